@@ -1,0 +1,21 @@
+import node from "@astrojs/node";
+import react from "@astrojs/react";
+import tailwindcss from "@tailwindcss/vite";
+import { defineConfig } from "astro/config";
+
+export default defineConfig({
+  output: "server",
+  adapter: node({ mode: "standalone" }),
+  integrations: [react()],
+  devToolbar: { enabled: false },
+  telemetry: false,
+  prefetch: false,
+  // Foreign origins are refused in src/middleware.ts, which knows the real host; Astro's own check covers form posts only.
+  security: { checkOrigin: false, allowedDomains: [{ hostname: "127.0.0.1" }, { hostname: "localhost" }] },
+  experimental: { csp: true },
+  vite: {
+    plugins: [tailwindcss()],
+    // Inlined assets would be data: URLs, which the content security policy refuses.
+    build: { assetsInlineLimit: 0 },
+  },
+});

@@ -1,0 +1,39 @@
+/** Debian's Chromium without a screen, for the tests and the pictures. */
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import puppeteer, { type Browser, type Page } from "puppeteer-core";
+
+export interface Opened {
+  readonly browser: Browser;
+  close(): Promise<void>;
+}
+
+export async function openBrowser(): Promise<Opened> {
+  const profile = mkdtempSync(join(tmpdir(), "furlong-browser-"));
+  const browser = await puppeteer.launch({
+    executablePath: "/usr/bin/chromium",
+    userDataDir: profile,
+    args: ["--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--force-prefers-reduced-motion"],
+  });
+  return {
+    browser,
+    close: async () => {
+      await browser.close();
+      rmSync(profile, { recursive: true, force: true, maxRetries: 3 });
+    },
+  };
+}
+
+/** Signs in through the form, in a cookie jar of its own. */
+export async function signedIn(browser: Browser, address: string, name: string, password: string, size = { width: 1280, height: 800 }): Promise<Page> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  const phone = size.width < 500;
+  await page.setViewport({ ...size, hasTouch: size.width < 1000, isMobile: phone, deviceScaleFactor: 1 });
+  await page.goto(`${address}/sign-in`);
+  await page.type("input[name=name]", name);
+  await page.type("input[name=password]", password);
+  await Promise.all([page.waitForNavigation(), page.click("form button")]);
+  return page;
+}

@@ -1,0 +1,64 @@
+/**
+ * Takes the pictures of docs/screenshots from a running demo barn:
+ *   FURLONG_URL=http://127.0.0.1:4321 npm run pictures [-- name …]
+ */
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import type { Page } from "puppeteer-core";
+import { DEMO_PASSWORD } from "../../demo/cast.ts";
+import { openBrowser, signedIn } from "./browser.ts";
+
+const address = process.env["FURLONG_URL"] ?? "http://127.0.0.1:4321";
+const folder = process.env["FURLONG_PICTURES"] ?? "docs/screenshots";
+
+interface Picture {
+  readonly who: string;
+  readonly size: { width: number; height: number };
+  readonly whole?: boolean;
+  go(page: Page): Promise<void>;
+}
+const desk = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+const tablet = { width: 820, height: 1180 };
+
+const open = (path: string) => async (page: Page) => void (await page.goto(address + path, { waitUntil: "networkidle0" }));
+/** The page of a horse, found as a person finds it: by its name on the Rail. */
+const horse = (name: string, tab = "") => async (page: Page) => {
+  await page.goto(address, { waitUntil: "networkidle0" });
+  const href = await page.$$eval("a", (links, wanted) => links.find((link) => link.textContent?.trim() === wanted)?.getAttribute("href"), name);
+  await page.goto(address + href + tab, { waitUntil: "networkidle0" });
+};
+const firstCard = async (page: Page) => {
+  await page.goto(`${address}/today`, { waitUntil: "networkidle0" });
+  const href = await page.$$eval("a[href^='/card/']", (links) => links.map((link) => link.getAttribute("href"))[0]);
+  await page.goto(address + href, { waitUntil: "networkidle0" });
+};
+
+const PICTURES: Record<string, Picture> = {
+  rail: { who: "odalys", size: desk, go: open("/") },
+  today: { who: "odalys", size: desk, go: open("/today") },
+  "today-phone": { who: "wren", size: phone, go: open("/today") },
+  horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
+  log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
+  evaluate: { who: "odalys", size: tablet, go: horse("Brickle", "/evaluate") },
+  card: { who: "wren", size: phone, whole: true, go: firstCard },
+  report: { who: "odalys", size: desk, whole: true, go: horse("Tin Whistle", "/report") },
+  terms: { who: "odalys", size: desk, whole: true, go: horse("Saltmarsh", "/terms") },
+  book: { who: "odalys", size: desk, whole: true, go: open("/book") },
+  people: { who: "odalys", size: desk, whole: true, go: open("/people") },
+};
+
+const wanted = process.argv.slice(2);
+const unknown = wanted.filter((name) => !PICTURES[name]);
+if (unknown.length > 0) throw new Error(`No such picture: ${unknown.join(", ")}. There are: ${Object.keys(PICTURES).join(", ")}.`);
+mkdirSync(folder, { recursive: true });
+const { browser, close } = await openBrowser();
+for (const [name, picture] of Object.entries(PICTURES)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const page = await signedIn(browser, address, picture.who, DEMO_PASSWORD, picture.size);
+  await picture.go(page);
+  await page.screenshot({ path: join(folder, `${name}.png`) as `${string}.png`, fullPage: picture.whole ?? false });
+  console.log(`${name}.png`);
+  await page.close();
+}
+await close();

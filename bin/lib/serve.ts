@@ -1,0 +1,35 @@
+/** The built server as a child process of its own. */
+import { type ChildProcess, spawn } from "node:child_process";
+import { once } from "node:events";
+import { freePort } from "./cluster.ts";
+
+export interface Served {
+  readonly address: string;
+  readonly child: ChildProcess;
+  stop(): Promise<void>;
+}
+
+/** Serves on the port, or the next free one; resolves when it answers. */
+export async function serve(root: string, options: { databaseUrl: string; port: number; today?: string | undefined; quiet?: boolean }): Promise<Served> {
+  const port = await freePort(options.port);
+  const child = spawn(process.execPath, ["server.mjs"], {
+    cwd: root,
+    stdio: ["ignore", options.quiet ? "ignore" : "inherit", "inherit", "ipc"],
+    env: { ...process.env, NODE_ENV: "production", DATABASE_URL: options.databaseUrl, PORT: String(port), ...(options.today ? { FURLONG_TODAY: options.today } : {}) },
+  });
+  await Promise.race([
+    once(child, "message"),
+    once(child, "exit").then(([code]) => {
+      throw new Error(`The server ended at once (code ${code}).`);
+    }),
+  ]);
+  return {
+    address: `http://127.0.0.1:${port}`,
+    child,
+    stop: async () => {
+      if (child.exitCode !== null || child.signalCode !== null) return;
+      child.kill("SIGTERM");
+      await once(child, "exit");
+    },
+  };
+}

@@ -1,0 +1,80 @@
+import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { findBarn } from "#db/queries/barn.ts";
+import { systemClock } from "#server/container.ts";
+import { migrate } from "#db/migrate.ts";
+import { DEMO_PASSWORD, PEOPLE } from "../../demo/cast.ts";
+import { seedDemo } from "../../demo/seed.ts";
+import { buildIfChanged } from "./build.ts";
+import { type Cluster, dataFolder, startCluster } from "./cluster.ts";
+import { createDatabase, withDatabase } from "./prepare.ts";
+import { serve } from "./serve.ts";
+
+const root = fileURLToPath(new URL("../..", import.meta.url));
+const fresh = process.argv.includes("--fresh");
+const today = process.env["FURLONG_TODAY"];
+const DEMO_ZONE = "America/Denver";
+const say = (words: string): void => console.log(`· ${words}`);
+
+/** Two starts may share one cluster; only the last to leave stops it. */
+const pidFile = join(root, ".data-start.pid");
+function otherStart(): boolean {
+  if (!existsSync(pidFile)) return false;
+  const command = `/proc/${readFileSync(pidFile, "utf8")}/cmdline`;
+  return existsSync(command) && readFileSync(command, "utf8").includes("bin/lib/start.ts");
+}
+
+async function main(): Promise<void> {
+  const outside = process.env["DATABASE_URL"];
+  if (outside && fresh) throw new Error("--fresh throws data away, so it works on the private database only: unset DATABASE_URL.");
+  const shared = otherStart();
+  if (shared && fresh) throw new Error("Steady Furlong runs already from this folder: stop it first, then start with --fresh.");
+  if (!shared) writeFileSync(pidFile, String(process.pid));
+
+  let cluster: Cluster | null = null;
+  if (!outside) {
+    say("Starting PostgreSQL");
+    cluster = await startCluster({ data: dataFolder(root, "postgres") });
+    await createDatabase(cluster.url("postgres"), "furlong", { replace: fresh });
+  }
+  const databaseUrl = outside ?? cluster?.url("furlong") ?? "";
+  await withDatabase(databaseUrl, async (sql) => {
+    const applied = await migrate(sql);
+    if (applied.length > 0) say(`Migrated: ${applied.join(", ")}`);
+    if (await findBarn(sql)) return;
+    say("Making the demo barn (about 20 seconds)");
+    await seedDemo(sql, systemClock(today).today(DEMO_ZONE));
+  });
+  if (buildIfChanged(root)) say("Built the application");
+
+  const served = await serve(root, { databaseUrl, port: Number(process.env["PORT"] ?? 4321), today });
+  console.log(`\nSteady Furlong: ${served.address}\n`);
+  console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
+  for (const role of ["manager", "rider", "helper"]) console.log(`  ${role.padEnd(8)} ${PEOPLE.filter(({ person }) => person.role === role).map(({ signIn }) => signIn).join(", ")}`);
+  console.log("\nCtrl-C stops everything.");
+
+  let ending = false;
+  const end = async (code: number): Promise<void> => {
+    if (ending) return;
+    ending = true;
+    await served.stop();
+    if (!shared) {
+      cluster?.stop();
+      rmSync(pidFile, { force: true });
+    }
+    process.exit(code);
+  };
+  process.on("SIGINT", () => void end(0));
+  process.on("SIGTERM", () => void end(0));
+  served.child.on("exit", (code) => {
+    if (ending) return;
+    console.error(`The server ended by itself (code ${code}).`);
+    void end(1);
+  });
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(1);
+});

@@ -1,0 +1,35 @@
+// The process that serves the built application: body limits, compression, a clean end. Started by bin/start; see docs/architecture.md.
+import { createServer } from "node:http";
+import compression from "compression";
+
+process.env.ASTRO_NODE_AUTOSTART = "disabled";
+const { handler } = await import("./dist/server/entry.mjs");
+
+const BODY_LIMIT = 512 * 1024;
+const compress = compression({ filter: (request, response) => response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response) });
+
+function refuse(response, status, code, message) {
+  response.writeHead(status, { "Content-Type": "application/json", Connection: "close" });
+  response.end(JSON.stringify({ code, path: "Content-Length", message }));
+}
+
+const server = createServer((request, response) => {
+  const length = request.headers["content-length"];
+  const hasBody = !["GET", "HEAD", "OPTIONS"].includes(request.method);
+  if (hasBody && length === undefined && request.headers["transfer-encoding"] !== undefined) return refuse(response, 411, "length", "Send the length of the body.");
+  if (Number(length ?? 0) > BODY_LIMIT) return refuse(response, 413, "too-large", `At most ${BODY_LIMIT / 1024} kB in one request.`);
+  compress(request, response, () => handler(request, response));
+});
+
+server.requestTimeout = 30_000;
+server.listen(Number(process.env.PORT ?? 4321), "127.0.0.1", () => process.send?.({ port: server.address().port }));
+
+function end() {
+  server.close(() => process.exit(0));
+  server.closeIdleConnections();
+  setTimeout(() => process.exit(0), 5_000).unref();
+}
+process.on("SIGTERM", end);
+process.on("SIGINT", end);
+// Started as a child, it must not outlive its parent.
+process.on("disconnect", end);

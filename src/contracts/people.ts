@@ -1,0 +1,62 @@
+import { z } from "zod/mini";
+import type { PersonId } from "#core/kernel/brand.ts";
+import { date, flag, grade, id, list, number, oneOf, said, version, weekday, whole } from "./fields.ts";
+
+export const ROLES = ["manager", "rider", "helper"] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Who asks: what every use case is told of the person behind the request. */
+export interface Actor {
+  readonly id: PersonId;
+  readonly name: string;
+  readonly role: Role;
+  readonly grade: number;
+}
+
+const SIGN_IN = /^[a-z][a-z0-9.-]{1,39}$/;
+export const password = z
+  .string("A password is missing.")
+  .check(z.minLength(10, "At least 10 characters: a short sentence is easy to keep in mind."), z.maxLength(200, "At most 200 characters."));
+
+export const SignIn = z.object({
+  signIn: z.string("A sign-in name is missing.").check(z.trim(), z.toLowerCase(), z.maxLength(40, "At most 40 characters.")),
+  password: z.string("A password is missing.").check(z.maxLength(200, "At most 200 characters.")),
+});
+export type SignIn = z.output<typeof SignIn>;
+
+export const PersonFields = z
+  .object({
+    name: said("The name", 80),
+    role: oneOf(ROLES),
+    grade,
+    weightKg: z.nullable(number(25, 200, "kilograms, with tack")),
+    rides: flag,
+    worksDays: list(weekday, 7),
+    worksFrom: whole(0, 1440, "minutes after midnight"),
+    worksTo: whole(0, 1440, "minutes after midnight"),
+    maxSaddle: whole(0, 20, "rides a day"),
+  })
+  .check(z.refine((x) => x.worksFrom < x.worksTo, { path: ["worksTo"], message: "The working day must end after it begins." }));
+export type PersonFields = z.output<typeof PersonFields>;
+
+export const AddPerson = z.object({
+  person: PersonFields,
+  signIn: z.string("A sign-in name is missing.").check(z.trim(), z.toLowerCase(), z.regex(SIGN_IN, "2 to 40 small letters, digits, dots or hyphens, beginning with a letter.")),
+  password,
+});
+export type AddPerson = z.output<typeof AddPerson>;
+
+const person = id<"person">();
+export const EditPerson = z.object({ id: person, version, person: PersonFields });
+export type EditPerson = z.output<typeof EditPerson>;
+export const RetirePerson = z.object({ id: person, version });
+export type RetirePerson = z.output<typeof RetirePerson>;
+export const ResetPassword = z.object({ id: person, password });
+export type ResetPassword = z.output<typeof ResetPassword>;
+
+export const AddAbsence = z
+  .object({ person, firstDay: date, lastDay: date, reason: said("The reason", 200) })
+  .check(z.refine((x) => x.firstDay <= x.lastDay, { path: ["lastDay"], message: "The last day must not come before the first." }));
+export type AddAbsence = z.output<typeof AddAbsence>;
+export const RemoveAbsence = z.object({ id: id<"absence">() });
+export type RemoveAbsence = z.output<typeof RemoveAbsence>;

@@ -1,0 +1,38 @@
+import type { Blocker } from "#core/day/model.ts";
+import type { GateReason } from "#core/gate/gate.ts";
+
+/** Why the barn's rules, not our code, said no. Data; ui/words has the sentences. `path` names the field of the request. */
+export type Refusal =
+  | { readonly code: "not-found"; readonly path: string }
+  | { readonly code: "not-allowed"; readonly path: string }
+  /** Somebody else saved first: `current` is what stands now, for both to be shown. */
+  | { readonly code: "changed-meanwhile"; readonly path: "version"; readonly current: unknown }
+  | { readonly code: "request-key-used"; readonly path: "Idempotency-Key" }
+  | { readonly code: "sign-in-taken"; readonly path: "signIn" }
+  | { readonly code: "last-manager"; readonly path: string }
+  | { readonly code: "retired"; readonly path: string }
+  | { readonly code: "wrong-password"; readonly path: "password" }
+  | { readonly code: "too-many-tries"; readonly path: "signIn"; readonly waitMinutes: number }
+  | { readonly code: "hold-overlaps"; readonly path: "firstDay" }
+  | { readonly code: "before-arrival"; readonly path: string }
+  | { readonly code: "in-the-future"; readonly path: string }
+  | { readonly code: "gone-home"; readonly path: string }
+  | { readonly code: "same-horse"; readonly path: "other" }
+  | { readonly code: "open-cards"; readonly path: string; readonly cards: number }
+  | { readonly code: "evaluation-open"; readonly path: "stay" }
+  | { readonly code: "evaluation-closed"; readonly path: "id" }
+  | { readonly code: "nothing-seen"; readonly path: "walk.marks" }
+  | { readonly code: "stop-without-reason"; readonly path: "walk.stopReason" }
+  | { readonly code: "saddle-shut"; readonly path: "walk.saddleReason"; readonly skills: readonly string[] }
+  | { readonly code: "day-over"; readonly path: "day" }
+  | { readonly code: "not-in-term"; readonly path: "day" }
+  | { readonly code: "already-placed"; readonly path: "stay" }
+  | { readonly code: "card-closed"; readonly path: "id" }
+  | { readonly code: "not-handed-out"; readonly path: "id" }
+  | { readonly code: "nothing-placed"; readonly path: "day" }
+  | { readonly code: "blocked"; readonly path: string; readonly blockers: readonly Blocker[] }
+  | { readonly code: "gate-not-open"; readonly path: "record.saddleMinutes"; readonly reasons: readonly GateReason[]; readonly overridable: boolean }
+  | { readonly code: "not-evaluated"; readonly path: string }
+  | { readonly code: "nothing-to-report"; readonly path: "stay" };
+
+export type RefusalCode = Refusal["code"];

@@ -1,0 +1,75 @@
+import { z } from "zod/mini";
+import { HOLD_KINDS } from "#core/calendar/holds.ts";
+import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, KINDS, SEXES, type HistoryAnswer, type HistoryTopic } from "#core/horse/horse.ts";
+import { METHOD_IDS } from "#core/ladder/methods.ts";
+import { date, flag, grade, id, number, oneOf, said, version, whole, words } from "./fields.ts";
+
+export const AFTER_LEVELS = ["unknown", "novice", "steady", "able"] as const;
+const PHONE = /^[+0-9 ()./-]{0,40}$/;
+const phone = z.string("A telephone number.").check(z.trim(), z.regex(PHONE, "Digits, spaces and + ( ) . / - only, at most 40."));
+const email = z.string("An e-mail address.").check(
+  z.trim(),
+  z.maxLength(120, "At most 120 characters."),
+  z.refine((x) => x === "" || /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(x), "An address such as name@example.org, or nothing."),
+);
+
+export const ClientFields = z.object({
+  name: said("The client's name", 120),
+  phone,
+  email,
+  emergencyName: words(120),
+  emergencyPhone: phone,
+  vetName: words(120),
+  vetPhone: phone,
+  vetRelease: flag,
+});
+export type ClientFields = z.output<typeof ClientFields>;
+
+export const History = z.record(oneOf(HISTORY_TOPICS), oneOf(HISTORY_ANSWERS));
+export const UNKNOWN_HISTORY = Object.fromEntries(HISTORY_TOPICS.map((topic) => [topic, "unknown"])) as Record<HistoryTopic, HistoryAnswer>;
+
+export const HorseFields = z.object({
+  name: said("The horse's name", 80),
+  birthDate: z.nullable(date),
+  birthYear: z.nullable(whole(1970, 2199)),
+  sex: oneOf(SEXES),
+  class: oneOf(HORSE_CLASSES),
+  heightCm: z.nullable(number(50, 220, "centimetres")),
+  history: History,
+  historyWords: words(2000),
+});
+export type HorseFields = z.output<typeof HorseFields>;
+
+export const StayFields = z.object({
+  kind: oneOf(KINDS),
+  aim: said("The owner's aim", 2000),
+  length: z.literal([...TERM_LENGTHS], "A term of 30, 60 or 90 days."),
+  firstDay: date,
+  sessionsAWeek: whole(1, 7, "sessions a week"),
+  counting: oneOf(COUNTINGS),
+  method: oneOf(METHOD_IDS),
+  afterDays: z.nullable(whole(0, 7, "days a week")),
+  afterLevel: oneOf(AFTER_LEVELS),
+  afterWords: words(1000),
+});
+export type StayFields = z.output<typeof StayFields>;
+
+export const BookStay = z.object({ client: ClientFields, horse: HorseFields, stay: StayFields });
+export type BookStay = z.output<typeof BookStay>;
+
+const stay = id<"stay">();
+export const EditStay = z.object({ id: stay, version, stay: StayFields, riskSet: z.nullable(grade) });
+export type EditStay = z.output<typeof EditStay>;
+
+export const AddHold = z
+  .object({ stay, kind: oneOf(HOLD_KINDS), firstDay: date, lastDay: z.nullable(date), stopsClock: flag, reason: said("The reason", 500) })
+  .check(z.refine((x) => x.lastDay === null || x.firstDay <= x.lastDay, { path: ["lastDay"], message: "The last day must not come before the first." }));
+export type AddHold = z.output<typeof AddHold>;
+export const EndHold = z.object({ id: id<"hold">(), lastDay: date });
+export type EndHold = z.output<typeof EndHold>;
+
+export const SetApart = z.object({ stay, other: stay, apart: flag });
+export type SetApart = z.output<typeof SetApart>;
+export const SendHome = z.object({ id: stay, version, day: date });
+export type SendHome = z.output<typeof SendHome>;

@@ -1,0 +1,157 @@
+/** What the pages are handed: plain data, computed on the server from the record by the core. */
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { Hold } from "#core/calendar/holds.ts";
+import type { Post, TermReading } from "#core/calendar/term.ts";
+import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/card.ts";
+import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
+import type { Urgency } from "#core/day/urgency.ts";
+import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
+import type { HorseKind } from "#core/horse/horse.ts";
+import type { Outcome } from "#core/intake/outcome.ts";
+import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
+import type { HardSide, Level } from "#core/ladder/level.ts";
+import type { MethodId } from "#core/ladder/methods.ts";
+import type { CardWork } from "#core/plan/card-work.ts";
+
+/** What a lane of the Rail and the head of a horse's page draw. */
+export interface RulerView {
+  readonly today: LocalDate;
+  readonly firstDay: LocalDate;
+  readonly reading: TermReading;
+  readonly posts: readonly Post[];
+  readonly holds: readonly Hold[];
+  readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
+}
+
+export type Need =
+  | { readonly code: "evaluate"; readonly due: LocalDate }
+  | { readonly code: "hold"; readonly kind: string; readonly from: LocalDate; readonly to: LocalDate | null }
+  | { readonly code: "behind"; readonly lengths: number; readonly feasible: boolean }
+  | { readonly code: "time-off"; readonly days: number }
+  | { readonly code: "mid-term" | "exit" | "report"; readonly due: LocalDate }
+  | { readonly code: "over"; readonly days: number };
+
+export interface LaneView {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly client: string;
+  readonly kind: HorseKind;
+  readonly length: number;
+  readonly ruler: RulerView;
+  /** Most pressing first. */
+  readonly needs: readonly Need[];
+}
+export interface RailView {
+  readonly barn: string;
+  readonly today: LocalDate;
+  readonly inWork: readonly LaneView[];
+  readonly coming: readonly { readonly stay: StayId; readonly horse: string; readonly client: string; readonly length: number; readonly firstDay: LocalDate }[];
+  readonly gone: readonly { readonly stay: StayId; readonly horse: string; readonly client: string; readonly length: number; readonly wentHome: LocalDate; readonly report: number | null }[];
+  readonly unlogged: readonly { readonly card: CardId; readonly horse: string; readonly rider: string; readonly day: LocalDate }[];
+}
+
+export interface DayPersonView extends DayPerson {
+  readonly name: string;
+  readonly role: string;
+}
+export interface DayHorseView extends DayHorse {
+  readonly horse: string;
+}
+export interface DayPlaceView extends DayPlace {
+  readonly name: string;
+}
+export interface DayCardView extends Placement {
+  readonly horse: string;
+  readonly state: CardState;
+  readonly cancelReason: string;
+  readonly version: number;
+}
+export interface DueView {
+  readonly stay: StayId;
+  readonly urgency: Urgency;
+  readonly kind: SessionKind;
+  readonly length: number;
+}
+export interface DayView {
+  readonly barn: string;
+  readonly today: LocalDate;
+  readonly day: LocalDate;
+  readonly handedOut: { readonly at: string; readonly by: string } | null;
+  readonly people: readonly DayPersonView[];
+  readonly horses: readonly DayHorseView[];
+  readonly places: readonly DayPlaceView[];
+  readonly cards: readonly DayCardView[];
+  readonly due: readonly DueView[];
+  /** Horses that cannot be worked on the day, with what keeps them. */
+  readonly resting: readonly { readonly stay: StayId; readonly because: "hold" | "not-evaluated" | "rest-day" | "week-done" }[];
+  readonly changes: readonly { readonly at: string; readonly by: string; readonly what: string; readonly details: Readonly<Record<string, unknown>> }[];
+}
+
+export interface TrackView {
+  readonly skill: string;
+  readonly side: TrackSide;
+  readonly level: Level;
+  readonly intake: number | null;
+}
+
+export interface SessionView {
+  readonly card: CardId;
+  readonly day: LocalDate;
+  readonly rider: string;
+  readonly helper: string | null;
+  readonly revision: number;
+  readonly record: SessionRecord;
+  readonly gateState: "open" | "half" | "shut";
+  readonly overrideBy: string | null;
+  readonly overrideReason: string;
+}
+
+export interface HorseHead {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly client: string;
+  readonly kind: HorseKind;
+  readonly about: { readonly age: number | null; readonly sex: string; readonly class: string; readonly heightCm: number | null };
+  readonly aim: string;
+  readonly length: number;
+  readonly method: MethodId;
+  readonly ruler: RulerView;
+  readonly wentHome: LocalDate | null;
+  readonly hold: Hold | null;
+}
+export interface HorseNowView {
+  readonly head: HorseHead;
+  readonly needs: readonly Need[];
+  readonly tracks: readonly TrackView[];
+  readonly hard: { readonly side: HardSide; readonly difference: number; readonly skills: number };
+  readonly outcome: Outcome | null;
+  readonly risk: number;
+  readonly riskSet: boolean;
+  readonly evaluations: readonly { readonly id: EvaluationId; readonly kind: string; readonly day: LocalDate; readonly closed: boolean }[];
+  readonly apart: readonly { readonly stay: StayId; readonly horse: string }[];
+  readonly recent: readonly SessionView[];
+  readonly hours: { readonly ground: number; readonly saddle: number };
+}
+
+export interface CardView {
+  readonly card: { readonly id: CardId; readonly day: LocalDate; readonly kind: SessionKind; readonly start: number; readonly length: number; readonly state: CardState; readonly version: number; readonly cancelReason: string };
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly rider: { readonly id: PersonId; readonly name: string };
+  readonly place: { readonly id: PlaceId; readonly name: string };
+  readonly helper: string | null;
+  readonly mine: boolean;
+  readonly mayOverride: boolean;
+  readonly future: boolean;
+  readonly method: MethodId;
+  readonly hard: HardSide;
+  readonly circleMinutes: number;
+  readonly work: CardWork;
+  readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];
+  readonly cautions: readonly { readonly sign: string; readonly strength: number }[];
+  readonly lastTime: { readonly day: LocalDate; readonly rider: string; readonly word: string; readonly nextTime: string; readonly tack: readonly string[]; readonly weather: Weather } | null;
+  readonly gate: Omit<GateFacts, "ticks" | "redSigns" | "windy">;
+  readonly ticks: readonly GateTick[];
+  readonly revisions: readonly (SessionView & { readonly at: string; readonly by: string; readonly gateTicks: readonly GateTick[]; readonly redSigns: readonly RedSign[] })[];
+}

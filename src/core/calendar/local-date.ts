@@ -1,0 +1,73 @@
+/**
+ * Calendar dates of the barn. A LocalDate is a day on the wall calendar ('2026-03-29'), not an instant: it has no hour
+ * and no zone, so daylight saving cannot shift it. Day arithmetic runs on whole day numbers since 1970-01-01.
+ */
+declare const local: unique symbol;
+export type LocalDate = string & { readonly [local]: true };
+
+const MS_PER_DAY = 86_400_000;
+const SHAPE = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+/** ISO weekday numbers: 1 Monday … 7 Sunday. */
+export const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
+export type Weekday = (typeof WEEKDAYS)[number];
+
+/** The date that the text names (years 1900 to 2199), or null where the calendar has no such day. */
+export function parseLocalDate(text: string): LocalDate | null {
+  const found = SHAPE.exec(text);
+  if (!found) return null;
+  const [year, month, day] = [Number(found[1]), Number(found[2]), Number(found[3])];
+  if (year < 1900 || year > 2199) return null;
+  const made = new Date(Date.UTC(year, month - 1, day)).toISOString().slice(0, 10);
+  return made === text ? (text as LocalDate) : null;
+}
+
+/** For dates written in code; throws on a day that does not exist. */
+export function localDate(text: string): LocalDate {
+  const date = parseLocalDate(text);
+  if (!date) throw new RangeError(`not a calendar date: ${text}`);
+  return date;
+}
+
+/** Whole days since 1970-01-01. */
+export const dayNumber = (date: LocalDate): number => Date.parse(`${date}T00:00:00Z`) / MS_PER_DAY;
+export const fromDayNumber = (number: number): LocalDate => new Date(number * MS_PER_DAY).toISOString().slice(0, 10) as LocalDate;
+export const addDays = (date: LocalDate, days: number): LocalDate => fromDayNumber(dayNumber(date) + days);
+/** Days from the first date to the second; negative where the second is earlier. */
+export const daysBetween = (from: LocalDate, to: LocalDate): number => dayNumber(to) - dayNumber(from);
+/** 1970-01-01 was a Thursday, ISO weekday 4. */
+export const weekdayOfNumber = (day: number): Weekday => (((((day + 3) % 7) + 7) % 7) + 1) as Weekday;
+export const weekdayOf = (date: LocalDate): Weekday => weekdayOfNumber(dayNumber(date));
+export const mondayOf = (date: LocalDate): LocalDate => addDays(date, 1 - weekdayOf(date));
+export const earlier = (a: LocalDate, b: LocalDate): LocalDate => (a < b ? a : b);
+export const later = (a: LocalDate, b: LocalDate): LocalDate => (a > b ? a : b);
+
+/** Every date of the closed range, none where `to` lies before `from`. */
+export function datesFrom(from: LocalDate, to: LocalDate): LocalDate[] {
+  return Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => addDays(from, i));
+}
+
+/** The wall-calendar date at an instant in an IANA time zone, e.g. 'America/Denver'. Throws RangeError on an unknown zone. */
+export function dateInZone(zone: string, epochMilliseconds: number): LocalDate {
+  const parts = new Intl.DateTimeFormat("en-CA", { timeZone: zone, year: "numeric", month: "2-digit", day: "2-digit" });
+  return localDate(parts.format(epochMilliseconds));
+}
+
+export function isTimeZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const WEEKDAY_NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+
+/** 'Tue 14 Jul', the form in which every screen writes a day. */
+export function sayDate(date: LocalDate): string {
+  return `${WEEKDAY_NAMES[weekdayOf(date) - 1]} ${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1]}`;
+}
+
+export const sayDateWithYear = (date: LocalDate): string => `${sayDate(date)} ${date.slice(0, 4)}`;

@@ -1,0 +1,84 @@
+/** A day as slots, people, horses, places and what has been put where. Slots are half-open: [start, start + length). */
+import type { Hold } from "../calendar/holds.ts";
+import type { SessionKind } from "../card/card.ts";
+import type { Stage } from "../gate/gate.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
+import type { LoadLimit } from "../tools/load.ts";
+
+export interface SlotGrid {
+  /** Minutes after midnight of the first slot. */
+  readonly start: number;
+  readonly minutes: number;
+  readonly count: number;
+}
+/** 20 half hours from seven in the morning. */
+export const DAY_GRID: SlotGrid = { start: 7 * 60, minutes: 30, count: 20 };
+
+export interface DayPerson {
+  readonly id: PersonId;
+  readonly grade: number;
+  /** With tack; null not known. */
+  readonly weightKg: number | null;
+  readonly rides: boolean;
+  /** Working slots; empty on a day off. */
+  readonly works: readonly (readonly [number, number])[];
+  /** Set where the person is away all day. */
+  readonly away: { readonly reason: string } | null;
+  readonly maxSaddle: number;
+}
+export interface DayHorse {
+  readonly stay: StayId;
+  /** Null: not weighed, hence not ridden. */
+  readonly load: LoadLimit | null;
+  readonly evaluated: boolean;
+  readonly risk: number;
+  readonly stage: Stage;
+  readonly hold: Hold | null;
+  /** Horses that must not share a place with it. */
+  readonly apart: readonly StayId[];
+  readonly forbid: readonly PersonId[];
+}
+export interface DayPlace {
+  readonly id: PlaceId;
+  readonly capacity: number;
+  /** Separate pens: horses in it do not share it. */
+  readonly separate: boolean;
+  readonly stages: readonly Stage[];
+}
+export interface Placement {
+  readonly card: CardId;
+  readonly stay: StayId;
+  readonly kind: SessionKind;
+  readonly length: number;
+  readonly rider: PersonId;
+  readonly start: number;
+  readonly place: PlaceId;
+  readonly helper: PersonId | null;
+}
+export interface DayFacts {
+  readonly grid: SlotGrid;
+  readonly people: readonly DayPerson[];
+  readonly horses: readonly DayHorse[];
+  readonly places: readonly DayPlace[];
+}
+
+/** Why a placement may not stand: a code and its figures; wording is the interface's. */
+export type Blocker =
+  | { readonly code: "grade"; readonly who: PersonId; readonly grade: number; readonly needed: number }
+  | { readonly code: "helper-grade"; readonly who: PersonId; readonly grade: number; readonly needed: number }
+  | { readonly code: "load"; readonly who: PersonId; readonly riderKg: number; readonly limitKg: number }
+  | { readonly code: "load-unknown"; readonly missing: "horse" | "rider" }
+  | { readonly code: "not-evaluated" }
+  | { readonly code: "forbidden"; readonly who: PersonId }
+  | { readonly code: "not-a-rider"; readonly who: PersonId }
+  | { readonly code: "away"; readonly who: PersonId; readonly reason: string }
+  | { readonly code: "shift"; readonly who: PersonId }
+  | { readonly code: "busy"; readonly who: PersonId; readonly with: CardId }
+  | { readonly code: "max-saddle"; readonly who: PersonId; readonly limit: number }
+  | { readonly code: "horse-away"; readonly kind: string }
+  | { readonly code: "horse-busy"; readonly with: CardId }
+  | { readonly code: "stage"; readonly place: PlaceId; readonly stage: Stage }
+  | { readonly code: "place-full"; readonly place: PlaceId; readonly capacity: number; readonly with: readonly CardId[] }
+  | { readonly code: "apart"; readonly from: StayId; readonly with: CardId }
+  | { readonly code: "helper" }
+  | { readonly code: "outside-day" };

@@ -1,0 +1,184 @@
+/** What comes out of a walk: starting points, sides, load, risk, findings. A judgement with its reasons, never a diagnosis. */
+import type { HorseClass, HorseKind } from "../horse/horse.ts";
+import { type LocalDate, localDate } from "../calendar/local-date.ts";
+import { groupBy } from "../kernel/group.ts";
+import type { Score, TrackSide } from "../kernel/sides.ts";
+import { type HardSide, type Levels, hardSide, readLevels, weakerSide } from "../ladder/level.ts";
+import { BRANCHES, type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
+import { type Fitness, type LoadLimit, circleMinutes, loadLimit } from "../tools/load.ts";
+import { type Weight, weightOf } from "../tools/weight.ts";
+import { BEFORE_SADDLE, RUNGS } from "./instrument.ts";
+import { type Pointer, type Strength, signOf } from "./signs.ts";
+
+export const EVALUATION_KINDS = ["intake", "mid-term", "exit"] as const;
+export type EvaluationKind = (typeof EVALUATION_KINDS)[number];
+
+/** `score` null: looked for and not seen. A track that is not listed has not been looked at yet. */
+export interface Mark {
+  readonly skill: string;
+  readonly side: TrackSide;
+  readonly score: Score | null;
+}
+export interface SeenSign {
+  readonly rung: string;
+  readonly sign: string;
+  readonly side: TrackSide;
+  readonly strength: Strength;
+}
+export interface Measures {
+  readonly girthCm: number | null;
+  readonly lengthCm: number | null;
+  readonly withersCm: number | null;
+  readonly croupCm: number | null;
+  readonly scaleKg: number | null;
+  readonly condition: number | null;
+  readonly fitness: Fitness;
+}
+export interface WalkFacts {
+  readonly horseClass: HorseClass;
+  readonly horseKind: HorseKind;
+  readonly ageYears: number | null;
+  readonly marks: readonly Mark[];
+  readonly signs: readonly SeenSign[];
+  readonly measures: Measures;
+  readonly stoppedAt: string | null;
+  readonly settleMinutes: number | null;
+}
+
+export interface StartingPoint {
+  readonly branch: Branch;
+  /** Skills at 3 or better on the weaker side. */
+  readonly credited: readonly string[];
+  /** Where to start: skills whose prerequisites are credited and that are not yet. */
+  readonly next: readonly string[];
+}
+export interface Finding {
+  readonly sign: string;
+  readonly strength: Strength;
+  readonly seen: readonly { readonly rung: string; readonly side: TrackSide; readonly strength: Strength }[];
+  readonly oneSideOnly: boolean;
+  readonly training: string;
+  readonly points: readonly Pointer[];
+}
+export type RiskReason =
+  | { readonly code: "sign"; readonly sign: string; readonly strength: Strength }
+  | { readonly code: "hard-to-handle"; readonly skill: string }
+  | { readonly code: "unhandled" }
+  | { readonly code: "never-ridden" }
+  | { readonly code: "slow-to-settle"; readonly minutes: number }
+  | { readonly code: "stopped"; readonly rung: string }
+  | { readonly code: "quiet" };
+
+export interface Outcome {
+  readonly starting: readonly StartingPoint[];
+  readonly hard: { readonly side: HardSide; readonly difference: number; readonly skills: number };
+  readonly hardByBranch: readonly { readonly branch: Branch; readonly side: HardSide }[];
+  readonly weight: Weight | null;
+  readonly load: LoadLimit | null;
+  readonly circleMinutes: number;
+  /** Croup above withers, in centimetres; 2 and more asks for softer targets. */
+  readonly growthCm: number | null;
+  readonly risk: number;
+  readonly riskBecause: readonly RiskReason[];
+  readonly findings: readonly Finding[];
+}
+
+const ANY_DAY: LocalDate = localDate("2000-01-01");
+
+/** Levels as the walk alone shows them. */
+export const levelsOfMarks = (marks: readonly Mark[]): Levels =>
+  readLevels(marks.flatMap((mark) => (mark.score === null ? [] : [{ skill: mark.skill, side: mark.side, score: mark.score, day: ANY_DAY }])));
+
+/** What still bars the way into the saddle within the walk: skills under 3 on the weaker side, or not seen. */
+export function notYetForSaddle(marks: readonly Mark[]): readonly string[] {
+  const levels = levelsOfMarks(marks);
+  return BEFORE_SADDLE.filter((id) => weakerSide(levels, skillOf(id)) < 3);
+}
+
+/** True where the walk saw the horse steer, stop and trot under a rider, mostly and on light help, on both sides. */
+export function provenUnderSaddle(marks: readonly Mark[]): boolean {
+  const levels = levelsOfMarks(marks);
+  return ["steer", "stop", "trot"].every((id) => weakerSide(levels, skillOf(id)) >= 3);
+}
+
+function startingPoints(levels: Levels): StartingPoint[] {
+  const credited = new Set(SKILLS.filter((skill) => weakerSide(levels, skill) >= 3).map((skill) => skill.id));
+  return BRANCHES.map((branch) => {
+    const own = SKILLS.filter((skill) => skill.branch === branch);
+    return {
+      branch,
+      credited: own.filter((skill) => credited.has(skill.id)).map((skill) => skill.id),
+      next: own.filter((skill) => !credited.has(skill.id) && skill.after.every((id) => credited.has(id))).map((skill) => skill.id),
+    };
+  }).filter((point) => point.credited.length + point.next.length > 0);
+}
+
+/** One finding per sign, strongest first; good signs are no findings. */
+function findingsOf(signs: readonly SeenSign[]): Finding[] {
+  const bySign = groupBy(
+    signs.filter((seen) => !signOf(seen.sign).good),
+    (seen) => seen.sign,
+  );
+  return [...bySign]
+    .map(([sign, seen]) => {
+      const sides = new Set(seen.map((one) => one.side));
+      return {
+        sign,
+        strength: Math.max(...seen.map((one) => one.strength)) as Strength,
+        seen: seen.map(({ rung, side, strength }) => ({ rung, side, strength })),
+        oneSideOnly: sides.size === 1 && !sides.has("both"),
+        training: signOf(sign).training,
+        points: signOf(sign).points,
+      };
+    })
+    .sort((a, b) => Number(signOf(b.sign).red) - Number(signOf(a.sign).red) || b.strength - a.strength || a.sign.localeCompare(b.sign));
+}
+
+const DANGEROUS = new Set(["bucks", "kinked-tail", "tight-back", "held-breath", "sucks-back", "sudden-change", "runs-on"]);
+const BASICS = ["lead", "space", "hind-feet"];
+
+/** Risk 1 (anybody) to 5 (the best rider only). Each reason adds a grade to the quiet horse's 1, so more reasons never lower it. */
+function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: RiskReason[] } {
+  const because: RiskReason[] = [];
+  if (facts.horseKind === "unhandled") because.push({ code: "unhandled" });
+  if (facts.horseKind === "halter" || facts.horseKind === "unhandled") because.push({ code: "never-ridden" });
+  const worst = facts.signs.filter((seen) => DANGEROUS.has(seen.sign)).sort((a, b) => b.strength - a.strength)[0];
+  if (worst) because.push({ code: "sign", sign: worst.sign, strength: worst.strength });
+  const second = worst && worst.strength === 3 ? 1 : 0;
+  const basic = BASICS.find((id) => facts.marks.some((mark) => mark.skill === id && mark.score !== null) && weakerSide(levels, skillOf(id)) <= 1);
+  if (basic) because.push({ code: "hard-to-handle", skill: basic });
+  if (facts.settleMinutes !== null && facts.settleMinutes > 10) because.push({ code: "slow-to-settle", minutes: facts.settleMinutes });
+  if (facts.stoppedAt) because.push({ code: "stopped", rung: facts.stoppedAt });
+  const risk = Math.min(5, 1 + because.length + second);
+  return { risk, because: because.length > 0 ? because : [{ code: "quiet" }] };
+}
+
+/** Reads a walk, finished or not, into its outcome. */
+export function readWalk(facts: WalkFacts): Outcome {
+  const levels = levelsOfMarks(facts.marks);
+  const weight = weightOf(facts.horseClass, facts.measures);
+  const { withersCm, croupCm, fitness, condition } = facts.measures;
+  const { risk, because } = riskOf(facts, levels);
+  return {
+    starting: startingPoints(levels),
+    hard: hardSide(levels, SKILLS),
+    hardByBranch: BRANCHES.map((branch) => ({ branch, side: hardSide(levels, SKILLS.filter((skill) => skill.branch === branch)).side })).filter(
+      ({ side }) => side !== "even",
+    ),
+    weight,
+    load: weight && loadLimit({ weightKg: weight.kilograms, ageYears: facts.ageYears, fitness, condition, daysOff: null }),
+    circleMinutes: circleMinutes(facts.ageYears),
+    growthCm: withersCm !== null && croupCm !== null ? croupCm - withersCm : null,
+    risk,
+    riskBecause: because,
+    findings: findingsOf(facts.signs),
+  };
+}
+
+/** Tracks of a rung that were neither scored nor marked 'not seen'. */
+export function openTracks(marks: readonly Mark[], rungId: string): number {
+  const rung = RUNGS.find((one) => one.id === rungId);
+  if (!rung) return 0;
+  const tracks = rung.skills.reduce((sum, id) => sum + (skillOf(id).sided ? 2 : 1), 0);
+  return tracks - marks.filter((mark) => rung.skills.includes(mark.skill)).length;
+}

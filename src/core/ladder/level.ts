@@ -1,0 +1,65 @@
+/** Where a horse is on a track, read plainly from its latest scores: no model yet, so the spread is what the last scores show. */
+import type { LocalDate } from "../calendar/local-date.ts";
+import { groupBy } from "../kernel/group.ts";
+import { must } from "../kernel/assert.ts";
+import { type Score, type TrackSide, sidesOf } from "../kernel/sides.ts";
+import type { Skill } from "./skills.ts";
+
+export interface ScoreFact {
+  readonly skill: string;
+  readonly side: TrackSide;
+  readonly score: Score;
+  readonly day: LocalDate;
+}
+
+export interface Level {
+  readonly latest: Score;
+  /** Lowest and highest of the last three scores. */
+  readonly low: Score;
+  readonly high: Score;
+  readonly first: Score;
+  /** How many scores stand behind it; one score is not a skill. */
+  readonly times: number;
+  readonly day: LocalDate;
+}
+
+export const trackKey = (skill: string, side: TrackSide): string => `${skill}:${side}`;
+export type Levels = ReadonlyMap<string, Level>;
+
+/** Levels by track from scores in the order in which they were given. */
+export function readLevels(scores: readonly ScoreFact[]): Levels {
+  const byTrack = groupBy(scores, (fact) => trackKey(fact.skill, fact.side));
+  const levels = new Map<string, Level>();
+  for (const [key, facts] of byTrack) {
+    const last = must(facts.at(-1), "a track has a score");
+    const recent = facts.slice(-3).map((fact) => fact.score);
+    levels.set(key, {
+      latest: last.score,
+      low: Math.min(...recent) as Score,
+      high: Math.max(...recent) as Score,
+      first: must(facts[0], "a track has a first score").score,
+      times: facts.length,
+      day: last.day,
+    });
+  }
+  return levels;
+}
+
+/** The score on the weaker side, 0 where a side was never seen. */
+export const weakerSide = (levels: Levels, skill: Skill): number =>
+  Math.min(...sidesOf(skill.sided).map((side) => levels.get(trackKey(skill.id, side))?.latest ?? 0));
+
+export type HardSide = "left" | "right" | "even";
+
+/** A side is hard where the other is ahead by half a step or more on average over the skills seen on both. */
+export function hardSide(levels: Levels, skills: readonly Skill[]): { side: HardSide; difference: number; skills: number } {
+  const pairs = skills
+    .filter((skill) => skill.sided)
+    .map((skill) => [levels.get(trackKey(skill.id, "left"))?.latest, levels.get(trackKey(skill.id, "right"))?.latest] as const)
+    .filter((pair): pair is readonly [Score, Score] => pair[0] !== undefined && pair[1] !== undefined);
+  if (pairs.length === 0) return { side: "even", difference: 0, skills: 0 };
+  const difference = pairs.reduce((sum, [left, right]) => sum + left - right, 0) / pairs.length;
+  const side = difference >= HARD_SIDE_STEP ? "right" : difference <= -HARD_SIDE_STEP ? "left" : "even";
+  return { side, difference, skills: pairs.length };
+}
+const HARD_SIDE_STEP = 0.5;

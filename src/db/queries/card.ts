@@ -1,0 +1,103 @@
+import { z } from "zod/mini";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { GAITS, HURT, INCIDENT_KINDS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
+import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
+import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { GateFields, RecordFields } from "#contracts/card.ts";
+import type { Db, Transaction } from "../client.ts";
+import { bool, date, id, instant, int, nullable, score, side, strength, text } from "../rows.ts";
+import { many } from "../run.ts";
+
+const RevisionRow = z.object({
+  cardId: id<"card">(),
+  revision: int,
+  at: instant,
+  by: text,
+  groundMinutes: int,
+  saddleMinutes: int,
+  gaits: z.array(z.enum(GAITS)),
+  weather: z.enum(WEATHERS),
+  tack: z.array(z.enum(TACKS)),
+  endedWell: bool,
+  word: text,
+  nextTime: text,
+  gateTicks: z.array(z.enum(GATE_TICKS)),
+  redSigns: z.array(z.enum(RED_SIGNS)),
+  gateState: z.enum(["open", "half", "shut"]),
+  overrideBy: nullable(text),
+  overrideReason: text,
+  scores: z.array(z.object({ skill: text, side, score })),
+  signs: z.array(z.object({ sign: text, skill: nullable(text), side, strength })),
+  incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), before: text, hurt: z.enum(HURT) })),
+  firsts: z.array(z.object({ skill: nullable(text), words: text })),
+});
+export type Revision = z.output<typeof RevisionRow>;
+
+const aggregated = (db: Db) => db`
+  v.card_id, v.revision, v.at, p.name AS by, v.ground_minutes, v.saddle_minutes, v.gaits, v.weather, v.tack, v.ended_well, v.word, v.next_time,
+  v.gate_ticks, v.red_signs, v.gate_state, o.name AS override_by, v.override_reason, scores.list AS scores, signs.list AS signs, incidents.list AS incidents, firsts.list AS firsts`;
+const joined = (db: Db) => db`
+  JOIN person p ON p.id = v.by_person LEFT JOIN person o ON o.id = v.override_by
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score)), '[]') AS list
+    FROM card_score WHERE card_id = v.card_id AND revision = v.revision) scores
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('sign', sign, 'skill', skill, 'side', side, 'strength', strength) ORDER BY position), '[]') AS list
+    FROM card_sign WHERE card_id = v.card_id AND revision = v.revision) signs
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('kind', kind, 'before', before, 'hurt', hurt) ORDER BY position), '[]') AS list
+    FROM card_incident WHERE card_id = v.card_id AND revision = v.revision) incidents
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'words', words) ORDER BY position), '[]') AS list
+    FROM card_first WHERE card_id = v.card_id AND revision = v.revision) firsts`;
+
+/** Every revision of a card, the newest first. */
+export const listRevisions = (db: Db, card: CardId): Promise<Revision[]> =>
+  many(RevisionRow, db`SELECT ${aggregated(db)} FROM card_revision v ${joined(db)} WHERE v.card_id = ${card} ORDER BY v.revision DESC`);
+
+const WorkedRow = z.extend(RevisionRow, { day: date, kind: z.enum(SESSION_KINDS), rider: text, helper: nullable(text) });
+export type Worked = z.output<typeof WorkedRow>;
+/** The sessions of a stay that were worked, oldest first, each in the revision that counts. */
+export const listWorked = (db: Db, stay: StayId): Promise<Worked[]> =>
+  many(
+    WorkedRow,
+    db`SELECT ${aggregated(db)}, k.day, k.kind, q.name AS rider, b.name AS helper
+       FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision JOIN person q ON q.id = k.rider_id LEFT JOIN person b ON b.id = k.helper_id ${joined(db)}
+       WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`,
+  );
+
+const ScoreRow = z.object({ stayId: id<"stay">(), skill: text, side, score, day: date });
+export type StayScore = z.output<typeof ScoreRow>;
+/** All scores of a stay, from evaluations and cards, in the order in which they were given. */
+export const listScores = (db: Db, stay: StayId): Promise<StayScore[]> =>
+  many(
+    ScoreRow,
+    db`SELECT e.stay_id, m.skill, m.side, m.score, e.day, 0 AS rank, 0 AS start FROM evaluation e JOIN evaluation_mark m ON m.evaluation_id = e.id
+         WHERE e.stay_id = ${stay} AND e.closed_at IS NOT NULL AND m.score IS NOT NULL
+       UNION ALL
+       SELECT k.stay_id, c.skill, c.side, c.score, k.day, 1, k.start FROM card k JOIN card_score c ON c.card_id = k.id AND c.revision = k.revision WHERE k.stay_id = ${stay}
+       ORDER BY day, rank, start`,
+  );
+
+export async function insertRevision(
+  tx: Transaction,
+  card: CardId,
+  revision: number,
+  by: { person: PersonId; at: Date },
+  record: RecordFields,
+  gate: GateFields & { state: string; overrideBy: PersonId | null },
+): Promise<void> {
+  await tx`
+    INSERT INTO card_revision (card_id, revision, by_person, at, ground_minutes, saddle_minutes, gaits, weather, tack, ended_well, word, next_time,
+      gate_ticks, red_signs, gate_state, override_by, override_reason)
+    VALUES (${card}, ${revision}, ${by.person}, ${by.at}, ${record.groundMinutes}, ${record.saddleMinutes}, ${record.gaits}, ${record.weather}, ${record.tack},
+      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${gate.ticks}, ${gate.redSigns}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason})`;
+  const key = { cardId: card, revision };
+  const placed = <T extends object>(list: readonly T[]) => list.map((item, position) => ({ ...key, position, ...item }));
+  if (record.scores.length > 0) await tx`INSERT INTO card_score ${tx(record.scores.map((s) => ({ ...key, ...s })))}`;
+  if (record.signs.length > 0) await tx`INSERT INTO card_sign ${tx(placed(record.signs))}`;
+  if (record.incidents.length > 0) await tx`INSERT INTO card_incident ${tx(placed(record.incidents))}`;
+  if (record.firsts.length > 0) await tx`INSERT INTO card_first ${tx(placed(record.firsts))}`;
+  await tx`UPDATE card SET state = 'closed', revision = ${revision}, version = version + 1 WHERE id = ${card}`;
+}
+
+const TallyRow = z.object({ person: id<"person">(), day: date });
+/** Days on which a rider has cards that were handed out and not logged, oldest first. */
+export const listUnloggedOf = (db: Db, rider: PersonId, upTo: LocalDate) =>
+  many(TallyRow, db`SELECT rider_id AS person, day FROM card WHERE state = 'handed-out' AND rider_id = ${rider} AND day <= ${upTo} ORDER BY day`);

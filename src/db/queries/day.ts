@@ -1,0 +1,103 @@
+import { z } from "zod/mini";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { CARD_STATES, SESSION_KINDS } from "#core/card/card.ts";
+import { STAGES } from "#core/gate/gate.ts";
+import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { Db, Transaction } from "../client.ts";
+import { bool, date, id, instant, int, nullable, text } from "../rows.ts";
+import { many, maybeOne } from "../run.ts";
+
+const CardRow = z.object({
+  id: id<"card">(),
+  stayId: id<"stay">(),
+  horse: text,
+  day: date,
+  kind: z.enum(SESSION_KINDS),
+  length: int,
+  riderId: id<"person">(),
+  rider: text,
+  start: int,
+  placeId: id<"place">(),
+  place: text,
+  helperId: nullable(id<"person">()),
+  helper: nullable(text),
+  state: z.enum(CARD_STATES),
+  cancelReason: text,
+  version: int,
+  revision: nullable(int),
+});
+export type CardRecord = z.output<typeof CardRow>;
+
+const select = (db: Db) => db`
+  SELECT k.id, k.stay_id, h.name AS horse, k.day, k.kind, k.length, k.rider_id, r.name AS rider, k.start, k.place_id, l.name AS place,
+    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.version, k.revision
+  FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person r ON r.id = k.rider_id
+  JOIN place l ON l.id = k.place_id LEFT JOIN person b ON b.id = k.helper_id`;
+
+/** The day's cards by the clock, cancelled ones included. */
+export const listDayCards = (db: Db, day: LocalDate): Promise<CardRecord[]> => many(CardRow, db`${select(db)} WHERE k.day = ${day} ORDER BY k.start, h.name`);
+export const findCard = (db: Db, card: CardId): Promise<CardRecord | null> => maybeOne(CardRow, db`${select(db)} WHERE k.id = ${card}`);
+/** Handed out before the day and never logged. */
+export const listUnlogged = (db: Db, before: LocalDate): Promise<CardRecord[]> =>
+  many(CardRow, db`${select(db)} WHERE k.state = 'handed-out' AND k.day < ${before} ORDER BY k.day, k.start`);
+
+const PlaceRow = z.object({ id: id<"place">(), name: text, capacity: int, separate: bool, stages: z.array(z.enum(STAGES)) });
+export type Place = z.output<typeof PlaceRow>;
+export const listPlaces = (db: Db): Promise<Place[]> => many(PlaceRow, db`SELECT id, name, capacity, separate, stages FROM place ORDER BY position`);
+export async function insertPlace(db: Db, place: Place, position: number): Promise<void> {
+  await db`INSERT INTO place (id, name, capacity, separate, stages, position) VALUES (${place.id}, ${place.name}, ${place.capacity}, ${place.separate}, ${[...place.stages]}, ${position})`;
+}
+
+/** Writes to one day follow one another: whoever comes second sees what the first has placed. */
+export async function lockDay(tx: Transaction, day: LocalDate): Promise<void> {
+  await tx`SELECT pg_advisory_xact_lock(hashtextextended(${day}, 2))`;
+}
+
+export interface NewCard {
+  readonly id: CardId;
+  readonly stay: StayId;
+  readonly day: LocalDate;
+  readonly kind: string;
+  readonly length: number;
+  readonly rider: PersonId;
+  readonly start: number;
+  readonly place: string;
+  readonly helper: PersonId | null;
+  readonly state: "placed" | "handed-out";
+}
+export async function insertCard(tx: Transaction, c: NewCard): Promise<void> {
+  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, state)
+           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${c.state})`;
+}
+export async function moveCard(tx: Transaction, c: Pick<NewCard, "id" | "kind" | "length" | "rider" | "start" | "place" | "helper">): Promise<void> {
+  await tx`UPDATE card SET kind = ${c.kind}, length = ${c.length}, rider_id = ${c.rider}, start = ${c.start}, place_id = ${c.place}, helper_id = ${c.helper},
+           version = version + 1 WHERE id = ${c.id}`;
+}
+export async function deleteCard(tx: Transaction, card: CardId): Promise<void> {
+  await tx`DELETE FROM card WHERE id = ${card}`;
+}
+export async function cancelCard(tx: Transaction, card: CardId, reason: string): Promise<void> {
+  await tx`UPDATE card SET state = 'cancelled', cancel_reason = ${reason}, version = version + 1 WHERE id = ${card}`;
+}
+
+const SheetRow = z.object({ handedOutAt: instant, handedOutBy: text });
+export const findSheet = (db: Db, day: LocalDate) =>
+  maybeOne(SheetRow, db`SELECT d.handed_out_at, p.name AS handed_out_by FROM day_sheet d JOIN person p ON p.id = d.handed_out_by WHERE d.day = ${day}`);
+/** The first handing out makes the sheet; later ones add the cards placed since. Returns how many cards went out. */
+export async function handOut(tx: Transaction, day: LocalDate, by: PersonId, at: Date): Promise<number> {
+  const done = await tx`UPDATE card SET state = 'handed-out', version = version + 1 WHERE day = ${day} AND state = 'placed'`;
+  if (done.count > 0) await tx`INSERT INTO day_sheet (day, handed_out_at, handed_out_by) VALUES (${day}, ${at}, ${by}) ON CONFLICT (day) DO NOTHING`;
+  return done.count;
+}
+
+const ChangeRow = z.object({ at: instant, by: text, subjectId: text, what: text, details: z.record(text, z.unknown()) });
+export type DayChange = z.output<typeof ChangeRow>;
+/** What was changed on a day after it was handed out, newest first. */
+export const listDayChanges = (db: Db, day: LocalDate): Promise<DayChange[]> =>
+  many(
+    ChangeRow,
+    db`SELECT c.at, p.name AS by, c.subject_id, c.what, c.details FROM change c JOIN person p ON p.id = c.person_id
+       WHERE c.subject = 'day' AND c.subject_id = ${day} ORDER BY c.id DESC LIMIT 50`,
+  );
+
+export const listStayCards = (db: Db, stay: StayId): Promise<CardRecord[]> => many(CardRow, db`${select(db)} WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`);

@@ -1,0 +1,118 @@
+import { z } from "zod/mini";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { INSTRUMENT_VERSION } from "#core/intake/instrument.ts";
+import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
+import type { EvaluationId, PersonId, StayId } from "#core/kernel/brand.ts";
+import { FITNESS } from "#core/tools/load.ts";
+import type { WalkFields } from "#contracts/intake.ts";
+import type { Db, Transaction } from "../client.ts";
+import { date, id, instant, int, nullable, number, score, side, strength, text } from "../rows.ts";
+import { many, maybeOne } from "../run.ts";
+
+const EvaluationRow = z.object({
+  id: id<"evaluation">(),
+  stayId: id<"stay">(),
+  kind: z.enum(EVALUATION_KINDS),
+  day: date,
+  byName: text,
+  girthCm: nullable(number),
+  lengthCm: nullable(number),
+  withersCm: nullable(number),
+  croupCm: nullable(number),
+  scaleKg: nullable(number),
+  condition: nullable(number),
+  fitness: z.enum(FITNESS),
+  tries: nullable(int),
+  settleMinutes: nullable(int),
+  words: z.record(text, text),
+  stoppedAt: nullable(text),
+  stopReason: text,
+  saddleReason: text,
+  closedAt: nullable(instant),
+  version: int,
+  marks: z.array(z.object({ skill: text, side, score: nullable(score) })),
+  signs: z.array(z.object({ rung: text, sign: text, side, strength })),
+});
+
+export interface Evaluation {
+  readonly id: EvaluationId;
+  readonly stay: StayId;
+  readonly kind: EvaluationKind;
+  readonly day: LocalDate;
+  readonly byName: string;
+  readonly closedAt: Date | null;
+  readonly version: number;
+  readonly walk: WalkFields;
+}
+
+const toEvaluation = (row: z.output<typeof EvaluationRow>): Evaluation => ({
+  id: row.id,
+  stay: row.stayId,
+  kind: row.kind,
+  day: row.day,
+  byName: row.byName,
+  closedAt: row.closedAt,
+  version: row.version,
+  walk: {
+    marks: row.marks,
+    signs: row.signs,
+    measures: { girthCm: row.girthCm, lengthCm: row.lengthCm, withersCm: row.withersCm, croupCm: row.croupCm, scaleKg: row.scaleKg, condition: row.condition, fitness: row.fitness },
+    tries: row.tries,
+    settleMinutes: row.settleMinutes,
+    words: row.words,
+    stoppedAt: row.stoppedAt,
+    stopReason: row.stopReason,
+    saddleReason: row.saddleReason,
+  },
+});
+
+const select = (db: Db) => db`
+  SELECT e.id, e.stay_id, e.kind, e.day, p.name AS by_name, e.girth_cm, e.length_cm, e.withers_cm, e.croup_cm, e.scale_kg, e.condition, e.fitness, e.tries,
+    e.settle_minutes, e.words, e.stopped_at, e.stop_reason, e.saddle_reason, e.closed_at, e.version, marks.list AS marks, signs.list AS signs
+  FROM evaluation e JOIN person p ON p.id = e.by_person
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score)), '[]') AS list
+    FROM evaluation_mark WHERE evaluation_id = e.id) marks
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('rung', rung, 'sign', sign, 'side', side, 'strength', strength)), '[]') AS list
+    FROM evaluation_sign WHERE evaluation_id = e.id) signs`;
+
+export async function findEvaluation(db: Db, evaluation: EvaluationId): Promise<Evaluation | null> {
+  const row = await maybeOne(EvaluationRow, db`${select(db)} WHERE e.id = ${evaluation}`);
+  return row && toEvaluation(row);
+}
+/** The stay's evaluations, oldest first, drafts included. */
+export const listEvaluations = async (db: Db, stay: StayId): Promise<Evaluation[]> =>
+  (await many(EvaluationRow, db`${select(db)} WHERE e.stay_id = ${stay} ORDER BY e.day, e.closed_at NULLS LAST`)).map(toEvaluation);
+/** The newest closed evaluation of each stay in work. */
+export const listLatestClosed = async (db: Db): Promise<Evaluation[]> =>
+  (
+    await many(
+      EvaluationRow,
+      db`${select(db)} WHERE e.id IN (SELECT DISTINCT ON (x.stay_id) x.id FROM evaluation x JOIN stay s ON s.id = x.stay_id
+           WHERE s.went_home IS NULL AND x.closed_at IS NOT NULL ORDER BY x.stay_id, x.day DESC, x.closed_at DESC)`,
+    )
+  ).map(toEvaluation);
+
+export async function insertEvaluation(tx: Transaction, e: { id: EvaluationId; stay: StayId; kind: EvaluationKind; day: LocalDate; by: PersonId }): Promise<void> {
+  await tx`INSERT INTO evaluation (id, stay_id, kind, instrument, day, by_person, fitness, words, stop_reason, saddle_reason)
+           VALUES (${e.id}, ${e.stay}, ${e.kind}, ${INSTRUMENT_VERSION}, ${e.day}, ${e.by}, 'unknown', '{}', '', '')`;
+}
+
+/** Replaces a draft's contents where nobody saved since `version`. */
+export async function saveWalk(tx: Transaction, evaluation: EvaluationId, version: number, walk: WalkFields): Promise<boolean> {
+  const m = walk.measures;
+  const done = await tx`
+    UPDATE evaluation SET girth_cm = ${m.girthCm}, length_cm = ${m.lengthCm}, withers_cm = ${m.withersCm}, croup_cm = ${m.croupCm}, scale_kg = ${m.scaleKg},
+      condition = ${m.condition}, fitness = ${m.fitness}, tries = ${walk.tries}, settle_minutes = ${walk.settleMinutes}, words = ${tx.json(walk.words)},
+      stopped_at = ${walk.stoppedAt}, stop_reason = ${walk.stopReason}, saddle_reason = ${walk.saddleReason}, version = version + 1
+    WHERE id = ${evaluation} AND version = ${version} AND closed_at IS NULL`;
+  if (done.count !== 1) return false;
+  await tx`DELETE FROM evaluation_mark WHERE evaluation_id = ${evaluation}`;
+  await tx`DELETE FROM evaluation_sign WHERE evaluation_id = ${evaluation}`;
+  if (walk.marks.length > 0) await tx`INSERT INTO evaluation_mark ${tx(walk.marks.map((x) => ({ evaluationId: evaluation, skill: x.skill, side: x.side, score: x.score })))}`;
+  if (walk.signs.length > 0) await tx`INSERT INTO evaluation_sign ${tx(walk.signs.map((x) => ({ evaluationId: evaluation, rung: x.rung, sign: x.sign, side: x.side, strength: x.strength })))}`;
+  return true;
+}
+
+export async function closeEvaluation(tx: Transaction, evaluation: EvaluationId, by: PersonId, at: Date, day: LocalDate): Promise<void> {
+  await tx`UPDATE evaluation SET closed_at = ${at}, closed_by = ${by}, day = ${day} WHERE id = ${evaluation}`;
+}

@@ -1,0 +1,139 @@
+import { z } from "zod/mini";
+import { HOLD_KINDS } from "#core/calendar/holds.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { HoldId, HorseId, StayId } from "#core/kernel/brand.ts";
+import { AFTER_LEVELS, type ClientFields, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
+import { COUNTINGS } from "#core/calendar/term.ts";
+import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
+import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
+import { METHOD_IDS } from "#core/ladder/methods.ts";
+import type { Db, Transaction } from "../client.ts";
+import { bool, date, id, int, nullable, number, text } from "../rows.ts";
+import { many, maybeOne } from "../run.ts";
+
+const HoldRow = z.object({ id: id<"hold">(), kind: z.enum(HOLD_KINDS), from: date, to: nullable(date), stopsClock: bool, reason: text });
+export type HoldRecord = z.output<typeof HoldRow>;
+
+/** A stay with what the term's arithmetic and the rules of the day need of its record. */
+const StayRow = z.object({
+  id: id<"stay">(),
+  kind: z.enum(KINDS),
+  aim: text,
+  length: z.literal([30, 60, 90]),
+  firstDay: date,
+  sessionsAWeek: int,
+  counting: z.enum(COUNTINGS),
+  method: z.enum(METHOD_IDS),
+  afterDays: nullable(int),
+  afterLevel: z.enum(AFTER_LEVELS),
+  afterWords: text,
+  riskSet: nullable(int),
+  wentHome: nullable(date),
+  version: int,
+  horseId: id<"horse">(),
+  horse: text,
+  birthDate: nullable(date),
+  birthYear: nullable(int),
+  sex: z.enum(SEXES),
+  class: z.enum(HORSE_CLASSES),
+  heightCm: nullable(number),
+  client: text,
+  holds: z.array(HoldRow),
+  delivered: z.array(date),
+  rides: int,
+  firsts: z.array(z.object({ day: date, words: text })),
+  evaluations: z.array(z.object({ id: id<"evaluation">(), kind: z.enum(EVALUATION_KINDS), day: date, closed: bool })),
+  reportNumber: nullable(int),
+  lastIncident: nullable(z.object({ kind: text, day: date })),
+  apart: z.array(id<"stay">()),
+});
+export type Stay = z.output<typeof StayRow>;
+
+/** Aggregates come from the revision that counts of each closed card. */
+const selectStays = (db: Db) => db`
+  SELECT s.id, s.kind, s.aim, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
+    s.risk_set, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, c.name AS client,
+    holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
+    incident.last AS last_incident, apart.list AS apart
+  FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'from', first_day, 'to', last_day, 'stopsClock', stops_clock, 'reason', reason) ORDER BY first_day), '[]') AS list
+    FROM hold WHERE stay_id = s.id) holds
+  CROSS JOIN LATERAL (SELECT coalesce(array_agg(k.day ORDER BY k.day), '{}') AS delivered, count(*) FILTER (WHERE r.saddle_minutes > 0)::int AS rides
+    FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision WHERE k.stay_id = s.id) worked
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('day', k.day, 'words', f.words) ORDER BY k.day, f.position), '[]') AS list
+    FROM card k JOIN card_first f ON f.card_id = k.id AND f.revision = k.revision WHERE k.stay_id = s.id) firsts
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'day', day, 'closed', closed_at IS NOT NULL) ORDER BY day, id), '[]') AS list
+    FROM evaluation WHERE stay_id = s.id) evaluations
+  LEFT JOIN LATERAL (SELECT max(i.number) AS number FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id) issue ON true
+  LEFT JOIN LATERAL (SELECT json_build_object('kind', i.kind, 'day', k.day) AS last
+    FROM card k JOIN card_incident i ON i.card_id = k.id AND i.revision = k.revision WHERE k.stay_id = s.id ORDER BY k.day DESC, i.position DESC LIMIT 1) incident ON true
+  CROSS JOIN LATERAL (SELECT coalesce(array_agg(other), '{}') AS list FROM (
+    SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart`;
+
+/** Stays not gone home, those to come included, in the order of their first day. */
+export const listStays = (db: Db): Promise<Stay[]> => many(StayRow, db`${selectStays(db)} WHERE s.went_home IS NULL ORDER BY s.first_day, h.name`);
+export const findStay = (db: Db, stay: StayId): Promise<Stay | null> => maybeOne(StayRow, db`${selectStays(db)} WHERE s.id = ${stay}`);
+
+const GoneRow = z.object({ id: id<"stay">(), horse: text, client: text, length: int, firstDay: date, wentHome: date, reportNumber: nullable(int) });
+export type GoneStay = z.output<typeof GoneRow>;
+/** The stays that went home last. */
+export const listGone = (db: Db, limit: number): Promise<GoneStay[]> =>
+  many(
+    GoneRow,
+    db`SELECT s.id, h.name AS horse, c.name AS client, s.length, s.first_day, s.went_home,
+         (SELECT max(i.number) FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id) AS report_number
+       FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
+       WHERE s.went_home IS NOT NULL ORDER BY s.went_home DESC, h.name LIMIT ${limit}`,
+  );
+
+/** Locks the stay for the rest of the transaction: writes to one stay follow one another. */
+export async function lockStay(tx: Transaction, stay: StayId): Promise<boolean> {
+  return (await tx`SELECT id FROM stay WHERE id = ${stay} FOR UPDATE`).length === 1;
+}
+
+export async function insertClient(tx: Transaction, client: string, f: ClientFields): Promise<void> {
+  await tx`INSERT INTO client (id, name, phone, email, emergency_name, emergency_phone, vet_name, vet_phone, vet_release)
+           VALUES (${client}, ${f.name}, ${f.phone}, ${f.email}, ${f.emergencyName}, ${f.emergencyPhone}, ${f.vetName}, ${f.vetPhone}, ${f.vetRelease})`;
+}
+export async function insertHorse(tx: Transaction, horse: HorseId, client: string, f: HorseFields): Promise<void> {
+  await tx`INSERT INTO horse (id, client_id, name, birth_date, birth_year, sex, class, height_cm, history, history_words)
+           VALUES (${horse}, ${client}, ${f.name}, ${f.birthDate}, ${f.birthYear}, ${f.sex}, ${f.class}, ${f.heightCm}, ${tx.json(f.history)}, ${f.historyWords})`;
+}
+export async function insertStay(tx: Transaction, stay: StayId, horse: HorseId, f: StayFields): Promise<void> {
+  await tx`INSERT INTO stay (id, horse_id, kind, aim, length, first_day, sessions_a_week, counting, method, after_days, after_level, after_words)
+           VALUES (${stay}, ${horse}, ${f.kind}, ${f.aim}, ${f.length}, ${f.firstDay}, ${f.sessionsAWeek}, ${f.counting}, ${f.method}, ${f.afterDays}, ${f.afterLevel}, ${f.afterWords})`;
+}
+export async function updateStay(tx: Transaction, stay: StayId, version: number, f: StayFields, riskSet: number | null): Promise<boolean> {
+  const done = await tx`
+    UPDATE stay SET kind = ${f.kind}, aim = ${f.aim}, length = ${f.length}, first_day = ${f.firstDay}, sessions_a_week = ${f.sessionsAWeek}, counting = ${f.counting},
+      method = ${f.method}, after_days = ${f.afterDays}, after_level = ${f.afterLevel}, after_words = ${f.afterWords}, risk_set = ${riskSet}, version = version + 1
+    WHERE id = ${stay} AND version = ${version}`;
+  return done.count === 1;
+}
+export async function sendHome(tx: Transaction, stay: StayId, version: number, day: LocalDate): Promise<boolean> {
+  return (await tx`UPDATE stay SET went_home = ${day}, version = version + 1 WHERE id = ${stay} AND version = ${version}`).count === 1;
+}
+
+const ContactRow = z.object({ name: text, phone: text, email: text, emergencyName: text, emergencyPhone: text, vetName: text, vetPhone: text, vetRelease: bool, history: History, historyWords: text });
+export const findContacts = (db: Db, stay: StayId) =>
+  maybeOne(
+    ContactRow,
+    db`SELECT c.name, c.phone, c.email, c.emergency_name, c.emergency_phone, c.vet_name, c.vet_phone, c.vet_release, h.history, h.history_words
+       FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id WHERE s.id = ${stay}`,
+  );
+
+export async function insertHold(tx: Transaction, stay: StayId, hold: HoldRecord): Promise<void> {
+  await tx`INSERT INTO hold (id, stay_id, kind, first_day, last_day, stops_clock, reason)
+           VALUES (${hold.id}, ${stay}, ${hold.kind}, ${hold.from}, ${hold.to}, ${hold.stopsClock}, ${hold.reason})`;
+}
+export const findHoldStay = (db: Db, hold: HoldId) => maybeOne(z.object({ stayId: id<"stay">(), from: date }), db`SELECT stay_id, first_day AS "from" FROM hold WHERE id = ${hold}`);
+export async function endHold(tx: Transaction, hold: HoldId, lastDay: LocalDate): Promise<void> {
+  await tx`UPDATE hold SET last_day = ${lastDay} WHERE id = ${hold}`;
+}
+
+export async function insertApart(tx: Transaction, a: StayId, b: StayId): Promise<void> {
+  await tx`INSERT INTO apart (stay_id, other_stay_id) VALUES (${a < b ? a : b}, ${a < b ? b : a}) ON CONFLICT DO NOTHING`;
+}
+export async function deleteApart(tx: Transaction, a: StayId, b: StayId): Promise<void> {
+  await tx`DELETE FROM apart WHERE (stay_id = ${a} AND other_stay_id = ${b}) OR (stay_id = ${b} AND other_stay_id = ${a})`;
+}

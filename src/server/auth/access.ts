@@ -1,0 +1,33 @@
+/** Who may see what: the one list of pages with their roles. A page that is not here is served to nobody. */
+import type { Role } from "#contracts/people.ts";
+
+export type Access = "anybody" | readonly Role[];
+
+const manager: Access = ["manager"];
+const staff: Access = ["manager", "rider", "helper"];
+
+/** By the route pattern of the file under src/pages. Writes go through api/[feature]/[verb], whose roles stand in commands.ts. */
+export const PAGES: Readonly<Record<string, Access>> = {
+  "/": staff,
+  "/404": "anybody",
+  "/403": "anybody",
+  "/500": "anybody",
+  "/health": "anybody",
+  "/sign-in": "anybody",
+  "/sign-out": "anybody",
+  "/api/[feature]/[verb]": staff,
+  "/today": staff,
+  "/today/print": staff,
+  "/card/[id]": staff,
+  "/horse/[id]": staff,
+  "/horse/[id]/log": staff,
+  "/horse/[id]/evaluate": manager,
+  "/horse/[id]/evaluation/[evaluation]": manager,
+  "/horse/[id]/terms": manager,
+  "/horse/[id]/report": manager,
+  "/report/[number]": manager,
+  "/book": manager,
+  "/people": manager,
+};
+
+export const maySee = (access: Access, role: Role | null): boolean => access === "anybody" || (role !== null && access.includes(role));

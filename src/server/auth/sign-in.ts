@@ -1,0 +1,39 @@
+import { createHash, randomBytes } from "node:crypto";
+import { type Result, ok } from "#core/kernel/result.ts";
+import type { Actor, SignIn } from "#contracts/people.ts";
+import type { Refusal } from "#contracts/refusal.ts";
+import { findCredential } from "#db/queries/people.ts";
+import { countTries, deleteSession, findActor, forgetTries, insertSession, insertTry, sweepSessions } from "#db/queries/sign-in.ts";
+import type { Deps } from "../container.ts";
+import { no } from "../work.ts";
+import { nobodysHash, verifyPassword } from "./password.ts";
+
+export const SESSION_COOKIE = "furlong_session";
+export const SESSION_DAYS = 14;
+const WINDOW_MINUTES = 15;
+const TRIES_BY_NAME = 8;
+const TRIES_BY_ADDRESS = 40;
+
+const hashOf = (token: string): Buffer => createHash("sha256").update(token).digest();
+
+/** The token for the cookie, or why not. A try counts before the password is looked at, so that many at once count too. */
+export async function signIn({ sql, clock }: Deps, input: SignIn, address: string): Promise<Result<{ token: string }, Refusal>> {
+  const now = clock.now();
+  const since = new Date(now.getTime() - WINDOW_MINUTES * 60_000);
+  await insertTry(sql, input.signIn, address, now);
+  const tries = await countTries(sql, input.signIn, address, since);
+  if (tries.byName > TRIES_BY_NAME || tries.byAddress > TRIES_BY_ADDRESS) return no({ code: "too-many-tries", path: "signIn", waitMinutes: WINDOW_MINUTES });
+  const credential = await findCredential(sql, input.signIn);
+  const right = await verifyPassword(input.password, credential?.passwordHash ?? (await nobodysHash));
+  if (!credential || !right) return no({ code: "wrong-password", path: "password" });
+  const token = randomBytes(32).toString("base64url");
+  await insertSession(sql, hashOf(token), credential.id, now, new Date(now.getTime() + SESSION_DAYS * 86_400_000));
+  await forgetTries(sql, input.signIn, since);
+  await sweepSessions(sql, now);
+  return ok({ token });
+}
+
+export const signOut = ({ sql }: Deps, token: string): Promise<void> => deleteSession(sql, hashOf(token));
+
+export const actorOf = ({ sql, clock }: Deps, token: string | undefined): Promise<Actor | null> =>
+  token && token.length <= 100 ? findActor(sql, hashOf(token), clock.now()) : Promise.resolve(null);

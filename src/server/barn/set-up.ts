@@ -1,0 +1,31 @@
+/** Makes an empty database into a barn: its name and zone, its places, and the first manager, who adds everybody else. */
+import { STAGES } from "#core/gate/gate.ts";
+import type { PersonId } from "#core/kernel/brand.ts";
+import type { AddPerson } from "#contracts/people.ts";
+import type { Sql } from "#db/client.ts";
+import { findBarn, insertBarn } from "#db/queries/barn.ts";
+import { insertPlace } from "#db/queries/day.ts";
+import { insertPerson } from "#db/queries/people.ts";
+import { hashPassword } from "../auth/password.ts";
+import { newId } from "../work.ts";
+
+export const DEFAULT_PLACES = [
+  { name: "Round pens", capacity: 2, separate: true, stages: [...STAGES] },
+  { name: "Covered ring", capacity: 1, separate: false, stages: [...STAGES] },
+  { name: "Arena", capacity: 3, separate: false, stages: ["first-rides", "riding"] },
+  { name: "Out on the hill", capacity: 4, separate: false, stages: ["riding"] },
+] as const;
+
+/** Null where the barn was there already: then nothing is changed. */
+export async function setUpBarn(sql: Sql, barn: { name: string; timeZone: string; manager: AddPerson }): Promise<PersonId | null> {
+  const hash = await hashPassword(barn.manager.password);
+  return sql.begin(async (tx) => {
+    await tx`LOCK TABLE barn IN EXCLUSIVE MODE`;
+    if (await findBarn(tx)) return null;
+    await insertBarn(tx, barn);
+    for (const [position, place] of DEFAULT_PLACES.entries()) await insertPlace(tx, { ...place, stages: [...place.stages], id: newId<"place">() }, position);
+    const id = newId<"person">();
+    await insertPerson(tx, id, barn.manager.signIn, hash, barn.manager.person);
+    return id;
+  });
+}

@@ -1,0 +1,82 @@
+import { mayOverride, ticksFor } from "#core/gate/gate.ts";
+import { groupBy } from "#core/kernel/group.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { CardId } from "#core/kernel/brand.ts";
+import { hardSide, readLevels, trackKey } from "#core/ladder/level.ts";
+import { methodOf } from "#core/ladder/methods.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
+import { signOf } from "#core/intake/signs.ts";
+import { cardWork } from "#core/plan/card-work.ts";
+import { circleMinutes } from "#core/tools/load.ts";
+import type { Actor } from "#contracts/people.ts";
+import type { CardView } from "#contracts/views.ts";
+import { findBarn } from "#db/queries/barn.ts";
+import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
+import { findCard } from "#db/queries/day.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
+import { findPerson } from "#db/queries/people.ts";
+import { findStay } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { ageOf } from "../stay/facts.ts";
+import { toSession } from "../stay/read-horse.ts";
+import { gateRecord } from "./gate-facts.ts";
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+const LAST_SCORES = 3;
+
+/** A rider's card with the horse's essentials; null where there is no such card. */
+export async function readCard({ sql, clock }: Deps, asked: string | undefined, actor: Actor): Promise<CardView | null> {
+  if (!asked || !UUID.test(asked)) return null;
+  const card = await findCard(sql, asked as CardId);
+  if (!card) return null;
+  const [stay, rider, evaluations, scores, worked, revisions, barn] = await Promise.all([
+    findStay(sql, card.stayId),
+    findPerson(sql, card.riderId),
+    listEvaluations(sql, card.stayId),
+    listScores(sql, card.stayId),
+    listWorked(sql, card.stayId),
+    listRevisions(sql, card.id),
+    findBarn(sql),
+  ]);
+  const today = clock.today(must(barn, "the barn is set up").timeZone);
+  const horse = must(stay, "a card has a stay");
+  const earlier = worked.filter((session) => session.day < card.day);
+  const before = scores.filter((score) => score.day < card.day || (score.day === card.day && card.state !== "closed"));
+  const latest = evaluations.filter((evaluation) => evaluation.closedAt && evaluation.day <= card.day).at(-1) ?? null;
+  const levels = readLevels(before);
+  const hard = hardSide(levels, SKILLS).side;
+  const last = earlier.at(-1);
+  const method = methodOf(horse.method);
+  const gate = gateRecord({ ...horse, delivered: horse.delivered.filter((day) => day < card.day) }, latest, must(rider, "a card has a rider"), card.day);
+  return {
+    card: { id: card.id, day: card.day, kind: card.kind, start: card.start, length: card.length, state: card.state, version: card.version, cancelReason: card.cancelReason },
+    stay: card.stayId,
+    horse: card.horse,
+    rider: { id: card.riderId, name: card.rider },
+    place: { id: card.placeId, name: card.place },
+    helper: card.helper,
+    mine: card.riderId === actor.id || actor.role === "manager",
+    mayOverride: mayOverride(actor),
+    future: card.day > today,
+    method: horse.method,
+    hard,
+    circleMinutes: circleMinutes(ageOf(horse, card.day)),
+    work: cardWork(levels, card.kind, hard, method, earlier.length),
+    recentScores: [...groupBy(before, (score) => trackKey(score.skill, score.side)).values()].map((list) => ({
+      skill: must(list[0], "a group has a member").skill,
+      side: must(list[0], "a group has a member").side,
+      scores: list.slice(-LAST_SCORES).map((score) => score.score),
+    })),
+    cautions: (latest?.walk.signs ?? []).filter((seen) => !signOf(seen.sign).good && seen.strength >= 2).map(({ sign, strength }) => ({ sign, strength })),
+    lastTime: last ? { day: last.day, rider: last.rider, word: last.word, nextTime: last.nextTime, tack: last.tack, weather: last.weather } : null,
+    gate,
+    ticks: ticksFor(gate.stage, method),
+    revisions: revisions.map((revision) => ({
+      ...toSession({ ...revision, day: card.day, kind: card.kind, rider: card.rider, helper: card.helper }),
+      at: revision.at.toISOString(),
+      by: revision.by,
+      gateTicks: revision.gateTicks,
+      redSigns: revision.redSigns,
+    })),
+  };
+}

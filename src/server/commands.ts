@@ -1,0 +1,43 @@
+/** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
+import { CloseCard } from "#contracts/card.ts";
+import { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
+import { BeginEvaluation, CloseEvaluation, SaveEvaluation } from "#contracts/intake.ts";
+import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
+import { ApproveReport, SaveReport } from "#contracts/report.ts";
+import { AddHold, BookStay, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import { closeCard } from "./card/close-card.ts";
+import { cancelCard, handOut, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
+import { type Command, command } from "./http/command.ts";
+import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
+import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
+import { approveReport, saveReport } from "./report/report.ts";
+import { addHold, bookStay, editStay, endHold, sendHome, setApart } from "./stay/manage.ts";
+
+const manager: readonly Role[] = ["manager"];
+const staff: readonly Role[] = ["manager", "rider", "helper"];
+
+export const COMMANDS: Readonly<Record<string, Command>> = {
+  "people/add": command(manager, AddPerson, addPerson),
+  "people/edit": command(manager, EditPerson, editPerson),
+  "people/retire": command(manager, RetirePerson, retire),
+  "people/reset-password": command(manager, ResetPassword, resetPassword),
+  "people/add-absence": command(manager, AddAbsence, addAbsence),
+  "people/remove-absence": command(manager, RemoveAbsence, removeAbsence),
+  "stay/book": command(manager, BookStay, bookStay),
+  "stay/edit": command(manager, EditStay, editStay),
+  "stay/add-hold": command(manager, AddHold, addHold),
+  "stay/end-hold": command(manager, EndHold, endHold),
+  "stay/set-apart": command(manager, SetApart, setApart),
+  "stay/send-home": command(manager, SendHome, sendHome),
+  "intake/begin": command(manager, BeginEvaluation, beginEvaluation),
+  "intake/save": command(manager, SaveEvaluation, saveEvaluation),
+  "intake/close": command(manager, CloseEvaluation, closeEvaluation),
+  "day/place": command(manager, PlaceCard, placeCard),
+  "day/move": command(manager, MoveCard, moveCard),
+  "day/take-back": command(manager, TakeBack, takeBack),
+  "day/hand-out": command(manager, HandOut, handOut),
+  "card/cancel": command(staff, CancelCard, cancelCard),
+  "card/close": command(staff, CloseCard, closeCard),
+  "report/save": command(manager, SaveReport, saveReport),
+  "report/approve": command(manager, ApproveReport, approveReport),
+};

@@ -1,0 +1,133 @@
+/** Handing out a day: placing, moving, taking back, cancelling and giving the cards to the riders. */
+import { blockersOf } from "#core/day/rules.ts";
+import type { Placement } from "#core/day/model.ts";
+import { readTerm } from "#core/calendar/term.ts";
+import { later } from "#core/calendar/local-date.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { ok } from "#core/kernel/result.ts";
+import type { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
+import type { Refusal } from "#contracts/refusal.ts";
+import {
+  type CardRecord,
+  cancelCard as cancelRow,
+  deleteCard,
+  findCard,
+  findSheet,
+  handOut as handOutRows,
+  insertCard,
+  listDayCards,
+  listPlaces,
+  lockDay,
+  moveCard as moveRow,
+} from "#db/queries/day.ts";
+import { listLatestClosed } from "#db/queries/intake.ts";
+import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { findStay } from "#db/queries/stays.ts";
+import { termFacts } from "../stay/facts.ts";
+import { type Answer, type Work, newId, no, note } from "../work.ts";
+import { dayFacts, placementsOf } from "./facts.ts";
+
+/** Null where the placement may stand among the day's cards. The day must be locked. */
+async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise<Refusal | null> {
+  const [cards, people, absences, places, evaluations, stay] = await Promise.all([
+    listDayCards(work.tx, day),
+    listPeople(work.tx),
+    listAbsences(work.tx, day),
+    listPlaces(work.tx),
+    listLatestClosed(work.tx),
+    findStay(work.tx, candidate.stay),
+  ]);
+  if (!stay) return { code: "not-found", path: "stay" };
+  if (stay.wentHome) return { code: "gone-home", path: "stay" };
+  // A day before the last of the term is in it; held days may have moved the end, so the reading is asked.
+  const { lastDay } = readTerm(termFacts(stay, work.barn), work.today);
+  if (day < stay.firstDay || day > later(lastDay, work.today)) return { code: "not-in-term", path: "day" };
+  if (!people.some((person) => person.id === candidate.rider)) return { code: "not-found", path: "rider" };
+  if (candidate.helper && !people.some((person) => person.id === candidate.helper)) return { code: "not-found", path: "helper" };
+  if (!places.some((place) => place.id === candidate.place)) return { code: "not-found", path: "place" };
+  const others = new Set(cards.map((card) => card.stayId));
+  const together = await Promise.all([...others].filter((id) => id !== stay.id).map((id) => findStay(work.tx, id)));
+  const stays = [stay, ...together.filter((one) => one !== null)];
+  const blockers = blockersOf(dayFacts({ people, absences, places, evaluations, stays }, day), placementsOf(cards), candidate);
+  return blockers.length > 0 ? { code: "blocked", path: blockedField(blockers[0]?.code), blockers } : null;
+}
+
+const FIELD_OF: Readonly<Record<string, string>> = { "place-full": "place", apart: "place", stage: "place", helper: "helper", "helper-grade": "helper", "outside-day": "start", "horse-away": "stay", "horse-busy": "start" };
+const blockedField = (code: string | undefined): string => (code && FIELD_OF[code]) ?? "rider";
+
+const isPast = (work: Work, day: LocalDate): boolean => day < work.today;
+
+export async function placeCard(work: Work, input: PlaceCard): Answer<{ id: string }> {
+  if (isPast(work, input.day)) return no({ code: "day-over", path: "day" });
+  await lockDay(work.tx, input.day);
+  const already = (await listDayCards(work.tx, input.day)).some((card) => card.stayId === input.stay && card.state !== "cancelled");
+  if (already) return no({ code: "already-placed", path: "stay" });
+  const card = newId<"card">();
+  const refusal = await whyNot(work, input.day, { card, stay: input.stay, kind: input.kind, length: input.length, rider: input.rider, start: input.start, place: input.place, helper: input.helper });
+  if (refusal) return no(refusal);
+  await insertCard(work.tx, { ...input, id: card, state: "placed" });
+  return ok({ id: card });
+}
+
+/** The card as it stands, its day locked; or why it cannot be touched. */
+async function takeUp(work: Work, input: { id: CardRecord["id"]; version: number }): Promise<{ card: CardRecord } | { refusal: Refusal }> {
+  const seen = await findCard(work.tx, input.id);
+  if (!seen) return { refusal: { code: "not-found", path: "id" } };
+  await lockDay(work.tx, seen.day);
+  const card = await findCard(work.tx, input.id);
+  if (!card) return { refusal: { code: "not-found", path: "id" } };
+  if (card.version !== input.version) return { refusal: { code: "changed-meanwhile", path: "version", current: card } };
+  if (card.state === "closed" || card.state === "cancelled") return { refusal: { code: "card-closed", path: "id" } };
+  if (isPast(work, card.day)) return { refusal: { code: "day-over", path: "day" } };
+  return { card };
+}
+
+/** Once riders have a day, every change to it is kept for them to see. */
+const noteDay = (work: Work, card: CardRecord, what: string, details: Record<string, unknown> = {}): Promise<void> =>
+  card.state === "handed-out" ? note(work, "day", card.day, what, { card: card.id, horse: card.horse, rider: card.rider, start: card.start, place: card.place, ...details }) : Promise.resolve();
+
+export async function moveCard(work: Work, input: MoveCard): Answer<{ version: number }> {
+  const taken = await takeUp(work, input);
+  if ("refusal" in taken) return no(taken.refusal);
+  const { card } = taken;
+  const refusal = await whyNot(work, card.day, { card: card.id, stay: card.stayId, kind: input.kind, length: input.length, rider: input.rider, start: input.start, place: input.place, helper: input.helper });
+  if (refusal) return no(refusal);
+  await moveRow(work.tx, input);
+  const after = await findCard(work.tx, card.id);
+  await noteDay(work, card, "moved", { to: after && { rider: after.rider, start: after.start, place: after.place } });
+  return ok({ version: input.version + 1 });
+}
+
+/** A card that no rider has yet simply goes; one that was handed out is cancelled with its reason instead. */
+export async function takeBack(work: Work, input: TakeBack): Answer {
+  const taken = await takeUp(work, input);
+  if ("refusal" in taken) return no(taken.refusal);
+  if (taken.card.state === "handed-out") await cancelRow(work.tx, input.id, "taken back");
+  else await deleteCard(work.tx, input.id);
+  await noteDay(work, taken.card, "taken back");
+  return ok(null);
+}
+
+export async function cancelCard(work: Work, input: CancelCard): Answer {
+  const seen = await findCard(work.tx, input.id);
+  if (!seen) return no({ code: "not-found", path: "id" });
+  await lockDay(work.tx, seen.day);
+  const card = await findCard(work.tx, input.id);
+  if (!card) return no({ code: "not-found", path: "id" });
+  if (card.version !== input.version) return no({ code: "changed-meanwhile", path: "version", current: card });
+  if (card.state === "closed" || card.state === "cancelled") return no({ code: "card-closed", path: "id" });
+  if (work.actor.role !== "manager" && card.riderId !== work.actor.id) return no({ code: "not-allowed", path: "id" });
+  await cancelRow(work.tx, input.id, input.reason);
+  await noteDay(work, card, "cancelled", { reason: input.reason });
+  return ok(null);
+}
+
+export async function handOut(work: Work, input: HandOut): Answer<{ cards: number }> {
+  if (isPast(work, input.day)) return no({ code: "day-over", path: "day" });
+  await lockDay(work.tx, input.day);
+  const again = await findSheet(work.tx, input.day);
+  const cards = await handOutRows(work.tx, input.day, work.actor.id, work.now);
+  if (cards === 0) return no({ code: "nothing-placed", path: "day" });
+  await note(work, "day", input.day, again ? "more handed out" : "handed out", { cards });
+  return ok({ cards });
+}

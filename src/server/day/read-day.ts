@@ -1,0 +1,99 @@
+import { type LocalDate, daysBetween, mondayOf } from "#core/calendar/local-date.ts";
+import { isWorkable, readTerm } from "#core/calendar/term.ts";
+import type { DayHorse } from "#core/day/model.ts";
+import { isDue, urgencyOf } from "#core/day/urgency.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { DayView, DueView } from "#contracts/views.ts";
+import { type Barn, findBarn } from "#db/queries/barn.ts";
+import { findSheet, listDayCards, listDayChanges, listPlaces } from "#db/queries/day.ts";
+import { listLatestClosed } from "#db/queries/intake.ts";
+import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { type Stay, listStays } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { lastWorked, termFacts } from "../stay/facts.ts";
+import { dayFacts } from "./facts.ts";
+
+/** An hour, or three half hours where part of it is ridden. */
+const GROUND_SLOTS = 2;
+const RIDDEN_SLOTS = 3;
+
+interface Standing {
+  readonly due: DueView | null;
+  readonly resting: DayView["resting"][number] | null;
+}
+
+function standing(stay: Stay, horse: DayHorse, barn: Barn, day: LocalDate): Standing {
+  const { evaluated } = horse;
+  const facts = termFacts(stay, barn);
+  const reading = readTerm(facts, day);
+  const workable = isWorkable(facts, day);
+  const monday = mondayOf(day);
+  const thisWeek = stay.delivered.filter((worked) => monday <= worked && worked < day).length;
+  const due = isDue({ workable, evaluated, remaining: reading.pace.remaining, thisWeek, sessionsAWeek: stay.sessionsAWeek, owed: reading.owed });
+  if (!due) return { due: null, resting: { stay: stay.id, because: horse.hold ? "hold" : !evaluated ? "not-evaluated" : workable ? "week-done" : "rest-day" } };
+  const last = lastWorked(stay);
+  const ridden = horse.stage !== "unridden";
+  return {
+    due: {
+      stay: stay.id,
+      urgency: urgencyOf(reading, last ? daysBetween(last, day) : null, daysBetween(day, reading.lastDay)),
+      kind: ridden ? "both" : "ground",
+      length: ridden ? RIDDEN_SLOTS : GROUND_SLOTS,
+    },
+    resting: null,
+  };
+}
+
+/** The day sheet; `asked` null gives the barn's today. */
+export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Promise<DayView> {
+  const barn = must(await findBarn(sql), "the barn is set up");
+  const today = clock.today(barn.timeZone);
+  const day = asked ?? today;
+  const [cards, sheet, people, absences, places, stays, evaluations, changes] = await Promise.all([
+    listDayCards(sql, day),
+    findSheet(sql, day),
+    listPeople(sql),
+    listAbsences(sql, day),
+    listPlaces(sql),
+    listStays(sql),
+    listLatestClosed(sql),
+    listDayChanges(sql, day),
+  ]);
+  const here = stays.filter((stay) => stay.firstDay <= day);
+  const facts = dayFacts({ people, absences, places, stays: here, evaluations }, day);
+  const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
+  const standings = here.flatMap((stay, i) => (placed.has(stay.id) ? [] : [standing(stay, must(facts.horses[i], "a horse of the day"), barn, day)]));
+  const personOf = new Map(people.map((person) => [person.id, person]));
+  const onDay = new Set(cards.flatMap((card) => [card.riderId, card.helperId]));
+  return {
+    barn: barn.name,
+    today,
+    day,
+    handedOut: sheet && { at: sheet.handedOutAt.toISOString(), by: sheet.handedOutBy },
+    people: facts.people
+      .map((person) => {
+        const { name, role, retiredOn } = must(personOf.get(person.id), "a person of the day");
+        return { ...person, name, role, retired: retiredOn !== null };
+      })
+      .filter((person) => !person.retired || onDay.has(person.id)),
+    horses: facts.horses.map((horse, i) => ({ ...horse, horse: must(here[i], "a horse of the day").horse })),
+    places: places.map(({ id, name, capacity, separate, stages }) => ({ id, name, capacity, separate, stages })),
+    cards: cards.map((card) => ({
+      card: card.id,
+      stay: card.stayId,
+      horse: card.horse,
+      kind: card.kind,
+      length: card.length,
+      rider: card.riderId,
+      start: card.start,
+      place: card.placeId,
+      helper: card.helperId,
+      state: card.state,
+      cancelReason: card.cancelReason,
+      version: card.version,
+    })),
+    due: standings.flatMap(({ due }) => due ?? []).sort((a, b) => b.urgency.value - a.urgency.value),
+    resting: standings.flatMap(({ resting }) => resting ?? []),
+    changes: changes.map((change) => ({ at: change.at.toISOString(), by: change.by, what: change.what, details: change.details })),
+  };
+}

@@ -1,0 +1,52 @@
+/** Beginning, saving and closing an evaluation. A draft is saved whole and often; closed, it is fixed. */
+import { notYetForSaddle } from "#core/intake/outcome.ts";
+import { RUNGS } from "#core/intake/instrument.ts";
+import { ok } from "#core/kernel/result.ts";
+import type { BeginEvaluation, CloseEvaluation, SaveEvaluation, WalkFields } from "#contracts/intake.ts";
+import type { Refusal } from "#contracts/refusal.ts";
+import { closeEvaluation as closeRow, findEvaluation, insertEvaluation, saveWalk } from "#db/queries/intake.ts";
+import { findStay, lockStay } from "#db/queries/stays.ts";
+import { type Answer, type Work, newId, no, note } from "../work.ts";
+
+export async function beginEvaluation(work: Work, input: BeginEvaluation): Answer<{ id: string }> {
+  if (!(await lockStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
+  const stay = await findStay(work.tx, input.stay);
+  if (!stay) return no({ code: "not-found", path: "stay" });
+  if (stay.wentHome) return no({ code: "gone-home", path: "stay" });
+  if (work.today < stay.firstDay) return no({ code: "not-in-term", path: "day" });
+  if (stay.evaluations.some((evaluation) => !evaluation.closed)) return no({ code: "evaluation-open", path: "stay" });
+  const id = newId<"evaluation">();
+  await insertEvaluation(work.tx, { id, stay: input.stay, kind: input.kind, day: work.today, by: work.actor.id });
+  return ok({ id });
+}
+
+async function save(work: Work, input: SaveEvaluation): Promise<Refusal | null> {
+  const before = await findEvaluation(work.tx, input.id);
+  if (!before) return { code: "not-found", path: "id" };
+  if (before.closedAt) return { code: "evaluation-closed", path: "id" };
+  if (await saveWalk(work.tx, input.id, input.version, input.walk)) return null;
+  const current = await findEvaluation(work.tx, input.id);
+  return { code: "changed-meanwhile", path: "version", current: current && { version: current.version, walk: current.walk } };
+}
+
+export async function saveEvaluation(work: Work, input: SaveEvaluation): Answer<{ version: number }> {
+  const refusal = await save(work, input);
+  return refusal ? no(refusal) : ok({ version: input.version + 1 });
+}
+
+const saddleSkills = new Set(RUNGS.find((rung) => rung.id === "saddle")?.skills ?? []);
+const riddenMarks = (walk: WalkFields): boolean => walk.marks.some((mark) => saddleSkills.has(mark.skill) && mark.score !== null);
+
+/** Saves what was last seen and fixes it. A walk may stop anywhere, with a reason; getting on before the ground says so wants one too. */
+export async function closeEvaluation(work: Work, input: CloseEvaluation): Answer<{ id: string }> {
+  const { walk } = input;
+  const missing = notYetForSaddle(walk.marks);
+  if (!walk.marks.some((mark) => mark.score !== null) && walk.signs.length === 0 && !walk.stoppedAt) return no({ code: "nothing-seen", path: "walk.marks" });
+  if (walk.stoppedAt && walk.stopReason === "") return no({ code: "stop-without-reason", path: "walk.stopReason" });
+  if (riddenMarks(walk) && missing.length > 0 && walk.saddleReason === "") return no({ code: "saddle-shut", path: "walk.saddleReason", skills: missing });
+  const refusal = await save(work, input);
+  if (refusal) return no(refusal);
+  await closeRow(work.tx, input.id, work.actor.id, work.now, work.today);
+  await note(work, "evaluation", input.id, "closed", { stoppedAt: walk.stoppedAt });
+  return ok({ id: input.id });
+}

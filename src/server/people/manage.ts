@@ -1,0 +1,64 @@
+/** Who works here: adding, editing, retiring, absences, new passwords. */
+import { ok } from "#core/kernel/result.ts";
+import type { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson } from "#contracts/people.ts";
+import { deleteAbsence, findPerson, insertAbsence, insertPerson, lockManagers, retirePerson, setPassword, updatePerson } from "#db/queries/people.ts";
+import { deleteSessionsOf } from "#db/queries/sign-in.ts";
+import { hashPassword } from "../auth/password.ts";
+import { type Answer, type Work, newId, no, note } from "../work.ts";
+
+export async function addPerson(work: Work, input: AddPerson): Answer<{ id: string }> {
+  const id = newId<"person">();
+  const made = await insertPerson(work.tx, id, input.signIn, await hashPassword(input.password), input.person);
+  if (!made) return no({ code: "sign-in-taken", path: "signIn" });
+  await note(work, "person", id, "added", { role: input.person.role });
+  return ok({ id });
+}
+
+export async function editPerson(work: Work, input: EditPerson): Answer<{ version: number }> {
+  const managers = await lockManagers(work.tx);
+  const before = await findPerson(work.tx, input.id);
+  if (!before) return no({ code: "not-found", path: "id" });
+  if (before.retiredOn) return no({ code: "retired", path: "id" });
+  if (before.role === "manager" && input.person.role !== "manager" && managers === 1) return no({ code: "last-manager", path: "person.role" });
+  if (!(await updatePerson(work.tx, input.id, input.version, input.person))) return no({ code: "changed-meanwhile", path: "version", current: before });
+  await note(work, "person", input.id, "edited", { before, after: input.person });
+  return ok({ version: input.version + 1 });
+}
+
+/** Retired people cannot sign in and are handed nothing; what they wrote stays theirs. */
+export async function retire(work: Work, input: RetirePerson): Answer<{ version: number }> {
+  const managers = await lockManagers(work.tx);
+  const before = await findPerson(work.tx, input.id);
+  if (!before) return no({ code: "not-found", path: "id" });
+  if (before.retiredOn) return no({ code: "retired", path: "id" });
+  if (before.role === "manager" && managers === 1) return no({ code: "last-manager", path: "id" });
+  if (!(await retirePerson(work.tx, input.id, input.version, work.today))) return no({ code: "changed-meanwhile", path: "version", current: before });
+  await deleteSessionsOf(work.tx, input.id);
+  await note(work, "person", input.id, "retired");
+  return ok({ version: input.version + 1 });
+}
+
+export async function resetPassword(work: Work, input: ResetPassword): Answer {
+  const person = await findPerson(work.tx, input.id);
+  if (!person) return no({ code: "not-found", path: "id" });
+  if (person.retiredOn) return no({ code: "retired", path: "id" });
+  await setPassword(work.tx, input.id, await hashPassword(input.password));
+  await deleteSessionsOf(work.tx, input.id);
+  await note(work, "person", input.id, "password reset");
+  return ok(null);
+}
+
+export async function addAbsence(work: Work, input: AddAbsence): Answer<{ id: string }> {
+  const person = await findPerson(work.tx, input.person);
+  if (!person) return no({ code: "not-found", path: "person" });
+  const id = newId<"absence">();
+  await insertAbsence(work.tx, { id, personId: input.person, firstDay: input.firstDay, lastDay: input.lastDay, reason: input.reason });
+  await note(work, "person", input.person, "absence added", { firstDay: input.firstDay, lastDay: input.lastDay, reason: input.reason });
+  return ok({ id });
+}
+
+export async function removeAbsence(work: Work, input: RemoveAbsence): Answer {
+  if (!(await deleteAbsence(work.tx, input.id))) return no({ code: "not-found", path: "id" });
+  await note(work, "absence", input.id, "removed");
+  return ok(null);
+}

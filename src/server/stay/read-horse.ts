@@ -1,0 +1,97 @@
+import { heldOn } from "#core/calendar/holds.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
+import { type Levels, hardSide, readLevels, trackKey } from "#core/ladder/level.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
+import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
+import { type Barn, findBarn } from "#db/queries/barn.ts";
+import { type Worked, listScores, listWorked } from "#db/queries/card.ts";
+import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { type Stay, findStay, listStays } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { ageOf, outcomeOf, riskOf } from "./facts.ts";
+import { needsOf, rulerOf } from "./read-rail.ts";
+
+export interface Opened {
+  readonly stay: Stay;
+  readonly barn: Barn;
+  readonly today: LocalDate;
+  readonly head: HorseHead;
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+/** The stay behind an address, or null where there is none. */
+export async function openStay({ sql, clock }: Deps, asked: string | undefined): Promise<Opened | null> {
+  if (!asked || !UUID.test(asked)) return null;
+  const [barn, stay] = await Promise.all([findBarn(sql), findStay(sql, asked as StayId)]);
+  if (!stay || !barn) return null;
+  const today = clock.today(barn.timeZone);
+  return { stay, barn, today, head: headOf(stay, barn, today) };
+}
+
+const headOf = (stay: Stay, barn: Barn, today: LocalDate): HorseHead => ({
+  stay: stay.id,
+  horse: stay.horse,
+  client: stay.client,
+  kind: stay.kind,
+  about: { age: ageOf(stay, today), sex: stay.sex, class: stay.class, heightCm: stay.heightCm },
+  aim: stay.aim,
+  length: stay.length,
+  method: stay.method,
+  ruler: rulerOf(stay, barn, today),
+  wentHome: stay.wentHome,
+  hold: heldOn(stay.holds, today),
+});
+
+/** Tracks that have a level, in the ladder's order, with what the intake saw. */
+export function tracksOf(levels: Levels, intake: Evaluation | null): TrackView[] {
+  const before = new Map((intake?.walk.marks ?? []).map((mark) => [trackKey(mark.skill, mark.side), mark.score]));
+  return SKILLS.flatMap((skill) =>
+    (["left", "right", "both"] as const satisfies readonly TrackSide[]).flatMap((side) => {
+      const level = levels.get(trackKey(skill.id, side));
+      return level ? [{ skill: skill.id, side, level, intake: before.get(trackKey(skill.id, side)) ?? null }] : [];
+    }),
+  );
+}
+
+export const toSession = (worked: Worked): SessionView => ({
+  card: worked.cardId,
+  day: worked.day,
+  rider: worked.rider,
+  helper: worked.helper,
+  revision: worked.revision,
+  record: worked,
+  gateState: worked.gateState,
+  overrideBy: worked.overrideBy,
+  overrideReason: worked.overrideReason,
+});
+
+const RECENT = 3;
+
+export async function readHorseNow({ sql }: Deps, { stay, today, head }: Opened): Promise<HorseNowView> {
+  const [evaluations, worked, scores, stays] = await Promise.all([listEvaluations(sql, stay.id), listWorked(sql, stay.id), listScores(sql, stay.id), stay.apart.length > 0 ? listStays(sql) : []]);
+  const closed = evaluations.filter((evaluation) => evaluation.closedAt);
+  const latest = closed.at(-1) ?? null;
+  const outcome = latest && outcomeOf(stay, latest, today);
+  const levels = readLevels(scores);
+  const minutes = (of: "groundMinutes" | "saddleMinutes"): number => worked.reduce((sum, session) => sum + session[of], 0);
+  return {
+    head,
+    needs: needsOf(stay, head.ruler),
+    tracks: tracksOf(levels, closed.find((evaluation) => evaluation.kind === "intake") ?? null),
+    hard: hardSide(levels, SKILLS),
+    outcome,
+    risk: riskOf(stay, outcome),
+    riskSet: stay.riskSet !== null,
+    evaluations: evaluations.map(({ id, kind, day, closedAt }) => ({ id, kind, day, closed: closedAt !== null })),
+    apart: stay.apart.map((id) => ({ stay: id, horse: stays.find((other) => other.id === id)?.horse ?? "a horse gone home" })),
+    recent: worked.slice(-RECENT).reverse().map(toSession),
+    hours: { ground: minutes("groundMinutes") / 60, saddle: minutes("saddleMinutes") / 60 },
+  };
+}
+
+export const readLog = async ({ sql }: Deps, stay: StayId): Promise<SessionView[]> => (await listWorked(sql, stay)).reverse().map(toSession);
+export const barnOf = async ({ sql }: Deps): Promise<Barn> => must(await findBarn(sql), "the barn is set up");

@@ -1,0 +1,67 @@
+import { type LocalDate, addDays, daysBetween } from "#core/calendar/local-date.ts";
+import { heldOn } from "#core/calendar/holds.ts";
+import { lengthsBehind, postsOf, readTerm } from "#core/calendar/term.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { LaneView, Need, RailView, RulerView } from "#contracts/views.ts";
+import { type Barn, findBarn } from "#db/queries/barn.ts";
+import { listUnlogged } from "#db/queries/day.ts";
+import { type Stay, listGone, listStays } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { lastWorked, termFacts } from "./facts.ts";
+
+export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
+  const facts = termFacts(stay, barn);
+  // A stay that went home is read as it stood on that day.
+  const at = stay.wentHome ?? today;
+  const reading = readTerm(facts, at);
+  const closed = stay.evaluations.filter((evaluation) => evaluation.closed).map((evaluation) => evaluation.kind);
+  return {
+    today: at,
+    firstDay: stay.firstDay,
+    reading,
+    posts: postsOf(facts, reading, { evaluations: closed, reported: stay.reportNumber !== null }, at),
+    holds: stay.holds,
+    firsts: stay.firsts,
+  };
+}
+
+const TIME_OFF_DAYS = 7;
+const SOON_DAYS = 3;
+
+/** What the manager should know of a horse today, most pressing first. */
+export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
+  if (stay.wentHome) return [];
+  const { today, reading, posts } = ruler;
+  const needs: Need[] = [];
+  const hold = heldOn(stay.holds, today);
+  if (hold) needs.push({ code: "hold", kind: hold.kind, from: hold.from, to: hold.to });
+  if (today > reading.lastDay) needs.push({ code: "over", days: daysBetween(reading.lastDay, today) });
+  const post = posts.find((one) => !one.done && one.kind !== "arrival" && (one.kind === "intake" || one.day <= addDays(today, SOON_DAYS)));
+  if (post?.kind === "intake") needs.push({ code: "evaluate", due: post.day });
+  else if (post && post.kind !== "arrival") needs.push({ code: post.kind, due: post.day });
+  const last = lastWorked(stay);
+  if (!hold && last && daysBetween(last, today) >= TIME_OFF_DAYS) needs.push({ code: "time-off", days: daysBetween(last, today) });
+  if (lengthsBehind(reading) >= 2) needs.push({ code: "behind", lengths: lengthsBehind(reading), feasible: reading.pace.feasible });
+  return needs;
+}
+
+const toLane = (stay: Stay, barn: Barn, today: LocalDate): LaneView => {
+  const ruler = rulerOf(stay, barn, today);
+  return { stay: stay.id, horse: stay.horse, client: stay.client, kind: stay.kind, length: stay.length, ruler, needs: needsOf(stay, ruler) };
+};
+
+const GONE_SHOWN = 5;
+
+export async function readRail({ sql, clock }: Deps): Promise<RailView> {
+  const barn = must(await findBarn(sql), "the barn is set up");
+  const today = clock.today(barn.timeZone);
+  const [stays, gone, unlogged] = await Promise.all([listStays(sql), listGone(sql, GONE_SHOWN), listUnlogged(sql, today)]);
+  return {
+    barn: barn.name,
+    today,
+    inWork: stays.filter((stay) => stay.firstDay <= today).map((stay) => toLane(stay, barn, today)),
+    coming: stays.filter((stay) => stay.firstDay > today).map(({ id, horse, client, length, firstDay }) => ({ stay: id, horse, client, length, firstDay })),
+    gone: gone.map((stay) => ({ stay: stay.id, horse: stay.horse, client: stay.client, length: stay.length, wentHome: stay.wentHome, report: stay.reportNumber })),
+    unlogged: unlogged.map(({ id, horse, rider, day }) => ({ card: id, horse, rider, day })),
+  };
+}

@@ -1,0 +1,27 @@
+/** What a use case is handed: an open transaction, who asks, and when it is. */
+import { randomUUID } from "node:crypto";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { Id } from "#core/kernel/brand.ts";
+import { type Result, refuse } from "#core/kernel/result.ts";
+import type { Actor } from "#contracts/people.ts";
+import type { Refusal } from "#contracts/refusal.ts";
+import type { Transaction } from "#db/client.ts";
+import type { Barn } from "#db/queries/barn.ts";
+import { noteChange } from "#db/queries/requests.ts";
+
+export interface Work {
+  readonly tx: Transaction;
+  readonly actor: Actor;
+  readonly now: Date;
+  readonly today: LocalDate;
+  readonly barn: Barn;
+}
+
+/** What a use case answers: plain JSON, or a refusal, after which nothing of it is kept. */
+export type Answer<T = unknown> = Promise<Result<T, Refusal>>;
+export const no = (refusal: Refusal) => refuse(refusal);
+export const newId = <K extends string>(): Id<K> => randomUUID() as Id<K>;
+
+/** Keeps who did what to something that others rely on. */
+export const note = (work: Work, subject: string, subjectId: string, what: string, details: unknown = {}): Promise<void> =>
+  noteChange(work.tx, { at: work.now, person: work.actor.id, subject, subjectId, what, details });

@@ -1,0 +1,46 @@
+/**
+ * Keyboard shortcuts of the desk screens. A control declares its own: data-keys="g t" on a link or button, data-keys="/" on a field.
+ * Nothing fires while somebody types.
+ */
+const typing = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+
+let pending = "";
+let forget: ReturnType<typeof setTimeout> | undefined;
+
+document.addEventListener("keydown", (event) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || document.querySelector("dialog[open]")) return;
+  const keys = pending ? `${pending} ${event.key}` : event.key;
+  const all = [...document.querySelectorAll<HTMLElement>("[data-keys]")].filter((element) => element.offsetParent !== null);
+  const hit = all.find((element) => element.dataset["keys"] === keys);
+  pending = !hit && all.some((element) => element.dataset["keys"]?.startsWith(`${keys} `)) ? keys : "";
+  clearTimeout(forget);
+  if (pending) {
+    forget = setTimeout(() => {
+      pending = "";
+    }, 1200);
+    event.preventDefault();
+    return;
+  }
+  if (!hit) return;
+  event.preventDefault();
+  if (hit instanceof HTMLInputElement) hit.focus();
+  else hit.click();
+});
+
+const dialog = document.querySelector<HTMLDialogElement>("#shortcuts");
+document.querySelector("#show-shortcuts")?.addEventListener("click", () => {
+  const rows = [...document.querySelectorAll<HTMLElement>("[data-keys]")].filter((element) => element.offsetParent !== null);
+  const list = dialog?.querySelector("dl");
+  list?.replaceChildren(
+    ...rows.flatMap((element) => {
+      const [keys, what] = [document.createElement("dt"), document.createElement("dd")];
+      const kbd = document.createElement("kbd");
+      kbd.textContent = element.dataset["keys"] ?? "";
+      keys.append(kbd);
+      what.textContent = element.dataset["does"] ?? element.textContent?.replace(element.dataset["keys"] ?? "", "").trim() ?? "";
+      return [keys, what];
+    }),
+  );
+  dialog?.showModal();
+});
+dialog?.querySelector("button")?.addEventListener("click", () => dialog.close());

@@ -1,0 +1,42 @@
+import { lengthsBehind } from "#core/calendar/term.ts";
+import type { LaneView } from "#contracts/views.ts";
+import { Tag } from "#ui/kit/parts.tsx";
+import { KIND } from "#ui/words/labels.ts";
+import { needTone, sayNeed } from "#ui/words/needs.ts";
+import { Ruler } from "./Ruler.tsx";
+
+/** One lane of the track: who, where on the term, what it needs. Rendered on the server; it wakes for nothing. */
+export function Lanes({ lanes }: { lanes: readonly LaneView[] }) {
+  return (
+    <ol className="border-t border-line">
+      {lanes.map(({ stay, horse, client, kind, length, ruler, needs }) => {
+        const { reading } = ruler;
+        return (
+          <li key={stay} data-name={`${horse} ${client}`.toLowerCase()} className="grid items-center gap-x-4 border-b border-line py-1 md:grid-cols-[13rem_minmax(0,1fr)_19rem]">
+            <div className="min-w-0">
+              <a href={`/horse/${stay}`} className="sign text-lg text-ink">
+                {horse}
+              </a>
+              <p className="truncate text-sm text-dim">
+                {KIND[kind]} · day {Math.max(0, reading.dayOfTerm)} of {length}
+                {reading.calendarDays > length ? ` + ${reading.calendarDays - length} held` : ""}
+              </p>
+            </div>
+            <Ruler view={ruler} />
+            <div className="flex flex-wrap items-center gap-1 text-sm">
+              <span className="mr-1">
+                {reading.delivered}/{reading.contracted} sessions
+                {lengthsBehind(reading) < 0 ? ` · ${-lengthsBehind(reading)} ahead` : ""}
+              </span>
+              {needs.map((need) => (
+                <Tag key={need.code} tone={needTone(need)}>
+                  {sayNeed(need)}
+                </Tag>
+              ))}
+            </div>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,57 @@
+import type { Blocker } from "#core/day/model.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import { HOLD, STAGE } from "./labels.ts";
+import type { HoldKind } from "#core/calendar/holds.ts";
+
+export interface Names {
+  person(id: PersonId): string;
+  place(id: PlaceId): string;
+  /** The horse on a card. */
+  card(id: CardId): string;
+  horse(id: StayId): string;
+}
+/** For answers that do not know the day's names. */
+export const NOBODY_NAMED: Names = { person: () => "The person", place: () => "The place", card: () => "another horse", horse: () => "another horse" };
+
+const kg = (value: number): string => value.toFixed(0);
+
+export function sayBlocker(blocker: Blocker, names: Names): string {
+  switch (blocker.code) {
+    case "grade":
+      return `${names.person(blocker.who)} is grade ${blocker.grade}; this horse asks for ${blocker.needed}.`;
+    case "helper-grade":
+      return `${names.person(blocker.who)} is grade ${blocker.grade}; a second person for this horse needs ${blocker.needed}.`;
+    case "load":
+      return `${names.person(blocker.who)} with tack weighs ${kg(blocker.riderKg)} kg; this horse carries ${kg(blocker.limitKg)} kg at the most.`;
+    case "load-unknown":
+      return blocker.missing === "horse" ? "The horse has not been weighed: ground work only." : "The rider's weight with tack is not known: enter it under People.";
+    case "not-evaluated":
+      return "Not evaluated yet: ground work only.";
+    case "forbidden":
+      return `${names.person(blocker.who)} is kept from this horse.`;
+    case "not-a-rider":
+      return `${names.person(blocker.who)} does not ride: ground work only.`;
+    case "away":
+      return `${names.person(blocker.who)} is away: ${blocker.reason}.`;
+    case "shift":
+      return `Outside ${names.person(blocker.who)}'s working hours.`;
+    case "busy":
+      return `${names.person(blocker.who)} is with ${names.card(blocker.with)} then.`;
+    case "max-saddle":
+      return `${names.person(blocker.who)} has ${blocker.limit === 0 ? "no ridden sessions" : `${blocker.limit} ridden sessions already, the most in a day`}.`;
+    case "horse-away":
+      return `On hold (${(HOLD[blocker.kind as HoldKind] ?? blocker.kind).toLowerCase()}).`;
+    case "horse-busy":
+      return "The horse has another session then.";
+    case "stage":
+      return `${names.place(blocker.place)} is not for a horse ${STAGE[blocker.stage]}.`;
+    case "place-full":
+      return `${names.place(blocker.place)} is full then: ${blocker.with.map(names.card).join(", ")}.`;
+    case "apart":
+      return `Kept apart from ${names.horse(blocker.from)}, who is there then.`;
+    case "helper":
+      return "Needs a second person, and nobody suitable is free then.";
+    case "outside-day":
+      return "Does not fit into the day.";
+  }
+}

@@ -1,0 +1,40 @@
+import { sayDate } from "#core/calendar/local-date.ts";
+import type { HoldKind } from "#core/calendar/holds.ts";
+import type { IncidentKind } from "#core/card/card.ts";
+import type { GateAnswer, GateReason } from "#core/gate/gate.ts";
+import { HOLD, INCIDENT, RED, TICK } from "./labels.ts";
+
+export const GATE_STATE: Record<GateAnswer["state"], string> = { open: "Open", half: "Half open", shut: "Shut" };
+export const GATE_ADVICE: Record<GateAnswer["state"], string> = {
+  open: "You may get on.",
+  half: "Ground work only, until what is named below is settled.",
+  shut: "Not today. Groundwork on a loose rope or a walk in hand, and tell the manager.",
+};
+
+/** Each reason names the tick or the record that it comes from. */
+export function sayGateReason(reason: GateReason): string {
+  switch (reason.code) {
+    case "hold":
+      return `On hold since ${sayDate(reason.since)} (${HOLD[reason.kind as HoldKind].toLowerCase()}).`;
+    case "red-sign":
+      return `${RED[reason.sign]}: nobody gets on.`;
+    case "not-ticked":
+      return `Not ticked: ${TICK[reason.tick].toLowerCase()}.`;
+    case "grade":
+      return `Rider is grade ${reason.grade}, the horse asks for ${reason.needed}.`;
+    case "load":
+      return `Rider with tack ${reason.riderKg.toFixed(0)} kg, limit ${reason.limitKg.toFixed(0)} kg.`;
+    case "load-above-preferred":
+      return `Rider with tack ${reason.riderKg.toFixed(0)} kg, better under ${reason.preferKg.toFixed(0)} kg: keep it short.`;
+    case "load-unknown":
+      return reason.missing === "horse" ? "The horse has not been weighed." : "The rider's weight with tack is not known.";
+    case "time-off":
+      return `${reason.days} days without work: begin lower down.`;
+    case "incident":
+      return `${INCIDENT[reason.kind as IncidentKind]} on ${sayDate(reason.day)}.`;
+    case "wind":
+      return "Windy: no first rides.";
+    case "ground-first":
+      return `Session ${reason.sessions + 1}; the method asks for ${reason.needed} on the ground first.`;
+  }
+}
