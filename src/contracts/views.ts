@@ -6,8 +6,8 @@ import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/
 import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
-import type { HorseKind } from "#core/horse/horse.ts";
-import type { Outcome } from "#core/intake/outcome.ts";
+import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
+import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
 import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide, Level } from "#core/ladder/level.ts";
@@ -112,7 +112,7 @@ export interface HorseHead {
   readonly horse: string;
   readonly client: string;
   readonly kind: HorseKind;
-  readonly about: { readonly age: number | null; readonly sex: string; readonly class: string; readonly heightCm: number | null };
+  readonly about: { readonly age: number | null; readonly sex: Sex; readonly class: HorseClass; readonly heightCm: number | null };
   readonly aim: string;
   readonly length: number;
   readonly method: MethodId;
@@ -128,7 +128,7 @@ export interface HorseNowView {
   readonly outcome: Outcome | null;
   readonly risk: number;
   readonly riskSet: boolean;
-  readonly evaluations: readonly { readonly id: EvaluationId; readonly kind: string; readonly day: LocalDate; readonly closed: boolean }[];
+  readonly evaluations: readonly { readonly id: EvaluationId; readonly kind: EvaluationKind; readonly day: LocalDate; readonly closed: boolean }[];
   readonly apart: readonly { readonly stay: StayId; readonly horse: string }[];
   readonly recent: readonly SessionView[];
   readonly hours: { readonly ground: number; readonly saddle: number };
@@ -154,4 +154,18 @@ export interface CardView {
   readonly gate: Omit<GateFacts, "ticks" | "redSigns" | "windy">;
   readonly ticks: readonly GateTick[];
   readonly revisions: readonly (SessionView & { readonly at: string; readonly by: string; readonly gateTicks: readonly GateTick[]; readonly redSigns: readonly RedSign[] })[];
+}
+
+export interface ClosedEvaluationView {
+  readonly horse: string;
+  readonly kind: EvaluationKind;
+  readonly day: LocalDate;
+  readonly by: string;
+  readonly stoppedAt: string | null;
+  readonly stopReason: string;
+  readonly words: Readonly<Record<string, string>>;
+  /** `before`: what the intake saw, where this is a later evaluation. */
+  readonly marks: readonly { readonly skill: string; readonly side: TrackSide; readonly score: number | null; readonly before: number | null }[];
+  readonly outcome: Outcome;
+  readonly hard: HardSide;
 }

@@ -17,6 +17,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/sign-out": "anybody",
   "/api/[feature]/[verb]": staff,
   "/today": staff,
+  "/today/data": staff,
   "/today/print": staff,
   "/card/[id]": staff,
   "/horse/[id]": staff,

@@ -12,14 +12,14 @@ export function Lanes({ lanes }: { lanes: readonly LaneView[] }) {
       {lanes.map(({ stay, horse, client, kind, length, ruler, needs }) => {
         const { reading } = ruler;
         return (
-          <li key={stay} data-name={`${horse} ${client}`.toLowerCase()} className="grid items-center gap-x-4 border-b border-line py-1 md:grid-cols-[13rem_minmax(0,1fr)_19rem]">
+          <li key={stay} data-name={`${horse} ${client}`.toLowerCase()} className="grid items-center gap-x-4 border-b border-line py-0.5 md:grid-cols-[13rem_minmax(0,1fr)_19rem]">
             <div className="min-w-0">
               <a href={`/horse/${stay}`} className="sign text-lg text-ink">
                 {horse}
               </a>
               <p className="truncate text-sm text-dim">
                 {KIND[kind]} · day {Math.max(0, reading.dayOfTerm)} of {length}
-                {reading.calendarDays > length ? ` + ${reading.calendarDays - length} held` : ""}
+                {reading.heldDays > 0 ? ` + ${reading.heldDays} held` : ""}
               </p>
             </div>
             <Ruler view={ruler} />

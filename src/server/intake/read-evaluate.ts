@@ -1,0 +1,41 @@
+import { type EvaluationKind, type Mark, levelsOfMarks } from "#core/intake/outcome.ts";
+import { hardSide } from "#core/ladder/level.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
+import type { ClosedEvaluationView } from "#contracts/views.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
+import type { Deps } from "../container.ts";
+import { ageOf, outcomeOf } from "../stay/facts.ts";
+import type { Opened } from "../stay/read-horse.ts";
+
+/** The open draft, if there is one, and the kind that is due next. */
+export async function readEvaluate({ sql }: Deps, { stay, today, head }: Opened) {
+  const evaluations = await listEvaluations(sql, stay.id);
+  const draft = evaluations.find((evaluation) => !evaluation.closedAt) ?? null;
+  const next = head.ruler.posts.find((post) => !post.done && post.kind !== "arrival" && post.kind !== "report");
+  return {
+    draft,
+    due: (next?.kind ?? "exit") as EvaluationKind,
+    about: { horseClass: stay.class, horseKind: stay.kind, ageYears: ageOf(stay, today) },
+  };
+}
+
+/** A closed evaluation with the intake beside it; null where there is none of that id. */
+export async function readClosedEvaluation({ sql }: Deps, { stay, head }: Opened, asked: string | undefined): Promise<ClosedEvaluationView | null> {
+  const evaluations = await listEvaluations(sql, stay.id);
+  const evaluation = evaluations.find((one) => one.id === asked && one.closedAt);
+  if (!evaluation) return null;
+  const intake = evaluations.find((one) => one.kind === "intake" && one.closedAt && one.id !== evaluation.id) ?? null;
+  const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [`${mark.skill}:${mark.side}`, mark.score]));
+  return {
+    horse: head.horse,
+    kind: evaluation.kind,
+    day: evaluation.day,
+    by: evaluation.byName,
+    stoppedAt: evaluation.walk.stoppedAt,
+    stopReason: evaluation.walk.stopReason,
+    words: evaluation.walk.words,
+    marks: evaluation.walk.marks.map((mark) => ({ ...mark, before: before.get(`${mark.skill}:${mark.side}`) ?? null })),
+    outcome: outcomeOf(stay, evaluation, evaluation.day),
+    hard: hardSide(levelsOfMarks(evaluation.walk.marks), SKILLS).side,
+  };
+}

@@ -1,0 +1,158 @@
+/** The strings: one row a person on the clock, and under them the places with what occupies them. */
+import { useDraggable, useDroppable } from "@dnd-kit/core";
+import type { Spot } from "#core/day/spot.ts";
+import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
+import { sayBlocker } from "#ui/words/blockers.ts";
+import { clock } from "#ui/words/figures.ts";
+import { SESSION, STATE } from "#ui/words/labels.ts";
+import { COL_SPAN, COL_START, KIND_SHAPE, ROW_START, SLOTS, inRows, live, namesOf, spotKey } from "./sheet.ts";
+
+const ROW = "grid grid-cols-20 grid-rows-1";
+
+export function HourHead() {
+  return (
+    <div className="grid grid-cols-[9rem_1fr]" aria-hidden="true">
+      <span />
+      <div className={`${ROW} sign text-sm text-dim`}>
+        {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
+          <span key={slot} className={`${COL_START[slot]} col-span-2 border-l border-line pl-1`}>
+            {clock(slot)}
+          </span>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const CARD_TONE: Record<DayCardView["state"], string> = {
+  placed: "border-dashed border-rail bg-paper",
+  "handed-out": "border-rail bg-rail-soft",
+  closed: "border-line bg-chalk text-dim",
+  cancelled: "border-line",
+};
+
+function CardBlock({ card, view, may, selected, ghost, onSelect }: { card: DayCardView; view: DayView; may: boolean; selected: boolean; ghost: boolean; onSelect(): void }) {
+  const open = card.state === "placed" || card.state === "handed-out";
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: card.card, disabled: !may || !open });
+  const names = namesOf(view);
+  const helper = card.helper ? ` with ${names.person(card.helper)}` : "";
+  return (
+    <button
+      ref={setNodeRef}
+      {...listeners}
+      type="button"
+      onClick={onSelect}
+      aria-pressed={selected}
+      aria-label={`${card.horse}, ${clock(card.start)} to ${clock(card.start + card.length)}, ${SESSION[card.kind]}, ${names.place(card.place)}${helper}. ${STATE[card.state]}.`}
+      className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
+    >
+      <span className="sign truncate text-sm">{card.state === "closed" ? `✓ ${card.horse}` : card.horse}</span>
+      <span className="truncate text-xs text-dim">{names.place(card.place)}</span>
+    </button>
+  );
+}
+
+function SpotCell({ person, start, spot, view, tabbable, onPick, onHover }: { person: DayPersonView; start: number; spot: Spot; view: DayView; tabbable: boolean; onPick(): void; onHover(): void }) {
+  const { setNodeRef, isOver } = useDroppable({ id: spotKey(person.id, start), data: { rider: person.id, start } });
+  const names = namesOf(view);
+  const free = spot.blockers.length === 0;
+  const says = free ? `free, ${names.place(spot.placement.place)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}` : spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ");
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      data-spot={spotKey(person.id, start)}
+      tabIndex={tabbable ? 0 : -1}
+      onClick={onPick}
+      onMouseEnter={onHover}
+      onFocus={onHover}
+      aria-label={`${person.name}, ${clock(start)}: ${says}`}
+      className={`${COL_START[start]} row-start-1 m-px flex min-h-11 items-center justify-center border text-xs ${free ? "border-rail bg-rail-soft text-rail hover:bg-straw" : "border-line text-dim"} ${isOver ? "bg-straw outline-2 outline-ink" : ""}`}
+    >
+      <span aria-hidden="true">{free ? "+" : "·"}</span>
+    </button>
+  );
+}
+
+export interface BoardProps {
+  readonly view: DayView;
+  readonly spots: ReadonlyMap<string, Spot> | null;
+  readonly selected: string | null;
+  readonly cursor: string | null;
+  readonly may: boolean;
+  readonly me: string;
+  onSelect(card: DayCardView): void;
+  onPick(rider: string, start: number): void;
+  onHover(key: string): void;
+}
+
+export function Board({ view, spots, selected, cursor, may, me, onSelect, onPick, onHover }: BoardProps) {
+  const cards = live(view.cards);
+  const busy = new Set(cards.flatMap((card) => [card.rider, card.helper]));
+  const people = view.people.filter((person) => !person.away || busy.has(person.id));
+  const away = view.people.filter((person) => person.away && !busy.has(person.id));
+  return (
+    <div className={`${spots ? "overflow-x-auto" : "hidden"} md:block`}>
+     <div className="min-w-[46rem]">
+      <HourHead />
+      {people.map((person) => {
+        const mine = cards.filter((card) => card.rider === person.id);
+        const helps = cards.filter((card) => card.helper === person.id);
+        return (
+          <div key={person.id} data-string={person.id} className={`grid grid-cols-[9rem_1fr] items-stretch border-t border-line ${person.id === me ? "bg-slate-soft" : ""}`}>
+            <div className="flex flex-col justify-center py-1 pr-2 leading-tight">
+              <span className="sign truncate">{person.name}</span>
+              <span className="text-xs text-dim">
+                grade {person.grade}
+                {person.rides && person.weightKg !== null ? ` · ${person.weightKg} kg` : ""}
+                {person.away ? ` · away: ${person.away.reason}` : ""}
+              </span>
+            </div>
+            <div className={`${ROW} min-h-12`}>
+              {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
+                <span key={slot} className={`${COL_START[slot]} pointer-events-none row-start-1 border-l border-line`} />
+              ))}
+              {spots &&
+                SLOTS.map((start) => {
+                  const key = spotKey(person.id, start);
+                  const spot = spots.get(key);
+                  return spot && <SpotCell key={key} person={person} start={start} spot={spot} view={view} tabbable={cursor === key} onPick={() => onPick(person.id, start)} onHover={() => onHover(key)} />;
+                })}
+              {mine.map((card) => (
+                <CardBlock key={card.card} card={card} view={view} may={may} selected={selected === card.card} ghost={spots !== null} onSelect={() => onSelect(card)} />
+              ))}
+              {helps.map((card) => (
+                <span
+                  key={`help-${card.card}`}
+                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
+                >
+                  helps {card.horse}
+                </span>
+              ))}
+            </div>
+          </div>
+        );
+      })}
+      {away.length > 0 && <p className="border-t border-line py-1 text-sm text-dim">Away: {away.map((person) => `${person.name} (${person.away?.reason})`).join(", ")}</p>}
+      <h2 className="pt-4 pb-1">Places</h2>
+      {view.places.map((place) => {
+        const rows = inRows(cards.filter((card) => card.place === place.id));
+        return (
+          <div key={place.id} className="grid grid-cols-[9rem_1fr] border-t border-line">
+            <span className="py-0.5">
+              <span className="sign">{place.name}</span> <span className="text-xs text-dim">holds {place.capacity}</span>
+            </span>
+            <div className="grid grid-cols-20">
+              {rows.map(({ item, row }) => (
+                <span key={item.card} className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-xs`}>
+                  {item.horse}
+                </span>
+              ))}
+            </div>
+          </div>
+        );
+      })}
+     </div>
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+import { useState } from "react";
+import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
+import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
+import type { DayCardView, DayView } from "#contracts/views.ts";
+import { Button, Choice, Field, INPUT } from "#ui/kit/parts.tsx";
+import { clock } from "#ui/words/figures.ts";
+import { SESSION, STATE } from "#ui/words/labels.ts";
+import { SLOTS, namesOf } from "./sheet.ts";
+
+export type Where = Pick<DayCardView, "kind" | "length" | "rider" | "start" | "place" | "helper">;
+
+/** One card of the sheet: what it is, and every change that it can take. */
+export function CardPanel({ card, view, may, busy, onMove, onPickSpot, onTakeBack, onCancel, onClose }: { card: DayCardView; view: DayView; may: boolean; busy: boolean; onMove(where: Where): void; onPickSpot(): void; onTakeBack(): void; onCancel(reason: string): void; onClose(): void }) {
+  const [reason, setReason] = useState("");
+  const names = namesOf(view);
+  const open = may && (card.state === "placed" || card.state === "handed-out");
+  const where: Where = { kind: card.kind, length: card.length, rider: card.rider, start: card.start, place: card.place, helper: card.helper };
+  const pick = (id: string, label: string, value: string, options: readonly (readonly [string, string])[], change: (value: string) => Partial<Where>) => (
+    <Field id={id} label={label}>
+      <select id={id} className={INPUT} value={value} disabled={busy} onChange={(event) => onMove({ ...where, ...change(event.target.value) })}>
+        {options.map(([option, words]) => (
+          <option key={option} value={option}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </Field>
+  );
+  return (
+    <section aria-labelledby="card-title" className="border-2 border-ink bg-paper p-3">
+      <div className="flex items-start justify-between gap-2">
+        <h2 id="card-title">{card.horse}</h2>
+        <Button onClick={onClose} aria-label="Close the panel">
+          ×
+        </Button>
+      </div>
+      <p className="text-sm text-dim">
+        {STATE[card.state]} · {clock(card.start)}–{clock(card.start + card.length)} · {names.person(card.rider)}
+      </p>
+      <p className="py-1">
+        <a href={`/card/${card.card}`}>Open the card</a> · <a href={`/horse/${card.stay}`}>Horse</a>
+      </p>
+      {open ? (
+        <div className="grid gap-2">
+          <Button onClick={onPickSpot}>Move it: choose a spot</Button>
+          <Choice<SessionKind> name="card-kind" legend="Kind" options={SESSION_KINDS.map((kind) => [kind, SESSION[kind]] as const)} value={card.kind} onChange={(kind) => onMove({ ...where, kind })} />
+          <div className="grid grid-cols-2 gap-2">
+            {pick("card-start", "Begins", String(card.start), SLOTS.map((slot) => [String(slot), clock(slot)] as const), (value) => ({ start: Number(value) }))}
+            {pick("card-length", "Lasts", String(card.length), [1, 2, 3, 4].map((slots) => [String(slots), `${slots * 30} min`] as const), (value) => ({ length: Number(value) }))}
+            {pick("card-place", "Place", card.place, view.places.map((place) => [place.id, place.name] as const), (value) => ({ place: value as PlaceId }))}
+            {pick("card-helper", "Second person", card.helper ?? "", [["", "Nobody"] as const, ...view.people.map((person) => [person.id, person.name] as const)], (value) => ({ helper: (value || null) as PersonId | null }))}
+          </div>
+          {pick("card-rider", "Rider", card.rider, view.people.map((person) => [person.id, person.name] as const), (value) => ({ rider: value as PersonId }))}
+          {card.state === "placed" ? (
+            <Button disabled={busy} onClick={onTakeBack}>
+              Take it off the sheet
+            </Button>
+          ) : (
+            <form
+              className="flex items-end gap-1"
+              onSubmit={(event) => {
+                event.preventDefault();
+                onCancel(reason);
+              }}
+            >
+              <Field id="cancel-reason" label="Not worked: why?">
+                <input id="cancel-reason" className={INPUT} value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
+              </Field>
+              <Button tone="stop" type="submit" disabled={busy || reason.trim() === ""}>
+                Cancel
+              </Button>
+            </form>
+          )}
+        </div>
+      ) : (
+        card.cancelReason && <p>Not worked: {card.cancelReason}</p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,69 @@
+import { sayDate } from "#core/calendar/local-date.ts";
+import type { HorseNowView } from "#contracts/views.ts";
+import { Outcome } from "#ui/intake/Outcome.tsx";
+import { Tag } from "#ui/kit/parts.tsx";
+import { TwoSided } from "#ui/ladder/TwoSided.tsx";
+import { hours, plural } from "#ui/words/figures.ts";
+import { EVALUATION } from "#ui/words/labels.ts";
+import { needTone, sayNeed } from "#ui/words/needs.ts";
+import { SessionEntry } from "./SessionEntry.tsx";
+
+/** Where the horse stands today. */
+export function Now({ view, manager }: { view: HorseNowView; manager: boolean }) {
+  return (
+    <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <div className="min-w-0">
+        {view.needs.length > 0 && (
+          <p className="flex flex-wrap gap-1 pb-3">
+            {view.needs.map((need) => (
+              <Tag key={need.code} tone={needTone(need)}>
+                {sayNeed(need)}
+              </Tag>
+            ))}
+          </p>
+        )}
+        <p className="pb-4">
+          <span className="sign text-dim">The owner's aim</span> “{view.head.aim}”
+        </p>
+        <h2>What it can do, left and right</h2>
+        {view.tracks.length === 0 ? (
+          <p className="text-dim">Nothing has been scored yet.</p>
+        ) : (
+          <TwoSided label={`Levels of ${view.head.horse} on both sides`} rungs={view.tracks.map(({ skill, side, level, intake }) => ({ skill, side, now: level.latest, low: level.low, high: level.high, before: intake }))} />
+        )}
+      </div>
+      <div className="grid content-start gap-6">
+        {view.outcome ? (
+          <Outcome outcome={view.outcome} risk={view.risk} riskSet={view.riskSet} hard={view.hard.side} apart={view.apart.map((other) => other.horse)} />
+        ) : (
+          <section>
+            <h2>Not evaluated yet</h2>
+            <p>Ground work only, by the most experienced, until the walk is done. {manager && <a href={`/horse/${view.head.stay}/evaluate`}>Evaluate {view.head.horse}</a>}</p>
+          </section>
+        )}
+        <section>
+          <h2>Evaluations</h2>
+          {view.evaluations.length === 0 && <p className="text-dim">None yet.</p>}
+          <ul>
+            {view.evaluations.map((evaluation) => (
+              <li key={evaluation.id}>
+                {manager ? <a href={`/horse/${view.head.stay}/${evaluation.closed ? `evaluation/${evaluation.id}` : "evaluate"}`}>{EVALUATION[evaluation.kind]}</a> : EVALUATION[evaluation.kind]}, {sayDate(evaluation.day)}
+                {evaluation.closed ? "" : ", still open"}
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section>
+          <h2>Last sessions</h2>
+          <p className="text-dim">
+            {hours(view.hours.ground)} h on the ground, {hours(view.hours.saddle)} h in the saddle, {plural(view.head.ruler.reading.delivered, "session")}
+          </p>
+          {view.recent.map((session) => (
+            <SessionEntry key={session.card} session={session} short />
+          ))}
+          {view.recent.length === 0 && <p className="text-dim">None yet.</p>}
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import { sayDate } from "#core/calendar/local-date.ts";
+import { groupBy } from "#core/kernel/group.ts";
+import { signOf } from "#core/intake/signs.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import type { SessionView } from "#contracts/views.ts";
+import { listed } from "#ui/words/figures.ts";
+import { GAIT, HURT_WORDS, INCIDENT, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
+
+const scoresOf = (record: SessionView["record"]): string[] =>
+  [...groupBy(record.scores, (given) => given.skill)].map(([skill, given]) => {
+    const said = given.map(({ side, score }) => (side === "both" ? String(score) : `${SIDE[side]} ${score}`)).join(", ");
+    return `${skillOf(skill).words} ${said}`;
+  });
+
+/** One session as it was written down. `short` leaves the scores to the log. */
+export function SessionEntry({ session, short = false }: { session: SessionView; short?: boolean }) {
+  const { record } = session;
+  const minutes = [record.groundMinutes > 0 ? `${record.groundMinutes} min ground` : "", record.saddleMinutes > 0 ? `${record.saddleMinutes} min saddle` : ""].filter(Boolean).join(", ");
+  return (
+    <article className="border-t border-line py-2">
+      <h3>
+        <a href={`/card/${session.card}`}>{sayDate(session.day)}</a> <span className="font-sans text-base font-normal text-dim">{session.rider}{session.helper ? ` with ${session.helper}` : ""} · {minutes}{record.endedWell ? "" : " · did not end well"}{session.revision > 1 ? ` · revision ${session.revision}` : ""}</span>
+      </h3>
+      {record.firsts.map((first) => (
+        <p key={first.words} className="text-ochre">
+          ⚑ {first.words}
+        </p>
+      ))}
+      {record.incidents.map((incident, i) => (
+        <p key={`${incident.kind}${i}`} className="text-oxblood">
+          ■ {INCIDENT[incident.kind]}. {incident.before} {HURT_WORDS[incident.hurt]}.
+        </p>
+      ))}
+      {session.overrideBy && (
+        <p className="text-ochre">
+          ▲ Gate {session.gateState === "shut" ? "shut" : "half open"}, overridden by {session.overrideBy}: {session.overrideReason}
+        </p>
+      )}
+      {!short && (
+        <>
+          <p>{scoresOf(record).join(" · ")}</p>
+          <p className="text-sm text-dim">
+            {listed(record.gaits.map((gait) => GAIT[gait].toLowerCase()))} · {WEATHER[record.weather].toLowerCase()} · {listed(record.tack.map((tack) => TACK[tack].toLowerCase()))}
+            {record.signs.length > 0 && ` · signs: ${listed(record.signs.map((seen) => `${signOf(seen.sign).words.toLowerCase()}${SIDE[seen.side] && ` ${SIDE[seen.side]}`}`))}`}
+          </p>
+        </>
+      )}
+      {record.word && <p>“{record.word}”</p>}
+      {record.nextTime && <p className="text-sm">Next time: {record.nextTime}</p>}
+    </article>
+  );
+}

@@ -1,0 +1,160 @@
+import { useState } from "react";
+import type { Rung as RungFacts } from "#core/intake/instrument.ts";
+import { notYetForSaddle } from "#core/intake/outcome.ts";
+import { SIGNS, signOf } from "#core/intake/signs.ts";
+import { SCORES, type TrackSide, sidesOf } from "#core/kernel/sides.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import type { WalkFields } from "#contracts/intake.ts";
+import { INPUT } from "#ui/kit/parts.tsx";
+import { listed } from "#ui/words/figures.ts";
+import { SCORE_WORDS } from "#ui/words/labels.ts";
+import type { WalkState } from "./use-walk.ts";
+
+function Scores({ name, value, onPick }: { name: string; value: number | null | undefined; onPick(score: number | null): void }) {
+  const button = (score: number | null, words: string, label: string) => (
+    <button
+      key={words}
+      type="button"
+      aria-pressed={value === score}
+      aria-label={`${name}: ${label}`}
+      title={label}
+      onClick={() => onPick(score)}
+      className={`sign h-12 min-w-0 flex-1 border text-lg ${value === score ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <div role="group" aria-label={name} className="flex min-w-0">
+      {SCORES.map((score) => button(score, String(score), `${score}, ${SCORE_WORDS[score]}`))}
+      {button(null, "–", "not seen")}
+    </div>
+  );
+}
+
+function SkillRow({ id, walk, put }: { id: string; walk: WalkFields; put: WalkState["put"] }) {
+  const skill = skillOf(id);
+  const scoreOf = (side: TrackSide) => walk.marks.find((mark) => mark.skill === id && mark.side === side)?.score;
+  const scores = (side: TrackSide) => <Scores name={`${skill.words}${side === "both" ? "" : `, ${side}`}`} value={scoreOf(side)} onPick={(score) => put({ kind: "mark", skill: id, side }, score)} />;
+  const done = sidesOf(skill.sided).every((side) => scoreOf(side) !== undefined);
+  return (
+    <div className="grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line py-2 md:grid-cols-[1fr_9.5rem_1fr]">
+      <p className="sign col-span-2 text-center leading-tight md:col-span-1 md:col-start-2 md:row-start-1">
+        {done ? "✓ " : ""}
+        {skill.words}
+      </p>
+      {skill.sided ? (
+        <>
+          <div className="md:col-start-1 md:row-start-1">{scores("left")}</div>
+          <div className="md:col-start-3 md:row-start-1">{scores("right")}</div>
+        </>
+      ) : (
+        <div className="col-span-2 md:col-span-1 md:col-start-1 md:row-start-1">{scores("both")}</div>
+      )}
+    </div>
+  );
+}
+
+const strengthMarks = (strength: number | undefined): string => (strength ? "■".repeat(strength) : "");
+
+/** A tap raises the strength: 1, 2, 3, gone. The name is the sign without a side. */
+function SignChip({ rung, sign, walk, put }: { rung: string; sign: string; walk: WalkFields; put: WalkState["put"] }) {
+  const { words, good } = signOf(sign);
+  const part = (side: TrackSide, text: string) => {
+    const strength = walk.signs.find((seen) => seen.rung === rung && seen.sign === sign && seen.side === side)?.strength;
+    const tone = strength ? (good ? "bg-rail text-on-rail border-rail" : "bg-ochre-soft text-ochre border-ochre") : "bg-paper border-line";
+    return (
+      <button
+        type="button"
+        aria-label={`${words}${side === "both" ? "" : `, ${side}`}: ${strength ? `strength ${strength}` : "not seen"}`}
+        onClick={() => put({ kind: "sign", rung, sign, side }, strength === 3 || (good && strength) ? null : (strength ?? 0) + 1)}
+        className={`min-h-11 border px-2 ${tone}`}
+      >
+        {text} <span className="text-xs">{strengthMarks(strength)}</span>
+      </button>
+    );
+  };
+  return (
+    <div className="flex">
+      {!good && part("left", "L")}
+      {part("both", words)}
+      {!good && part("right", "R")}
+    </div>
+  );
+}
+
+function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: WalkState["put"] }) {
+  const others = SIGNS.map((sign) => sign.id).filter((id) => !rung.signs.includes(id));
+  const seenElse = others.filter((id) => walk.signs.some((seen) => seen.rung === rung.id && seen.sign === id));
+  return (
+    <section aria-labelledby={`signs-${rung.id}`} className="pt-3">
+      <h3 id={`signs-${rung.id}`}>Signs</h3>
+      <div className="flex flex-wrap gap-2 pt-1">
+        {[...rung.signs, ...seenElse].map((id) => (
+          <SignChip key={id} rung={rung.id} sign={id} walk={walk} put={put} />
+        ))}
+      </div>
+      <details className="pt-2">
+        <summary className="sign min-h-9 cursor-pointer text-slate">Other signs</summary>
+        <div className="flex flex-wrap gap-2 pt-1">
+          {others
+            .filter((id) => !seenElse.includes(id))
+            .map((id) => (
+              <SignChip key={id} rung={rung.id} sign={id} walk={walk} put={put} />
+            ))}
+        </div>
+      </details>
+    </section>
+  );
+}
+
+/** One rung of the walk: what to look at, scores at their own hand, signs, words, and the way out. */
+export function Rung({ rung, state }: { rung: RungFacts; state: WalkState }) {
+  const { walk, put } = state;
+  const missing = rung.id === "saddle" ? notYetForSaddle(walk.marks) : [];
+  const [opened, setOpened] = useState(walk.saddleReason !== "");
+  const shut = missing.length > 0 && !opened;
+  return (
+    <div>
+      <p className="text-lg">{rung.prompt}</p>
+      {rung.caution && <p className="mt-1 border-l-4 border-ochre bg-ochre-soft px-3 py-1">▲ {rung.caution}</p>}
+      {rung.stopWhen && <p className="mt-1 text-oxblood">■ Stop when {rung.stopWhen}.</p>}
+      {missing.length > 0 && (
+        <div className="my-2 border-2 border-oxblood p-3">
+          <p>
+            <strong>Nobody gets on yet.</strong> Not at 3 on the weaker side: {listed(missing.map((id) => skillOf(id).words.toLowerCase()))}.
+          </p>
+          <label className="sign mt-1 flex min-h-11 items-center gap-2">
+            <input type="checkbox" className="size-5" checked={opened} onChange={(event) => setOpened(event.target.checked)} /> It is ridden all the same, and this is why:
+          </label>
+          {opened && <input aria-label="Reason for riding" className={INPUT} maxLength={500} value={walk.saddleReason} onChange={(event) => put({ kind: "plain", name: "saddleReason" }, event.target.value)} />}
+        </div>
+      )}
+      {!shut && rung.skills.length > 0 && (
+        <div className="pt-2">
+          <div className="sign hidden grid-cols-[1fr_9.5rem_1fr] gap-x-3 text-dim md:grid" aria-hidden="true">
+            <span>◀ Left</span>
+            <span />
+            <span className="text-right">Right ▶</span>
+          </div>
+          {rung.skills.map((id) => (
+            <SkillRow key={id} id={id} walk={walk} put={put} />
+          ))}
+        </div>
+      )}
+      <Signs rung={rung} walk={walk} put={put} />
+      <label className="sign mt-3 block text-dim">
+        In words
+        <textarea className={`${INPUT} font-sans text-ink`} rows={2} maxLength={2000} value={walk.words[rung.id] ?? ""} onChange={(event) => put({ kind: "words", rung: rung.id }, event.target.value)} />
+      </label>
+      <div className="mt-2">
+        <label className="sign flex min-h-11 items-center gap-2">
+          <input type="checkbox" className="size-5" checked={walk.stoppedAt === rung.id} onChange={(event) => put({ kind: "plain", name: "stoppedAt" }, event.target.checked ? rung.id : null)} /> Stop here: not safe to go on. That is a result.
+        </label>
+        {walk.stoppedAt === rung.id && (
+          <input aria-label="Why the walk stopped here" placeholder="Why?" className={INPUT} maxLength={500} value={walk.stopReason} onChange={(event) => put({ kind: "plain", name: "stopReason" }, event.target.value)} />
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+/**
+ * The two-sided ladder: skills down a centre spine, the left side's score growing to the left, the right side's to the right, six steps
+ * each. A whisker shows the spread of the last scores, a faint outline the intake. What has no sides grows to both.
+ */
+import { groupBy } from "#core/kernel/group.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
+import { BRANCH } from "#ui/words/labels.ts";
+
+export interface Rung {
+  readonly skill: string;
+  readonly side: TrackSide;
+  readonly now: number | null;
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly before: number | null;
+}
+
+const WIDTH = 640;
+const SPINE = 190;
+const STEP = (WIDTH - SPINE) / 2 / 5.6;
+const ROW = 20;
+const HEAD = 22;
+const BRANCH_ROW = 24;
+
+const words = (rung: Rung | undefined): string => (rung?.now === undefined || rung.now === null ? (rung?.before === null || !rung ? "not seen" : `intake ${rung.before}`) : `${rung.now}${rung.before === null ? "" : ` (intake ${rung.before})`}`);
+
+function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: number }) {
+  if (!rung) return null;
+  const from = toLeft ? (WIDTH - SPINE) / 2 : (WIDTH + SPINE) / 2;
+  const sign = toLeft ? -1 : 1;
+  const at = (score: number): number => from + sign * score * STEP;
+  const box = (score: number) => ({ x: Math.min(from, at(score)), width: Math.abs(at(score) - from) });
+  return (
+    <g>
+      {rung.now !== null && <rect {...box(Math.max(rung.now, 0.08))} y={y + 4} height={ROW - 9} className={toLeft ? "fill-rail" : "fill-slate"} />}
+      {rung.before !== null && <rect {...box(Math.max(rung.before, 0.08))} y={y + 1.5} height={ROW - 4} fill="none" className="stroke-ink" strokeDasharray="3 2" />}
+      {rung.low !== null && rung.high !== null && rung.low !== rung.high && <path d={`M${at(rung.low)} ${y + ROW / 2}H${at(rung.high)}M${at(rung.low)} ${y + 6}v7M${at(rung.high)} ${y + 6}v7`} className="stroke-ink" strokeWidth={1.5} fill="none" />}
+      {rung.now !== null && (
+        <text x={at(Math.max(rung.now, rung.high ?? 0)) + sign * 9} y={y + ROW / 2 + 4} textAnchor="middle" className="fill-ink text-[12px]">
+          {rung.now}
+        </text>
+      )}
+    </g>
+  );
+}
+
+export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: string }) {
+  const bySkill = groupBy(rungs, (rung) => rung.skill);
+  const rows: ({ branch: string; y: number } | { skill: string; y: number })[] = [];
+  let y = HEAD;
+  let branch = "";
+  for (const skill of SKILLS.filter((one) => bySkill.has(one.id))) {
+    if (skill.branch !== branch) {
+      branch = skill.branch;
+      rows.push({ branch: BRANCH[skill.branch], y });
+      y += BRANCH_ROW;
+    }
+    rows.push({ skill: skill.id, y });
+    y += ROW;
+  }
+  const steps = [0, 1, 2, 3, 4, 5];
+  const told = [...bySkill].map(([id, list]) => {
+    const of = (side: TrackSide) => list.find((rung) => rung.side === side);
+    const name = must(SKILLS.find((skill) => skill.id === id), id).words;
+    return of("both") ? `${name}: ${words(of("both"))}` : `${name}: left ${words(of("left"))}, right ${words(of("right"))}`;
+  });
+  return (
+    <figure>
+      <svg viewBox={`0 0 ${WIDTH} ${y + 4}`} role="img" aria-label={`${label}. ${told.join("; ")}.`} className="block w-full max-w-3xl">
+        <text x={(WIDTH - SPINE) / 2 - 2.5 * STEP} y={12} textAnchor="middle" className="sign fill-rail text-[13px]">
+          ◀ left
+        </text>
+        <text x={(WIDTH + SPINE) / 2 + 2.5 * STEP} y={12} textAnchor="middle" className="sign fill-slate text-[13px]">
+          right ▶
+        </text>
+        {steps.map((step) => (
+          <path key={step} d={`M${(WIDTH - SPINE) / 2 - step * STEP} ${HEAD}V${y}M${(WIDTH + SPINE) / 2 + step * STEP} ${HEAD}V${y}`} className={step === 3 ? "stroke-dim" : "stroke-line"} strokeDasharray={step === 3 ? "4 3" : undefined} />
+        ))}
+        {rows.map((row) => {
+          if ("branch" in row)
+            return (
+              <g key={row.branch}>
+                <path d={`M0 ${row.y + 3}H${WIDTH}`} className="stroke-line" />
+                <text x={WIDTH / 2} y={row.y + 18} textAnchor="middle" className="sign fill-ink text-[14px]">
+                  {row.branch}
+                </text>
+              </g>
+            );
+          const list = must(bySkill.get(row.skill), "a skill with rungs");
+          const whole = list.find((rung) => rung.side === "both");
+          const name = must(SKILLS.find((skill) => skill.id === row.skill), row.skill).words;
+          return (
+            <g key={row.skill}>
+              <text x={WIDTH / 2} y={row.y + ROW / 2 + 4} textAnchor="middle" className="fill-ink text-[12px]">
+                {name.length > 30 ? `${name.slice(0, 29)}…` : name}
+              </text>
+              <Bar rung={whole ?? list.find((rung) => rung.side === "left")} toLeft y={row.y} />
+              <Bar rung={whole ?? list.find((rung) => rung.side === "right")} toLeft={false} y={row.y} />
+            </g>
+          );
+        })}
+      </svg>
+      <figcaption className="text-sm text-dim">Bar: newest score, 0 to 5. Whisker: the last three. Dashed outline: intake. Broken line: 3, mostly on light help.</figcaption>
+    </figure>
+  );
+}
