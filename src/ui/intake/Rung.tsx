@@ -1,13 +1,14 @@
 import { useState } from "react";
 import type { Rung as RungFacts } from "#core/intake/instrument.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
-import { SIGNS, signOf } from "#core/intake/signs.ts";
+import { SIGNS } from "#core/intake/signs.ts";
 import { SCORES, type TrackSide, sidesOf } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import type { WalkFields } from "#contracts/intake.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { listed } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
+import { SignChip } from "./SignChip.tsx";
 import type { WalkState } from "./use-walk.ts";
 
 function Scores({ name, value, onPick }: { name: string; value: number | null | undefined; onPick(score: number | null): void }) {
@@ -55,53 +56,27 @@ function SkillRow({ id, walk, put }: { id: string; walk: WalkFields; put: WalkSt
   );
 }
 
-const strengthMarks = (strength: number | undefined): string => (strength ? "■".repeat(strength) : "");
-
-/** A tap raises the strength: 1, 2, 3, gone. The name is the sign without a side. */
-function SignChip({ rung, sign, walk, put }: { rung: string; sign: string; walk: WalkFields; put: WalkState["put"] }) {
-  const { words, good } = signOf(sign);
-  const part = (side: TrackSide, text: string) => {
-    const strength = walk.signs.find((seen) => seen.rung === rung && seen.sign === sign && seen.side === side)?.strength;
-    const tone = strength ? (good ? "bg-rail text-on-rail border-rail" : "bg-ochre-soft text-ochre border-ochre") : "bg-paper border-line";
-    return (
-      <button
-        type="button"
-        aria-label={`${words}${side === "both" ? "" : `, ${side}`}: ${strength ? `strength ${strength}` : "not seen"}`}
-        onClick={() => put({ kind: "sign", rung, sign, side }, strength === 3 || (good && strength) ? null : (strength ?? 0) + 1)}
-        className={`min-h-11 border px-2 ${tone}`}
-      >
-        {text} <span className="text-xs">{strengthMarks(strength)}</span>
-      </button>
-    );
-  };
-  return (
-    <div className="flex">
-      {!good && part("left", "L")}
-      {part("both", words)}
-      {!good && part("right", "R")}
-    </div>
-  );
-}
-
 function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: WalkState["put"] }) {
+  const chip = (sign: string) => (
+    <SignChip
+      key={sign}
+      sign={sign}
+      strengthOf={(side) => walk.signs.find((seen) => seen.rung === rung.id && seen.sign === sign && seen.side === side)?.strength}
+      onPut={(side, strength) => put({ kind: "sign", rung: rung.id, sign, side }, strength)}
+    />
+  );
   const others = SIGNS.map((sign) => sign.id).filter((id) => !rung.signs.includes(id));
   const seenElse = others.filter((id) => walk.signs.some((seen) => seen.rung === rung.id && seen.sign === id));
   return (
     <section aria-labelledby={`signs-${rung.id}`} className="pt-3">
       <h3 id={`signs-${rung.id}`}>Signs</h3>
       <div className="flex flex-wrap gap-2 pt-1">
-        {[...rung.signs, ...seenElse].map((id) => (
-          <SignChip key={id} rung={rung.id} sign={id} walk={walk} put={put} />
-        ))}
+        {[...rung.signs, ...seenElse].map(chip)}
       </div>
       <details className="pt-2">
         <summary className="sign min-h-9 cursor-pointer text-slate">Other signs</summary>
         <div className="flex flex-wrap gap-2 pt-1">
-          {others
-            .filter((id) => !seenElse.includes(id))
-            .map((id) => (
-              <SignChip key={id} rung={rung.id} sign={id} walk={walk} put={put} />
-            ))}
+          {others.filter((id) => !seenElse.includes(id)).map(chip)}
         </div>
       </details>
     </section>

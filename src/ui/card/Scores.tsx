@@ -1,0 +1,102 @@
+import { useState } from "react";
+import type { SessionKind } from "#core/card/card.ts";
+import { SCORES, type Score, type TrackSide, sidesOf } from "#core/kernel/sides.ts";
+import { SKILLS, skillOf } from "#core/ladder/skills.ts";
+import type { WorkItem } from "#core/plan/card-work.ts";
+import type { CardView } from "#contracts/views.ts";
+import { INPUT } from "#ui/kit/parts.tsx";
+import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
+import type { Draft } from "./record.ts";
+
+interface Props {
+  readonly view: CardView;
+  readonly scores: Draft["scores"];
+  onChange(scores: Draft["scores"]): void;
+}
+
+function Row({ skill, side, last, value, onPick }: { skill: string; side: TrackSide; last: readonly number[]; value: Score | undefined; onPick(score: Score | null): void }) {
+  const name = `${skillOf(skill).words}${side === "both" ? "" : `, ${side}`}`;
+  return (
+    <div className="py-1">
+      <p className="flex justify-between text-sm">
+        <span className="sign">{side === "both" ? "" : side === "left" ? "◀ Left" : "Right ▶"}</span>
+        <span className="text-dim">{last.length > 0 ? `last ${last.join(" · ")}` : "not scored yet"}</span>
+      </p>
+      <div role="group" aria-label={name} className="flex">
+        {SCORES.map((score) => (
+          <button
+            key={score}
+            type="button"
+            aria-pressed={value === score}
+            aria-label={`${name}: ${score}, ${SCORE_WORDS[score]}`}
+            onClick={() => onPick(value === score ? null : score)}
+            className={`sign h-14 flex-1 border text-xl ${value === score ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+          >
+            {score}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const orderOf = (item: WorkItem, sides: readonly TrackSide[]): readonly TrackSide[] => (item.side && sides.includes(item.side) ? [item.side, ...sides.filter((side) => side !== item.side)] : sides);
+
+/** What the card asks for, in its order, each side by itself; and anything else that was worked. */
+export function Scores({ view, scores, onChange }: Props) {
+  const listed = view.work.items.map((item) => item.skill);
+  const [added, setAdded] = useState<readonly string[]>(() => [...new Set(scores.map((given) => given.skill))].filter((skill) => !listed.includes(skill)));
+  const put = (skill: string, side: TrackSide, score: Score | null): void => {
+    const rest = scores.filter((given) => given.skill !== skill || given.side !== side);
+    onChange(score === null ? rest : [...rest, { skill, side, score }]);
+  };
+  const fits = (kind: SessionKind, saddle: boolean): boolean => kind !== "ground" || !saddle;
+  const items: WorkItem[] = [...view.work.items, ...added.map((skill) => ({ skill, role: "go-on" as const, side: null }))];
+  return (
+    <section aria-labelledby="work-title">
+      <h2 id="work-title">The work</h2>
+      {items.length === 0 && <p className="text-dim">The record names no work yet: choose what you did below.</p>}
+      {items.map((item) => (
+        <div key={item.skill} className="border-t border-line py-2">
+          <h3>
+            <span className="text-dim">{listed.includes(item.skill) ? `${WORK_ROLE[item.role]}: ` : "Also: "}</span>
+            {skillOf(item.skill).words}
+            {item.side && <span className="text-dim"> · {item.side} first</span>}
+          </h3>
+          {orderOf(item, sidesOf(skillOf(item.skill).sided)).map((side) => (
+            <Row
+              key={side}
+              skill={item.skill}
+              side={side}
+              last={view.recentScores.find((one) => one.skill === item.skill && one.side === side)?.scores ?? []}
+              value={scores.find((given) => given.skill === item.skill && given.side === side)?.score}
+              onPick={(score) => put(item.skill, side, score)}
+            />
+          ))}
+        </div>
+      ))}
+      <label className="sign block border-t border-line pt-2 text-dim">
+        Worked on something else too
+        <select
+          className={`${INPUT} h-14 font-sans text-ink`}
+          value=""
+          onChange={(event) => {
+            if (event.target.value) setAdded([...added, event.target.value]);
+          }}
+        >
+          <option value="">Choose a skill</option>
+          {SKILLS.filter((skill) => fits(view.card.kind, skill.saddle) && !items.some((item) => item.skill === skill.id)).map((skill) => (
+            <option key={skill.id} value={skill.id}>
+              {skill.words}
+            </option>
+          ))}
+        </select>
+      </label>
+      {view.work.leaveAlone.length > 0 && (
+        <p className="pt-2">
+          <span className="sign text-dim">Leave alone today:</span> {view.work.leaveAlone.map((id) => skillOf(id).words.toLowerCase()).join(", ")}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,28 @@
+import { type Strength, signOf } from "#core/intake/signs.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
+
+/** A tap raises the strength: 1, 2, 3, gone; a good sign is there or not. The name is the sign without a side. */
+export function SignChip({ sign, strengthOf, onPut }: { sign: string; strengthOf(side: TrackSide): Strength | undefined; onPut(side: TrackSide, strength: Strength | null): void }) {
+  const { words, good } = signOf(sign);
+  const part = (side: TrackSide, text: string) => {
+    const strength = strengthOf(side);
+    const tone = strength ? (good ? "bg-rail text-on-rail border-rail" : "bg-ochre-soft text-ochre border-ochre") : "bg-paper border-line";
+    return (
+      <button
+        type="button"
+        aria-label={`${words}${side === "both" ? "" : `, ${side}`}: ${strength ? `strength ${strength}` : "not seen"}`}
+        onClick={() => onPut(side, strength === 3 || (good && strength) ? null : (((strength ?? 0) + 1) as Strength))}
+        className={`min-h-12 border px-3 ${tone}`}
+      >
+        {text} <span className="text-xs">{strength ? "■".repeat(strength) : ""}</span>
+      </button>
+    );
+  };
+  return (
+    <div className="flex">
+      {!good && part("left", "L")}
+      {part("both", words)}
+      {!good && part("right", "R")}
+    </div>
+  );
+}
