@@ -1,18 +1,22 @@
 /** What the pages are handed: plain data, computed on the server from the record by the core. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Hold } from "#core/calendar/holds.ts";
+import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { Post, TermReading } from "#core/calendar/term.ts";
 import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/card.ts";
 import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
-import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
+import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
-import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import type { CardId, EvaluationId, HoldId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide, Level } from "#core/ladder/level.ts";
 import type { MethodId } from "#core/ladder/methods.ts";
 import type { CardWork } from "#core/plan/card-work.ts";
+import type { ComposedReport } from "#core/report/compose.ts";
+import type { PersonFields } from "./people.ts";
+import type { ReportWords } from "./report.ts";
+import type { ClientFields, StayFields } from "./stay.ts";
 
 /** What a lane of the Rail and the head of a horse's page draw. */
 export interface RulerView {
@@ -168,4 +172,52 @@ export interface ClosedEvaluationView {
   readonly marks: readonly { readonly skill: string; readonly side: TrackSide; readonly score: number | null; readonly before: number | null }[];
   readonly outcome: Outcome;
   readonly hard: HardSide;
+}
+
+export interface ReportView {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly client: string;
+  readonly barn: string;
+  readonly ruler: RulerView;
+  readonly composed: ComposedReport;
+  /** The manager's own words, by block. */
+  readonly words: ReportWords;
+  /** Null while nothing was saved. */
+  readonly version: number | null;
+  readonly issues: readonly { readonly number: number; readonly approvedBy: string; readonly approvedAt: string; readonly hash: string }[];
+}
+export interface IssueView {
+  readonly number: number;
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly client: string;
+  readonly barn: string;
+  readonly day: LocalDate;
+  readonly approvedBy: string;
+  readonly hash: string;
+  readonly composed: ComposedReport;
+  readonly words: ReportWords;
+}
+export interface TermsView {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly version: number;
+  readonly fields: StayFields;
+  readonly riskSet: number | null;
+  readonly today: LocalDate;
+  readonly wentHome: LocalDate | null;
+  readonly contacts: ClientFields;
+  readonly history: Readonly<Record<HistoryTopic, HistoryAnswer>>;
+  readonly historyWords: string;
+  readonly holds: readonly (Hold & { readonly id: HoldId; readonly reason: string })[];
+  readonly holdPolicy: HoldPolicy;
+  readonly apart: readonly StayId[];
+  readonly others: readonly { readonly stay: StayId; readonly horse: string }[];
+}
+export interface PeopleView {
+  readonly today: LocalDate;
+  readonly me: PersonId;
+  readonly people: readonly (PersonFields & { readonly id: PersonId; readonly signIn: string; readonly version: number; readonly retiredOn: LocalDate | null })[];
+  readonly absences: readonly { readonly id: string; readonly person: PersonId; readonly firstDay: LocalDate; readonly lastDay: LocalDate; readonly reason: string }[];
 }

@@ -23,15 +23,15 @@ interface Newer {
 }
 
 function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): void }) {
-  const { value: draft, set, restored, drop } = useDraft(`card:${me}:${view.card.id}:${view.revisions.length}`, draftOf(view));
-  const [version, setVersion] = useState(view.card.version);
+  // The draft remembers the version it was begun on: a reload must not make it look newer than what somebody else saved since.
+  const { value: draft, set, restored, drop } = useDraft(`card:${me}:${view.card.id}`, { ...draftOf(view), version: view.card.version });
   const [newer, setNewer] = useState<Newer | null>(null);
   const { busy, problem, send } = useCommand();
   const put = (part: Partial<typeof draft>): void => set((before) => ({ ...before, ...part }));
   const parts = { view, draft, put };
   const riding = view.card.kind !== "ground";
   const answer = readGate({ ...view.gate, ticks: draft.ticks, redSigns: draft.redSigns, windy: draft.weather === "windy" }, view.card.kind);
-  const close = async (against = version): Promise<void> => {
+  const close = async (against = draft.version): Promise<void> => {
     const sent = await send("card/close", toRequest(view.card.id, against, draft));
     if (sent.ok) {
       drop();
@@ -68,7 +68,7 @@ function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): 
           rows={newer.revision ? differences(draft, newer.revision) : []}
           onTake={(key) => newer.revision && put({ [key]: newer.revision[key as keyof SessionRecord] })}
           onKeepMine={() => {
-            setVersion(newer.version);
+            put({ version: newer.version });
             setNewer(null);
             void close(newer.version);
           }}
