@@ -61,6 +61,8 @@ export type BookStay = z.output<typeof BookStay>;
 const stay = id<"stay">();
 export const EditStay = z.object({ id: stay, version, stay: StayFields, riskSet: z.nullable(grade) });
 export type EditStay = z.output<typeof EditStay>;
+/** Null: the evaluation's own reading counts. */
+export type RiskSet = EditStay["riskSet"];
 
 export const AddHold = z
   .object({ stay, kind: oneOf(HOLD_KINDS), firstDay: date, lastDay: z.nullable(date), stopsClock: flag, reason: said("The reason", 500) })

@@ -1,7 +1,7 @@
 /** What the pages are handed: plain data, computed on the server from the record by the core. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
-import type { Post, TermReading } from "#core/calendar/term.ts";
+import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/card.ts";
 import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
@@ -16,7 +16,7 @@ import type { CardWork } from "#core/plan/card-work.ts";
 import type { ComposedReport } from "#core/report/compose.ts";
 import type { PersonFields } from "./people.ts";
 import type { ReportWords } from "./report.ts";
-import type { ClientFields, StayFields } from "./stay.ts";
+import type { ClientFields, RiskSet, StayFields } from "./stay.ts";
 
 /** What a lane of the Rail and the head of a horse's page draw. */
 export interface RulerView {
@@ -199,13 +199,18 @@ export interface IssueView {
   readonly composed: ComposedReport;
   readonly words: ReportWords;
 }
+/** What the barn's rules and the record add to the fields of a form, so that it can show the term that they make. */
+export interface TermRules extends Pick<TermFacts, "firstDayIs" | "restDays" | "holidays" | "holds" | "delivered"> {
+  readonly today: LocalDate;
+  readonly intake: LocalDate | null;
+}
 export interface TermsView {
   readonly stay: StayId;
   readonly horse: string;
   readonly version: number;
   readonly fields: StayFields;
-  readonly riskSet: number | null;
-  readonly today: LocalDate;
+  readonly riskSet: RiskSet;
+  readonly rules: TermRules;
   readonly wentHome: LocalDate | null;
   readonly contacts: ClientFields;
   readonly history: Readonly<Record<HistoryTopic, HistoryAnswer>>;

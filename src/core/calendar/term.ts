@@ -4,7 +4,7 @@
  */
 import { assert } from "../kernel/assert.ts";
 import { type Hold, heldOn, stoppedDays } from "./holds.ts";
-import { type LocalDate, type Weekday, addDays, dayNumber, fromDayNumber, weekdayOf, weekdayOfNumber } from "./local-date.ts";
+import { type LocalDate, type Weekday, addDays, dayNumber, earlier, fromDayNumber, weekdayOf, weekdayOfNumber } from "./local-date.ts";
 
 export const TERM_LENGTHS = [30, 60, 90] as const;
 export type TermLength = (typeof TERM_LENGTHS)[number];
@@ -70,6 +70,15 @@ export const contractedSessions = (length: TermLength, sessionsAWeek: number): n
 
 /** Day 1 of the term. */
 export const dayOne = (facts: Pick<TermFacts, "firstDay" | "firstDayIs">): LocalDate => addDays(facts.firstDay, 1 - facts.firstDayIs);
+
+/** The day of the term by whose end the intake should be closed; from the next one on sessions are owed, evaluated or not. */
+const INTAKE_BY_DAY = 3;
+
+/** The first day from which sessions are contracted: the one after the intake evaluation, `intake` null while it is not closed. */
+export function workFromOf(facts: Pick<TermFacts, "firstDay" | "firstDayIs">, intake: LocalDate | null): LocalDate {
+  const latest = addDays(dayOne(facts), INTAKE_BY_DAY);
+  return intake ? earlier(addDays(intake, 1), latest) : latest;
+}
 
 /** True where a horse can be worked on the date: no rest day of the barn, no holiday, no hold. */
 export const isWorkable = (facts: Pick<TermFacts, "restDays" | "holidays" | "holds">, date: LocalDate): boolean =>
@@ -215,4 +224,3 @@ export function postsOf(facts: TermFacts, reading: TermReading, done: { evaluati
     { kind: "report", day: reading.lastDay, done: done.reported },
   ];
 }
-const INTAKE_BY_DAY = 3;

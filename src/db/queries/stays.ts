@@ -27,7 +27,7 @@ const StayRow = z.object({
   afterDays: nullable(int),
   afterLevel: z.enum(AFTER_LEVELS),
   afterWords: text,
-  riskSet: nullable(int),
+  riskSet: nullable(z.literal([1, 2, 3, 4, 5])),
   wentHome: nullable(date),
   version: int,
   horseId: id<"horse">(),

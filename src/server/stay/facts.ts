@@ -1,6 +1,6 @@
 /** From the record of a stay to the facts that the core asks for. */
-import { type LocalDate, addDays, daysBetween, earlier } from "#core/calendar/local-date.ts";
-import { type TermFacts, dayOne } from "#core/calendar/term.ts";
+import { type LocalDate, daysBetween } from "#core/calendar/local-date.ts";
+import { type TermFacts, workFromOf } from "#core/calendar/term.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { type Outcome, provenUnderSaddle, readWalk } from "#core/intake/outcome.ts";
 import { type Stage, stageOf } from "#core/gate/gate.ts";
@@ -9,13 +9,10 @@ import type { Barn } from "#db/queries/barn.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 import type { Stay } from "#db/queries/stays.ts";
 
-/** An intake takes one to three days; from the fourth on the sessions are owed, evaluated or not. */
-const INTAKE_DAYS = 3;
+/** The day of the closed intake evaluation. */
+export const intakeDay = (stay: Stay): LocalDate | null => stay.evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closed)?.day ?? null;
 
 export function termFacts(stay: Stay, barn: Barn): TermFacts {
-  const one = dayOne({ firstDay: stay.firstDay, firstDayIs: barn.firstDayIs });
-  const intake = stay.evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closed);
-  const latest = addDays(one, INTAKE_DAYS);
   return {
     length: stay.length,
     firstDay: stay.firstDay,
@@ -25,7 +22,7 @@ export function termFacts(stay: Stay, barn: Barn): TermFacts {
     restDays: barn.restDays,
     holidays: barn.holidays,
     holds: stay.holds,
-    workFrom: intake ? earlier(addDays(intake.day, 1), latest) : latest,
+    workFrom: workFromOf({ firstDay: stay.firstDay, firstDayIs: barn.firstDayIs }, intakeDay(stay)),
     delivered: stay.delivered,
   };
 }

@@ -1,25 +1,26 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect } from "react";
 import { type DefaultValues, useForm } from "react-hook-form";
-import type { LocalDate } from "#core/calendar/local-date.ts";
 import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";
 import { BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
+import type { TermRules } from "#contracts/views.ts";
+import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels.ts";
-import { Check, Select, StayFieldset, Text } from "./fields.tsx";
+import { StayFieldset } from "./StayFieldset.tsx";
 
 const KEPT = "book-a-stay";
 
 /** Booking: client, horse, stay on one page. What is typed is kept on the device until it is booked. */
-export function BookForm({ today }: { today: LocalDate }) {
+export function BookForm({ rules }: { rules: TermRules }) {
   const form = useForm<BookStay, unknown, BookStay>({
     resolver: zodResolver(BookStay),
     mode: "onTouched",
     defaultValues: {
       client: { name: "", phone: "", email: "", emergencyName: "", emergencyPhone: "", vetName: "", vetPhone: "", vetRelease: false },
       horse: { name: "", birthDate: null, birthYear: null, sex: "unknown", class: "adult", heightCm: null, history: UNKNOWN_HISTORY, historyWords: "" },
-      stay: { kind: "halter", aim: "", length: 60, firstDay: today, sessionsAWeek: 5, counting: "calendar", method: "quiet-steps", afterDays: null, afterLevel: "unknown", afterWords: "" },
+      stay: { kind: "halter", aim: "", length: 60, firstDay: rules.today, sessionsAWeek: 5, counting: "calendar", method: "quiet-steps", afterDays: null, afterLevel: "unknown", afterWords: "" },
     },
   });
   const { busy, problem, send } = useCommand();
@@ -70,7 +71,7 @@ export function BookForm({ today }: { today: LocalDate }) {
         </fieldset>
       </div>
       <div className="grid content-start gap-6">
-        <StayFieldset form={form} at="stay" />
+        <StayFieldset form={form} at="stay" rules={rules} />
         <Trouble problem={problem} />
         {form.formState.isSubmitted && !form.formState.isValid && <p className="text-oxblood">Some fields need mending: they are marked. Nothing is lost.</p>}
         <Button type="submit" tone="main" big disabled={busy}>

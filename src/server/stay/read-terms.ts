@@ -1,0 +1,45 @@
+import { must } from "#core/kernel/assert.ts";
+import type { TermRules, TermsView } from "#contracts/views.ts";
+import type { Barn } from "#db/queries/barn.ts";
+import { type Stay, findContacts, listStays } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { intakeDay } from "./facts.ts";
+import { type Opened, barnOf } from "./read-horse.ts";
+
+const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): TermRules => ({
+  today,
+  firstDayIs: barn.firstDayIs,
+  restDays: barn.restDays,
+  holidays: barn.holidays,
+  holds: stay?.holds ?? [],
+  delivered: stay?.delivered ?? [],
+  intake: stay && intakeDay(stay),
+});
+
+/** What the form that books a stay needs of the barn. */
+export async function readBooking(deps: Deps): Promise<TermRules> {
+  const barn = await barnOf(deps);
+  return rulesOf(barn, deps.clock.today(barn.timeZone), null);
+}
+
+export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): Promise<TermsView> {
+  const [found, stays] = await Promise.all([findContacts(sql, stay.id), listStays(sql)]);
+  const { history, historyWords, ...contacts } = must(found, "a stay has a client");
+  const { kind, aim, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords } = stay;
+  return {
+    stay: stay.id,
+    horse: stay.horse,
+    version: stay.version,
+    fields: { kind, aim, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords },
+    riskSet: stay.riskSet,
+    rules: rulesOf(barn, today, stay),
+    wentHome: stay.wentHome,
+    contacts,
+    history,
+    historyWords,
+    holds: stay.holds,
+    holdPolicy: barn.holdPolicy,
+    apart: stay.apart,
+    others: stays.filter((other) => other.id !== stay.id).map((other) => ({ stay: other.id, horse: other.horse })),
+  };
+}

@@ -1,0 +1,52 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useForm } from "react-hook-form";
+import { sayDate } from "#core/calendar/local-date.ts";
+import { AddAbsence } from "#contracts/people.ts";
+import type { PeopleView } from "#contracts/views.ts";
+import { Select, Text } from "#ui/kit/form-fields.tsx";
+import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useCommand } from "#ui/kit/use-command.ts";
+
+/** Days on which somebody does not come: nothing can be handed to them then. */
+export function Absences({ view }: { view: PeopleView }) {
+  const { busy, problem, send } = useCommand();
+  const here = view.people.filter((person) => !person.retiredOn);
+  const form = useForm<AddAbsence, unknown, AddAbsence>({
+    resolver: zodResolver(AddAbsence),
+    mode: "onTouched",
+    defaultValues: { person: here[0]?.id ?? view.me, firstDay: view.today, lastDay: view.today, reason: "" },
+  });
+  const add = form.handleSubmit(async (values) => {
+    if ((await send("people/add-absence", values)).ok) location.reload();
+  });
+  const remove = async (id: string): Promise<void> => {
+    if ((await send("people/remove-absence", { id })).ok) location.reload();
+  };
+  return (
+    <section aria-labelledby="away-title" className="max-w-4xl">
+      <h2 id="away-title">Away</h2>
+      {view.absences.length === 0 && <p className="text-dim">Nobody, today or later.</p>}
+      <ul>
+        {view.absences.map((absence) => (
+          <li key={absence.id} className="flex items-center gap-3 border-b border-line py-1">
+            <strong>{view.people.find((person) => person.id === absence.person)?.name}</strong>
+            {absence.firstDay === absence.lastDay ? sayDate(absence.firstDay) : `${sayDate(absence.firstDay)} to ${sayDate(absence.lastDay)}`} · {absence.reason}
+            <Button className="ml-auto" disabled={busy} onClick={() => void remove(absence.id)}>
+              Take out
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <form noValidate onSubmit={(event) => void add(event)} className="mt-3 grid items-end gap-3 sm:grid-cols-5">
+        <Select form={form} name="person" label="Who" options={here.map((person) => [person.id, person.name] as const)} />
+        <Text form={form} name="firstDay" label="First day" kind="date" />
+        <Text form={form} name="lastDay" label="Last day" kind="date" />
+        <Text form={form} name="reason" label="Reason" />
+        <Button type="submit" disabled={busy}>
+          Note the absence
+        </Button>
+      </form>
+      <Trouble problem={problem} />
+    </section>
+  );
+}

@@ -1,0 +1,48 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import type { PersonId } from "#core/kernel/brand.ts";
+import { ResetPassword } from "#contracts/people.ts";
+import type { PeopleView } from "#contracts/views.ts";
+import { Text } from "#ui/kit/form-fields.tsx";
+import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useCommand } from "#ui/kit/use-command.ts";
+
+export function NewPassword({ person }: { person: PersonId }) {
+  const form = useForm<ResetPassword, unknown, ResetPassword>({ resolver: zodResolver(ResetPassword), defaultValues: { id: person, password: "" } });
+  const [done, setDone] = useState(false);
+  const { busy, problem, send } = useCommand();
+  const reset = form.handleSubmit(async (values) => {
+    const answer = await send("people/reset-password", values);
+    setDone(answer.ok);
+    if (answer.ok) form.reset();
+  });
+  return (
+    <form noValidate onSubmit={(event) => void reset(event)} className="grid content-start gap-2">
+      <Text form={form} name="password" label="New password" kind="password" hint="Signs this person out everywhere. At least 10 characters." />
+      <div className="flex items-center gap-3">
+        <Button type="submit" disabled={busy}>
+          Give the new password
+        </Button>
+        <span role="status">{done ? "Given" : ""}</span>
+      </div>
+      <Trouble problem={problem} />
+    </form>
+  );
+}
+
+export function Retire({ person }: { person: PeopleView["people"][number] }) {
+  const { busy, problem, send } = useCommand();
+  const retire = async (): Promise<void> => {
+    if ((await send("people/retire", { id: person.id, version: person.version })).ok) location.reload();
+  };
+  return (
+    <div className="grid content-start gap-2">
+      <p className="text-dim">Retired people cannot sign in and are handed nothing more. What they wrote stays theirs.</p>
+      <Button tone="stop" disabled={busy} className="justify-self-start" onClick={() => void retire()}>
+        Retire {person.name}
+      </Button>
+      <Trouble problem={problem} />
+    </div>
+  );
+}

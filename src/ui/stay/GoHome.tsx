@@ -1,0 +1,29 @@
+import { useState } from "react";
+import type { TermsView } from "#contracts/views.ts";
+import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useCommand } from "#ui/kit/use-command.ts";
+
+/** The end of a stay. Asked twice only in this sense: the day must be chosen, and open cards refuse it. */
+export function GoHome({ view }: { view: TermsView }) {
+  const { busy, problem, send } = useCommand();
+  const [day, setDay] = useState<string>(view.rules.today);
+  const go = async (): Promise<void> => {
+    if ((await send("stay/send-home", { id: view.stay, version: view.version, day })).ok) location.reload();
+  };
+  return (
+    <section aria-labelledby="home-title">
+      <h2 id="home-title">Going home</h2>
+      <p className="text-dim">Ends the stay: the horse leaves the Rail, and what was recorded stays to be read.</p>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <label className="sign text-dim">
+          Went home on
+          <input type="date" className={`${INPUT} font-sans text-ink`} value={day} max={view.rules.today} onChange={(event) => setDay(event.target.value)} />
+        </label>
+        <Button tone="stop" disabled={busy || day === ""} onClick={() => void go()}>
+          Send {view.horse} home
+        </Button>
+      </div>
+      <Trouble problem={problem} />
+    </section>
+  );
+}

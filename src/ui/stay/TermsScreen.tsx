@@ -1,0 +1,17 @@
+import type { TermsView } from "#contracts/views.ts";
+import { Company } from "./Company.tsx";
+import { GoHome } from "./GoHome.tsx";
+import { Holds } from "./Holds.tsx";
+import { TermsForm } from "./TermsForm.tsx";
+
+/** What was agreed, what stops the clock, whom the horse may not meet, and the way home. */
+export function TermsScreen({ view }: { view: TermsView }) {
+  return (
+    <div className="grid gap-6">
+      <TermsForm view={view} />
+      <Holds view={view} />
+      <Company view={view} />
+      {!view.wentHome && <GoHome view={view} />}
+    </div>
+  );
+}
