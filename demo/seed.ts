@@ -276,7 +276,8 @@ const FIRSTS: Readonly<Record<string, string>> = {
 function findSpot(view: DayView, placed: readonly Placement[], wish: { stay: StayId; kind: SessionKind; length: number }): Placement | null {
   const horse = must(view.horses.find((one) => one.stay === wish.stay), "a horse of the day");
   const riders = view.people.filter((person) => person.role === "rider");
-  const habit = [...horse.horse].reduce((sum, letter) => sum + letter.charCodeAt(0), 0);
+  // Its place in the barn gives each horse its usual rider, and each rider a like share of horses.
+  const habit = view.horses.indexOf(horse);
   const places = wish.kind === "ground" ? view.places.slice(0, 3) : [...view.places].reverse();
   const facts = { grid: DAY_GRID, people: view.people, horses: view.horses, places };
   for (let turn = 0; turn < riders.length; turn += 1)

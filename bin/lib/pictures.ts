@@ -28,10 +28,21 @@ const horse = (name: string, tab = "") => async (page: Page) => {
   const href = await page.$$eval("a", (links, wanted) => links.find((link) => link.textContent?.trim() === wanted)?.getAttribute("href"), name);
   await page.goto(address + href + tab, { waitUntil: "networkidle0" });
 };
-const firstCard = async (page: Page) => {
+/** The rider's own card of the kind asked for, the way the rider reaches it. */
+const ownCard = async (page: Page) => {
   await page.goto(`${address}/today`, { waitUntil: "networkidle0" });
-  const href = await page.$$eval("a[href^='/card/']", (links) => links.map((link) => link.getAttribute("href"))[0]);
+  const href = await page.$$eval("section, article, li, div", (parts) => parts.filter((part) => part.querySelector("h2")?.textContent?.trim() === "My string").at(-1)?.querySelector("a[href^='/card/']")?.getAttribute("href"));
   await page.goto(address + href, { waitUntil: "networkidle0" });
+};
+/** Begins the walk where nobody has yet, and stands at its third rung. */
+const walk = async (page: Page) => {
+  await horse("Brickle", "/evaluate")(page);
+  const begin = await page.$("button ::-p-text(Begin the intake)");
+  if (begin) {
+    await begin.click();
+    await page.waitForNavigation({ waitUntil: "networkidle0" });
+  }
+  await (await page.waitForSelector("button ::-p-text(Catch, halter, lead)"))?.click();
 };
 
 const PICTURES: Record<string, Picture> = {
@@ -40,8 +51,8 @@ const PICTURES: Record<string, Picture> = {
   "today-phone": { who: "wren", size: phone, go: open("/today") },
   horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
   log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
-  evaluate: { who: "odalys", size: tablet, go: horse("Brickle", "/evaluate") },
-  card: { who: "wren", size: phone, whole: true, go: firstCard },
+  evaluate: { who: "odalys", size: tablet, go: walk },
+  card: { who: "wren", size: phone, whole: true, go: ownCard },
   report: { who: "odalys", size: desk, whole: true, go: horse("Tin Whistle", "/report") },
   terms: { who: "odalys", size: desk, whole: true, go: horse("Saltmarsh", "/terms") },
   book: { who: "odalys", size: desk, whole: true, go: open("/book") },

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { findBarn } from "#db/queries/barn.ts";
@@ -17,20 +17,23 @@ const today = process.env["FURLONG_TODAY"];
 const DEMO_ZONE = "America/Denver";
 const say = (words: string): void => console.log(`· ${words}`);
 
-/** Two starts may share one cluster; only the last to leave stops it. */
-const pidFile = join(root, ".data-start.pid");
-function otherStart(): boolean {
-  if (!existsSync(pidFile)) return false;
-  const command = `/proc/${readFileSync(pidFile, "utf8")}/cmdline`;
-  return existsSync(command) && readFileSync(command, "utf8").includes("bin/lib/start.ts");
+/** Several starts may share one cluster, each with a file here that is named by its process; the last to leave stops the cluster. */
+const starts = join(root, ".data-starts");
+const own = join(starts, String(process.pid));
+function otherStarts(): boolean {
+  const living = (pid: string): boolean => {
+    const command = `/proc/${pid}/cmdline`;
+    return existsSync(command) && readFileSync(command, "utf8").includes("bin/lib/start.ts");
+  };
+  return existsSync(starts) && readdirSync(starts).some((pid) => pid !== String(process.pid) && living(pid));
 }
 
 async function main(): Promise<void> {
   const outside = process.env["DATABASE_URL"];
   if (outside && fresh) throw new Error("--fresh throws data away, so it works on the private database only: unset DATABASE_URL.");
-  const shared = otherStart();
-  if (shared && fresh) throw new Error("Steady Furlong runs already from this folder: stop it first, then start with --fresh.");
-  if (!shared) writeFileSync(pidFile, String(process.pid));
+  if (fresh && otherStarts()) throw new Error("Steady Furlong runs already from this folder: stop it first, then start with --fresh.");
+  mkdirSync(starts, { recursive: true });
+  writeFileSync(own, "");
 
   let cluster: Cluster | null = null;
   if (!outside) {
@@ -59,10 +62,8 @@ async function main(): Promise<void> {
     if (ending) return;
     ending = true;
     await served.stop();
-    if (!shared) {
-      cluster?.stop();
-      rmSync(pidFile, { force: true });
-    }
+    rmSync(own, { force: true });
+    if (!otherStarts()) cluster?.stop();
     process.exit(code);
   };
   process.on("SIGINT", () => void end(0));

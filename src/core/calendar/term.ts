@@ -32,6 +32,8 @@ export interface TermFacts {
 }
 
 export interface TermReading {
+  /** The first day from which sessions are contracted. */
+  readonly workFrom: LocalDate;
   readonly lastDay: LocalDate;
   /** 1 on day 1; 0 or less before the term, above the length where held days moved the end. */
   readonly dayOfTerm: number;
@@ -178,6 +180,7 @@ export function readTerm(facts: TermFacts, today: LocalDate): TermReading {
   const remaining = Math.max(0, contracted - delivered);
 
   return {
+    workFrom: fromDayNumber(start),
     lastDay: fromDayNumber(last),
     dayOfTerm: tests.today - one + 1,
     calendarDays: last - one + 1,

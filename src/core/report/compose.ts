@@ -10,7 +10,7 @@ import { type TrackSide, sidesOf } from "../kernel/sides.ts";
 import { type Mark, type SeenSign, levelsOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { type HardSide, type Levels, hardSide, trackKey } from "../ladder/level.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
+import { type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
 
 export const BLOCK_IDS = ["asked", "found", "did", "can-do", "firsts", "needs-help", "careful", "next"] as const;
 export type BlockId = (typeof BLOCK_IDS)[number];
@@ -49,7 +49,8 @@ export type Say =
   | { readonly code: "hours"; readonly ground: number; readonly saddle: number }
   | { readonly code: "held"; readonly days: number; readonly kinds: readonly string[]; readonly moved: boolean }
   | { readonly code: "tack"; readonly tack: readonly Tack[] }
-  | { readonly code: "solid"; readonly skills: readonly string[] }
+  /** `all`: every skill of the branch that was seen is among them. */
+  | { readonly code: "solid"; readonly branch: Branch; readonly skills: readonly string[]; readonly all: boolean }
   | { readonly code: "gained"; readonly skill: string; readonly side: TrackSide; readonly before: number; readonly now: number }
   | { readonly code: "first"; readonly day: LocalDate; readonly words: string }
   | { readonly code: "with-help"; readonly skills: readonly string[] }
@@ -132,14 +133,21 @@ function did(facts: ReportFacts): Statement[] {
 }
 
 function canDo(facts: ReportFacts, compared: readonly Compared[]): Statement[] {
-  const solid = SKILLS.filter((skill) => isIn(facts.levels, skill.id, SOLID, 5)).map((skill) => skill.id);
+  const seen = groupBy(
+    SKILLS.filter((skill) => isIn(facts.levels, skill.id, 0, 5)),
+    (skill) => skill.branch,
+  );
+  const solid = [...seen].map(([branch, skills]) => {
+    const reliable = skills.filter((skill) => isIn(facts.levels, skill.id, SOLID, 5)).map((skill) => skill.id);
+    return { code: "solid", branch, skills: reliable, all: reliable.length === skills.length } as const;
+  });
   const gains = compared
     .filter((row): row is Compared & { before: number; now: number } => row.before !== null && row.now !== null && row.now - row.before >= 2)
     .sort((a, b) => b.now - b.before - (a.now - a.before))
     .slice(0, 4);
   const scored = (skill: string) => cardsWith(facts, (session) => session.record.scores.some((given) => given.skill === skill));
   return [
-    ...(solid.length > 0 ? [{ say: { code: "solid", skills: solid } as const, from: [...new Set(solid.flatMap(scored))] }] : []),
+    ...solid.filter((say) => say.skills.length > 0).map((say) => ({ say, from: [...new Set(say.skills.flatMap(scored))] })),
     ...gains.map((row) => ({ say: { code: "gained", skill: row.skill, side: row.side, before: row.before, now: row.now } as const, from: scored(row.skill) })),
   ];
 }

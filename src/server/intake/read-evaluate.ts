@@ -15,6 +15,7 @@ export async function readEvaluate({ sql }: Deps, { stay, today, head }: Opened)
   return {
     draft,
     due: (next?.kind ?? "exit") as EvaluationKind,
+    closed: evaluations.filter((evaluation) => evaluation.closedAt).map(({ id, kind, day, byName }) => ({ id, kind, day, by: byName })),
     about: { horseClass: stay.class, horseKind: stay.kind, ageYears: ageOf(stay, today) },
   };
 }

@@ -2,13 +2,13 @@
 import { type GateAnswer, type GateTick, RED_SIGNS, type RedSign } from "#core/gate/gate.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { INPUT, Picks } from "#ui/kit/parts.tsx";
-import { GATE_ADVICE, GATE_STATE, sayGateReason } from "#ui/words/gate.ts";
+import { GATE_STATE, sayGateAdvice, sayGateReason } from "#ui/words/gate.ts";
 import { RED, TICK } from "#ui/words/labels.ts";
 
 const ARM = { open: "M20 40L52 6", half: "M20 40L84 22", shut: "M20 40H92" } as const;
 const TONE = { open: "stroke-rail text-rail border-rail", half: "stroke-ochre text-ochre border-ochre", shut: "stroke-oxblood text-oxblood border-oxblood" } as const;
 
-export function GateBar({ answer }: { answer: GateAnswer }) {
+export function GateBar({ answer, kind }: { answer: GateAnswer; kind: SessionKind }) {
   return (
     <div role="status" className={`flex items-center gap-3 border-2 bg-paper p-2 ${TONE[answer.state]}`}>
       <svg viewBox="0 0 100 50" className="w-20 shrink-0" aria-hidden="true" fill="none" strokeWidth={5}>
@@ -17,7 +17,7 @@ export function GateBar({ answer }: { answer: GateAnswer }) {
       </svg>
       <div>
         <p className="sign text-xl">Gate: {GATE_STATE[answer.state].toLowerCase()}</p>
-        <p className="text-ink">{GATE_ADVICE[answer.state]}</p>
+        <p className="text-ink">{sayGateAdvice(answer.state, kind)}</p>
       </div>
     </div>
   );
@@ -40,7 +40,7 @@ export function Gate({ answer, kind, asked, ticks, redSigns, override, onTicks, 
   return (
     <section aria-labelledby="gate-title" className="grid gap-2">
       <h2 id="gate-title">The gate</h2>
-      <GateBar answer={answer} />
+      <GateBar answer={answer} kind={kind} />
       <ul className="ml-5 list-disc">
         {shown.map((reason) => (
           <li key={JSON.stringify(reason)}>

@@ -1,24 +1,56 @@
+import { sayDate, type LocalDate } from "#core/calendar/local-date.ts";
+import { RUNGS } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
 
-/** Begins an evaluation of the kind that is due; the others stay in reach. */
-export function Begin({ stay, due }: { stay: string; due: EvaluationKind }) {
+interface Props {
+  readonly stay: string;
+  readonly due: EvaluationKind;
+  readonly closed: readonly { readonly id: string; readonly kind: EvaluationKind; readonly day: LocalDate; readonly by: string }[];
+}
+
+/** Begins an evaluation of the kind that is due; once the intake is done the others stay in reach. */
+export function Begin({ stay, due, closed }: Props) {
   const { busy, problem, send } = useCommand();
   const begin = async (kind: EvaluationKind): Promise<void> => {
     if ((await send("intake/begin", { stay, kind })).ok) location.reload();
   };
+  const offered = due === "intake" ? ([due] as const) : EVALUATION_KINDS;
   return (
-    <div>
+    <div className="grid max-w-3xl gap-4">
+      <p>
+        The walk goes through {RUNGS.length} rungs, from catching to the mind, left and right by themselves. Score what you see, leave the rest “not seen”, and stop wherever it is not safe to
+        go on: what was seen until then counts. It is kept on this device as you go.
+      </p>
       <Trouble problem={problem} />
       <div className="flex flex-wrap gap-2">
-        {EVALUATION_KINDS.map((kind) => (
+        {offered.map((kind) => (
           <Button key={kind} big tone={kind === due ? "main" : "plain"} disabled={busy} onClick={() => void begin(kind)}>
             Begin the {EVALUATION[kind].toLowerCase()} evaluation
           </Button>
         ))}
       </div>
+      {closed.length > 0 && (
+        <div>
+          <h2>Done before</h2>
+          <ul>
+            {closed.map((one) => (
+              <li key={one.id} className="border-b border-line py-1">
+                <a href={`/horse/${stay}/evaluation/${one.id}`}>{EVALUATION[one.kind]}</a>, {sayDate(one.day)}, by {one.by}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <ol className="grid gap-1 text-dim sm:grid-cols-2">
+        {RUNGS.map((rung, i) => (
+          <li key={rung.id}>
+            {i + 1}. {rung.words}
+          </li>
+        ))}
+      </ol>
     </div>
   );
 }

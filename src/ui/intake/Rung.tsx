@@ -39,8 +39,8 @@ function SkillRow({ id, walk, put }: { id: string; walk: WalkFields; put: WalkSt
   const scores = (side: TrackSide) => <Scores name={`${skill.words}${side === "both" ? "" : `, ${side}`}`} value={scoreOf(side)} onPick={(score) => put({ kind: "mark", skill: id, side }, score)} />;
   const done = sidesOf(skill.sided).every((side) => scoreOf(side) !== undefined);
   return (
-    <div className="grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line py-2 md:grid-cols-[1fr_9.5rem_1fr]">
-      <p className="sign col-span-2 text-center leading-tight md:col-span-1 md:col-start-2 md:row-start-1">
+    <div className={`grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line py-2 ${skill.sided ? "md:grid-cols-[1fr_9.5rem_1fr]" : "md:grid-cols-2"}`}>
+      <p className={`sign col-span-2 leading-tight md:col-span-1 md:row-start-1 ${skill.sided ? "text-center md:col-start-2" : "text-center md:text-right"}`}>
         {done ? "✓ " : ""}
         {skill.words}
       </p>
@@ -50,7 +50,7 @@ function SkillRow({ id, walk, put }: { id: string; walk: WalkFields; put: WalkSt
           <div className="md:col-start-3 md:row-start-1">{scores("right")}</div>
         </>
       ) : (
-        <div className="col-span-2 md:col-span-1 md:col-start-1 md:row-start-1">{scores("both")}</div>
+        <div className="col-span-2 md:col-span-1 md:col-start-2 md:row-start-1 md:max-w-[19.5rem]">{scores("both")}</div>
       )}
     </div>
   );

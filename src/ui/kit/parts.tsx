@@ -11,7 +11,7 @@ const BUTTON: Record<Tone, string> = {
 
 export function Button({ tone = "plain", big = false, className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
   const size = big ? "min-h-14 px-5 text-lg" : "min-h-9 px-3";
-  return <button type="button" {...rest} className={`sign inline-flex items-center justify-center gap-2 rounded border ${size} disabled:opacity-50 ${BUTTON[tone]} ${className}`} />;
+  return <button type="button" {...rest} className={`sign inline-flex items-center whitespace-nowrap justify-center gap-2 rounded border ${size} disabled:opacity-50 ${BUTTON[tone]} ${className}`} />;
 }
 
 /** The whole of a refusal, where the eye is; announced to screen readers. */

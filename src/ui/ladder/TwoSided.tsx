@@ -18,7 +18,7 @@ export interface Rung {
 }
 
 const WIDTH = 640;
-const SPINE = 190;
+const SPINE = 216;
 const STEP = (WIDTH - SPINE) / 2 / 5.6;
 const ROW = 20;
 const HEAD = 22;
@@ -94,7 +94,7 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
           return (
             <g key={row.skill}>
               <text x={WIDTH / 2} y={row.y + ROW / 2 + 4} textAnchor="middle" className="fill-ink text-[12px]">
-                {name.length > 30 ? `${name.slice(0, 29)}…` : name}
+                {name.length > 36 ? `${name.slice(0, 35)}…` : name}
               </text>
               <Bar rung={whole ?? list.find((rung) => rung.side === "left")} toLeft y={row.y} />
               <Bar rung={whole ?? list.find((rung) => rung.side === "right")} toLeft={false} y={row.y} />

@@ -32,8 +32,10 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
   const one = posts[0]?.day ?? view.firstDay;
   const scale = (RIGHT - LEFT) / Math.max(1, reading.calendarDays - 1);
   const x = (day: LocalDate): number => LEFT + Math.max(0, Math.min(reading.calendarDays - 1, daysBetween(one, day))) * scale;
-  const share = (sessions: number): number => LEFT + (RIGHT - LEFT) * Math.max(0, Math.min(1, reading.contracted === 0 ? 0 : sessions / reading.contracted));
-  const [plan, now] = [share(reading.contractedSoFar), share(reading.delivered)];
+  // The plan stands at today; what is owed sets the horse back by so many sessions' worth of rail.
+  const session = (RIGHT - x(reading.workFrom)) / Math.max(1, reading.contracted);
+  const plan = x(today);
+  const now = Math.max(LEFT, Math.min(RIGHT, plan - reading.owed * session));
   const behind = lengthsBehind(reading);
   let [days, weeks] = ["", ""];
   for (let i = 0; i < reading.calendarDays; i += 1) {
@@ -43,7 +45,7 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
   }
   const held = holds.map((hold) => [x(hold.from), x(hold.to ?? today) + scale, hold] as const).filter(([from]) => from < RIGHT);
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${large ? 62 : 46}`} role="img" aria-label={sayRuler(view)} className="block w-full" fill="none">
+    <svg viewBox={`0 0 ${WIDTH} ${large ? 72 : 46}`} role="img" aria-label={sayRuler(view)} className="block w-full" fill="none">
       {today >= one && <rect x={x(today) - 3} y={4} width={6} height={38} className="fill-straw" />}
       <path d={days} className="stroke-line" />
       <path d={weeks} className="stroke-dim" />
@@ -61,8 +63,8 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
           <rect x={-3} y={8} width={6} height={22} className={post.done ? "fill-rail stroke-rail" : "fill-paper stroke-rail"} />
           <path d="M-3 14h6M-3 20h6M-3 26h6" className={post.done ? "stroke-on-rail" : "stroke-rail"} strokeWidth={2.5} />
           {large && (
-            <text y={56} textAnchor={i === 0 ? "start" : post.kind === "report" ? "end" : "middle"} dx={i === 0 ? -8 : post.kind === "report" ? 12 : post.kind === "exit" ? -22 : 0} className="sign fill-dim text-[12px]">
-              {POST[post.kind]}
+            <text y={i % 2 === 0 ? 53 : 67} textAnchor={i === 0 ? "start" : post.kind === "report" ? "end" : "middle"} dx={i === 0 ? -8 : post.kind === "report" ? 12 : 0} className="sign fill-dim text-[11px]">
+              {POST[post.kind]} {sayDate(post.day).slice(4)}
             </text>
           )}
         </g>

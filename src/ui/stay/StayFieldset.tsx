@@ -14,7 +14,7 @@ export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form:
   const method = METHODS.find((one) => one.id === form.watch(path("method")));
   return (
     <>
-      <fieldset className="grid gap-3 sm:grid-cols-2">
+      <fieldset className="grid content-start gap-3 sm:grid-cols-2">
         <legend className="sign pb-1 text-lg">The stay</legend>
         <div className="sm:col-span-2">
           <Text form={form} name={path("aim")} label="The owner's aim, in their own words" rows={3} />
@@ -27,7 +27,7 @@ export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form:
         <Select form={form} name={path("method")} label="Method" options={METHODS.map((one) => [one.id, one.words] as const)} hint={method?.about ?? ""} />
         <TermPreview rules={rules} stay={form.watch(at as Path<T>) as Partial<StayFields>} />
       </fieldset>
-      <fieldset className="grid gap-3 sm:grid-cols-2">
+      <fieldset className="grid content-start gap-3 sm:grid-cols-2">
         <legend className="sign pb-1 text-lg">Afterwards, at home</legend>
         <Text form={form} name={path("afterDays")} label="Days a week" kind="number" hint="0 to 7; empty: unknown" />
         <Select form={form} name={path("afterLevel")} label="The owner rides" options={AFTER_LEVELS.map((level) => [level, AFTER_LEVEL[level]] as const)} />

@@ -1,15 +1,15 @@
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
-import type { IncidentKind } from "#core/card/card.ts";
+import type { IncidentKind, SessionKind } from "#core/card/card.ts";
 import type { GateAnswer, GateReason } from "#core/gate/gate.ts";
 import { HOLD, INCIDENT, RED, TICK } from "./labels.ts";
 
 export const GATE_STATE: Record<GateAnswer["state"], string> = { open: "Open", half: "Half open", shut: "Shut" };
-export const GATE_ADVICE: Record<GateAnswer["state"], string> = {
-  open: "You may get on.",
-  half: "Ground work only, until what is named below is settled.",
-  shut: "Not today. Groundwork on a loose rope or a walk in hand, and tell the manager.",
-};
+export function sayGateAdvice(state: GateAnswer["state"], kind: SessionKind): string {
+  if (state === "shut") return "Not today. Groundwork on a loose rope or a walk in hand, and tell the manager.";
+  if (state === "half") return "Ground work only, until what is named below is settled.";
+  return kind === "ground" ? "Go to work on the ground. Nobody gets on from this card." : "You may get on.";
+}
 
 /** Each reason names the tick or the record that it comes from. */
 export function sayGateReason(reason: GateReason): string {

@@ -6,7 +6,7 @@ import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import type { Say } from "#core/report/compose.ts";
 import { hours, listed, plural } from "./figures.ts";
-import { HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
+import { BRANCH, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
 
 const skills = (ids: readonly string[]): string => listed(ids.map((id) => skillOf(id).words.toLowerCase()));
 const on = (side: string): string => (side === "both" ? "" : ` on the ${side}`);
@@ -40,7 +40,9 @@ export function sayStatement(say: Say): string {
     case "tack":
       return `Lately worked in: ${listed(say.tack.map((tack) => TACK[tack].toLowerCase()))}.`;
     case "solid":
-      return `Reliable here, on a light aid: ${skills(say.skills)}.`;
+      return say.all && say.skills.length > 3
+        ? `${BRANCH[say.branch]}: reliable here, on a light aid, in all ${say.skills.length} points.`
+        : `${BRANCH[say.branch]}: reliable here, on a light aid, in ${skills(say.skills)}.`;
     case "gained":
       return `${skillOf(say.skill).words}${on(say.side)}: from ${say.before} (${SCORE_WORDS[say.before]}) to ${say.now} (${SCORE_WORDS[say.now]}).`;
     case "first":
