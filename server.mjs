@@ -6,7 +6,10 @@ process.env.ASTRO_NODE_AUTOSTART = "disabled";
 const { handler } = await import("./dist/server/entry.mjs");
 
 const BODY_LIMIT = 512 * 1024;
-const compress = compression({ filter: (request, response) => response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response) });
+const compress = compression({
+  filter: (request, response) =>
+    response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response),
+});
 
 function refuse(response, status, code, message) {
   response.writeHead(status, { "Content-Type": "application/json", Connection: "close" });
@@ -16,8 +19,10 @@ function refuse(response, status, code, message) {
 const server = createServer((request, response) => {
   const length = request.headers["content-length"];
   const hasBody = !["GET", "HEAD", "OPTIONS"].includes(request.method);
-  if (hasBody && length === undefined && request.headers["transfer-encoding"] !== undefined) return refuse(response, 411, "length", "Send the length of the body.");
-  if (Number(length ?? 0) > BODY_LIMIT) return refuse(response, 413, "too-large", `At most ${BODY_LIMIT / 1024} kB in one request.`);
+  if (hasBody && length === undefined && request.headers["transfer-encoding"] !== undefined)
+    return refuse(response, 411, "length", "Send the length of the body.");
+  if (Number(length ?? 0) > BODY_LIMIT)
+    return refuse(response, 413, "too-large", `At most ${BODY_LIMIT / 1024} kB in one request.`);
   compress(request, response, () => handler(request, response));
 });
 

@@ -1,6 +1,12 @@
 /** Writes the demo barn through the application's own use cases: eight weeks of days, one after the other, on a clock of its own. */
 import { randomUUID } from "node:crypto";
-import { type LocalDate, addDays, daysBetween, weekdayOf } from "#core/calendar/local-date.ts";
+import type { RecordFields } from "#contracts/card.ts";
+import { decode } from "#contracts/decode.ts";
+import { EMPTY_WALK, type WalkFields } from "#contracts/intake.ts";
+import type { Actor } from "#contracts/people.ts";
+import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
+import type { CardView, DayView } from "#contracts/views.ts";
+import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { Gait, SessionKind, Tack, Weather } from "#core/card/card.ts";
 import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
@@ -13,11 +19,6 @@ import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { readLevels, weakerSide } from "#core/ladder/level.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import type { RecordFields } from "#contracts/card.ts";
-import { EMPTY_WALK, type WalkFields } from "#contracts/intake.ts";
-import type { Actor } from "#contracts/people.ts";
-import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
-import type { CardView, DayView } from "#contracts/views.ts";
 import type { Sql } from "#db/client.ts";
 import { listScores } from "#db/queries/card.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
@@ -25,10 +26,9 @@ import { readCard } from "#server/card/read-card.ts";
 import { COMMANDS } from "#server/commands.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
-import { decode } from "#server/http/decode.ts";
 import { runCommand } from "#server/http/command.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
-import { INCIDENTS, NEXT_TIME, type Truth, WORDS_ROUGH, WORDS_WELL, truthOf } from "./truth.ts";
+import { INCIDENTS, NEXT_TIME, type Truth, truthOf, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
 const HISTORY_DAYS = 56;
 const TIME_ZONE = "America/Denver";
@@ -60,7 +60,13 @@ class DemoBarn {
     const command = must(COMMANDS[route], `command ${route}`);
     const decoded = decode(command.schema, input);
     if (!decoded.ok) throw new Error(`demo ${route}: ${JSON.stringify(decoded.error)}`);
-    const result = await runCommand(this.deps, { route, command, actor: must(actor, "somebody asks"), key: randomUUID(), input: decoded.value });
+    const result = await runCommand(this.deps, {
+      route,
+      command,
+      actor: must(actor, "somebody asks"),
+      key: randomUUID(),
+      input: decoded.value,
+    });
     if (!result.ok) throw new Error(`demo ${route} on ${this.day}: ${JSON.stringify(result.error)}`);
     return result.value as T;
   }
@@ -97,15 +103,52 @@ class DemoBarn {
   private async book(c: Character): Promise<void> {
     const phone = `555 01${this.random.whole(10, 99)}`;
     const { stay } = await this.ask<{ stay: StayId }>("stay/book", this.manager, {
-      client: { name: c.client, phone, email: "", emergencyName: "", emergencyPhone: "", vetName: "Valley vet", vetPhone: "555 0140", vetRelease: true },
-      horse: { name: c.horse, birthDate: null, birthYear: c.born, sex: c.sex, class: c.class, heightCm: c.heightCm, history: { ...UNKNOWN_HISTORY, haltered: c.kind === "unhandled" ? "no" : "yes", saddled: c.kind === "started" ? "yes" : "unknown" }, historyWords: "" },
-      stay: { kind: c.kind, aim: c.aim, length: c.length, firstDay: addDays(this.today, c.arrives), sessionsAWeek: c.sessionsAWeek, counting: c.counting ?? "calendar", method: c.method, afterDays: c.after.days, afterLevel: c.after.level, afterWords: c.after.words },
+      client: {
+        name: c.client,
+        phone,
+        email: "",
+        emergencyName: "",
+        emergencyPhone: "",
+        vetName: "Valley vet",
+        vetPhone: "555 0140",
+        vetRelease: true,
+      },
+      horse: {
+        name: c.horse,
+        birthDate: null,
+        birthYear: c.born,
+        sex: c.sex,
+        class: c.class,
+        heightCm: c.heightCm,
+        history: {
+          ...UNKNOWN_HISTORY,
+          haltered: c.kind === "unhandled" ? "no" : "yes",
+          saddled: c.kind === "started" ? "yes" : "unknown",
+        },
+        historyWords: "",
+      },
+      stay: {
+        kind: c.kind,
+        aim: c.aim,
+        length: c.length,
+        firstDay: addDays(this.today, c.arrives),
+        sessionsAWeek: c.sessionsAWeek,
+        counting: c.counting ?? "calendar",
+        method: c.method,
+        afterDays: c.after.days,
+        afterLevel: c.after.level,
+        afterWords: c.after.words,
+      },
     });
     this.stabled.set(stay, { character: c, stay, truth: truthOf(c, this.random), firsts: new Set() });
   }
 
   private async keepApart(): Promise<void> {
-    const named = (name: string) => must([...this.stabled.values()].find((one) => one.character.horse === name), name).stay;
+    const named = (name: string) =>
+      must(
+        [...this.stabled.values()].find((one) => one.character.horse === name),
+        name,
+      ).stay;
     for (const [a, b] of APART) await this.ask("stay/set-apart", this.manager, { stay: named(a), other: named(b), apart: true });
   }
 
@@ -115,14 +158,30 @@ class DemoBarn {
     if (offset === c.arrives + 1 && c.arrives < -1) await this.evaluate(one, "intake");
     for (const hold of c.holds ?? []) {
       if (offset === hold.from)
-        await this.ask("stay/add-hold", this.manager, { stay, kind: hold.kind, firstDay: this.day, lastDay: hold.to === null ? null : addDays(this.today, hold.to), stopsClock: hold.kind !== "weather", reason: hold.reason });
+        await this.ask("stay/add-hold", this.manager, {
+          stay,
+          kind: hold.kind,
+          firstDay: this.day,
+          lastDay: hold.to === null ? null : addDays(this.today, hold.to),
+          stopsClock: hold.kind !== "weather",
+          reason: hold.reason,
+        });
       if (hold.to !== null && offset === hold.to + 1) one.truth.layOff(hold.to - hold.from + 1);
     }
     const due = c.length === 30 ? 15 : 30;
     if (offset === c.arrives + due && offset < -2) await this.evaluate(one, "mid-term");
     if (c.goesHome === offset) {
       await this.evaluate(one, "exit");
-      await this.ask("report/save", this.manager, { stay, version: null, words: { next: { text: "He is ready for quiet rides at home. Thirty more days in spring would make the canter steady.", instead: false } } });
+      await this.ask("report/save", this.manager, {
+        stay,
+        version: null,
+        words: {
+          next: {
+            text: "He is ready for quiet rides at home. Thirty more days in spring would make the canter steady.",
+            instead: false,
+          },
+        },
+      });
       await this.ask("report/approve", this.manager, { stay, version: 1 });
       await this.ask("stay/send-home", this.manager, { id: stay, version: 1, day: this.day });
     }
@@ -130,9 +189,18 @@ class DemoBarn {
 
   private async evaluate({ character: c, stay, truth }: Stabled, kind: string): Promise<void> {
     const { id } = await this.ask<{ id: string }>("intake/begin", this.manager, { stay, kind });
-    const look = (skills: readonly string[]): WalkFields["marks"] => skills.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score: truth.score(skill, side) })));
+    const look = (skills: readonly string[]): WalkFields["marks"] =>
+      skills.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score: truth.score(skill, side) })));
     const walk: WalkFields = structuredClone(EMPTY_WALK) as WalkFields;
-    walk.measures = { girthCm: c.girthCm, lengthCm: c.lengthCm, withersCm: c.heightCm, croupCm: c.heightCm + (c.born !== null && c.born >= 2022 ? 2 : 0), scaleKg: null, condition: c.fitness === "unfit" ? 5.5 : 5, fitness: c.fitness };
+    walk.measures = {
+      girthCm: c.girthCm,
+      lengthCm: c.lengthCm,
+      withersCm: c.heightCm,
+      croupCm: c.heightCm + (c.born !== null && c.born >= 2022 ? 2 : 0),
+      scaleKg: null,
+      condition: c.fitness === "unfit" ? 5.5 : 5,
+      fitness: c.fitness,
+    };
     for (const rung of RUNGS) {
       if (rung.id === "saddle" && notYetForSaddle(walk.marks).length > 0) continue;
       const marks = look(rung.skills);
@@ -156,7 +224,10 @@ class DemoBarn {
   private async workDay(offset: number): Promise<void> {
     const view = await readDay(this.deps, this.day);
     const wanted = view.due.filter((due) => !this.isNeglected(due.stay, offset));
-    const placed = await this.placeDay(view, wanted.map((due) => due.stay));
+    const placed = await this.placeDay(
+      view,
+      wanted.map((due) => due.stay),
+    );
     if (placed === 0) return;
     await this.ask("day/hand-out", this.manager, { day: this.day });
     const cards = (await readDay(this.deps, this.day)).cards;
@@ -186,11 +257,14 @@ class DemoBarn {
     const placed: Placement[] = view.cards.filter((card) => card.state !== "cancelled");
     let count = 0;
     for (const stay of stays) {
-      const due = must(view.due.find((one) => one.stay === stay), "a due horse");
+      const due = must(
+        view.due.find((one) => one.stay === stay),
+        "a due horse",
+      );
       const sit = due.kind === "ground" && (await this.readyToSit(stay));
       const spot = findSpot(view, placed, { stay, kind: sit ? "both" : due.kind, length: sit ? 3 : due.length });
       if (!spot) continue;
-      const { card, ...where } = spot;
+      const { card: _card, ...where } = spot;
       const { id } = await this.ask<{ id: CardId }>("day/place", this.manager, { day: view.day, ...where });
       placed.push({ ...spot, card: id });
       count += 1;
@@ -211,7 +285,12 @@ class DemoBarn {
     const view = must(await readCard(this.deps, card, actor), "a card of the day");
     const one = must(this.stabled.get(view.stay), "a stabled horse");
     const { record, ticks } = this.session(one, view);
-    await this.ask("card/close", actor, { id: card, version: view.card.version, record, gate: { ticks, redSigns: [], overrideReason: "" } });
+    await this.ask("card/close", actor, {
+      id: card,
+      version: view.card.version,
+      record,
+      gate: { ticks, redSigns: [], overrideReason: "" },
+    });
   }
 
   private session({ character: c, truth, firsts }: Stabled, view: CardView): { record: RecordFields; ticks: GateTick[] } {
@@ -227,16 +306,30 @@ class DemoBarn {
     const stalled = c.stallsFrom !== undefined && this.offset() >= c.stallsFrom;
     for (const item of items) truth.work(item.skill, (groundMinutes + saddleMinutes) / Math.max(1, items.length), stalled);
     const scores = items.flatMap((item) => {
-      const sides = sidesOf(skillOf(item.skill).sided).filter((side) => item.side === null || side === item.side || view.method !== "ground-first");
+      const sides = sidesOf(skillOf(item.skill).sided).filter(
+        (side) => item.side === null || side === item.side || view.method !== "ground-first",
+      );
       return sides.map((side) => ({ skill: item.skill, side, score: truth.score(item.skill, side) }));
     });
     const newFirsts = scores.filter(({ skill, score }) => score >= 2 && FIRSTS[skill] !== undefined && !firsts.has(skill));
-    const firstWords = [...new Set(newFirsts.map(({ skill }) => skill))].filter((skill) => !view.recentScores.some((one) => one.skill === skill && Math.max(...one.scores) >= 2));
+    const firstWords = [...new Set(newFirsts.map(({ skill }) => skill))].filter(
+      (skill) => !view.recentScores.some((one) => one.skill === skill && Math.max(...one.scores) >= 2),
+    );
     for (const { skill } of newFirsts) firsts.add(skill);
     const rough = random.chance(0.1 + c.hot / 3);
     const incident = random.chance(c.hot / 14) ? random.pick(INCIDENTS) : null;
-    const gaits: Gait[] = scores.some(({ skill }) => skill.includes("canter")) ? ["walk", "trot", "canter"] : scores.some(({ skill }) => skill.includes("trot") || skill === "loose-tack") ? ["walk", "trot"] : ["walk"];
-    const tack: Tack[] = rides ? (view.method === "classical-line" || view.gate.stage === "riding" ? ["saddle", "snaffle"] : ["saddle", "rope-halter"]) : view.method === "classical-line" ? ["cavesson"] : ["rope-halter"];
+    const gaits: Gait[] = scores.some(({ skill }) => skill.includes("canter"))
+      ? ["walk", "trot", "canter"]
+      : scores.some(({ skill }) => skill.includes("trot") || skill === "loose-tack")
+        ? ["walk", "trot"]
+        : ["walk"];
+    const tack: Tack[] = rides
+      ? view.method === "classical-line" || view.gate.stage === "riding"
+        ? ["saddle", "snaffle"]
+        : ["saddle", "rope-halter"]
+      : view.method === "classical-line"
+        ? ["cavesson"]
+        : ["rope-halter"];
     const shown = c.signs.filter(() => random.chance(rough ? 0.5 : 0.15));
     return {
       ticks,
@@ -247,7 +340,19 @@ class DemoBarn {
         weather,
         tack,
         scores,
-        signs: [...shown.map(([, sign, side, strength]) => ({ sign, skill: null, side, strength })), ...(rough ? [] : [{ sign: random.pick(["licks", "blows-out", "soft-eye", "ear-on"]), skill: null, side: "both" as const, strength: 1 as const }])],
+        signs: [
+          ...shown.map(([, sign, side, strength]) => ({ sign, skill: null, side, strength })),
+          ...(rough
+            ? []
+            : [
+                {
+                  sign: random.pick(["licks", "blows-out", "soft-eye", "ear-on"]),
+                  skill: null,
+                  side: "both" as const,
+                  strength: 1 as const,
+                },
+              ]),
+        ],
         incidents: incident ? [{ kind: incident[0], before: incident[1], hurt: "nobody" }] : [],
         firsts: firstWords.map((skill) => ({ skill, words: must(FIRSTS[skill], "a first") })),
         endedWell: !rough || random.chance(0.6),
@@ -273,8 +378,15 @@ const FIRSTS: Readonly<Record<string, string>> = {
 };
 
 /** The first place on the sheet that breaks no rule, with a rider the horse mostly has; ridden horses go out where they may. */
-function findSpot(view: DayView, placed: readonly Placement[], wish: { stay: StayId; kind: SessionKind; length: number }): Placement | null {
-  const horse = must(view.horses.find((one) => one.stay === wish.stay), "a horse of the day");
+function findSpot(
+  view: DayView,
+  placed: readonly Placement[],
+  wish: { stay: StayId; kind: SessionKind; length: number },
+): Placement | null {
+  const horse = must(
+    view.horses.find((one) => one.stay === wish.stay),
+    "a horse of the day",
+  );
   const riders = view.people.filter((person) => person.role === "rider");
   // Its place in the barn gives each horse its usual rider, and each rider a like share of horses.
   const habit = view.horses.indexOf(horse);

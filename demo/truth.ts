@@ -1,6 +1,6 @@
 /** The demo horses' hidden truth: where each stands on every track, how it learns, and what a rider would write of it. */
 import type { Random } from "#core/kernel/random.ts";
-import { type Score, type TrackSide, sidesOf } from "#core/kernel/sides.ts";
+import { type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { trackKey } from "#core/ladder/level.ts";
 import { SKILLS, skillOf } from "#core/ladder/skills.ts";
 import type { Character } from "./cast.ts";
@@ -31,7 +31,8 @@ export function truthOf(character: Character, random: Random): Truth {
     }
   }
   return {
-    score: (skill, side) => Math.max(0, Math.min(5, Math.round((level.get(trackKey(skill, side)) ?? 0) + 0.45 * random.normal()))) as Score,
+    score: (skill, side) =>
+      Math.max(0, Math.min(5, Math.round((level.get(trackKey(skill, side)) ?? 0) + 0.45 * random.normal()))) as Score,
     work(id, minutes, stalled) {
       const skill = skillOf(id);
       for (const side of sidesOf(skill.sided)) {
@@ -39,7 +40,10 @@ export function truthOf(character: Character, random: Random): Truth {
         const now = level.get(key) ?? 0;
         const ease = now < 3 ? 3 / skill.to3 : 1 / skill.to4;
         const hard = stalled && side === character.lag.side ? 0.05 : 1;
-        level.set(key, Math.min(5.2, now + PACE * character.pace * ease * Math.sqrt(minutes / 10) * hard * Math.exp(0.35 * random.normal())));
+        level.set(
+          key,
+          Math.min(5.2, now + PACE * character.pace * ease * Math.sqrt(minutes / 10) * hard * Math.exp(0.35 * random.normal())),
+        );
       }
     },
     layOff(days) {
@@ -48,9 +52,27 @@ export function truthOf(character: Character, random: Random): Truth {
   };
 }
 
-export const WORDS_WELL = ["Soft by the second try on both sides.", "Quiet from the first minute; stopped early.", "Blew out after the girth and stayed with me.", "Better than yesterday; waits to be asked.", "Let the rope go slack by itself.", "Worked by the gate without looking at it."];
-export const WORDS_ROUGH = ["Stiff to start with; eased after the walk.", "Looked at the far corner all session.", "Short asks only: long ones made it worse.", "Leaned on the hard side until I slowed my hands."];
-export const NEXT_TIME = ["Hard side first, then leave it.", "Begin where we ended.", "Move the feet before the saddle.", "Ask smaller, release sooner.", "Try the other place for a change."];
+export const WORDS_WELL = [
+  "Soft by the second try on both sides.",
+  "Quiet from the first minute; stopped early.",
+  "Blew out after the girth and stayed with me.",
+  "Better than yesterday; waits to be asked.",
+  "Let the rope go slack by itself.",
+  "Worked by the gate without looking at it.",
+];
+export const WORDS_ROUGH = [
+  "Stiff to start with; eased after the walk.",
+  "Looked at the far corner all session.",
+  "Short asks only: long ones made it worse.",
+  "Leaned on the hard side until I slowed my hands.",
+];
+export const NEXT_TIME = [
+  "Hard side first, then leave it.",
+  "Begin where we ended.",
+  "Move the feet before the saddle.",
+  "Ask smaller, release sooner.",
+  "Try the other place for a change.",
+];
 export const INCIDENTS = [
   ["spook", "A tarp lifted behind the rail."],
   ["buck", "At the change upward, fresh after a day off."],

@@ -14,7 +14,17 @@ export async function openBrowser(): Promise<Opened> {
   const browser = await puppeteer.launch({
     executablePath: "/usr/bin/chromium",
     userDataDir: profile,
-    args: ["--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--force-prefers-reduced-motion"],
+    args: [
+      "--headless",
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+      "--no-first-run",
+      "--force-prefers-reduced-motion",
+    ],
   });
   return {
     browser,
@@ -26,7 +36,13 @@ export async function openBrowser(): Promise<Opened> {
 }
 
 /** Signs in through the form, in a cookie jar of its own. */
-export async function signedIn(browser: Browser, address: string, name: string, password: string, size = { width: 1280, height: 800 }): Promise<Page> {
+export async function signedIn(
+  browser: Browser,
+  address: string,
+  name: string,
+  password: string,
+  size = { width: 1280, height: 800 },
+): Promise<Page> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   const phone = size.width < 500;

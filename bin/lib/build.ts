@@ -1,7 +1,7 @@
 /** Builds the application when its sources have changed since the last build. */
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
 const SOURCES = ["src", "public", "astro.config.mjs", "package-lock.json", "tsconfig.json"];
@@ -22,7 +22,12 @@ export function buildIfChanged(root: string): boolean {
   const hash = hashOf(root);
   const stamp = join(root, STAMP);
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === hash) return false;
-  const built = spawnSync("npx", ["astro", "build", "--silent"], { cwd: root, encoding: "utf8", stdio: ["ignore", "pipe", "pipe"], env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1" } });
+  const built = spawnSync("npx", ["astro", "build", "--silent"], {
+    cwd: root,
+    encoding: "utf8",
+    stdio: ["ignore", "pipe", "pipe"],
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1" },
+  });
   if (built.status !== 0) throw new Error(`The build failed:\n${built.stdout}\n${built.stderr}`);
   writeFileSync(stamp, hash);
   return true;

@@ -1,7 +1,7 @@
 /** A private PostgreSQL cluster of the project's own: made, started, stopped, and brought back after an unclean end. */
 import { type SpawnSyncReturns, spawnSync } from "node:child_process";
 import { createHash, randomBytes } from "node:crypto";
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -51,7 +51,9 @@ export function dataFolder(project: string, name: string): string {
 export function freePort(preferred = 0): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
-    probe.once("error", (error: NodeJS.ErrnoException) => (error.code === "EADDRINUSE" ? resolve(freePort(preferred + 1)) : reject(error)));
+    probe.once("error", (error: NodeJS.ErrnoException) =>
+      error.code === "EADDRINUSE" ? resolve(freePort(preferred + 1)) : reject(error),
+    );
     probe.listen(preferred, "127.0.0.1", () => {
       const address = probe.address();
       probe.close(() => resolve(typeof address === "object" && address ? address.port : preferred));
@@ -92,18 +94,47 @@ export async function startCluster({ data, fast = false }: ClusterOptions): Prom
   if (!existsSync(join(data, "PG_VERSION"))) {
     writeFileSync(passwordFile, randomBytes(24).toString("hex"), { mode: 0o600 });
     giveToServer(passwordFile);
-    const made = run(join(programs, "initdb"), ["-D", data, "-U", "furlong", "-A", "scram-sha-256", `--pwfile=${passwordFile}`, "-E", "UTF8", "--locale=C.UTF-8", "--no-sync"]);
+    const made = run(join(programs, "initdb"), [
+      "-D",
+      data,
+      "-U",
+      "furlong",
+      "-A",
+      "scram-sha-256",
+      `--pwfile=${passwordFile}`,
+      "-E",
+      "UTF8",
+      "--locale=C.UTF-8",
+      "--no-sync",
+    ]);
     if (made.status !== 0) throw new Error(`initdb failed: ${made.stderr || made.stdout || made.error?.message}`);
   }
   let port = liveServer(data)?.port;
   for (let attempt = 1; port === undefined; attempt += 1) {
     if (existsSync(join(data, "postmaster.pid"))) rmSync(join(data, "postmaster.pid"));
     const tried = await freePort();
-    const settings = [`-p ${tried}`, "-c listen_addresses=127.0.0.1", `-c unix_socket_directories=${sockets}`, "-c max_connections=120"];
+    const settings = [
+      `-p ${tried}`,
+      "-c listen_addresses=127.0.0.1",
+      `-c unix_socket_directories=${sockets}`,
+      "-c max_connections=120",
+    ];
     if (fast) settings.push("-c fsync=off", "-c synchronous_commit=off", "-c full_page_writes=off");
-    const started = run(join(programs, "pg_ctl"), ["-D", data, "-w", "-t", "60", "-l", join(data, "server.log"), "-o", settings.join(" "), "start"]);
+    const started = run(join(programs, "pg_ctl"), [
+      "-D",
+      data,
+      "-w",
+      "-t",
+      "60",
+      "-l",
+      join(data, "server.log"),
+      "-o",
+      settings.join(" "),
+      "start",
+    ]);
     if (started.status === 0) port = tried;
-    else if (attempt >= 4) throw new Error(`PostgreSQL did not start: ${started.stderr || started.stdout}; see ${join(data, "server.log")}`);
+    else if (attempt >= 4)
+      throw new Error(`PostgreSQL did not start: ${started.stderr || started.stdout}; see ${join(data, "server.log")}`);
     // Children of a killed server may still hold its memory for a moment.
     else await pause(500 * attempt);
   }

@@ -5,7 +5,7 @@
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
-import { DEMO_PASSWORD } from "../../demo/cast.ts";
+import { DEMO_PASSWORD } from "#demo/cast.ts";
 import { openBrowser, signedIn } from "./browser.ts";
 
 const address = process.env["FURLONG_URL"] ?? "http://127.0.0.1:4321";
@@ -23,15 +23,27 @@ const tablet = { width: 820, height: 1180 };
 
 const open = (path: string) => async (page: Page) => void (await page.goto(address + path, { waitUntil: "networkidle0" }));
 /** The page of a horse, found as a person finds it: by its name on the Rail. */
-const horse = (name: string, tab = "") => async (page: Page) => {
-  await page.goto(address, { waitUntil: "networkidle0" });
-  const href = await page.$$eval("a", (links, wanted) => links.find((link) => link.textContent?.trim() === wanted)?.getAttribute("href"), name);
-  await page.goto(address + href + tab, { waitUntil: "networkidle0" });
-};
+const horse =
+  (name: string, tab = "") =>
+  async (page: Page) => {
+    await page.goto(address, { waitUntil: "networkidle0" });
+    const href = await page.$$eval(
+      "a",
+      (links, wanted) => links.find((link) => link.textContent?.trim() === wanted)?.getAttribute("href"),
+      name,
+    );
+    await page.goto(address + href + tab, { waitUntil: "networkidle0" });
+  };
 /** The rider's own card of the kind asked for, the way the rider reaches it. */
 const ownCard = async (page: Page) => {
   await page.goto(`${address}/today`, { waitUntil: "networkidle0" });
-  const href = await page.$$eval("section, article, li, div", (parts) => parts.filter((part) => part.querySelector("h2")?.textContent?.trim() === "My string").at(-1)?.querySelector("a[href^='/card/']")?.getAttribute("href"));
+  const href = await page.$$eval("section, article, li, div", (parts) =>
+    parts
+      .filter((part) => part.querySelector("h2")?.textContent?.trim() === "My string")
+      .at(-1)
+      ?.querySelector("a[href^='/card/']")
+      ?.getAttribute("href"),
+  );
   await page.goto(address + href, { waitUntil: "networkidle0" });
 };
 /** Begins the walk where nobody has yet, and stands at its third rung. */
@@ -61,7 +73,8 @@ const PICTURES: Record<string, Picture> = {
 
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !PICTURES[name]);
-if (unknown.length > 0) throw new Error(`No such picture: ${unknown.join(", ")}. There are: ${Object.keys(PICTURES).join(", ")}.`);
+if (unknown.length > 0)
+  throw new Error(`No such picture: ${unknown.join(", ")}. There are: ${Object.keys(PICTURES).join(", ")}.`);
 mkdirSync(folder, { recursive: true });
 const { browser, close } = await openBrowser();
 for (const [name, picture] of Object.entries(PICTURES)) {

@@ -1,13 +1,20 @@
 /** Makes a database ready: there, migrated, and, where it is empty and wanted, filled with the demo barn. */
-import { type Sql, connect } from "#db/client.ts";
+import { connect, type Sql } from "#db/client.ts";
 import { migrate } from "#db/migrate.ts";
 
-export async function createDatabase(adminUrl: string, name: string, options: { replace?: boolean; template?: string } = {}): Promise<void> {
+export async function createDatabase(
+  adminUrl: string,
+  name: string,
+  options: { replace?: boolean; template?: string } = {},
+): Promise<void> {
   const admin = connect(adminUrl, { max: 1 });
   try {
     if (options.replace) await admin`DROP DATABASE IF EXISTS ${admin(name)} WITH (FORCE)`;
     const [there] = await admin`SELECT 1 FROM pg_database WHERE datname = ${name}`;
-    if (!there) await (options.template ? admin`CREATE DATABASE ${admin(name)} TEMPLATE ${admin(options.template)}` : admin`CREATE DATABASE ${admin(name)}`);
+    if (!there)
+      await (options.template
+        ? admin`CREATE DATABASE ${admin(name)} TEMPLATE ${admin(options.template)}`
+        : admin`CREATE DATABASE ${admin(name)}`);
   } finally {
     await admin.end();
   }

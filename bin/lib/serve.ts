@@ -10,12 +10,21 @@ export interface Served {
 }
 
 /** Serves on the port, or the next free one; resolves when it answers. */
-export async function serve(root: string, options: { databaseUrl: string; port: number; today?: string | undefined; quiet?: boolean }): Promise<Served> {
+export async function serve(
+  root: string,
+  options: { databaseUrl: string; port: number; today?: string | undefined; quiet?: boolean },
+): Promise<Served> {
   const port = await freePort(options.port);
   const child = spawn(process.execPath, ["server.mjs"], {
     cwd: root,
     stdio: ["ignore", options.quiet ? "ignore" : "inherit", "inherit", "ipc"],
-    env: { ...process.env, NODE_ENV: "production", DATABASE_URL: options.databaseUrl, PORT: String(port), ...(options.today ? { FURLONG_TODAY: options.today } : {}) },
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      DATABASE_URL: options.databaseUrl,
+      PORT: String(port),
+      ...(options.today ? { FURLONG_TODAY: options.today } : {}),
+    },
   });
   await Promise.race([
     once(child, "message"),

@@ -1,11 +1,11 @@
-import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { findBarn } from "#db/queries/barn.ts";
-import { systemClock } from "#server/container.ts";
 import { migrate } from "#db/migrate.ts";
-import { DEMO_PASSWORD, PEOPLE } from "../../demo/cast.ts";
-import { seedDemo } from "../../demo/seed.ts";
+import { findBarn } from "#db/queries/barn.ts";
+import { DEMO_PASSWORD, PEOPLE } from "#demo/cast.ts";
+import { seedDemo } from "#demo/seed.ts";
+import { systemClock } from "#server/container.ts";
 import { buildIfChanged } from "./build.ts";
 import { type Cluster, dataFolder, startCluster } from "./cluster.ts";
 import { createDatabase, withDatabase } from "./prepare.ts";
@@ -30,8 +30,10 @@ function otherStarts(): boolean {
 
 async function main(): Promise<void> {
   const outside = process.env["DATABASE_URL"];
-  if (outside && fresh) throw new Error("--fresh throws data away, so it works on the private database only: unset DATABASE_URL.");
-  if (fresh && otherStarts()) throw new Error("Steady Furlong runs already from this folder: stop it first, then start with --fresh.");
+  if (outside && fresh)
+    throw new Error("--fresh throws data away, so it works on the private database only: unset DATABASE_URL.");
+  if (fresh && otherStarts())
+    throw new Error("Steady Furlong runs already from this folder: stop it first, then start with --fresh.");
   mkdirSync(starts, { recursive: true });
   writeFileSync(own, "");
 
@@ -54,7 +56,12 @@ async function main(): Promise<void> {
   const served = await serve(root, { databaseUrl, port: Number(process.env["PORT"] ?? 4321), today });
   console.log(`\nSteady Furlong: ${served.address}\n`);
   console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
-  for (const role of ["manager", "rider", "helper"]) console.log(`  ${role.padEnd(8)} ${PEOPLE.filter(({ person }) => person.role === role).map(({ signIn }) => signIn).join(", ")}`);
+  for (const role of ["manager", "rider", "helper"])
+    console.log(
+      `  ${role.padEnd(8)} ${PEOPLE.filter(({ person }) => person.role === role)
+        .map(({ signIn }) => signIn)
+        .join(", ")}`,
+    );
   console.log("\nCtrl-C stops everything.");
 
   let ending = false;

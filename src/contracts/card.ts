@@ -1,14 +1,17 @@
 import { z } from "zod/mini";
-import { GAITS, HURT, INCIDENT_KINDS, TACKS, WEATHERS, type SessionRecord } from "#core/card/card.ts";
+import { GAITS, HURT, INCIDENT_KINDS, type SessionRecord, TACKS, WEATHERS } from "#core/card/card.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { isSkill, skillOf } from "#core/ladder/skills.ts";
 import { flag, id, list, oneOf, said, score, setOf, side, sign, skill, strength, version, whole, words } from "./fields.ts";
 
-const onItsSide = z.refine<{ skill: string; side: "left" | "right" | "both" }>((x) => !isSkill(x.skill) || sidesOf(skillOf(x.skill).sided).includes(x.side), {
-  path: ["side"],
-  message: "This skill is not scored on that side.",
-});
+const onItsSide = z.refine<{ skill: string; side: "left" | "right" | "both" }>(
+  (x) => !isSkill(x.skill) || sidesOf(skillOf(x.skill).sided).includes(x.side),
+  {
+    path: ["side"],
+    message: "This skill is not scored on that side.",
+  },
+);
 
 export const RecordFields = z
   .object({
@@ -18,7 +21,10 @@ export const RecordFields = z
     weather: oneOf(WEATHERS),
     tack: setOf(TACKS),
     scores: list(z.object({ skill, side, score }).check(onItsSide), 60).check(
-      z.refine((x) => new Set(x.map((given) => `${given.skill}:${given.side}`)).size === x.length, "A skill is scored twice on one side: keep one score."),
+      z.refine(
+        (x) => new Set(x.map((given) => `${given.skill}:${given.side}`)).size === x.length,
+        "A skill is scored twice on one side: keep one score.",
+      ),
     ),
     signs: list(z.object({ sign, skill: z.nullable(skill), side, strength }), 40),
     incidents: list(z.object({ kind: oneOf(INCIDENT_KINDS), before: words(500), hurt: oneOf(HURT) }), 20),
@@ -28,7 +34,10 @@ export const RecordFields = z
     nextTime: words(1000),
   })
   .check(
-    z.refine((x) => x.groundMinutes + x.saddleMinutes > 0, { path: ["groundMinutes"], message: "A session has minutes on the ground or in the saddle: give them, or cancel the card." }),
+    z.refine((x) => x.groundMinutes + x.saddleMinutes > 0, {
+      path: ["groundMinutes"],
+      message: "A session has minutes on the ground or in the saddle: give them, or cancel the card.",
+    }),
   ) satisfies z.core.$ZodType<SessionRecord>;
 
 export const GateFields = z.object({ ticks: setOf(GATE_TICKS), redSigns: setOf(RED_SIGNS), overrideReason: words(500) });

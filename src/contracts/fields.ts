@@ -1,28 +1,41 @@
 /** The atoms of every form and record. zod/mini, because islands import these. Messages say what is wrong and how to mend it. */
 import { z } from "zod/mini";
 import { type LocalDate, parseLocalDate } from "#core/calendar/local-date.ts";
+import { isSign, STRENGTHS } from "#core/intake/signs.ts";
 import type { Id } from "#core/kernel/brand.ts";
-import { STRENGTHS } from "#core/intake/signs.ts";
 import { SCORES, TRACK_SIDES } from "#core/kernel/sides.ts";
 import { isSkill } from "#core/ladder/skills.ts";
-import { isSign } from "#core/intake/signs.ts";
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 /** Characters that PostgreSQL cannot hold in text, and others that no keyboard gives. */
 // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
 const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
 
-export const id = <K extends string>() => z.custom<Id<K>>((x) => typeof x === "string" && UUID.test(x), "Not an identifier of ours: reload the page.");
-export const uuid = z.string("Not an identifier of ours: reload the page.").check(z.regex(UUID, "Not an identifier of ours: reload the page."));
+export const id = <K extends string>() =>
+  z.custom<Id<K>>((x) => typeof x === "string" && UUID.test(x), "Not an identifier of ours: reload the page.");
+export const uuid = z
+  .string("Not an identifier of ours: reload the page.")
+  .check(z.regex(UUID, "Not an identifier of ours: reload the page."));
 
-export const date = z.custom<LocalDate>((x) => typeof x === "string" && parseLocalDate(x) !== null, "Give a day as year-month-day, such as 2026-07-14.");
+export const date = z.custom<LocalDate>(
+  (x) => typeof x === "string" && parseLocalDate(x) !== null,
+  "Give a day as year-month-day, such as 2026-07-14.",
+);
 
 const noControl = z.refine<string>((x) => !CONTROL.test(x), "Contains characters that cannot be kept: type it again.");
 /** Free words, trimmed, may be empty. */
-export const words = (max: number) => z.string("Give words.").check(z.trim(), z.maxLength(max, `At most ${max} characters.`), noControl);
+export const words = (max: number) =>
+  z.string("Give words.").check(z.trim(), z.maxLength(max, `At most ${max} characters.`), noControl);
 /** Words that must be there. */
 export const said = (what: string, max: number) =>
-  z.string(`${what} is missing.`).check(z.trim(), z.minLength(1, `${what} is missing: type it in.`), z.maxLength(max, `At most ${max} characters.`), noControl);
+  z
+    .string(`${what} is missing.`)
+    .check(
+      z.trim(),
+      z.minLength(1, `${what} is missing: type it in.`),
+      z.maxLength(max, `At most ${max} characters.`),
+      noControl,
+    );
 
 export const whole = (low: number, high: number, unit = "") => {
   const message = `A whole number from ${low} to ${high}${unit && ` ${unit}`}.`;
@@ -34,7 +47,8 @@ export const number = (low: number, high: number, unit = "") => {
 };
 export const flag = z.boolean("Yes or no.");
 export const oneOf = <const T extends readonly string[]>(values: T) => z.enum(values, `One of: ${values.join(", ")}.`);
-export const list = <T extends z.core.$ZodType>(of: T, max: number) => z.array(of, "A list.").check(z.maxLength(max, `At most ${max} entries.`));
+export const list = <T extends z.core.$ZodType>(of: T, max: number) =>
+  z.array(of, "A list.").check(z.maxLength(max, `At most ${max} entries.`));
 /** A list in which nothing stands twice. */
 export const setOf = <const T extends readonly string[]>(values: T) =>
   list(oneOf(values), values.length).check(z.refine((x) => new Set(x).size === x.length, "Named twice."));

@@ -1,5 +1,5 @@
 import { z } from "zod/mini";
-import { RUNGS, RUNG_IDS, rungOfSkill } from "#core/intake/instrument.ts";
+import { RUNG_IDS, RUNGS, rungOfSkill } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type Mark, type Measures, type SeenSign } from "#core/intake/outcome.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
@@ -8,12 +8,13 @@ import { id, list, number, oneOf, score, side, sign, skill, strength, version, w
 
 const rung = z.string("Name a rung of the walk.").check(z.refine((x) => RUNG_IDS.includes(x), "No such rung in the walk."));
 
-export const MarkFields = z
-  .object({ skill, side, score: z.nullable(score) })
-  .check(
-    z.refine((x) => rungOfSkill(x.skill) !== null, { path: ["skill"], message: "The walk does not look at this skill." }),
-    z.refine((x) => sidesOf(skillOf(x.skill).sided).includes(x.side), { path: ["side"], message: "This skill is not scored on that side." }),
-  ) satisfies z.core.$ZodType<Mark>;
+export const MarkFields = z.object({ skill, side, score: z.nullable(score) }).check(
+  z.refine((x) => rungOfSkill(x.skill) !== null, { path: ["skill"], message: "The walk does not look at this skill." }),
+  z.refine((x) => sidesOf(skillOf(x.skill).sided).includes(x.side), {
+    path: ["side"],
+    message: "This skill is not scored on that side.",
+  }),
+) satisfies z.core.$ZodType<Mark>;
 export const SignFields = z.object({ rung, sign, side, strength }) satisfies z.core.$ZodType<SeenSign>;
 export const MeasureFields = z.object({
   girthCm: z.nullable(number(60, 260, "centimetres")),
@@ -26,7 +27,8 @@ export const MeasureFields = z.object({
 }) satisfies z.core.$ZodType<Measures>;
 
 const tracks = RUNGS.flatMap((one) => one.skills).length * 2;
-const distinct = <T>(keyOf: (item: T) => string) => z.refine<T[]>((x) => new Set(x.map(keyOf)).size === x.length, "Given twice: keep one.");
+const distinct = <T>(keyOf: (item: T) => string) =>
+  z.refine<T[]>((x) => new Set(x.map(keyOf)).size === x.length, "Given twice: keep one.");
 
 /** Everything that a walk has seen so far; saved whole, so that a draft on the device and the record are one shape. */
 export const WalkFields = z.object({

@@ -16,7 +16,10 @@ export interface Actor {
 const SIGN_IN = /^[a-z][a-z0-9.-]{1,39}$/;
 export const password = z
   .string("A password is missing.")
-  .check(z.minLength(10, "At least 10 characters: a short sentence is easy to keep in mind."), z.maxLength(200, "At most 200 characters."));
+  .check(
+    z.minLength(10, "At least 10 characters: a short sentence is easy to keep in mind."),
+    z.maxLength(200, "At most 200 characters."),
+  );
 
 export const SignIn = z.object({
   signIn: z.string("A sign-in name is missing.").check(z.trim(), z.toLowerCase(), z.maxLength(40, "At most 40 characters.")),
@@ -41,7 +44,13 @@ export type PersonFields = z.output<typeof PersonFields>;
 
 export const AddPerson = z.object({
   person: PersonFields,
-  signIn: z.string("A sign-in name is missing.").check(z.trim(), z.toLowerCase(), z.regex(SIGN_IN, "2 to 40 small letters, digits, dots or hyphens, beginning with a letter.")),
+  signIn: z
+    .string("A sign-in name is missing.")
+    .check(
+      z.trim(),
+      z.toLowerCase(),
+      z.regex(SIGN_IN, "2 to 40 small letters, digits, dots or hyphens, beginning with a letter."),
+    ),
   password,
 });
 export type AddPerson = z.output<typeof AddPerson>;
@@ -56,7 +65,9 @@ export type ResetPassword = z.output<typeof ResetPassword>;
 
 export const AddAbsence = z
   .object({ person, firstDay: date, lastDay: date, reason: said("The reason", 200) })
-  .check(z.refine((x) => x.firstDay <= x.lastDay, { path: ["lastDay"], message: "The last day must not come before the first." }));
+  .check(
+    z.refine((x) => x.firstDay <= x.lastDay, { path: ["lastDay"], message: "The last day must not come before the first." }),
+  );
 export type AddAbsence = z.output<typeof AddAbsence>;
 export const RemoveAbsence = z.object({ id: id<"absence">() });
 export type RemoveAbsence = z.output<typeof RemoveAbsence>;

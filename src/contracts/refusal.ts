@@ -31,7 +31,12 @@ export type Refusal =
   | { readonly code: "not-handed-out"; readonly path: "id" }
   | { readonly code: "nothing-placed"; readonly path: "day" }
   | { readonly code: "blocked"; readonly path: string; readonly blockers: readonly Blocker[] }
-  | { readonly code: "gate-not-open"; readonly path: "record.saddleMinutes"; readonly reasons: readonly GateReason[]; readonly overridable: boolean }
+  | {
+      readonly code: "gate-not-open";
+      readonly path: "record.saddleMinutes";
+      readonly reasons: readonly GateReason[];
+      readonly overridable: boolean;
+    }
   | { readonly code: "not-evaluated"; readonly path: string }
   | { readonly code: "nothing-to-report"; readonly path: "stay" };
 

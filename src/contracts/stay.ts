@@ -1,7 +1,15 @@
 import { z } from "zod/mini";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
-import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, KINDS, SEXES, type HistoryAnswer, type HistoryTopic } from "#core/horse/horse.ts";
+import {
+  HISTORY_ANSWERS,
+  HISTORY_TOPICS,
+  type HistoryAnswer,
+  type HistoryTopic,
+  HORSE_CLASSES,
+  KINDS,
+  SEXES,
+} from "#core/horse/horse.ts";
 import { METHOD_IDS } from "#core/ladder/methods.ts";
 import { date, flag, grade, id, number, oneOf, said, version, whole, words } from "./fields.ts";
 
@@ -27,7 +35,10 @@ export const ClientFields = z.object({
 export type ClientFields = z.output<typeof ClientFields>;
 
 export const History = z.record(oneOf(HISTORY_TOPICS), oneOf(HISTORY_ANSWERS));
-export const UNKNOWN_HISTORY = Object.fromEntries(HISTORY_TOPICS.map((topic) => [topic, "unknown"])) as Record<HistoryTopic, HistoryAnswer>;
+export const UNKNOWN_HISTORY = Object.fromEntries(HISTORY_TOPICS.map((topic) => [topic, "unknown"])) as Record<
+  HistoryTopic,
+  HistoryAnswer
+>;
 
 export const HorseFields = z.object({
   name: said("The horse's name", 80),
@@ -65,8 +76,20 @@ export type EditStay = z.output<typeof EditStay>;
 export type RiskSet = EditStay["riskSet"];
 
 export const AddHold = z
-  .object({ stay, kind: oneOf(HOLD_KINDS), firstDay: date, lastDay: z.nullable(date), stopsClock: flag, reason: said("The reason", 500) })
-  .check(z.refine((x) => x.lastDay === null || x.firstDay <= x.lastDay, { path: ["lastDay"], message: "The last day must not come before the first." }));
+  .object({
+    stay,
+    kind: oneOf(HOLD_KINDS),
+    firstDay: date,
+    lastDay: z.nullable(date),
+    stopsClock: flag,
+    reason: said("The reason", 500),
+  })
+  .check(
+    z.refine((x) => x.lastDay === null || x.firstDay <= x.lastDay, {
+      path: ["lastDay"],
+      message: "The last day must not come before the first.",
+    }),
+  );
 export type AddHold = z.output<typeof AddHold>;
 export const EndHold = z.object({ id: id<"hold">(), lastDay: date });
 export type EndHold = z.output<typeof EndHold>;

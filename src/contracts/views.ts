@@ -1,6 +1,7 @@
 /** What the pages are handed: plain data, computed on the server from the record by the core. */
-import type { LocalDate } from "#core/calendar/local-date.ts";
+
 import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/card.ts";
 import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
@@ -50,9 +51,27 @@ export interface RailView {
   readonly barn: string;
   readonly today: LocalDate;
   readonly inWork: readonly LaneView[];
-  readonly coming: readonly { readonly stay: StayId; readonly horse: string; readonly client: string; readonly length: number; readonly firstDay: LocalDate }[];
-  readonly gone: readonly { readonly stay: StayId; readonly horse: string; readonly client: string; readonly length: number; readonly wentHome: LocalDate; readonly report: number | null }[];
-  readonly unlogged: readonly { readonly card: CardId; readonly horse: string; readonly rider: string; readonly day: LocalDate }[];
+  readonly coming: readonly {
+    readonly stay: StayId;
+    readonly horse: string;
+    readonly client: string;
+    readonly length: number;
+    readonly firstDay: LocalDate;
+  }[];
+  readonly gone: readonly {
+    readonly stay: StayId;
+    readonly horse: string;
+    readonly client: string;
+    readonly length: number;
+    readonly wentHome: LocalDate;
+    readonly report: number | null;
+  }[];
+  readonly unlogged: readonly {
+    readonly card: CardId;
+    readonly horse: string;
+    readonly rider: string;
+    readonly day: LocalDate;
+  }[];
 }
 
 export interface DayPersonView extends DayPerson {
@@ -89,7 +108,12 @@ export interface DayView {
   readonly due: readonly DueView[];
   /** Horses that cannot be worked on the day, with what keeps them. */
   readonly resting: readonly { readonly stay: StayId; readonly because: "hold" | "not-evaluated" | "rest-day" | "week-done" }[];
-  readonly changes: readonly { readonly at: string; readonly by: string; readonly what: string; readonly details: Readonly<Record<string, unknown>> }[];
+  readonly changes: readonly {
+    readonly at: string;
+    readonly by: string;
+    readonly what: string;
+    readonly details: Readonly<Record<string, unknown>>;
+  }[];
 }
 
 export interface TrackView {
@@ -116,7 +140,12 @@ export interface HorseHead {
   readonly horse: string;
   readonly client: string;
   readonly kind: HorseKind;
-  readonly about: { readonly age: number | null; readonly sex: Sex; readonly class: HorseClass; readonly heightCm: number | null };
+  readonly about: {
+    readonly age: number | null;
+    readonly sex: Sex;
+    readonly class: HorseClass;
+    readonly heightCm: number | null;
+  };
   readonly aim: string;
   readonly length: number;
   readonly method: MethodId;
@@ -132,14 +161,28 @@ export interface HorseNowView {
   readonly outcome: Outcome | null;
   readonly risk: number;
   readonly riskSet: boolean;
-  readonly evaluations: readonly { readonly id: EvaluationId; readonly kind: EvaluationKind; readonly day: LocalDate; readonly closed: boolean }[];
+  readonly evaluations: readonly {
+    readonly id: EvaluationId;
+    readonly kind: EvaluationKind;
+    readonly day: LocalDate;
+    readonly closed: boolean;
+  }[];
   readonly apart: readonly { readonly stay: StayId; readonly horse: string }[];
   readonly recent: readonly SessionView[];
   readonly hours: { readonly ground: number; readonly saddle: number };
 }
 
 export interface CardView {
-  readonly card: { readonly id: CardId; readonly day: LocalDate; readonly kind: SessionKind; readonly start: number; readonly length: number; readonly state: CardState; readonly version: number; readonly cancelReason: string };
+  readonly card: {
+    readonly id: CardId;
+    readonly day: LocalDate;
+    readonly kind: SessionKind;
+    readonly start: number;
+    readonly length: number;
+    readonly state: CardState;
+    readonly version: number;
+    readonly cancelReason: string;
+  };
   readonly stay: StayId;
   readonly horse: string;
   readonly rider: { readonly id: PersonId; readonly name: string };
@@ -154,10 +197,22 @@ export interface CardView {
   readonly work: CardWork;
   readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];
   readonly cautions: readonly { readonly sign: string; readonly strength: number }[];
-  readonly lastTime: { readonly day: LocalDate; readonly rider: string; readonly word: string; readonly nextTime: string; readonly tack: readonly string[]; readonly weather: Weather } | null;
+  readonly lastTime: {
+    readonly day: LocalDate;
+    readonly rider: string;
+    readonly word: string;
+    readonly nextTime: string;
+    readonly tack: readonly string[];
+    readonly weather: Weather;
+  } | null;
   readonly gate: Omit<GateFacts, "ticks" | "redSigns" | "windy">;
   readonly ticks: readonly GateTick[];
-  readonly revisions: readonly (SessionView & { readonly at: string; readonly by: string; readonly gateTicks: readonly GateTick[]; readonly redSigns: readonly RedSign[] })[];
+  readonly revisions: readonly (SessionView & {
+    readonly at: string;
+    readonly by: string;
+    readonly gateTicks: readonly GateTick[];
+    readonly redSigns: readonly RedSign[];
+  })[];
 }
 
 export interface ClosedEvaluationView {
@@ -169,7 +224,12 @@ export interface ClosedEvaluationView {
   readonly stopReason: string;
   readonly words: Readonly<Record<string, string>>;
   /** `before`: what the intake saw, where this is a later evaluation. */
-  readonly marks: readonly { readonly skill: string; readonly side: TrackSide; readonly score: number | null; readonly before: number | null }[];
+  readonly marks: readonly {
+    readonly skill: string;
+    readonly side: TrackSide;
+    readonly score: number | null;
+    readonly before: number | null;
+  }[];
   readonly outcome: Outcome;
   readonly hard: HardSide;
 }
@@ -185,7 +245,12 @@ export interface ReportView {
   readonly words: ReportWords;
   /** Null while nothing was saved. */
   readonly version: number | null;
-  readonly issues: readonly { readonly number: number; readonly approvedBy: string; readonly approvedAt: string; readonly hash: string }[];
+  readonly issues: readonly {
+    readonly number: number;
+    readonly approvedBy: string;
+    readonly approvedAt: string;
+    readonly hash: string;
+  }[];
 }
 export interface IssueView {
   readonly number: number;
@@ -223,6 +288,17 @@ export interface TermsView {
 export interface PeopleView {
   readonly today: LocalDate;
   readonly me: PersonId;
-  readonly people: readonly (PersonFields & { readonly id: PersonId; readonly signIn: string; readonly version: number; readonly retiredOn: LocalDate | null })[];
-  readonly absences: readonly { readonly id: string; readonly person: PersonId; readonly firstDay: LocalDate; readonly lastDay: LocalDate; readonly reason: string }[];
+  readonly people: readonly (PersonFields & {
+    readonly id: PersonId;
+    readonly signIn: string;
+    readonly version: number;
+    readonly retiredOn: LocalDate | null;
+  })[];
+  readonly absences: readonly {
+    readonly id: string;
+    readonly person: PersonId;
+    readonly firstDay: LocalDate;
+    readonly lastDay: LocalDate;
+    readonly reason: string;
+  }[];
 }

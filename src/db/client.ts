@@ -12,7 +12,12 @@ export function connect(url: string, options: { max?: number } = {}) {
     transform: { column: { from: postgres.toCamel, to: postgres.fromCamel } },
     types: {
       date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x },
-      dates: { to: 1182, from: [1182], serialize: (x: string[]) => `{${x.join(",")}}`, parse: (x: string) => (x === "{}" ? [] : x.slice(1, -1).split(",")) },
+      dates: {
+        to: 1182,
+        from: [1182],
+        serialize: (x: string[]) => `{${x.join(",")}}`,
+        parse: (x: string) => (x === "{}" ? [] : x.slice(1, -1).split(",")),
+      },
       numeric: { to: 1700, from: [1700], serialize: (x: number) => String(x), parse: (x: string) => Number(x) },
       bigint: { to: 20, from: [20], serialize: (x: number) => String(x), parse: (x: string) => Number(x) },
     },

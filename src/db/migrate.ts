@@ -1,4 +1,4 @@
-import { readFile, readdir } from "node:fs/promises";
+import { readdir, readFile } from "node:fs/promises";
 import type { Sql } from "./client.ts";
 
 const NAME = /^\d{4}_[a-z0-9-]+\.sql$/;

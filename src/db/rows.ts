@@ -1,8 +1,8 @@
 /** Atoms of rows: what a column can hold, as the queries read it. */
 import { z } from "zod/mini";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Id } from "#core/kernel/brand.ts";
 import { STRENGTHS } from "#core/intake/signs.ts";
+import type { Id } from "#core/kernel/brand.ts";
 import { SCORES, TRACK_SIDES } from "#core/kernel/sides.ts";
 
 export const id = <K extends string>() => z.custom<Id<K>>((x) => typeof x === "string");

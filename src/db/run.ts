@@ -15,4 +15,5 @@ export async function one<S extends z.core.$ZodType>(schema: S, rows: Rows): Pro
   if (found === null) throw new Error("Broken assumption: the query gives a row");
   return found;
 }
-const parseRow = <S extends z.core.$ZodType>(schema: S, row: unknown): z.output<S> => (schema as unknown as { parse(x: unknown): z.output<S> }).parse(row);
+const parseRow = <S extends z.core.$ZodType>(schema: S, row: unknown): z.output<S> =>
+  (schema as unknown as { parse(x: unknown): z.output<S> }).parse(row);

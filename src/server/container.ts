@@ -1,6 +1,6 @@
 /** What the server is made of: one pool, one clock. The pool is lazy, as middleware also runs where no database is there (a build). */
-import { type LocalDate, dateInZone, localDate } from "#core/calendar/local-date.ts";
-import { type Sql, connect } from "#db/client.ts";
+import { dateInZone, type LocalDate, localDate } from "#core/calendar/local-date.ts";
+import { connect, type Sql } from "#db/client.ts";
 
 export interface Clock {
   now(): Date;

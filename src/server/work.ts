@@ -1,10 +1,10 @@
 /** What a use case is handed: an open transaction, who asks, and when it is. */
 import { randomUUID } from "node:crypto";
+import type { Actor } from "#contracts/people.ts";
+import type { Refusal } from "#contracts/refusal.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Id } from "#core/kernel/brand.ts";
 import { type Result, refuse } from "#core/kernel/result.ts";
-import type { Actor } from "#contracts/people.ts";
-import type { Refusal } from "#contracts/refusal.ts";
 import type { Transaction } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { noteChange } from "#db/queries/requests.ts";

@@ -1,4 +1,4 @@
-import { type LocalDate, addDays, dayNumber } from "./local-date.ts";
+import { addDays, dayNumber, type LocalDate } from "./local-date.ts";
 
 export const HOLD_KINDS = ["vet", "injury", "owner", "weather"] as const;
 export type HoldKind = (typeof HOLD_KINDS)[number];
@@ -29,6 +29,9 @@ export const overlap = (a: Hold, b: Hold): boolean => (b.to === null || a.from <
 export function stoppedDays(holds: readonly Hold[], today: LocalDate): (day: number) => boolean {
   const spans = holds
     .filter((hold) => hold.stopsClock)
-    .map((hold) => ({ from: dayNumber(hold.from), to: dayNumber(hold.to ?? (hold.from > today ? addDays(hold.from, -1) : today)) }));
+    .map((hold) => ({
+      from: dayNumber(hold.from),
+      to: dayNumber(hold.to ?? (hold.from > today ? addDays(hold.from, -1) : today)),
+    }));
   return (day) => spans.some((span) => span.from <= day && day <= span.to);
 }

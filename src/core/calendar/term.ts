@@ -4,7 +4,16 @@
  */
 import { assert } from "../kernel/assert.ts";
 import { type Hold, heldOn, stoppedDays } from "./holds.ts";
-import { type LocalDate, type Weekday, addDays, dayNumber, earlier, fromDayNumber, weekdayOf, weekdayOfNumber } from "./local-date.ts";
+import {
+  addDays,
+  dayNumber,
+  earlier,
+  fromDayNumber,
+  type LocalDate,
+  type Weekday,
+  weekdayOf,
+  weekdayOfNumber,
+} from "./local-date.ts";
 
 export const TERM_LENGTHS = [30, 60, 90] as const;
 export type TermLength = (typeof TERM_LENGTHS)[number];
@@ -68,10 +77,12 @@ export interface Pace {
 const HORIZON_DAYS = 3 * 366;
 
 /** Sessions that a term holds: 30 days at 5 a week = 22. Rounded up in the owner's favour. */
-export const contractedSessions = (length: TermLength, sessionsAWeek: number): number => Math.ceil((length * sessionsAWeek) / 7 - 1e-9);
+export const contractedSessions = (length: TermLength, sessionsAWeek: number): number =>
+  Math.ceil((length * sessionsAWeek) / 7 - 1e-9);
 
 /** Day 1 of the term. */
-export const dayOne = (facts: Pick<TermFacts, "firstDay" | "firstDayIs">): LocalDate => addDays(facts.firstDay, 1 - facts.firstDayIs);
+export const dayOne = (facts: Pick<TermFacts, "firstDay" | "firstDayIs">): LocalDate =>
+  addDays(facts.firstDay, 1 - facts.firstDayIs);
 
 /** The day of the term by whose end the intake should be closed; from the next one on sessions are owed, evaluated or not. */
 const INTAKE_BY_DAY = 3;
@@ -100,14 +111,19 @@ function dayTests(facts: TermFacts, today: LocalDate): DayTests {
   const one = dayNumber(dayOne(facts));
   const stopped = stoppedDays(facts.holds, today);
   const holidays = new Set(facts.holidays.map(dayNumber));
-  const held = facts.holds.map((hold) => ({ from: dayNumber(hold.from), to: hold.to ? dayNumber(hold.to) : Number.POSITIVE_INFINITY }));
+  const held = facts.holds.map((hold) => ({
+    from: dayNumber(hold.from),
+    to: hold.to ? dayNumber(hold.to) : Number.POSITIVE_INFINITY,
+  }));
   return {
     one,
     start: facts.workFrom ? Math.max(one, dayNumber(facts.workFrom)) : one,
     today: dayNumber(today),
     running: (day) => !stopped(day),
     workable: (day) =>
-      !facts.restDays.includes(weekdayOfNumber(day)) && !holidays.has(day) && !held.some((span) => span.from <= day && day <= span.to),
+      !facts.restDays.includes(weekdayOfNumber(day)) &&
+      !holidays.has(day) &&
+      !held.some((span) => span.from <= day && day <= span.to),
   };
 }
 
@@ -216,13 +232,20 @@ export interface Post {
 }
 
 /** The milestones of a term in order. Held days that stop the clock move those that lie after them. */
-export function postsOf(facts: TermFacts, reading: TermReading, done: { evaluations: readonly string[]; reported: boolean }, today: LocalDate): readonly Post[] {
+export function postsOf(
+  facts: TermFacts,
+  reading: TermReading,
+  done: { evaluations: readonly string[]; reported: boolean },
+  today: LocalDate,
+): readonly Post[] {
   const tests = dayTests(facts, today);
   const midTerms = done.evaluations.filter((kind) => kind === "mid-term").length;
   return [
     { kind: "arrival", day: fromDayNumber(tests.one), done: today >= facts.firstDay },
     { kind: "intake", day: fromDayNumber(runningDay(INTAKE_BY_DAY, tests)), done: done.evaluations.includes("intake") },
-    ...midTermDays(facts.length).map((day, i): Post => ({ kind: "mid-term", day: fromDayNumber(runningDay(day, tests)), done: midTerms > i })),
+    ...midTermDays(facts.length).map(
+      (day, i): Post => ({ kind: "mid-term", day: fromDayNumber(runningDay(day, tests)), done: midTerms > i }),
+    ),
     { kind: "exit", day: fromDayNumber(dayNumber(reading.lastDay) - 1), done: done.evaluations.includes("exit") },
     { kind: "report", day: reading.lastDay, done: done.reported },
   ];

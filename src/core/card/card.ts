@@ -1,6 +1,7 @@
 /** What a rider writes down after a session. */
-import type { Score, TrackSide } from "../kernel/sides.ts";
+
 import type { Strength } from "../intake/signs.ts";
+import type { Score, TrackSide } from "../kernel/sides.ts";
 
 export const SESSION_KINDS = ["ground", "saddle", "both"] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];

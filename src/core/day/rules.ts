@@ -43,7 +43,12 @@ function timeBlockers(person: DayPerson, candidate: Placement, others: readonly 
   return clash ? [{ code: "busy", who, with: clash.card }] : [];
 }
 
-function helperBlockers(horse: DayHorse, helper: DayPerson | null, candidate: Placement, others: readonly Placement[]): Blocker[] {
+function helperBlockers(
+  horse: DayHorse,
+  helper: DayPerson | null,
+  candidate: Placement,
+  others: readonly Placement[],
+): Blocker[] {
   if (!helper) return needsHelper(horse, candidate.kind) ? [{ code: "helper" }] : [];
   const needed = Math.max(1, horse.risk - 2);
   return [
@@ -60,7 +65,8 @@ function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, o
     "the place is on the day",
   );
   const found: Blocker[] = [];
-  if (ridden(candidate) && !place.stages.includes(horse.stage)) found.push({ code: "stage", place: place.id, stage: horse.stage });
+  if (ridden(candidate) && !place.stages.includes(horse.stage))
+    found.push({ code: "stage", place: place.id, stage: horse.stage });
   const there = others.filter((other) => other.place === place.id && sameTime(other, candidate));
   for (let slot = candidate.start; slot < end(candidate); slot += 1) {
     const inSlot = there.filter((other) => other.start <= slot && slot < end(other));
@@ -69,7 +75,10 @@ function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, o
     break;
   }
   if (place.separate) return found;
-  const stranger = there.find((other) => horse.apart.includes(other.stay) || facts.horses.find((one) => one.stay === other.stay)?.apart.includes(horse.stay));
+  const stranger = there.find(
+    (other) =>
+      horse.apart.includes(other.stay) || facts.horses.find((one) => one.stay === other.stay)?.apart.includes(horse.stay),
+  );
   if (stranger) found.push({ code: "apart", from: stranger.stay, with: stranger.card });
   return found;
 }

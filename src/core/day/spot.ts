@@ -1,7 +1,8 @@
 /** Where on the sheet a session could go: fills in place and helper for a rider and a time. */
-import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import { must } from "../kernel/assert.ts";
+
 import type { SessionKind } from "../card/card.ts";
+import { must } from "../kernel/assert.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import type { Blocker, DayFacts, Placement } from "./model.ts";
 import { blockersOf, needsHelper } from "./rules.ts";
 
@@ -29,14 +30,30 @@ export function spotAt(facts: DayFacts, placed: readonly Placement[], wish: Wish
     facts.horses.find((one) => one.stay === wish.stay),
     "the horse is on the day",
   );
-  const places = wish.place ? [wish.place, ...facts.places.map((one) => one.id).filter((id) => id !== wish.place)] : facts.places.map((one) => one.id);
-  const free = [...facts.people].filter((person) => person.id !== rider && person.id !== wish.helper && !person.away).sort((a, b) => Number(a.rides) - Number(b.rides) || a.grade - b.grade);
-  const helpers: (PersonId | null)[] = [...(wish.helper && wish.helper !== rider ? [wish.helper] : []), ...(needsHelper(horse, wish.kind) ? free.map((person) => person.id) : [null])];
+  const places = wish.place
+    ? [wish.place, ...facts.places.map((one) => one.id).filter((id) => id !== wish.place)]
+    : facts.places.map((one) => one.id);
+  const free = [...facts.people]
+    .filter((person) => person.id !== rider && person.id !== wish.helper && !person.away)
+    .sort((a, b) => Number(a.rides) - Number(b.rides) || a.grade - b.grade);
+  const helpers: (PersonId | null)[] = [
+    ...(wish.helper && wish.helper !== rider ? [wish.helper] : []),
+    ...(needsHelper(horse, wish.kind) ? free.map((person) => person.id) : [null]),
+  ];
   if (helpers.length === 0) helpers.push(null);
   let best: Spot | null = null;
   for (const place of places)
     for (const helper of helpers) {
-      const placement: Placement = { card: wish.card, stay: wish.stay, kind: wish.kind, length: wish.length, rider, start, place, helper };
+      const placement: Placement = {
+        card: wish.card,
+        stay: wish.stay,
+        kind: wish.kind,
+        length: wish.length,
+        rider,
+        start,
+        place,
+        helper,
+      };
       const blockers = blockersOf(facts, placed, placement);
       if (!best || blockers.length < best.blockers.length) best = { placement, blockers };
       if (blockers.length === 0) return best;

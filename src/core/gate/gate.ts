@@ -3,9 +3,9 @@
  * open: ride · half: ground work only, or within the limits named · shut: not today.
  */
 import type { Hold } from "../calendar/holds.ts";
+import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { SessionKind } from "../card/card.ts";
 import type { Method } from "../ladder/methods.ts";
-import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { LoadLimit } from "../tools/load.ts";
 
 export const GATE_TICKS = [
@@ -81,7 +81,19 @@ const RECENT_INCIDENT = 7;
 
 /** The ticks that this horse's stage and method ask for before a ride. */
 export function ticksFor(stage: Stage, method: Method): readonly GateTick[] {
-  const all: GateTick[] = ["head-left", "head-right", "hindquarters-left", "hindquarters-right", "back", "head-down", "tack", "girth", "moved-out", "block", "attention"];
+  const all: GateTick[] = [
+    "head-left",
+    "head-right",
+    "hindquarters-left",
+    "hindquarters-right",
+    "back",
+    "head-down",
+    "tack",
+    "girth",
+    "moved-out",
+    "block",
+    "attention",
+  ];
   if (stage === "riding") return all;
   return method.headgear === "rope-halter" ? [...all, "lead-ready", "second-person"] : [...all, "second-person"];
 }
@@ -95,20 +107,25 @@ export function readGate(facts: GateFacts, kind: SessionKind): GateAnswer {
   const daysOff = facts.lastWorked ? daysBetween(facts.lastWorked, facts.today) : 0;
   if (daysOff >= REFRESH_AFTER) limits.push({ code: "time-off", from: "record", days: daysOff });
   const incident = facts.lastIncident;
-  if (incident && daysBetween(incident.day, facts.today) <= RECENT_INCIDENT) limits.push({ code: "incident", from: "record", ...incident });
+  if (incident && daysBetween(incident.day, facts.today) <= RECENT_INCIDENT)
+    limits.push({ code: "incident", from: "record", ...incident });
   if (kind === "ground") return { state: shut.length > 0 ? "shut" : "open", reasons: shut, limits };
 
   const { stage } = facts;
   for (const sign of facts.redSigns) shut.push({ code: "red-sign", from: "tick", sign });
-  for (const tick of ticksFor(stage, facts.method)) if (!facts.ticks.includes(tick)) half.push({ code: "not-ticked", from: "tick", tick });
+  for (const tick of ticksFor(stage, facts.method))
+    if (!facts.ticks.includes(tick)) half.push({ code: "not-ticked", from: "tick", tick });
   if (facts.rider.grade < facts.risk) half.push({ code: "grade", from: "record", grade: facts.rider.grade, needed: facts.risk });
   if (facts.load === null) half.push({ code: "load-unknown", from: "record", missing: "horse" });
   else if (facts.rider.weightKg === null) half.push({ code: "load-unknown", from: "record", missing: "rider" });
-  else if (facts.rider.weightKg > facts.load.refuseKg) half.push({ code: "load", from: "record", riderKg: facts.rider.weightKg, limitKg: facts.load.refuseKg });
-  else if (facts.rider.weightKg > facts.load.preferKg) limits.push({ code: "load-above-preferred", from: "record", riderKg: facts.rider.weightKg, preferKg: facts.load.preferKg });
+  else if (facts.rider.weightKg > facts.load.refuseKg)
+    half.push({ code: "load", from: "record", riderKg: facts.rider.weightKg, limitKg: facts.load.refuseKg });
+  else if (facts.rider.weightKg > facts.load.preferKg)
+    limits.push({ code: "load-above-preferred", from: "record", riderKg: facts.rider.weightKg, preferKg: facts.load.preferKg });
   if (facts.windy && stage !== "riding") half.push({ code: "wind", from: "tick" });
   const needed = facts.method.groundSessionsFirst;
-  if (stage === "unridden" && facts.sessionsSoFar < needed) half.push({ code: "ground-first", from: "record", sessions: facts.sessionsSoFar, needed });
+  if (stage === "unridden" && facts.sessionsSoFar < needed)
+    half.push({ code: "ground-first", from: "record", sessions: facts.sessionsSoFar, needed });
   return { state: shut.length > 0 ? "shut" : half.length > 0 ? "half" : "open", reasons: [...shut, ...half], limits };
 }
 

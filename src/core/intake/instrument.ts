@@ -62,7 +62,8 @@ export const RUNGS: readonly Rung[] = [
   {
     id: "yields",
     words: "Yields",
-    prompt: "Head round, head down, hindquarters under and across, forehand across in front. Does it give or brace; how long till it softens?",
+    prompt:
+      "Head round, head down, hindquarters under and across, forehand across in front. Does it give or brace; how long till it softens?",
     skills: ["give-head", "head-down", "hindquarters", "forehand"],
     signs: ["head-high", "sucks-back", "trips", "kinked-tail", "licks", "head-lowers"],
     stopWhen: "it strikes or runs through you",
@@ -80,7 +81,8 @@ export const RUNGS: readonly Rung[] = [
   {
     id: "tack",
     words: "Tack",
-    prompt: "Pad, saddle, girth in steps, stirrups flapping, bit carried. Move it out at the trot after every tightening; watch the change into canter.",
+    prompt:
+      "Pad, saddle, girth in steps, stirrups flapping, bit carried. Move it out at the trot after every tightening; watch the change into canter.",
     skills: ["pad", "saddle", "girth", "loose-tack", "stirrups", "bit"],
     signs: ["girthy", "held-breath", "bucks", "tight-back", "busy-mouth", "blows-out"],
     stopWhen: "it humps, holds its breath or bites at the girth",

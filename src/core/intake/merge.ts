@@ -1,6 +1,7 @@
 /** Two people filling one walk at once: what only one of them wrote is kept, what both wrote differently is a clash to be shown. */
-import type { Measures, Mark, SeenSign } from "./outcome.ts";
+
 import { type TrackSide } from "../kernel/sides.ts";
+import type { Mark, Measures, SeenSign } from "./outcome.ts";
 
 export interface Walk {
   readonly marks: readonly Mark[];
@@ -34,7 +35,8 @@ function fieldsOf(walk: Walk): Slots {
   const put = (slot: Slot, value: Value) => fields.set(JSON.stringify(slot), { slot, value });
   for (const { skill, side, score } of walk.marks) put({ kind: "mark", skill, side }, score);
   for (const { rung, sign, side, strength } of walk.signs) put({ kind: "sign", rung, sign, side }, strength);
-  for (const [name, value] of Object.entries(walk.measures)) if (value !== null && value !== "unknown") put({ kind: "measure", name: name as keyof Measures }, value);
+  for (const [name, value] of Object.entries(walk.measures))
+    if (value !== null && value !== "unknown") put({ kind: "measure", name: name as keyof Measures }, value);
   for (const [rung, words] of Object.entries(walk.words)) if (words !== "") put({ kind: "words", rung }, words);
   for (const name of ["tries", "settleMinutes", "stoppedAt", "stopReason", "saddleReason"] as const) {
     const value = walk[name];
@@ -47,7 +49,13 @@ function fieldsOf(walk: Walk): Slots {
 export function withField<W extends Walk>(walk: W, slot: Slot, value: Value): W {
   switch (slot.kind) {
     case "mark":
-      return { ...walk, marks: [...walk.marks.filter((mark) => mark.skill !== slot.skill || mark.side !== slot.side), { skill: slot.skill, side: slot.side, score: value }] };
+      return {
+        ...walk,
+        marks: [
+          ...walk.marks.filter((mark) => mark.skill !== slot.skill || mark.side !== slot.side),
+          { skill: slot.skill, side: slot.side, score: value },
+        ],
+      };
     case "sign":
       return {
         ...walk,

@@ -1,11 +1,12 @@
 /** What comes out of a walk: starting points, sides, load, risk, findings. A judgement with its reasons, never a diagnosis. */
-import type { HorseClass, HorseKind } from "../horse/horse.ts";
+
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
+import type { HorseClass, HorseKind } from "../horse/horse.ts";
 import { groupBy } from "../kernel/group.ts";
 import type { Score, TrackSide } from "../kernel/sides.ts";
-import { type HardSide, type Levels, hardSide, readLevels, weakerSide } from "../ladder/level.ts";
+import { type HardSide, hardSide, type Levels, readLevels, weakerSide } from "../ladder/level.ts";
 import { BRANCHES, type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
-import { type Fitness, type LoadLimit, circleMinutes, loadLimit } from "../tools/load.ts";
+import { circleMinutes, type Fitness, type LoadLimit, loadLimit } from "../tools/load.ts";
 import { type Weight, weightOf } from "../tools/weight.ts";
 import { BEFORE_SADDLE, RUNGS } from "./instrument.ts";
 import { type Pointer, type Strength, signOf } from "./signs.ts";
@@ -87,7 +88,11 @@ const ANY_DAY: LocalDate = localDate("2000-01-01");
 
 /** Levels as the walk alone shows them. */
 export const levelsOfMarks = (marks: readonly Mark[]): Levels =>
-  readLevels(marks.flatMap((mark) => (mark.score === null ? [] : [{ skill: mark.skill, side: mark.side, score: mark.score, day: ANY_DAY }])));
+  readLevels(
+    marks.flatMap((mark) =>
+      mark.score === null ? [] : [{ skill: mark.skill, side: mark.side, score: mark.score, day: ANY_DAY }],
+    ),
+  );
 
 /** What still bars the way into the saddle within the walk: skills under 3 on the weaker side, or not seen. */
 export function notYetForSaddle(marks: readonly Mark[]): readonly string[] {
@@ -108,7 +113,9 @@ function startingPoints(levels: Levels): StartingPoint[] {
     return {
       branch,
       credited: own.filter((skill) => credited.has(skill.id)).map((skill) => skill.id),
-      next: own.filter((skill) => !credited.has(skill.id) && skill.after.every((id) => credited.has(id))).map((skill) => skill.id),
+      next: own
+        .filter((skill) => !credited.has(skill.id) && skill.after.every((id) => credited.has(id)))
+        .map((skill) => skill.id),
     };
   }).filter((point) => point.credited.length + point.next.length > 0);
 }
@@ -131,7 +138,10 @@ function findingsOf(signs: readonly SeenSign[]): Finding[] {
         points: signOf(sign).points,
       };
     })
-    .sort((a, b) => Number(signOf(b.sign).red) - Number(signOf(a.sign).red) || b.strength - a.strength || a.sign.localeCompare(b.sign));
+    .sort(
+      (a, b) =>
+        Number(signOf(b.sign).red) - Number(signOf(a.sign).red) || b.strength - a.strength || a.sign.localeCompare(b.sign),
+    );
 }
 
 const DANGEROUS = new Set(["bucks", "kinked-tail", "tight-back", "held-breath", "sucks-back", "sudden-change", "runs-on"]);
@@ -145,9 +155,12 @@ function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: Risk
   const worst = facts.signs.filter((seen) => DANGEROUS.has(seen.sign)).sort((a, b) => b.strength - a.strength)[0];
   if (worst) because.push({ code: "sign", sign: worst.sign, strength: worst.strength });
   const second = worst && worst.strength === 3 ? 1 : 0;
-  const basic = BASICS.find((id) => facts.marks.some((mark) => mark.skill === id && mark.score !== null) && weakerSide(levels, skillOf(id)) <= 1);
+  const basic = BASICS.find(
+    (id) => facts.marks.some((mark) => mark.skill === id && mark.score !== null) && weakerSide(levels, skillOf(id)) <= 1,
+  );
   if (basic) because.push({ code: "hard-to-handle", skill: basic });
-  if (facts.settleMinutes !== null && facts.settleMinutes > 10) because.push({ code: "slow-to-settle", minutes: facts.settleMinutes });
+  if (facts.settleMinutes !== null && facts.settleMinutes > 10)
+    because.push({ code: "slow-to-settle", minutes: facts.settleMinutes });
   if (facts.stoppedAt) because.push({ code: "stopped", rung: facts.stoppedAt });
   const risk = Math.min(5, 1 + because.length + second);
   return { risk, because: because.length > 0 ? because : [{ code: "quiet" }] };
@@ -162,9 +175,13 @@ export function readWalk(facts: WalkFacts): Outcome {
   return {
     starting: startingPoints(levels),
     hard: hardSide(levels, SKILLS),
-    hardByBranch: BRANCHES.map((branch) => ({ branch, side: hardSide(levels, SKILLS.filter((skill) => skill.branch === branch)).side })).filter(
-      ({ side }) => side !== "even",
-    ),
+    hardByBranch: BRANCHES.map((branch) => ({
+      branch,
+      side: hardSide(
+        levels,
+        SKILLS.filter((skill) => skill.branch === branch),
+      ).side,
+    })).filter(({ side }) => side !== "even"),
     weight,
     load: weight && loadLimit({ weightKg: weight.kilograms, ageYears: facts.ageYears, fitness, condition, daysOff: null }),
     circleMinutes: circleMinutes(facts.ageYears),

@@ -9,7 +9,8 @@ export function ladderFaults(skills: readonly Skill[]): LadderFault[] {
   const known = new Map(skills.map((skill) => [skill.id, skill]));
   const faults: LadderFault[] = [];
   for (const skill of skills)
-    for (const name of skill.after) if (!known.has(name)) faults.push({ kind: "unknown-prerequisite", skill: skill.id, names: name });
+    for (const name of skill.after)
+      if (!known.has(name)) faults.push({ kind: "unknown-prerequisite", skill: skill.id, names: name });
 
   const settled = new Set<string>();
   const visit = (id: string, path: readonly string[]): void => {

@@ -1,8 +1,8 @@
 /** Where a horse is on a track, read plainly from its latest scores: no model yet, so the spread is what the last scores show. */
 import type { LocalDate } from "../calendar/local-date.ts";
-import { groupBy } from "../kernel/group.ts";
 import { must } from "../kernel/assert.ts";
-import { type Score, type TrackSide, sidesOf } from "../kernel/sides.ts";
+import { groupBy } from "../kernel/group.ts";
+import { type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import type { Skill } from "./skills.ts";
 
 export interface ScoreFact {

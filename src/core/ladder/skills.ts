@@ -4,7 +4,17 @@
  */
 import { must } from "../kernel/assert.ts";
 
-export const BRANCHES = ["handling", "yields", "send", "accepting", "mounting", "first-rides", "education", "jumping", "owner"] as const;
+export const BRANCHES = [
+  "handling",
+  "yields",
+  "send",
+  "accepting",
+  "mounting",
+  "first-rides",
+  "education",
+  "jumping",
+  "owner",
+] as const;
 export type Branch = (typeof BRANCHES)[number];
 
 export interface Skill {
@@ -90,9 +100,22 @@ export const SKILLS: readonly Skill[] = [
   skill("accepting", "drag", "Things behind and dragged", "rope-flag", 4, 5, { sided: true, grade: 3 }),
   skill("accepting", "bit", "Carries the bit quietly", "face", 4, 5),
   skill("mounting", "block", "Stands at the block", "stand stirrups", 3, 3, both),
-  skill("mounting", "stirrup-weight", "Weight in the stirrup", "block hindquarters give-head", 2, 3, { sided: true, grade: 3, second: true }),
-  skill("mounting", "lie-across", "Lying across and rubbed on the far side", "stirrup-weight loose-tack", 2, 2, { sided: true, grade: 4, second: true }),
-  skill("mounting", "sit", "Sat on, rubbed with the legs, got off", "lie-across", 2, 3, { sided: true, saddle: true, grade: 4, second: true }),
+  skill("mounting", "stirrup-weight", "Weight in the stirrup", "block hindquarters give-head", 2, 3, {
+    sided: true,
+    grade: 3,
+    second: true,
+  }),
+  skill("mounting", "lie-across", "Lying across and rubbed on the far side", "stirrup-weight loose-tack", 2, 2, {
+    sided: true,
+    grade: 4,
+    second: true,
+  }),
+  skill("mounting", "sit", "Sat on, rubbed with the legs, got off", "lie-across", 2, 3, {
+    sided: true,
+    saddle: true,
+    grade: 4,
+    second: true,
+  }),
   skill("first-rides", "bend-stop", "One-rein bend to a stop", "sit give-head", 3, 4, firstBoth),
   skill("first-rides", "forward", "Forward from the leg", "sit", 3, 4, first),
   skill("first-rides", "steer", "Steering", "bend-stop forward", 4, 5, firstBoth),

@@ -44,7 +44,9 @@ export function cardWork(levels: Levels, kind: SessionKind, hard: HardSide, meth
   const seen = (skill: Skill): boolean =>
     (skill.sided ? ["left", "right"] : ["both"]).some((side) => levels.has(trackKey(skill.id, side as "both")));
   const open = (skill: Skill): boolean => {
-    const before = skill.after.map((id) => SKILLS.find((other) => other.id === id)).filter((other): other is Skill => other !== undefined);
+    const before = skill.after
+      .map((id) => SKILLS.find((other) => other.id === id))
+      .filter((other): other is Skill => other !== undefined);
     return before.every((other) => weakerSide(levels, other) >= USABLE);
   };
   const item = (skill: Skill, role: WorkRole): WorkItem => ({ skill: skill.id, role, side: sideFor(skill) });
@@ -56,7 +58,9 @@ export function cardWork(levels: Levels, kind: SessionKind, hard: HardSide, meth
   const rotated = <T>(list: readonly T[]): T[] => list.map((_, i) => list[(i + turn) % list.length] as T);
 
   // What opens most of the ladder comes first; the second place goes round, so that nothing is forgotten.
-  const byWeight = [...underWay].sort((a, b) => Number(weakerSide(levels, a) >= USABLE) - Number(weakerSide(levels, b) >= USABLE) || opens(b.id) - opens(a.id));
+  const byWeight = [...underWay].sort(
+    (a, b) => Number(weakerSide(levels, a) >= USABLE) - Number(weakerSide(levels, b) >= USABLE) || opens(b.id) - opens(a.id),
+  );
   const main = byWeight[0];
   const other = rotated(underWay).find((skill) => skill !== main);
   const goOn = [main, other].filter((skill): skill is Skill => skill !== undefined);

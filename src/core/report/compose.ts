@@ -5,11 +5,11 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { TermFacts, TermReading } from "../calendar/term.ts";
 import type { Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
-import { groupBy } from "../kernel/group.ts";
-import { type TrackSide, sidesOf } from "../kernel/sides.ts";
-import { type Mark, type SeenSign, levelsOfMarks } from "../intake/outcome.ts";
+import { levelsOfMarks, type Mark, type SeenSign } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
-import { type HardSide, type Levels, hardSide, trackKey } from "../ladder/level.ts";
+import { groupBy } from "../kernel/group.ts";
+import { sidesOf, type TrackSide } from "../kernel/sides.ts";
+import { type HardSide, hardSide, type Levels, trackKey } from "../ladder/level.ts";
 import { type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
 
 export const BLOCK_IDS = ["asked", "found", "did", "can-do", "firsts", "needs-help", "careful", "next"] as const;
@@ -25,7 +25,12 @@ export interface ReportFacts {
   readonly aim: string;
   readonly term: TermFacts;
   readonly reading: TermReading;
-  readonly intake: { readonly day: LocalDate; readonly marks: readonly Mark[]; readonly signs: readonly SeenSign[]; readonly stoppedAt: string | null } | null;
+  readonly intake: {
+    readonly day: LocalDate;
+    readonly marks: readonly Mark[];
+    readonly signs: readonly SeenSign[];
+    readonly stoppedAt: string | null;
+  } | null;
   /** In the order of the days. */
   readonly sessions: readonly WorkedSession[];
   readonly levels: Levels;
@@ -38,7 +43,13 @@ export interface Statement {
 }
 export type Say =
   | { readonly code: "aim"; readonly words: string }
-  | { readonly code: "term"; readonly length: number; readonly from: LocalDate; readonly to: LocalDate; readonly sessionsAWeek: number }
+  | {
+      readonly code: "term";
+      readonly length: number;
+      readonly from: LocalDate;
+      readonly to: LocalDate;
+      readonly sessionsAWeek: number;
+    }
   | { readonly code: "no-intake" }
   | { readonly code: "intake"; readonly day: LocalDate; readonly looked: number; readonly solid: number }
   | { readonly code: "intake-stopped"; readonly rung: string }
@@ -54,7 +65,13 @@ export type Say =
   | { readonly code: "gained"; readonly skill: string; readonly side: TrackSide; readonly before: number; readonly now: number }
   | { readonly code: "first"; readonly day: LocalDate; readonly words: string }
   | { readonly code: "with-help"; readonly skills: readonly string[] }
-  | { readonly code: "weaker-side"; readonly skill: string; readonly side: "left" | "right"; readonly left: number; readonly right: number }
+  | {
+      readonly code: "weaker-side";
+      readonly skill: string;
+      readonly side: "left" | "right";
+      readonly left: number;
+      readonly right: number;
+    }
   | { readonly code: "incidents"; readonly kind: Incident["kind"]; readonly times: number; readonly last: LocalDate }
   | { readonly code: "signs-lately"; readonly sign: string; readonly times: number }
   | { readonly code: "no-cautions" }
@@ -99,7 +116,8 @@ function comparedTracks(facts: ReportFacts): Compared[] {
   ).filter((row) => row.before !== null || row.now !== null);
 }
 
-const cardsWith = (facts: ReportFacts, test: (session: WorkedSession) => boolean): string[] => facts.sessions.filter(test).map((session) => session.card);
+const cardsWith = (facts: ReportFacts, test: (session: WorkedSession) => boolean): string[] =>
+  facts.sessions.filter(test).map((session) => session.card);
 
 function found(facts: ReportFacts): Statement[] {
   const intake = facts.intake;
@@ -109,9 +127,19 @@ function found(facts: ReportFacts): Statement[] {
   const hard = hardSide(levelsOfMarks(intake.marks), SKILLS);
   const signs = [...new Set(intake.signs.map((seen) => seen.sign))].filter((sign) => !signOf(sign).good);
   return [
-    { say: { code: "intake", day: intake.day, looked: looked.length, solid: looked.filter((mark) => (mark.score ?? 0) >= 3).length }, from },
+    {
+      say: {
+        code: "intake",
+        day: intake.day,
+        looked: looked.length,
+        solid: looked.filter((mark) => (mark.score ?? 0) >= 3).length,
+      },
+      from,
+    },
     ...(intake.stoppedAt ? [{ say: { code: "intake-stopped", rung: intake.stoppedAt } as const, from }] : []),
-    ...(hard.skills > 0 ? [{ say: { code: "hard-side", when: "intake", side: hard.side, skills: hard.skills } as const, from }] : []),
+    ...(hard.skills > 0
+      ? [{ say: { code: "hard-side", when: "intake", side: hard.side, skills: hard.skills } as const, from }]
+      : []),
     ...(signs.length > 0 ? [{ say: { code: "signs-seen", signs } as const, from }] : []),
   ];
 }
@@ -119,14 +147,40 @@ function found(facts: ReportFacts): Statement[] {
 function did(facts: ReportFacts): Statement[] {
   if (facts.sessions.length === 0) return [{ say: { code: "nothing-yet" }, from: [] }];
   const all = facts.sessions.map((session) => session.card);
-  const minutes = (of: (record: SessionRecord) => number): number => facts.sessions.reduce((sum, session) => sum + of(session.record), 0);
+  const minutes = (of: (record: SessionRecord) => number): number =>
+    facts.sessions.reduce((sum, session) => sum + of(session.record), 0);
   const held = facts.reading.heldDays;
   const tack = [...new Set(facts.sessions.slice(-LATELY).flatMap((session) => session.record.tack))];
   return [
-    { say: { code: "sessions", delivered: facts.reading.delivered, contracted: facts.reading.contracted, throughOwed: Math.trunc(facts.reading.owed) }, from: all },
-    { say: { code: "hours", ground: minutes((record) => record.groundMinutes) / 60, saddle: minutes((record) => record.saddleMinutes) / 60 }, from: all },
+    {
+      say: {
+        code: "sessions",
+        delivered: facts.reading.delivered,
+        contracted: facts.reading.contracted,
+        throughOwed: Math.trunc(facts.reading.owed),
+      },
+      from: all,
+    },
+    {
+      say: {
+        code: "hours",
+        ground: minutes((record) => record.groundMinutes) / 60,
+        saddle: minutes((record) => record.saddleMinutes) / 60,
+      },
+      from: all,
+    },
     ...(held > 0
-      ? [{ say: { code: "held", days: held, kinds: [...new Set(facts.term.holds.map((hold) => hold.kind))], moved: facts.term.holds.some((hold) => hold.stopsClock) } as const, from: [] }]
+      ? [
+          {
+            say: {
+              code: "held",
+              days: held,
+              kinds: [...new Set(facts.term.holds.map((hold) => hold.kind))],
+              moved: facts.term.holds.some((hold) => hold.stopsClock),
+            } as const,
+            from: [],
+          },
+        ]
       : []),
     ...(tack.length > 0 ? [{ say: { code: "tack", tack } as const, from: all.slice(-LATELY) }] : []),
   ];
@@ -142,47 +196,91 @@ function canDo(facts: ReportFacts, compared: readonly Compared[]): Statement[] {
     return { code: "solid", branch, skills: reliable, all: reliable.length === skills.length } as const;
   });
   const gains = compared
-    .filter((row): row is Compared & { before: number; now: number } => row.before !== null && row.now !== null && row.now - row.before >= 2)
+    .filter(
+      (row): row is Compared & { before: number; now: number } =>
+        row.before !== null && row.now !== null && row.now - row.before >= 2,
+    )
     .sort((a, b) => b.now - b.before - (a.now - a.before))
     .slice(0, 4);
   const scored = (skill: string) => cardsWith(facts, (session) => session.record.scores.some((given) => given.skill === skill));
   return [
     ...solid.filter((say) => say.skills.length > 0).map((say) => ({ say, from: [...new Set(say.skills.flatMap(scored))] })),
-    ...gains.map((row) => ({ say: { code: "gained", skill: row.skill, side: row.side, before: row.before, now: row.now } as const, from: scored(row.skill) })),
+    ...gains.map((row) => ({
+      say: { code: "gained", skill: row.skill, side: row.side, before: row.before, now: row.now } as const,
+      from: scored(row.skill),
+    })),
   ];
 }
 
 function needsHelp(facts: ReportFacts): Statement[] {
   const partly = SKILLS.filter((skill) => isIn(facts.levels, skill.id, 1, 2)).map((skill) => skill.id);
   const uneven = SKILLS.filter((skill) => skill.sided)
-    .map((skill) => ({ skill: skill.id, left: facts.levels.get(trackKey(skill.id, "left"))?.latest, right: facts.levels.get(trackKey(skill.id, "right"))?.latest }))
-    .filter((row): row is { skill: string; left: 0; right: 0 } => row.left !== undefined && row.right !== undefined && Math.abs(row.left - row.right) >= 2)
+    .map((skill) => ({
+      skill: skill.id,
+      left: facts.levels.get(trackKey(skill.id, "left"))?.latest,
+      right: facts.levels.get(trackKey(skill.id, "right"))?.latest,
+    }))
+    .filter(
+      (row): row is { skill: string; left: 0; right: 0 } =>
+        row.left !== undefined && row.right !== undefined && Math.abs(row.left - row.right) >= 2,
+    )
     .slice(0, 3);
   const hard = hardSide(facts.levels, SKILLS);
   return [
-    ...(hard.skills > 0 && hard.side !== "even" ? [{ say: { code: "hard-side", when: "now", side: hard.side, skills: hard.skills } as const, from: [] }] : []),
+    ...(hard.skills > 0 && hard.side !== "even"
+      ? [{ say: { code: "hard-side", when: "now", side: hard.side, skills: hard.skills } as const, from: [] }]
+      : []),
     ...(partly.length > 0 ? [{ say: { code: "with-help", skills: partly } as const, from: [] }] : []),
-    ...uneven.map((row) => ({ say: { code: "weaker-side", skill: row.skill, side: row.left < row.right ? ("left" as const) : ("right" as const), left: row.left, right: row.right } as const, from: [] })),
+    ...uneven.map((row) => ({
+      say: {
+        code: "weaker-side",
+        skill: row.skill,
+        side: row.left < row.right ? ("left" as const) : ("right" as const),
+        left: row.left,
+        right: row.right,
+      } as const,
+      from: [],
+    })),
   ];
 }
 
 function careful(facts: ReportFacts): Statement[] {
-  const incidents = facts.sessions.flatMap((session) => session.record.incidents.map((incident) => ({ ...incident, day: session.day, card: session.card })));
+  const incidents = facts.sessions.flatMap((session) =>
+    session.record.incidents.map((incident) => ({ ...incident, day: session.day, card: session.card })),
+  );
   const byKind = [...groupBy(incidents, (incident) => incident.kind)].map(([kind, list]) => ({
-    say: { code: "incidents", kind, times: list.length, last: list.map((one) => one.day).sort().at(-1) as LocalDate } as const,
+    say: {
+      code: "incidents",
+      kind,
+      times: list.length,
+      last: list
+        .map((one) => one.day)
+        .sort()
+        .at(-1) as LocalDate,
+    } as const,
     from: list.map((one) => one.card),
   }));
-  const lately = facts.sessions.slice(-LATELY).flatMap((session) => session.record.signs.filter((seen) => !signOf(seen.sign).good).map((seen) => ({ ...seen, card: session.card })));
+  const lately = facts.sessions
+    .slice(-LATELY)
+    .flatMap((session) =>
+      session.record.signs.filter((seen) => !signOf(seen.sign).good).map((seen) => ({ ...seen, card: session.card })),
+    );
   const bySign = [...groupBy(lately, (seen) => seen.sign)]
     .filter(([, list]) => list.length >= 2)
-    .map(([sign, list]) => ({ say: { code: "signs-lately", sign, times: list.length } as const, from: list.map((one) => one.card) }));
+    .map(([sign, list]) => ({
+      say: { code: "signs-lately", sign, times: list.length } as const,
+      from: list.map((one) => one.card),
+    }));
   const all = [...byKind, ...bySign];
   return all.length > 0 ? all : [{ say: { code: "no-cautions" }, from: [] }];
 }
 
 function next(facts: ReportFacts): Statement[] {
   const credited = (id: string): boolean => isIn(facts.levels, id, 3, 5);
-  const rungs = SKILLS.filter((skill) => !credited(skill.id) && skill.after.length > 0 && skill.after.every(credited)).slice(0, 4);
+  const rungs = SKILLS.filter((skill) => !credited(skill.id) && skill.after.length > 0 && skill.after.every(credited)).slice(
+    0,
+    4,
+  );
   const owed = Math.trunc(facts.reading.owed);
   return [
     ...(rungs.length > 0 ? [{ say: { code: "next-rungs", skills: rungs.map((skill) => skill.id) } as const, from: [] }] : []),
@@ -194,13 +292,21 @@ function next(facts: ReportFacts): Statement[] {
 export function composeReport(facts: ReportFacts): ComposedReport {
   const compared = comparedTracks(facts);
   const { term, reading } = facts;
-  const firsts = facts.sessions.flatMap((session) => session.record.firsts.map((first) => ({ say: { code: "first", day: session.day, words: first.words } as const, from: [session.card] })));
+  const firsts = facts.sessions.flatMap((session) =>
+    session.record.firsts.map((first) => ({
+      say: { code: "first", day: session.day, words: first.words } as const,
+      from: [session.card],
+    })),
+  );
   const blocks: Block[] = [
     {
       id: "asked",
       statements: [
         { say: { code: "aim", words: facts.aim }, from: [] },
-        { say: { code: "term", length: term.length, from: term.firstDay, to: reading.lastDay, sessionsAWeek: term.sessionsAWeek }, from: [] },
+        {
+          say: { code: "term", length: term.length, from: term.firstDay, to: reading.lastDay, sessionsAWeek: term.sessionsAWeek },
+          from: [],
+        },
       ],
     },
     { id: "found", statements: found(facts) },

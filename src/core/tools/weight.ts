@@ -28,7 +28,10 @@ export function weightByTape(horseClass: HorseClass, girth: number, length: numb
 }
 
 /** Scale readings win over the tape; null where neither was taken. */
-export function weightOf(horseClass: HorseClass, taken: { scaleKg: number | null; girthCm: number | null; lengthCm: number | null }): Weight | null {
+export function weightOf(
+  horseClass: HorseClass,
+  taken: { scaleKg: number | null; girthCm: number | null; lengthCm: number | null },
+): Weight | null {
   if (taken.scaleKg !== null) return { kilograms: taken.scaleKg, plusMinus: 1, by: "scale", formula: "scale" };
   if (taken.girthCm === null || taken.lengthCm === null) return null;
   return weightByTape(horseClass, taken.girthCm, taken.lengthCm);

@@ -1,9 +1,8 @@
 import { z } from "zod/mini";
-import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { GateFields, RecordFields } from "#contracts/card.ts";
 import { GAITS, HURT, INCIDENT_KINDS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
-import type { GateFields, RecordFields } from "#contracts/card.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, instant, int, nullable, score, side, strength, text } from "../rows.ts";
 import { many } from "../run.ts";
@@ -49,7 +48,10 @@ const joined = (db: Db) => db`
 
 /** Every revision of a card, the newest first. */
 export const listRevisions = (db: Db, card: CardId): Promise<Revision[]> =>
-  many(RevisionRow, db`SELECT ${aggregated(db)} FROM card_revision v ${joined(db)} WHERE v.card_id = ${card} ORDER BY v.revision DESC`);
+  many(
+    RevisionRow,
+    db`SELECT ${aggregated(db)} FROM card_revision v ${joined(db)} WHERE v.card_id = ${card} ORDER BY v.revision DESC`,
+  );
 
 const WorkedRow = z.extend(RevisionRow, { day: date, kind: z.enum(SESSION_KINDS), rider: text, helper: nullable(text) });
 export type Worked = z.output<typeof WorkedRow>;
@@ -96,8 +98,3 @@ export async function insertRevision(
   if (record.firsts.length > 0) await tx`INSERT INTO card_first ${tx(placed(record.firsts))}`;
   await tx`UPDATE card SET state = 'closed', revision = ${revision}, version = version + 1 WHERE id = ${card}`;
 }
-
-const TallyRow = z.object({ person: id<"person">(), day: date });
-/** Days on which a rider has cards that were handed out and not logged, oldest first. */
-export const listUnloggedOf = (db: Db, rider: PersonId, upTo: LocalDate) =>
-  many(TallyRow, db`SELECT rider_id AS person, day FROM card WHERE state = 'handed-out' AND rider_id = ${rider} AND day <= ${upTo} ORDER BY day`);

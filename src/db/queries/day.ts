@@ -35,15 +35,18 @@ const select = (db: Db) => db`
   JOIN place l ON l.id = k.place_id LEFT JOIN person b ON b.id = k.helper_id`;
 
 /** The day's cards by the clock, cancelled ones included. */
-export const listDayCards = (db: Db, day: LocalDate): Promise<CardRecord[]> => many(CardRow, db`${select(db)} WHERE k.day = ${day} ORDER BY k.start, h.name`);
-export const findCard = (db: Db, card: CardId): Promise<CardRecord | null> => maybeOne(CardRow, db`${select(db)} WHERE k.id = ${card}`);
+export const listDayCards = (db: Db, day: LocalDate): Promise<CardRecord[]> =>
+  many(CardRow, db`${select(db)} WHERE k.day = ${day} ORDER BY k.start, h.name`);
+export const findCard = (db: Db, card: CardId): Promise<CardRecord | null> =>
+  maybeOne(CardRow, db`${select(db)} WHERE k.id = ${card}`);
 /** Handed out before the day and never logged. */
 export const listUnlogged = (db: Db, before: LocalDate): Promise<CardRecord[]> =>
   many(CardRow, db`${select(db)} WHERE k.state = 'handed-out' AND k.day < ${before} ORDER BY k.day, k.start`);
 
 const PlaceRow = z.object({ id: id<"place">(), name: text, capacity: int, separate: bool, stages: z.array(z.enum(STAGES)) });
 export type Place = z.output<typeof PlaceRow>;
-export const listPlaces = (db: Db): Promise<Place[]> => many(PlaceRow, db`SELECT id, name, capacity, separate, stages FROM place ORDER BY position`);
+export const listPlaces = (db: Db): Promise<Place[]> =>
+  many(PlaceRow, db`SELECT id, name, capacity, separate, stages FROM place ORDER BY position`);
 export async function insertPlace(db: Db, place: Place, position: number): Promise<void> {
   await db`INSERT INTO place (id, name, capacity, separate, stages, position) VALUES (${place.id}, ${place.name}, ${place.capacity}, ${place.separate}, ${[...place.stages]}, ${position})`;
 }
@@ -69,7 +72,10 @@ export async function insertCard(tx: Transaction, c: NewCard): Promise<void> {
   await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, state)
            VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${c.state})`;
 }
-export async function moveCard(tx: Transaction, c: Pick<NewCard, "id" | "kind" | "length" | "rider" | "start" | "place" | "helper">): Promise<void> {
+export async function moveCard(
+  tx: Transaction,
+  c: Pick<NewCard, "id" | "kind" | "length" | "rider" | "start" | "place" | "helper">,
+): Promise<void> {
   await tx`UPDATE card SET kind = ${c.kind}, length = ${c.length}, rider_id = ${c.rider}, start = ${c.start}, place_id = ${c.place}, helper_id = ${c.helper},
            version = version + 1 WHERE id = ${c.id}`;
 }
@@ -82,11 +88,15 @@ export async function cancelCard(tx: Transaction, card: CardId, reason: string):
 
 const SheetRow = z.object({ handedOutAt: instant, handedOutBy: text });
 export const findSheet = (db: Db, day: LocalDate) =>
-  maybeOne(SheetRow, db`SELECT d.handed_out_at, p.name AS handed_out_by FROM day_sheet d JOIN person p ON p.id = d.handed_out_by WHERE d.day = ${day}`);
+  maybeOne(
+    SheetRow,
+    db`SELECT d.handed_out_at, p.name AS handed_out_by FROM day_sheet d JOIN person p ON p.id = d.handed_out_by WHERE d.day = ${day}`,
+  );
 /** The first handing out makes the sheet; later ones add the cards placed since. Returns how many cards went out. */
 export async function handOut(tx: Transaction, day: LocalDate, by: PersonId, at: Date): Promise<number> {
   const done = await tx`UPDATE card SET state = 'handed-out', version = version + 1 WHERE day = ${day} AND state = 'placed'`;
-  if (done.count > 0) await tx`INSERT INTO day_sheet (day, handed_out_at, handed_out_by) VALUES (${day}, ${at}, ${by}) ON CONFLICT (day) DO NOTHING`;
+  if (done.count > 0)
+    await tx`INSERT INTO day_sheet (day, handed_out_at, handed_out_by) VALUES (${day}, ${at}, ${by}) ON CONFLICT (day) DO NOTHING`;
   return done.count;
 }
 
@@ -100,4 +110,5 @@ export const listDayChanges = (db: Db, day: LocalDate): Promise<DayChange[]> =>
        WHERE c.subject = 'day' AND c.subject_id = ${day} ORDER BY c.id DESC LIMIT 50`,
   );
 
-export const listStayCards = (db: Db, stay: StayId): Promise<CardRecord[]> => many(CardRow, db`${select(db)} WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`);
+export const listStayCards = (db: Db, stay: StayId): Promise<CardRecord[]> =>
+  many(CardRow, db`${select(db)} WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`);

@@ -1,10 +1,10 @@
 import { z } from "zod/mini";
+import type { WalkFields } from "#contracts/intake.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { INSTRUMENT_VERSION } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
 import type { EvaluationId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { FITNESS } from "#core/tools/load.ts";
-import type { WalkFields } from "#contracts/intake.ts";
 import type { Db, Transaction } from "../client.ts";
 import { date, id, instant, int, nullable, number, score, side, strength, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
@@ -56,7 +56,15 @@ const toEvaluation = (row: z.output<typeof EvaluationRow>): Evaluation => ({
   walk: {
     marks: row.marks,
     signs: row.signs,
-    measures: { girthCm: row.girthCm, lengthCm: row.lengthCm, withersCm: row.withersCm, croupCm: row.croupCm, scaleKg: row.scaleKg, condition: row.condition, fitness: row.fitness },
+    measures: {
+      girthCm: row.girthCm,
+      lengthCm: row.lengthCm,
+      withersCm: row.withersCm,
+      croupCm: row.croupCm,
+      scaleKg: row.scaleKg,
+      condition: row.condition,
+      fitness: row.fitness,
+    },
     tries: row.tries,
     settleMinutes: row.settleMinutes,
     words: row.words,
@@ -81,7 +89,9 @@ export async function findEvaluation(db: Db, evaluation: EvaluationId): Promise<
 }
 /** The stay's evaluations, oldest first, drafts included. */
 export const listEvaluations = async (db: Db, stay: StayId): Promise<Evaluation[]> =>
-  (await many(EvaluationRow, db`${select(db)} WHERE e.stay_id = ${stay} ORDER BY e.day, e.closed_at NULLS LAST`)).map(toEvaluation);
+  (await many(EvaluationRow, db`${select(db)} WHERE e.stay_id = ${stay} ORDER BY e.day, e.closed_at NULLS LAST`)).map(
+    toEvaluation,
+  );
 /** The newest closed evaluation of each stay in work. */
 export const listLatestClosed = async (db: Db): Promise<Evaluation[]> =>
   (
@@ -92,7 +102,10 @@ export const listLatestClosed = async (db: Db): Promise<Evaluation[]> =>
     )
   ).map(toEvaluation);
 
-export async function insertEvaluation(tx: Transaction, e: { id: EvaluationId; stay: StayId; kind: EvaluationKind; day: LocalDate; by: PersonId }): Promise<void> {
+export async function insertEvaluation(
+  tx: Transaction,
+  e: { id: EvaluationId; stay: StayId; kind: EvaluationKind; day: LocalDate; by: PersonId },
+): Promise<void> {
   await tx`INSERT INTO evaluation (id, stay_id, kind, instrument, day, by_person, fitness, words, stop_reason, saddle_reason)
            VALUES (${e.id}, ${e.stay}, ${e.kind}, ${INSTRUMENT_VERSION}, ${e.day}, ${e.by}, 'unknown', '{}', '', '')`;
 }
@@ -108,11 +121,19 @@ export async function saveWalk(tx: Transaction, evaluation: EvaluationId, versio
   if (done.count !== 1) return false;
   await tx`DELETE FROM evaluation_mark WHERE evaluation_id = ${evaluation}`;
   await tx`DELETE FROM evaluation_sign WHERE evaluation_id = ${evaluation}`;
-  if (walk.marks.length > 0) await tx`INSERT INTO evaluation_mark ${tx(walk.marks.map((x) => ({ evaluationId: evaluation, skill: x.skill, side: x.side, score: x.score })))}`;
-  if (walk.signs.length > 0) await tx`INSERT INTO evaluation_sign ${tx(walk.signs.map((x) => ({ evaluationId: evaluation, rung: x.rung, sign: x.sign, side: x.side, strength: x.strength })))}`;
+  if (walk.marks.length > 0)
+    await tx`INSERT INTO evaluation_mark ${tx(walk.marks.map((x) => ({ evaluationId: evaluation, skill: x.skill, side: x.side, score: x.score })))}`;
+  if (walk.signs.length > 0)
+    await tx`INSERT INTO evaluation_sign ${tx(walk.signs.map((x) => ({ evaluationId: evaluation, rung: x.rung, sign: x.sign, side: x.side, strength: x.strength })))}`;
   return true;
 }
 
-export async function closeEvaluation(tx: Transaction, evaluation: EvaluationId, by: PersonId, at: Date, day: LocalDate): Promise<void> {
+export async function closeEvaluation(
+  tx: Transaction,
+  evaluation: EvaluationId,
+  by: PersonId,
+  at: Date,
+  day: LocalDate,
+): Promise<void> {
   await tx`UPDATE evaluation SET closed_at = ${at}, closed_by = ${by}, day = ${day} WHERE id = ${evaluation}`;
 }

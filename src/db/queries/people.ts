@@ -1,7 +1,7 @@
 import { z } from "zod/mini";
+import { type PersonFields, ROLES } from "#contracts/people.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
-import { type PersonFields, ROLES } from "#contracts/people.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
@@ -23,16 +23,26 @@ const PersonRow = z.object({
 });
 export type Person = z.output<typeof PersonRow>;
 
-const columns = (db: Db) => db`id, name, sign_in, role, grade, weight_kg, rides, works_days, works_from, works_to, max_saddle, retired_on, version`;
+const columns = (db: Db) =>
+  db`id, name, sign_in, role, grade, weight_kg, rides, works_days, works_from, works_to, max_saddle, retired_on, version`;
 
-export const listPeople = (db: Db): Promise<Person[]> => many(PersonRow, db`SELECT ${columns(db)} FROM person ORDER BY retired_on IS NOT NULL, role = 'helper', name`);
-export const findPerson = (db: Db, who: PersonId): Promise<Person | null> => maybeOne(PersonRow, db`SELECT ${columns(db)} FROM person WHERE id = ${who}`);
+export const listPeople = (db: Db): Promise<Person[]> =>
+  many(PersonRow, db`SELECT ${columns(db)} FROM person ORDER BY retired_on IS NOT NULL, role = 'helper', name`);
+export const findPerson = (db: Db, who: PersonId): Promise<Person | null> =>
+  maybeOne(PersonRow, db`SELECT ${columns(db)} FROM person WHERE id = ${who}`);
 
 const CredentialRow = z.object({ id: id<"person">(), passwordHash: text });
 /** Retired people have no credentials any more. */
-export const findCredential = (db: Db, signIn: string) => maybeOne(CredentialRow, db`SELECT id, password_hash FROM person WHERE sign_in = ${signIn} AND retired_on IS NULL`);
+export const findCredential = (db: Db, signIn: string) =>
+  maybeOne(CredentialRow, db`SELECT id, password_hash FROM person WHERE sign_in = ${signIn} AND retired_on IS NULL`);
 
-export async function insertPerson(db: Db, who: PersonId, signIn: string, passwordHash: string, p: PersonFields): Promise<boolean> {
+export async function insertPerson(
+  db: Db,
+  who: PersonId,
+  signIn: string,
+  passwordHash: string,
+  p: PersonFields,
+): Promise<boolean> {
   const made = await db`
     INSERT INTO person (id, name, sign_in, role, password_hash, grade, weight_kg, rides, works_days, works_from, works_to, max_saddle)
     VALUES (${who}, ${p.name}, ${signIn}, ${p.role}, ${passwordHash}, ${p.grade}, ${p.weightKg}, ${p.rides}, ${p.worksDays}, ${p.worksFrom}, ${p.worksTo}, ${p.maxSaddle})
@@ -68,7 +78,10 @@ export type Absence = z.output<typeof AbsenceRow>;
 
 /** Absences that end on the day or later. */
 export const listAbsences = (db: Db, from: LocalDate): Promise<Absence[]> =>
-  many(AbsenceRow, db`SELECT id, person_id, first_day, last_day, reason FROM absence WHERE last_day >= ${from} ORDER BY first_day, id`);
+  many(
+    AbsenceRow,
+    db`SELECT id, person_id, first_day, last_day, reason FROM absence WHERE last_day >= ${from} ORDER BY first_day, id`,
+  );
 
 export async function insertAbsence(tx: Transaction, a: Absence): Promise<void> {
   await tx`INSERT INTO absence (id, person_id, first_day, last_day, reason) VALUES (${a.id}, ${a.personId}, ${a.firstDay}, ${a.lastDay}, ${a.reason})`;

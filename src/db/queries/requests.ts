@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
 import type { PersonId } from "#core/kernel/brand.ts";
-import type { Transaction } from "../client.ts";
+import type { Db, Transaction } from "../client.ts";
 import { text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
 
@@ -18,6 +18,11 @@ export async function keepRequest(
 ): Promise<void> {
   await tx`INSERT INTO request (person_id, key, route, body_hash, answer, at)
            VALUES (${request.person}, ${request.key}, ${request.route}, ${request.bodyHash}, ${tx.json(request.answer as never)}, ${request.at})`;
+}
+
+/** Keys are kept as long as somebody may still repeat a request, and no longer. */
+export async function sweepRequests(db: Db, before: Date): Promise<void> {
+  await db`DELETE FROM request WHERE at < ${before}`;
 }
 
 export async function noteChange(

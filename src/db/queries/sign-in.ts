@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
-import type { PersonId } from "#core/kernel/brand.ts";
 import { ROLES } from "#contracts/people.ts";
+import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { id, int, text } from "../rows.ts";
 import { maybeOne, one } from "../run.ts";

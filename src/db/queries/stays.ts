@@ -1,17 +1,24 @@
 import { z } from "zod/mini";
+import { AFTER_LEVELS, type ClientFields, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { HoldId, HorseId, StayId } from "#core/kernel/brand.ts";
-import { AFTER_LEVELS, type ClientFields, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
 import { COUNTINGS } from "#core/calendar/term.ts";
-import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
+import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
+import type { HoldId, HorseId, StayId } from "#core/kernel/brand.ts";
 import { METHOD_IDS } from "#core/ladder/methods.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
-const HoldRow = z.object({ id: id<"hold">(), kind: z.enum(HOLD_KINDS), from: date, to: nullable(date), stopsClock: bool, reason: text });
+const HoldRow = z.object({
+  id: id<"hold">(),
+  kind: z.enum(HOLD_KINDS),
+  from: date,
+  to: nullable(date),
+  stopsClock: bool,
+  reason: text,
+});
 export type HoldRecord = z.output<typeof HoldRow>;
 
 /** A stay with what the term's arithmetic and the rules of the day need of its record. */
@@ -71,10 +78,20 @@ const selectStays = (db: Db) => db`
     SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart`;
 
 /** Stays not gone home, those to come included, in the order of their first day. */
-export const listStays = (db: Db): Promise<Stay[]> => many(StayRow, db`${selectStays(db)} WHERE s.went_home IS NULL ORDER BY s.first_day, h.name`);
-export const findStay = (db: Db, stay: StayId): Promise<Stay | null> => maybeOne(StayRow, db`${selectStays(db)} WHERE s.id = ${stay}`);
+export const listStays = (db: Db): Promise<Stay[]> =>
+  many(StayRow, db`${selectStays(db)} WHERE s.went_home IS NULL ORDER BY s.first_day, h.name`);
+export const findStay = (db: Db, stay: StayId): Promise<Stay | null> =>
+  maybeOne(StayRow, db`${selectStays(db)} WHERE s.id = ${stay}`);
 
-const GoneRow = z.object({ id: id<"stay">(), horse: text, client: text, length: int, firstDay: date, wentHome: date, reportNumber: nullable(int) });
+const GoneRow = z.object({
+  id: id<"stay">(),
+  horse: text,
+  client: text,
+  length: int,
+  firstDay: date,
+  wentHome: date,
+  reportNumber: nullable(int),
+});
 export type GoneStay = z.output<typeof GoneRow>;
 /** The stays that went home last. */
 export const listGone = (db: Db, limit: number): Promise<GoneStay[]> =>
@@ -103,7 +120,13 @@ export async function insertStay(tx: Transaction, stay: StayId, horse: HorseId, 
   await tx`INSERT INTO stay (id, horse_id, kind, aim, length, first_day, sessions_a_week, counting, method, after_days, after_level, after_words)
            VALUES (${stay}, ${horse}, ${f.kind}, ${f.aim}, ${f.length}, ${f.firstDay}, ${f.sessionsAWeek}, ${f.counting}, ${f.method}, ${f.afterDays}, ${f.afterLevel}, ${f.afterWords})`;
 }
-export async function updateStay(tx: Transaction, stay: StayId, version: number, f: StayFields, riskSet: number | null): Promise<boolean> {
+export async function updateStay(
+  tx: Transaction,
+  stay: StayId,
+  version: number,
+  f: StayFields,
+  riskSet: number | null,
+): Promise<boolean> {
   const done = await tx`
     UPDATE stay SET kind = ${f.kind}, aim = ${f.aim}, length = ${f.length}, first_day = ${f.firstDay}, sessions_a_week = ${f.sessionsAWeek}, counting = ${f.counting},
       method = ${f.method}, after_days = ${f.afterDays}, after_level = ${f.afterLevel}, after_words = ${f.afterWords}, risk_set = ${riskSet}, version = version + 1
@@ -111,10 +134,23 @@ export async function updateStay(tx: Transaction, stay: StayId, version: number,
   return done.count === 1;
 }
 export async function sendHome(tx: Transaction, stay: StayId, version: number, day: LocalDate): Promise<boolean> {
-  return (await tx`UPDATE stay SET went_home = ${day}, version = version + 1 WHERE id = ${stay} AND version = ${version}`).count === 1;
+  return (
+    (await tx`UPDATE stay SET went_home = ${day}, version = version + 1 WHERE id = ${stay} AND version = ${version}`).count === 1
+  );
 }
 
-const ContactRow = z.object({ name: text, phone: text, email: text, emergencyName: text, emergencyPhone: text, vetName: text, vetPhone: text, vetRelease: bool, history: History, historyWords: text });
+const ContactRow = z.object({
+  name: text,
+  phone: text,
+  email: text,
+  emergencyName: text,
+  emergencyPhone: text,
+  vetName: text,
+  vetPhone: text,
+  vetRelease: bool,
+  history: History,
+  historyWords: text,
+});
 export const findContacts = (db: Db, stay: StayId) =>
   maybeOne(
     ContactRow,
@@ -126,7 +162,8 @@ export async function insertHold(tx: Transaction, stay: StayId, hold: HoldRecord
   await tx`INSERT INTO hold (id, stay_id, kind, first_day, last_day, stops_clock, reason)
            VALUES (${hold.id}, ${stay}, ${hold.kind}, ${hold.from}, ${hold.to}, ${hold.stopsClock}, ${hold.reason})`;
 }
-export const findHoldStay = (db: Db, hold: HoldId) => maybeOne(z.object({ stayId: id<"stay">(), from: date }), db`SELECT stay_id, first_day AS "from" FROM hold WHERE id = ${hold}`);
+export const findHoldStay = (db: Db, hold: HoldId) =>
+  maybeOne(z.object({ stayId: id<"stay">(), from: date }), db`SELECT stay_id, first_day AS "from" FROM hold WHERE id = ${hold}`);
 export async function endHold(tx: Transaction, hold: HoldId, lastDay: LocalDate): Promise<void> {
   await tx`UPDATE hold SET last_day = ${lastDay} WHERE id = ${hold}`;
 }

@@ -4,4 +4,5 @@ import { deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
 
 /** The day sheet as data, for the open screen to renew itself. */
-export const GET: APIRoute = async ({ url }) => Response.json(await readDay(deps(), parseLocalDate(url.searchParams.get("day") ?? "")));
+export const GET: APIRoute = async ({ url }) =>
+  Response.json(await readDay(deps(), parseLocalDate(url.searchParams.get("day") ?? "")));

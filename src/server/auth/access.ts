@@ -31,4 +31,5 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/people": manager,
 };
 
-export const maySee = (access: Access, role: Role | null): boolean => access === "anybody" || (role !== null && access.includes(role));
+export const maySee = (access: Access, role: Role | null): boolean =>
+  access === "anybody" || (role !== null && access.includes(role));

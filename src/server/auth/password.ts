@@ -7,7 +7,9 @@ const LENGTH = 32;
 
 const derive = (password: string, salt: Buffer, cost: { N: number; r: number; p: number }): Promise<Buffer> =>
   new Promise((resolve, reject) => {
-    scrypt(password.normalize("NFKC"), salt, LENGTH, { ...cost, maxmem: MEMORY }, (error, key) => (error ? reject(error) : resolve(key)));
+    scrypt(password.normalize("NFKC"), salt, LENGTH, { ...cost, maxmem: MEMORY }, (error, key) =>
+      error ? reject(error) : resolve(key),
+    );
   });
 
 /** 'scrypt$N$r$p$salt$key'. A smaller cost is for tests and demo data alone. */

@@ -1,15 +1,27 @@
 import { createHash, randomBytes } from "node:crypto";
-import { type Result, ok } from "#core/kernel/result.ts";
 import type { Actor, SignIn } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
+import { ok, type Result } from "#core/kernel/result.ts";
 import { findCredential } from "#db/queries/people.ts";
-import { countTries, deleteSession, findActor, forgetTries, insertSession, insertTry, sweepSessions } from "#db/queries/sign-in.ts";
+import { sweepRequests } from "#db/queries/requests.ts";
+import {
+  countTries,
+  deleteSession,
+  findActor,
+  forgetTries,
+  insertSession,
+  insertTry,
+  sweepSessions,
+} from "#db/queries/sign-in.ts";
 import type { Deps } from "../container.ts";
 import { no } from "../work.ts";
 import { nobodysHash, verifyPassword } from "./password.ts";
 
 export const SESSION_COOKIE = "furlong_session";
 export const SESSION_DAYS = 14;
+const DAY_MS = 86_400_000;
+/** A phone may come back with what it could not send for so long. */
+const REPEAT_DAYS = 30;
 const WINDOW_MINUTES = 15;
 const TRIES_BY_NAME = 8;
 const TRIES_BY_ADDRESS = 40;
@@ -22,14 +34,16 @@ export async function signIn({ sql, clock }: Deps, input: SignIn, address: strin
   const since = new Date(now.getTime() - WINDOW_MINUTES * 60_000);
   await insertTry(sql, input.signIn, address, now);
   const tries = await countTries(sql, input.signIn, address, since);
-  if (tries.byName > TRIES_BY_NAME || tries.byAddress > TRIES_BY_ADDRESS) return no({ code: "too-many-tries", path: "signIn", waitMinutes: WINDOW_MINUTES });
+  if (tries.byName > TRIES_BY_NAME || tries.byAddress > TRIES_BY_ADDRESS)
+    return no({ code: "too-many-tries", path: "signIn", waitMinutes: WINDOW_MINUTES });
   const credential = await findCredential(sql, input.signIn);
   const right = await verifyPassword(input.password, credential?.passwordHash ?? (await nobodysHash));
   if (!credential || !right) return no({ code: "wrong-password", path: "password" });
   const token = randomBytes(32).toString("base64url");
-  await insertSession(sql, hashOf(token), credential.id, now, new Date(now.getTime() + SESSION_DAYS * 86_400_000));
+  await insertSession(sql, hashOf(token), credential.id, now, new Date(now.getTime() + SESSION_DAYS * DAY_MS));
   await forgetTries(sql, input.signIn, since);
   await sweepSessions(sql, now);
+  await sweepRequests(sql, new Date(now.getTime() - REPEAT_DAYS * DAY_MS));
   return ok({ token });
 }
 

@@ -1,7 +1,8 @@
 /** Makes an empty database into a barn: its name and zone, its places, and the first manager, who adds everybody else. */
+
+import type { AddPerson } from "#contracts/people.ts";
 import { STAGES } from "#core/gate/gate.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
-import type { AddPerson } from "#contracts/people.ts";
 import type { Sql } from "#db/client.ts";
 import { findBarn, insertBarn } from "#db/queries/barn.ts";
 import { insertPlace } from "#db/queries/day.ts";
@@ -17,13 +18,17 @@ export const DEFAULT_PLACES = [
 ] as const;
 
 /** Null where the barn was there already: then nothing is changed. */
-export async function setUpBarn(sql: Sql, barn: { name: string; timeZone: string; manager: AddPerson }): Promise<PersonId | null> {
+export async function setUpBarn(
+  sql: Sql,
+  barn: { name: string; timeZone: string; manager: AddPerson },
+): Promise<PersonId | null> {
   const hash = await hashPassword(barn.manager.password);
   return sql.begin(async (tx) => {
     await tx`LOCK TABLE barn IN EXCLUSIVE MODE`;
     if (await findBarn(tx)) return null;
     await insertBarn(tx, barn);
-    for (const [position, place] of DEFAULT_PLACES.entries()) await insertPlace(tx, { ...place, stages: [...place.stages], id: newId<"place">() }, position);
+    for (const [position, place] of DEFAULT_PLACES.entries())
+      await insertPlace(tx, { ...place, stages: [...place.stages], id: newId<"place">() }, position);
     const id = newId<"person">();
     await insertPerson(tx, id, barn.manager.signIn, hash, barn.manager.person);
     return id;

@@ -1,14 +1,15 @@
 /** Closing a card, and correcting it: the record of a session, each time as a new revision. */
+
+import type { CloseCard } from "#contracts/card.ts";
 import { mayOverride, overridable, readGate } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
-import type { CloseCard } from "#contracts/card.ts";
 import { insertRevision, listRevisions } from "#db/queries/card.ts";
 import { findCard, lockDay } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { findStay, lockStay } from "#db/queries/stays.ts";
-import { type Answer, type Work, no, note } from "../work.ts";
+import { type Answer, no, note, type Work } from "../work.ts";
 import { gateFacts, gateRecord } from "./gate-facts.ts";
 
 export async function closeCard(work: Work, input: CloseCard): Answer<{ revision: number; version: number }> {
@@ -29,11 +30,19 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
 
   const stay = must(await findStay(work.tx, card.stayId), "a card has a stay");
   const rider = must(await findPerson(work.tx, card.riderId), "a card has a rider");
-  const evaluation = (await listEvaluations(work.tx, card.stayId)).filter((one) => one.closedAt && one.day <= card.day).at(-1) ?? null;
+  const evaluation =
+    (await listEvaluations(work.tx, card.stayId)).filter((one) => one.closedAt && one.day <= card.day).at(-1) ?? null;
   // At the gate this very session had not been worked yet; a correction must not count itself.
-  const before = { ...stay, delivered: stay.delivered.filter((day) => day < card.day), lastIncident: stay.lastIncident && stay.lastIncident.day < card.day ? stay.lastIncident : null };
+  const before = {
+    ...stay,
+    delivered: stay.delivered.filter((day) => day < card.day),
+    lastIncident: stay.lastIncident && stay.lastIncident.day < card.day ? stay.lastIncident : null,
+  };
   const rode = input.record.saddleMinutes > 0;
-  const answer = readGate(gateFacts(gateRecord(before, evaluation, rider, card.day), { ...input.gate, weather: input.record.weather }), rode ? "saddle" : "ground");
+  const answer = readGate(
+    gateFacts(gateRecord(before, evaluation, rider, card.day), { ...input.gate, weather: input.record.weather }),
+    rode ? "saddle" : "ground",
+  );
   const overridden = rode && answer.state !== "open";
   if (overridden && (!overridable(answer) || !mayOverride(work.actor) || input.gate.overrideReason === ""))
     return no({ code: "gate-not-open", path: "record.saddleMinutes", reasons: answer.reasons, overridable: overridable(answer) });
@@ -45,7 +54,8 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
     state: answer.state,
     overrideBy: overridden ? work.actor.id : null,
   });
-  if (overridden) await note(work, "day", card.day, "gate overridden", { card: card.id, horse: card.horse, reason: input.gate.overrideReason });
+  if (overridden)
+    await note(work, "day", card.day, "gate overridden", { card: card.id, horse: card.horse, reason: input.gate.overrideReason });
   if (revision > 1) await note(work, "card", card.id, "corrected", { revision });
   return ok({ revision, version: card.version + 1 });
 }

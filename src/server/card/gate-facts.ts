@@ -9,7 +9,12 @@ import type { Stay } from "#db/queries/stays.ts";
 import { lastWorked, loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
 
 /** What the record says at the gate; the ticks of the day are added on the ground. */
-export function gateRecord(stay: Stay, evaluation: Evaluation | null, rider: Person, day: LocalDate): Omit<GateFacts, "ticks" | "redSigns" | "windy"> {
+export function gateRecord(
+  stay: Stay,
+  evaluation: Evaluation | null,
+  rider: Person,
+  day: LocalDate,
+): Omit<GateFacts, "ticks" | "redSigns" | "windy"> {
   const outcome = evaluation && outcomeOf(stay, evaluation, day);
   return {
     today: day,

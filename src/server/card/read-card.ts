@@ -1,15 +1,15 @@
+import type { Actor } from "#contracts/people.ts";
+import type { CardView } from "#contracts/views.ts";
 import { mayOverride, ticksFor } from "#core/gate/gate.ts";
-import { groupBy } from "#core/kernel/group.ts";
+import { signOf } from "#core/intake/signs.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId } from "#core/kernel/brand.ts";
+import { groupBy } from "#core/kernel/group.ts";
 import { hardSide, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
-import { signOf } from "#core/intake/signs.ts";
 import { cardWork } from "#core/plan/card-work.ts";
 import { circleMinutes } from "#core/tools/load.ts";
-import type { Actor } from "#contracts/people.ts";
-import type { CardView } from "#contracts/views.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
@@ -47,9 +47,23 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const hard = hardSide(levels, SKILLS).side;
   const last = earlier.at(-1);
   const method = methodOf(horse.method);
-  const gate = gateRecord({ ...horse, delivered: horse.delivered.filter((day) => day < card.day) }, latest, must(rider, "a card has a rider"), card.day);
+  const gate = gateRecord(
+    { ...horse, delivered: horse.delivered.filter((day) => day < card.day) },
+    latest,
+    must(rider, "a card has a rider"),
+    card.day,
+  );
   return {
-    card: { id: card.id, day: card.day, kind: card.kind, start: card.start, length: card.length, state: card.state, version: card.version, cancelReason: card.cancelReason },
+    card: {
+      id: card.id,
+      day: card.day,
+      kind: card.kind,
+      start: card.start,
+      length: card.length,
+      state: card.state,
+      version: card.version,
+      cancelReason: card.cancelReason,
+    },
     stay: card.stayId,
     horse: card.horse,
     rider: { id: card.riderId, name: card.rider },
@@ -67,8 +81,12 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
       side: must(list[0], "a group has a member").side,
       scores: list.slice(-LAST_SCORES).map((score) => score.score),
     })),
-    cautions: (latest?.walk.signs ?? []).filter((seen) => !signOf(seen.sign).good && seen.strength >= 2).map(({ sign, strength }) => ({ sign, strength })),
-    lastTime: last ? { day: last.day, rider: last.rider, word: last.word, nextTime: last.nextTime, tack: last.tack, weather: last.weather } : null,
+    cautions: (latest?.walk.signs ?? [])
+      .filter((seen) => !signOf(seen.sign).good && seen.strength >= 2)
+      .map(({ sign, strength }) => ({ sign, strength })),
+    lastTime: last
+      ? { day: last.day, rider: last.rider, word: last.word, nextTime: last.nextTime, tack: last.tack, weather: last.weather }
+      : null,
     gate,
     ticks: ticksFor(gate.stage, method),
     revisions: revisions.map((revision) => ({

@@ -2,8 +2,8 @@
 import { heldOn } from "#core/calendar/holds.ts";
 import { type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type Placement } from "#core/day/model.ts";
-import type { Evaluation } from "#db/queries/intake.ts";
 import type { CardRecord, Place } from "#db/queries/day.ts";
+import type { Evaluation } from "#db/queries/intake.ts";
 import type { Absence, Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
 import { loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
@@ -17,7 +17,13 @@ const toSlots = (from: number, to: number): [number, number] => [
 export function dayPerson(person: Person, absences: readonly Absence[], day: LocalDate): DayPerson {
   const absence = absences.find((one) => one.personId === person.id && one.firstDay <= day && day <= one.lastDay);
   const dayOff = !(person.worksDays as readonly number[]).includes(weekdayOf(day));
-  const away = person.retiredOn ? { reason: "retired" } : absence ? { reason: absence.reason } : dayOff ? { reason: "day off" } : null;
+  const away = person.retiredOn
+    ? { reason: "retired" }
+    : absence
+      ? { reason: absence.reason }
+      : dayOff
+        ? { reason: "day off" }
+        : null;
   return {
     id: person.id,
     grade: person.grade,
@@ -44,7 +50,13 @@ export function dayHorse(stay: Stay, evaluation: Evaluation | null, day: LocalDa
 }
 
 export function dayFacts(
-  record: { people: readonly Person[]; absences: readonly Absence[]; stays: readonly Stay[]; evaluations: readonly Evaluation[]; places: readonly Place[] },
+  record: {
+    people: readonly Person[];
+    absences: readonly Absence[];
+    stays: readonly Stay[];
+    evaluations: readonly Evaluation[];
+    places: readonly Place[];
+  },
   day: LocalDate,
 ): DayFacts {
   const latest = new Map(record.evaluations.map((evaluation) => [evaluation.stay, evaluation]));
@@ -67,4 +79,5 @@ export const placementOf = (card: CardRecord): Placement => ({
   helper: card.helperId,
 });
 /** A cancelled card takes nobody's time. */
-export const placementsOf = (cards: readonly CardRecord[]): Placement[] => cards.filter((card) => card.state !== "cancelled").map(placementOf);
+export const placementsOf = (cards: readonly CardRecord[]): Placement[] =>
+  cards.filter((card) => card.state !== "cancelled").map(placementOf);

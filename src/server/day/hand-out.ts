@@ -1,12 +1,13 @@
 /** Handing out a day: placing, moving, taking back, cancelling and giving the cards to the riders. */
-import { blockersOf } from "#core/day/rules.ts";
-import type { Placement } from "#core/day/model.ts";
-import { readTerm } from "#core/calendar/term.ts";
-import { later } from "#core/calendar/local-date.ts";
-import type { LocalDate } from "#core/calendar/local-date.ts";
-import { ok } from "#core/kernel/result.ts";
+
 import type { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
 import type { Refusal } from "#contracts/refusal.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { later } from "#core/calendar/local-date.ts";
+import { readTerm } from "#core/calendar/term.ts";
+import type { Placement } from "#core/day/model.ts";
+import { blockersOf } from "#core/day/rules.ts";
+import { ok } from "#core/kernel/result.ts";
 import {
   type CardRecord,
   cancelCard as cancelRow,
@@ -24,7 +25,7 @@ import { listLatestClosed } from "#db/queries/intake.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { findStay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
-import { type Answer, type Work, newId, no, note } from "../work.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { dayFacts, placementsOf } from "./facts.ts";
 
 /** Null where the placement may stand among the day's cards. The day must be locked. */
@@ -52,7 +53,16 @@ async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise
   return blockers.length > 0 ? { code: "blocked", path: blockedField(blockers[0]?.code), blockers } : null;
 }
 
-const FIELD_OF: Readonly<Record<string, string>> = { "place-full": "place", apart: "place", stage: "place", helper: "helper", "helper-grade": "helper", "outside-day": "start", "horse-away": "stay", "horse-busy": "start" };
+const FIELD_OF: Readonly<Record<string, string>> = {
+  "place-full": "place",
+  apart: "place",
+  stage: "place",
+  helper: "helper",
+  "helper-grade": "helper",
+  "outside-day": "start",
+  "horse-away": "stay",
+  "horse-busy": "start",
+};
 const blockedField = (code: string | undefined): string => (code && FIELD_OF[code]) ?? "rider";
 
 const isPast = (work: Work, day: LocalDate): boolean => day < work.today;
@@ -60,17 +70,31 @@ const isPast = (work: Work, day: LocalDate): boolean => day < work.today;
 export async function placeCard(work: Work, input: PlaceCard): Answer<{ id: string }> {
   if (isPast(work, input.day)) return no({ code: "day-over", path: "day" });
   await lockDay(work.tx, input.day);
-  const already = (await listDayCards(work.tx, input.day)).some((card) => card.stayId === input.stay && card.state !== "cancelled");
+  const already = (await listDayCards(work.tx, input.day)).some(
+    (card) => card.stayId === input.stay && card.state !== "cancelled",
+  );
   if (already) return no({ code: "already-placed", path: "stay" });
   const card = newId<"card">();
-  const refusal = await whyNot(work, input.day, { card, stay: input.stay, kind: input.kind, length: input.length, rider: input.rider, start: input.start, place: input.place, helper: input.helper });
+  const refusal = await whyNot(work, input.day, {
+    card,
+    stay: input.stay,
+    kind: input.kind,
+    length: input.length,
+    rider: input.rider,
+    start: input.start,
+    place: input.place,
+    helper: input.helper,
+  });
   if (refusal) return no(refusal);
   await insertCard(work.tx, { ...input, id: card, state: "placed" });
   return ok({ id: card });
 }
 
 /** The card as it stands, its day locked; or why it cannot be touched. */
-async function takeUp(work: Work, input: { id: CardRecord["id"]; version: number }): Promise<{ card: CardRecord } | { refusal: Refusal }> {
+async function takeUp(
+  work: Work,
+  input: { id: CardRecord["id"]; version: number },
+): Promise<{ card: CardRecord } | { refusal: Refusal }> {
   const seen = await findCard(work.tx, input.id);
   if (!seen) return { refusal: { code: "not-found", path: "id" } };
   await lockDay(work.tx, seen.day);
@@ -84,13 +108,31 @@ async function takeUp(work: Work, input: { id: CardRecord["id"]; version: number
 
 /** Once riders have a day, every change to it is kept for them to see. */
 const noteDay = (work: Work, card: CardRecord, what: string, details: Record<string, unknown> = {}): Promise<void> =>
-  card.state === "handed-out" ? note(work, "day", card.day, what, { card: card.id, horse: card.horse, rider: card.rider, start: card.start, place: card.place, ...details }) : Promise.resolve();
+  card.state === "handed-out"
+    ? note(work, "day", card.day, what, {
+        card: card.id,
+        horse: card.horse,
+        rider: card.rider,
+        start: card.start,
+        place: card.place,
+        ...details,
+      })
+    : Promise.resolve();
 
 export async function moveCard(work: Work, input: MoveCard): Answer<{ version: number }> {
   const taken = await takeUp(work, input);
   if ("refusal" in taken) return no(taken.refusal);
   const { card } = taken;
-  const refusal = await whyNot(work, card.day, { card: card.id, stay: card.stayId, kind: input.kind, length: input.length, rider: input.rider, start: input.start, place: input.place, helper: input.helper });
+  const refusal = await whyNot(work, card.day, {
+    card: card.id,
+    stay: card.stayId,
+    kind: input.kind,
+    length: input.length,
+    rider: input.rider,
+    start: input.start,
+    place: input.place,
+    helper: input.helper,
+  });
   if (refusal) return no(refusal);
   await moveRow(work.tx, input);
   const after = await findCard(work.tx, card.id);

@@ -1,14 +1,14 @@
-import { type LocalDate, daysBetween, mondayOf } from "#core/calendar/local-date.ts";
+import type { DayView, DueView } from "#contracts/views.ts";
+import { daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
 import type { DayHorse } from "#core/day/model.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
-import type { DayView, DueView } from "#contracts/views.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { findSheet, listDayCards, listDayChanges, listPlaces } from "#db/queries/day.ts";
 import { listLatestClosed } from "#db/queries/intake.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
-import { type Stay, listStays } from "#db/queries/stays.ts";
+import { listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { lastWorked, termFacts } from "../stay/facts.ts";
 import { dayFacts } from "./facts.ts";
@@ -29,8 +29,22 @@ function standing(stay: Stay, horse: DayHorse, barn: Barn, day: LocalDate): Stan
   const workable = isWorkable(facts, day);
   const monday = mondayOf(day);
   const thisWeek = stay.delivered.filter((worked) => monday <= worked && worked < day).length;
-  const due = isDue({ workable, evaluated, remaining: reading.pace.remaining, thisWeek, sessionsAWeek: stay.sessionsAWeek, owed: reading.owed });
-  if (!due) return { due: null, resting: { stay: stay.id, because: horse.hold ? "hold" : !evaluated ? "not-evaluated" : workable ? "week-done" : "rest-day" } };
+  const due = isDue({
+    workable,
+    evaluated,
+    remaining: reading.pace.remaining,
+    thisWeek,
+    sessionsAWeek: stay.sessionsAWeek,
+    owed: reading.owed,
+  });
+  if (!due)
+    return {
+      due: null,
+      resting: {
+        stay: stay.id,
+        because: horse.hold ? "hold" : !evaluated ? "not-evaluated" : workable ? "week-done" : "rest-day",
+      },
+    };
   const last = lastWorked(stay);
   const ridden = horse.stage !== "unridden";
   return {
@@ -62,7 +76,9 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   const here = stays.filter((stay) => stay.firstDay <= day);
   const facts = dayFacts({ people, absences, places, stays: here, evaluations }, day);
   const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
-  const standings = here.flatMap((stay, i) => (placed.has(stay.id) ? [] : [standing(stay, must(facts.horses[i], "a horse of the day"), barn, day)]));
+  const standings = here.flatMap((stay, i) =>
+    placed.has(stay.id) ? [] : [standing(stay, must(facts.horses[i], "a horse of the day"), barn, day)],
+  );
   const personOf = new Map(people.map((person) => [person.id, person]));
   const onDay = new Set(cards.flatMap((card) => [card.riderId, card.helperId]));
   return {
@@ -94,6 +110,11 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
     })),
     due: standings.flatMap(({ due }) => due ?? []).sort((a, b) => b.urgency.value - a.urgency.value),
     resting: standings.flatMap(({ resting }) => resting ?? []),
-    changes: changes.map((change) => ({ at: change.at.toISOString(), by: change.by, what: change.what, details: change.details })),
+    changes: changes.map((change) => ({
+      at: change.at.toISOString(),
+      by: change.by,
+      what: change.what,
+      details: change.details,
+    })),
   };
 }

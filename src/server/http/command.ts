@@ -4,15 +4,15 @@
  */
 import { createHash } from "node:crypto";
 import type { z } from "zod/mini";
-import type { Result } from "#core/kernel/result.ts";
-import { ok } from "#core/kernel/result.ts";
 import type { Actor, Role } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import { must } from "#core/kernel/assert.ts";
+import type { Result } from "#core/kernel/result.ts";
+import { ok } from "#core/kernel/result.ts";
 import { countWrite, findBarn } from "#db/queries/barn.ts";
 import { claimRequest, keepRequest } from "#db/queries/requests.ts";
 import type { Deps } from "../container.ts";
-import { type Answer, type Work, no } from "../work.ts";
+import { type Answer, no, type Work } from "../work.ts";
 
 export interface Command<S extends z.core.$ZodType = z.core.$ZodType> {
   readonly roles: readonly Role[];
@@ -21,8 +21,11 @@ export interface Command<S extends z.core.$ZodType = z.core.$ZodType> {
 }
 
 /** Keeps the schema's type and the use case's together. */
-export const command = <S extends z.core.$ZodType>(roles: readonly Role[], schema: S, run: (work: Work, input: z.output<S>) => Answer): Command =>
-  ({ roles, schema, run }) as unknown as Command;
+export const command = <S extends z.core.$ZodType>(
+  roles: readonly Role[],
+  schema: S,
+  run: (work: Work, input: z.output<S>) => Answer,
+): Command => ({ roles, schema, run }) as unknown as Command;
 
 class RolledBack extends Error {
   constructor(readonly refusal: Refusal) {
@@ -45,9 +48,19 @@ export async function runCommand(
       }
       const barn = must(await findBarn(tx), "the barn is set up");
       const now = clock.now();
-      const result = await call.command.run({ tx, actor: call.actor, now, today: clock.today(barn.timeZone), barn }, call.input as never);
+      const result = await call.command.run(
+        { tx, actor: call.actor, now, today: clock.today(barn.timeZone), barn },
+        call.input as never,
+      );
       if (!result.ok) throw new RolledBack(result.error);
-      await keepRequest(tx, { person: call.actor.id, key: call.key, route: call.route, bodyHash, answer: result.value ?? {}, at: now });
+      await keepRequest(tx, {
+        person: call.actor.id,
+        key: call.key,
+        route: call.route,
+        bodyHash,
+        answer: result.value ?? {},
+        at: now,
+      });
       await countWrite(tx);
       return ok(result.value ?? {});
     });

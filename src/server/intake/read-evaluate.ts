@@ -1,7 +1,7 @@
-import { type EvaluationKind, type Mark, levelsOfMarks } from "#core/intake/outcome.ts";
+import type { ClosedEvaluationView } from "#contracts/views.ts";
+import { type EvaluationKind, levelsOfMarks, type Mark } from "#core/intake/outcome.ts";
 import { hardSide } from "#core/ladder/level.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
-import type { ClosedEvaluationView } from "#contracts/views.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import type { Deps } from "../container.ts";
 import { ageOf, outcomeOf } from "../stay/facts.ts";
@@ -15,13 +15,19 @@ export async function readEvaluate({ sql }: Deps, { stay, today, head }: Opened)
   return {
     draft,
     due: (next?.kind ?? "exit") as EvaluationKind,
-    closed: evaluations.filter((evaluation) => evaluation.closedAt).map(({ id, kind, day, byName }) => ({ id, kind, day, by: byName })),
+    closed: evaluations
+      .filter((evaluation) => evaluation.closedAt)
+      .map(({ id, kind, day, byName }) => ({ id, kind, day, by: byName })),
     about: { horseClass: stay.class, horseKind: stay.kind, ageYears: ageOf(stay, today) },
   };
 }
 
 /** A closed evaluation with the intake beside it; null where there is none of that id. */
-export async function readClosedEvaluation({ sql }: Deps, { stay, head }: Opened, asked: string | undefined): Promise<ClosedEvaluationView | null> {
+export async function readClosedEvaluation(
+  { sql }: Deps,
+  { stay, head }: Opened,
+  asked: string | undefined,
+): Promise<ClosedEvaluationView | null> {
   const evaluations = await listEvaluations(sql, stay.id);
   const evaluation = evaluations.find((one) => one.id === asked && one.closedAt);
   if (!evaluation) return null;

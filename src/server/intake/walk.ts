@@ -1,12 +1,13 @@
 /** Beginning, saving and closing an evaluation. A draft is saved whole and often; closed, it is fixed. */
-import { notYetForSaddle } from "#core/intake/outcome.ts";
-import { RUNGS } from "#core/intake/instrument.ts";
-import { ok } from "#core/kernel/result.ts";
+
 import type { BeginEvaluation, CloseEvaluation, SaveEvaluation, WalkFields } from "#contracts/intake.ts";
 import type { Refusal } from "#contracts/refusal.ts";
+import { RUNGS } from "#core/intake/instrument.ts";
+import { notYetForSaddle } from "#core/intake/outcome.ts";
+import { ok } from "#core/kernel/result.ts";
 import { closeEvaluation as closeRow, findEvaluation, insertEvaluation, saveWalk } from "#db/queries/intake.ts";
 import { findStay, lockStay } from "#db/queries/stays.ts";
-import { type Answer, type Work, newId, no, note } from "../work.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
 
 export async function beginEvaluation(work: Work, input: BeginEvaluation): Answer<{ id: string }> {
   if (!(await lockStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
@@ -41,9 +42,11 @@ const riddenMarks = (walk: WalkFields): boolean => walk.marks.some((mark) => sad
 export async function closeEvaluation(work: Work, input: CloseEvaluation): Answer<{ id: string }> {
   const { walk } = input;
   const missing = notYetForSaddle(walk.marks);
-  if (!walk.marks.some((mark) => mark.score !== null) && walk.signs.length === 0 && !walk.stoppedAt) return no({ code: "nothing-seen", path: "walk.marks" });
+  if (!walk.marks.some((mark) => mark.score !== null) && walk.signs.length === 0 && !walk.stoppedAt)
+    return no({ code: "nothing-seen", path: "walk.marks" });
   if (walk.stoppedAt && walk.stopReason === "") return no({ code: "stop-without-reason", path: "walk.stopReason" });
-  if (riddenMarks(walk) && missing.length > 0 && walk.saddleReason === "") return no({ code: "saddle-shut", path: "walk.saddleReason", skills: missing });
+  if (riddenMarks(walk) && missing.length > 0 && walk.saddleReason === "")
+    return no({ code: "saddle-shut", path: "walk.saddleReason", skills: missing });
   const refusal = await save(work, input);
   if (refusal) return no(refusal);
   await closeRow(work.tx, input.id, work.actor.id, work.now, work.today);

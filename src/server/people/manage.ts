@@ -1,10 +1,20 @@
 /** Who works here: adding, editing, retiring, absences, new passwords. */
-import { ok } from "#core/kernel/result.ts";
+
 import type { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson } from "#contracts/people.ts";
-import { deleteAbsence, findPerson, insertAbsence, insertPerson, lockManagers, retirePerson, setPassword, updatePerson } from "#db/queries/people.ts";
+import { ok } from "#core/kernel/result.ts";
+import {
+  deleteAbsence,
+  findPerson,
+  insertAbsence,
+  insertPerson,
+  lockManagers,
+  retirePerson,
+  setPassword,
+  updatePerson,
+} from "#db/queries/people.ts";
 import { deleteSessionsOf } from "#db/queries/sign-in.ts";
 import { hashPassword } from "../auth/password.ts";
-import { type Answer, type Work, newId, no, note } from "../work.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
 
 export async function addPerson(work: Work, input: AddPerson): Answer<{ id: string }> {
   const id = newId<"person">();
@@ -19,8 +29,10 @@ export async function editPerson(work: Work, input: EditPerson): Answer<{ versio
   const before = await findPerson(work.tx, input.id);
   if (!before) return no({ code: "not-found", path: "id" });
   if (before.retiredOn) return no({ code: "retired", path: "id" });
-  if (before.role === "manager" && input.person.role !== "manager" && managers === 1) return no({ code: "last-manager", path: "person.role" });
-  if (!(await updatePerson(work.tx, input.id, input.version, input.person))) return no({ code: "changed-meanwhile", path: "version", current: before });
+  if (before.role === "manager" && input.person.role !== "manager" && managers === 1)
+    return no({ code: "last-manager", path: "person.role" });
+  if (!(await updatePerson(work.tx, input.id, input.version, input.person)))
+    return no({ code: "changed-meanwhile", path: "version", current: before });
   await note(work, "person", input.id, "edited", { before, after: input.person });
   return ok({ version: input.version + 1 });
 }
@@ -32,7 +44,8 @@ export async function retire(work: Work, input: RetirePerson): Answer<{ version:
   if (!before) return no({ code: "not-found", path: "id" });
   if (before.retiredOn) return no({ code: "retired", path: "id" });
   if (before.role === "manager" && managers === 1) return no({ code: "last-manager", path: "id" });
-  if (!(await retirePerson(work.tx, input.id, input.version, work.today))) return no({ code: "changed-meanwhile", path: "version", current: before });
+  if (!(await retirePerson(work.tx, input.id, input.version, work.today)))
+    return no({ code: "changed-meanwhile", path: "version", current: before });
   await deleteSessionsOf(work.tx, input.id);
   await note(work, "person", input.id, "retired");
   return ok({ version: input.version + 1 });
@@ -52,8 +65,18 @@ export async function addAbsence(work: Work, input: AddAbsence): Answer<{ id: st
   const person = await findPerson(work.tx, input.person);
   if (!person) return no({ code: "not-found", path: "person" });
   const id = newId<"absence">();
-  await insertAbsence(work.tx, { id, personId: input.person, firstDay: input.firstDay, lastDay: input.lastDay, reason: input.reason });
-  await note(work, "person", input.person, "absence added", { firstDay: input.firstDay, lastDay: input.lastDay, reason: input.reason });
+  await insertAbsence(work.tx, {
+    id,
+    personId: input.person,
+    firstDay: input.firstDay,
+    lastDay: input.lastDay,
+    reason: input.reason,
+  });
+  await note(work, "person", input.person, "absence added", {
+    firstDay: input.firstDay,
+    lastDay: input.lastDay,
+    reason: input.reason,
+  });
   return ok({ id });
 }
 

@@ -1,5 +1,5 @@
-import type { PersonId } from "#core/kernel/brand.ts";
 import type { PeopleView } from "#contracts/views.ts";
+import type { PersonId } from "#core/kernel/brand.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
 import { barnOf } from "../stay/read-horse.ts";

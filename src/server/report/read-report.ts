@@ -1,12 +1,16 @@
-import type { ReportView, IssueView } from "#contracts/views.ts";
+import type { IssueView, ReportView } from "#contracts/views.ts";
 import { findDraft, findIssue, listIssues } from "#db/queries/report.ts";
 import type { Deps } from "../container.ts";
 import type { Opened } from "../stay/read-horse.ts";
-import { type ReportContent, composeFor } from "./report.ts";
+import { composeFor, type ReportContent } from "./report.ts";
 
 /** The draft as the record supports it today, with the manager's words and the numbers approved so far. */
 export async function readReport({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<ReportView> {
-  const [composed, draft, issues] = await Promise.all([composeFor(sql, stay, barn, today), findDraft(sql, stay.id), listIssues(sql, stay.id)]);
+  const [composed, draft, issues] = await Promise.all([
+    composeFor(sql, stay, barn, today),
+    findDraft(sql, stay.id),
+    listIssues(sql, stay.id),
+  ]);
   return {
     stay: stay.id,
     horse: stay.horse,
@@ -16,7 +20,12 @@ export async function readReport({ sql }: Deps, { stay, barn, today, head }: Ope
     composed,
     words: draft?.words ?? {},
     version: draft?.version ?? null,
-    issues: issues.map((issue) => ({ number: issue.number, approvedBy: issue.approvedBy, approvedAt: issue.approvedAt.toISOString(), hash: issue.contentHash })),
+    issues: issues.map((issue) => ({
+      number: issue.number,
+      approvedBy: issue.approvedBy,
+      approvedAt: issue.approvedAt.toISOString(),
+      hash: issue.contentHash,
+    })),
   };
 }
 

@@ -1,20 +1,20 @@
 /** Writing and approving an owner's report: composed from the record, with the manager's words beside it; approved, it is fixed. */
 import { createHash } from "node:crypto";
+import type { ApproveReport, ReportWords, SaveReport } from "#contracts/report.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
+import type { StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
 import { readLevels } from "#core/ladder/level.ts";
 import { type ComposedReport, composeReport } from "#core/report/compose.ts";
-import type { ApproveReport, ReportWords, SaveReport } from "#contracts/report.ts";
-import type { StayId } from "#core/kernel/brand.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { findDraft, insertDraft, insertIssue, nextNumber, updateDraft } from "#db/queries/report.ts";
-import { type Stay, findStay, lockStay } from "#db/queries/stays.ts";
+import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
-import { type Answer, type Work, newId, no, note } from "../work.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
 
 /** What an approved report holds: everything that its page shows, so that it never changes with the record. */
 export interface ReportContent {
@@ -28,14 +28,20 @@ export interface ReportContent {
 
 /** The report as the record supports it today. */
 export async function composeFor(db: Db, stay: Stay, barn: Barn, today: LocalDate): Promise<ComposedReport> {
-  const [evaluations, worked, scores] = await Promise.all([listEvaluations(db, stay.id), listWorked(db, stay.id), listScores(db, stay.id)]);
+  const [evaluations, worked, scores] = await Promise.all([
+    listEvaluations(db, stay.id),
+    listWorked(db, stay.id),
+    listScores(db, stay.id),
+  ]);
   const intake = evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closedAt);
   const term = termFacts(stay, barn);
   return composeReport({
     aim: stay.aim,
     term,
     reading: readTerm(term, today),
-    intake: intake ? { day: intake.day, marks: intake.walk.marks, signs: intake.walk.signs, stoppedAt: intake.walk.stoppedAt } : null,
+    intake: intake
+      ? { day: intake.day, marks: intake.walk.marks, signs: intake.walk.signs, stoppedAt: intake.walk.stoppedAt }
+      : null,
     sessions: worked.map((session) => ({ card: session.cardId, day: session.day, kind: session.kind, record: session })),
     levels: readLevels(scores),
   });
@@ -48,7 +54,8 @@ async function save(work: Work, stay: StayId, version: number | null, words: Rep
 
 export async function saveReport(work: Work, input: SaveReport): Answer<{ version: number }> {
   if (!(await lockStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
-  if (!(await save(work, input.stay, input.version, input.words))) return no({ code: "changed-meanwhile", path: "version", current: await findDraft(work.tx, input.stay) });
+  if (!(await save(work, input.stay, input.version, input.words)))
+    return no({ code: "changed-meanwhile", path: "version", current: await findDraft(work.tx, input.stay) });
   return ok({ version: (input.version ?? 0) + 1 });
 }
 
@@ -61,8 +68,16 @@ export async function approveReport(work: Work, input: ApproveReport): Answer<{ 
   const draft = await findDraft(work.tx, input.stay);
   if (!draft || draft.version !== (input.version ?? 1)) return no({ code: "changed-meanwhile", path: "version", current: draft });
   const composed = await composeFor(work.tx, stay, work.barn, work.today);
-  if (stay.delivered.length === 0 && !stay.evaluations.some((evaluation) => evaluation.closed)) return no({ code: "nothing-to-report", path: "stay" });
-  const content: ReportContent = { horse: stay.horse, client: stay.client, barn: work.barn.name, day: work.today, composed, words: draft.words };
+  if (stay.delivered.length === 0 && !stay.evaluations.some((evaluation) => evaluation.closed))
+    return no({ code: "nothing-to-report", path: "stay" });
+  const content: ReportContent = {
+    horse: stay.horse,
+    client: stay.client,
+    barn: work.barn.name,
+    day: work.today,
+    composed,
+    words: draft.words,
+  };
   const number = await nextNumber(work.tx);
   const hash = createHash("sha256").update(JSON.stringify(content)).digest("hex");
   await insertIssue(work.tx, { number, report: draft.id, by: work.actor.id, at: work.now, content, hash });

@@ -1,16 +1,17 @@
 /** From the record of a stay to the facts that the core asks for. */
-import { type LocalDate, daysBetween } from "#core/calendar/local-date.ts";
+import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { type TermFacts, workFromOf } from "#core/calendar/term.ts";
+import { type Stage, stageOf } from "#core/gate/gate.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { type Outcome, provenUnderSaddle, readWalk } from "#core/intake/outcome.ts";
-import { type Stage, stageOf } from "#core/gate/gate.ts";
 import { type LoadLimit, loadLimit } from "#core/tools/load.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 import type { Stay } from "#db/queries/stays.ts";
 
 /** The day of the closed intake evaluation. */
-export const intakeDay = (stay: Stay): LocalDate | null => stay.evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closed)?.day ?? null;
+export const intakeDay = (stay: Stay): LocalDate | null =>
+  stay.evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closed)?.day ?? null;
 
 export function termFacts(stay: Stay, barn: Barn): TermFacts {
   return {
@@ -27,7 +28,8 @@ export function termFacts(stay: Stay, barn: Barn): TermFacts {
   };
 }
 
-export const ageOf = (stay: Stay, today: LocalDate): number | null => ageInYears({ date: stay.birthDate, year: stay.birthYear }, today);
+export const ageOf = (stay: Stay, today: LocalDate): number | null =>
+  ageInYears({ date: stay.birthDate, year: stay.birthYear }, today);
 
 export const outcomeOf = (stay: Stay, evaluation: Evaluation, today: LocalDate): Outcome =>
   readWalk({
@@ -59,4 +61,5 @@ export function loadOf(stay: Stay, evaluation: Evaluation | null, outcome: Outco
 /** Before any evaluation only the most experienced handle a horse that nobody knows. */
 const UNKNOWN_RISK = 3;
 export const riskOf = (stay: Stay, outcome: Outcome | null): number => stay.riskSet ?? outcome?.risk ?? UNKNOWN_RISK;
-export const stageOfStay = (stay: Stay, evaluation: Evaluation | null): Stage => stageOf(stay.rides, evaluation !== null && provenUnderSaddle(evaluation.walk.marks));
+export const stageOfStay = (stay: Stay, evaluation: Evaluation | null): Stage =>
+  stageOf(stay.rides, evaluation !== null && provenUnderSaddle(evaluation.walk.marks));

@@ -1,7 +1,9 @@
 /** Booking a stay and changing its terms, holds and company. */
+
+import type { AddHold, BookStay, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
 import { ok } from "#core/kernel/result.ts";
-import type { AddHold, BookStay, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import { listStayCards } from "#db/queries/day.ts";
 import {
   deleteApart,
   endHold as endHoldRow,
@@ -16,8 +18,7 @@ import {
   sendHome as sendHomeRow,
   updateStay,
 } from "#db/queries/stays.ts";
-import { listStayCards } from "#db/queries/day.ts";
-import { type Answer, type Work, newId, no, note } from "../work.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
 
 export async function bookStay(work: Work, input: BookStay): Answer<{ stay: string }> {
   const [client, horse, stay] = [newId<"client">(), newId<"horse">(), newId<"stay">()];
@@ -35,7 +36,8 @@ export async function editStay(work: Work, input: EditStay): Answer<{ version: n
   if (!before) return no({ code: "not-found", path: "id" });
   const first = before.delivered[0];
   if (first && input.stay.firstDay > first) return no({ code: "before-arrival", path: "stay.firstDay" });
-  if (!(await updateStay(work.tx, input.id, input.version, input.stay, input.riskSet))) return no({ code: "changed-meanwhile", path: "version", current: before });
+  if (!(await updateStay(work.tx, input.id, input.version, input.stay, input.riskSet)))
+    return no({ code: "changed-meanwhile", path: "version", current: before });
   await note(work, "stay", input.id, "terms changed", { before: { ...before, delivered: undefined }, after: input });
   return ok({ version: input.version + 1 });
 }
@@ -46,7 +48,14 @@ export async function addHold(work: Work, input: AddHold): Answer<{ id: string }
   if (!stay) return no({ code: "not-found", path: "stay" });
   if (stay.wentHome) return no({ code: "gone-home", path: "stay" });
   if (input.firstDay < stay.firstDay) return no({ code: "before-arrival", path: "firstDay" });
-  const hold = { id: newId<"hold">(), kind: input.kind, from: input.firstDay, to: input.lastDay, stopsClock: input.stopsClock, reason: input.reason };
+  const hold = {
+    id: newId<"hold">(),
+    kind: input.kind,
+    from: input.firstDay,
+    to: input.lastDay,
+    stopsClock: input.stopsClock,
+    reason: input.reason,
+  };
   if (stay.holds.some((other) => overlap(other, hold))) return no({ code: "hold-overlaps", path: "firstDay" });
   await insertHold(work.tx, input.stay, hold);
   await note(work, "stay", input.stay, "hold added", hold);
@@ -60,7 +69,8 @@ export async function endHold(work: Work, input: EndHold): Answer {
   if (input.lastDay < found.from) return no({ code: "before-arrival", path: "lastDay" });
   const stay = await findStay(work.tx, found.stayId);
   const mine = stay?.holds.find((hold) => hold.id === input.id);
-  if (mine && stay?.holds.some((other) => other.id !== input.id && overlap(other, { ...mine, to: input.lastDay }))) return no({ code: "hold-overlaps", path: "firstDay" });
+  if (mine && stay?.holds.some((other) => other.id !== input.id && overlap(other, { ...mine, to: input.lastDay })))
+    return no({ code: "hold-overlaps", path: "firstDay" });
   await endHoldRow(work.tx, input.id, input.lastDay);
   await note(work, "stay", found.stayId, "hold ended", { hold: input.id, lastDay: input.lastDay });
   return ok(null);
@@ -70,7 +80,8 @@ export async function endHold(work: Work, input: EndHold): Answer {
 export async function setApart(work: Work, input: SetApart): Answer {
   if (input.stay === input.other) return no({ code: "same-horse", path: "other" });
   const [first, second] = [input.stay, input.other].sort();
-  if (!(await lockStay(work.tx, first as typeof input.stay)) || !(await lockStay(work.tx, second as typeof input.stay))) return no({ code: "not-found", path: "other" });
+  if (!(await lockStay(work.tx, first as typeof input.stay)) || !(await lockStay(work.tx, second as typeof input.stay)))
+    return no({ code: "not-found", path: "other" });
   await (input.apart ? insertApart : deleteApart)(work.tx, input.stay, input.other);
   await note(work, "stay", input.stay, input.apart ? "kept apart" : "may be together", { other: input.other });
   return ok(null);
@@ -86,7 +97,8 @@ export async function sendHome(work: Work, input: SendHome): Answer {
   if (input.day > work.today) return no({ code: "in-the-future", path: "day" });
   const open = (await listStayCards(work.tx, input.id)).filter((card) => card.state === "placed" || card.state === "handed-out");
   if (open.length > 0) return no({ code: "open-cards", path: "id", cards: open.length });
-  if (!(await sendHomeRow(work.tx, input.id, input.version, input.day))) return no({ code: "changed-meanwhile", path: "version", current: stay });
+  if (!(await sendHomeRow(work.tx, input.id, input.version, input.day)))
+    return no({ code: "changed-meanwhile", path: "version", current: stay });
   await note(work, "stay", input.id, "went home", { day: input.day });
   return ok(null);
 }

@@ -1,15 +1,15 @@
+import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import { type Levels, hardSide, readLevels, trackKey } from "#core/ladder/level.ts";
+import { hardSide, type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
-import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { type Worked, listScores, listWorked } from "#db/queries/card.ts";
+import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
-import { type Stay, findStay, listStays } from "#db/queries/stays.ts";
+import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { ageOf, outcomeOf, riskOf } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
@@ -72,7 +72,12 @@ export const toSession = (worked: Worked): SessionView => ({
 const RECENT = 3;
 
 export async function readHorseNow({ sql }: Deps, { stay, today, head }: Opened): Promise<HorseNowView> {
-  const [evaluations, worked, scores, stays] = await Promise.all([listEvaluations(sql, stay.id), listWorked(sql, stay.id), listScores(sql, stay.id), stay.apart.length > 0 ? listStays(sql) : []]);
+  const [evaluations, worked, scores, stays] = await Promise.all([
+    listEvaluations(sql, stay.id),
+    listWorked(sql, stay.id),
+    listScores(sql, stay.id),
+    stay.apart.length > 0 ? listStays(sql) : [],
+  ]);
   const closed = evaluations.filter((evaluation) => evaluation.closedAt);
   const latest = closed.at(-1) ?? null;
   const outcome = latest && outcomeOf(stay, latest, today);
@@ -93,5 +98,6 @@ export async function readHorseNow({ sql }: Deps, { stay, today, head }: Opened)
   };
 }
 
-export const readLog = async ({ sql }: Deps, stay: StayId): Promise<SessionView[]> => (await listWorked(sql, stay)).reverse().map(toSession);
+export const readLog = async ({ sql }: Deps, stay: StayId): Promise<SessionView[]> =>
+  (await listWorked(sql, stay)).reverse().map(toSession);
 export const barnOf = async ({ sql }: Deps): Promise<Barn> => must(await findBarn(sql), "the barn is set up");

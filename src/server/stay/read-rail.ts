@@ -1,11 +1,11 @@
-import { type LocalDate, addDays, daysBetween } from "#core/calendar/local-date.ts";
+import type { LaneView, Need, RailView, RulerView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
+import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { lengthsBehind, postsOf, readTerm } from "#core/calendar/term.ts";
 import { must } from "#core/kernel/assert.ts";
-import type { LaneView, Need, RailView, RulerView } from "#contracts/views.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listUnlogged } from "#db/queries/day.ts";
-import { type Stay, listGone, listStays } from "#db/queries/stays.ts";
+import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { lastWorked, termFacts } from "./facts.ts";
 
@@ -36,18 +36,30 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
   const hold = heldOn(stay.holds, today);
   if (hold) needs.push({ code: "hold", kind: hold.kind, from: hold.from, to: hold.to });
   if (today > reading.lastDay) needs.push({ code: "over", days: daysBetween(reading.lastDay, today) });
-  const post = posts.find((one) => !one.done && one.kind !== "arrival" && (one.kind === "intake" || one.day <= addDays(today, SOON_DAYS)));
+  const post = posts.find(
+    (one) => !one.done && one.kind !== "arrival" && (one.kind === "intake" || one.day <= addDays(today, SOON_DAYS)),
+  );
   if (post?.kind === "intake") needs.push({ code: "evaluate", due: post.day });
   else if (post && post.kind !== "arrival") needs.push({ code: post.kind, due: post.day });
   const last = lastWorked(stay);
-  if (!hold && last && daysBetween(last, today) >= TIME_OFF_DAYS) needs.push({ code: "time-off", days: daysBetween(last, today) });
-  if (lengthsBehind(reading) >= 2) needs.push({ code: "behind", lengths: lengthsBehind(reading), feasible: reading.pace.feasible });
+  if (!hold && last && daysBetween(last, today) >= TIME_OFF_DAYS)
+    needs.push({ code: "time-off", days: daysBetween(last, today) });
+  if (lengthsBehind(reading) >= 2)
+    needs.push({ code: "behind", lengths: lengthsBehind(reading), feasible: reading.pace.feasible });
   return needs;
 }
 
 const toLane = (stay: Stay, barn: Barn, today: LocalDate): LaneView => {
   const ruler = rulerOf(stay, barn, today);
-  return { stay: stay.id, horse: stay.horse, client: stay.client, kind: stay.kind, length: stay.length, ruler, needs: needsOf(stay, ruler) };
+  return {
+    stay: stay.id,
+    horse: stay.horse,
+    client: stay.client,
+    kind: stay.kind,
+    length: stay.length,
+    ruler,
+    needs: needsOf(stay, ruler),
+  };
 };
 
 const GONE_SHOWN = 5;
@@ -60,8 +72,17 @@ export async function readRail({ sql, clock }: Deps): Promise<RailView> {
     barn: barn.name,
     today,
     inWork: stays.filter((stay) => stay.firstDay <= today).map((stay) => toLane(stay, barn, today)),
-    coming: stays.filter((stay) => stay.firstDay > today).map(({ id, horse, client, length, firstDay }) => ({ stay: id, horse, client, length, firstDay })),
-    gone: gone.map((stay) => ({ stay: stay.id, horse: stay.horse, client: stay.client, length: stay.length, wentHome: stay.wentHome, report: stay.reportNumber })),
+    coming: stays
+      .filter((stay) => stay.firstDay > today)
+      .map(({ id, horse, client, length, firstDay }) => ({ stay: id, horse, client, length, firstDay })),
+    gone: gone.map((stay) => ({
+      stay: stay.id,
+      horse: stay.horse,
+      client: stay.client,
+      length: stay.length,
+      wentHome: stay.wentHome,
+      report: stay.reportNumber,
+    })),
     unlogged: unlogged.map(({ id, horse, rider, day }) => ({ card: id, horse, rider, day })),
   };
 }

@@ -1,10 +1,10 @@
-import { must } from "#core/kernel/assert.ts";
 import type { TermRules, TermsView } from "#contracts/views.ts";
+import { must } from "#core/kernel/assert.ts";
 import type { Barn } from "#db/queries/barn.ts";
-import { type Stay, findContacts, listStays } from "#db/queries/stays.ts";
+import { findContacts, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { intakeDay } from "./facts.ts";
-import { type Opened, barnOf } from "./read-horse.ts";
+import { barnOf, type Opened } from "./read-horse.ts";
 
 const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): TermRules => ({
   today,

@@ -1,10 +1,10 @@
 /** What happened besides the scores: signs, incidents, firsts, and the words for the next rider. */
 import { useState } from "react";
+import type { CardView } from "#contracts/views.ts";
 import { HURT, type Hurt, INCIDENT_KINDS, type Incident } from "#core/card/card.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import type { CardView } from "#contracts/views.ts";
-import { Button, Choice, INPUT } from "#ui/kit/parts.tsx";
 import { SignChip } from "#ui/intake/SignChip.tsx";
+import { Button, Choice, INPUT } from "#ui/kit/parts.tsx";
 import { HURT_WORDS, INCIDENT } from "#ui/words/labels.ts";
 import type { Draft } from "./record.ts";
 
@@ -14,7 +14,22 @@ interface Props {
   put(part: Partial<Draft>): void;
 }
 
-const QUICK_SIGNS = ["licks", "blows-out", "soft-eye", "ear-on", "busy-mouth", "head-high", "girthy", "touchy-flank", "bucks", "runs-on", "sucks-back", "one-side", "trips", "sudden-change"];
+const QUICK_SIGNS = [
+  "licks",
+  "blows-out",
+  "soft-eye",
+  "ear-on",
+  "busy-mouth",
+  "head-high",
+  "girthy",
+  "touchy-flank",
+  "bucks",
+  "runs-on",
+  "sucks-back",
+  "one-side",
+  "trips",
+  "sudden-change",
+];
 
 export function Signs({ draft, put }: Props) {
   return (
@@ -33,13 +48,18 @@ export function Signs({ draft, put }: Props) {
           />
         ))}
       </div>
-      {draft.signs.some((seen) => seen.sign === "sudden-change") && <p className="mt-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">■ Stop here and tell the manager: a sudden change goes to the vet before more work.</p>}
+      {draft.signs.some((seen) => seen.sign === "sudden-change") && (
+        <p className="mt-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
+          ■ Stop here and tell the manager: a sudden change goes to the vet before more work.
+        </p>
+      )}
     </section>
   );
 }
 
 export function Incidents({ draft, put }: Props) {
-  const change = (at: number, part: Partial<Incident>): void => put({ incidents: draft.incidents.map((incident, i) => (i === at ? { ...incident, ...part } : incident)) });
+  const change = (at: number, part: Partial<Incident>): void =>
+    put({ incidents: draft.incidents.map((incident, i) => (i === at ? { ...incident, ...part } : incident)) });
   return (
     <section aria-labelledby="incidents-title">
       <h2 id="incidents-title">Incidents</h2>
@@ -51,9 +71,21 @@ export function Incidents({ draft, put }: Props) {
           </div>
           <label className="sign text-dim">
             What led up to it
-            <input className={`${INPUT} h-12 font-sans text-ink`} maxLength={500} value={incident.before} onChange={(event) => change(at, { before: event.target.value })} />
+            <input
+              className={`${INPUT} h-12 font-sans text-ink`}
+              maxLength={500}
+              value={incident.before}
+              onChange={(event) => change(at, { before: event.target.value })}
+            />
           </label>
-          <Choice<Hurt> name={`hurt-${at}`} legend="Anyone hurt?" big options={HURT.map((hurt) => [hurt, HURT_WORDS[hurt]] as const)} value={incident.hurt} onChange={(hurt) => change(at, { hurt })} />
+          <Choice<Hurt>
+            name={`hurt-${at}`}
+            legend="Anyone hurt?"
+            big
+            options={HURT.map((hurt) => [hurt, HURT_WORDS[hurt]] as const)}
+            value={incident.hurt}
+            onChange={(hurt) => change(at, { hurt })}
+          />
         </div>
       ))}
       <div className="flex flex-wrap gap-1">
@@ -71,7 +103,9 @@ export function Incidents({ draft, put }: Props) {
 export function Firsts({ view, draft, put }: Props) {
   const [words, setWords] = useState("");
   const known = (skill: string): boolean => view.recentScores.some((one) => one.skill === skill && Math.max(...one.scores) >= 2);
-  const offered = [...new Set(draft.scores.filter(({ skill, score }) => score >= 2 && !known(skill)).map(({ skill }) => skill))].filter((skill) => !draft.firsts.some((first) => first.skill === skill));
+  const offered = [
+    ...new Set(draft.scores.filter(({ skill, score }) => score >= 2 && !known(skill)).map(({ skill }) => skill)),
+  ].filter((skill) => !draft.firsts.some((first) => first.skill === skill));
   return (
     <section aria-labelledby="firsts-title">
       <h2 id="firsts-title">Firsts</h2>
@@ -85,7 +119,11 @@ export function Firsts({ view, draft, put }: Props) {
       </ul>
       <div className="flex flex-wrap gap-1">
         {offered.map((skill) => (
-          <Button key={skill} big onClick={() => put({ firsts: [...draft.firsts, { skill, words: `First: ${skillOf(skill).words.toLowerCase()}` }] })}>
+          <Button
+            key={skill}
+            big
+            onClick={() => put({ firsts: [...draft.firsts, { skill, words: `First: ${skillOf(skill).words.toLowerCase()}` }] })}
+          >
             First: {skillOf(skill).words.toLowerCase()}? Yes
           </Button>
         ))}
@@ -100,7 +138,12 @@ export function Firsts({ view, draft, put }: Props) {
       >
         <label className="sign grow text-dim">
           Another first, as the owner will read it
-          <input className={`${INPUT} h-12 font-sans text-ink`} maxLength={120} value={words} onChange={(event) => setWords(event.target.value)} />
+          <input
+            className={`${INPUT} h-12 font-sans text-ink`}
+            maxLength={120}
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+          />
         </label>
         <Button big type="submit" disabled={words.trim() === ""}>
           Add
@@ -114,7 +157,13 @@ export function Ending({ draft, put }: Props) {
   const area = (id: "word" | "nextTime", label: string) => (
     <label className="sign block text-dim">
       {label}
-      <textarea className={`${INPUT} font-sans text-ink`} rows={2} maxLength={1000} value={draft[id]} onChange={(event) => put({ [id]: event.target.value })} />
+      <textarea
+        className={`${INPUT} font-sans text-ink`}
+        rows={2}
+        maxLength={1000}
+        value={draft[id]}
+        onChange={(event) => put({ [id]: event.target.value })}
+      />
     </label>
   );
   return (

@@ -1,9 +1,9 @@
 /** A rider's card on the phone: essentials, the gate, the work, what happened, closed in a minute. Kept on the device until it is sent. */
 import { useState } from "react";
+import type { CardView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { GAITS, type SessionRecord, TACKS, WEATHERS, type Weather } from "#core/card/card.ts";
 import { overridable, readGate } from "#core/gate/gate.ts";
-import type { CardView } from "#contracts/views.ts";
 import { SessionEntry } from "#ui/horse/SessionEntry.tsx";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Choice, Picks, Stepper, Trouble } from "#ui/kit/parts.tsx";
@@ -14,8 +14,8 @@ import { GAIT, SESSION, STATE, TACK, WEATHER } from "#ui/words/labels.ts";
 import { Ending, Firsts, Incidents, Signs } from "./After.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { Gate } from "./Gate.tsx";
-import { Scores } from "./Scores.tsx";
 import { differences, draftOf, toRequest } from "./record.ts";
+import { Scores } from "./Scores.tsx";
 
 interface Newer {
   readonly version: number;
@@ -24,13 +24,21 @@ interface Newer {
 
 function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): void }) {
   // The draft remembers the version it was begun on: a reload must not make it look newer than what somebody else saved since.
-  const { value: draft, set, restored, drop } = useDraft(`card:${me}:${view.card.id}`, { ...draftOf(view), version: view.card.version });
+  const {
+    value: draft,
+    set,
+    restored,
+    drop,
+  } = useDraft(`card:${me}:${view.card.id}`, { ...draftOf(view), version: view.card.version });
   const [newer, setNewer] = useState<Newer | null>(null);
   const { busy, problem, send } = useCommand();
   const put = (part: Partial<typeof draft>): void => set((before) => ({ ...before, ...part }));
   const parts = { view, draft, put };
   const riding = view.card.kind !== "ground";
-  const answer = readGate({ ...view.gate, ticks: draft.ticks, redSigns: draft.redSigns, windy: draft.weather === "windy" }, view.card.kind);
+  const answer = readGate(
+    { ...view.gate, ticks: draft.ticks, redSigns: draft.redSigns, windy: draft.weather === "windy" },
+    view.card.kind,
+  );
   const close = async (against = draft.version): Promise<void> => {
     const sent = await send("card/close", toRequest(view.card.id, against, draft));
     if (sent.ok) {
@@ -47,18 +55,61 @@ function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): 
         asked={view.ticks}
         ticks={draft.ticks}
         redSigns={draft.redSigns}
-        override={overridable(answer) ? { may: view.mayOverride, reason: draft.overrideReason, onReason: (overrideReason) => put({ overrideReason }) } : null}
+        override={
+          overridable(answer)
+            ? { may: view.mayOverride, reason: draft.overrideReason, onReason: (overrideReason) => put({ overrideReason }) }
+            : null
+        }
         onTicks={(ticks) => put({ ticks })}
         onRedSigns={(redSigns) => put({ redSigns })}
       />
-      <Choice<Weather> name="weather" legend="Weather" big options={WEATHERS.map((one) => [one, WEATHER[one]] as const)} value={draft.weather} onChange={(weather) => put({ weather })} />
+      <Choice<Weather>
+        name="weather"
+        legend="Weather"
+        big
+        options={WEATHERS.map((one) => [one, WEATHER[one]] as const)}
+        value={draft.weather}
+        onChange={(weather) => put({ weather })}
+      />
       <div className={riding ? "grid grid-cols-2 gap-3" : ""}>
-        <Stepper id="ground" label="Ground" unit="min" step={5} min={0} max={240} value={draft.groundMinutes} onChange={(groundMinutes) => put({ groundMinutes })} />
-        {riding && <Stepper id="saddle" label="Saddle" unit="min" step={5} min={0} max={240} value={draft.saddleMinutes} onChange={(saddleMinutes) => put({ saddleMinutes })} />}
+        <Stepper
+          id="ground"
+          label="Ground"
+          unit="min"
+          step={5}
+          min={0}
+          max={240}
+          value={draft.groundMinutes}
+          onChange={(groundMinutes) => put({ groundMinutes })}
+        />
+        {riding && (
+          <Stepper
+            id="saddle"
+            label="Saddle"
+            unit="min"
+            step={5}
+            min={0}
+            max={240}
+            value={draft.saddleMinutes}
+            onChange={(saddleMinutes) => put({ saddleMinutes })}
+          />
+        )}
       </div>
       <Scores view={view} scores={draft.scores} onChange={(scores) => put({ scores })} />
-      <Picks legend="Gaits" big options={GAITS.map((gait) => [gait, GAIT[gait]] as const)} value={draft.gaits} onChange={(gaits) => put({ gaits })} />
-      <Picks legend="Tack" big options={TACKS.map((tack) => [tack, TACK[tack]] as const)} value={draft.tack} onChange={(tack) => put({ tack })} />
+      <Picks
+        legend="Gaits"
+        big
+        options={GAITS.map((gait) => [gait, GAIT[gait]] as const)}
+        value={draft.gaits}
+        onChange={(gaits) => put({ gaits })}
+      />
+      <Picks
+        legend="Tack"
+        big
+        options={TACKS.map((tack) => [tack, TACK[tack]] as const)}
+        value={draft.tack}
+        onChange={(tack) => put({ tack })}
+      />
       <Signs {...parts} />
       <Incidents {...parts} />
       <Firsts {...parts} />
@@ -102,12 +153,19 @@ function NotWorked({ view, onDone }: { view: CardView; onDone(): void }) {
         className="flex items-end gap-1"
         onSubmit={(event) => {
           event.preventDefault();
-          void send("card/cancel", { id: view.card.id, version: view.card.version, reason }).then((answer) => answer.ok && onDone());
+          void send("card/cancel", { id: view.card.id, version: view.card.version, reason }).then(
+            (answer) => answer.ok && onDone(),
+          );
         }}
       >
         <label className="sign grow text-dim">
           Why: weather, lame, rider ill
-          <input className="h-14 w-full rounded border border-line px-2 font-sans text-ink" maxLength={300} value={reason} onChange={(event) => setReason(event.target.value)} />
+          <input
+            className="h-14 w-full rounded border border-line px-2 font-sans text-ink"
+            maxLength={300}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
         </label>
         <Button big tone="stop" type="submit" disabled={busy || reason.trim() === ""}>
           Cancel the card
@@ -126,7 +184,8 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
     <div className="mx-auto max-w-xl">
       <h1>{view.horse}</h1>
       <p className="pb-2">
-        {sayDate(card.day)}, {clock(card.start)}–{clock(card.start + card.length)} · {SESSION[card.kind]} · {view.place.name} · {view.rider.name}
+        {sayDate(card.day)}, {clock(card.start)}–{clock(card.start + card.length)} · {SESSION[card.kind]} · {view.place.name} ·{" "}
+        {view.rider.name}
         {view.helper ? ` · second person ${view.helper}` : ""}
       </p>
       <Essentials view={view} />
@@ -135,7 +194,10 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
           <Form view={view} me={me} onClosed={reload} />
         ) : (
           <>
-            <p className="sign py-2">{STATE[card.state]}{card.cancelReason ? `: ${card.cancelReason}` : ""}</p>
+            <p className="sign py-2">
+              {STATE[card.state]}
+              {card.cancelReason ? `: ${card.cancelReason}` : ""}
+            </p>
             {card.state === "placed" && <p className="text-dim">It opens for its rider when the manager hands out the day.</p>}
             {card.state === "handed-out" && !view.mine && <p className="text-dim">{view.rider.name} closes this card.</p>}
             {card.state === "handed-out" && view.future && <p className="text-dim">It can be closed on its day.</p>}

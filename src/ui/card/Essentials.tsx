@@ -1,8 +1,8 @@
+import type { CardView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { Tack } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { methodOf } from "#core/ladder/methods.ts";
-import type { CardView } from "#contracts/views.ts";
 import { listed } from "#ui/words/figures.ts";
 import { TACK } from "#ui/words/labels.ts";
 
@@ -13,21 +13,33 @@ export function Essentials({ view }: { view: CardView }) {
   return (
     <section aria-label="Essentials" className="grid gap-1 border-y border-line py-2">
       {view.cautions.length > 0 && (
-        <p className="text-oxblood">■ {listed(view.cautions.map(({ sign }) => signOf(sign).words.toLowerCase()))} at the evaluation: watch for it</p>
+        <p className="text-oxblood">
+          ■ {listed(view.cautions.map(({ sign }) => signOf(sign).words.toLowerCase()))} at the evaluation: watch for it
+        </p>
       )}
       <p>
-        <span className="sign text-dim">Hard side</span> {view.hard === "even" ? "about even" : view.hard} · <span className="sign text-dim">circles</span> {view.circleMinutes === 0 ? "none" : `${view.circleMinutes} min at the most`}
+        <span className="sign text-dim">Hard side</span> {view.hard === "even" ? "about even" : view.hard} ·{" "}
+        <span className="sign text-dim">circles</span>{" "}
+        {view.circleMinutes === 0 ? "none" : `${view.circleMinutes} min at the most`}
       </p>
       <p>
-        <span className="sign text-dim">How</span> {method.looseWork === "own-pace" ? "loose work at its own pace" : "ask for a gait, keep it till it answers"}; {method.reward === "release" ? "release and rest" : "release, and food for standing"};{" "}
-        {method.steering === "one-rein" ? "one rein at first" : "both reins and legs"}; {method.headgear === "rope-halter" ? "rope halter for first rides" : "snaffle from the first ride"}
+        <span className="sign text-dim">How</span>{" "}
+        {method.looseWork === "own-pace" ? "loose work at its own pace" : "ask for a gait, keep it till it answers"};{" "}
+        {method.reward === "release" ? "release and rest" : "release, and food for standing"};{" "}
+        {method.steering === "one-rein" ? "one rein at first" : "both reins and legs"};{" "}
+        {method.headgear === "rope-halter" ? "rope halter for first rides" : "snaffle from the first ride"}
         {method.sides === "one-a-day" ? "; one side a day" : ""}
       </p>
       {last ? (
         <p>
-          <span className="sign text-dim">{sayDate(last.day)}, {last.rider}</span> {last.word && `“${last.word}” `}
+          <span className="sign text-dim">
+            {sayDate(last.day)}, {last.rider}
+          </span>{" "}
+          {last.word && `“${last.word}” `}
           {last.nextTime && <strong>Next time: {last.nextTime} </strong>}
-          {last.tack.length > 0 && <span className="text-dim">In {listed(last.tack.map((tack) => TACK[tack as Tack].toLowerCase()))}.</span>}
+          {last.tack.length > 0 && (
+            <span className="text-dim">In {listed(last.tack.map((tack) => TACK[tack as Tack].toLowerCase()))}.</span>
+          )}
         </p>
       ) : (
         <p className="text-dim">Its first session here.</p>

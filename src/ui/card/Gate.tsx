@@ -1,12 +1,17 @@
 /** The gate: one bar, open, half or shut, with its reasons as short lines. */
-import { type GateAnswer, type GateTick, RED_SIGNS, type RedSign } from "#core/gate/gate.ts";
+
 import type { SessionKind } from "#core/card/card.ts";
+import { type GateAnswer, type GateTick, RED_SIGNS, type RedSign } from "#core/gate/gate.ts";
 import { INPUT, Picks } from "#ui/kit/parts.tsx";
 import { GATE_STATE, sayGateAdvice, sayGateReason } from "#ui/words/gate.ts";
 import { RED, TICK } from "#ui/words/labels.ts";
 
 const ARM = { open: "M20 40L52 6", half: "M20 40L84 22", shut: "M20 40H92" } as const;
-const TONE = { open: "stroke-rail text-rail border-rail", half: "stroke-ochre text-ochre border-ochre", shut: "stroke-oxblood text-oxblood border-oxblood" } as const;
+const TONE = {
+  open: "stroke-rail text-rail border-rail",
+  half: "stroke-ochre text-ochre border-ochre",
+  shut: "stroke-oxblood text-oxblood border-oxblood",
+} as const;
 
 export function GateBar({ answer, kind }: { answer: GateAnswer; kind: SessionKind }) {
   return (
@@ -78,12 +83,26 @@ export function Gate({ answer, kind, asked, ticks, redSigns, override, onTicks, 
               })}
             </div>
           </fieldset>
-          <Picks legend="Red signs: seen?" big options={RED_SIGNS.map((sign) => [sign, RED[sign]] as const)} value={redSigns} onChange={onRedSigns} />
+          <Picks
+            legend="Red signs: seen?"
+            big
+            options={RED_SIGNS.map((sign) => [sign, RED[sign]] as const)}
+            value={redSigns}
+            onChange={onRedSigns}
+          />
           <p className="text-sm text-dim">Helmet and boots. Nobody alone with a green horse. Never over suspected pain.</p>
           {override && (
             <label className="sign block text-dim">
-              {override.may ? "Override, with a reason that stays in the record" : "Only a manager, or a rider of grade 4 or 5, may override this gate"}
-              <input className={`${INPUT} h-12 font-sans text-ink`} disabled={!override.may} maxLength={500} value={override.reason} onChange={(event) => override.onReason(event.target.value)} />
+              {override.may
+                ? "Override, with a reason that stays in the record"
+                : "Only a manager, or a rider of grade 4 or 5, may override this gate"}
+              <input
+                className={`${INPUT} h-12 font-sans text-ink`}
+                disabled={!override.may}
+                maxLength={500}
+                value={override.reason}
+                onChange={(event) => override.onReason(event.target.value)}
+              />
             </label>
           )}
         </>

@@ -1,9 +1,9 @@
 import { useState } from "react";
+import type { CardView } from "#contracts/views.ts";
 import type { SessionKind } from "#core/card/card.ts";
-import { SCORES, type Score, type TrackSide, sidesOf } from "#core/kernel/sides.ts";
+import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { SKILLS, skillOf } from "#core/ladder/skills.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
-import type { CardView } from "#contracts/views.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
 import type { Draft } from "./record.ts";
@@ -14,7 +14,19 @@ interface Props {
   onChange(scores: Draft["scores"]): void;
 }
 
-function Row({ skill, side, last, value, onPick }: { skill: string; side: TrackSide; last: readonly number[]; value: Score | undefined; onPick(score: Score | null): void }) {
+function Row({
+  skill,
+  side,
+  last,
+  value,
+  onPick,
+}: {
+  skill: string;
+  side: TrackSide;
+  last: readonly number[];
+  value: Score | undefined;
+  onPick(score: Score | null): void;
+}) {
   const name = `${skillOf(skill).words}${side === "both" ? "" : `, ${side}`}`;
   return (
     <div className="py-1">
@@ -40,12 +52,15 @@ function Row({ skill, side, last, value, onPick }: { skill: string; side: TrackS
   );
 }
 
-const orderOf = (item: WorkItem, sides: readonly TrackSide[]): readonly TrackSide[] => (item.side && sides.includes(item.side) ? [item.side, ...sides.filter((side) => side !== item.side)] : sides);
+const orderOf = (item: WorkItem, sides: readonly TrackSide[]): readonly TrackSide[] =>
+  item.side && sides.includes(item.side) ? [item.side, ...sides.filter((side) => side !== item.side)] : sides;
 
 /** What the card asks for, in its order, each side by itself; and anything else that was worked. */
 export function Scores({ view, scores, onChange }: Props) {
   const listed = view.work.items.map((item) => item.skill);
-  const [added, setAdded] = useState<readonly string[]>(() => [...new Set(scores.map((given) => given.skill))].filter((skill) => !listed.includes(skill)));
+  const [added, setAdded] = useState<readonly string[]>(() =>
+    [...new Set(scores.map((given) => given.skill))].filter((skill) => !listed.includes(skill)),
+  );
   const put = (skill: string, side: TrackSide, score: Score | null): void => {
     const rest = scores.filter((given) => given.skill !== skill || given.side !== side);
     onChange(score === null ? rest : [...rest, { skill, side, score }]);
@@ -85,16 +100,19 @@ export function Scores({ view, scores, onChange }: Props) {
           }}
         >
           <option value="">Choose a skill</option>
-          {SKILLS.filter((skill) => fits(view.card.kind, skill.saddle) && !items.some((item) => item.skill === skill.id)).map((skill) => (
-            <option key={skill.id} value={skill.id}>
-              {skill.words}
-            </option>
-          ))}
+          {SKILLS.filter((skill) => fits(view.card.kind, skill.saddle) && !items.some((item) => item.skill === skill.id)).map(
+            (skill) => (
+              <option key={skill.id} value={skill.id}>
+                {skill.words}
+              </option>
+            ),
+          )}
         </select>
       </label>
       {view.work.leaveAlone.length > 0 && (
         <p className="pt-2">
-          <span className="sign text-dim">Leave alone today:</span> {view.work.leaveAlone.map((id) => skillOf(id).words.toLowerCase()).join(", ")}
+          <span className="sign text-dim">Leave alone today:</span>{" "}
+          {view.work.leaveAlone.map((id) => skillOf(id).words.toLowerCase()).join(", ")}
         </p>
       )}
     </section>

@@ -1,10 +1,11 @@
 /** A card's record while it is being written, and its comparison with what somebody else saved. */
+
+import type { CardView } from "#contracts/views.ts";
 import type { SessionRecord } from "#core/card/card.ts";
 import type { GateTick, RedSign } from "#core/gate/gate.ts";
-import { groupBy } from "#core/kernel/group.ts";
 import { signOf } from "#core/intake/signs.ts";
+import { groupBy } from "#core/kernel/group.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import type { CardView } from "#contracts/views.ts";
 import { listed } from "#ui/words/figures.ts";
 import { GAIT, INCIDENT, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
 
@@ -19,7 +20,8 @@ export interface Draft extends Omit<SessionRecord, "endedWell"> {
 /** An empty record, or the newest revision to correct. */
 export function draftOf(view: CardView): Draft {
   const newest = view.revisions[0];
-  if (newest) return { ...newest.record, ticks: newest.gateTicks, redSigns: newest.redSigns, overrideReason: newest.overrideReason };
+  if (newest)
+    return { ...newest.record, ticks: newest.gateTicks, redSigns: newest.redSigns, overrideReason: newest.overrideReason };
   return {
     groundMinutes: 0,
     saddleMinutes: 0,
@@ -68,7 +70,14 @@ const SAYS: { [K in keyof SessionRecord]: readonly [string, (record: SessionReco
   tack: ["Tack", (r) => listed(r.tack.map((tack) => TACK[tack]))],
   scores: [
     "Scores",
-    (r) => [...groupBy(r.scores, (given) => given.skill)].map(([skill, given]) => `${skillOf(skill).words} ${given.map(({ side, score }) => `${SIDE[side]} ${score}`.trim()).join(", ")}`).sort().join("\n"),
+    (r) =>
+      [...groupBy(r.scores, (given) => given.skill)]
+        .map(
+          ([skill, given]) =>
+            `${skillOf(skill).words} ${given.map(({ side, score }) => `${SIDE[side]} ${score}`.trim()).join(", ")}`,
+        )
+        .sort()
+        .join("\n"),
   ],
   signs: ["Signs", (r) => r.signs.map((seen) => `${signOf(seen.sign).words} ${SIDE[seen.side]} ${seen.strength}`).join("\n")],
   incidents: ["Incidents", (r) => r.incidents.map((incident) => `${INCIDENT[incident.kind]}: ${incident.before}`).join("\n")],

@@ -1,11 +1,11 @@
 /** The strings: one row a person on the clock, and under them the places with what occupies them. */
 import { useDraggable, useDroppable } from "@dnd-kit/core";
-import type { Spot } from "#core/day/spot.ts";
 import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
+import type { Spot } from "#core/day/spot.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
 import { clock } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
-import { COL_SPAN, COL_START, KIND_SHAPE, ROW_START, SLOTS, inRows, live, namesOf, spotKey } from "./sheet.ts";
+import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, ROW_START, SLOTS, spotKey } from "./sheet.ts";
 
 const ROW = "grid grid-cols-20 grid-rows-1";
 
@@ -31,7 +31,21 @@ const CARD_TONE: Record<DayCardView["state"], string> = {
   cancelled: "border-line",
 };
 
-function CardBlock({ card, view, may, selected, ghost, onSelect }: { card: DayCardView; view: DayView; may: boolean; selected: boolean; ghost: boolean; onSelect(): void }) {
+function CardBlock({
+  card,
+  view,
+  may,
+  selected,
+  ghost,
+  onSelect,
+}: {
+  card: DayCardView;
+  view: DayView;
+  may: boolean;
+  selected: boolean;
+  ghost: boolean;
+  onSelect(): void;
+}) {
   const open = card.state === "placed" || card.state === "handed-out";
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: card.card, disabled: !may || !open });
   const names = namesOf(view);
@@ -52,11 +66,29 @@ function CardBlock({ card, view, may, selected, ghost, onSelect }: { card: DayCa
   );
 }
 
-function SpotCell({ person, start, spot, view, tabbable, onPick, onHover }: { person: DayPersonView; start: number; spot: Spot; view: DayView; tabbable: boolean; onPick(): void; onHover(): void }) {
+function SpotCell({
+  person,
+  start,
+  spot,
+  view,
+  tabbable,
+  onPick,
+  onHover,
+}: {
+  person: DayPersonView;
+  start: number;
+  spot: Spot;
+  view: DayView;
+  tabbable: boolean;
+  onPick(): void;
+  onHover(): void;
+}) {
   const { setNodeRef, isOver } = useDroppable({ id: spotKey(person.id, start), data: { rider: person.id, start } });
   const names = namesOf(view);
   const free = spot.blockers.length === 0;
-  const says = free ? `free, ${names.place(spot.placement.place)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}` : spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ");
+  const says = free
+    ? `free, ${names.place(spot.placement.place)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}`
+    : spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ");
   return (
     <button
       ref={setNodeRef}
@@ -93,66 +125,98 @@ export function Board({ view, spots, selected, cursor, may, me, onSelect, onPick
   const away = view.people.filter((person) => person.away && !busy.has(person.id));
   return (
     <div className={`${spots ? "overflow-x-auto" : "hidden"} md:block`}>
-     <div className="min-w-[46rem]">
-      <HourHead />
-      {people.map((person) => {
-        const mine = cards.filter((card) => card.rider === person.id);
-        const helps = cards.filter((card) => card.helper === person.id);
-        return (
-          <div key={person.id} data-string={person.id} className={`grid grid-cols-[9rem_1fr] items-stretch border-t border-line ${person.id === me ? "bg-slate-soft" : ""}`}>
-            <div className="flex flex-col justify-center py-1 pr-2 leading-tight">
-              <span className="sign truncate">{person.name}</span>
-              <span className="text-xs text-dim">
-                grade {person.grade}
-                {person.rides && person.weightKg !== null ? ` · ${person.weightKg} kg` : ""}
-                {person.away ? ` · away: ${person.away.reason}` : ""}
+      <div className="min-w-[46rem]">
+        <HourHead />
+        {people.map((person) => {
+          const mine = cards.filter((card) => card.rider === person.id);
+          const helps = cards.filter((card) => card.helper === person.id);
+          return (
+            <div
+              key={person.id}
+              data-string={person.id}
+              className={`grid grid-cols-[9rem_1fr] items-stretch border-t border-line ${person.id === me ? "bg-slate-soft" : ""}`}
+            >
+              <div className="flex flex-col justify-center py-1 pr-2 leading-tight">
+                <span className="sign truncate">{person.name}</span>
+                <span className="text-xs text-dim">
+                  grade {person.grade}
+                  {person.rides && person.weightKg !== null ? ` · ${person.weightKg} kg` : ""}
+                  {person.away ? ` · away: ${person.away.reason}` : ""}
+                </span>
+              </div>
+              <div className={`${ROW} min-h-12`}>
+                {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
+                  <span key={slot} className={`${COL_START[slot]} pointer-events-none row-start-1 border-l border-line`} />
+                ))}
+                {spots &&
+                  SLOTS.map((start) => {
+                    const key = spotKey(person.id, start);
+                    const spot = spots.get(key);
+                    return (
+                      spot && (
+                        <SpotCell
+                          key={key}
+                          person={person}
+                          start={start}
+                          spot={spot}
+                          view={view}
+                          tabbable={cursor === key}
+                          onPick={() => onPick(person.id, start)}
+                          onHover={() => onHover(key)}
+                        />
+                      )
+                    );
+                  })}
+                {mine.map((card) => (
+                  <CardBlock
+                    key={card.card}
+                    card={card}
+                    view={view}
+                    may={may}
+                    selected={selected === card.card}
+                    ghost={spots !== null}
+                    onSelect={() => onSelect(card)}
+                  />
+                ))}
+                {helps.map((card) => (
+                  <span
+                    key={`help-${card.card}`}
+                    className={`${COL_START[card.start]} ${COL_SPAN[card.length]} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
+                  >
+                    helps {card.horse}
+                  </span>
+                ))}
+              </div>
+            </div>
+          );
+        })}
+        {away.length > 0 && (
+          <p className="border-t border-line py-1 text-sm text-dim">
+            Away: {away.map((person) => `${person.name} (${person.away?.reason})`).join(", ")}
+          </p>
+        )}
+        <h2 className="pt-4 pb-1">Places</h2>
+        {view.places.map((place) => {
+          const rows = inRows(cards.filter((card) => card.place === place.id));
+          return (
+            <div key={place.id} className="grid grid-cols-[9rem_1fr] border-t border-line">
+              <span className="py-0.5">
+                <span className="sign">{place.name}</span> <span className="text-xs text-dim">holds {place.capacity}</span>
               </span>
+              <div className="grid grid-cols-20">
+                {rows.map(({ item, row }) => (
+                  <span
+                    key={item.card}
+                    className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-xs`}
+                  >
+                    {item.horse}
+                  </span>
+                ))}
+              </div>
             </div>
-            <div className={`${ROW} min-h-12`}>
-              {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
-                <span key={slot} className={`${COL_START[slot]} pointer-events-none row-start-1 border-l border-line`} />
-              ))}
-              {spots &&
-                SLOTS.map((start) => {
-                  const key = spotKey(person.id, start);
-                  const spot = spots.get(key);
-                  return spot && <SpotCell key={key} person={person} start={start} spot={spot} view={view} tabbable={cursor === key} onPick={() => onPick(person.id, start)} onHover={() => onHover(key)} />;
-                })}
-              {mine.map((card) => (
-                <CardBlock key={card.card} card={card} view={view} may={may} selected={selected === card.card} ghost={spots !== null} onSelect={() => onSelect(card)} />
-              ))}
-              {helps.map((card) => (
-                <span
-                  key={`help-${card.card}`}
-                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
-                >
-                  helps {card.horse}
-                </span>
-              ))}
-            </div>
-          </div>
-        );
-      })}
-      {away.length > 0 && <p className="border-t border-line py-1 text-sm text-dim">Away: {away.map((person) => `${person.name} (${person.away?.reason})`).join(", ")}</p>}
-      <h2 className="pt-4 pb-1">Places</h2>
-      {view.places.map((place) => {
-        const rows = inRows(cards.filter((card) => card.place === place.id));
-        return (
-          <div key={place.id} className="grid grid-cols-[9rem_1fr] border-t border-line">
-            <span className="py-0.5">
-              <span className="sign">{place.name}</span> <span className="text-xs text-dim">holds {place.capacity}</span>
-            </span>
-            <div className="grid grid-cols-20">
-              {rows.map(({ item, row }) => (
-                <span key={item.card} className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-xs`}>
-                  {item.horse}
-                </span>
-              ))}
-            </div>
-          </div>
-        );
-      })}
-     </div>
+          );
+        })}
+      </div>
     </div>
   );
 }

@@ -1,23 +1,62 @@
 import { useState } from "react";
+import type { DayCardView, DayView } from "#contracts/views.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
-import type { DayCardView, DayView } from "#contracts/views.ts";
 import { Button, Choice, Field, INPUT } from "#ui/kit/parts.tsx";
 import { clock } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
-import { SLOTS, namesOf } from "./sheet.ts";
+import { namesOf, SLOTS } from "./sheet.ts";
 
 export type Where = Pick<DayCardView, "kind" | "length" | "rider" | "start" | "place" | "helper">;
 
 /** One card of the sheet: what it is, and every change that it can take. */
-export function CardPanel({ card, view, may, busy, onMove, onPickSpot, onTakeBack, onCancel, onClose }: { card: DayCardView; view: DayView; may: boolean; busy: boolean; onMove(where: Where): void; onPickSpot(): void; onTakeBack(): void; onCancel(reason: string): void; onClose(): void }) {
+export function CardPanel({
+  card,
+  view,
+  may,
+  busy,
+  onMove,
+  onPickSpot,
+  onTakeBack,
+  onCancel,
+  onClose,
+}: {
+  card: DayCardView;
+  view: DayView;
+  may: boolean;
+  busy: boolean;
+  onMove(where: Where): void;
+  onPickSpot(): void;
+  onTakeBack(): void;
+  onCancel(reason: string): void;
+  onClose(): void;
+}) {
   const [reason, setReason] = useState("");
   const names = namesOf(view);
   const open = may && (card.state === "placed" || card.state === "handed-out");
-  const where: Where = { kind: card.kind, length: card.length, rider: card.rider, start: card.start, place: card.place, helper: card.helper };
-  const pick = (id: string, label: string, value: string, options: readonly (readonly [string, string])[], change: (value: string) => Partial<Where>) => (
+  const where: Where = {
+    kind: card.kind,
+    length: card.length,
+    rider: card.rider,
+    start: card.start,
+    place: card.place,
+    helper: card.helper,
+  };
+  const pick = (
+    id: string,
+    label: string,
+    value: string,
+    options: readonly (readonly [string, string])[],
+    change: (value: string) => Partial<Where>,
+  ) => (
     <Field id={id} label={label}>
-      <select id={id} className={INPUT} value={value} disabled={busy} onChange={(event) => onMove({ ...where, ...change(event.target.value) })}>
+      <select
+        id={id}
+        className={INPUT}
+        value={value}
+        disabled={busy}
+        onChange={(event) => onMove({ ...where, ...change(event.target.value) })}
+      >
         {options.map(([option, words]) => (
           <option key={option} value={option}>
             {words}
@@ -43,14 +82,50 @@ export function CardPanel({ card, view, may, busy, onMove, onPickSpot, onTakeBac
       {open ? (
         <div className="grid gap-2">
           <Button onClick={onPickSpot}>Move it: choose a spot</Button>
-          <Choice<SessionKind> name="card-kind" legend="Kind" options={SESSION_KINDS.map((kind) => [kind, SESSION[kind]] as const)} value={card.kind} onChange={(kind) => onMove({ ...where, kind })} />
+          <Choice<SessionKind>
+            name="card-kind"
+            legend="Kind"
+            options={SESSION_KINDS.map((kind) => [kind, SESSION[kind]] as const)}
+            value={card.kind}
+            onChange={(kind) => onMove({ ...where, kind })}
+          />
           <div className="grid grid-cols-2 gap-2">
-            {pick("card-start", "Begins", String(card.start), SLOTS.map((slot) => [String(slot), clock(slot)] as const), (value) => ({ start: Number(value) }))}
-            {pick("card-length", "Lasts", String(card.length), [1, 2, 3, 4].map((slots) => [String(slots), `${slots * 30} min`] as const), (value) => ({ length: Number(value) }))}
-            {pick("card-place", "Place", card.place, view.places.map((place) => [place.id, place.name] as const), (value) => ({ place: value as PlaceId }))}
-            {pick("card-helper", "Second person", card.helper ?? "", [["", "Nobody"] as const, ...view.people.map((person) => [person.id, person.name] as const)], (value) => ({ helper: (value || null) as PersonId | null }))}
+            {pick(
+              "card-start",
+              "Begins",
+              String(card.start),
+              SLOTS.map((slot) => [String(slot), clock(slot)] as const),
+              (value) => ({ start: Number(value) }),
+            )}
+            {pick(
+              "card-length",
+              "Lasts",
+              String(card.length),
+              [1, 2, 3, 4].map((slots) => [String(slots), `${slots * 30} min`] as const),
+              (value) => ({ length: Number(value) }),
+            )}
+            {pick(
+              "card-place",
+              "Place",
+              card.place,
+              view.places.map((place) => [place.id, place.name] as const),
+              (value) => ({ place: value as PlaceId }),
+            )}
+            {pick(
+              "card-helper",
+              "Second person",
+              card.helper ?? "",
+              [["", "Nobody"] as const, ...view.people.map((person) => [person.id, person.name] as const)],
+              (value) => ({ helper: (value || null) as PersonId | null }),
+            )}
           </div>
-          {pick("card-rider", "Rider", card.rider, view.people.map((person) => [person.id, person.name] as const), (value) => ({ rider: value as PersonId }))}
+          {pick(
+            "card-rider",
+            "Rider",
+            card.rider,
+            view.people.map((person) => [person.id, person.name] as const),
+            (value) => ({ rider: value as PersonId }),
+          )}
           {card.state === "placed" ? (
             <Button disabled={busy} onClick={onTakeBack}>
               Take it off the sheet
@@ -64,7 +139,13 @@ export function CardPanel({ card, view, may, busy, onMove, onPickSpot, onTakeBac
               }}
             >
               <Field id="cancel-reason" label="Not worked: why?">
-                <input id="cancel-reason" className={INPUT} value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
+                <input
+                  id="cancel-reason"
+                  className={INPUT}
+                  value={reason}
+                  maxLength={300}
+                  onChange={(event) => setReason(event.target.value)}
+                />
               </Field>
               <Button tone="stop" type="submit" disabled={busy || reason.trim() === ""}>
                 Cancel

@@ -1,11 +1,11 @@
 /** Today: strings, places and what is to place. Three ways to every placement: drag, keyboard, tap and tap. */
 import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { useEffect, useMemo, useState } from "react";
+import type { DayCardView, DayView, DueView } from "#contracts/views.ts";
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
-import type { CardId, PersonId } from "#core/kernel/brand.ts";
 import type { Wish } from "#core/day/spot.ts";
-import type { DayCardView, DayView, DueView } from "#contracts/views.ts";
+import type { CardId, PersonId } from "#core/kernel/brand.ts";
 import { Button, Choice, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
@@ -14,8 +14,8 @@ import { SESSION } from "#ui/words/labels.ts";
 import { Board } from "./Board.tsx";
 import { CardPanel, type Where } from "./CardPanel.tsx";
 import { StringList } from "./StringList.tsx";
+import { namesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
-import { SLOTS, namesOf, spotKey, spotsFor } from "./sheet.ts";
 
 const NEW_CARD = "new" as CardId;
 interface Undo {
@@ -35,7 +35,10 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   const names = namesOf(view);
   const spots = useMemo(() => (wish ? spotsFor(view, wish) : null), [view, wish]);
   const card = view.cards.find((one) => one.card === selected) ?? null;
-  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 6 } }), useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }));
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+  );
 
   useEffect(() => {
     if (wish && cursor) document.querySelector<HTMLElement>(`[data-spot="${cursor}"]`)?.focus();
@@ -45,7 +48,12 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     const answer = await fetch(`/today/data?day=${view.day}`);
     if (answer.ok) setView((await answer.json()) as DayView);
   };
-  const act = async (route: string, input: unknown, words: string, back: (answer: { id?: string; version?: number }) => Undo | null): Promise<void> => {
+  const act = async (
+    route: string,
+    input: unknown,
+    words: string,
+    back: (answer: { id?: string; version?: number }) => Undo | null,
+  ): Promise<void> => {
     const answer = await send<{ id?: string; version?: number }>(route, input);
     if (answer.ok) {
       setUndo(back(answer.value));
@@ -67,11 +75,25 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     setCursor(free?.[0] ?? spotKey(view.people[0]?.id ?? "", 0));
   };
   const move = (from: DayCardView, where: Where): Promise<void> =>
-    act("day/move", { id: from.card, version: from.version, ...where }, `${from.horse} moved to ${names.person(where.rider)}, ${clock(where.start)}.`, () => ({
-      words: `move of ${from.horse}`,
-      route: "day/move",
-      input: (now) => ({ id: from.card, version: now.cards.find((one) => one.card === from.card)?.version ?? 0, kind: from.kind, length: from.length, rider: from.rider, start: from.start, place: from.place, helper: from.helper }),
-    }));
+    act(
+      "day/move",
+      { id: from.card, version: from.version, ...where },
+      `${from.horse} moved to ${names.person(where.rider)}, ${clock(where.start)}.`,
+      () => ({
+        words: `move of ${from.horse}`,
+        route: "day/move",
+        input: (now) => ({
+          id: from.card,
+          version: now.cards.find((one) => one.card === from.card)?.version ?? 0,
+          kind: from.kind,
+          length: from.length,
+          rider: from.rider,
+          start: from.start,
+          place: from.place,
+          helper: from.helper,
+        }),
+      }),
+    );
 
   const put = async (current: Wish, rider: string, at: number): Promise<void> => {
     const spot = (current === wish ? spots : spotsFor(view, current))?.get(spotKey(rider, at));
@@ -83,18 +105,25 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     const from = view.cards.find((one) => one.card === current.card);
     if (from) return move(from, where);
     const horse = names.horse(current.stay);
-    await act("day/place", { day: view.day, stay: current.stay, ...where }, `${horse} placed with ${names.person(where.rider)} at ${clock(at)}, ${names.place(place)}.`, ({ id }) => ({
-      words: `placing of ${horse}`,
-      route: "day/take-back",
-      input: (now) => ({ id, version: now.cards.find((one) => one.card === id)?.version ?? 1 }),
-    }));
+    await act(
+      "day/place",
+      { day: view.day, stay: current.stay, ...where },
+      `${horse} placed with ${names.person(where.rider)} at ${clock(at)}, ${names.place(place)}.`,
+      ({ id }) => ({
+        words: `placing of ${horse}`,
+        route: "day/take-back",
+        input: (now) => ({ id, version: now.cards.find((one) => one.card === id)?.version ?? 1 }),
+      }),
+    );
   };
 
   const wishOf = (id: string): Wish | null => {
     const due = view.due.find((one) => `due:${one.stay}` === id);
     if (due) return { card: NEW_CARD, stay: due.stay, kind: due.kind, length: due.length, place: null, helper: null };
     const from = view.cards.find((one) => one.card === id);
-    return from ? { card: from.card, stay: from.stay, kind: from.kind, length: from.length, place: from.place, helper: from.helper } : null;
+    return from
+      ? { card: from.card, stay: from.stay, kind: from.kind, length: from.length, place: from.place, helper: from.helper }
+      : null;
   };
   const dropped = ({ active, over }: DragEndEvent): void => {
     const current = wishOf(String(active.id));
@@ -111,7 +140,15 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     const row = people.findIndex((person) => person.id === rider);
     const slot = Number(at);
     const [nextRow, nextSlot] =
-      event.key === "ArrowRight" ? [row, slot + 1] : event.key === "ArrowLeft" ? [row, slot - 1] : event.key === "ArrowDown" ? [row + 1, slot] : event.key === "ArrowUp" ? [row - 1, slot] : [null, null];
+      event.key === "ArrowRight"
+        ? [row, slot + 1]
+        : event.key === "ArrowLeft"
+          ? [row, slot - 1]
+          : event.key === "ArrowDown"
+            ? [row + 1, slot]
+            : event.key === "ArrowUp"
+              ? [row - 1, slot]
+              : [null, null];
     if (nextRow === null || nextSlot === null) return;
     event.preventDefault();
     const person = people[Math.max(0, Math.min(people.length - 1, nextRow))];
@@ -122,23 +159,65 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   const over = view.day < view.today;
   const hovered = wish && cursor ? spots?.get(cursor) : null;
   return (
-    <DndContext id="day" sensors={sensors} onDragStart={({ active }) => { const next = wishOf(String(active.id)); if (next) setWish(next); }} onDragEnd={dropped} onDragCancel={() => setWish(null)}>
+    <DndContext
+      id="day"
+      sensors={sensors}
+      onDragStart={({ active }) => {
+        const next = wishOf(String(active.id));
+        if (next) setWish(next);
+      }}
+      onDragEnd={dropped}
+      onDragCancel={() => setWish(null)}
+    >
       <div onKeyDown={onKeys}>
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
           <div>
-            <h1>{view.day === view.today ? "Today" : "Day sheet"}, {sayDate(view.day)}</h1>
+            <h1>
+              {view.day === view.today ? "Today" : "Day sheet"}, {sayDate(view.day)}
+            </h1>
             <p className="text-dim">
-              {view.handedOut ? `Handed out by ${view.handedOut.by}` : "Not handed out yet"} · {plural(view.cards.filter((one) => one.state !== "cancelled").length, "session")} · {view.due.length} to place
+              {view.handedOut ? `Handed out by ${view.handedOut.by}` : "Not handed out yet"} ·{" "}
+              {plural(view.cards.filter((one) => one.state !== "cancelled").length, "session")} · {view.due.length} to place
             </p>
           </div>
           <nav aria-label="Days" className="flex gap-1 sign">
-            <a data-keys="[" data-does="Day before" className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href={`/today?day=${addDays(view.day, -1)}`}>← {sayDate(addDays(view.day, -1))}</a>
-            {view.day !== view.today && <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today">Today</a>}
-            <a data-keys="]" data-does="Day after" className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href={`/today?day=${addDays(view.day, 1)}`}>{sayDate(addDays(view.day, 1))} →</a>
-            <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href={`/today/print?day=${view.day}`}>Print</a>
+            <a
+              data-keys="["
+              data-does="Day before"
+              className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+              href={`/today?day=${addDays(view.day, -1)}`}
+            >
+              ← {sayDate(addDays(view.day, -1))}
+            </a>
+            {view.day !== view.today && (
+              <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today">
+                Today
+              </a>
+            )}
+            <a
+              data-keys="]"
+              data-does="Day after"
+              className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+              href={`/today?day=${addDays(view.day, 1)}`}
+            >
+              {sayDate(addDays(view.day, 1))} →
+            </a>
+            <a
+              className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+              href={`/today/print?day=${view.day}`}
+            >
+              Print
+            </a>
           </nav>
           {may && !over && (
-            <Button tone="main" className="ml-auto min-h-11" data-keys="." data-does="Hand out the day" disabled={busy || waiting === 0} onClick={() => void act("day/hand-out", { day: view.day }, `${plural(waiting, "card")} handed out.`, () => null)}>
+            <Button
+              tone="main"
+              className="ml-auto min-h-11"
+              data-keys="."
+              data-does="Hand out the day"
+              disabled={busy || waiting === 0}
+              onClick={() => void act("day/hand-out", { day: view.day }, `${plural(waiting, "card")} handed out.`, () => null)}
+            >
               Hand out the day{waiting > 0 ? ` (${waiting})` : ""} <kbd aria-hidden="true">.</kbd>
             </Button>
           )}
@@ -148,7 +227,9 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
           {hovered && wish ? (
             <span>
               {names.horse(wish.stay)} · {names.person(hovered.placement.rider)} {clock(hovered.placement.start)}:{" "}
-              {hovered.blockers.length === 0 ? `free, ${names.place(hovered.placement.place)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}` : hovered.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}
+              {hovered.blockers.length === 0
+                ? `free, ${names.place(hovered.placement.place)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}`
+                : hovered.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}
             </span>
           ) : (
             said && <span>{said}</span>
@@ -161,7 +242,20 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
         </div>
         <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_17.5rem]">
           <div>
-            <Board view={view} spots={spots} selected={selected} cursor={cursor} may={may && !over} me={me} onSelect={(one) => { setWish(null); setSelected(one.card === selected ? null : one.card); }} onPick={(rider, at) => wish && void put(wish, rider, at)} onHover={setCursor} />
+            <Board
+              view={view}
+              spots={spots}
+              selected={selected}
+              cursor={cursor}
+              may={may && !over}
+              me={me}
+              onSelect={(one) => {
+                setWish(null);
+                setSelected(one.card === selected ? null : one.card);
+              }}
+              onPick={(rider, at) => wish && void put(wish, rider, at)}
+              onHover={setCursor}
+            />
             <div className="md:hidden">
               <StringList view={view} me={me} links />
             </div>
@@ -171,7 +265,8 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
                 <ul className="text-sm">
                   {view.changes.map((change) => (
                     <li key={change.at + change.what}>
-                      {change.by}: {String(change.details["horse"] ?? "")} {change.what} {change.details["reason"] ? `(${String(change.details["reason"])})` : ""}
+                      {change.by}: {String(change.details["horse"] ?? "")} {change.what}{" "}
+                      {change.details["reason"] ? `(${String(change.details["reason"])})` : ""}
                     </li>
                   ))}
                 </ul>
@@ -185,8 +280,20 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
                   <h2>{names.horse(wish.stay)}</h2>
                   <Button onClick={() => setWish(null)}>Leave it</Button>
                 </div>
-                <Choice<SessionKind> name="wish-kind" legend="Kind" options={SESSION_KINDS.map((kind) => [kind, SESSION[kind]] as const)} value={wish.kind} onChange={(kind) => setWish({ ...wish, kind })} />
-                <Choice<number> name="wish-length" legend="Lasts" options={[1, 2, 3, 4].map((slots) => [slots, `${slots * 30} min`] as const)} value={wish.length} onChange={(length) => setWish({ ...wish, length })} />
+                <Choice<SessionKind>
+                  name="wish-kind"
+                  legend="Kind"
+                  options={SESSION_KINDS.map((kind) => [kind, SESSION[kind]] as const)}
+                  value={wish.kind}
+                  onChange={(kind) => setWish({ ...wish, kind })}
+                />
+                <Choice<number>
+                  name="wish-length"
+                  legend="Lasts"
+                  options={[1, 2, 3, 4].map((slots) => [slots, `${slots * 30} min`] as const)}
+                  value={wish.length}
+                  onChange={(length) => setWish({ ...wish, length })}
+                />
               </section>
             )}
             {card && !wish && (
@@ -196,9 +303,26 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
                 may={may && !over}
                 busy={busy}
                 onMove={(where) => void move(card, where)}
-                onPickSpot={() => { const next = wishOf(card.card); if (next) start(next); }}
-                onTakeBack={() => void act("day/take-back", { id: card.card, version: card.version }, `${card.horse} is to place again.`, () => null)}
-                onCancel={(reason) => void act("card/cancel", { id: card.card, version: card.version, reason }, `${card.horse}: cancelled.`, () => null)}
+                onPickSpot={() => {
+                  const next = wishOf(card.card);
+                  if (next) start(next);
+                }}
+                onTakeBack={() =>
+                  void act(
+                    "day/take-back",
+                    { id: card.card, version: card.version },
+                    `${card.horse} is to place again.`,
+                    () => null,
+                  )
+                }
+                onCancel={(reason) =>
+                  void act(
+                    "card/cancel",
+                    { id: card.card, version: card.version, reason },
+                    `${card.horse}: cancelled.`,
+                    () => null,
+                  )
+                }
                 onClose={() => setSelected(null)}
               />
             )}

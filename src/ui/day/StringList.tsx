@@ -7,7 +7,9 @@ import { live, namesOf } from "./sheet.ts";
 export function StringList({ view, me, links }: { view: DayView; me: string | null; links: boolean }) {
   const names = namesOf(view);
   const cards = live(view.cards);
-  const people = [...view.people].sort((a, b) => Number(b.id === me) - Number(a.id === me)).filter((person) => cards.some((card) => card.rider === person.id || card.helper === person.id));
+  const people = [...view.people]
+    .sort((a, b) => Number(b.id === me) - Number(a.id === me))
+    .filter((person) => cards.some((card) => card.rider === person.id || card.helper === person.id));
   if (people.length === 0) return <p className="py-4">Nothing is on the sheet of this day yet.</p>;
   return (
     <div className="grid gap-4 print:gap-3">
@@ -19,7 +21,10 @@ export function StringList({ view, me, links }: { view: DayView; me: string | nu
               .filter((card) => card.rider === person.id || card.helper === person.id)
               .sort((a, b) => a.start - b.start)
               .map((card) => (
-                <li key={card.card} className="grid grid-cols-[6.5rem_1fr_auto] items-center gap-2 border-b border-line py-2 print:py-1">
+                <li
+                  key={card.card}
+                  className="grid grid-cols-[6.5rem_1fr_auto] items-center gap-2 border-b border-line py-2 print:py-1"
+                >
                   <span>
                     {clock(card.start)}–{clock(card.start + card.length)}
                   </span>
@@ -32,11 +37,14 @@ export function StringList({ view, me, links }: { view: DayView; me: string | nu
                       <span className="sign text-lg">{card.horse}</span>
                     )}
                     <span className="block text-sm text-dim">
-                      {card.rider === person.id ? SESSION[card.kind] : `helps ${names.person(card.rider)}`} · {names.place(card.place)}
+                      {card.rider === person.id ? SESSION[card.kind] : `helps ${names.person(card.rider)}`} ·{" "}
+                      {names.place(card.place)}
                       {card.rider === person.id && card.helper ? ` · with ${names.person(card.helper)}` : ""}
                     </span>
                   </span>
-                  <span className="text-sm">{card.state === "closed" ? "✓ closed" : card.state === "placed" ? "not handed out" : ""}</span>
+                  <span className="text-sm">
+                    {card.state === "closed" ? "✓ closed" : card.state === "placed" ? "not handed out" : ""}
+                  </span>
                 </li>
               ))}
           </ul>

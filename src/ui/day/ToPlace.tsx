@@ -3,7 +3,12 @@ import type { DayView, DueView } from "#contracts/views.ts";
 import { listed } from "#ui/words/figures.ts";
 import { sayUrgency } from "#ui/words/needs.ts";
 
-const RESTING = { hold: "on hold", "not-evaluated": "not evaluated yet", "rest-day": "rest day", "week-done": "worked enough this week" } as const;
+const RESTING = {
+  hold: "on hold",
+  "not-evaluated": "not evaluated yet",
+  "rest-day": "rest day",
+  "week-done": "worked enough this week",
+} as const;
 
 function DueItem({ due, horse, chosen, onChoose }: { due: DueView; horse: string; chosen: boolean; onChoose(): void }) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: `due:${due.stay}` });
@@ -40,10 +45,18 @@ export function ToPlace({ view, chosen, onChoose }: { view: DayView; chosen: str
         <p className="text-dim">Every horse that is due is on a string.</p>
       ) : (
         <>
-          <p className="pb-1 text-sm text-dim">Drag a horse onto a string; or choose it, then a free spot with the mouse, a tap, or the arrow keys and Enter.</p>
+          <p className="pb-1 text-sm text-dim">
+            Drag a horse onto a string; or choose it, then a free spot with the mouse, a tap, or the arrow keys and Enter.
+          </p>
           <ul className="grid gap-1">
             {view.due.map((due) => (
-              <DueItem key={due.stay} due={due} horse={horses.get(due.stay) ?? ""} chosen={chosen === due.stay} onChoose={() => onChoose(due)} />
+              <DueItem
+                key={due.stay}
+                due={due}
+                horse={horses.get(due.stay) ?? ""}
+                chosen={chosen === due.stay}
+                onChoose={() => onChoose(due)}
+              />
             ))}
           </ul>
         </>

@@ -1,5 +1,5 @@
-import { sayDate } from "#core/calendar/local-date.ts";
 import type { HorseNowView } from "#contracts/views.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
 import { Outcome } from "#ui/intake/Outcome.tsx";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
@@ -29,16 +29,35 @@ export function Now({ view, manager }: { view: HorseNowView; manager: boolean })
         {view.tracks.length === 0 ? (
           <p className="text-dim">Nothing has been scored yet.</p>
         ) : (
-          <TwoSided label={`Levels of ${view.head.horse} on both sides`} rungs={view.tracks.map(({ skill, side, level, intake }) => ({ skill, side, now: level.latest, low: level.low, high: level.high, before: intake }))} />
+          <TwoSided
+            label={`Levels of ${view.head.horse} on both sides`}
+            rungs={view.tracks.map(({ skill, side, level, intake }) => ({
+              skill,
+              side,
+              now: level.latest,
+              low: level.low,
+              high: level.high,
+              before: intake,
+            }))}
+          />
         )}
       </div>
       <div className="grid content-start gap-6">
         {view.outcome ? (
-          <Outcome outcome={view.outcome} risk={view.risk} riskSet={view.riskSet} hard={view.hard.side} apart={view.apart.map((other) => other.horse)} />
+          <Outcome
+            outcome={view.outcome}
+            risk={view.risk}
+            riskSet={view.riskSet}
+            hard={view.hard.side}
+            apart={view.apart.map((other) => other.horse)}
+          />
         ) : (
           <section>
             <h2>Not evaluated yet</h2>
-            <p>Ground work only, by the most experienced, until the walk is done. {manager && <a href={`/horse/${view.head.stay}/evaluate`}>Evaluate {view.head.horse}</a>}</p>
+            <p>
+              Ground work only, by the most experienced, until the walk is done.{" "}
+              {manager && <a href={`/horse/${view.head.stay}/evaluate`}>Evaluate {view.head.horse}</a>}
+            </p>
           </section>
         )}
         <section>
@@ -47,7 +66,14 @@ export function Now({ view, manager }: { view: HorseNowView; manager: boolean })
           <ul>
             {view.evaluations.map((evaluation) => (
               <li key={evaluation.id}>
-                {manager ? <a href={`/horse/${view.head.stay}/${evaluation.closed ? `evaluation/${evaluation.id}` : "evaluate"}`}>{EVALUATION[evaluation.kind]}</a> : EVALUATION[evaluation.kind]}, {sayDate(evaluation.day)}
+                {manager ? (
+                  <a href={`/horse/${view.head.stay}/${evaluation.closed ? `evaluation/${evaluation.id}` : "evaluate"}`}>
+                    {EVALUATION[evaluation.kind]}
+                  </a>
+                ) : (
+                  EVALUATION[evaluation.kind]
+                )}
+                , {sayDate(evaluation.day)}
                 {evaluation.closed ? "" : ", still open"}
               </li>
             ))}
@@ -56,7 +82,8 @@ export function Now({ view, manager }: { view: HorseNowView; manager: boolean })
         <section>
           <h2>Last sessions</h2>
           <p className="text-dim">
-            {hours(view.hours.ground)} h on the ground, {hours(view.hours.saddle)} h in the saddle, {plural(view.head.ruler.reading.delivered, "session")}
+            {hours(view.hours.ground)} h on the ground, {hours(view.hours.saddle)} h in the saddle,{" "}
+            {plural(view.head.ruler.reading.delivered, "session")}
           </p>
           {view.recent.map((session) => (
             <SessionEntry key={session.card} session={session} short />

@@ -1,8 +1,8 @@
-import { sayDate } from "#core/calendar/local-date.ts";
-import { groupBy } from "#core/kernel/group.ts";
-import { signOf } from "#core/intake/signs.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { SessionView } from "#contracts/views.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import { signOf } from "#core/intake/signs.ts";
+import { groupBy } from "#core/kernel/group.ts";
+import { skillOf } from "#core/ladder/skills.ts";
 import { listed } from "#ui/words/figures.ts";
 import { GAIT, HURT_WORDS, INCIDENT, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
 
@@ -15,11 +15,22 @@ const scoresOf = (record: SessionView["record"]): string[] =>
 /** One session as it was written down. `short` leaves the scores to the log. */
 export function SessionEntry({ session, short = false }: { session: SessionView; short?: boolean }) {
   const { record } = session;
-  const minutes = [record.groundMinutes > 0 ? `${record.groundMinutes} min ground` : "", record.saddleMinutes > 0 ? `${record.saddleMinutes} min saddle` : ""].filter(Boolean).join(", ");
+  const minutes = [
+    record.groundMinutes > 0 ? `${record.groundMinutes} min ground` : "",
+    record.saddleMinutes > 0 ? `${record.saddleMinutes} min saddle` : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
   return (
     <article className="border-t border-line py-2">
       <h3>
-        <a href={`/card/${session.card}`}>{sayDate(session.day)}</a> <span className="font-sans text-base font-normal text-dim">{session.rider}{session.helper ? ` with ${session.helper}` : ""} · {minutes}{record.endedWell ? "" : " · did not end well"}{session.revision > 1 ? ` · revision ${session.revision}` : ""}</span>
+        <a href={`/card/${session.card}`}>{sayDate(session.day)}</a>{" "}
+        <span className="font-sans text-base font-normal text-dim">
+          {session.rider}
+          {session.helper ? ` with ${session.helper}` : ""} · {minutes}
+          {record.endedWell ? "" : " · did not end well"}
+          {session.revision > 1 ? ` · revision ${session.revision}` : ""}
+        </span>
       </h3>
       {record.firsts.map((first) => (
         <p key={first.words} className="text-ochre">
@@ -33,15 +44,18 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
       ))}
       {session.overrideBy && (
         <p className="text-ochre">
-          ▲ Gate {session.gateState === "shut" ? "shut" : "half open"}, overridden by {session.overrideBy}: {session.overrideReason}
+          ▲ Gate {session.gateState === "shut" ? "shut" : "half open"}, overridden by {session.overrideBy}:{" "}
+          {session.overrideReason}
         </p>
       )}
       {!short && (
         <>
           <p>{scoresOf(record).join(" · ")}</p>
           <p className="text-sm text-dim">
-            {listed(record.gaits.map((gait) => GAIT[gait].toLowerCase()))} · {WEATHER[record.weather].toLowerCase()} · {listed(record.tack.map((tack) => TACK[tack].toLowerCase()))}
-            {record.signs.length > 0 && ` · signs: ${listed(record.signs.map((seen) => `${signOf(seen.sign).words.toLowerCase()}${SIDE[seen.side] && ` ${SIDE[seen.side]}`}`))}`}
+            {listed(record.gaits.map((gait) => GAIT[gait].toLowerCase()))} · {WEATHER[record.weather].toLowerCase()} ·{" "}
+            {listed(record.tack.map((tack) => TACK[tack].toLowerCase()))}
+            {record.signs.length > 0 &&
+              ` · signs: ${listed(record.signs.map((seen) => `${signOf(seen.sign).words.toLowerCase()}${SIDE[seen.side] && ` ${SIDE[seen.side]}`}`))}`}
           </p>
         </>
       )}

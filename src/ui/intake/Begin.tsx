@@ -1,4 +1,4 @@
-import { sayDate, type LocalDate } from "#core/calendar/local-date.ts";
+import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
@@ -8,7 +8,12 @@ import { EVALUATION } from "#ui/words/labels.ts";
 interface Props {
   readonly stay: string;
   readonly due: EvaluationKind;
-  readonly closed: readonly { readonly id: string; readonly kind: EvaluationKind; readonly day: LocalDate; readonly by: string }[];
+  readonly closed: readonly {
+    readonly id: string;
+    readonly kind: EvaluationKind;
+    readonly day: LocalDate;
+    readonly by: string;
+  }[];
 }
 
 /** Begins an evaluation of the kind that is due; once the intake is done the others stay in reach. */
@@ -21,8 +26,9 @@ export function Begin({ stay, due, closed }: Props) {
   return (
     <div className="grid max-w-3xl gap-4">
       <p>
-        The walk goes through {RUNGS.length} rungs, from catching to the mind, left and right by themselves. Score what you see, leave the rest “not seen”, and stop wherever it is not safe to
-        go on: what was seen until then counts. It is kept on this device as you go.
+        The walk goes through {RUNGS.length} rungs, from catching to the mind, left and right by themselves. Score what you see,
+        leave the rest “not seen”, and stop wherever it is not safe to go on: what was seen until then counts. It is kept on this
+        device as you go.
       </p>
       <Trouble problem={problem} />
       <div className="flex flex-wrap gap-2">

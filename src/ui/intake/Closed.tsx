@@ -1,6 +1,6 @@
+import type { ClosedEvaluationView } from "#contracts/views.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
-import type { ClosedEvaluationView } from "#contracts/views.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { EVALUATION } from "#ui/words/labels.ts";
 import { Outcome } from "./Outcome.tsx";
@@ -20,7 +20,19 @@ export function Closed({ view }: { view: ClosedEvaluationView }) {
             ■ Stopped at “{RUNGS.find((rung) => rung.id === view.stoppedAt)?.words}”: {view.stopReason}
           </p>
         )}
-        {view.marks.length > 0 && <TwoSided label={`What the walk saw of ${view.horse}`} rungs={view.marks.map(({ skill, side, score, before }) => ({ skill, side, now: score, low: null, high: null, before }))} />}
+        {view.marks.length > 0 && (
+          <TwoSided
+            label={`What the walk saw of ${view.horse}`}
+            rungs={view.marks.map(({ skill, side, score, before }) => ({
+              skill,
+              side,
+              now: score,
+              low: null,
+              high: null,
+              before,
+            }))}
+          />
+        )}
         {words.map((rung) => (
           <p key={rung.id}>
             <span className="sign text-dim">{rung.words}:</span> {view.words[rung.id]}

@@ -1,9 +1,9 @@
 import { useState } from "react";
+import { MeasureFields } from "#contracts/intake.ts";
 import type { HorseClass } from "#core/horse/horse.ts";
 import type { Measures as MeasureFacts } from "#core/intake/outcome.ts";
-import { weightOf } from "#core/tools/weight.ts";
 import { FITNESS } from "#core/tools/load.ts";
-import { MeasureFields } from "#contracts/intake.ts";
+import { weightOf } from "#core/tools/weight.ts";
 import { Choice, Field, INPUT, Stepper } from "#ui/kit/parts.tsx";
 import { kilograms } from "#ui/words/figures.ts";
 import { FITNESS_WORDS } from "#ui/words/labels.ts";
@@ -51,14 +51,24 @@ export function Measures({ state, horseClass }: { state: WalkState; horseClass: 
         <Measure name="croupCm" label="Height at croup, cm" hint="50–220." state={state} />
         <Measure name="condition" label="Condition score" hint="1 very thin – 9 very fat, six places felt." state={state} />
       </div>
-      <Choice name="fitness" legend="Fitness" big options={FITNESS.map((one) => [one, FITNESS_WORDS[one]] as const)} value={measures.fitness} onChange={(fitness) => state.put({ kind: "measure", name: "fitness" }, fitness)} />
+      <Choice
+        name="fitness"
+        legend="Fitness"
+        big
+        options={FITNESS.map((one) => [one, FITNESS_WORDS[one]] as const)}
+        value={measures.fitness}
+        onChange={(fitness) => state.put({ kind: "measure", name: "fitness" }, fitness)}
+      />
       <p className="border-y border-line py-2 text-lg">
         {weight ? (
           <>
-            Weight <strong>{kilograms(weight.kilograms)}</strong> ± {weight.plusMinus} kg <span className="text-dim">by {weight.formula}</span>
+            Weight <strong>{kilograms(weight.kilograms)}</strong> ± {weight.plusMinus} kg{" "}
+            <span className="text-dim">by {weight.formula}</span>
           </>
         ) : (
-          <span className="text-dim">Weight comes from girth and length, or from the scale. Without it the horse is worked on the ground only.</span>
+          <span className="text-dim">
+            Weight comes from girth and length, or from the scale. Without it the horse is worked on the ground only.
+          </span>
         )}
       </p>
     </div>
@@ -68,8 +78,26 @@ export function Measures({ state, horseClass }: { state: WalkState; horseClass: 
 export function MindReading({ state }: { state: WalkState }) {
   return (
     <div className="grid max-w-md grid-cols-2 gap-3 pt-3">
-      <Stepper id="tries" label="Tries needed" unit="tries" step={1} min={0} max={100} value={state.walk.tries ?? 0} onChange={(tries) => state.put({ kind: "plain", name: "tries" }, tries)} />
-      <Stepper id="settle" label="To settle" unit="minutes" step={1} min={0} max={240} value={state.walk.settleMinutes ?? 0} onChange={(minutes) => state.put({ kind: "plain", name: "settleMinutes" }, minutes)} />
+      <Stepper
+        id="tries"
+        label="Tries needed"
+        unit="tries"
+        step={1}
+        min={0}
+        max={100}
+        value={state.walk.tries ?? 0}
+        onChange={(tries) => state.put({ kind: "plain", name: "tries" }, tries)}
+      />
+      <Stepper
+        id="settle"
+        label="To settle"
+        unit="minutes"
+        step={1}
+        min={0}
+        max={240}
+        value={state.walk.settleMinutes ?? 0}
+        onChange={(minutes) => state.put({ kind: "plain", name: "settleMinutes" }, minutes)}
+      />
     </div>
   );
 }

@@ -10,7 +10,19 @@ import { sayRisk } from "#ui/words/needs.ts";
 const rungWords = (id: string): string => RUNGS.find((rung) => rung.id === id)?.words.toLowerCase() ?? id;
 
 /** What a walk comes to: limits, findings with who should look, and where to start. */
-export function Outcome({ outcome, risk, riskSet, hard, apart }: { outcome: OutcomeFacts; risk: number; riskSet: boolean; hard: HardSide; apart: readonly string[] }) {
+export function Outcome({
+  outcome,
+  risk,
+  riskSet,
+  hard,
+  apart,
+}: {
+  outcome: OutcomeFacts;
+  risk: number;
+  riskSet: boolean;
+  hard: HardSide;
+  apart: readonly string[];
+}) {
   const { weight, load } = outcome;
   return (
     <section>
@@ -31,8 +43,12 @@ export function Outcome({ outcome, risk, riskSet, hard, apart }: { outcome: Outc
         </dd>
         <dt className="sign text-dim">Load</dt>
         <dd>
-          {load ? `prefer under ${kilograms(load.preferKg)}, refuse above ${kilograms(load.refuseKg)}, with tack` : "unknown: ground work only"}
-          {load && load.because.length > 0 && <span className="text-dim"> ({listed(load.because.map((reason) => LIGHT[reason]))})</span>}
+          {load
+            ? `prefer under ${kilograms(load.preferKg)}, refuse above ${kilograms(load.refuseKg)}, with tack`
+            : "unknown: ground work only"}
+          {load && load.because.length > 0 && (
+            <span className="text-dim"> ({listed(load.because.map((reason) => LIGHT[reason]))})</span>
+          )}
         </dd>
         <dt className="sign text-dim">Circles</dt>
         <dd>{outcome.circleMinutes === 0 ? "none: too young" : `${outcome.circleMinutes} min of trot and canter a session`}</dd>
@@ -45,7 +61,13 @@ export function Outcome({ outcome, risk, riskSet, hard, apart }: { outcome: Outc
         <dt className="sign text-dim">Hard side</dt>
         <dd>
           {hard === "even" ? "about even" : hard}
-          {outcome.hardByBranch.length > 0 && <span className="text-dim"> (at the evaluation: {listed(outcome.hardByBranch.map(({ branch, side }) => `${BRANCH[branch].toLowerCase()} ${side}`))})</span>}
+          {outcome.hardByBranch.length > 0 && (
+            <span className="text-dim">
+              {" "}
+              (at the evaluation:{" "}
+              {listed(outcome.hardByBranch.map(({ branch, side }) => `${BRANCH[branch].toLowerCase()} ${side}`))})
+            </span>
+          )}
         </dd>
         {apart.length > 0 && (
           <>
@@ -61,9 +83,12 @@ export function Outcome({ outcome, risk, riskSet, hard, apart }: { outcome: Outc
         <ul className="grid gap-2">
           {outcome.findings.map((finding) => (
             <li key={finding.sign} className="border-l-4 border-ochre pl-2">
-              <strong>{signOf(finding.sign).words}</strong>, strength {finding.strength}: seen at {listed(finding.seen.map((seen) => `${rungWords(seen.rung)}${SIDE[seen.side] && ` (${SIDE[seen.side]})`}`))}
+              <strong>{signOf(finding.sign).words}</strong>, strength {finding.strength}: seen at{" "}
+              {listed(finding.seen.map((seen) => `${rungWords(seen.rung)}${SIDE[seen.side] && ` (${SIDE[seen.side]})`}`))}
               {finding.oneSideOnly && ", on one side only: soundness before schooling"}.
-              {finding.training && ` It may be that ${finding.training}.`} {finding.points.length > 0 && `If it persists: ${listed(finding.points.map((point) => `${PROFESSIONAL[point.who]} (${point.what})`))}.`}
+              {finding.training && ` It may be that ${finding.training}.`}{" "}
+              {finding.points.length > 0 &&
+                `If it persists: ${listed(finding.points.map((point) => `${PROFESSIONAL[point.who]} (${point.what})`))}.`}
             </li>
           ))}
         </ul>
@@ -76,7 +101,8 @@ export function Outcome({ outcome, risk, riskSet, hard, apart }: { outcome: Outc
           .slice(0, 6)
           .map((point) => (
             <li key={point.branch}>
-              <span className="sign text-dim">{BRANCH[point.branch]}:</span> {listed(point.next.slice(0, 3).map((id) => skillOf(id).words.toLowerCase()))}
+              <span className="sign text-dim">{BRANCH[point.branch]}:</span>{" "}
+              {listed(point.next.slice(0, 3).map((id) => skillOf(id).words.toLowerCase()))}
               {point.credited.length > 0 && <span className="text-dim"> ({point.credited.length} credited)</span>}
             </li>
           ))}

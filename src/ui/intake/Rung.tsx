@@ -1,10 +1,10 @@
 import { useState } from "react";
+import type { WalkFields } from "#contracts/intake.ts";
 import type { Rung as RungFacts } from "#core/intake/instrument.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
 import { SIGNS } from "#core/intake/signs.ts";
-import { SCORES, type TrackSide, sidesOf } from "#core/kernel/sides.ts";
+import { SCORES, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import type { WalkFields } from "#contracts/intake.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { listed } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
@@ -36,11 +36,21 @@ function Scores({ name, value, onPick }: { name: string; value: number | null | 
 function SkillRow({ id, walk, put }: { id: string; walk: WalkFields; put: WalkState["put"] }) {
   const skill = skillOf(id);
   const scoreOf = (side: TrackSide) => walk.marks.find((mark) => mark.skill === id && mark.side === side)?.score;
-  const scores = (side: TrackSide) => <Scores name={`${skill.words}${side === "both" ? "" : `, ${side}`}`} value={scoreOf(side)} onPick={(score) => put({ kind: "mark", skill: id, side }, score)} />;
+  const scores = (side: TrackSide) => (
+    <Scores
+      name={`${skill.words}${side === "both" ? "" : `, ${side}`}`}
+      value={scoreOf(side)}
+      onPick={(score) => put({ kind: "mark", skill: id, side }, score)}
+    />
+  );
   const done = sidesOf(skill.sided).every((side) => scoreOf(side) !== undefined);
   return (
-    <div className={`grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line py-2 ${skill.sided ? "md:grid-cols-[1fr_9.5rem_1fr]" : "md:grid-cols-2"}`}>
-      <p className={`sign col-span-2 leading-tight md:col-span-1 md:row-start-1 ${skill.sided ? "text-center md:col-start-2" : "text-center md:text-right"}`}>
+    <div
+      className={`grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line py-2 ${skill.sided ? "md:grid-cols-[1fr_9.5rem_1fr]" : "md:grid-cols-2"}`}
+    >
+      <p
+        className={`sign col-span-2 leading-tight md:col-span-1 md:row-start-1 ${skill.sided ? "text-center md:col-start-2" : "text-center md:text-right"}`}
+      >
         {done ? "✓ " : ""}
         {skill.words}
       </p>
@@ -61,7 +71,9 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
     <SignChip
       key={sign}
       sign={sign}
-      strengthOf={(side) => walk.signs.find((seen) => seen.rung === rung.id && seen.sign === sign && seen.side === side)?.strength}
+      strengthOf={(side) =>
+        walk.signs.find((seen) => seen.rung === rung.id && seen.sign === sign && seen.side === side)?.strength
+      }
       onPut={(side, strength) => put({ kind: "sign", rung: rung.id, sign, side }, strength)}
     />
   );
@@ -70,14 +82,10 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
   return (
     <section aria-labelledby={`signs-${rung.id}`} className="pt-3">
       <h3 id={`signs-${rung.id}`}>Signs</h3>
-      <div className="flex flex-wrap gap-2 pt-1">
-        {[...rung.signs, ...seenElse].map(chip)}
-      </div>
+      <div className="flex flex-wrap gap-2 pt-1">{[...rung.signs, ...seenElse].map(chip)}</div>
       <details className="pt-2">
         <summary className="sign min-h-9 cursor-pointer text-slate">Other signs</summary>
-        <div className="flex flex-wrap gap-2 pt-1">
-          {others.filter((id) => !seenElse.includes(id)).map(chip)}
-        </div>
+        <div className="flex flex-wrap gap-2 pt-1">{others.filter((id) => !seenElse.includes(id)).map(chip)}</div>
       </details>
     </section>
   );
@@ -97,12 +105,22 @@ export function Rung({ rung, state }: { rung: RungFacts; state: WalkState }) {
       {missing.length > 0 && (
         <div className="my-2 border-2 border-oxblood p-3">
           <p>
-            <strong>Nobody gets on yet.</strong> Not at 3 on the weaker side: {listed(missing.map((id) => skillOf(id).words.toLowerCase()))}.
+            <strong>Nobody gets on yet.</strong> Not at 3 on the weaker side:{" "}
+            {listed(missing.map((id) => skillOf(id).words.toLowerCase()))}.
           </p>
           <label className="sign mt-1 flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5" checked={opened} onChange={(event) => setOpened(event.target.checked)} /> It is ridden all the same, and this is why:
+            <input type="checkbox" className="size-5" checked={opened} onChange={(event) => setOpened(event.target.checked)} /> It
+            is ridden all the same, and this is why:
           </label>
-          {opened && <input aria-label="Reason for riding" className={INPUT} maxLength={500} value={walk.saddleReason} onChange={(event) => put({ kind: "plain", name: "saddleReason" }, event.target.value)} />}
+          {opened && (
+            <input
+              aria-label="Reason for riding"
+              className={INPUT}
+              maxLength={500}
+              value={walk.saddleReason}
+              onChange={(event) => put({ kind: "plain", name: "saddleReason" }, event.target.value)}
+            />
+          )}
         </div>
       )}
       {!shut && rung.skills.length > 0 && (
@@ -120,14 +138,33 @@ export function Rung({ rung, state }: { rung: RungFacts; state: WalkState }) {
       <Signs rung={rung} walk={walk} put={put} />
       <label className="sign mt-3 block text-dim">
         In words
-        <textarea className={`${INPUT} font-sans text-ink`} rows={2} maxLength={2000} value={walk.words[rung.id] ?? ""} onChange={(event) => put({ kind: "words", rung: rung.id }, event.target.value)} />
+        <textarea
+          className={`${INPUT} font-sans text-ink`}
+          rows={2}
+          maxLength={2000}
+          value={walk.words[rung.id] ?? ""}
+          onChange={(event) => put({ kind: "words", rung: rung.id }, event.target.value)}
+        />
       </label>
       <div className="mt-2">
         <label className="sign flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-5" checked={walk.stoppedAt === rung.id} onChange={(event) => put({ kind: "plain", name: "stoppedAt" }, event.target.checked ? rung.id : null)} /> Stop here: not safe to go on. That is a result.
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={walk.stoppedAt === rung.id}
+            onChange={(event) => put({ kind: "plain", name: "stoppedAt" }, event.target.checked ? rung.id : null)}
+          />{" "}
+          Stop here: not safe to go on. That is a result.
         </label>
         {walk.stoppedAt === rung.id && (
-          <input aria-label="Why the walk stopped here" placeholder="Why?" className={INPUT} maxLength={500} value={walk.stopReason} onChange={(event) => put({ kind: "plain", name: "stopReason" }, event.target.value)} />
+          <input
+            aria-label="Why the walk stopped here"
+            placeholder="Why?"
+            className={INPUT}
+            maxLength={500}
+            value={walk.stopReason}
+            onChange={(event) => put({ kind: "plain", name: "stopReason" }, event.target.value)}
+          />
         )}
       </div>
     </div>

@@ -2,11 +2,23 @@ import { type Strength, signOf } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 
 /** A tap raises the strength: 1, 2, 3, gone; a good sign is there or not. The name is the sign without a side. */
-export function SignChip({ sign, strengthOf, onPut }: { sign: string; strengthOf(side: TrackSide): Strength | undefined; onPut(side: TrackSide, strength: Strength | null): void }) {
+export function SignChip({
+  sign,
+  strengthOf,
+  onPut,
+}: {
+  sign: string;
+  strengthOf(side: TrackSide): Strength | undefined;
+  onPut(side: TrackSide, strength: Strength | null): void;
+}) {
   const { words, good } = signOf(sign);
   const part = (side: TrackSide, text: string) => {
     const strength = strengthOf(side);
-    const tone = strength ? (good ? "bg-rail text-on-rail border-rail" : "bg-ochre-soft text-ochre border-ochre") : "bg-paper border-line";
+    const tone = strength
+      ? good
+        ? "bg-rail text-on-rail border-rail"
+        : "bg-ochre-soft text-ochre border-ochre"
+      : "bg-paper border-line";
     return (
       <button
         type="button"

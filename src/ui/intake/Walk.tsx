@@ -1,16 +1,16 @@
 /** The walk of an evaluation: one rung at a time with the next in reach, and at the end what comes out of it. */
 import { useState } from "react";
+import type { WalkFields } from "#contracts/intake.ts";
 import type { HorseClass, HorseKind } from "#core/horse/horse.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import type { Clash } from "#core/intake/merge.ts";
 import { type EvaluationKind, openTracks, readWalk } from "#core/intake/outcome.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import type { WalkFields } from "#contracts/intake.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { EVALUATION } from "#ui/words/labels.ts";
-import { MindReading, Measures } from "./Measures.tsx";
+import { Measures, MindReading } from "./Measures.tsx";
 import { Outcome } from "./Outcome.tsx";
 import { Rung } from "./Rung.tsx";
 import { useWalk } from "./use-walk.ts";
@@ -26,8 +26,22 @@ export interface WalkProps {
 }
 
 const STATE = { saved: "Saved", saving: "Saving…", kept: "Kept on this device" } as const;
-const MEASURE_WORDS = { girthCm: "Heart girth", lengthCm: "Body length", withersCm: "Withers", croupCm: "Croup", scaleKg: "Scale", condition: "Condition", fitness: "Fitness" } as const;
-const PLAIN_WORDS = { tries: "Tries", settleMinutes: "Minutes to settle", stoppedAt: "Stopped at", stopReason: "Why stopped", saddleReason: "Why ridden" } as const;
+const MEASURE_WORDS = {
+  girthCm: "Heart girth",
+  lengthCm: "Body length",
+  withersCm: "Withers",
+  croupCm: "Croup",
+  scaleKg: "Scale",
+  condition: "Condition",
+  fitness: "Fitness",
+} as const;
+const PLAIN_WORDS = {
+  tries: "Tries",
+  settleMinutes: "Minutes to settle",
+  stoppedAt: "Stopped at",
+  stopReason: "Why stopped",
+  saddleReason: "Why ridden",
+} as const;
 
 function slotWords({ slot }: Clash): string {
   if (slot.kind === "mark") return `${skillOf(slot.skill).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
@@ -42,7 +56,14 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
   const { walk, command } = state;
   const [at, setAt] = useState(0);
   const rung = RUNGS[at];
-  const outcome = readWalk({ ...about, marks: walk.marks, signs: walk.signs, measures: walk.measures, stoppedAt: walk.stoppedAt, settleMinutes: walk.settleMinutes });
+  const outcome = readWalk({
+    ...about,
+    marks: walk.marks,
+    signs: walk.signs,
+    measures: walk.measures,
+    stoppedAt: walk.stoppedAt,
+    settleMinutes: walk.settleMinutes,
+  });
   const stoppedAt = RUNGS.findIndex((one) => one.id === walk.stoppedAt);
   const go = (next: number): void => {
     setAt(next);
@@ -68,10 +89,22 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
         {[...RUNGS.map((one) => one.words), "What comes out"].map((words, i) => {
           const one = RUNGS[i];
           const open = one ? openTracks(walk.marks, one.id) : 0;
-          const mark = one && one.skills.length > 0 ? (open === 0 ? "✓" : one.skills.some((skill) => walk.marks.some((given) => given.skill === skill)) ? "…" : "") : "";
+          const mark =
+            one && one.skills.length > 0
+              ? open === 0
+                ? "✓"
+                : one.skills.some((skill) => walk.marks.some((given) => given.skill === skill))
+                  ? "…"
+                  : ""
+              : "";
           return (
             <li key={words}>
-              <button type="button" aria-current={i === at ? "step" : undefined} onClick={() => go(i)} className="sign min-h-11 border border-line bg-paper px-2 aria-[current=step]:border-rail aria-[current=step]:bg-rail aria-[current=step]:text-on-rail">
+              <button
+                type="button"
+                aria-current={i === at ? "step" : undefined}
+                onClick={() => go(i)}
+                className="sign min-h-11 border border-line bg-paper px-2 aria-[current=step]:border-rail aria-[current=step]:bg-rail aria-[current=step]:text-on-rail"
+              >
                 {i + 1} {words} {stoppedAt === i ? "■" : mark}
               </button>
             </li>
@@ -81,7 +114,12 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
       <Trouble problem={command.problem?.code === "changed-meanwhile" ? null : command.problem} />
       {state.clashes.length > 0 && (
         <Conflict
-          rows={state.clashes.map((clash) => ({ key: JSON.stringify(clash.slot), label: slotWords(clash), mine: String(clash.mine ?? "not seen"), theirs: String(clash.theirs ?? "not seen") }))}
+          rows={state.clashes.map((clash) => ({
+            key: JSON.stringify(clash.slot),
+            label: slotWords(clash),
+            mine: String(clash.mine ?? "not seen"),
+            theirs: String(clash.theirs ?? "not seen"),
+          }))}
           onTake={(key) => {
             const clash = state.clashes.find((one) => JSON.stringify(one.slot) === key);
             if (clash) state.takeTheirs(clash);
@@ -97,7 +135,9 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
           <h1 id="rung-title">
             {at + 1}. {rung.words}
           </h1>
-          {stoppedAt >= 0 && at > stoppedAt && <p className="text-oxblood">■ The walk stopped at rung {stoppedAt + 1}. What follows was not looked at.</p>}
+          {stoppedAt >= 0 && at > stoppedAt && (
+            <p className="text-oxblood">■ The walk stopped at rung {stoppedAt + 1}. What follows was not looked at.</p>
+          )}
           <Rung key={rung.id} rung={rung} state={state} />
           {rung.id === "measure" && <Measures state={state} horseClass={about.horseClass} />}
           {rung.id === "mind" && <MindReading state={state} />}
@@ -107,7 +147,13 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
           <h1 id="rung-title">What comes out</h1>
           <p className="pb-3 text-dim">Read it as a whole before you close it; a closed evaluation stays as it is.</p>
           <Outcome outcome={outcome} risk={outcome.risk} riskSet={false} hard={outcome.hard.side} apart={[]} />
-          <Button tone="main" big className="mt-4" disabled={command.busy || state.clashes.length > 0} onClick={() => void close()}>
+          <Button
+            tone="main"
+            big
+            className="mt-4"
+            disabled={command.busy || state.clashes.length > 0}
+            onClick={() => void close()}
+          >
             Close the evaluation
           </Button>
         </section>

@@ -1,7 +1,7 @@
 /** The state of a walk: kept on the device at every tap, saved to the server shortly after, merged with what somebody else saved. */
 import { useCallback, useEffect, useRef, useState } from "react";
-import { type Clash, type Slot, mergeWalks, withField } from "#core/intake/merge.ts";
 import type { WalkFields } from "#contracts/intake.ts";
+import { type Clash, mergeWalks, type Slot, withField } from "#core/intake/merge.ts";
 import { type CommandState, useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 
@@ -90,5 +90,16 @@ export function useWalk(id: string, who: string, initial: { version: number; wal
     else if (answer.problem.code === "changed-meanwhile") meet(answer.problem.current as { version: number; walk: WalkFields });
     return answer.ok;
   };
-  return { walk: draft.walk, clashes, state: command.busy ? "saving" : draft.dirty ? "kept" : "saved", command, canUndo: history.current.length > 0, put, undo, takeTheirs, keepMine: () => setClashes([]), close };
+  return {
+    walk: draft.walk,
+    clashes,
+    state: command.busy ? "saving" : draft.dirty ? "kept" : "saved",
+    command,
+    canUndo: history.current.length > 0,
+    put,
+    undo,
+    takeTheirs,
+    keepMine: () => setClashes([]),
+    close,
+  };
 }

@@ -8,7 +8,17 @@ export interface ConflictRow {
   readonly theirs: string;
 }
 
-export function Conflict({ rows, onTake, onKeepMine, onTakeTheirs }: { rows: readonly ConflictRow[]; onTake(key: string): void; onKeepMine(): void; onTakeTheirs(): void }) {
+export function Conflict({
+  rows,
+  onTake,
+  onKeepMine,
+  onTakeTheirs,
+}: {
+  rows: readonly ConflictRow[];
+  onTake(key: string): void;
+  onKeepMine(): void;
+  onTakeTheirs(): void;
+}) {
   return (
     <section role="alertdialog" aria-labelledby="conflict-title" className="my-3 border-2 border-ochre bg-ochre-soft p-3">
       <h2 id="conflict-title">Somebody else saved while you were writing</h2>

@@ -1,15 +1,25 @@
 /** Asking the server for a write. A request key stays the same for each repeat of one intent, so that a lost answer does no harm. */
 import type { Problem, ProblemBody } from "#ui/words/problem.ts";
 
-export type Asked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly status: number; readonly problem: ProblemBody };
+export type Asked<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly status: number; readonly problem: ProblemBody };
 
 export const newKey = (): string => crypto.randomUUID();
 
-const OFFLINE: Problem = { code: "no-answer", path: "", message: "The barn's server does not answer. What you typed is still here: try again in a moment." };
+const OFFLINE: Problem = {
+  code: "no-answer",
+  path: "",
+  message: "The barn's server does not answer. What you typed is still here: try again in a moment.",
+};
 
 export async function ask<T = unknown>(route: string, input: unknown, key: string): Promise<Asked<T>> {
   try {
-    const response = await fetch(`/api/${route}`, { method: "POST", headers: { "Content-Type": "application/json", "Idempotency-Key": key }, body: JSON.stringify(input) });
+    const response = await fetch(`/api/${route}`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json", "Idempotency-Key": key },
+      body: JSON.stringify(input),
+    });
     const body: unknown = await response.json();
     return response.ok ? { ok: true, value: body as T } : { ok: false, status: response.status, problem: body as ProblemBody };
   } catch {

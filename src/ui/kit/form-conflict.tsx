@@ -28,7 +28,9 @@ export function useFormConflict<F extends FieldValues, T extends object>({ form,
     meet(null);
   };
   const now = mine();
-  const rows: ConflictRow[] = keys.map((key) => ({ key, label: lines[key][0], mine: say(key, now), theirs: say(key, theirs) })).filter((row) => row.mine !== row.theirs);
+  const rows: ConflictRow[] = keys
+    .map((key) => ({ key, label: lines[key][0], mine: say(key, now), theirs: say(key, theirs) }))
+    .filter((row) => row.mine !== row.theirs);
   const panel = (
     <Conflict
       rows={rows}

@@ -11,23 +11,59 @@ interface Props<T extends FieldValues> {
   readonly hint?: string;
 }
 
-const aria = (id: string, error: string | undefined, hint: string | undefined) => ({ id, "aria-invalid": error !== undefined, "aria-describedby": error ? `${id}-error` : hint ? `${id}-hint` : undefined });
+const aria = (id: string, error: string | undefined, hint: string | undefined) => ({
+  id,
+  "aria-invalid": error !== undefined,
+  "aria-describedby": error ? `${id}-error` : hint ? `${id}-hint` : undefined,
+});
 
-export function Text<T extends FieldValues>({ form, name, label, hint, kind = "text", rows }: Props<T> & { kind?: "text" | "date" | "number" | "tel" | "email" | "password"; rows?: number }) {
+export function Text<T extends FieldValues>({
+  form,
+  name,
+  label,
+  hint,
+  kind = "text",
+  rows,
+}: Props<T> & { kind?: "text" | "date" | "number" | "tel" | "email" | "password"; rows?: number }) {
   const error = errorAt(form.formState.errors, name);
-  const register = form.register(name, kind === "number" ? { setValueAs: asNumber } : kind === "date" ? { setValueAs: asDate } : {});
+  const register = form.register(
+    name,
+    kind === "number" ? { setValueAs: asNumber } : kind === "date" ? { setValueAs: asDate } : {},
+  );
   return (
     <Field id={name} label={label} hint={hint} error={error}>
-      {rows ? <textarea rows={rows} className={INPUT} {...aria(name, error, hint)} {...register} /> : <input type={kind === "number" ? "text" : kind} inputMode={kind === "number" ? "decimal" : undefined} className={INPUT} {...aria(name, error, hint)} {...register} />}
+      {rows ? (
+        <textarea rows={rows} className={INPUT} {...aria(name, error, hint)} {...register} />
+      ) : (
+        <input
+          type={kind === "number" ? "text" : kind}
+          inputMode={kind === "number" ? "decimal" : undefined}
+          className={INPUT}
+          {...aria(name, error, hint)}
+          {...register}
+        />
+      )}
     </Field>
   );
 }
 
-export function Select<T extends FieldValues>({ form, name, label, hint, options, number = false, register }: Props<T> & { options: readonly (readonly [string | number, string])[]; number?: boolean; register?: UseFormRegisterReturn }) {
+export function Select<T extends FieldValues>({
+  form,
+  name,
+  label,
+  hint,
+  options,
+  number = false,
+  register,
+}: Props<T> & { options: readonly (readonly [string | number, string])[]; number?: boolean; register?: UseFormRegisterReturn }) {
   const error = errorAt(form.formState.errors, name);
   return (
     <Field id={name} label={label} hint={hint} error={error}>
-      <select className={INPUT} {...aria(name, error, hint)} {...(register ?? form.register(name, number ? { setValueAs: asNumber } : {}))}>
+      <select
+        className={INPUT}
+        {...aria(name, error, hint)}
+        {...(register ?? form.register(name, number ? { setValueAs: asNumber } : {}))}
+      >
         {options.map(([value, words]) => (
           <option key={value} value={value}>
             {words}

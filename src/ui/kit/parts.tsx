@@ -9,9 +9,20 @@ const BUTTON: Record<Tone, string> = {
   stop: "bg-paper text-oxblood border-oxblood hover:bg-oxblood-soft",
 };
 
-export function Button({ tone = "plain", big = false, className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
+export function Button({
+  tone = "plain",
+  big = false,
+  className = "",
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
   const size = big ? "min-h-14 px-5 text-lg" : "min-h-9 px-3";
-  return <button type="button" {...rest} className={`sign inline-flex items-center whitespace-nowrap justify-center gap-2 rounded border ${size} disabled:opacity-50 ${BUTTON[tone]} ${className}`} />;
+  return (
+    <button
+      type="button"
+      {...rest}
+      className={`sign inline-flex items-center whitespace-nowrap justify-center gap-2 rounded border ${size} disabled:opacity-50 ${BUTTON[tone]} ${className}`}
+    />
+  );
 }
 
 /** The whole of a refusal, where the eye is; announced to screen readers. */
@@ -38,7 +49,19 @@ export function Trouble({ problem }: { problem: ProblemBody | null }) {
 
 export const INPUT = "min-h-9 w-full rounded border border-line px-2 py-1 aria-[invalid=true]:border-oxblood";
 
-export function Field({ id, label, hint, error, children }: { id: string; label: string; hint?: string | undefined; error?: string | undefined; children: ReactNode }) {
+export function Field({
+  id,
+  label,
+  hint,
+  error,
+  children,
+}: {
+  id: string;
+  label: string;
+  hint?: string | undefined;
+  error?: string | undefined;
+  children: ReactNode;
+}) {
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="sign block text-dim">
@@ -96,7 +119,19 @@ export function Choice<T extends string | number>({
 }
 
 /** Any number of a few. */
-export function Picks<T extends string>({ legend, options, value, onChange, big = false }: { legend: string; options: readonly (readonly [T, string])[]; value: readonly T[]; onChange(next: T[]): void; big?: boolean }) {
+export function Picks<T extends string>({
+  legend,
+  options,
+  value,
+  onChange,
+  big = false,
+}: {
+  legend: string;
+  options: readonly (readonly [T, string])[];
+  value: readonly T[];
+  onChange(next: T[]): void;
+  big?: boolean;
+}) {
   return (
     <fieldset className="min-w-0">
       <legend className="sign text-dim">{legend}</legend>
@@ -122,7 +157,25 @@ export function Picks<T extends string>({ legend, options, value, onChange, big 
 }
 
 /** A number with a step down and a step up, for thumbs. */
-export function Stepper({ id, label, value, step, min, max, unit, onChange }: { id: string; label: string; value: number; step: number; min: number; max: number; unit: string; onChange(next: number): void }) {
+export function Stepper({
+  id,
+  label,
+  value,
+  step,
+  min,
+  max,
+  unit,
+  onChange,
+}: {
+  id: string;
+  label: string;
+  value: number;
+  step: number;
+  min: number;
+  max: number;
+  unit: string;
+  onChange(next: number): void;
+}) {
   const clamp = (next: number): number => Math.max(min, Math.min(max, next));
   const button = "sign size-14 shrink-0 rounded border border-line bg-paper text-2xl disabled:opacity-40";
   return (
@@ -131,7 +184,13 @@ export function Stepper({ id, label, value, step, min, max, unit, onChange }: { 
         {label} <span className="font-sans text-sm">({unit})</span>
       </label>
       <div className="flex gap-1">
-        <button type="button" className={button} aria-label={`${label}: ${step} less`} disabled={value <= min} onClick={() => onChange(clamp(value - step))}>
+        <button
+          type="button"
+          className={button}
+          aria-label={`${label}: ${step} less`}
+          disabled={value <= min}
+          onClick={() => onChange(clamp(value - step))}
+        >
           −
         </button>
         <input
@@ -141,7 +200,13 @@ export function Stepper({ id, label, value, step, min, max, unit, onChange }: { 
           value={value}
           onChange={(event) => onChange(clamp(Number(event.target.value.replace(/\D/g, "")) || 0))}
         />
-        <button type="button" className={button} aria-label={`${label}: ${step} more`} disabled={value >= max} onClick={() => onChange(clamp(value + step))}>
+        <button
+          type="button"
+          className={button}
+          aria-label={`${label}: ${step} more`}
+          disabled={value >= max}
+          onClick={() => onChange(clamp(value + step))}
+        >
           +
         </button>
       </div>

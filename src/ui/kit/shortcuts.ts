@@ -2,7 +2,8 @@
  * Keyboard shortcuts of the desk screens. A control declares its own: data-keys="g t" on a link or button, data-keys="/" on a field.
  * Nothing fires while somebody types.
  */
-const typing = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
 let pending = "";
 let forget: ReturnType<typeof setTimeout> | undefined;

@@ -15,7 +15,7 @@ export function useCommand(): CommandState {
   const [problem, setProblem] = useState<ProblemBody | null>(null);
   const last = useRef<{ sent: string; key: string } | null>(null);
   const clear = useCallback(() => setProblem(null), []);
-  const send = useCallback(async <T,>(route: string, input: unknown): Promise<Asked<T>> => {
+  const send = useCallback(async <T>(route: string, input: unknown): Promise<Asked<T>> => {
     const sent = route + JSON.stringify(input);
     if (last.current?.sent !== sent) last.current = { sent, key: newKey() };
     setBusy(true);

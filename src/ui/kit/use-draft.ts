@@ -4,7 +4,10 @@ import { useCallback, useEffect, useState } from "react";
  * State that is kept on this device until it is sent: a reload or an empty battery loses nothing. `key` names the thing and its
  * version, and whose it is, so that a device in other hands shows nobody else's words.
  */
-export function useDraft<T>(key: string, initial: T): { value: T; set(next: T | ((before: T) => T)): void; restored: boolean; drop(): void } {
+export function useDraft<T>(
+  key: string,
+  initial: T,
+): { value: T; set(next: T | ((before: T) => T)): void; restored: boolean; drop(): void } {
   const [value, setValue] = useState<T>(initial);
   const [restored, setRestored] = useState(false);
   useEffect(() => {

@@ -2,8 +2,9 @@
  * The two-sided ladder: skills down a centre spine, the left side's score growing to the left, the right side's to the right, six steps
  * each. A whisker shows the spread of the last scores, a faint outline the intake. What has no sides grows to both.
  */
-import { groupBy } from "#core/kernel/group.ts";
+
 import { must } from "#core/kernel/assert.ts";
+import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { BRANCH } from "#ui/words/labels.ts";
@@ -24,7 +25,12 @@ const ROW = 20;
 const HEAD = 22;
 const BRANCH_ROW = 24;
 
-const words = (rung: Rung | undefined): string => (rung?.now === undefined || rung.now === null ? (rung?.before === null || !rung ? "not seen" : `intake ${rung.before}`) : `${rung.now}${rung.before === null ? "" : ` (intake ${rung.before})`}`);
+const words = (rung: Rung | undefined): string =>
+  rung?.now === undefined || rung.now === null
+    ? rung?.before === null || !rung
+      ? "not seen"
+      : `intake ${rung.before}`
+    : `${rung.now}${rung.before === null ? "" : ` (intake ${rung.before})`}`;
 
 function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: number }) {
   if (!rung) return null;
@@ -34,11 +40,34 @@ function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: 
   const box = (score: number) => ({ x: Math.min(from, at(score)), width: Math.abs(at(score) - from) });
   return (
     <g>
-      {rung.now !== null && <rect {...box(Math.max(rung.now, 0.08))} y={y + 4} height={ROW - 9} className={toLeft ? "fill-rail" : "fill-slate"} />}
-      {rung.before !== null && <rect {...box(Math.max(rung.before, 0.08))} y={y + 1.5} height={ROW - 4} fill="none" className="stroke-ink" strokeDasharray="3 2" />}
-      {rung.low !== null && rung.high !== null && rung.low !== rung.high && <path d={`M${at(rung.low)} ${y + ROW / 2}H${at(rung.high)}M${at(rung.low)} ${y + 6}v7M${at(rung.high)} ${y + 6}v7`} className="stroke-ink" strokeWidth={1.5} fill="none" />}
       {rung.now !== null && (
-        <text x={at(Math.max(rung.now, rung.high ?? 0)) + sign * 9} y={y + ROW / 2 + 4} textAnchor="middle" className="fill-ink text-[12px]">
+        <rect {...box(Math.max(rung.now, 0.08))} y={y + 4} height={ROW - 9} className={toLeft ? "fill-rail" : "fill-slate"} />
+      )}
+      {rung.before !== null && (
+        <rect
+          {...box(Math.max(rung.before, 0.08))}
+          y={y + 1.5}
+          height={ROW - 4}
+          fill="none"
+          className="stroke-ink"
+          strokeDasharray="3 2"
+        />
+      )}
+      {rung.low !== null && rung.high !== null && rung.low !== rung.high && (
+        <path
+          d={`M${at(rung.low)} ${y + ROW / 2}H${at(rung.high)}M${at(rung.low)} ${y + 6}v7M${at(rung.high)} ${y + 6}v7`}
+          className="stroke-ink"
+          strokeWidth={1.5}
+          fill="none"
+        />
+      )}
+      {rung.now !== null && (
+        <text
+          x={at(Math.max(rung.now, rung.high ?? 0)) + sign * 9}
+          y={y + ROW / 2 + 4}
+          textAnchor="middle"
+          className="fill-ink text-[12px]"
+        >
           {rung.now}
         </text>
       )}
@@ -63,12 +92,20 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
   const steps = [0, 1, 2, 3, 4, 5];
   const told = [...bySkill].map(([id, list]) => {
     const of = (side: TrackSide) => list.find((rung) => rung.side === side);
-    const name = must(SKILLS.find((skill) => skill.id === id), id).words;
+    const name = must(
+      SKILLS.find((skill) => skill.id === id),
+      id,
+    ).words;
     return of("both") ? `${name}: ${words(of("both"))}` : `${name}: left ${words(of("left"))}, right ${words(of("right"))}`;
   });
   return (
     <figure>
-      <svg viewBox={`0 0 ${WIDTH} ${y + 4}`} role="img" aria-label={`${label}. ${told.join("; ")}.`} className="block w-full max-w-3xl">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${y + 4}`}
+        role="img"
+        aria-label={`${label}. ${told.join("; ")}.`}
+        className="block w-full max-w-3xl"
+      >
         <text x={(WIDTH - SPINE) / 2 - 2.5 * STEP} y={12} textAnchor="middle" className="sign fill-rail text-[13px]">
           ◀ left
         </text>
@@ -76,7 +113,12 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
           right ▶
         </text>
         {steps.map((step) => (
-          <path key={step} d={`M${(WIDTH - SPINE) / 2 - step * STEP} ${HEAD}V${y}M${(WIDTH + SPINE) / 2 + step * STEP} ${HEAD}V${y}`} className={step === 3 ? "stroke-dim" : "stroke-line"} strokeDasharray={step === 3 ? "4 3" : undefined} />
+          <path
+            key={step}
+            d={`M${(WIDTH - SPINE) / 2 - step * STEP} ${HEAD}V${y}M${(WIDTH + SPINE) / 2 + step * STEP} ${HEAD}V${y}`}
+            className={step === 3 ? "stroke-dim" : "stroke-line"}
+            strokeDasharray={step === 3 ? "4 3" : undefined}
+          />
         ))}
         {rows.map((row) => {
           if ("branch" in row)
@@ -90,7 +132,10 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
             );
           const list = must(bySkill.get(row.skill), "a skill with rungs");
           const whole = list.find((rung) => rung.side === "both");
-          const name = must(SKILLS.find((skill) => skill.id === row.skill), row.skill).words;
+          const name = must(
+            SKILLS.find((skill) => skill.id === row.skill),
+            row.skill,
+          ).words;
           return (
             <g key={row.skill}>
               <text x={WIDTH / 2} y={row.y + ROW / 2 + 4} textAnchor="middle" className="fill-ink text-[12px]">
@@ -102,7 +147,9 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
           );
         })}
       </svg>
-      <figcaption className="text-sm text-dim">Bar: newest score, 0 to 5. Whisker: the last three. Dashed outline: intake. Broken line: 3, mostly on light help.</figcaption>
+      <figcaption className="text-sm text-dim">
+        Bar: newest score, 0 to 5. Whisker: the last three. Dashed outline: intake. Broken line: 3, mostly on light help.
+      </figcaption>
     </figure>
   );
 }

@@ -1,8 +1,8 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useForm } from "react-hook-form";
-import { sayDate } from "#core/calendar/local-date.ts";
 import { AddAbsence } from "#contracts/people.ts";
 import type { PeopleView } from "#contracts/views.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
 import { Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -30,7 +30,10 @@ export function Absences({ view }: { view: PeopleView }) {
         {view.absences.map((absence) => (
           <li key={absence.id} className="flex items-center gap-3 border-b border-line py-1">
             <strong>{view.people.find((person) => person.id === absence.person)?.name}</strong>
-            {absence.firstDay === absence.lastDay ? sayDate(absence.firstDay) : `${sayDate(absence.firstDay)} to ${sayDate(absence.lastDay)}`} · {absence.reason}
+            {absence.firstDay === absence.lastDay
+              ? sayDate(absence.firstDay)
+              : `${sayDate(absence.firstDay)} to ${sayDate(absence.lastDay)}`}{" "}
+            · {absence.reason}
             <Button className="ml-auto" disabled={busy} onClick={() => void remove(absence.id)}>
               Take out
             </Button>

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import type { PersonId } from "#core/kernel/brand.ts";
 import type { PeopleView } from "#contracts/views.ts";
+import type { PersonId } from "#core/kernel/brand.ts";
 import { Button, Tag } from "#ui/kit/parts.tsx";
 import { kilograms, minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { ROLE } from "#ui/words/labels.ts";
@@ -43,14 +43,19 @@ export function PeopleScreen({ view }: { view: PeopleView }) {
                 <td className="pr-3">{person.grade}</td>
                 <td className="pr-3">{person.weightKg === null ? "not weighed" : kilograms(person.weightKg)}</td>
                 <td className="pr-3">
-                  {weekdays(person.worksDays).replaceAll(/(\w{3})\w+day|(\w{3})day/g, "$1$2")}, {minutesAsClock(person.worksFrom)} to {minutesAsClock(person.worksTo)}
+                  {weekdays(person.worksDays).replaceAll(/(\w{3})\w+day|(\w{3})day/g, "$1$2")}, {minutesAsClock(person.worksFrom)}{" "}
+                  to {minutesAsClock(person.worksTo)}
                 </td>
                 <td className="pr-3">{person.rides ? person.maxSaddle : "does not ride"}</td>
                 <td className="text-right">
                   {person.retiredOn ? (
                     <Tag tone="tell">retired</Tag>
                   ) : (
-                    <Button aria-expanded={open === person.id} aria-label={`Change ${person.name}`} onClick={() => setOpen(open === person.id ? null : person.id)}>
+                    <Button
+                      aria-expanded={open === person.id}
+                      aria-label={`Change ${person.name}`}
+                      onClick={() => setOpen(open === person.id ? null : person.id)}
+                    >
                       Change
                     </Button>
                   )}

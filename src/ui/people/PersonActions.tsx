@@ -1,15 +1,18 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import type { PersonId } from "#core/kernel/brand.ts";
 import { ResetPassword } from "#contracts/people.ts";
 import type { PeopleView } from "#contracts/views.ts";
+import type { PersonId } from "#core/kernel/brand.ts";
 import { Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 
 export function NewPassword({ person }: { person: PersonId }) {
-  const form = useForm<ResetPassword, unknown, ResetPassword>({ resolver: zodResolver(ResetPassword), defaultValues: { id: person, password: "" } });
+  const form = useForm<ResetPassword, unknown, ResetPassword>({
+    resolver: zodResolver(ResetPassword),
+    defaultValues: { id: person, password: "" },
+  });
   const [done, setDone] = useState(false);
   const { busy, problem, send } = useCommand();
   const reset = form.handleSubmit(async (values) => {
@@ -19,7 +22,13 @@ export function NewPassword({ person }: { person: PersonId }) {
   });
   return (
     <form noValidate onSubmit={(event) => void reset(event)} className="grid content-start gap-2">
-      <Text form={form} name="password" label="New password" kind="password" hint="Signs this person out everywhere. At least 10 characters." />
+      <Text
+        form={form}
+        name="password"
+        label="New password"
+        kind="password"
+        hint="Signs this person out everywhere. At least 10 characters."
+      />
       <div className="flex items-center gap-3">
         <Button type="submit" disabled={busy}>
           Give the new password

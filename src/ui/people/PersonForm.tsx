@@ -1,8 +1,8 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Controller, type FieldValues, type Path, useForm } from "react-hook-form";
-import { WEEKDAYS } from "#core/calendar/local-date.ts";
 import { AddPerson, EditPerson, type PersonFields, ROLES } from "#contracts/people.ts";
 import type { PeopleView } from "#contracts/views.ts";
+import { WEEKDAYS } from "#core/calendar/local-date.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Field, INPUT, Picks, Trouble } from "#ui/kit/parts.tsx";
@@ -10,7 +10,17 @@ import { useCommand } from "#ui/kit/use-command.ts";
 import { minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { ROLE, WEEKDAY } from "#ui/words/labels.ts";
 
-const NEW: PersonFields = { name: "", role: "rider", grade: 2, weightKg: null, rides: true, worksDays: [1, 2, 3, 4, 5], worksFrom: 420, worksTo: 960, maxSaddle: 6 };
+const NEW: PersonFields = {
+  name: "",
+  role: "rider",
+  grade: 2,
+  weightKg: null,
+  rides: true,
+  worksDays: [1, 2, 3, 4, 5],
+  worksFrom: 420,
+  worksTo: 960,
+  maxSaddle: 6,
+};
 const toMinutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
 
 function ClockField<T extends FieldValues>({ form, name, label }: { form: Form<T>; name: Path<T>; label: string }) {
@@ -20,7 +30,14 @@ function ClockField<T extends FieldValues>({ form, name, label }: { form: Form<T
       name={name}
       render={({ field, fieldState }) => (
         <Field id={name} label={label} error={fieldState.error?.message}>
-          <input id={name} type="time" className={INPUT} value={minutesAsClock(field.value as number)} onBlur={field.onBlur} onChange={(event) => event.target.value && field.onChange(toMinutes(event.target.value))} />
+          <input
+            id={name}
+            type="time"
+            className={INPUT}
+            value={minutesAsClock(field.value as number)}
+            onBlur={field.onBlur}
+            onChange={(event) => event.target.value && field.onChange(toMinutes(event.target.value))}
+          />
         </Field>
       )}
     />
@@ -34,8 +51,21 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
     <div className="grid gap-3 sm:grid-cols-4">
       <Text form={form} name={path("name")} label="Name" />
       <Select form={form} name={path("role")} label="Role" options={ROLES.map((role) => [role, ROLE[role]] as const)} />
-      <Select form={form} name={path("grade")} label="Grade" number options={[1, 2, 3, 4, 5].map((grade) => [grade, String(grade)] as const)} hint="The riskiest horse this person may handle alone" />
-      <Text form={form} name={path("weightKg")} label="Weight with tack, kg" kind="number" hint="Empty: not weighed, not handed a ride" />
+      <Select
+        form={form}
+        name={path("grade")}
+        label="Grade"
+        number
+        options={[1, 2, 3, 4, 5].map((grade) => [grade, String(grade)] as const)}
+        hint="The riskiest horse this person may handle alone"
+      />
+      <Text
+        form={form}
+        name={path("weightKg")}
+        label="Weight with tack, kg"
+        kind="number"
+        hint="Empty: not weighed, not handed a ride"
+      />
       <ClockField form={form} name={path("worksFrom")} label="Works from" />
       <ClockField form={form} name={path("worksTo")} label="to" />
       <Text form={form} name={path("maxSaddle")} label="Rides a day at most" kind="number" />
@@ -61,7 +91,11 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
 }
 
 export function AddPersonForm() {
-  const form = useForm<AddPerson, unknown, AddPerson>({ resolver: zodResolver(AddPerson), mode: "onTouched", defaultValues: { person: NEW, signIn: "", password: "" } });
+  const form = useForm<AddPerson, unknown, AddPerson>({
+    resolver: zodResolver(AddPerson),
+    mode: "onTouched",
+    defaultValues: { person: NEW, signIn: "", password: "" },
+  });
   const { busy, problem, send } = useCommand();
   const add = form.handleSubmit(async (values) => {
     if ((await send("people/add", values)).ok) location.reload();
@@ -94,16 +128,31 @@ const LINES: Lines<PersonFields> = {
   maxSaddle: ["Rides a day at most", String],
 };
 
-export function EditPersonForm({ person: { id, version, signIn: _signIn, retiredOn: _retiredOn, ...person } }: { person: Shown }) {
-  const form = useForm<EditPerson, unknown, EditPerson>({ resolver: zodResolver(EditPerson), mode: "onTouched", defaultValues: { id, version, person } });
+export function EditPersonForm({
+  person: { id, version, signIn: _signIn, retiredOn: _retiredOn, ...person },
+}: {
+  person: Shown;
+}) {
+  const form = useForm<EditPerson, unknown, EditPerson>({
+    resolver: zodResolver(EditPerson),
+    mode: "onTouched",
+    defaultValues: { id, version, person },
+  });
   const { busy, problem, send } = useCommand();
   const save = form.handleSubmit(async (values) => {
     const answer = await send("people/edit", values);
     if (answer.ok) location.reload();
-    else if (answer.problem.code === "changed-meanwhile") conflict.meet(answer.problem.current as PersonFields & { version: number });
+    else if (answer.problem.code === "changed-meanwhile")
+      conflict.meet(answer.problem.current as PersonFields & { version: number });
   });
   form.watch("person");
-  const conflict = useFormConflict<EditPerson, PersonFields>({ form, lines: LINES, pathOf: (key) => `person.${key}`, mine: () => form.getValues("person"), save: () => void save() });
+  const conflict = useFormConflict<EditPerson, PersonFields>({
+    form,
+    lines: LINES,
+    pathOf: (key) => `person.${key}`,
+    mine: () => form.getValues("person"),
+    save: () => void save(),
+  });
   return (
     <form noValidate onSubmit={(event) => void save(event)} className="grid gap-3">
       <PersonFieldset form={form} />

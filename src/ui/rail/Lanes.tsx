@@ -1,5 +1,5 @@
-import { lengthsBehind } from "#core/calendar/term.ts";
 import type { LaneView } from "#contracts/views.ts";
+import { lengthsBehind } from "#core/calendar/term.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { KIND } from "#ui/words/labels.ts";
 import { needTone, sayNeed } from "#ui/words/needs.ts";
@@ -12,7 +12,11 @@ export function Lanes({ lanes }: { lanes: readonly LaneView[] }) {
       {lanes.map(({ stay, horse, client, kind, length, ruler, needs }) => {
         const { reading } = ruler;
         return (
-          <li key={stay} data-name={`${horse} ${client}`.toLowerCase()} className="grid items-center gap-x-4 border-b border-line py-0.5 md:grid-cols-[13rem_minmax(0,1fr)_19rem]">
+          <li
+            key={stay}
+            data-name={`${horse} ${client}`.toLowerCase()}
+            className="grid items-center gap-x-4 border-b border-line py-0.5 md:grid-cols-[13rem_minmax(0,1fr)_19rem]"
+          >
             <div className="min-w-0">
               <a href={`/horse/${stay}`} className="sign text-lg text-ink">
                 {horse}

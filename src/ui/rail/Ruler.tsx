@@ -2,9 +2,10 @@
  * The term ruler: a straight rail with a tick a day. Striped posts are milestones, a hollow marker says where the contract wants the
  * horse today, a solid one where its sessions have brought it; the gap is told in lengths. Holds are hatched, firsts are flags.
  */
-import { type LocalDate, addDays, daysBetween, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
-import { lengthsBehind } from "#core/calendar/term.ts";
+
 import type { RulerView } from "#contracts/views.ts";
+import { addDays, daysBetween, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { lengthsBehind } from "#core/calendar/term.ts";
 import { plural } from "#ui/words/figures.ts";
 import { HOLD, POST } from "#ui/words/labels.ts";
 
@@ -15,7 +16,8 @@ const RAIL_Y = 30;
 
 export function sayRuler({ today, reading, posts }: RulerView): string {
   const behind = lengthsBehind(reading);
-  const lengths = behind > 0 ? `${plural(behind, "length")} behind` : behind < 0 ? `${plural(-behind, "length")} ahead` : "on time";
+  const lengths =
+    behind > 0 ? `${plural(behind, "length")} behind` : behind < 0 ? `${plural(-behind, "length")} ahead` : "on time";
   const coming = posts.filter((post) => !post.done).map((post) => `${POST[post.kind].toLowerCase()} ${sayDate(post.day)}`);
   return `Day ${reading.dayOfTerm} of ${reading.calendarDays} on ${sayDate(today)}: ${reading.delivered} of ${reading.contracted} sessions given, ${lengths}. ${coming.length > 0 ? `To come: ${coming.join(", ")}.` : "Every post passed."}`;
 }
@@ -63,7 +65,12 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
           <rect x={-3} y={8} width={6} height={22} className={post.done ? "fill-rail stroke-rail" : "fill-paper stroke-rail"} />
           <path d="M-3 14h6M-3 20h6M-3 26h6" className={post.done ? "stroke-on-rail" : "stroke-rail"} strokeWidth={2.5} />
           {large && (
-            <text y={i % 2 === 0 ? 53 : 67} textAnchor={i === 0 ? "start" : post.kind === "report" ? "end" : "middle"} dx={i === 0 ? -8 : post.kind === "report" ? 12 : 0} className="sign fill-dim text-[11px]">
+            <text
+              y={i % 2 === 0 ? 53 : 67}
+              textAnchor={i === 0 ? "start" : post.kind === "report" ? "end" : "middle"}
+              dx={i === 0 ? -8 : post.kind === "report" ? 12 : 0}
+              className="sign fill-dim text-[11px]"
+            >
               {POST[post.kind]} {sayDate(post.day).slice(4)}
             </text>
           )}
@@ -75,11 +82,18 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
           <path d="M0 30V17l7 3.5-7 3.5" className="fill-ochre stroke-ochre" />
         </g>
       ))}
-      {Math.abs(plan - now) > 1 && <path d={`M${now} ${RAIL_Y}H${plan}`} className={behind > 0 ? "stroke-ochre" : "stroke-rail"} strokeWidth={6} />}
+      {Math.abs(plan - now) > 1 && (
+        <path d={`M${now} ${RAIL_Y}H${plan}`} className={behind > 0 ? "stroke-ochre" : "stroke-rail"} strokeWidth={6} />
+      )}
       <circle cx={plan} cy={RAIL_Y} r={6.5} className="fill-paper stroke-ink" strokeWidth={2} />
       <circle cx={now} cy={RAIL_Y} r={5.5} className="fill-ink" />
       {behind !== 0 && (
-        <text x={Math.min(Math.max((plan + now) / 2, 20), WIDTH - 20)} y={12} textAnchor="middle" className={`sign text-[13px] ${behind > 0 ? "fill-ochre" : "fill-rail"}`}>
+        <text
+          x={Math.min(Math.max((plan + now) / 2, 20), WIDTH - 20)}
+          y={12}
+          textAnchor="middle"
+          className={`sign text-[13px] ${behind > 0 ? "fill-ochre" : "fill-rail"}`}
+        >
           {behind > 0 ? `−${behind}` : `+${-behind}`}
         </text>
       )}

@@ -1,7 +1,8 @@
 /** The report as the owner reads it: on the screen of the manager, approved, and on paper. */
+
+import type { ReportWords } from "#contracts/report.ts";
 import { type LocalDate, sayDateWithYear } from "#core/calendar/local-date.ts";
 import { BLOCK_IDS, type ComposedReport } from "#core/report/compose.ts";
-import type { ReportWords } from "#contracts/report.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { BLOCK } from "#ui/words/labels.ts";
 import { sayStatement } from "#ui/words/report.ts";
@@ -48,11 +49,17 @@ export function Body({ horse, client, barn, day, number, approvedBy, composed, w
       {composed.compared.length > 0 && (
         <section className="pt-5">
           <h2>Before and after, on one scale</h2>
-          <TwoSided label={`${horse}, at the intake and now`} rungs={composed.compared.map((row) => ({ ...row, low: null, high: null }))} />
+          <TwoSided
+            label={`${horse}, at the intake and now`}
+            rungs={composed.compared.map((row) => ({ ...row, low: null, high: null }))}
+          />
         </section>
       )}
       <footer className="border-t border-line pt-2 text-sm text-dim">
-        {number === null ? "A draft: nothing is fixed yet." : `Approved by ${approvedBy}. Fixed as it stands; a later change would carry a new number.`} Scores run from 0, not introduced, to 5, reliable anywhere for another rider.
+        {number === null
+          ? "A draft: nothing is fixed yet."
+          : `Approved by ${approvedBy}. Fixed as it stands; a later change would carry a new number.`}{" "}
+        Scores run from 0, not introduced, to 5, reliable anywhere for another rider.
       </footer>
     </article>
   );

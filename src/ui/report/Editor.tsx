@@ -1,8 +1,8 @@
 /** The manager's words beside what the record says; the composed sentences are never edited, only added to or replaced. */
 import { useState } from "react";
-import { BLOCK_IDS, type BlockId } from "#core/report/compose.ts";
 import type { ReportWords } from "#contracts/report.ts";
 import type { ReportView } from "#contracts/views.ts";
+import { BLOCK_IDS, type BlockId } from "#core/report/compose.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -15,17 +15,26 @@ interface Saved {
   readonly version: number;
   readonly words: ReportWords;
 }
-const textOf = (words: ReportWords, id: BlockId): string => (words[id]?.text ? `${words[id].instead ? "(instead) " : ""}${words[id].text}` : "");
+const textOf = (words: ReportWords, id: BlockId): string =>
+  words[id]?.text ? `${words[id].instead ? "(instead) " : ""}${words[id].text}` : "";
 
 export function Editor({ view, me }: { view: ReportView; me: string }) {
-  const { value: draft, set, drop, restored } = useDraft(`report:${me}:${view.stay}`, { version: view.version, words: view.words });
+  const {
+    value: draft,
+    set,
+    drop,
+    restored,
+  } = useDraft(`report:${me}:${view.stay}`, { version: view.version, words: view.words });
   const [theirs, setTheirs] = useState<Saved | null>(null);
   const [saved, setSaved] = useState(false);
   const { busy, problem, send } = useCommand();
   const { words } = draft;
   const change = (id: BlockId, part: Partial<{ text: string; instead: boolean }>): void => {
     setSaved(false);
-    set((before) => ({ ...before, words: { ...before.words, [id]: { text: "", instead: false, ...before.words[id], ...part } } }));
+    set((before) => ({
+      ...before,
+      words: { ...before.words, [id]: { text: "", instead: false, ...before.words[id], ...part } },
+    }));
   };
   const save = async (version = draft.version): Promise<number | null> => {
     const answer = await send<{ version: number }>("report/save", { stay: view.stay, version, words });
@@ -44,7 +53,11 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     const answer = await send<{ number: number }>("report/approve", { stay: view.stay, version });
     if (answer.ok) location.assign(`/report/${answer.value.number}`);
   };
-  const rows = theirs ? BLOCK_IDS.map((id) => ({ key: id, label: BLOCK[id], mine: textOf(words, id), theirs: textOf(theirs.words, id) })).filter((row) => row.mine !== row.theirs) : [];
+  const rows = theirs
+    ? BLOCK_IDS.map((id) => ({ key: id, label: BLOCK[id], mine: textOf(words, id), theirs: textOf(theirs.words, id) })).filter(
+        (row) => row.mine !== row.theirs,
+      )
+    : [];
   return (
     <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <section aria-labelledby="edit-title" className="grid content-start gap-3 print:hidden">
@@ -84,15 +97,32 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
               <ul className={`text-sm ${words[id]?.instead ? "text-dim line-through" : ""}`}>
                 {block?.statements.map((statement) => (
                   <li key={sayStatement(statement.say)}>
-                    {sayStatement(statement.say)} <span className="text-dim">{statement.from.length > 0 ? `[${statement.from.length} ${statement.from.length === 1 ? "record" : "records"}]` : ""}</span>
+                    {sayStatement(statement.say)}{" "}
+                    <span className="text-dim">
+                      {statement.from.length > 0
+                        ? `[${statement.from.length} ${statement.from.length === 1 ? "record" : "records"}]`
+                        : ""}
+                    </span>
                   </li>
                 ))}
                 {!block && <li className="text-dim">The record says nothing here.</li>}
               </ul>
-              <textarea aria-label={`Your words on: ${BLOCK[id]}`} rows={2} maxLength={4000} className={INPUT} value={words[id]?.text ?? ""} onChange={(event) => change(id, { text: event.target.value })} />
+              <textarea
+                aria-label={`Your words on: ${BLOCK[id]}`}
+                rows={2}
+                maxLength={4000}
+                className={INPUT}
+                value={words[id]?.text ?? ""}
+                onChange={(event) => change(id, { text: event.target.value })}
+              />
               {block && (
                 <label className="flex min-h-9 items-center gap-2 text-sm">
-                  <input type="checkbox" className="size-4" checked={words[id]?.instead ?? false} onChange={(event) => change(id, { instead: event.target.checked })} />
+                  <input
+                    type="checkbox"
+                    className="size-4"
+                    checked={words[id]?.instead ?? false}
+                    onChange={(event) => change(id, { instead: event.target.checked })}
+                  />
                   Show my words instead of the composed ones
                 </label>
               )}
@@ -105,7 +135,8 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
             <ul>
               {view.issues.map((issue) => (
                 <li key={issue.number}>
-                  <a href={`/report/${issue.number}`}>Report {issue.number}</a>, by {issue.approvedBy} <span className="text-xs text-dim">{issue.hash.slice(0, 12)}</span>
+                  <a href={`/report/${issue.number}`}>Report {issue.number}</a>, by {issue.approvedBy}{" "}
+                  <span className="text-xs text-dim">{issue.hash.slice(0, 12)}</span>
                 </li>
               ))}
             </ul>
@@ -113,7 +144,16 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
         )}
       </section>
       <section aria-label="As the owner reads it" className="min-w-0">
-        <Body horse={view.horse} client={view.client} barn={view.barn} day={view.ruler.today} number={null} approvedBy={null} composed={view.composed} words={words} />
+        <Body
+          horse={view.horse}
+          client={view.client}
+          barn={view.barn}
+          day={view.ruler.today}
+          number={null}
+          approvedBy={null}
+          composed={view.composed}
+          words={words}
+        />
       </section>
     </div>
   );

@@ -1,9 +1,9 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect } from "react";
 import { type DefaultValues, useForm } from "react-hook-form";
-import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";
 import { BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
+import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";
 import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -18,9 +18,38 @@ export function BookForm({ rules }: { rules: TermRules }) {
     resolver: zodResolver(BookStay),
     mode: "onTouched",
     defaultValues: {
-      client: { name: "", phone: "", email: "", emergencyName: "", emergencyPhone: "", vetName: "", vetPhone: "", vetRelease: false },
-      horse: { name: "", birthDate: null, birthYear: null, sex: "unknown", class: "adult", heightCm: null, history: UNKNOWN_HISTORY, historyWords: "" },
-      stay: { kind: "halter", aim: "", length: 60, firstDay: rules.today, sessionsAWeek: 5, counting: "calendar", method: "quiet-steps", afterDays: null, afterLevel: "unknown", afterWords: "" },
+      client: {
+        name: "",
+        phone: "",
+        email: "",
+        emergencyName: "",
+        emergencyPhone: "",
+        vetName: "",
+        vetPhone: "",
+        vetRelease: false,
+      },
+      horse: {
+        name: "",
+        birthDate: null,
+        birthYear: null,
+        sex: "unknown",
+        class: "adult",
+        heightCm: null,
+        history: UNKNOWN_HISTORY,
+        historyWords: "",
+      },
+      stay: {
+        kind: "halter",
+        aim: "",
+        length: 60,
+        firstDay: rules.today,
+        sessionsAWeek: 5,
+        counting: "calendar",
+        method: "quiet-steps",
+        afterDays: null,
+        afterLevel: "unknown",
+        afterWords: "",
+      },
     },
   });
   const { busy, problem, send } = useCommand();
@@ -51,7 +80,11 @@ export function BookForm({ rules }: { rules: TermRules }) {
           <Text form={form} name="client.vetName" label="The horse's vet" />
           <Text form={form} name="client.vetPhone" label="Vet's telephone" kind="tel" />
           <div className="sm:col-span-2">
-            <Check form={form} name="client.vetRelease" label="Vet release signed: we may call a vet when the owner cannot be reached" />
+            <Check
+              form={form}
+              name="client.vetRelease"
+              label="Vet release signed: we may call a vet when the owner cannot be reached"
+            />
           </div>
         </fieldset>
         <fieldset className="grid gap-3 sm:grid-cols-2">
@@ -63,7 +96,13 @@ export function BookForm({ rules }: { rules: TermRules }) {
           <Select form={form} name="horse.sex" label="Sex" options={SEXES.map((one) => [one, SEX[one]] as const)} />
           <Text form={form} name="horse.heightCm" label="Height, cm" kind="number" hint="At the withers; empty: unknown" />
           {HISTORY_TOPICS.map((topic) => (
-            <Select key={topic} form={form} name={`horse.history.${topic}`} label={`${HISTORY_TOPIC[topic]} before?`} options={HISTORY_ANSWERS.map((one) => [one, HISTORY_ANSWER[one]] as const)} />
+            <Select
+              key={topic}
+              form={form}
+              name={`horse.history.${topic}`}
+              label={`${HISTORY_TOPIC[topic]} before?`}
+              options={HISTORY_ANSWERS.map((one) => [one, HISTORY_ANSWER[one]] as const)}
+            />
           ))}
           <div className="sm:col-span-2">
             <Text form={form} name="horse.historyWords" label="History and complaint, in words" rows={2} />
@@ -73,7 +112,9 @@ export function BookForm({ rules }: { rules: TermRules }) {
       <div className="grid content-start gap-6">
         <StayFieldset form={form} at="stay" rules={rules} />
         <Trouble problem={problem} />
-        {form.formState.isSubmitted && !form.formState.isValid && <p className="text-oxblood">Some fields need mending: they are marked. Nothing is lost.</p>}
+        {form.formState.isSubmitted && !form.formState.isValid && (
+          <p className="text-oxblood">Some fields need mending: they are marked. Nothing is lost.</p>
+        )}
         <Button type="submit" tone="main" big disabled={busy}>
           Book the stay
         </Button>

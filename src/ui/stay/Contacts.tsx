@@ -1,5 +1,5 @@
-import { HISTORY_TOPICS } from "#core/horse/horse.ts";
 import type { TermsView } from "#contracts/views.ts";
+import { HISTORY_TOPICS } from "#core/horse/horse.ts";
 import { HISTORY_ANSWER, HISTORY_TOPIC } from "#ui/words/labels.ts";
 
 const Line = ({ label, words, tel }: { label: string; words: string; tel?: string }) => (
@@ -21,7 +21,10 @@ export function Contacts({ view: { contacts, history, historyWords } }: { view: 
         <Line label="E-mail" words={contacts.email} />
         <Line label="In an emergency" words={contacts.emergencyName} tel={contacts.emergencyPhone} />
         <Line label="Vet" words={contacts.vetName} tel={contacts.vetPhone} />
-        <Line label="Vet release" words={contacts.vetRelease ? "signed" : "not signed: reach the owner before a vet is called, unless it cannot wait"} />
+        <Line
+          label="Vet release"
+          words={contacts.vetRelease ? "signed" : "not signed: reach the owner before a vet is called, unless it cannot wait"}
+        />
       </dl>
       <h2 className="pt-3">Before it came</h2>
       <dl className="grid grid-cols-2 gap-2">

@@ -17,7 +17,13 @@ export function GoHome({ view }: { view: TermsView }) {
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <label className="sign text-dim">
           Went home on
-          <input type="date" className={`${INPUT} font-sans text-ink`} value={day} max={view.rules.today} onChange={(event) => setDay(event.target.value)} />
+          <input
+            type="date"
+            className={`${INPUT} font-sans text-ink`}
+            value={day}
+            max={view.rules.today}
+            onChange={(event) => setDay(event.target.value)}
+          />
         </label>
         <Button tone="stop" disabled={busy || day === ""} onClick={() => void go()}>
           Send {view.horse} home

@@ -1,9 +1,9 @@
 import type { FieldValues, Path } from "react-hook-form";
+import { AFTER_LEVELS, type StayFields } from "#contracts/stay.ts";
+import type { TermRules } from "#contracts/views.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { METHODS } from "#core/ladder/methods.ts";
-import { AFTER_LEVELS, type StayFields } from "#contracts/stay.ts";
-import type { TermRules } from "#contracts/views.ts";
 import { type Form, Select, Text } from "#ui/kit/form-fields.tsx";
 import { AFTER_LEVEL, COUNTING, KIND } from "#ui/words/labels.ts";
 import { TermPreview } from "./TermPreview.tsx";
@@ -20,17 +20,39 @@ export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form:
           <Text form={form} name={path("aim")} label="The owner's aim, in their own words" rows={3} />
         </div>
         <Select form={form} name={path("kind")} label="Comes in as" options={KINDS.map((kind) => [kind, KIND[kind]] as const)} />
-        <Select form={form} name={path("length")} label="Term" number options={TERM_LENGTHS.map((days) => [days, `${days} days`] as const)} />
+        <Select
+          form={form}
+          name={path("length")}
+          label="Term"
+          number
+          options={TERM_LENGTHS.map((days) => [days, `${days} days`] as const)}
+        />
         <Text form={form} name={path("firstDay")} label="First day" kind="date" />
         <Text form={form} name={path("sessionsAWeek")} label="Sessions a week" kind="number" hint="1 to 7" />
-        <Select form={form} name={path("counting")} label="The term counts" options={COUNTINGS.map((one) => [one, COUNTING[one]] as const)} />
-        <Select form={form} name={path("method")} label="Method" options={METHODS.map((one) => [one.id, one.words] as const)} hint={method?.about ?? ""} />
+        <Select
+          form={form}
+          name={path("counting")}
+          label="The term counts"
+          options={COUNTINGS.map((one) => [one, COUNTING[one]] as const)}
+        />
+        <Select
+          form={form}
+          name={path("method")}
+          label="Method"
+          options={METHODS.map((one) => [one.id, one.words] as const)}
+          hint={method?.about ?? ""}
+        />
         <TermPreview rules={rules} stay={form.watch(at as Path<T>) as Partial<StayFields>} />
       </fieldset>
       <fieldset className="grid content-start gap-3 sm:grid-cols-2">
         <legend className="sign pb-1 text-lg">Afterwards, at home</legend>
         <Text form={form} name={path("afterDays")} label="Days a week" kind="number" hint="0 to 7; empty: unknown" />
-        <Select form={form} name={path("afterLevel")} label="The owner rides" options={AFTER_LEVELS.map((level) => [level, AFTER_LEVEL[level]] as const)} />
+        <Select
+          form={form}
+          name={path("afterLevel")}
+          label="The owner rides"
+          options={AFTER_LEVELS.map((level) => [level, AFTER_LEVEL[level]] as const)}
+        />
         <div className="sm:col-span-2">
           <Text form={form} name={path("afterWords")} label="Equipment, discipline, who helps" rows={2} />
         </div>

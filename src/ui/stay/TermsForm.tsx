@@ -1,9 +1,9 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { type Path, useForm } from "react-hook-form";
-import { methodOf } from "#core/ladder/methods.ts";
 import { EditStay, type RiskSet, type StayFields } from "#contracts/stay.ts";
 import type { TermsView } from "#contracts/views.ts";
+import { methodOf } from "#core/ladder/methods.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Select } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
@@ -44,12 +44,25 @@ export function TermsForm({ view }: { view: TermsView }) {
     else if (answer.problem.code === "changed-meanwhile") conflict.meet(answer.problem.current as Saved);
   });
   form.watch();
-  const conflict = useFormConflict<EditStay, Terms>({ form, lines: LINES, pathOf, mine: () => ({ ...form.getValues("stay"), riskSet: form.getValues("riskSet") }), save: () => void save() });
+  const conflict = useFormConflict<EditStay, Terms>({
+    form,
+    lines: LINES,
+    pathOf,
+    mine: () => ({ ...form.getValues("stay"), riskSet: form.getValues("riskSet") }),
+    save: () => void save(),
+  });
   return (
     <form noValidate onSubmit={(event) => void save(event)} className="grid gap-6">
       <fieldset disabled={view.wentHome !== null} className="grid gap-6 lg:grid-cols-2">
         <StayFieldset form={form} at="stay" rules={view.rules} />
-        <Select form={form} name="riskSet" number label="Risk grade" hint="Who may handle and ride it. Leave it to the evaluation unless you know better." options={[["", "From the evaluation"], ...[1, 2, 3, 4, 5].map((grade) => [grade, `Set to ${grade}`] as const)]} />
+        <Select
+          form={form}
+          name="riskSet"
+          number
+          label="Risk grade"
+          hint="Who may handle and ride it. Leave it to the evaluation unless you know better."
+          options={[["", "From the evaluation"], ...[1, 2, 3, 4, 5].map((grade) => [grade, `Set to ${grade}`] as const)]}
+        />
       </fieldset>
       {conflict.panel}
       <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
@@ -58,7 +71,13 @@ export function TermsForm({ view }: { view: TermsView }) {
           Save the terms
         </Button>
         <span role="status" className="text-dim">
-          {view.wentHome ? "The horse has gone home: its terms stay as they were." : saved && !form.formState.isDirty ? "Saved" : form.formState.isDirty ? "Not saved yet" : ""}
+          {view.wentHome
+            ? "The horse has gone home: its terms stay as they were."
+            : saved && !form.formState.isDirty
+              ? "Saved"
+              : form.formState.isDirty
+                ? "Not saved yet"
+                : ""}
         </span>
       </div>
     </form>

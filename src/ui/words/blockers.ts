@@ -1,7 +1,7 @@
+import type { HoldKind } from "#core/calendar/holds.ts";
 import type { Blocker } from "#core/day/model.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { HOLD, STAGE } from "./labels.ts";
-import type { HoldKind } from "#core/calendar/holds.ts";
 
 export interface Names {
   person(id: PersonId): string;
@@ -11,7 +11,12 @@ export interface Names {
   horse(id: StayId): string;
 }
 /** For answers that do not know the day's names. */
-export const NOBODY_NAMED: Names = { person: () => "The person", place: () => "The place", card: () => "another horse", horse: () => "another horse" };
+export const NOBODY_NAMED: Names = {
+  person: () => "The person",
+  place: () => "The place",
+  card: () => "another horse",
+  horse: () => "another horse",
+};
 
 const kg = (value: number): string => value.toFixed(0);
 
@@ -24,7 +29,9 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
     case "load":
       return `${names.person(blocker.who)} with tack weighs ${kg(blocker.riderKg)} kg; this horse carries ${kg(blocker.limitKg)} kg at the most.`;
     case "load-unknown":
-      return blocker.missing === "horse" ? "The horse has not been weighed: ground work only." : "The rider's weight with tack is not known: enter it under People.";
+      return blocker.missing === "horse"
+        ? "The horse has not been weighed: ground work only."
+        : "The rider's weight with tack is not known: enter it under People.";
     case "not-evaluated":
       return "Not evaluated yet: ground work only.";
     case "forbidden":

@@ -1,18 +1,20 @@
 /** Figures as people in a barn read them. */
 import type { Weekday } from "#core/calendar/local-date.ts";
-import { centimetresToHands, kilogramsToPounds } from "#core/kernel/units.ts";
 import { DAY_GRID } from "#core/day/model.ts";
+import { centimetresToHands, kilogramsToPounds } from "#core/kernel/units.ts";
 import { WEEKDAY } from "./labels.ts";
 
 /** '07:30' for the slot of the day. */
 export const clock = (slot: number): string => minutesAsClock(DAY_GRID.start + slot * DAY_GRID.minutes);
-export const minutesAsClock = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+export const minutesAsClock = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 export const kilograms = (kg: number): string => `${Math.round(kg)} kg (${Math.round(kilogramsToPounds(kg))} lb)`;
 export const height = (cm: number): string => `${centimetresToHands(cm)} hh (${Math.round(cm)} cm)`;
 export const hours = (h: number): string => (h < 10 ? h.toFixed(1).replace(/\.0$/, "") : String(Math.round(h)));
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 /** 'a, b and c' */
-export const listed = (items: readonly string[]): string => (items.length < 2 ? (items[0] ?? "") : `${items.slice(0, -1).join(", ")} and ${items.at(-1)}`);
+export const listed = (items: readonly string[]): string =>
+  items.length < 2 ? (items[0] ?? "") : `${items.slice(0, -1).join(", ")} and ${items.at(-1)}`;
 export const weekdays = (days: readonly number[]): string => listed(days.map((day) => WEEKDAY[day as Weekday]));
 /** The first letter small, for use inside a sentence. */
 export const inner = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);

@@ -1,5 +1,5 @@
-import { sayDate } from "#core/calendar/local-date.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
 import type { IncidentKind, SessionKind } from "#core/card/card.ts";
 import type { GateAnswer, GateReason } from "#core/gate/gate.ts";
 import { HOLD, INCIDENT, RED, TICK } from "./labels.ts";

@@ -1,4 +1,6 @@
 /** Words for the values of the domain, once. Sentences that take figures stand in the files beside this one. */
+
+import type { Role } from "#contracts/people.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import type { Counting, Post } from "#core/calendar/term.ts";
 import type { CardState, Gait, Hurt, IncidentKind, SessionKind, Tack, Weather } from "#core/card/card.ts";
@@ -11,12 +13,23 @@ import type { Branch } from "#core/ladder/skills.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
 import type { BlockId } from "#core/report/compose.ts";
 import type { Fitness, LightReason } from "#core/tools/load.ts";
-import type { Role } from "#contracts/people.ts";
 
 export const ROLE: Record<Role, string> = { manager: "Manager", rider: "Rider", helper: "Helper" };
 export const SIDE: Record<TrackSide, string> = { left: "left", right: "right", both: "" };
-export const SCORE_WORDS = ["not introduced, or refuses", "a try, with much help", "does it with help", "mostly, light help", "reliable here, on a light aid", "reliable anywhere, for another rider"] as const;
-export const KIND: Record<HorseKind, string> = { unhandled: "Barely handled", halter: "Halter-broke", started: "Rides already", restart: "Restart" };
+export const SCORE_WORDS = [
+  "not introduced, or refuses",
+  "a try, with much help",
+  "does it with help",
+  "mostly, light help",
+  "reliable here, on a light aid",
+  "reliable anywhere, for another rider",
+] as const;
+export const KIND: Record<HorseKind, string> = {
+  unhandled: "Barely handled",
+  halter: "Halter-broke",
+  started: "Rides already",
+  restart: "Restart",
+};
 export const SEX: Record<Sex, string> = { mare: "mare", gelding: "gelding", stallion: "stallion", unknown: "sex unknown" };
 export const CLASS: Record<HorseClass, string> = { adult: "Horse", pony: "Pony", yearling: "Yearling", weanling: "Weanling" };
 export const HISTORY_TOPIC: Record<HistoryTopic, string> = {
@@ -31,7 +44,13 @@ export const HISTORY_TOPIC: Record<HistoryTopic, string> = {
 export const HISTORY_ANSWER: Record<HistoryAnswer, string> = { unknown: "Unknown", no: "No", yes: "Yes" };
 export const COUNTING: Record<Counting, string> = { calendar: "Calendar days", sessions: "Worked sessions" };
 export const HOLD: Record<HoldKind, string> = { vet: "Vet", injury: "Injury", owner: "Owner", weather: "Weather" };
-export const POST: Record<Post["kind"], string> = { arrival: "Arrival", intake: "Evaluation", "mid-term": "Mid-term", exit: "Exit", report: "Report" };
+export const POST: Record<Post["kind"], string> = {
+  arrival: "Arrival",
+  intake: "Evaluation",
+  "mid-term": "Mid-term",
+  exit: "Exit",
+  report: "Report",
+};
 export const EVALUATION: Record<EvaluationKind, string> = { intake: "Intake", "mid-term": "Mid-term", exit: "Exit" };
 export const FITNESS_WORDS: Record<Fitness, string> = { unknown: "Unknown", fit: "Fit", unfit: "Unfit" };
 export const BRANCH: Record<Branch, string> = {
@@ -46,15 +65,47 @@ export const BRANCH: Record<Branch, string> = {
   owner: "For the owner",
 };
 export const SESSION: Record<SessionKind, string> = { ground: "Ground", saddle: "Saddle", both: "Ground and saddle" };
-export const STATE: Record<CardState, string> = { placed: "Not handed out yet", "handed-out": "Handed out", closed: "Closed", cancelled: "Cancelled" };
+export const STATE: Record<CardState, string> = {
+  placed: "Not handed out yet",
+  "handed-out": "Handed out",
+  closed: "Closed",
+  cancelled: "Cancelled",
+};
 export const STAGE: Record<Stage, string> = { unridden: "not ridden yet", "first-rides": "in its first rides", riding: "riding" };
 export const GAIT: Record<Gait, string> = { walk: "Walk", trot: "Trot", canter: "Canter", jump: "Jump" };
 export const WEATHER: Record<Weather, string> = { calm: "Calm", windy: "Windy", hot: "Hot", cold: "Cold", wet: "Wet" };
-export const TACK: Record<Tack, string> = { "rope-halter": "Rope halter", cavesson: "Cavesson", snaffle: "Snaffle", surcingle: "Surcingle", saddle: "Saddle", "bareback-pad": "Bareback pad" };
-export const INCIDENT: Record<IncidentKind, string> = { spook: "Spook", buck: "Buck", bolt: "Bolt", rear: "Rear", kick: "Kick", bite: "Bite", "pull-back": "Pull-back", fall: "Fall" };
+export const TACK: Record<Tack, string> = {
+  "rope-halter": "Rope halter",
+  cavesson: "Cavesson",
+  snaffle: "Snaffle",
+  surcingle: "Surcingle",
+  saddle: "Saddle",
+  "bareback-pad": "Bareback pad",
+};
+export const INCIDENT: Record<IncidentKind, string> = {
+  spook: "Spook",
+  buck: "Buck",
+  bolt: "Bolt",
+  rear: "Rear",
+  kick: "Kick",
+  bite: "Bite",
+  "pull-back": "Pull-back",
+  fall: "Fall",
+};
 export const HURT_WORDS: Record<Hurt, string> = { nobody: "Nobody hurt", horse: "Horse hurt", person: "Person hurt" };
-export const PROFESSIONAL: Record<Professional, string> = { vet: "vet", dentist: "dentist", farrier: "farrier", fitter: "saddle and bit fitter", bodyworker: "bodyworker" };
-export const WORK_ROLE: Record<WorkRole, string> = { begin: "Begin with", "go-on": "Go on with", new: "New today", finish: "Finish with" };
+export const PROFESSIONAL: Record<Professional, string> = {
+  vet: "vet",
+  dentist: "dentist",
+  farrier: "farrier",
+  fitter: "saddle and bit fitter",
+  bodyworker: "bodyworker",
+};
+export const WORK_ROLE: Record<WorkRole, string> = {
+  begin: "Begin with",
+  "go-on": "Go on with",
+  new: "New today",
+  finish: "Finish with",
+};
 export const TICK: Record<GateTick, string> = {
   "head-left": "Gives its head softly, left",
   "head-right": "Gives its head softly, right",
@@ -70,7 +121,12 @@ export const TICK: Record<GateTick, string> = {
   "lead-ready": "Lead or long rope ready",
   "second-person": "Second person here",
 };
-export const RED: Record<RedSign, string> = { "kinked-tail": "Kinked tail", "held-breath": "Held breath", "tight-back": "Tight back", "hind-ready": "Hind foot ready" };
+export const RED: Record<RedSign, string> = {
+  "kinked-tail": "Kinked tail",
+  "held-breath": "Held breath",
+  "tight-back": "Tight back",
+  "hind-ready": "Hind foot ready",
+};
 export const LIGHT: Record<LightReason, string> = {
   "age-unknown": "age unknown",
   "under-four": "under four years",

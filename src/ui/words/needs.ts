@@ -1,11 +1,11 @@
-import { sayDate } from "#core/calendar/local-date.ts";
+import type { Need } from "#contracts/views.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
 import type { UrgencyReason } from "#core/day/urgency.ts";
-import type { RiskReason } from "#core/intake/outcome.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
+import type { RiskReason } from "#core/intake/outcome.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import type { Need } from "#contracts/views.ts";
 import { plural } from "./figures.ts";
 import { HOLD, POST } from "./labels.ts";
 
@@ -29,7 +29,8 @@ export function sayNeed(need: Need): string {
   }
 }
 /** How a need is marked, beside its words: shape as well as colour. */
-export const needTone = (need: Need): "stop" | "attend" | "tell" => (need.code === "hold" || need.code === "over" ? "stop" : need.code === "mid-term" || need.code === "exit" ? "tell" : "attend");
+export const needTone = (need: Need): "stop" | "attend" | "tell" =>
+  need.code === "hold" || need.code === "over" ? "stop" : need.code === "mid-term" || need.code === "exit" ? "tell" : "attend";
 
 export function sayUrgency(reason: UrgencyReason): string {
   switch (reason.code) {

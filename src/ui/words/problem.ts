@@ -11,4 +11,5 @@ export interface ProblemBody extends Problem {
   readonly current?: unknown;
 }
 
-export const problem = (status: number, body: ProblemBody): Response => Response.json(body, { status, headers: { "Cache-Control": "no-store" } });
+export const problem = (status: number, body: ProblemBody): Response =>
+  Response.json(body, { status, headers: { "Cache-Control": "no-store" } });

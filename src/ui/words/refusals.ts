@@ -63,7 +63,9 @@ export function sayRefusal(refusal: Refusal): string {
       return refusal.blockers.map((blocker) => sayBlocker(blocker, NOBODY_NAMED)).join(" ");
     case "gate-not-open":
       return `The gate is not open for riding: ${inner(refusal.reasons.map(sayGateReason).join(" "))} ${
-        refusal.overridable ? "A manager, or a rider of grade 4 or 5, may override it with a reason." : "Log the ground minutes only; nobody may override this."
+        refusal.overridable
+          ? "A manager, or a rider of grade 4 or 5, may override it with a reason."
+          : "Log the ground minutes only; nobody may override this."
       }`;
     case "not-evaluated":
       return "The horse has not been evaluated yet.";

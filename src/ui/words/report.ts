@@ -1,6 +1,7 @@
 /** The owner's report in plain words: one sentence a statement. */
-import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
+
 import type { HoldKind } from "#core/calendar/holds.ts";
+import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
@@ -25,7 +26,9 @@ export function sayStatement(say: Say): string {
       return `The walk stopped at “${RUNGS.find((rung) => rung.id === say.rung)?.words.toLowerCase()}”: it was not safe to go on that day.`;
     case "hard-side": {
       const then = say.when === "intake";
-      return say.side === "even" ? `Left and right ${then ? "were" : "are"} about even (${say.skills} points seen on both).` : `The ${say.side} ${then ? "was" : "is"} the harder side (${say.skills} points seen on both).`;
+      return say.side === "even"
+        ? `Left and right ${then ? "were" : "are"} about even (${say.skills} points seen on both).`
+        : `The ${say.side} ${then ? "was" : "is"} the harder side (${say.skills} points seen on both).`;
     }
     case "signs-seen":
       return `We noted: ${listed(say.signs.map((sign) => signOf(sign).words.toLowerCase()))}.`;

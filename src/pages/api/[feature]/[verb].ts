@@ -1,11 +1,11 @@
 import type { APIRoute } from "astro";
+import { decode } from "#contracts/decode.ts";
 import { must } from "#core/kernel/assert.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
 import { runCommand } from "#server/http/command.ts";
-import { decode } from "#server/http/decode.ts";
-import { sayRefusal } from "#ui/words/refusals.ts";
 import { problem } from "#ui/words/problem.ts";
+import { sayRefusal } from "#ui/words/refusals.ts";
 
 const KEY = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
@@ -15,13 +15,25 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
   const command = Object.hasOwn(COMMANDS, route) ? COMMANDS[route] : undefined;
   if (!command) return problem(404, { code: "not-found", path: "", message: "There is no such command." });
   const key = request.headers.get("idempotency-key") ?? "";
-  if (!KEY.test(key)) return problem(400, { code: "request-key", path: "Idempotency-Key", message: "Send a UUID as the header Idempotency-Key, the same one for each repeat of the request." });
-  if (!request.headers.get("content-type")?.startsWith("application/json")) return problem(415, { code: "content-type", path: "Content-Type", message: "Send JSON." });
+  if (!KEY.test(key))
+    return problem(400, {
+      code: "request-key",
+      path: "Idempotency-Key",
+      message: "Send a UUID as the header Idempotency-Key, the same one for each repeat of the request.",
+    });
+  if (!request.headers.get("content-type")?.startsWith("application/json"))
+    return problem(415, { code: "content-type", path: "Content-Type", message: "Send JSON." });
   const body: unknown = await request.json().catch(() => undefined);
   if (body === undefined) return problem(400, { code: "json", path: "", message: "The body is not JSON." });
   const decoded = decode(command.schema, body);
   if (!decoded.ok) return problem(422, { ...must(decoded.error[0], "a failed decoding has an issue"), issues: decoded.error });
-  const result = await runCommand(deps(), { route, command, actor: must(locals.actor, "middleware found who asks"), key, input: decoded.value });
+  const result = await runCommand(deps(), {
+    route,
+    command,
+    actor: must(locals.actor, "middleware found who asks"),
+    key,
+    input: decoded.value,
+  });
   if (result.ok) return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
   const { error } = result;
   const status = error.code === "not-found" ? 404 : error.code === "not-allowed" ? 403 : 409;

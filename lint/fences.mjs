@@ -1,0 +1,35 @@
+/**
+ * The one import table: which part of the house may import which. The lint rules and the test of the fences both read it.
+ * `may` names our aliases that the files of a part may import; all others of ours are refused.
+ * @type {Readonly<Record<string, { files: readonly string[], may: readonly string[] }>>}
+ */
+export const FENCES = {
+  core: { files: ["src/core/**/*.ts"], may: [] },
+  contracts: { files: ["src/contracts/**/*.ts"], may: ["core", "contracts"] },
+  db: { files: ["src/db/**/*.ts"], may: ["core", "contracts", "db"] },
+  server: { files: ["src/server/**/*.ts"], may: ["core", "contracts", "db", "server"] },
+  ui: { files: ["src/ui/**/*.{ts,tsx,astro}", "src/ui/**/*.astro/*.{js,ts}"], may: ["core", "contracts", "ui"] },
+  pages: {
+    files: ["src/pages/**/*.{ts,astro}", "src/pages/**/*.astro/*.{js,ts}", "src/middleware.ts"],
+    may: ["core", "contracts", "server", "ui"],
+  },
+  cli: { files: ["cli/**/*.ts"], may: ["core", "contracts"] },
+};
+
+/**
+ * Inside the core each folder may import the folders named here, and itself.
+ * @type {Readonly<Record<string, readonly string[]>>}
+ */
+export const CORE_ORDER = {
+  kernel: [],
+  calendar: ["kernel"],
+  horse: ["calendar"],
+  ladder: ["kernel", "calendar"],
+  tools: ["horse"],
+  intake: ["kernel", "calendar", "horse", "ladder", "tools"],
+  card: ["kernel", "intake"],
+  gate: ["calendar", "ladder", "tools", "card"],
+  plan: ["kernel", "ladder", "card"],
+  day: ["kernel", "calendar", "tools", "card", "gate"],
+  report: ["kernel", "calendar", "ladder", "intake", "card"],
+};
