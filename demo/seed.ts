@@ -1,7 +1,6 @@
 /** Writes the demo barn through the application's own use cases: eight weeks of days, one after the other, on a clock of its own. */
 import { randomUUID } from "node:crypto";
 import type { RecordFields } from "#contracts/card.ts";
-import { decode } from "#contracts/decode.ts";
 import { EMPTY_WALK, type WalkFields } from "#contracts/intake.ts";
 import type { Actor } from "#contracts/people.ts";
 import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
@@ -23,10 +22,9 @@ import type { Sql } from "#db/client.ts";
 import { listScores } from "#db/queries/card.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import { readCard } from "#server/card/read-card.ts";
-import { COMMANDS } from "#server/commands.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
-import { runCommand } from "#server/http/command.ts";
+import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, truthOf, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
@@ -56,19 +54,8 @@ class DemoBarn {
     this.deps = { sql, clock: { now: () => new Date(`${this.day}T18:00:00Z`), today: () => this.day } };
   }
 
-  private async ask<T>(route: string, actor: Actor | null, input: unknown): Promise<T> {
-    const command = must(COMMANDS[route], `command ${route}`);
-    const decoded = decode(command.schema, input);
-    if (!decoded.ok) throw new Error(`demo ${route}: ${JSON.stringify(decoded.error)}`);
-    const result = await runCommand(this.deps, {
-      route,
-      command,
-      actor: must(actor, "somebody asks"),
-      key: randomUUID(),
-      input: decoded.value,
-    });
-    if (!result.ok) throw new Error(`demo ${route} on ${this.day}: ${JSON.stringify(result.error)}`);
-    return result.value as T;
+  private ask<T>(route: string, actor: Actor | null, input: unknown): Promise<T> {
+    return ask<T>(this.deps, { route, actor: must(actor, "somebody asks"), input });
   }
 
   async run(): Promise<void> {

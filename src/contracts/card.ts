@@ -1,17 +1,23 @@
 import { z } from "zod/mini";
 import { GAITS, HURT, INCIDENT_KINDS, type SessionRecord, TACKS, WEATHERS } from "#core/card/card.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
-import { sidesOf } from "#core/kernel/sides.ts";
-import { isSkill, skillOf } from "#core/ladder/skills.ts";
-import { flag, id, list, oneOf, said, score, setOf, side, sign, skill, strength, version, whole, words } from "./fields.ts";
-
-const onItsSide = z.refine<{ skill: string; side: "left" | "right" | "both" }>(
-  (x) => !isSkill(x.skill) || sidesOf(skillOf(x.skill).sided).includes(x.side),
-  {
-    path: ["side"],
-    message: "This skill is not scored on that side.",
-  },
-);
+import {
+  flag,
+  id,
+  list,
+  oneOf,
+  onItsSide,
+  said,
+  score,
+  setOf,
+  side,
+  sign,
+  skill,
+  strength,
+  version,
+  whole,
+  words,
+} from "./fields.ts";
 
 export const RecordFields = z
   .object({

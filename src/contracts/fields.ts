@@ -3,8 +3,8 @@ import { z } from "zod/mini";
 import { type LocalDate, parseLocalDate } from "#core/calendar/local-date.ts";
 import { isSign, STRENGTHS } from "#core/intake/signs.ts";
 import type { Id } from "#core/kernel/brand.ts";
-import { SCORES, TRACK_SIDES } from "#core/kernel/sides.ts";
-import { isSkill } from "#core/ladder/skills.ts";
+import { SCORES, sidesOf, TRACK_SIDES } from "#core/kernel/sides.ts";
+import { isSkill, skillOf } from "#core/ladder/skills.ts";
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 /** Characters that PostgreSQL cannot hold in text, and others that no keyboard gives. */
@@ -61,3 +61,12 @@ export const score = z.literal([...SCORES], "A score from 0 to 5.");
 export const strength = z.literal([...STRENGTHS], "A strength from 1 to 3.");
 export const weekday = z.literal([1, 2, 3, 4, 5, 6, 7], "A weekday from 1 (Monday) to 7 (Sunday).");
 export const grade = z.literal([1, 2, 3, 4, 5], "A grade from 1 to 5.");
+
+/** Checks run even where a field is wrong already, hence the question whether there is such a skill. */
+export const onItsSide = z.refine<{ skill: string; side: "left" | "right" | "both" }>(
+  (x) => !isSkill(x.skill) || sidesOf(skillOf(x.skill).sided).includes(x.side),
+  {
+    path: ["side"],
+    message: "This skill is not scored on that side.",
+  },
+);

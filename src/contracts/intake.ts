@@ -1,19 +1,14 @@
 import { z } from "zod/mini";
 import { RUNG_IDS, RUNGS, rungOfSkill } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type Mark, type Measures, type SeenSign } from "#core/intake/outcome.ts";
-import { sidesOf } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { FITNESS } from "#core/tools/load.ts";
-import { id, list, number, oneOf, score, side, sign, skill, strength, version, whole, words } from "./fields.ts";
+import { id, list, number, oneOf, onItsSide, score, side, sign, skill, strength, version, whole, words } from "./fields.ts";
 
 const rung = z.string("Name a rung of the walk.").check(z.refine((x) => RUNG_IDS.includes(x), "No such rung in the walk."));
 
 export const MarkFields = z.object({ skill, side, score: z.nullable(score) }).check(
   z.refine((x) => rungOfSkill(x.skill) !== null, { path: ["skill"], message: "The walk does not look at this skill." }),
-  z.refine((x) => sidesOf(skillOf(x.skill).sided).includes(x.side), {
-    path: ["side"],
-    message: "This skill is not scored on that side.",
-  }),
+  onItsSide,
 ) satisfies z.core.$ZodType<Mark>;
 export const SignFields = z.object({ rung, sign, side, strength }) satisfies z.core.$ZodType<SeenSign>;
 export const MeasureFields = z.object({

@@ -1,0 +1,232 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { localDate } from "../calendar/local-date.ts";
+import { SESSION_KINDS } from "../card/card.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
+import { loadLimit } from "../tools/load.ts";
+import { type Blocker, DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type Placement } from "./model.ts";
+import { blockersOf, gradeNeeded, needsHelper } from "./rules.ts";
+import { spotAt } from "./spot.ts";
+import { isDue, urgencyOf } from "./urgency.ts";
+
+const person = (id: string, changes: Partial<DayPerson> = {}): DayPerson => ({
+  id: id as PersonId,
+  grade: 4,
+  weightKg: 60,
+  rides: true,
+  works: [[0, 18]],
+  away: null,
+  maxSaddle: 3,
+  ...changes,
+});
+const horse = (stay: string, changes: Partial<DayHorse> = {}): DayHorse => ({
+  stay: stay as StayId,
+  load: loadLimit({ weightKg: 500, ageYears: 9, fitness: "fit", condition: 5, daysOff: 1 }),
+  evaluated: true,
+  risk: 2,
+  stage: "riding",
+  hold: null,
+  apart: [],
+  forbid: [],
+  ...changes,
+});
+const [ANN, BEN, HAL] = ["ann", "ben", "hal"] as PersonId[] as [PersonId, PersonId, PersonId];
+const [RING, PENS] = ["ring", "pens"] as PlaceId[] as [PlaceId, PlaceId];
+const base: DayFacts = {
+  grid: DAY_GRID,
+  people: [
+    person("ann"),
+    person("ben", { weightKg: 104, grade: 2 }),
+    person("hal", { rides: false, weightKg: null, maxSaddle: 0, grade: 3 }),
+  ],
+  horses: [horse("fox"), horse("elk"), horse("owl")],
+  places: [
+    { id: RING, capacity: 2, separate: false, stages: ["first-rides", "riding"] },
+    { id: PENS, capacity: 1, separate: true, stages: ["unridden", "first-rides", "riding"] },
+  ],
+};
+const withHorse = (changes: Partial<DayHorse>): DayFacts => ({
+  ...base,
+  horses: [horse("fox", changes), ...base.horses.slice(1)],
+});
+const put = (changes: Partial<Placement> = {}): Placement => ({
+  card: "c1" as CardId,
+  stay: "fox" as StayId,
+  kind: "saddle",
+  length: 2,
+  rider: ANN,
+  start: 2,
+  place: RING,
+  helper: null,
+  ...changes,
+});
+const other = (changes: Partial<Placement> = {}): Placement =>
+  put({ card: "c2" as CardId, stay: "elk" as StayId, rider: BEN, kind: "ground", ...changes });
+const codes = (found: readonly Blocker[]) => found.map((one) => one.code);
+
+describe("what stands against a placement", () => {
+  it("nothing, in a plain case", () => {
+    expect(blockersOf(base, [], put())).toEqual([]);
+  });
+  it.each<[string, DayFacts, Placement[], Partial<Placement>, Blocker["code"]]>([
+    ["a rider below the horse's grade", withHorse({ risk: 5 }), [], { helper: HAL }, "grade"],
+    ["a rider above the weight line", base, [], { rider: BEN }, "load"],
+    ["a horse that was never weighed", withHorse({ load: null }), [], {}, "load-unknown"],
+    ["a horse not evaluated", withHorse({ evaluated: false, load: null }), [], {}, "not-evaluated"],
+    ["a person who does not ride", base, [], { rider: HAL }, "not-a-rider"],
+    ["a rider who may not sit on this one", withHorse({ forbid: [ANN] }), [], {}, "forbidden"],
+    ["a rider away", { ...base, people: [person("ann", { away: { reason: "ill" } }), ...base.people.slice(1)] }, [], {}, "away"],
+    ["a time outside the shift", base, [], { start: 17 }, "shift"],
+    ["a time outside the day", base, [], { start: 19 }, "outside-day"],
+    ["a rider at work elsewhere", base, [other({ rider: ANN })], {}, "busy"],
+    ["a rider who helps elsewhere", base, [other({ helper: ANN })], {}, "busy"],
+    [
+      "one ride too many",
+      { ...base, people: [person("ann", { maxSaddle: 1 }), ...base.people.slice(1)] },
+      [other({ rider: ANN, kind: "saddle", start: 8 })],
+      {},
+      "max-saddle",
+    ],
+    [
+      "a horse on hold",
+      withHorse({ hold: { kind: "vet", from: localDate("2026-07-01"), to: null, stopsClock: true } }),
+      [],
+      {},
+      "horse-away",
+    ],
+    ["a horse already worked then", base, [other({ stay: "fox" as StayId })], {}, "horse-busy"],
+    ["an unridden horse in the ring", withHorse({ stage: "unridden" }), [], { helper: HAL }, "stage"],
+    ["a full place", base, [other({ place: PENS })], { place: PENS }, "place-full"],
+    ["a horse it must not meet", withHorse({ apart: ["elk" as StayId] }), [other()], {}, "apart"],
+    ["a missing second person for a first ride", withHorse({ stage: "first-rides" }), [], {}, "helper"],
+    ["a second person of too low a grade", withHorse({ risk: 5 }), [], { helper: BEN, rider: ANN }, "helper-grade"],
+  ])("%s", (_name, facts, placed, changes, code) => {
+    expect(codes(blockersOf(facts, placed, put(changes)))).toContain(code);
+  });
+  it("keeps apart whichever of the two the list names, but not in separate pens", () => {
+    const facts: DayFacts = {
+      ...base,
+      horses: [horse("fox"), horse("elk", { apart: ["fox" as StayId] })],
+      places: base.places.map((place) => ({ ...place, capacity: 4 })),
+    };
+    expect(codes(blockersOf(facts, [other()], put()))).toContain("apart");
+    expect(codes(blockersOf(facts, [other({ place: PENS })], put({ place: PENS })))).toEqual([]);
+  });
+  it("counts a place slot by slot: two short ones after another do not fill it", () => {
+    const one = { ...base, places: [{ ...base.places[0], id: RING, capacity: 2, separate: false, stages: ["riding"] as const }] };
+    const early = other({ start: 2, length: 1 });
+    const late = other({ card: "c3" as CardId, stay: "owl" as StayId, rider: HAL, start: 3, length: 1 });
+    expect(codes(blockersOf(one, [early, late], put()))).toEqual([]);
+    expect(codes(blockersOf(one, [early, { ...late, start: 2 }], put()))).toEqual(["place-full"]);
+  });
+  it("asks one grade less on the ground", () => {
+    expect([1, 2, 5].map((risk) => gradeNeeded(risk, "ground"))).toEqual([1, 1, 4]);
+    expect(gradeNeeded(3, "saddle")).toBe(3);
+    expect(needsHelper({ risk: 4, stage: "riding" }, "ground")).toBe(true);
+    expect(needsHelper({ risk: 2, stage: "riding" }, "saddle")).toBe(false);
+  });
+});
+
+const some = fc.record({
+  stay: fc.constantFrom("fox", "elk", "owl"),
+  kind: fc.constantFrom(...SESSION_KINDS),
+  length: fc.integer({ min: 1, max: 4 }),
+  rider: fc.constantFrom(ANN, BEN, HAL),
+  start: fc.integer({ min: 0, max: 19 }),
+  place: fc.constantFrom(RING, PENS),
+  helper: fc.option(fc.constantFrom(ANN, BEN, HAL)),
+});
+const toPlaced = (list: readonly object[]): Placement[] => list.map((one, i) => ({ ...put(), ...one, card: `k${i}` as CardId }));
+
+describe("rules as a whole", () => {
+  it("take nothing back when more is placed: what was barred stays barred", () => {
+    fc.assert(
+      fc.property(fc.array(some, { maxLength: 5 }), some, (list, extra) => {
+        const candidate = put();
+        const fewer = toPlaced(list);
+        const more = [...fewer, { ...put(), ...extra, card: "extra" as CardId } as Placement];
+        expect(codes(blockersOf(base, more, candidate))).toEqual(
+          expect.arrayContaining(codes(blockersOf(base, fewer, candidate))),
+        );
+      }),
+    );
+  });
+  it("do not see the card itself while it is moved", () => {
+    fc.assert(
+      fc.property(fc.array(some, { maxLength: 5 }), some, (list, where) => {
+        const placed = toPlaced(list);
+        const moved = { ...put(), ...where, card: "k0" as CardId } as Placement;
+        expect(blockersOf(base, placed, moved)).toEqual(
+          blockersOf(
+            base,
+            placed.filter((one) => one.card !== "k0"),
+            moved,
+          ),
+        );
+      }),
+    );
+  });
+  it("find a spot only where a second look by the same rules finds nothing against it, and none that an exhaustive search misses", () => {
+    fc.assert(
+      fc.property(
+        fc.array(some, { maxLength: 6 }),
+        fc.constantFrom(...SESSION_KINDS),
+        fc.constantFrom(ANN, BEN),
+        fc.integer({ min: 0, max: 18 }),
+        (list, kind, rider, start) => {
+          const placed = toPlaced(list);
+          const wish = { card: "new" as CardId, stay: "fox" as StayId, kind, length: 2, place: null, helper: null };
+          const spot = spotAt(base, placed, wish, rider, start);
+          expect(blockersOf(base, placed, spot.placement)).toEqual(spot.blockers);
+          const any = base.places.some(
+            (place) => blockersOf(base, placed, { ...wish, rider, start, place: place.id, helper: null }).length === 0,
+          );
+          expect(spot.blockers.length === 0).toBe(any);
+        },
+      ),
+    );
+  });
+  it("bring in the lowest helper who is free, and not the rider", () => {
+    const facts = withHorse({ stage: "first-rides" });
+    expect(
+      spotAt(
+        facts,
+        [],
+        { card: "n" as CardId, stay: "fox" as StayId, kind: "saddle", length: 2, place: null, helper: null },
+        ANN,
+        2,
+      ).placement.helper,
+    ).toBe(HAL);
+    const busy = other({ helper: HAL, rider: "zed" as PersonId });
+    const spot = spotAt(
+      facts,
+      [busy],
+      { card: "n" as CardId, stay: "fox" as StayId, kind: "saddle", length: 2, place: null, helper: null },
+      ANN,
+      2,
+    );
+    expect(spot.placement.helper).toBe(BEN);
+  });
+});
+
+describe("urgency", () => {
+  it("rises with lengths owed, days since and the end of the term", () => {
+    expect(urgencyOf({ owed: 0.4 }, 1, 30)).toEqual({ value: 10, because: [{ code: "on-time" }] });
+    expect(urgencyOf({ owed: 2.7 }, 4, 3)).toEqual({
+      value: 10 + 8 + 6 + 5,
+      because: [
+        { code: "owed", lengths: 2 },
+        { code: "days-since", days: 4 },
+        { code: "term-ends", days: 3 },
+      ],
+    });
+    expect(urgencyOf({ owed: -3 }, null, 30).because).toEqual([{ code: "never-worked" }]);
+  });
+  it("is asked of workable, evaluated horses that have something left to give", () => {
+    const due = { workable: true, evaluated: true, remaining: 5, thisWeek: 2, sessionsAWeek: 5, owed: 0 };
+    expect(isDue(due)).toBe(true);
+    for (const not of [{ workable: false }, { evaluated: false }, { remaining: 0 }, { thisWeek: 5 }])
+      expect(isDue({ ...due, ...not })).toBe(false);
+    expect(isDue({ ...due, thisWeek: 5, owed: 1 })).toBe(true);
+  });
+});

@@ -1,0 +1,150 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { SCORES, type Score, sidesOf } from "../kernel/sides.ts";
+import { SKILLS, skillOf } from "../ladder/skills.ts";
+import { WALKED_SKILLS } from "./instrument.ts";
+import { mergeWalks, type Walk, withField } from "./merge.ts";
+import { type Mark, notYetForSaddle, openTracks, provenUnderSaddle, readWalk, type WalkFacts } from "./outcome.ts";
+
+const everything = (score: Score): Mark[] =>
+  WALKED_SKILLS.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score })));
+const facts = (changes: Partial<WalkFacts> = {}): WalkFacts => ({
+  horseClass: "adult",
+  horseKind: "started",
+  ageYears: 8,
+  marks: everything(4),
+  signs: [],
+  measures: { girthCm: 190, lengthCm: 158, withersCm: null, croupCm: null, scaleKg: null, condition: 5, fitness: "fit" },
+  stoppedAt: null,
+  settleMinutes: 3,
+  ...changes,
+});
+
+describe("what comes out of a walk", () => {
+  it("credits what is at 3 on the weaker side and starts where the prerequisites are credited", () => {
+    const marks = everything(4).map((mark) =>
+      mark.skill === "hindquarters" && mark.side === "right" ? { ...mark, score: 2 as const } : mark,
+    );
+    const yields = readWalk(facts({ marks })).starting.find((point) => point.branch === "yields");
+    expect(yields?.credited).not.toContain("hindquarters");
+    expect(yields?.next).toContain("hindquarters");
+    for (const point of readWalk(facts({ marks })).starting)
+      for (const id of point.next) expect(point.credited, id).not.toContain(id);
+  });
+  it("keeps the saddle shut for what was not seen as for what was refused", () => {
+    expect(notYetForSaddle(everything(3))).toEqual([]);
+    expect(notYetForSaddle([])).toContain("girth");
+    expect(notYetForSaddle(everything(3).map((mark) => (mark.skill === "girth" ? { ...mark, score: null } : mark)))).toEqual([
+      "girth",
+    ]);
+    expect(provenUnderSaddle(everything(2))).toBe(false);
+  });
+  it("grades a quiet horse 1, and adds a step for each thing that is against it, up to 5", () => {
+    expect(readWalk(facts())).toMatchObject({ risk: 1, riskBecause: [{ code: "quiet" }] });
+    const bucks = { rung: "tack", sign: "bucks", side: "both", strength: 3 } as const;
+    expect(readWalk(facts({ signs: [bucks] })).risk).toBe(3);
+    const wild = readWalk(
+      facts({ horseKind: "unhandled", marks: everything(0), signs: [bucks], stoppedAt: "tack", settleMinutes: 30 }),
+    );
+    expect(wild.risk).toBe(5);
+    expect(wild.riskBecause.map((reason) => reason.code)).toEqual([
+      "unhandled",
+      "never-ridden",
+      "sign",
+      "hard-to-handle",
+      "slow-to-settle",
+      "stopped",
+    ]);
+  });
+  it("gathers a sign over the rungs into one finding, and says when it came from one side only", () => {
+    const seen = (rung: string, side: "left" | "right", strength: 1 | 2 | 3) => ({ rung, sign: "girthy", side, strength });
+    expect(readWalk(facts({ signs: [seen("measure", "left", 1), seen("tack", "left", 2)] })).findings).toMatchObject([
+      { sign: "girthy", strength: 2, oneSideOnly: true },
+    ]);
+    expect(readWalk(facts({ signs: [seen("measure", "left", 1), seen("tack", "right", 2)] })).findings).toMatchObject([
+      { oneSideOnly: false },
+    ]);
+  });
+  it("says nothing of weight or load where no tape was taken, and of growth where the croup is higher", () => {
+    const without = readWalk(facts({ measures: { ...facts().measures, girthCm: null, withersCm: 150, croupCm: 153 } }));
+    expect(without).toMatchObject({ weight: null, load: null, growthCm: 3 });
+  });
+  it("counts tracks that nobody has looked at; 'not seen' is looked at", () => {
+    const marks = everything(4).filter((mark) => mark.skill !== "catch");
+    expect(openTracks(marks, "lead")).toBe(1);
+    expect(openTracks([...marks, { skill: "catch", side: "both", score: null }], "lead")).toBe(0);
+    expect(openTracks([], "nowhere")).toBe(0);
+  });
+});
+
+const EMPTY: Walk = {
+  marks: [],
+  signs: [],
+  measures: { girthCm: null, lengthCm: null, withersCm: null, croupCm: null, scaleKg: null, condition: null, fitness: "unknown" },
+  tries: null,
+  settleMinutes: null,
+  words: {},
+  stoppedAt: null,
+  stopReason: "",
+  saddleReason: "",
+};
+const anyTrack = fc
+  .constantFrom(...SKILLS.filter((skill) => skill.sided).map((skill) => skill.id))
+  .chain((skill) => fc.record({ skill: fc.constant(skill), side: fc.constantFrom("left" as const, "right" as const) }));
+const anyWalk: fc.Arbitrary<Walk> = fc
+  .record({
+    marks: fc.uniqueArray(fc.tuple(anyTrack, fc.option(fc.constantFrom(...SCORES))), {
+      selector: ([track]) => `${track.skill}${track.side}`,
+      maxLength: 8,
+    }),
+    girthCm: fc.option(fc.integer({ min: 100, max: 220 })),
+    word: fc.constantFrom("", "soft", "quick"),
+    tries: fc.option(fc.integer({ min: 0, max: 9 })),
+  })
+  .map(({ marks, girthCm, word, tries }) => ({
+    ...EMPTY,
+    marks: marks.map(([track, score]) => ({ ...track, score })),
+    measures: { ...EMPTY.measures, girthCm },
+    words: (word ? { look: word } : {}) as Record<string, string>,
+    tries,
+  }));
+const scoresOf = (walk: Walk) => new Map(walk.marks.map((mark) => [`${mark.skill}:${mark.side}`, mark.score]));
+
+describe("two people filling one walk at once", () => {
+  it("lose nothing: everything of either is in the merge or is a clash that keeps mine", () => {
+    fc.assert(
+      fc.property(anyWalk, anyWalk, (mine, theirs) => {
+        const { merged, clashes } = mergeWalks(mine, theirs);
+        const [all, own] = [scoresOf(merged), scoresOf(mine)];
+        for (const [track, score] of own) expect(all.get(track)).toBe(score);
+        for (const [track, score] of scoresOf(theirs)) {
+          if (!own.has(track)) expect(all.get(track)).toBe(score);
+          else if (own.get(track) !== score)
+            expect(
+              clashes.some(
+                (clash) =>
+                  clash.slot.kind === "mark" && `${clash.slot.skill}:${clash.slot.side}` === track && clash.theirs === score,
+              ),
+            ).toBe(true);
+        }
+        expect(all.size).toBe(new Set([...own.keys(), ...scoresOf(theirs).keys()]).size);
+      }),
+    );
+  });
+  it("changes nothing when it is done twice, or with one's own", () => {
+    fc.assert(
+      fc.property(anyWalk, anyWalk, (mine, theirs) => {
+        const once = mergeWalks(mine, theirs).merged;
+        expect(mergeWalks(once, theirs).merged).toEqual(once);
+        expect(mergeWalks(mine, mine)).toEqual({ merged: mine, clashes: [] });
+      }),
+    );
+  });
+  it("sets one field and leaves the others", () => {
+    const walk = withField(EMPTY, { kind: "sign", rung: "look", sign: "trips", side: "left" }, 2);
+    expect(walk.signs).toEqual([{ rung: "look", sign: "trips", side: "left", strength: 2 }]);
+    expect(withField(walk, { kind: "sign", rung: "look", sign: "trips", side: "left" }, null)).toEqual(EMPTY);
+    expect(withField(EMPTY, { kind: "plain", name: "stoppedAt" }, "tie").stoppedAt).toBe("tie");
+    expect(withField(EMPTY, { kind: "measure", name: "girthCm" }, 180).measures.girthCm).toBe(180);
+  });
+});

@@ -1,0 +1,92 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { localDate } from "../calendar/local-date.ts";
+import { BEFORE_SADDLE, RUNGS, WALKED_SKILLS } from "../intake/instrument.ts";
+import { SIGN_IDS, SIGNS } from "../intake/signs.ts";
+import { SCORES } from "../kernel/sides.ts";
+import { ladderFaults } from "./graph.ts";
+import { hardSide, readLevels, type ScoreFact, weakerSide } from "./level.ts";
+import { METHOD_IDS, METHODS, methodOf } from "./methods.ts";
+import { BRANCHES, isSkill, SKILLS, type Skill, skillOf } from "./skills.ts";
+
+const DAY = localDate("2026-07-01");
+const sided = SKILLS.filter((skill) => skill.sided);
+const score = (skill: string, side: "left" | "right" | "both", value: 0 | 1 | 2 | 3 | 4 | 5): ScoreFact => ({
+  skill,
+  side,
+  score: value,
+  day: DAY,
+});
+
+describe("the ladder", () => {
+  it("is a ladder: every prerequisite exists and nothing leads back to itself", () => {
+    expect(ladderFaults(SKILLS)).toEqual([]);
+    expect(new Set(SKILLS.map((skill) => skill.id)).size).toBe(SKILLS.length);
+    expect(new Set(SKILLS.map((skill) => skill.branch))).toEqual(new Set(BRANCHES));
+  });
+  it("finds circles and unknown prerequisites in one that is none", () => {
+    const of = (id: string, ...after: string[]): Skill => ({ ...skillOf("catch"), id, after });
+    expect(ladderFaults([of("a", "b"), of("b", "a"), of("c", "gone")])).toEqual([
+      { kind: "unknown-prerequisite", skill: "c", names: "gone" },
+      { kind: "cycle", skills: ["a", "b"] },
+    ]);
+  });
+  it("asks more of the rider, never less, from the ground into the saddle", () => {
+    for (const skill of SKILLS) {
+      expect(skill.grade).toBeGreaterThanOrEqual(1);
+      expect(skill.grade).toBeLessThanOrEqual(5);
+      expect(skill.to3).toBeGreaterThan(0);
+    }
+    for (const id of ["stirrup-weight", "lie-across", "sit"]) expect(skillOf(id).second, id).toBe(true);
+  });
+  it("has methods that name everything they differ in", () => {
+    expect(METHODS.map((method) => method.id)).toEqual([...METHOD_IDS]);
+    expect(methodOf("ground-first").groundSessionsFirst).toBeGreaterThan(methodOf("quiet-steps").groundSessionsFirst);
+  });
+});
+
+describe("the walk's instrument", () => {
+  it("has eleven rungs, looks at skills of the ladder once, and watches for signs that exist", () => {
+    expect(RUNGS).toHaveLength(11);
+    expect(new Set(WALKED_SKILLS).size).toBe(WALKED_SKILLS.length);
+    for (const id of [...WALKED_SKILLS, ...BEFORE_SADDLE]) expect(isSkill(id), id).toBe(true);
+    for (const rung of RUNGS) for (const sign of rung.signs) expect(SIGN_IDS, rung.id).toContain(sign);
+  });
+  it("points every bad sign of the body to somebody whose job it is, and says what training could cause each", () => {
+    for (const sign of SIGNS.filter((one) => !one.good)) {
+      // Fractious company is a matter of company, not of the body.
+      expect(sign.points.length > 0, sign.id).toBe(sign.id !== "near-horses");
+      // No training explains a sudden change in a settled horse.
+      expect(sign.training === "", sign.id).toBe(sign.id === "sudden-change");
+    }
+  });
+});
+
+describe("levels", () => {
+  it("take the newest score and the spread of the last three", () => {
+    const facts = [5, 1, 2, 3].map((value) => score("steer", "left", value as 1));
+    expect(readLevels(facts).get("steer:left")).toEqual({ latest: 3, low: 1, high: 3, first: 5, times: 4, day: DAY });
+  });
+  it("count a side that was never seen as nothing", () => {
+    const levels = readLevels([score("steer", "left", 4)]);
+    expect(weakerSide(levels, skillOf("steer"))).toBe(0);
+    expect(weakerSide(readLevels([score("catch", "both", 3)]), skillOf("catch"))).toBe(3);
+  });
+  it("find the hard side, and the other one when everything is mirrored", () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(fc.constantFrom(...sided.map((skill) => skill.id)), fc.constantFrom(...SCORES), fc.constantFrom(...SCORES)),
+          { minLength: 1, maxLength: 30 },
+        ),
+        (rows) => {
+          const facts = rows.flatMap(([id, left, right]) => [score(id, "left", left), score(id, "right", right)]);
+          const mirrored = rows.flatMap(([id, left, right]) => [score(id, "left", right), score(id, "right", left)]);
+          const [a, b] = [hardSide(readLevels(facts), SKILLS), hardSide(readLevels(mirrored), SKILLS)];
+          expect(b.difference).toBeCloseTo(-a.difference, 9);
+          expect(b.side).toBe(a.side === "even" ? "even" : a.side === "left" ? "right" : "left");
+        },
+      ),
+    );
+  });
+});

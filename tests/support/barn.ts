@@ -1,0 +1,228 @@
+/** Builders: a small barn made through the application's own commands, on a clock that the test sets. */
+import { randomUUID } from "node:crypto";
+import { inject } from "vitest";
+import { createDatabase } from "#bin/prepare.ts";
+import type { RecordFields } from "#contracts/card.ts";
+import { EMPTY_WALK, type WalkFields } from "#contracts/intake.ts";
+import type { Actor, PersonFields } from "#contracts/people.ts";
+import { type BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
+import { type LocalDate, localDate } from "#core/calendar/local-date.ts";
+import { GATE_TICKS } from "#core/gate/gate.ts";
+import { RUNGS } from "#core/intake/instrument.ts";
+import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import { type Score, sidesOf } from "#core/kernel/sides.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import { connect, type Sql } from "#db/client.ts";
+import { listPlaces } from "#db/queries/day.ts";
+import { ask, attempt } from "#demo/ask.ts";
+import { setUpBarn } from "#server/barn/set-up.ts";
+import type { Deps } from "#server/container.ts";
+
+/** A Tuesday. */
+export const TODAY = "2026-07-14";
+export const PASSWORD = "a long enough one";
+export const PERSON: PersonFields = {
+  name: "Hesper Vole",
+  role: "rider",
+  grade: 4,
+  weightKg: 60,
+  rides: true,
+  worksDays: [1, 2, 3, 4, 5, 6, 7],
+  worksFrom: 420,
+  worksTo: 1020,
+  maxSaddle: 6,
+};
+
+export const setUpEmpty = (sql: Sql) =>
+  setUpBarn(sql, {
+    name: "Test barn",
+    timeZone: "America/Denver",
+    manager: { signIn: "boss", password: PASSWORD, person: { ...PERSON, name: "Boss", role: "manager", grade: 5 } },
+  });
+
+/** A database of the test file's own, cloned from a template. */
+export async function cloned(template: "empty" | "demo"): Promise<{ sql: Sql; url: string }> {
+  const admin = new URL(inject("adminUrl"));
+  const name = `t_${randomUUID().replaceAll("-", "")}`;
+  await createDatabase(admin.href, name, { template });
+  admin.pathname = `/${name}`;
+  return { url: admin.href, sql: connect(admin.href, { max: 12 }) };
+}
+
+export const booking = (
+  changes: { client?: Partial<BookStay["client"]>; horse?: Partial<BookStay["horse"]>; stay?: Partial<BookStay["stay"]> } = {},
+): BookStay => ({
+  client: {
+    name: "Ottoline Fenn",
+    phone: "",
+    email: "",
+    emergencyName: "",
+    emergencyPhone: "",
+    vetName: "",
+    vetPhone: "",
+    vetRelease: true,
+    ...changes.client,
+  },
+  horse: {
+    name: "Thimble",
+    birthDate: null,
+    birthYear: 2018,
+    sex: "mare",
+    class: "adult",
+    heightCm: 152,
+    history: UNKNOWN_HISTORY,
+    historyWords: "",
+    ...changes.horse,
+  },
+  stay: {
+    kind: "started",
+    aim: "A quiet ride out.",
+    length: 60,
+    firstDay: localDate("2026-07-06"),
+    sessionsAWeek: 5,
+    counting: "calendar",
+    method: "quiet-steps",
+    afterDays: 3,
+    afterLevel: "steady",
+    afterWords: "",
+    ...changes.stay,
+  },
+});
+
+/** A walk that scored everything the same, on a horse of about 480 kg. */
+export const walkOf = (score: Score, changes: Partial<WalkFields> = {}): WalkFields => ({
+  ...EMPTY_WALK,
+  marks: RUNGS.flatMap((rung) => rung.skills).flatMap((skill) =>
+    sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score })),
+  ),
+  measures: { ...EMPTY_WALK.measures, girthCm: 190, lengthCm: 158, fitness: "fit", condition: 5 },
+  ...changes,
+});
+
+export const record = (changes: Partial<RecordFields> = {}): RecordFields => ({
+  groundMinutes: 20,
+  saddleMinutes: 0,
+  gaits: ["walk"],
+  weather: "calm",
+  tack: ["rope-halter"],
+  scores: [{ skill: "catch", side: "both", score: 4 }],
+  signs: [],
+  incidents: [],
+  firsts: [],
+  endedWell: true,
+  word: "Quiet.",
+  nextTime: "",
+  ...changes,
+});
+
+export const OPEN_GATE = { ticks: [...GATE_TICKS], redSigns: [], overrideReason: "" };
+export const NOT_TICKED = { ticks: [], redSigns: [], overrideReason: "" };
+
+export interface Placed {
+  readonly card: CardId;
+  readonly stay: StayId;
+}
+
+/** A barn with a manager, two riders, a helper, and what the test adds. */
+export class Barn {
+  today: LocalDate = localDate(TODAY);
+  readonly deps: Deps;
+
+  private constructor(
+    readonly sql: Sql,
+    readonly url: string,
+    readonly boss: Actor,
+    readonly rider: Actor,
+    readonly other: Actor,
+    readonly helper: Actor,
+    readonly places: Readonly<Record<string, PlaceId>>,
+  ) {
+    this.deps = { sql, clock: { now: () => new Date(`${this.today}T15:00:00Z`), today: () => this.today } };
+  }
+
+  static async open(): Promise<Barn> {
+    const { sql, url } = await cloned("empty");
+    const [row] = await sql`SELECT id FROM person`;
+    const boss: Actor = { id: row?.["id"] as PersonId, name: "Boss", role: "manager", grade: 5 };
+    const deps: Deps = { sql, clock: { now: () => new Date(`${TODAY}T15:00:00Z`), today: () => localDate(TODAY) } };
+    const add = async (signIn: string, person: Partial<PersonFields>): Promise<Actor> => {
+      const fields = { ...PERSON, ...person };
+      const { id } = await ask<{ id: PersonId }>(deps, {
+        route: "people/add",
+        actor: boss,
+        input: { signIn, password: PASSWORD, person: fields },
+      });
+      return { id, name: fields.name, role: fields.role, grade: fields.grade };
+    };
+    const rider = await add("hesper", {});
+    const other = await add("lorcan", { name: "Lorcan Teasel", weightKg: 96, grade: 2 });
+    const helper = await add("pim", {
+      name: "Pim Arrowsby",
+      role: "helper",
+      rides: false,
+      weightKg: null,
+      maxSaddle: 0,
+      grade: 3,
+    });
+    const places = Object.fromEntries((await listPlaces(sql)).map((place) => [place.name, place.id]));
+    return new Barn(sql, url, boss, rider, other, helper, places);
+  }
+
+  close = (): Promise<void> => this.sql.end();
+  place = (name: string): PlaceId => this.places[name] as PlaceId;
+
+  ask<T = unknown>(route: string, input: unknown, actor: Actor = this.boss): Promise<T> {
+    return ask<T>(this.deps, { route, actor, input });
+  }
+  /** The code of the refusal, or 'done'. */
+  async code(route: string, input: unknown, actor: Actor = this.boss, key?: string): Promise<string> {
+    const result = await attempt(this.deps, { route, actor, input, key });
+    if (result.ok) return "done";
+    return "code" in result.error ? result.error.code : "issues";
+  }
+
+  async book(changes: Parameters<typeof booking>[0] = {}): Promise<StayId> {
+    return (await this.ask<{ stay: StayId }>("stay/book", booking(changes))).stay;
+  }
+  async evaluate(
+    stay: StayId,
+    walk: WalkFields = walkOf(4),
+    kind: "intake" | "mid-term" | "exit" = "intake",
+  ): Promise<EvaluationId> {
+    const { id } = await this.ask<{ id: EvaluationId }>("intake/begin", { stay, kind });
+    await this.ask("intake/close", { id, version: 1, walk });
+    return id;
+  }
+  /** Booked and evaluated: a quiet horse that rides already. */
+  async horse(name = "Thimble", score: Score = 4): Promise<StayId> {
+    const stay = await this.book({ horse: { name } });
+    await this.evaluate(stay, walkOf(score));
+    return stay;
+  }
+
+  placement = (stay: StayId, changes: Record<string, unknown> = {}) => ({
+    day: this.today,
+    stay,
+    kind: "ground",
+    length: 2,
+    rider: this.rider.id,
+    start: 0,
+    place: this.place("Arena"),
+    helper: null,
+    ...changes,
+  });
+  async handedOut(stay: StayId, changes: Record<string, unknown> = {}): Promise<CardId> {
+    const { id } = await this.ask<{ id: CardId }>("day/place", this.placement(stay, changes));
+    await this.ask("day/hand-out", { day: this.today });
+    return id;
+  }
+  /** A session worked and logged on a day. */
+  async worked(stay: StayId, day: string, changes: Partial<RecordFields> = {}, actor: Actor = this.rider): Promise<CardId> {
+    const now = this.today;
+    this.today = localDate(day);
+    const card = await this.handedOut(stay);
+    await this.ask("card/close", { id: card, version: 2, record: record(changes), gate: OPEN_GATE }, actor);
+    this.today = now;
+    return card;
+  }
+}
