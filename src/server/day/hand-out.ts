@@ -23,7 +23,7 @@ import {
 } from "#db/queries/day.ts";
 import { listLatestClosed } from "#db/queries/intake.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
-import { findStay } from "#db/queries/stays.ts";
+import { findStay, lockStay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { dayFacts, placementsOf } from "./facts.ts";
@@ -69,6 +69,8 @@ const isPast = (work: Work, day: LocalDate): boolean => day < work.today;
 
 export async function placeCard(work: Work, input: PlaceCard): Answer<{ id: string }> {
   if (isPast(work, input.day)) return no({ code: "day-over", path: "day" });
+  // A horse that is sent home or put on hold at this very moment is waited for.
+  await lockStay(work.tx, input.stay);
   await lockDay(work.tx, input.day);
   const already = (await listDayCards(work.tx, input.day)).some(
     (card) => card.stayId === input.stay && card.state !== "cancelled",

@@ -1,0 +1,113 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { localDate } from "#core/calendar/local-date.ts";
+import type { HoldId } from "#core/kernel/brand.ts";
+import { findStay } from "#db/queries/stays.ts";
+import { openStay } from "#server/stay/read-horse.ts";
+import { readRail } from "#server/stay/read-rail.ts";
+import { readTerms } from "#server/stay/read-terms.ts";
+import { Barn, booking } from "#tests/barn.ts";
+
+let barn: Barn;
+beforeAll(async () => {
+  barn = await Barn.open();
+});
+afterAll(() => barn.close());
+
+const reading = async (stay: string) => (await openStay(barn.deps, stay))?.head.ruler.reading;
+
+describe("booking a stay", () => {
+  it("puts the horse on the Rail from its first day, and among those to come before it", async () => {
+    const now = await barn.book({ horse: { name: "Clove" } });
+    const later = await barn.book({ horse: { name: "Sorrel Gate" }, stay: { firstDay: localDate("2026-07-20") } });
+    const rail = await readRail(barn.deps);
+    expect(rail.inWork.find((lane) => lane.stay === now)).toMatchObject({ horse: "Clove", client: "Ottoline Fenn", needs: [{ code: "evaluate", due: "2026-07-08" }, { code: "behind" }] });
+    expect(rail.coming.map((one) => one.stay)).toEqual([later]);
+  });
+  it("keeps 'unknown' as an answer", async () => {
+    const stay = await barn.book({ horse: { birthYear: null, heightCm: null } });
+    const opened = await openStay(barn.deps, stay);
+    expect(opened?.head.about).toMatchObject({ age: null, heightCm: null });
+    if (opened) expect((await readTerms(barn.deps, opened)).history).toMatchObject({ ridden: "unknown", hurt: "unknown" });
+  });
+  it("reads dates as dates, whatever the zone of the process", async () => {
+    const stay = await barn.book({ horse: { birthDate: localDate("2020-02-29") }, stay: { firstDay: localDate("2026-03-29") } });
+    expect(await findStay(barn.sql, stay)).toMatchObject({ firstDay: "2026-03-29", birthDate: "2020-02-29" });
+  });
+});
+
+describe("changing the terms", () => {
+  it("moves the arithmetic", async () => {
+    const stay = await barn.book();
+    expect(await reading(stay)).toMatchObject({ lastDay: "2026-09-03" });
+    await barn.ask("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, length: 30, sessionsAWeek: 3 }, riskSet: 4 });
+    expect(await reading(stay)).toMatchObject({ lastDay: "2026-08-04", contracted: 12 });
+    expect(await findStay(barn.sql, stay)).toMatchObject({ riskSet: 4, version: 2 });
+  });
+  it("tells the second of two writers, shows what stands, and changes nothing of the first's", async () => {
+    const stay = await barn.book();
+    const edit = (aim: string) => barn.code("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, aim }, riskSet: null });
+    const answers = await Promise.all([edit("Mine."), edit("Theirs.")]);
+    expect(answers.sort()).toEqual(["changed-meanwhile", "done"]);
+    expect((await findStay(barn.sql, stay))?.version).toBe(2);
+  });
+  it("cannot put the first day behind a session that was given", async () => {
+    const stay = await barn.horse();
+    await barn.worked(stay, "2026-07-09");
+    expect(await barn.code("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, firstDay: "2026-07-10" }, riskSet: null })).toBe("before-arrival");
+  });
+});
+
+describe("holds", () => {
+  const add = (stay: string, firstDay: string, lastDay: string | null, stopsClock = true) => ({ stay, kind: "vet", firstDay, lastDay, stopsClock, reason: "Off behind." });
+  it("move the end when they stop the clock", async () => {
+    const stay = await barn.book();
+    await barn.ask("stay/add-hold", add(stay, "2026-07-08", "2026-07-10"));
+    expect(await reading(stay)).toMatchObject({ lastDay: "2026-09-06", heldDays: 3 });
+    await barn.ask("stay/add-hold", add(stay, "2026-07-11", "2026-07-12", false));
+    expect((await reading(stay))?.lastDay).toBe("2026-09-06");
+  });
+  it("never share a day, even when two people add them at once", async () => {
+    const stay = await barn.book();
+    const both = await Promise.all([barn.code("stay/add-hold", add(stay, "2026-07-08", null)), barn.code("stay/add-hold", add(stay, "2026-07-12", "2026-07-13"))]);
+    expect(both.sort()).toEqual(["done", "hold-overlaps"]);
+    expect(await barn.code("stay/add-hold", add(stay, "2026-07-01", "2026-07-02"))).toBe("before-arrival");
+  });
+  it("end on a day, and not before they began", async () => {
+    const stay = await barn.book();
+    const { id } = await barn.ask<{ id: HoldId }>("stay/add-hold", add(stay, "2026-07-10", null));
+    expect(await barn.code("stay/end-hold", { id, lastDay: "2026-07-09" })).toBe("before-arrival");
+    await barn.ask("stay/end-hold", { id, lastDay: "2026-07-12" });
+    expect((await findStay(barn.sql, stay))?.holds).toMatchObject([{ from: "2026-07-10", to: "2026-07-12" }]);
+  });
+});
+
+describe("company and going home", () => {
+  it("keeps two horses apart both ways, and lets them meet again", async () => {
+    const [a, b] = [await barn.book(), await barn.book()];
+    await barn.ask("stay/set-apart", { stay: b, other: a, apart: true });
+    await barn.ask("stay/set-apart", { stay: a, other: b, apart: true });
+    expect((await findStay(barn.sql, a))?.apart).toEqual([b]);
+    expect((await findStay(barn.sql, b))?.apart).toEqual([a]);
+    await barn.ask("stay/set-apart", { stay: a, other: b, apart: false });
+    expect((await findStay(barn.sql, b))?.apart).toEqual([]);
+    expect(await barn.code("stay/set-apart", { stay: a, other: a, apart: true })).toBe("same-horse");
+  });
+  it("sends a horse home once its cards are closed, and freezes its ruler on that day", async () => {
+    const stay = await barn.horse();
+    const card = await barn.handedOut(stay);
+    expect(await barn.code("stay/send-home", { id: stay, version: 1, day: "2026-07-14" })).toBe("open-cards");
+    await barn.ask("card/cancel", { id: card, version: 2, reason: "Going home." });
+    expect(await barn.code("stay/send-home", { id: stay, version: 1, day: "2026-07-20" })).toBe("in-the-future");
+    await barn.ask("stay/send-home", { id: stay, version: 1, day: "2026-07-14" });
+    expect(await barn.code("stay/send-home", { id: stay, version: 2, day: "2026-07-14" })).toBe("gone-home");
+    expect(await barn.code("day/place", barn.placement(stay))).toBe("gone-home");
+    barn.today = localDate("2026-08-20");
+    expect((await reading(stay))?.dayOfTerm).toBe(9);
+    barn.today = localDate("2026-07-14");
+  });
+  it("lets nothing be placed for a horse that goes home at the same moment", async () => {
+    const stay = await barn.horse("Haste");
+    const [home, placed] = await Promise.all([barn.code("stay/send-home", { id: stay, version: 1, day: "2026-07-14" }), barn.code("day/place", barn.placement(stay, { start: 12 }))]);
+    expect([["done", "gone-home"], ["open-cards", "done"]]).toContainEqual([home, placed]);
+  });
+});
