@@ -1,43 +1,63 @@
 import { defineMiddleware } from "astro:middleware";
+import type { APIContext } from "astro";
 import { maySee, PAGES } from "#server/auth/access.ts";
 import { actorOf, SESSION_COOKIE } from "#server/auth/sign-in.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
+import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
 import { problem } from "#ui/words/problem.ts";
 
 /** One door: foreign posts are refused, who asks is found out, and the list of pages says whether they may. */
 export const onRequest = defineMiddleware(async (context, next) => {
-  const { request, url, locals, cookies, routePattern } = context;
-  const api = url.pathname.startsWith("/api/");
-  locals.actor = null;
+  const { request, url } = context;
+  context.locals.actor = null;
   if (isForeign(request, url))
     return problem(403, {
       code: "foreign",
       path: "Origin",
       message: "This request came from another site. Open Steady Furlong itself and try again.",
     });
-
-  const access = PAGES[routePattern] ?? [];
-  if (access !== "anybody") {
-    locals.actor = await actorOf(deps(), cookies.get(SESSION_COOKIE)?.value);
-    const command = api ? COMMANDS[url.pathname.slice("/api/".length)] : undefined;
-    if (!locals.actor) {
-      if (api)
-        return problem(401, {
-          code: "signed-out",
-          path: "",
-          message: "You are signed out. Sign in in another tab, then press the button again: what you typed is still here.",
-        });
-      return context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
-    }
-    if (!maySee(access, locals.actor.role) || (command && !command.roles.includes(locals.actor.role))) {
-      if (api) return problem(403, { code: "not-allowed", path: "", message: "Your role does not allow this. Ask the manager." });
-      return withHeaders(await context.rewrite("/403"), true);
-    }
+  try {
+    return (await turnedAway(context)) ?? withHeaders(await next(), !url.pathname.startsWith("/_astro/"));
+  } catch (error) {
+    if (!isAway(error)) throw error;
+    if (isApi(url)) return problem(503, AWAY);
+    const page = await context.rewrite("/500");
+    return withHeaders(new Response(page.body, { status: 503, headers: page.headers }), true);
   }
-  return withHeaders(await next(), !url.pathname.startsWith("/_astro/"));
 });
+
+const AWAY = {
+  code: "away",
+  path: "",
+  message: "The barn's database does not answer. What you typed is still here: try again in a moment.",
+};
+const SIGNED_OUT = {
+  code: "signed-out",
+  path: "",
+  message: "You are signed out. Sign in in another tab, then press the button again: what you typed is still here.",
+};
+const NOT_ALLOWED = { code: "not-allowed", path: "", message: "Your role does not allow this. Ask the manager." };
+
+const isApi = (url: URL): boolean => url.pathname.startsWith("/api/");
+
+/** The answer to somebody who may not ask this; null for those who may, who then stand in `locals`. */
+async function turnedAway(context: APIContext): Promise<Response | null> {
+  const { url, cookies } = context;
+  const access = PAGES[context.routePattern] ?? [];
+  if (access === "anybody") return null;
+  const actor = await actorOf(deps(), cookies.get(SESSION_COOKIE)?.value);
+  context.locals.actor = actor;
+  if (!actor) {
+    if (isApi(url)) return problem(401, SIGNED_OUT);
+    return context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+  }
+  const route = url.pathname.slice("/api/".length);
+  const command = isApi(url) && Object.hasOwn(COMMANDS, route) ? COMMANDS[route] : undefined;
+  if (maySee(access, actor.role) && (command?.roles.includes(actor.role) ?? true)) return null;
+  return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
+}
 
 function withHeaders(response: Response, isPrivate: boolean): Response {
   const { headers } = response;

@@ -26,7 +26,7 @@ export function buildIfChanged(root: string): boolean {
     cwd: root,
     encoding: "utf8",
     stdio: ["ignore", "pipe", "pipe"],
-    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1" },
+    env: { ...process.env, NODE_ENV: "production", ASTRO_TELEMETRY_DISABLED: "1" },
   });
   if (built.status !== 0) throw new Error(`The build failed:\n${built.stdout}\n${built.stderr}`);
   writeFileSync(stamp, hash);

@@ -13,7 +13,8 @@ beforeAll(async () => {
 });
 afterAll(() => barn.close());
 
-const begin = async (stay: string): Promise<EvaluationId> => (await barn.ask<{ id: EvaluationId }>("intake/begin", { stay, kind: "intake" })).id;
+const begin = async (stay: string): Promise<EvaluationId> =>
+  (await barn.ask<{ id: EvaluationId }>("intake/begin", { stay, kind: "intake" })).id;
 const opened = async (stay: string) => {
   const found = await openStay(barn.deps, stay);
   if (!found) throw new Error("no such stay");
@@ -23,13 +24,21 @@ const opened = async (stay: string) => {
 describe("the walk", () => {
   it("is begun once at a time, also when two begin at once", async () => {
     const stay = await barn.book();
-    const both = await Promise.all([barn.code("intake/begin", { stay, kind: "intake" }), barn.code("intake/begin", { stay, kind: "intake" })]);
+    const both = await Promise.all([
+      barn.code("intake/begin", { stay, kind: "intake" }),
+      barn.code("intake/begin", { stay, kind: "intake" }),
+    ]);
     expect(both.sort()).toEqual(["done", "evaluation-open"]);
     expect((await readEvaluate(barn.deps, await opened(stay))).draft).not.toBeNull();
   });
   it("is saved as often as somebody likes and read back as it was", async () => {
     const id = await begin(await barn.book());
-    const walk = walkOf(2, { words: { look: "Quiet eye." }, tries: 4, settleMinutes: 6, signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2 }] });
+    const walk = walkOf(2, {
+      words: { look: "Quiet eye." },
+      tries: 4,
+      settleMinutes: 6,
+      signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2 }],
+    });
     await barn.ask("intake/save", { id, version: 1, walk: walkOf(1) });
     await barn.ask("intake/save", { id, version: 2, walk });
     const kept = await findEvaluation(barn.sql, id);
@@ -39,8 +48,15 @@ describe("the walk", () => {
   it("shows the second of two writers what the first saved, so that both can be merged", async () => {
     const id = await begin(await barn.book());
     await barn.ask("intake/save", { id, version: 1, walk: walkOf(3) });
-    const late = await attempt(barn.deps, { route: "intake/save", actor: barn.boss, input: { id, version: 1, walk: EMPTY_WALK } });
-    expect(late).toMatchObject({ ok: false, error: { code: "changed-meanwhile", current: { version: 2, walk: { measures: { girthCm: 190 } } } } });
+    const late = await attempt(barn.deps, {
+      route: "intake/save",
+      actor: barn.boss,
+      input: { id, version: 1, walk: EMPTY_WALK },
+    });
+    expect(late).toMatchObject({
+      ok: false,
+      error: { code: "changed-meanwhile", current: { version: 2, walk: { measures: { girthCm: 190 } } } },
+    });
   });
   it("is not closed over nothing, nor stopped or ridden on without a reason", async () => {
     const id = await begin(await barn.book());
@@ -56,7 +72,11 @@ describe("the walk", () => {
     const id = await begin(stay);
     await barn.ask("intake/close", { id, version: 1, walk: { ...EMPTY_WALK, stoppedAt: "lead", stopReason: "Struck out." } });
     const view = await readClosedEvaluation(barn.deps, await opened(stay), id);
-    expect(view).toMatchObject({ stoppedAt: "lead", stopReason: "Struck out.", outcome: { riskBecause: [{ code: "stopped", rung: "lead" }] } });
+    expect(view).toMatchObject({
+      stoppedAt: "lead",
+      stopReason: "Struck out.",
+      outcome: { riskBecause: [{ code: "stopped", rung: "lead" }] },
+    });
   });
 });
 
@@ -66,7 +86,10 @@ describe("what comes out", () => {
     await barn.evaluate(stay, walkOf(4, { signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2 }] }));
     await barn.worked(stay, "2026-07-14", { scores: [{ skill: "hindquarters", side: "left", score: 5 }] });
     const now = await readHorseNow(barn.deps, await opened(stay));
-    expect(now.tracks.find((track) => track.skill === "hindquarters" && track.side === "left")).toMatchObject({ level: { latest: 5, first: 4, times: 2 }, intake: 4 });
+    expect(now.tracks.find((track) => track.skill === "hindquarters" && track.side === "left")).toMatchObject({
+      level: { latest: 5, first: 4, times: 2 },
+      intake: 4,
+    });
     expect(now.outcome?.findings).toMatchObject([{ sign: "girthy", oneSideOnly: true }]);
     // 190² × 158 ÷ 11880 = 480 kg; fit, eight years old: 20 per cent.
     expect(now.outcome).toMatchObject({ weight: { kilograms: 480 }, load: { refuseKg: 96 } });

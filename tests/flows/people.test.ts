@@ -12,7 +12,8 @@ afterAll(() => barn.close());
 
 let addresses = 0;
 /** Each from an address of its own, so that one test's tries do not count in another's. */
-const enter = (name: string, password = PASSWORD, address = `10.0.0.${(addresses += 1)}`) => signIn(barn.deps, { signIn: name, password }, address);
+const enter = (name: string, password = PASSWORD, address = `10.0.0.${(addresses += 1)}`) =>
+  signIn(barn.deps, { signIn: name, password }, address);
 const add = async (name: string, changes = {}): Promise<PersonId> =>
   (await barn.ask<{ id: PersonId }>("people/add", { signIn: name, password: PASSWORD, person: { ...PERSON, ...changes } })).id;
 
@@ -20,8 +21,14 @@ describe("signing in", () => {
   it("opens a session for the right password and says the same of a wrong name as of a wrong password", async () => {
     const entered = await enter("hesper");
     expect(entered.ok && (await actorOf(barn.deps, entered.value.token))?.name).toBe("Hesper Vole");
-    expect(await enter("hesper", "not this one")).toMatchObject({ ok: false, error: { code: "wrong-password", path: "password" } });
-    expect(await enter("nobody", "not this one")).toMatchObject({ ok: false, error: { code: "wrong-password", path: "password" } });
+    expect(await enter("hesper", "not this one")).toMatchObject({
+      ok: false,
+      error: { code: "wrong-password", path: "password" },
+    });
+    expect(await enter("nobody", "not this one")).toMatchObject({
+      ok: false,
+      error: { code: "wrong-password", path: "password" },
+    });
     expect(await actorOf(barn.deps, "made up")).toBeNull();
     expect(await actorOf(barn.deps, undefined)).toBeNull();
   });
@@ -35,7 +42,10 @@ describe("signing in", () => {
   it("keeps no password and no token that could be used", async () => {
     const entered = await enter("pim");
     const token = entered.ok ? entered.value.token : "";
-    const kept = JSON.stringify([await barn.sql`SELECT * FROM person`, await barn.sql`SELECT encode(token_hash, 'hex') AS hash FROM sign_in_session`]);
+    const kept = JSON.stringify([
+      await barn.sql`SELECT * FROM person`,
+      await barn.sql`SELECT encode(token_hash, 'hex') AS hash FROM sign_in_session`,
+    ]);
     expect(kept).not.toContain(PASSWORD);
     expect(kept).not.toContain(token);
   });
@@ -60,9 +70,14 @@ describe("people", () => {
   });
   it("always leave the barn one manager, also when two retire each other", async () => {
     expect(await barn.code("people/retire", { id: barn.boss.id, version: 1 })).toBe("last-manager");
-    expect(await barn.code("people/edit", { id: barn.boss.id, version: 1, person: { ...PERSON, role: "rider" } })).toBe("last-manager");
+    expect(await barn.code("people/edit", { id: barn.boss.id, version: 1, person: { ...PERSON, role: "rider" } })).toBe(
+      "last-manager",
+    );
     const second = await add("second", { role: "manager" });
-    const both = await Promise.all([barn.code("people/retire", { id: barn.boss.id, version: 1 }), barn.code("people/retire", { id: second, version: 1 })]);
+    const both = await Promise.all([
+      barn.code("people/retire", { id: barn.boss.id, version: 1 }),
+      barn.code("people/retire", { id: second, version: 1 }),
+    ]);
     expect(both.sort()).toEqual(["done", "last-manager"]);
     await barn.sql`UPDATE person SET retired_on = NULL, version = 1 WHERE id IN (${barn.boss.id}, ${second})`;
   });
@@ -74,7 +89,12 @@ describe("people", () => {
   });
   it("cannot be handed anything on a day away, and can again when the absence is taken out", async () => {
     const stay = await barn.horse();
-    const { id } = await barn.ask<{ id: string }>("people/add-absence", { person: barn.rider.id, firstDay: "2026-07-13", lastDay: "2026-07-15", reason: "Course" });
+    const { id } = await barn.ask<{ id: string }>("people/add-absence", {
+      person: barn.rider.id,
+      firstDay: "2026-07-13",
+      lastDay: "2026-07-15",
+      reason: "Course",
+    });
     expect(await barn.code("day/place", barn.placement(stay))).toBe("blocked");
     await barn.ask("people/remove-absence", { id });
     expect(await barn.code("people/remove-absence", { id })).toBe("not-found");

@@ -20,7 +20,11 @@ describe("booking a stay", () => {
     const now = await barn.book({ horse: { name: "Clove" } });
     const later = await barn.book({ horse: { name: "Sorrel Gate" }, stay: { firstDay: localDate("2026-07-20") } });
     const rail = await readRail(barn.deps);
-    expect(rail.inWork.find((lane) => lane.stay === now)).toMatchObject({ horse: "Clove", client: "Ottoline Fenn", needs: [{ code: "evaluate", due: "2026-07-08" }, { code: "behind" }] });
+    expect(rail.inWork.find((lane) => lane.stay === now)).toMatchObject({
+      horse: "Clove",
+      client: "Ottoline Fenn",
+      needs: [{ code: "evaluate", due: "2026-07-08" }, { code: "behind" }],
+    });
     expect(rail.coming.map((one) => one.stay)).toEqual([later]);
   });
   it("keeps 'unknown' as an answer", async () => {
@@ -45,7 +49,8 @@ describe("changing the terms", () => {
   });
   it("tells the second of two writers, shows what stands, and changes nothing of the first's", async () => {
     const stay = await barn.book();
-    const edit = (aim: string) => barn.code("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, aim }, riskSet: null });
+    const edit = (aim: string) =>
+      barn.code("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, aim }, riskSet: null });
     const answers = await Promise.all([edit("Mine."), edit("Theirs.")]);
     expect(answers.sort()).toEqual(["changed-meanwhile", "done"]);
     expect((await findStay(barn.sql, stay))?.version).toBe(2);
@@ -53,12 +58,21 @@ describe("changing the terms", () => {
   it("cannot put the first day behind a session that was given", async () => {
     const stay = await barn.horse();
     await barn.worked(stay, "2026-07-09");
-    expect(await barn.code("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, firstDay: "2026-07-10" }, riskSet: null })).toBe("before-arrival");
+    expect(
+      await barn.code("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, firstDay: "2026-07-10" }, riskSet: null }),
+    ).toBe("before-arrival");
   });
 });
 
 describe("holds", () => {
-  const add = (stay: string, firstDay: string, lastDay: string | null, stopsClock = true) => ({ stay, kind: "vet", firstDay, lastDay, stopsClock, reason: "Off behind." });
+  const add = (stay: string, firstDay: string, lastDay: string | null, stopsClock = true) => ({
+    stay,
+    kind: "vet",
+    firstDay,
+    lastDay,
+    stopsClock,
+    reason: "Off behind.",
+  });
   it("move the end when they stop the clock", async () => {
     const stay = await barn.book();
     await barn.ask("stay/add-hold", add(stay, "2026-07-08", "2026-07-10"));
@@ -68,7 +82,10 @@ describe("holds", () => {
   });
   it("never share a day, even when two people add them at once", async () => {
     const stay = await barn.book();
-    const both = await Promise.all([barn.code("stay/add-hold", add(stay, "2026-07-08", null)), barn.code("stay/add-hold", add(stay, "2026-07-12", "2026-07-13"))]);
+    const both = await Promise.all([
+      barn.code("stay/add-hold", add(stay, "2026-07-08", null)),
+      barn.code("stay/add-hold", add(stay, "2026-07-12", "2026-07-13")),
+    ]);
     expect(both.sort()).toEqual(["done", "hold-overlaps"]);
     expect(await barn.code("stay/add-hold", add(stay, "2026-07-01", "2026-07-02"))).toBe("before-arrival");
   });
@@ -107,7 +124,13 @@ describe("company and going home", () => {
   });
   it("lets nothing be placed for a horse that goes home at the same moment", async () => {
     const stay = await barn.horse("Haste");
-    const [home, placed] = await Promise.all([barn.code("stay/send-home", { id: stay, version: 1, day: "2026-07-14" }), barn.code("day/place", barn.placement(stay, { start: 12 }))]);
-    expect([["done", "gone-home"], ["open-cards", "done"]]).toContainEqual([home, placed]);
+    const [home, placed] = await Promise.all([
+      barn.code("stay/send-home", { id: stay, version: 1, day: "2026-07-14" }),
+      barn.code("day/place", barn.placement(stay, { start: 12 })),
+    ]);
+    expect([
+      ["done", "gone-home"],
+      ["open-cards", "done"],
+    ]).toContainEqual([home, placed]);
   });
 });

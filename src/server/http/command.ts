@@ -9,6 +9,7 @@ import type { Refusal } from "#contracts/refusal.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { Result } from "#core/kernel/result.ts";
 import { ok } from "#core/kernel/result.ts";
+import { troubleOf } from "#db/errors.ts";
 import { countWrite, findBarn } from "#db/queries/barn.ts";
 import { claimRequest, keepRequest } from "#db/queries/requests.ts";
 import type { Deps } from "../container.ts";
@@ -33,39 +34,42 @@ class RolledBack extends Error {
   }
 }
 
-/** `route` names the command; the same key with another route or another body is refused. */
-export async function runCommand(
-  { sql, clock }: Deps,
-  call: { route: string; command: Command; actor: Actor; key: string; input: unknown },
-): Promise<Result<unknown, Refusal>> {
-  const bodyHash = createHash("sha256").update(JSON.stringify(call.input)).digest();
-  try {
-    return await sql.begin(async (tx) => {
-      const earlier = await claimRequest(tx, call.actor.id, call.key);
-      if (earlier) {
-        const same = earlier.route === call.route && earlier.bodyHash.equals(bodyHash);
-        return same ? ok(earlier.answer) : no({ code: "request-key-used", path: "Idempotency-Key" });
-      }
-      const barn = must(await findBarn(tx), "the barn is set up");
-      const now = clock.now();
-      const result = await call.command.run(
-        { tx, actor: call.actor, now, today: clock.today(barn.timeZone), barn },
-        call.input as never,
-      );
-      if (!result.ok) throw new RolledBack(result.error);
-      await keepRequest(tx, {
-        person: call.actor.id,
-        key: call.key,
-        route: call.route,
-        bodyHash,
-        answer: result.value ?? {},
-        at: now,
-      });
-      await countWrite(tx);
-      return ok(result.value ?? {});
-    });
-  } catch (error) {
-    if (error instanceof RolledBack) return no(error.refusal);
-    throw error;
+interface Call {
+  /** Names the command; the same key with another route or another body is refused. */
+  readonly route: string;
+  readonly command: Command;
+  readonly actor: Actor;
+  readonly key: string;
+  readonly input: unknown;
+}
+
+const TRIES = 3;
+
+export async function runCommand(deps: Deps, call: Call): Promise<Result<unknown, Refusal>> {
+  for (let tried = 1; ; tried += 1) {
+    try {
+      return await runOnce(deps, call);
+    } catch (error) {
+      if (error instanceof RolledBack) return no(error.refusal);
+      if (troubleOf(error) !== "again" || tried >= TRIES) throw error;
+    }
   }
 }
+
+const runOnce = ({ sql, clock }: Deps, { route, command, actor, key, input }: Call): Promise<Result<unknown, Refusal>> =>
+  sql.begin(async (tx) => {
+    const bodyHash = createHash("sha256").update(JSON.stringify(input)).digest();
+    const earlier = await claimRequest(tx, actor.id, key);
+    if (earlier) {
+      const same = earlier.route === route && earlier.bodyHash.equals(bodyHash);
+      return same ? ok(earlier.answer) : no({ code: "request-key-used", path: "Idempotency-Key" });
+    }
+    const barn = must(await findBarn(tx), "the barn is set up");
+    const now = clock.now();
+    const result = await command.run({ tx, actor, now, today: clock.today(barn.timeZone), barn }, input as never);
+    if (!result.ok) throw new RolledBack(result.error);
+    const answer = result.value ?? {};
+    await keepRequest(tx, { person: actor.id, key, route, bodyHash, answer, at: now });
+    await countWrite(tx);
+    return ok(answer);
+  });

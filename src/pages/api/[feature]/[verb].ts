@@ -27,13 +27,8 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
   if (body === undefined) return problem(400, { code: "json", path: "", message: "The body is not JSON." });
   const decoded = decode(command.schema, body);
   if (!decoded.ok) return problem(422, { ...must(decoded.error[0], "a failed decoding has an issue"), issues: decoded.error });
-  const result = await runCommand(deps(), {
-    route,
-    command,
-    actor: must(locals.actor, "middleware found who asks"),
-    key,
-    input: decoded.value,
-  });
+  const actor = must(locals.actor, "middleware found who asks");
+  const result = await runCommand(deps(), { route, command, actor, key, input: decoded.value });
   if (result.ok) return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
   const { error } = result;
   const status = error.code === "not-found" ? 404 : error.code === "not-allowed" ? 403 : 409;

@@ -1,0 +1,25 @@
+/** What PostgreSQL's own troubles mean to us, in one place. Everything else that it says is a fault of ours and stays an error. */
+
+/** `again`: the transaction lost a race and may simply be run once more. `away`: there is no database to ask just now. */
+export type Trouble = "again" | "away";
+
+/** Deadlock and serialization failure; then shutdown, start-up, too many connections, and a connection that is refused, cut or timed out. */
+const CODES: Readonly<Record<string, Trouble>> = {
+  "40P01": "again",
+  "40001": "again",
+  "57P01": "away",
+  "57P02": "away",
+  "57P03": "away",
+  "53300": "away",
+  ECONNREFUSED: "away",
+  ECONNRESET: "away",
+  CONNECTION_CLOSED: "away",
+  CONNECTION_ENDED: "away",
+  CONNECTION_DESTROYED: "away",
+  CONNECT_TIMEOUT: "away",
+};
+
+export function troubleOf(error: unknown): Trouble | null {
+  const code = typeof error === "object" && error !== null ? (error as { code?: unknown }).code : undefined;
+  return (typeof code === "string" && CODES[code]) || null;
+}

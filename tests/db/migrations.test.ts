@@ -1,0 +1,96 @@
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { createDatabase } from "#bin/prepare.ts";
+import { ROLES } from "#contracts/people.ts";
+import { AFTER_LEVELS } from "#contracts/stay.ts";
+import { HOLD_KINDS } from "#core/calendar/holds.ts";
+import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { CARD_STATES, HURT, INCIDENT_KINDS, SESSION_KINDS } from "#core/card/card.ts";
+import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
+import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
+import { TRACK_SIDES } from "#core/kernel/sides.ts";
+import { FITNESS } from "#core/tools/load.ts";
+import { connect, type Sql } from "#db/client.ts";
+import { migrate } from "#db/migrate.ts";
+import { cloned } from "#tests/barn.ts";
+
+let sql: Sql;
+beforeAll(async () => {
+  ({ sql } = await cloned("empty"));
+});
+afterAll(() => sql.end());
+
+describe("migrations", () => {
+  it("run once, however many processes start at once", async () => {
+    const admin = new URL(inject("adminUrl"));
+    await createDatabase(admin.href, "fresh", { replace: true });
+    admin.pathname = "/fresh";
+    const pools = [1, 2, 3].map(() => connect(admin.href, { max: 2 }));
+    const applied = await Promise.all(pools.map((pool) => migrate(pool)));
+    expect(applied.filter((list) => list.length > 0)).toHaveLength(1);
+    expect(await migrate(pools[0] as Sql)).toEqual([]);
+    await Promise.all(pools.map((pool) => pool.end()));
+  });
+});
+
+/** Table, column, and the core's own list of what may stand there. */
+const LISTS: readonly [table: string, column: string, values: readonly (string | number)[]][] = [
+  ["person", "role", ROLES],
+  ["horse", "sex", SEXES],
+  ["horse", "class", HORSE_CLASSES],
+  ["stay", "kind", KINDS],
+  ["stay", "length", TERM_LENGTHS],
+  ["stay", "counting", COUNTINGS],
+  ["stay", "after_level", AFTER_LEVELS],
+  ["hold", "kind", HOLD_KINDS],
+  ["evaluation", "kind", EVALUATION_KINDS],
+  ["evaluation", "fitness", FITNESS],
+  ["evaluation_mark", "side", TRACK_SIDES],
+  ["card", "kind", SESSION_KINDS],
+  ["card", "state", CARD_STATES],
+  ["card_revision", "gate_state", ["open", "half", "shut"]],
+  ["card_score", "side", TRACK_SIDES],
+  ["card_incident", "kind", INCIDENT_KINDS],
+  ["card_incident", "hurt", HURT],
+];
+
+describe("value lists", () => {
+  it.each(LISTS)("%s.%s holds what the core lists, and nothing else", async (table, column, values) => {
+    const checks = await sql`
+      SELECT pg_get_constraintdef(c.oid) AS text FROM pg_constraint c
+      JOIN pg_attribute a ON a.attrelid = c.conrelid AND a.attnum = ANY (c.conkey)
+      WHERE c.contype = 'c' AND c.conrelid = ${table}::regclass AND a.attname = ${column} AND cardinality(c.conkey) = 1`;
+    const text = checks.map((row) => String(row["text"])).join(" ");
+    const listed = [...text.matchAll(/'([^']+)'|(?<=[[ ])(\d+)(?=[,\]])/g)].map((match) => match[1] ?? Number(match[2]));
+    expect(listed.sort()).toEqual([...values].sort());
+  });
+  it("are checked for every column that has a list", async () => {
+    const [row] = await sql`
+      SELECT count(*)::int AS lists FROM pg_constraint WHERE contype = 'c' AND connamespace = 'public'::regnamespace AND pg_get_constraintdef(oid) LIKE '%ANY%ARRAY%'`;
+    // Of the lists in SQL three stand here once for several columns: sides of signs twice, and the first day's 0 or 1.
+    expect(row?.["lists"]).toBe(LISTS.length + 3);
+  });
+});
+
+describe("columns", () => {
+  it("that many rows are found by have an index", async () => {
+    const rows = await sql`
+      SELECT c.conrelid::regclass::text AS "table", a.attname AS "column" FROM pg_constraint c JOIN pg_attribute a ON a.attrelid = c.conrelid AND a.attnum = c.conkey[1]
+      WHERE c.contype = 'f' AND NOT EXISTS (SELECT 1 FROM pg_index i WHERE i.indrelid = c.conrelid AND i.indkey[0] = a.attnum)`;
+    const bare = rows.map((row) => `${row["table"]}.${row["column"]}`).sort();
+    // People, clients and places are few, and nothing is looked up by them alone.
+    expect(
+      bare.filter(
+        (name) => !/(_by|by_person|rider_id|helper_id|place_id|person_id|override_by|client_id|other_stay_id)$/.test(name),
+      ),
+    ).toEqual([]);
+  });
+  it("of days come back as the text that went in, whatever zone the session is in", async () => {
+    for (const zone of ["Pacific/Kiritimati", "America/Adak"]) {
+      await sql.begin(async (tx) => {
+        await tx`SELECT set_config('TimeZone', ${zone}, true)`;
+        const [row] = await tx`SELECT ${"2026-03-29"}::date AS day, ARRAY[${"2026-10-25"}::date] AS days, 1.5::numeric AS number`;
+        expect(row).toEqual({ day: "2026-03-29", days: ["2026-10-25"], number: 1.5 });
+      });
+    }
+  });
+});

@@ -1,0 +1,160 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { CardId, StayId } from "#core/kernel/brand.ts";
+import { listWorked } from "#db/queries/card.ts";
+import { attempt } from "#demo/ask.ts";
+import { readCard } from "#server/card/read-card.ts";
+import { openStay } from "#server/stay/read-horse.ts";
+import { Barn, NOT_TICKED, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
+
+let barn: Barn;
+beforeAll(async () => {
+  barn = await Barn.open();
+});
+afterAll(() => barn.close());
+
+let start = 0;
+const handedOut = async (stay: StayId, changes: Record<string, unknown> = {}): Promise<CardId> => {
+  const card = await barn.handedOut(stay, { start, length: 1, place: barn.place("Arena"), ...changes });
+  start += 1;
+  return card;
+};
+const close = (id: CardId, changes: Record<string, unknown> = {}, actor = barn.rider) =>
+  barn.code("card/close", { id, version: 2, record: record(), gate: OPEN_GATE, ...changes }, actor);
+
+describe("closing a card", () => {
+  it("is the rider's own, or the manager's", async () => {
+    const card = await handedOut(await barn.horse());
+    expect(await close(card, {}, barn.other)).toBe("not-allowed");
+    expect(await close(card, {}, barn.helper)).toBe("not-allowed");
+    expect(await close(card)).toBe("done");
+    const opened = await openStay(barn.deps, (await readCard(barn.deps, card, barn.rider))?.stay);
+    expect(opened?.head.ruler.reading.delivered).toBe(1);
+  });
+  it("keeps everything that was written, as it was written", async () => {
+    const stay = await barn.horse();
+    const card = await handedOut(stay, { kind: "both" });
+    const written = record({
+      saddleMinutes: 25,
+      gaits: ["walk", "trot"],
+      weather: "wet",
+      tack: ["saddle", "snaffle"],
+      scores: [
+        { skill: "steer", side: "left", score: 4 },
+        { skill: "steer", side: "right", score: 3 },
+      ],
+      signs: [{ sign: "head-high", skill: "steer", side: "right", strength: 2 }],
+      incidents: [{ kind: "spook", before: "A tarp.", hurt: "nobody" }],
+      firsts: [{ skill: null, words: "First time past the tractor" }],
+      endedWell: false,
+      word: "Tight on the right.",
+      nextTime: "Begin right.",
+    });
+    expect(await close(card, { record: written })).toBe("done");
+    const [kept] = await listWorked(barn.sql, stay);
+    expect(kept).toMatchObject({ ...written, gateState: "open", revision: 1 });
+  });
+  it("cannot be done before it is handed out, nor ahead of its day, nor after it was cancelled", async () => {
+    const stay = await barn.horse();
+    const { id } = await barn.ask<{ id: CardId }>("day/place", barn.placement(stay, { start: 15, length: 1 }));
+    expect(await close(id, { version: 1 })).toBe("not-handed-out");
+    const ahead = await barn.ask<{ id: CardId }>("day/place", {
+      ...barn.placement(await barn.horse("Ahead")),
+      day: "2026-07-15",
+    });
+    await barn.ask("day/hand-out", { day: "2026-07-15" });
+    expect(await close(ahead.id)).toBe("in-the-future");
+    const gone = await handedOut(await barn.horse());
+    await barn.ask("card/cancel", { id: gone, version: 2, reason: "Lame." }, barn.rider);
+    expect(await close(gone, { version: 3 })).toBe("card-closed");
+  });
+});
+
+describe("the gate at closing", () => {
+  it("lets no ride into the record that the gate did not open for", async () => {
+    const card = await handedOut(await barn.horse(), { kind: "saddle" });
+    const ridden = { record: record({ saddleMinutes: 20 }), gate: NOT_TICKED };
+    expect(await close(card, ridden)).toBe("gate-not-open");
+    expect(await close(card, { ...ridden, record: record() })).toBe("done");
+  });
+  it("opens for a reason, for those who may, and the reason stays", async () => {
+    const stay = await barn.horse();
+    const card = await handedOut(stay, { kind: "saddle" });
+    const ridden = {
+      record: record({ saddleMinutes: 20 }),
+      gate: { ...OPEN_GATE, redSigns: ["tight-back"], overrideReason: "Cold back; walked it off for ten minutes." },
+    };
+    expect(await close(card, { ...ridden, gate: { ...ridden.gate, overrideReason: "" } })).toBe("gate-not-open");
+    expect(await close(card, ridden)).toBe("done");
+    expect((await listWorked(barn.sql, stay))[0]).toMatchObject({
+      gateState: "shut",
+      overrideBy: "Hesper Vole",
+      overrideReason: "Cold back; walked it off for ten minutes.",
+    });
+  });
+  it("never opens above the weight line", async () => {
+    const stay = await barn.horse("Light", 4);
+    const card = await handedOut(stay, { kind: "saddle" });
+    await barn.sql`UPDATE person SET weight_kg = 140 WHERE id = ${barn.rider.id}`;
+    const tried = await attempt(barn.deps, {
+      route: "card/close",
+      actor: barn.boss,
+      input: {
+        id: card,
+        version: 2,
+        record: record({ saddleMinutes: 10 }),
+        gate: { ...OPEN_GATE, overrideReason: "He insists." },
+      },
+    });
+    await barn.sql`UPDATE person SET weight_kg = 60 WHERE id = ${barn.rider.id}`;
+    expect(tried).toMatchObject({ ok: false, error: { code: "gate-not-open", overridable: false, reasons: [{ code: "load" }] } });
+  });
+});
+
+describe("corrections", () => {
+  it("make a new revision; the old one stays to be read, and the newest counts", async () => {
+    const stay = await barn.horse();
+    const card = await handedOut(stay);
+    await close(card);
+    expect(await close(card, { version: 3, record: record({ groundMinutes: 45, word: "It was 45." }) }, barn.boss)).toBe("done");
+    const view = await readCard(barn.deps, card, barn.rider);
+    expect(view?.revisions.map((one) => [one.revision, one.record.groundMinutes, one.by])).toEqual([
+      [2, 45, "Boss"],
+      [1, 20, "Hesper Vole"],
+    ]);
+    const worked = await listWorked(barn.sql, stay);
+    expect(worked.map((one) => one.groundMinutes)).toEqual([45]);
+  });
+  it("tell the second of two, with what the first wrote", async () => {
+    const card = await handedOut(await barn.horse());
+    const write = (word: string) =>
+      attempt<object>(barn.deps, {
+        route: "card/close",
+        actor: barn.rider,
+        input: { id: card, version: 2, record: record({ word }), gate: OPEN_GATE },
+      });
+    const both = await Promise.all([write("One."), write("Other.")]);
+    const [done, told] = both[0].ok ? both : [both[1], both[0]];
+    expect(done.ok).toBe(true);
+    expect(told).toMatchObject({
+      ok: false,
+      error: { code: "changed-meanwhile", current: { version: 3, revision: { word: expect.stringMatching(/One|Other/) } } },
+    });
+  });
+});
+
+describe("what a card shows", () => {
+  it("is the work, the last rider's word, and what to watch for", async () => {
+    const stay = await barn.book();
+    await barn.evaluate(stay, walkOf(4, { signs: [{ rung: "handle", sign: "head-shy", side: "left", strength: 3 }] }));
+    await barn.worked(stay, "2026-07-13", { word: "Soft today.", nextTime: "Hard side first." });
+    const view = await readCard(barn.deps, await handedOut(stay), barn.rider);
+    expect(view).toMatchObject({
+      mine: true,
+      mayOverride: true,
+      lastTime: { word: "Soft today.", nextTime: "Hard side first." },
+      cautions: [{ sign: "head-shy", strength: 3 }],
+    });
+    expect(view?.work.items.length).toBeGreaterThan(0);
+    expect(await readCard(barn.deps, "not-a-card", barn.rider)).toBeNull();
+  });
+});

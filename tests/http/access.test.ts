@@ -1,0 +1,114 @@
+import { readdirSync } from "node:fs";
+import { join } from "node:path";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ROLES, type Role } from "#contracts/people.ts";
+import { maySee, PAGES } from "#server/auth/access.ts";
+import { COMMANDS } from "#server/commands.ts";
+import { demoIds, Site } from "#tests/site.ts";
+
+/** One of each role in the demo barn. */
+const SIGN_IN: Record<Role, string> = { manager: "odalys", rider: "wren", helper: "jory" };
+
+let site: Site;
+let paths: Record<string, string>;
+beforeAll(async () => {
+  site = await Site.open("demo");
+  const { stay, card, evaluation, evaluated } = await demoIds(site.sql);
+  await site.post("report/approve", { stay, version: null }, { who: "odalys" });
+  paths = {
+    "/card/[id]": `/card/${card}`,
+    "/horse/[id]/evaluation/[evaluation]": `/horse/${evaluated}/evaluation/${evaluation}`,
+    "/report/[number]": "/report/1",
+  };
+  for (const page of Object.keys(PAGES)) paths[page] ??= page.replace("[id]", stay);
+});
+afterAll(() => site.close());
+
+/** Pages that only ever answer by themselves: errors, the form, what is no page. */
+const PLAIN = ["/404", "/403", "/500", "/sign-in", "/sign-out", "/health", "/api/[feature]/[verb]"];
+
+describe("the list of pages", () => {
+  it("names every file under src/pages, and nothing else", () => {
+    const files = readdirSync("src/pages", { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile())
+      .map(
+        (entry) =>
+          join(entry.parentPath, entry.name)
+            .slice("src/pages".length)
+            .replace(/\.(astro|ts)$/, "")
+            .replace(/\/index$/, "") || "/",
+      );
+    expect(files.sort()).toEqual(Object.keys(PAGES).sort());
+  });
+  it("is obeyed by every page, for everybody", async () => {
+    for (const [page, access] of Object.entries(PAGES).filter(([name]) => !PLAIN.includes(name))) {
+      const path = paths[page] ?? page;
+      const outside = await site.get(path);
+      expect([page, outside.status, outside.headers.get("location")]).toEqual([
+        page,
+        302,
+        `/sign-in?to=${encodeURIComponent(path)}`,
+      ]);
+      for (const role of ROLES) {
+        const answer = await site.get(path, SIGN_IN[role]);
+        expect([page, role, answer.status]).toEqual([page, role, maySee(access, role) ? 200 : 403]);
+        const text = await answer.text();
+        if (answer.status === 403) expect(text).not.toContain("Tin Whistle");
+        // Pages stream: one that breaks half-way has said 200 already.
+        else if (page !== "/today/data") expect([page, text.trimEnd().endsWith("</html>")]).toEqual([page, true]);
+      }
+    }
+  });
+  it("lets nobody in by a cookie that is made up or too long", async () => {
+    for (const token of ["x", "x".repeat(5000), "'; DROP TABLE person; --"]) {
+      const answer = await fetch(site.address, {
+        headers: { Cookie: `furlong_session=${encodeURIComponent(token)}` },
+        redirect: "manual",
+      });
+      expect(answer.status).toBe(302);
+    }
+  });
+  it("serves nothing that it does not name", async () => {
+    for (const path of ["/nowhere", "/horse", "/card/", "/api/", "/api/stay", "/.env", "/server.mjs"]) {
+      const { status } = await site.get(path, "odalys");
+      expect([path, status]).toEqual([path, 404]);
+    }
+  });
+});
+
+describe("the list of commands", () => {
+  it("is obeyed by every command, for everybody", async () => {
+    for (const [route, { roles }] of Object.entries(COMMANDS)) {
+      expect([route, (await site.post(route, {})).status]).toEqual([route, 401]);
+      for (const role of ROLES) {
+        const { status } = await site.post(route, {}, { who: SIGN_IN[role] });
+        expect([route, role, status]).toEqual([route, role, roles.includes(role) ? 422 : 403]);
+      }
+    }
+  });
+  it("is all that can be asked for", async () => {
+    for (const route of ["stay/burn", "constructor/toString", "people/__proto__", "card"])
+      expect((await site.post(route, {}, { who: "odalys" })).status).toBe(404);
+    expect((await site.get("/api/stay/book", "odalys")).status).toBe(405);
+  });
+  it("lets a rider close only a card of their own", async () => {
+    const [row] =
+      await site.sql`SELECT k.id, k.version, p.sign_in FROM card k JOIN person p ON p.id = k.rider_id WHERE k.state = 'handed-out' AND k.day = '2026-07-14' AND p.sign_in <> 'ines' LIMIT 1`;
+    const answer = await site.post(
+      "card/cancel",
+      { id: row?.["id"], version: row?.["version"], reason: "Not mine." },
+      { who: "ines" },
+    );
+    expect([answer.status, await answer.json()]).toMatchObject([403, { code: "not-allowed" }]);
+  });
+});
+
+describe("signing out", () => {
+  it("ends the session on the server, not only in the browser", async () => {
+    const cookie = await site.cookie("minna");
+    expect((await site.get("/", "minna")).status).toBe(200);
+    const out = await fetch(`${site.address}/sign-out`, { method: "POST", headers: cookie, redirect: "manual" });
+    expect([out.status, out.headers.get("location")]).toEqual([303, "/sign-in"]);
+    expect((await site.get("/", "minna")).status).toBe(302);
+  });
+});

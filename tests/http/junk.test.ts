@@ -1,0 +1,178 @@
+import { randomUUID } from "node:crypto";
+import fc from "fast-check";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { COMMANDS } from "#server/commands.ts";
+import { booking, OPEN_GATE, PASSWORD, PERSON, record, walkOf } from "#tests/barn.ts";
+import { Site } from "#tests/site.ts";
+
+let site: Site;
+beforeAll(async () => {
+  site = await Site.open("demo");
+});
+afterAll(() => site.close());
+
+const id = randomUUID();
+const where = { kind: "ground", length: 2, rider: id, start: 0, place: id, helper: null };
+/** Well-formed requests of every command, about things that are not there: none of them can succeed. */
+const EXAMPLES: Record<string, unknown> = {
+  // Two faults where nothing else would refuse: replacing one place cannot mend both.
+  "people/add": { signIn: "Not A Name", password: "short", person: PERSON },
+  "people/edit": { id, version: 1, person: PERSON },
+  "people/retire": { id, version: 1 },
+  "people/reset-password": { id, password: PASSWORD },
+  "people/add-absence": { person: id, firstDay: "2026-07-14", lastDay: "2026-07-15", reason: "Course" },
+  "people/remove-absence": { id },
+  "stay/book": booking({ horse: { birthYear: 1066, heightCm: 1 } }),
+  "stay/edit": { id, version: 1, stay: booking().stay, riskSet: null },
+  "stay/add-hold": { stay: id, kind: "vet", firstDay: "2026-07-14", lastDay: null, stopsClock: true, reason: "Lame" },
+  "stay/end-hold": { id, lastDay: "2026-07-14" },
+  "stay/set-apart": { stay: id, other: randomUUID(), apart: true },
+  "stay/send-home": { id, version: 1, day: "2026-07-14" },
+  "intake/begin": { stay: id, kind: "intake" },
+  "intake/save": { id, version: 1, walk: walkOf(3) },
+  "intake/close": { id, version: 1, walk: walkOf(3) },
+  "day/place": { day: "2026-07-15", stay: id, ...where },
+  "day/move": { id, version: 1, ...where },
+  "day/take-back": { id, version: 1 },
+  "day/hand-out": { day: "2026-12-24" },
+  "card/cancel": { id, version: 1, reason: "Rain" },
+  "card/close": { id, version: 1, record: record(), gate: OPEN_GATE },
+  "report/save": { stay: id, version: null, words: { did: { text: "Much.", instead: false } } },
+  "report/approve": { stay: id, version: 1 },
+};
+
+const JUNK: unknown[] = [
+  null,
+  true,
+  0,
+  -1,
+  1.5,
+  1e300,
+  9_007_199_254_740_993,
+  "",
+  " ",
+  "\u0000",
+  "\ud800",
+  "x".repeat(70_000),
+  "2026-02-30",
+  "0000-00-00",
+  "9999-12-31",
+  "-infinity",
+  "1; DROP TABLE stay",
+  "../../etc",
+  {},
+  [],
+  [[]],
+  { length: 1e9 },
+  Array(500).fill(0),
+  { __proto__: null, toString: 1 },
+  id,
+  "left",
+  "both",
+  -2147483649,
+];
+
+type Path = readonly (string | number)[];
+const pathsOf = (value: unknown, at: Path = []): Path[] => [
+  ...(at.length > 0 ? [at] : []),
+  ...(typeof value === "object" && value !== null
+    ? Object.entries(value)
+        .slice(0, 12)
+        .flatMap(([key, inner]) => pathsOf(inner, [...at, Array.isArray(value) ? Number(key) : key]))
+    : []),
+];
+/** The example with one place of it replaced, or taken away. */
+function spoiled(example: unknown, [key, ...rest]: Path, junk: unknown): unknown {
+  if (key === undefined) return junk;
+  const copy: Record<string | number, unknown> | unknown[] = Array.isArray(example)
+    ? [...(example as unknown[])]
+    : { ...(example as object) };
+  const inner = (copy as Record<string | number, unknown>)[key];
+  (copy as Record<string | number, unknown>)[key] = spoiled(inner, rest, junk);
+  return copy;
+}
+
+/** Everything that the application keeps, but for tries and sessions. */
+async function fingerprint(): Promise<string> {
+  const [row] = await site.sql`
+    SELECT (SELECT revision FROM barn) AS revision, (SELECT count(*) FROM request) AS requests, (SELECT count(*) FROM change) AS changes,
+      (SELECT count(*) FROM stay) AS stays, (SELECT count(*) FROM card) AS cards, (SELECT count(*) FROM card_revision) AS revisions,
+      (SELECT count(*) FROM person) AS people, (SELECT count(*) FROM hold) AS holds, (SELECT count(*) FROM evaluation) AS evaluations, (SELECT count(*) FROM report) AS reports`;
+  return JSON.stringify(row);
+}
+
+describe("junk", () => {
+  it("has an example of every command to begin from", () => {
+    expect(Object.keys(EXAMPLES).sort()).toEqual(Object.keys(COMMANDS).sort());
+  });
+  it.each(Object.keys(COMMANDS))(
+    "at %s is answered with 4xx, a code, a path and a message, and changes nothing",
+    async (route) => {
+      const before = await fingerprint();
+      const example = EXAMPLES[route];
+      const body = fc.oneof(
+        {
+          weight: 3,
+          arbitrary: fc
+            .tuple(fc.constantFrom(...pathsOf(example)), fc.constantFrom(...JUNK))
+            .map(([path, junk]) => spoiled(example, path, junk)),
+        },
+        { weight: 1, arbitrary: fc.json().map((text) => JSON.parse(text) as unknown) },
+      );
+      const ask = async (sent: unknown): Promise<void> => {
+        const answer = await site.post(route, sent ?? null, { who: "odalys" });
+        const said = (await answer.json()) as { code?: unknown; path?: unknown; message?: unknown };
+        expect([answer.status >= 400 && answer.status < 500, answer.status, JSON.stringify(sent)?.slice(0, 300)]).toMatchObject([
+          true,
+          answer.status,
+          expect.anything(),
+        ]);
+        expect([typeof said.code, typeof said.path, typeof said.message]).toEqual(["string", "string", "string"]);
+      };
+      await ask(example);
+      await fc.assert(fc.asyncProperty(body, ask), { numRuns: 40 });
+      expect(await fingerprint()).toBe(before);
+    },
+  );
+  it("in the addresses of pages finds nothing and breaks nothing", async () => {
+    const odd = fc.oneof(
+      fc.constantFrom(
+        ...JUNK.filter((junk) => typeof junk === "string").map((junk) => junk.slice(0, 500)),
+        "%00",
+        "..%2f..",
+        "%ff",
+        "null",
+        id,
+      ),
+      fc.string({ maxLength: 40 }),
+    );
+    await fc.assert(
+      fc.asyncProperty(
+        odd,
+        fc.constantFrom(
+          "/horse/X",
+          "/horse/X/log",
+          "/horse/X/terms",
+          "/horse/X/report",
+          "/card/X",
+          "/report/X",
+          `/horse/${id}/evaluation/X`,
+          "/today?day=X",
+          "/today/data?day=X",
+          "/today/print?day=X",
+        ),
+        async (text, pattern) => {
+          let word = text;
+          try {
+            word = encodeURIComponent(text);
+          } catch {
+            // Half a pair cannot be encoded; it is sent as it is.
+          }
+          const { status } = await site.get(pattern.replace("X", word), "odalys");
+          expect([pattern, text, status < 500]).toEqual([pattern, text, true]);
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+});

@@ -1,0 +1,83 @@
+/** The built server as a child process on a database of its own, asked over HTTP as somebody. */
+import { createHash, randomBytes, randomUUID } from "node:crypto";
+import { type Served, serve } from "#bin/serve.ts";
+import type { Sql } from "#db/client.ts";
+import { findCredential } from "#db/queries/people.ts";
+import { insertSession } from "#db/queries/sign-in.ts";
+import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import { cloned, TODAY } from "./barn.ts";
+
+export interface Post {
+  readonly who?: string | null;
+  readonly key?: string;
+  readonly headers?: Record<string, string>;
+}
+
+export class Site {
+  private readonly tokens = new Map<string, string>();
+  private constructor(
+    readonly sql: Sql,
+    private served: Served,
+    private readonly url: string,
+  ) {}
+
+  static async open(database: { sql: Sql; url: string } | "demo" | "empty"): Promise<Site> {
+    const { sql, url } = typeof database === "string" ? await cloned(database) : database;
+    return new Site(sql, await serve(process.cwd(), { databaseUrl: url, port: 0, today: TODAY, quiet: true }), url);
+  }
+
+  get address(): string {
+    return this.served.address;
+  }
+  async close(): Promise<void> {
+    await this.served.stop();
+    await this.sql.end();
+  }
+  /** The server goes away; what is open in a browser stays. */
+  stop = (): Promise<void> => this.served.stop();
+  async restart(): Promise<void> {
+    const port = Number(new URL(this.address).port);
+    this.served = await serve(process.cwd(), { databaseUrl: this.url, port, today: TODAY, quiet: true });
+  }
+
+  /** A session without the half second that a password takes; the form itself has tests of its own. */
+  async token(signIn: string): Promise<string> {
+    const known = this.tokens.get(signIn);
+    if (known) return known;
+    const person = await findCredential(this.sql, signIn);
+    if (!person) throw new Error(`nobody signs in as ${signIn}`);
+    const token = randomBytes(32).toString("base64url");
+    await insertSession(
+      this.sql,
+      createHash("sha256").update(token).digest(),
+      person.id,
+      new Date(),
+      new Date(Date.now() + 86_400_000),
+    );
+    this.tokens.set(signIn, token);
+    return token;
+  }
+  async cookie(who: string | null): Promise<Record<string, string>> {
+    return who ? { Cookie: `${SESSION_COOKIE}=${await this.token(who)}` } : {};
+  }
+
+  async get(path: string, who: string | null = null): Promise<Response> {
+    return fetch(this.address + path, { headers: await this.cookie(who), redirect: "manual" });
+  }
+  async post(route: string, body: unknown, { who = null, key = randomUUID(), headers = {} }: Post = {}): Promise<Response> {
+    return fetch(`${this.address}/api/${route}`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json", "Idempotency-Key": key, ...(await this.cookie(who)), ...headers },
+      body: typeof body === "string" ? body : JSON.stringify(body),
+      redirect: "manual",
+    });
+  }
+}
+
+/** Ids of the demo barn that addresses are made of. */
+export async function demoIds(sql: Sql): Promise<{ stay: string; card: string; evaluation: string; evaluated: string }> {
+  const [stay] = await sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle'`;
+  const [card] = await sql`SELECT id FROM card WHERE day = ${TODAY} AND state = 'handed-out' ORDER BY id LIMIT 1`;
+  const [evaluation] = await sql`SELECT id, stay_id FROM evaluation WHERE closed_at IS NOT NULL ORDER BY id LIMIT 1`;
+  return { stay: stay?.["id"], card: card?.["id"], evaluation: evaluation?.["id"], evaluated: evaluation?.["stayId"] };
+}
