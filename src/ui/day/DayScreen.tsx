@@ -1,6 +1,6 @@
 /** Today: strings, places and what is to place. Three ways to every placement: drag, keyboard, tap and tap. */
 import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import type { DayCardView, DayView, DueView } from "#contracts/views.ts";
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
@@ -18,6 +18,8 @@ import { namesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
 
 const NEW_CARD = "new" as CardId;
+/** Others hand out, log and cancel while this sheet is open: on the office wall it keeps itself current. */
+const RENEW_AFTER = 10_000;
 interface Undo {
   readonly words: string;
   readonly route: string;
@@ -44,10 +46,16 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     if (wish && cursor) document.querySelector<HTMLElement>(`[data-spot="${cursor}"]`)?.focus();
   }, [wish, cursor]);
 
-  const refresh = async (): Promise<void> => {
-    const answer = await fetch(`/today/data?day=${view.day}`);
-    if (answer.ok) setView((await answer.json()) as DayView);
-  };
+  const { day } = view;
+  const refresh = useCallback(async (): Promise<void> => {
+    // Without an answer the sheet stays as it was last seen; the next round asks again.
+    const answer = await fetch(`/today/data?day=${day}`).catch(() => null);
+    if (answer?.ok) setView((await answer.json()) as DayView);
+  }, [day]);
+  useEffect(() => {
+    const timer = setInterval(() => document.visibilityState === "visible" && void refresh(), RENEW_AFTER);
+    return () => clearInterval(timer);
+  }, [refresh]);
   const act = async (
     route: string,
     input: unknown,

@@ -6,6 +6,7 @@ import { type CommandState, useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 
 const SAVE_AFTER = 900;
+const TRY_AGAIN_AFTER = 3000;
 
 export interface WalkState {
   readonly walk: WalkFields;
@@ -56,6 +57,8 @@ export function useWalk(id: string, who: string, initial: { version: number; wal
       sending.current = false;
       if (answer.ok) set((after) => ({ ...after, version: answer.value.version, dirty: after.walk !== now.walk }));
       else if (answer.problem.code === "changed-meanwhile") meet(answer.problem.current as { version: number; walk: WalkFields });
+      // No answer: what was kept is sent again until there is one.
+      else if (answer.status === 0 || answer.status === 503) setTimeout(() => set((kept) => ({ ...kept })), TRY_AGAIN_AFTER);
     },
     [id, send, set, meet],
   );

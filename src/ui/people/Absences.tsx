@@ -13,7 +13,6 @@ export function Absences({ view }: { view: PeopleView }) {
   const here = view.people.filter((person) => !person.retiredOn);
   const form = useForm<AddAbsence, unknown, AddAbsence>({
     resolver: zodResolver(AddAbsence),
-    mode: "onTouched",
     defaultValues: { person: here[0]?.id ?? view.me, firstDay: view.today, lastDay: view.today, reason: "" },
   });
   const add = form.handleSubmit(async (values) => {

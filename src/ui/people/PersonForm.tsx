@@ -93,7 +93,6 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
 export function AddPersonForm() {
   const form = useForm<AddPerson, unknown, AddPerson>({
     resolver: zodResolver(AddPerson),
-    mode: "onTouched",
     defaultValues: { person: NEW, signIn: "", password: "" },
   });
   const { busy, problem, send } = useCommand();
@@ -135,7 +134,6 @@ export function EditPersonForm({
 }) {
   const form = useForm<EditPerson, unknown, EditPerson>({
     resolver: zodResolver(EditPerson),
-    mode: "onTouched",
     defaultValues: { id, version, person },
   });
   const { busy, problem, send } = useCommand();

@@ -16,7 +16,6 @@ const KEPT = "book-a-stay";
 export function BookForm({ rules }: { rules: TermRules }) {
   const form = useForm<BookStay, unknown, BookStay>({
     resolver: zodResolver(BookStay),
-    mode: "onTouched",
     defaultValues: {
       client: {
         name: "",

@@ -32,7 +32,6 @@ const pathOf = (key: keyof Terms): Path<EditStay> => (key === "riskSet" ? "riskS
 export function TermsForm({ view }: { view: TermsView }) {
   const form = useForm<EditStay, unknown, EditStay>({
     resolver: zodResolver(EditStay),
-    mode: "onTouched",
     defaultValues: { id: view.stay, version: view.version, stay: view.fields, riskSet: view.riskSet },
   });
   const [saved, setSaved] = useState(false);

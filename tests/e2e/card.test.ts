@@ -1,0 +1,115 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { bodyOf, button, choose, expectAccessible, fill, follow, PHONE, Screens, text } from "#tests/screen.ts";
+import { Site } from "#tests/site.ts";
+
+let screens: Screens;
+beforeAll(async () => {
+  screens = await Screens.open(await Site.open("demo"));
+});
+afterAll(() => screens.close());
+
+interface Row {
+  readonly id: string;
+  readonly who: string;
+}
+/** A handed-out card of today, by kind. */
+async function card(kind: "ground" | "ridden"): Promise<Row> {
+  const [row] = await screens.site
+    .sql`SELECT k.id, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND (k.kind = 'ground') = ${kind === "ground"} ORDER BY k.id LIMIT 1`;
+  return row as unknown as Row;
+}
+const tap = async (page: Page, name: string): Promise<void> => {
+  await (await page.waitForSelector(`::-p-aria([name="${name}"])`))?.tap();
+};
+const revisions = (id: string) =>
+  screens.site.sql`SELECT revision, ground_minutes, word FROM card_revision WHERE card_id = ${id} ORDER BY revision`;
+
+describe("a card on the phone", () => {
+  it("is closed in a minute, kept over a reload on the way, and corrected as a new revision", async () => {
+    const { id, who } = await card("ground");
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    await expectAccessible(page, "open card");
+    const targets = await page.$$eval("main button:not([aria-label]), main label:has(input.sr-only)", (all) =>
+      all.map((one) => one.getBoundingClientRect().height).filter((height) => height > 0),
+    );
+    expect(Math.min(...targets)).toBeGreaterThanOrEqual(44);
+    for (let i = 0; i < 7; i += 1) await tap(page, "Ground: 5 more");
+    await (await page.waitForSelector("[role=group] button[aria-label$=': 4'], [role=group] button[aria-label*='4, ']"))?.tap();
+    await page.reload({ waitUntil: "networkidle0" });
+    await text(page, "Kept on this phone and not sent yet.");
+    expect(await page.$eval("#ground", (field) => (field as HTMLInputElement).value)).toBe("35");
+    await tap(page, "Spook");
+    await fill(page, "What led up to it", "A pheasant.");
+    await choose(page, "Ended well");
+    await fill(page, "A word for the next rider", "Soft on both sides.");
+    await expectAccessible(page, "filled card");
+    await follow(page, () => button(page, "Close the card").click());
+    expect(await bodyOf(page)).toContain("Soft on both sides.");
+    expect(await revisions(id)).toMatchObject([{ revision: 1, groundMinutes: 35 }]);
+
+    await button(page, "Correct this record").click();
+    await tap(page, "Ground: 5 less");
+    await follow(page, () => button(page, "Save the correction").click());
+    expect(await bodyOf(page)).toMatch(/Revision 2 .*Revision 1 /);
+    expect(await revisions(id)).toMatchObject([{ groundMinutes: 35 }, { groundMinutes: 30, word: "Soft on both sides." }]);
+    await page.close();
+  });
+  it("keeps the gate half shut until all is ticked, shut by a red sign, and lets no ride through", async () => {
+    const { id, who } = await card("ridden");
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    await text(page, "Gate: half open");
+    const ticks = await page.$$(
+      "fieldset:has(legend::-p-text(On the ground, before anybody gets on)) label, fieldset label:has(input[type=checkbox])",
+    );
+    for (const tick of ticks) await tick.tap();
+    await text(page, "Gate: open");
+    await expectAccessible(page, "open gate");
+    await tap(page, "Tight back");
+    await text(page, "Gate: shut");
+    for (let i = 0; i < 3; i += 1) await tap(page, "Saddle: 5 more");
+    await choose(page, "Ended well");
+    await button(page, "Close the card").click();
+    await page.waitForSelector("[role=alert] div");
+    expect(await revisions(id)).toHaveLength(0);
+    await tap(page, "✓ Tight back");
+    await follow(page, () => button(page, "Close the card").click());
+    expect(await revisions(id)).toHaveLength(1);
+    await page.close();
+  });
+  it("shows two writers of one card both versions", async () => {
+    const { id, who } = await card("ground");
+    const [phone, desk] = [await screens.as(who, PHONE), await screens.as("odalys")];
+    for (const page of [phone, desk]) {
+      await screens.visit(page, `/card/${id}`);
+      for (let i = 0; i < 4; i += 1) await (await page.waitForSelector(`::-p-aria([name="Ground: 5 more"])`))?.click();
+      await choose(page, "Ended well");
+    }
+    await fill(desk, "A word for the next rider", "Written at the desk.");
+    await fill(phone, "A word for the next rider", "Written in the pen.");
+    await follow(desk, () => button(desk, "Close the card").click());
+    await button(phone, "Close the card").click();
+    await text(phone, "Somebody else saved while you were writing");
+    expect(await bodyOf(phone)).toContain("Written at the desk.");
+    await follow(phone, () => button(phone, "Save mine as it is now").click());
+    expect(await revisions(id)).toMatchObject([{ word: "Written at the desk." }, { word: "Written in the pen." }]);
+    await phone.close();
+    await desk.close();
+  });
+  it("is kept when there is no signal, and closes when there is", async () => {
+    const { id, who } = await card("ridden");
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    for (let i = 0; i < 4; i += 1) await tap(page, "Ground: 5 more");
+    await choose(page, "Ended well");
+    await screens.site.stop();
+    await button(page, "Close the card").click();
+    await text(page, "does not answer");
+    await screens.site.restart();
+    await follow(page, () => button(page, "Close the card").click());
+    expect(await revisions(id)).toMatchObject([{ groundMinutes: 20 }]);
+    await page.close();
+  });
+});

@@ -1,0 +1,152 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { bodyOf, button, choose, expectAccessible, fill, PHONE, Screens, TABLET, text } from "#tests/screen.ts";
+import { Site } from "#tests/site.ts";
+
+let screens: Screens;
+beforeAll(async () => {
+  screens = await Screens.open(await Site.open("demo"));
+});
+afterAll(() => screens.close());
+
+/** A Wednesday with nothing on it: most horses are to place. */
+const DAY = "2026-07-15";
+beforeEach(async () => {
+  await screens.site.sql`DELETE FROM card WHERE day = ${DAY}`;
+  await screens.site.sql`DELETE FROM day_sheet WHERE day = ${DAY}`;
+});
+const open = async (size?: { width: number; height: number }): Promise<Page> => {
+  const page = await screens.as("odalys", size);
+  await screens.visit(page, `/today?day=${DAY}`);
+  return page;
+};
+const idOf = async (name: string): Promise<string> =>
+  (await screens.site.sql`SELECT id FROM person WHERE name = ${name}`)[0]?.["id"] as string;
+const due = (page: Page, horse: string) => page.waitForSelector(`::-p-xpath(//button[@data-due][contains(., '${horse}')])`);
+const spot = async (page: Page, rider: string, start: number) =>
+  page.waitForSelector(`[data-spot='${await idOf(rider)}:${start}']`);
+const cards = () =>
+  screens.site
+    .sql`SELECT h.name AS horse, p.name AS rider, k.start, k.state FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person p ON p.id = k.rider_id WHERE k.day = ${DAY} AND k.state <> 'cancelled'`;
+
+describe("placing a horse", () => {
+  it("by tap and tap, with every spot saying what it would cost", async () => {
+    const page = await open();
+    await (await due(page, "Blue Ledger"))?.click();
+    await expectAccessible(page, "spots shown");
+    const heavy = await spot(page, "Tavish Okonjo", 0);
+    expect(await heavy?.evaluate((cell) => cell.getAttribute("aria-label"))).toMatch(/^Tavish Okonjo, 07:00: /);
+    await (await spot(page, "Wren Castellanos", 2))?.click();
+    await text(page, "Blue Ledger placed with Wren Castellanos at 08:00");
+    expect(await cards()).toMatchObject([{ horse: "Blue Ledger", rider: "Wren Castellanos", start: 2, state: "placed" }]);
+    await button(page, "Undo the placing of Blue Ledger").click();
+    await text(page, "Undone");
+    expect(await cards()).toHaveLength(0);
+    await page.close();
+  });
+  it("by the keyboard alone", async () => {
+    const page = await open();
+    await (await due(page, "Blue Ledger"))?.focus();
+    await page.keyboard.press("Enter");
+    await page.waitForSelector("[data-spot][tabindex='0']");
+    await page.waitForFunction(() => document.activeElement?.hasAttribute("data-spot"));
+    const at = () => page.evaluate(() => document.activeElement?.getAttribute("data-spot") ?? "");
+    const before = await at();
+    await page.keyboard.press("ArrowRight");
+    await page.waitForFunction((was) => document.activeElement?.getAttribute("data-spot") !== was, {}, before);
+    expect(Number((await at()).split(":")[1])).toBe(Number(before.split(":")[1]) + 1);
+    await page.keyboard.press("Escape");
+    await page.waitForFunction(() => !document.querySelector("[data-spot]"));
+    await (await due(page, "Blue Ledger"))?.focus();
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.hasAttribute("data-spot"));
+    await page.keyboard.press("Enter");
+    await text(page, "Blue Ledger placed with");
+    expect(await cards()).toMatchObject([{ horse: "Blue Ledger" }]);
+    await page.close();
+  });
+  it("by dragging, and again to another rider", async () => {
+    // Tall enough for the list and every string to be in sight at once, as they are when somebody drags.
+    const page = await open({ width: 1280, height: 1500 });
+    const drag = async (from: { x: number; y: number }, rider: string, start: number): Promise<void> => {
+      await page.mouse.move(from.x, from.y);
+      await page.mouse.down();
+      await page.mouse.move(from.x - 20, from.y + 10, { steps: 4 });
+      const target = await (await spot(page, rider, start))?.boundingBox();
+      await page.mouse.move((target?.x ?? 0) + 10, (target?.y ?? 0) + 20, { steps: 12 });
+      await page.mouse.up();
+    };
+    const middle = async (selector: string) => {
+      const box = await (await page.waitForSelector(selector))?.boundingBox();
+      return { x: (box?.x ?? 0) + 20, y: (box?.y ?? 0) + 15 };
+    };
+    await drag(await middle("::-p-xpath(//button[@data-due][contains(., 'Blue Ledger')])"), "Wren Castellanos", 4);
+    await text(page, "Blue Ledger placed with Wren Castellanos at 09:00");
+    await drag(await middle("::-p-xpath(//*[@data-string]//button[contains(., 'Blue Ledger')])"), "Ines Halvorsen", 6);
+    await page.waitForFunction(async () => document.body.innerText.includes("Undo the move"));
+    expect(await cards()).toMatchObject([{ horse: "Blue Ledger", rider: "Ines Halvorsen", start: 6 }]);
+    await page.close();
+  });
+  it("by finger on the tablet", async () => {
+    const page = await open(TABLET);
+    await (await due(page, "Blue Ledger"))?.tap();
+    await (await spot(page, "Wren Castellanos", 0))?.tap();
+    await text(page, "Blue Ledger placed with Wren Castellanos at 07:00");
+    await page.close();
+  });
+  it("is refused where the rules say no, with the reason, and nothing moves", async () => {
+    const page = await open();
+    await (await due(page, "Marzipan Toll"))?.click();
+    await choose(page, "Saddle");
+    await (await spot(page, "Tavish Okonjo", 0))?.click();
+    const said = await page.waitForSelector("::-p-xpath(//*[@role='status'][contains(., 'kg')])");
+    expect(await said?.evaluate((node) => (node as HTMLElement).innerText)).toMatch(/Marzipan Toll.*Tavish Okonjo.*kg/s);
+    expect(await cards()).toHaveLength(0);
+    await page.close();
+  });
+});
+
+describe("the day", () => {
+  it("is handed out, changed openly, and read by its riders on the phone and on paper", async () => {
+    const page = await open();
+    await (await due(page, "Blue Ledger"))?.click();
+    await (await spot(page, "Wren Castellanos", 2))?.click();
+    await text(page, "Blue Ledger placed with");
+    await text(page, "Hand out the day (1)");
+    await page.keyboard.press(".");
+    await text(page, "1 card handed out.");
+    await text(page, "Handed out by Odalys Brandt");
+    await (await page.waitForSelector("::-p-xpath(//*[@data-string]//button[contains(., 'Blue Ledger')])"))?.click();
+    await expectAccessible(page, "card panel");
+    await fill(page, "Not worked: why?", "Storm on the hill");
+    await button(page, "Cancel").click();
+    await text(page, "Blue Ledger: cancelled.");
+    await text(page, "Changed since it was handed out");
+    await due(page, "Blue Ledger");
+    await page.close();
+
+    const phone = await screens.as("wren", PHONE);
+    await screens.visit(phone, "/today");
+    expect(await bodyOf(phone)).toMatch(/My string[\s\S]*Juniper Tax/);
+    expect(await phone.$$("[data-due]")).toHaveLength(0);
+    await phone.close();
+
+    const paper = await screens.as("wren");
+    await screens.visit(paper, "/today/print");
+    await paper.emulateMediaType("print");
+    expect(await bodyOf(paper)).toMatch(/Wren Castellanos[\s\S]*Juniper Tax/);
+    expect(
+      await paper.$$eval("header, nav, button", (all) => all.filter((one) => (one as HTMLElement).offsetParent !== null).length),
+    ).toBe(0);
+    await paper.close();
+  });
+  it("shows another desk's placing within seconds, without a reload", async () => {
+    const [one, two] = [await open(), await open()];
+    await (await due(one, "Blue Ledger"))?.click();
+    await (await spot(one, "Wren Castellanos", 2))?.click();
+    await text(one, "Blue Ledger placed with");
+    await two.waitForSelector("::-p-xpath(//*[@data-string]//button[contains(., 'Blue Ledger')])", { timeout: 40_000 });
+    await one.close();
+    await two.close();
+  });
+});

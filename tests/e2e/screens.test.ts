@@ -1,0 +1,128 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { DEMO_PASSWORD } from "#demo/cast.ts";
+import { bodyOf, button, DESK, expectAccessible, fill, follow, link, PHONE, Screens, TABLET, text } from "#tests/screen.ts";
+import { demoIds, Site } from "#tests/site.ts";
+
+let screens: Screens;
+let ids: Awaited<ReturnType<typeof demoIds>>;
+beforeAll(async () => {
+  screens = await Screens.open(await Site.open("demo"));
+  ids = await demoIds(screens.site.sql);
+  await screens.site.post("report/approve", { stay: ids.stay, version: null }, { who: "odalys" });
+});
+afterAll(() => screens.close());
+
+const staff = () => ["/", "/today", "/today/print", `/card/${ids.card}`, `/horse/${ids.stay}`, `/horse/${ids.stay}/log`];
+const desk = () => [
+  "/book",
+  "/people",
+  `/horse/${ids.stay}/evaluate`,
+  `/horse/${ids.evaluated}/evaluation/${ids.evaluation}`,
+  `/horse/${ids.stay}/terms`,
+  `/horse/${ids.stay}/report`,
+  "/report/1",
+  "/nowhere",
+];
+
+describe("every screen", () => {
+  it("passes axe at the desk, by day and by night", async () => {
+    const page = await screens.as("odalys");
+    for (const scheme of ["light", "dark"]) {
+      await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: scheme }]);
+      for (const path of [...staff(), ...desk()]) {
+        await screens.visit(page, path);
+        if (path !== "/nowhere") await expectAccessible(page, `${scheme} ${path}`);
+      }
+    }
+    await page.close();
+  });
+  it("passes axe on the phone of a rider", async () => {
+    const page = await screens.as("wren", PHONE);
+    for (const path of [...staff(), "/people"]) {
+      await screens.visit(page, path);
+      // A page that the role may not see is an error to the console, and a whole page to the reader.
+      if (path === "/people") expect(await bodyOf(page)).toContain("Not for you");
+      else await expectAccessible(page, `phone ${path}`);
+    }
+    await page.close();
+  });
+  it("passes axe on the tablet at the walk and the report", async () => {
+    const page = await screens.as("odalys", TABLET);
+    for (const path of ["/", "/today", "/book", `/horse/${ids.stay}/evaluate`, `/horse/${ids.stay}/report`]) {
+      await screens.visit(page, path);
+      await expectAccessible(page, `tablet ${path}`);
+    }
+    await page.close();
+  });
+});
+
+describe("coming in", () => {
+  it("leads through the form to where somebody wanted to go, and out again", async () => {
+    const page = await screens.as(null, DESK);
+    await screens.visit(page, "/today?day=2026-07-15");
+    await expectAccessible(page, "sign-in");
+    await fill(page, "Sign-in name", "wren");
+    await fill(page, "Password", "not hers at all");
+    await follow(page, () => page.keyboard.press("Enter"));
+    expect(await bodyOf(page)).toContain("Name and password do not go together");
+    await fill(page, "Password", DEMO_PASSWORD);
+    await follow(page, () => page.keyboard.press("Enter"));
+    expect(page.url()).toContain("/today?day=2026-07-15");
+    await follow(page, () => button(page, "Sign out").click());
+    expect(page.url()).toContain("/sign-in");
+    await screens.visit(page, "/");
+    expect(page.url()).toContain("/sign-in");
+    await page.close();
+  });
+});
+
+describe("the Rail", () => {
+  it("shows every horse in work with its ruler in words, and finds one by name or owner", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    const rulers = await page.$$eval("svg[role=img]", (all) => all.map((svg) => svg.getAttribute("aria-label") ?? ""));
+    expect(rulers).toHaveLength(14);
+    for (const said of rulers)
+      expect(said).toMatch(/^Day \d+ of \d+ on .*: \d+ of \d+ sessions given, (on time|\d+ lengths? (behind|ahead))\./);
+    await page.keyboard.press("/");
+    await page.keyboard.type("marchetti");
+    await page.waitForFunction(() => document.querySelectorAll("svg[role=img]").length > 0);
+    const shown = () =>
+      page.$$eval(
+        "svg[role=img]",
+        (all) => all.filter((svg) => (svg as unknown as HTMLElement).getBoundingClientRect().height > 0).length,
+      );
+    await page.waitForFunction(
+      () => [...document.querySelectorAll("svg[role=img]")].filter((svg) => svg.getBoundingClientRect().height > 0).length < 14,
+    );
+    expect(await shown()).toBeGreaterThan(0);
+    await page.close();
+  });
+  it("is walked by shortcuts, which are listed", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    await page.keyboard.press("?");
+    await text(page, "Shortcuts on this screen");
+    expect(await page.$eval("dialog", (dialog) => dialog.innerText)).toMatch(/g t/);
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("g");
+    await follow(page, () => page.keyboard.press("t"));
+    expect(page.url()).toContain("/today");
+    await follow(page, () => page.keyboard.press("]"));
+    expect(page.url()).toContain("day=2026-07-15");
+    await follow(page, () => page.keyboard.press("n"));
+    expect(page.url()).toContain("/book");
+    await page.close();
+  });
+  it("leads from a lane to the horse, its levels and its log", async () => {
+    const page = await screens.as("wren");
+    await screens.visit(page, "/");
+    await follow(page, () => link(page, "Oatfield Rumor").click());
+    const drawing = await page.$$eval("figure svg[role=img]", (all) => all.map((svg) => svg.getAttribute("aria-label")).join());
+    expect(drawing).toMatch(/Sideways: left \d.*right \d/);
+    await follow(page, () => link(page, "Log").click());
+    expect(await bodyOf(page)).toContain("Tavish Okonjo");
+    expect(await bodyOf(page)).not.toContain("Terms and holds");
+    await page.close();
+  });
+});

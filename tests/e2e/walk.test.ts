@@ -1,0 +1,111 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { bodyOf, button, expectAccessible, fill, follow, Screens, TABLET, text } from "#tests/screen.ts";
+import { Site } from "#tests/site.ts";
+
+let screens: Screens;
+let evaluate = "";
+beforeAll(async () => {
+  screens = await Screens.open(await Site.open("demo"));
+  const [stay] = await screens.site.sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Brickle'`;
+  evaluate = `/horse/${stay?.["id"]}/evaluate`;
+});
+afterAll(() => screens.close());
+
+const press = async (page: Page, name: string): Promise<void> => {
+  await (await page.waitForSelector(`button[aria-label^="${name}"]`))?.tap();
+};
+const pressed = (page: Page, name: string): Promise<boolean> =>
+  page.$eval(`button[aria-label^="${name}"]`, (button) => button.getAttribute("aria-pressed") === "true");
+const go = async (page: Page, rung: string): Promise<void> => {
+  await (await page.waitForSelector(`ol button::-p-text(${rung})`))?.tap();
+  await text(page, `. ${rung}`);
+};
+const saved = (page: Page) => page.waitForFunction(() => document.body.innerText.includes("Saved"));
+const marks = async (): Promise<string[]> =>
+  (
+    await screens.site
+      .sql`SELECT m.skill, m.side, m.score FROM evaluation_mark m JOIN evaluation e ON e.id = m.evaluation_id WHERE e.closed_at IS NULL ORDER BY 1, 2`
+  ).map((row) => `${row["skill"]} ${row["side"]} ${row["score"]}`);
+
+describe("the walk on the tablet", () => {
+  it("begins, and takes scores at their own hand, signs with a strength, and words", async () => {
+    const page = await screens.as("odalys", TABLET);
+    await screens.visit(page, evaluate);
+    await follow(page, () => button(page, "Begin the intake evaluation").click());
+    await go(page, "Catch, halter, lead");
+    await expectAccessible(page, "rung");
+    await press(page, "Lead at the shoulder, left: 3");
+    await press(page, "Lead at the shoulder, right: 1");
+    await press(page, "Catch: not seen");
+    await fill(page, "In words", "Leans on the rope to the right.");
+    await saved(page);
+    expect(await marks()).toEqual(["catch both null", "lead left 3", "lead right 1"]);
+    await press(page, "Lead at the shoulder, right: 2");
+    await button(page, "Undo the last tap").click();
+    expect(await pressed(page, "Lead at the shoulder, right: 1")).toBe(true);
+    await page.close();
+  });
+  it("loses nothing when the server goes away, the page is loaded again, and the server comes back", async () => {
+    const page = await screens.as("odalys", TABLET);
+    await screens.visit(page, evaluate);
+    await go(page, "Tie");
+    await screens.site.stop();
+    await press(page, "Tie and stand: 4");
+    await page.waitForFunction(() => document.body.innerText.includes("Kept on this device"));
+    await screens.site.restart();
+    await saved(page);
+    expect(await marks()).toContain("tie both 4");
+    await press(page, "Tie and stand: 2");
+    await page.reload({ waitUntil: "networkidle0" });
+    await go(page, "Tie");
+    expect(await pressed(page, "Tie and stand: 2")).toBe(true);
+    await saved(page);
+    expect(await marks()).toContain("tie both 2");
+    await page.close();
+  });
+  it("joins what two people fill in at once, and asks only where both wrote the same field differently", async () => {
+    const [one, two] = [await screens.as("odalys", TABLET), await screens.as("odalys", TABLET)];
+    for (const page of [one, two]) {
+      await screens.visit(page, evaluate);
+      await go(page, "Handle all over");
+    }
+    await press(one, "Brushed all over, left: 5");
+    await press(one, "Spray, left: 1");
+    await saved(one);
+    await press(two, "Brushed all over, right: 3");
+    await press(two, "Spray, left: 4");
+    await text(two, "Somebody else saved while you were writing");
+    const panel = await two.$eval("[role=alertdialog]", (section) => (section as HTMLElement).innerText);
+    expect(panel).toContain("Spray");
+    expect(panel).not.toContain("Brushed");
+    await button(two, "Take theirs").click();
+    await two.waitForFunction(() => !document.querySelector("[role=alertdialog]"));
+    await saved(two);
+    expect(await marks()).toEqual(expect.arrayContaining(["groom left 5", "groom right 3", "spray left 1"]));
+    await one.close();
+    await two.close();
+  });
+  it("stops where it is not safe, says what comes of it, and is then fixed", async () => {
+    const page = await screens.as("odalys", TABLET);
+    await screens.visit(page, evaluate);
+    await go(page, "Measure");
+    await fill(page, "Heart girth, cm", "18");
+    await text(page, "60");
+    await fill(page, "Heart girth, cm", "172");
+    await fill(page, "Body length, cm", "150");
+    await text(page, "374 kg");
+    await go(page, "Yields");
+    await (await page.waitForSelector("label::-p-text(Stop here)"))?.tap();
+    await fill(page, "Why does it stop here?", "Kicked at the rope twice.");
+    await go(page, "What comes out");
+    await expectAccessible(page, "outcome");
+    expect(await bodyOf(page)).toMatch(/Seen, not diagnosed: vet, dentist and farrier come first/);
+    await saved(page);
+    await follow(page, () => button(page, "Close the evaluation").click());
+    expect(await bodyOf(page)).toContain("Kicked at the rope twice.");
+    await screens.visit(page, evaluate);
+    expect(await bodyOf(page)).toContain("Begin the mid-term evaluation");
+    await page.close();
+  });
+});

@@ -1,0 +1,118 @@
+/** Driving the real interface: pages as somebody, controls by the name that a screen reader says, and axe. */
+import axe from "axe-core";
+import type { Browser, ElementHandle, Page } from "puppeteer-core";
+import { expect } from "vitest";
+import { openBrowser } from "#bin/browser.ts";
+import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import type { Site } from "./site.ts";
+
+export const DESK = { width: 1280, height: 800 };
+export const TABLET = { width: 820, height: 1180 };
+export const PHONE = { width: 390, height: 844 };
+
+/** What the browser complained of, by page: a script that the policy refused shows here and nowhere else. */
+const complaints = new WeakMap<Page, string[]>();
+export const complaintsOf = (page: Page): readonly string[] => complaints.get(page) ?? [];
+
+export class Screens {
+  private constructor(
+    readonly site: Site,
+    readonly browser: Browser,
+    private readonly shut: () => Promise<void>,
+  ) {}
+  static async open(site: Site): Promise<Screens> {
+    const { browser, close } = await openBrowser();
+    return new Screens(site, browser, close);
+  }
+  async close(): Promise<void> {
+    await this.shut();
+    await this.site.close();
+  }
+
+  /** A page in a cookie jar of its own. */
+  async as(who: string | null, size = DESK): Promise<Page> {
+    const context = await this.browser.createBrowserContext();
+    const page = await context.newPage();
+    const said: string[] = [];
+    complaints.set(page, said);
+    // A refusal is an answer: that the browser calls it a failed resource says nothing.
+    page.on(
+      "console",
+      (message) =>
+        message.type() === "error" && !message.text().startsWith("Failed to load resource") && said.push(message.text()),
+    );
+    page.on("pageerror", (error) => said.push(String(error)));
+    await page.setViewport({ ...size, hasTouch: size !== DESK, isMobile: size === PHONE, deviceScaleFactor: 1 });
+    if (who)
+      await context.setCookie({
+        name: SESSION_COOKIE,
+        value: await this.site.token(who),
+        domain: "127.0.0.1",
+        path: "/",
+        httpOnly: true,
+        secure: false,
+      });
+    page.setDefaultTimeout(15_000);
+    return page;
+  }
+  async visit(page: Page, path: string): Promise<void> {
+    await page.goto(this.site.address + path, { waitUntil: "networkidle0" });
+  }
+}
+
+const named = (role: string, name: string): string => `::-p-aria([name="${name}"][role="${role}"])`;
+export const button = (page: Page, name: string) => page.locator(named("button", name));
+export const link = (page: Page, name: string) => page.locator(named("link", name));
+/** The radio button itself is out of sight; its label is what people press. */
+export const choose = async (page: Page, name: string): Promise<void> => {
+  await (await page.waitForSelector(named("radio", name)))?.evaluate((input) => (input as HTMLInputElement).labels?.[0]?.click());
+};
+export const text = (page: Page, words: string): Promise<ElementHandle | null> => page.waitForSelector(`::-p-text(${words})`);
+/** What a part of the page says, in one line. */
+export const saidBy = async (page: Page, selector: string): Promise<string> =>
+  (await page.$eval(selector, (part) => (part as HTMLElement).innerText)).replaceAll(/\s+/g, " ");
+export const bodyOf = (page: Page): Promise<string> => saidBy(page, "body");
+
+/** Replaces what stands in a field, found by its label. */
+export async function fill(page: Page, label: string, value: string): Promise<void> {
+  const field = await page.waitForSelector(`::-p-aria([name="${label}"])`);
+  if (!field) throw new Error(`no field ${label}`);
+  const [type, tag] = await field.evaluate((element) => [element.getAttribute("type"), element.tagName]);
+  if (tag === "SELECT") await field.select(value);
+  else if (type === "date")
+    // Typing into a date field depends on the locale of the machine; React hears the native setter.
+    await field.evaluate((element, date) => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set?.call(element, date);
+      element.dispatchEvent(new Event("input", { bubbles: true }));
+    }, value);
+  else {
+    await field.click({ clickCount: 3 });
+    await page.keyboard.press("Backspace");
+    await field.type(value);
+  }
+}
+
+/** Presses something that leads to another page. */
+export async function follow(page: Page, press: () => Promise<unknown>): Promise<void> {
+  await Promise.all([page.waitForNavigation({ waitUntil: "networkidle0" }), press()]);
+}
+
+/** WCAG A and AA, by axe; and no sideways scrolling. */
+export async function expectAccessible(page: Page, where: string): Promise<void> {
+  await page.evaluate(axe.source);
+  const violations = await page.evaluate(async () => {
+    const { axe: run } = window as unknown as { axe: typeof import("axe-core") };
+    const { violations: found } = await run.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] });
+    return found.map(
+      (violation) =>
+        `${violation.id}: ${violation.nodes
+          .slice(0, 3)
+          .map((node) => `${node.html.slice(0, 160)} ${node.failureSummary?.slice(0, 200)}`)
+          .join(" | ")}`,
+    );
+  });
+  expect([where, violations]).toEqual([where, []]);
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect([where, "scrolls sideways by", overflow]).toEqual([where, "scrolls sideways by", 0]);
+  expect([where, complaintsOf(page)]).toEqual([where, []]);
+}
