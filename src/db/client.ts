@@ -4,10 +4,11 @@ import postgres from "postgres";
  * One pool. DATE stays a string ('2026-03-29'): as a JavaScript Date it would move by the time zone of the process.
  * numeric and bigint come as numbers: ours are weights and counters, far inside the exact range.
  */
-export function connect(url: string, options: { max?: number } = {}) {
+export function connect(url: string, options: { max?: number; onQuery?: (query: string, values: unknown[]) => void } = {}) {
   return postgres(url, {
     max: options.max ?? 10,
     onnotice: () => {},
+    debug: options.onQuery && ((_connection, query, values) => options.onQuery?.(query, values)),
     connect_timeout: 10,
     transform: { column: { from: postgres.toCamel, to: postgres.fromCamel } },
     types: {

@@ -74,6 +74,15 @@ describe("placing a horse", () => {
       await page.mouse.move(from.x - 20, from.y + 10, { steps: 4 });
       const target = await (await spot(page, rider, start))?.boundingBox();
       await page.mouse.move((target?.x ?? 0) + 10, (target?.y ?? 0) + 20, { steps: 12 });
+      // The spot under the pointer says what it would cost before anything is let go.
+      await page.waitForFunction(
+        (who) =>
+          [...document.querySelectorAll("[role=status]")].some(
+            (one) => one.textContent?.includes(`${who} `) && one.textContent.includes("free"),
+          ),
+        {},
+        rider,
+      );
       await page.mouse.up();
     };
     const middle = async (selector: string) => {
@@ -96,11 +105,11 @@ describe("placing a horse", () => {
   });
   it("is refused where the rules say no, with the reason, and nothing moves", async () => {
     const page = await open();
-    await (await due(page, "Marzipan Toll"))?.click();
+    await (await due(page, "Pocket Almanac"))?.click();
     await choose(page, "Saddle");
     await (await spot(page, "Tavish Okonjo", 0))?.click();
     const said = await page.waitForSelector("::-p-xpath(//*[@role='status'][contains(., 'kg')])");
-    expect(await said?.evaluate((node) => (node as HTMLElement).innerText)).toMatch(/Marzipan Toll.*Tavish Okonjo.*kg/s);
+    expect(await said?.evaluate((node) => (node as HTMLElement).innerText)).toMatch(/Pocket Almanac.*Tavish Okonjo.*kg/s);
     expect(await cards()).toHaveLength(0);
     await page.close();
   });

@@ -2,7 +2,7 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
 import type { Spot } from "#core/day/spot.ts";
-import { sayBlocker } from "#ui/words/blockers.ts";
+import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
 import { clock } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, ROW_START, SLOTS, spotKey } from "./sheet.ts";
@@ -89,9 +89,10 @@ function SpotCell({
   const { setNodeRef, isOver } = useDroppable({ id: spotKey(person.id, start), data: { rider: person.id, start } });
   const names = namesOf(view);
   const free = spot.blockers.length === 0;
+  const word = spot.blockers[0] ? BLOCKER_WORD[spot.blockers[0].code] : "+";
   const says = free
     ? `free, ${names.place(spot.placement.place)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}`
-    : spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ");
+    : `${word}. ${spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}`;
   return (
     <button
       ref={setNodeRef}
@@ -104,7 +105,9 @@ function SpotCell({
       aria-label={`${person.name}, ${clock(start)}: ${says}`}
       className={`${COL_START[start]} row-start-1 m-px flex min-h-11 items-center justify-center border text-xs ${free ? "border-rail bg-rail-soft text-rail hover:bg-straw" : "border-line text-dim"} ${isOver ? "bg-straw outline-2 outline-ink" : ""}`}
     >
-      <span aria-hidden="true">{free ? "+" : "·"}</span>
+      <span aria-hidden="true" className={free ? "text-base" : "text-[0.65rem]"}>
+        {word}
+      </span>
     </button>
   );
 }

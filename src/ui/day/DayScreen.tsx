@@ -1,11 +1,22 @@
 /** Today: strings, places and what is to place. Three ways to every placement: drag, keyboard, tap and tap. */
-import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  type Announcements,
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  MeasuringStrategy,
+  MouseSensor,
+  pointerWithin,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { DayCardView, DayView, DueView } from "#contracts/views.ts";
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
 import type { Wish } from "#core/day/spot.ts";
-import type { CardId, PersonId } from "#core/kernel/brand.ts";
+import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { Button, Choice, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
@@ -20,6 +31,22 @@ import { ToPlace } from "./ToPlace.tsx";
 const NEW_CARD = "new" as CardId;
 /** Others hand out, log and cancel while this sheet is open: on the office wall it keeps itself current. */
 const RENEW_AFTER = 10_000;
+/** The spots appear only once something is dragged, so they are measured all the while. */
+const MEASURE_ALWAYS = { droppable: { strategy: MeasuringStrategy.Always } };
+
+/** What a screen reader hears of a drag; where it ends is said by the status line. */
+function announcementsFor(view: DayView): Announcements {
+  const names = namesOf(view);
+  const horse = (id: string): string =>
+    view.cards.find((card) => card.card === id)?.horse ?? names.horse(id.replace("due:", "") as StayId);
+  return {
+    onDragStart: ({ active }) => `${horse(String(active.id))} picked up.`,
+    onDragOver: () => undefined,
+    onDragEnd: () => undefined,
+    onDragCancel: ({ active }) => `${horse(String(active.id))} put back.`,
+  };
+}
+
 interface Undo {
   readonly words: string;
   readonly route: string;
@@ -30,6 +57,8 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   const [view, setView] = useState(initial);
   const [wish, setWish] = useState<Wish | null>(null);
   const [selected, setSelected] = useState<CardId | null>(null);
+  /** The wish while it hangs on the pointer: nothing on the page may move under it then. */
+  const [dragged, setDragged] = useState<Wish | null>(null);
   const [cursor, setCursor] = useState<string | null>(null);
   const [undo, setUndo] = useState<Undo | null>(null);
   const [said, setSaid] = useState("");
@@ -134,7 +163,8 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
       : null;
   };
   const dropped = ({ active, over }: DragEndEvent): void => {
-    const current = wishOf(String(active.id));
+    const current = dragged ?? wishOf(String(active.id));
+    setDragged(null);
     setWish(null);
     const target = over?.data.current as { rider: string; start: number } | undefined;
     if (current && target) void put(current, target.rider, target.start);
@@ -170,12 +200,21 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     <DndContext
       id="day"
       sensors={sensors}
+      collisionDetection={pointerWithin}
+      measuring={MEASURE_ALWAYS}
+      accessibility={{ announcements: announcementsFor(view) }}
       onDragStart={({ active }) => {
         const next = wishOf(String(active.id));
-        if (next) setWish(next);
+        setDragged(next);
+        setWish(next);
+        setCursor(null);
       }}
+      onDragOver={({ over }) => setCursor(over ? String(over.id) : null)}
       onDragEnd={dropped}
-      onDragCancel={() => setWish(null)}
+      onDragCancel={() => {
+        setDragged(null);
+        setWish(null);
+      }}
     >
       <div onKeyDown={onKeys}>
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
@@ -282,7 +321,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
             )}
           </div>
           <aside className={may ? "grid content-start gap-4" : "hidden md:grid md:content-start md:gap-4"}>
-            {wish && (
+            {wish && !dragged && (
               <section className="border-2 border-ink bg-paper p-3" aria-label="Session to place">
                 <div className="flex items-start justify-between">
                   <h2>{names.horse(wish.stay)}</h2>
@@ -338,6 +377,13 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
           </aside>
         </div>
       </div>
+      <DragOverlay dropAnimation={null}>
+        {dragged && (
+          <div className="sign pointer-events-none w-36 truncate border border-ink bg-straw px-2 py-1 shadow-lg">
+            {names.horse(dragged.stay)}
+          </div>
+        )}
+      </DragOverlay>
     </DndContext>
   );
 }

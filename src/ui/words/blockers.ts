@@ -20,6 +20,28 @@ export const NOBODY_NAMED: Names = {
 
 const kg = (value: number): string => value.toFixed(0);
 
+/** One word for a cell of the board; the whole sentence stands beside it. */
+export const BLOCKER_WORD: Record<Blocker["code"], string> = {
+  grade: "grade",
+  "helper-grade": "helper",
+  load: "kg",
+  "load-unknown": "kg?",
+  "not-evaluated": "ground",
+  forbidden: "kept",
+  "not-a-rider": "ground",
+  away: "away",
+  shift: "off",
+  busy: "busy",
+  "max-saddle": "rides",
+  "horse-away": "hold",
+  "horse-busy": "twice",
+  stage: "place",
+  "place-full": "full",
+  apart: "apart",
+  helper: "helper",
+  "outside-day": "late",
+};
+
 export function sayBlocker(blocker: Blocker, names: Names): string {
   switch (blocker.code) {
     case "grade":

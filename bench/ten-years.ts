@@ -1,0 +1,205 @@
+/**
+ * A barn with ten years behind it: 40 horses in work, 1,500 stays gone home, 60,000 sessions. Written in bulk, as the use cases would
+ * take hours; the shape of each row is theirs.
+ */
+import { randomUUID } from "node:crypto";
+import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
+import { addDays, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { WALKED_SKILLS } from "#core/intake/instrument.ts";
+import { must } from "#core/kernel/assert.ts";
+import { seededRandom } from "#core/kernel/random.ts";
+import { sidesOf } from "#core/kernel/sides.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import type { Sql } from "#db/client.ts";
+import { PEOPLE } from "#demo/cast.ts";
+import { setUpBarn } from "#server/barn/set-up.ts";
+
+const IN_WORK = 40;
+const GONE = 1_500;
+const SESSIONS_A_STAY = 39;
+const SCORES_A_SESSION = 5;
+
+type Row = Record<string, unknown>;
+
+async function insertAll(sql: Sql, table: string, rows: readonly Row[]): Promise<void> {
+  for (let at = 0; at < rows.length; at += 2_000)
+    await sql`INSERT INTO ${sql(table)} ${sql(rows.slice(at, at + 2_000) as Row[])}`;
+}
+
+export async function makeTenYears(sql: Sql, today: LocalDate): Promise<void> {
+  const random = seededRandom(11);
+  const boss = must(
+    await setUpBarn(sql, { name: "Longmeadow", timeZone: "America/Denver", manager: must(PEOPLE[0], "a manager") }),
+    "an empty database",
+  );
+  const riders = Array.from({ length: 9 }, () => randomUUID());
+  await insertAll(
+    sql,
+    "person",
+    riders.map((id, i) => ({
+      id,
+      name: `Rider ${i}`,
+      sign_in: `rider${i}`,
+      role: "rider",
+      password_hash: "-",
+      grade: 4,
+      weight_kg: 62,
+      rides: true,
+      works_days: [1, 2, 3, 4, 5, 6],
+      works_from: 420,
+      works_to: 1020,
+      max_saddle: 8,
+    })),
+  );
+  const places = await sql`SELECT id FROM place ORDER BY position`;
+  const placeId = (): string => String(random.pick(places)["id"]);
+
+  const rows: Record<
+    | "client"
+    | "horse"
+    | "stay"
+    | "evaluation"
+    | "evaluation_mark"
+    | "card"
+    | "card_revision"
+    | "card_score"
+    | "card_first"
+    | "report"
+    | "report_issue",
+    Row[]
+  > = {
+    client: [],
+    horse: [],
+    stay: [],
+    evaluation: [],
+    evaluation_mark: [],
+    card: [],
+    card_revision: [],
+    card_score: [],
+    card_first: [],
+    report: [],
+    report_issue: [],
+  };
+  const revisions: [string, number][] = [];
+  for (let n = 0; n < IN_WORK + GONE; n += 1) {
+    const gone = n >= IN_WORK;
+    const [client, horse, stay, evaluation] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+    const length = random.pick([30, 60, 90]);
+    const firstDay = addDays(today, gone ? -random.whole(100, 3_650) : -random.whole(5, 50));
+    rows.client.push({
+      id: client,
+      name: `Client ${n}`,
+      phone: "",
+      email: "",
+      emergency_name: "",
+      emergency_phone: "",
+      vet_name: "",
+      vet_phone: "",
+      vet_release: true,
+    });
+    rows.horse.push({
+      id: horse,
+      client_id: client,
+      name: `Horse ${n}`,
+      birth_year: 2015,
+      sex: "mare",
+      class: "adult",
+      height_cm: 152,
+      history: sql.json(UNKNOWN_HISTORY),
+      history_words: "",
+    });
+    rows.stay.push({
+      id: stay,
+      horse_id: horse,
+      kind: "started",
+      aim: "Quiet on the trail.",
+      length,
+      first_day: firstDay,
+      sessions_a_week: 5,
+      counting: "calendar",
+      method: "quiet-steps",
+      after_days: 3,
+      after_level: "steady",
+      after_words: "",
+      went_home: gone ? addDays(firstDay, length) : null,
+    });
+    const at = new Date(`${firstDay}T18:00:00Z`);
+    rows.evaluation.push({
+      id: evaluation,
+      stay_id: stay,
+      kind: "intake",
+      instrument: 1,
+      day: addDays(firstDay, 1),
+      by_person: boss,
+      girth_cm: 188,
+      length_cm: 158,
+      fitness: "fit",
+      words: sql.json({}),
+      stop_reason: "",
+      saddle_reason: "",
+      closed_at: at,
+      closed_by: boss,
+    });
+    for (const skill of WALKED_SKILLS)
+      for (const side of sidesOf(skillOf(skill).sided))
+        rows.evaluation_mark.push({ evaluation_id: evaluation, skill, side, score: random.whole(1, 5) });
+    let day = addDays(firstDay, 2);
+    for (let session = 0; session < SESSIONS_A_STAY; session += 1, day = addDays(day, weekdayOf(day) === 6 ? 2 : 1)) {
+      if (day >= today) break;
+      const card = randomUUID();
+      const rider = random.pick(riders);
+      rows.card.push({
+        id: card,
+        stay_id: stay,
+        day,
+        kind: "both",
+        length: 3,
+        rider_id: rider,
+        start: random.whole(0, 15),
+        place_id: placeId(),
+        state: "handed-out",
+        version: 3,
+      });
+      rows.card_revision.push({
+        card_id: card,
+        revision: 1,
+        by_person: rider,
+        at,
+        ground_minutes: 20,
+        saddle_minutes: 30,
+        gaits: ["walk", "trot"],
+        weather: "calm",
+        tack: ["saddle", "snaffle"],
+        ended_well: true,
+        word: "Soft by the second try on both sides.",
+        next_time: "Begin where we ended.",
+        gate_ticks: [],
+        red_signs: [],
+        gate_state: "open",
+        override_reason: "",
+      });
+      revisions.push([card, 1]);
+      const skills = new Set(Array.from({ length: SCORES_A_SESSION }, () => random.pick(WALKED_SKILLS)));
+      for (const skill of skills)
+        for (const side of sidesOf(skillOf(skill).sided))
+          rows.card_score.push({ card_id: card, revision: 1, skill, side, score: random.whole(2, 5) });
+      if (session % 13 === 5)
+        rows.card_first.push({ card_id: card, revision: 1, position: 0, skill: null, words: "First ride out on the hill" });
+    }
+    if (gone) {
+      const report = randomUUID();
+      rows.report.push({ id: report, stay_id: stay, words: sql.json({}) });
+      rows.report_issue.push({
+        number: n - IN_WORK + 1,
+        report_id: report,
+        approved_by: boss,
+        approved_at: at,
+        content: sql.json({}),
+        content_hash: "-",
+      });
+    }
+  }
+  for (const [table, list] of Object.entries(rows)) await insertAll(sql, table, list);
+  await sql`UPDATE card SET state = 'closed', revision = 1`;
+  await sql`VACUUM ANALYZE`;
+}
