@@ -1,3 +1,4 @@
+import { defineConfig } from "eslint/config";
 import astro from "eslint-plugin-astro";
 import tseslint from "typescript-eslint";
 import { CORE_ORDER, FENCES } from "./lint/fences.mjs";
@@ -62,7 +63,7 @@ const coreOrder = Object.entries(CORE_ORDER).map(([folder, may]) => ({
   ]),
 }));
 
-export default tseslint.config(
+export default defineConfig(
   { ignores: ["dist/", ".astro/", ".data/", "node_modules/", "coverage/"] },
   ...tseslint.configs.recommended,
   ...astro.configs.recommended,

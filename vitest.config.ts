@@ -5,7 +5,7 @@ export default defineConfig({
   test: {
     reporters: ["default", "./tests/support/closing-line.ts"],
     projects: [
-      { test: { name: "core", include: ["src/**/*.test.ts"] } },
+      { test: { name: "core", include: ["src/**/*.test.ts"], sequence: { groupOrder: 0 } } },
       {
         test: {
           name: "house",
@@ -15,6 +15,7 @@ export default defineConfig({
           hookTimeout: 120_000,
           // Two cores: more servers and browsers at once would only wait for one another.
           maxWorkers: 2,
+          sequence: { groupOrder: 1 },
         },
       },
     ],

@@ -1,5 +1,5 @@
 /**
- * npm run bench: latency of pages and endpoints at 1 and at 20 at once, beside the bare SQL of the same page in the same run, for the
+ * npm run bench [-- demo | ten]: latency of pages and endpoints at 1 and at 20 at once, beside the bare SQL of the same page in the same run, for the
  * demo barn and for one with ten years of history; and what the home page makes a browser load. Milliseconds; ratios tell, not figures.
  */
 import { createHash, randomBytes, randomUUID } from "node:crypto";
@@ -185,10 +185,12 @@ async function main(): Promise<void> {
   mkdirSync(data, { recursive: true });
   const cluster = await startCluster({ data });
   try {
+    const wanted = process.argv[2];
     for (const [database, name, fill] of [
       ["demo", "Demo barn", (sql: Sql) => seedDemo(sql, TODAY)],
       ["ten", "Ten years: 40 in work, 1,500 gone home, 60,000 sessions", (sql: Sql) => makeTenYears(sql, TODAY)],
     ] as const) {
+      if (wanted && wanted !== database) continue;
       await createDatabase(cluster.url("postgres"), database);
       await withDatabase(cluster.url(database), async (sql) => {
         await migrate(sql);

@@ -1,11 +1,12 @@
 import { defineMiddleware } from "astro:middleware";
-import type { APIContext } from "astro";
-import { maySee, PAGES } from "#server/auth/access.ts";
-import { actorOf, SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import type { Role } from "#contracts/people.ts";
+import { type Access, maySee, PAGES } from "#server/auth/access.ts";
+import { SESSION_COOKIE, visitorOf } from "#server/auth/sign-in.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
 import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
+import { storedPage } from "#server/http/page-store.ts";
 import { problem } from "#ui/words/problem.ts";
 
 /** One door: foreign posts are refused, who asks is found out, and the list of pages says whether they may. */
@@ -19,7 +20,20 @@ export const onRequest = defineMiddleware(async (context, next) => {
       message: "This request came from another site. Open Steady Furlong itself and try again.",
     });
   try {
-    return (await turnedAway(context)) ?? withHeaders(await next(), !url.pathname.startsWith("/_astro/"));
+    const access = PAGES[context.routePattern] ?? [];
+    if (access === "anybody") return withHeaders(await next(), !url.pathname.startsWith("/_astro/"));
+    const visitor = await visitorOf(deps(), context.cookies.get(SESSION_COOKIE)?.value);
+    context.locals.actor = visitor?.actor ?? null;
+    const render = async () => withHeaders(await next(), true);
+    if (!visitor)
+      return isApi(url)
+        ? problem(401, SIGNED_OUT)
+        : context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+    if (!mayAsk(access, visitor.actor.role, url))
+      return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
+    if (request.method !== "GET" || isApi(url)) return render();
+    const key = [visitor.actor.id, visitor.revision, visitor.today, url.pathname, url.search].join(" ");
+    return storedPage(key, /\bgzip\b/.test(request.headers.get("accept-encoding") ?? ""), render);
   } catch (error) {
     if (!isAway(error)) throw error;
     if (isApi(url)) return problem(503, AWAY);
@@ -42,21 +56,10 @@ const NOT_ALLOWED = { code: "not-allowed", path: "", message: "Your role does no
 
 const isApi = (url: URL): boolean => url.pathname.startsWith("/api/");
 
-/** The answer to somebody who may not ask this; null for those who may, who then stand in `locals`. */
-async function turnedAway(context: APIContext): Promise<Response | null> {
-  const { url, cookies } = context;
-  const access = PAGES[context.routePattern] ?? [];
-  if (access === "anybody") return null;
-  const actor = await actorOf(deps(), cookies.get(SESSION_COOKIE)?.value);
-  context.locals.actor = actor;
-  if (!actor) {
-    if (isApi(url)) return problem(401, SIGNED_OUT);
-    return context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
-  }
+function mayAsk(access: Access, role: Role, url: URL): boolean {
   const route = url.pathname.slice("/api/".length);
   const command = isApi(url) && Object.hasOwn(COMMANDS, route) ? COMMANDS[route] : undefined;
-  if (maySee(access, actor.role) && (command?.roles.includes(actor.role) ?? true)) return null;
-  return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
+  return maySee(access, role) && (command?.roles.includes(role) ?? true);
 }
 
 function withHeaders(response: Response, isPrivate: boolean): Response {

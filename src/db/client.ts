@@ -10,6 +10,8 @@ export function connect(url: string, options: { max?: number; onQuery?: (query: 
     onnotice: () => {},
     debug: options.onQuery && ((_connection, query, values) => options.onQuery?.(query, values)),
     connect_timeout: 10,
+    // Compiling our short queries takes longer than running them.
+    connection: { jit: "off" },
     transform: { column: { from: postgres.toCamel, to: postgres.fromCamel } },
     types: {
       date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x },

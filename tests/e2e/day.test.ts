@@ -14,6 +14,7 @@ const DAY = "2026-07-15";
 beforeEach(async () => {
   await screens.site.sql`DELETE FROM card WHERE day = ${DAY}`;
   await screens.site.sql`DELETE FROM day_sheet WHERE day = ${DAY}`;
+  await screens.site.sql`UPDATE barn SET revision = revision + 1`;
 });
 const open = async (size?: { width: number; height: number }): Promise<Page> => {
   const page = await screens.as("odalys", size);

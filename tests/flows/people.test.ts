@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { findPerson } from "#db/queries/people.ts";
-import { actorOf, signIn } from "#server/auth/sign-in.ts";
+import { signIn, visitorOf } from "#server/auth/sign-in.ts";
 import { Barn, PASSWORD, PERSON } from "#tests/barn.ts";
 
 let barn: Barn;
@@ -20,7 +20,7 @@ const add = async (name: string, changes = {}): Promise<PersonId> =>
 describe("signing in", () => {
   it("opens a session for the right password and says the same of a wrong name as of a wrong password", async () => {
     const entered = await enter("hesper");
-    expect(entered.ok && (await actorOf(barn.deps, entered.value.token))?.name).toBe("Hesper Vole");
+    expect(entered.ok && (await visitorOf(barn.deps, entered.value.token))?.actor.name).toBe("Hesper Vole");
     expect(await enter("hesper", "not this one")).toMatchObject({
       ok: false,
       error: { code: "wrong-password", path: "password" },
@@ -29,8 +29,8 @@ describe("signing in", () => {
       ok: false,
       error: { code: "wrong-password", path: "password" },
     });
-    expect(await actorOf(barn.deps, "made up")).toBeNull();
-    expect(await actorOf(barn.deps, undefined)).toBeNull();
+    expect(await visitorOf(barn.deps, "made up")).toBeNull();
+    expect(await visitorOf(barn.deps, undefined)).toBeNull();
   });
   it("stops after eight tries at one name, also when they come all at once, and even with the right password then", async () => {
     await add("guessed");
@@ -60,11 +60,11 @@ describe("people", () => {
     const id = await add("leaver");
     const before = await enter("leaver");
     await barn.ask("people/reset-password", { id, password: "quite another one" });
-    expect(before.ok && (await actorOf(barn.deps, before.value.token))).toBeNull();
+    expect(before.ok && (await visitorOf(barn.deps, before.value.token))).toBeNull();
     expect((await enter("leaver")).ok).toBe(false);
     const after = await enter("leaver", "quite another one");
     await barn.ask("people/retire", { id, version: 1 });
-    expect(after.ok && (await actorOf(barn.deps, after.value.token))).toBeNull();
+    expect(after.ok && (await visitorOf(barn.deps, after.value.token))).toBeNull();
     expect((await enter("leaver", "quite another one")).ok).toBe(false);
     expect(await barn.code("people/edit", { id, version: 2, person: PERSON })).toBe("retired");
   });

@@ -18,12 +18,13 @@ export async function sweepSessions(db: Db, now: Date): Promise<void> {
   await db`DELETE FROM sign_in_session WHERE expires_at < ${now}`;
 }
 
-const ActorRow = z.object({ id: id<"person">(), name: text, role: z.enum(ROLES), grade: int });
-/** The person behind a cookie, while the session lasts and the person works here. */
-export const findActor = (db: Db, tokenHash: Buffer, now: Date) =>
+const VisitorRow = z.object({ id: id<"person">(), name: text, role: z.enum(ROLES), grade: int, revision: int, timeZone: text });
+/** The person behind a cookie, while the session lasts and the person works here; and how far the barn's record has come. */
+export const findVisitor = (db: Db, tokenHash: Buffer, now: Date) =>
   maybeOne(
-    ActorRow,
-    db`SELECT p.id, p.name, p.role, p.grade FROM sign_in_session s JOIN person p ON p.id = s.person_id
+    VisitorRow,
+    db`SELECT p.id, p.name, p.role, p.grade, b.revision, b.time_zone
+       FROM sign_in_session s JOIN person p ON p.id = s.person_id CROSS JOIN barn b
        WHERE s.token_hash = ${tokenHash} AND s.expires_at > ${now} AND p.retired_on IS NULL`,
   );
 

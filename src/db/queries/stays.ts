@@ -56,7 +56,10 @@ const StayRow = z.object({
 });
 export type Stay = z.output<typeof StayRow>;
 
-/** Aggregates come from the revision that counts of each closed card. */
+/**
+ * Aggregates come from the revision that counts of each closed card. OFFSET 0 keeps the planner from reading all firsts and incidents
+ * of ten years once for every horse.
+ */
 const selectStays = (db: Db) => db`
   SELECT s.id, s.kind, s.aim, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
     s.risk_set, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, c.name AS client,
@@ -68,12 +71,14 @@ const selectStays = (db: Db) => db`
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(k.day ORDER BY k.day), '{}') AS delivered, count(*) FILTER (WHERE r.saddle_minutes > 0)::int AS rides
     FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision WHERE k.stay_id = s.id) worked
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('day', k.day, 'words', f.words) ORDER BY k.day, f.position), '[]') AS list
-    FROM card k JOIN card_first f ON f.card_id = k.id AND f.revision = k.revision WHERE k.stay_id = s.id) firsts
+    FROM card k CROSS JOIN LATERAL (SELECT words, position FROM card_first WHERE card_id = k.id AND revision = k.revision OFFSET 0) f
+    WHERE k.stay_id = s.id) firsts
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'day', day, 'closed', closed_at IS NOT NULL) ORDER BY day, id), '[]') AS list
     FROM evaluation WHERE stay_id = s.id) evaluations
   LEFT JOIN LATERAL (SELECT max(i.number) AS number FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id) issue ON true
   LEFT JOIN LATERAL (SELECT json_build_object('kind', i.kind, 'day', k.day) AS last
-    FROM card k JOIN card_incident i ON i.card_id = k.id AND i.revision = k.revision WHERE k.stay_id = s.id ORDER BY k.day DESC, i.position DESC LIMIT 1) incident ON true
+    FROM card k CROSS JOIN LATERAL (SELECT kind, position FROM card_incident WHERE card_id = k.id AND revision = k.revision OFFSET 0) i
+    WHERE k.stay_id = s.id ORDER BY k.day DESC, i.position DESC LIMIT 1) incident ON true
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(other), '{}') AS list FROM (
     SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart`;
 

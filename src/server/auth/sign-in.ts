@@ -1,13 +1,14 @@
 import { createHash, randomBytes } from "node:crypto";
 import type { Actor, SignIn } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ok, type Result } from "#core/kernel/result.ts";
 import { findCredential } from "#db/queries/people.ts";
 import { sweepRequests } from "#db/queries/requests.ts";
 import {
   countTries,
   deleteSession,
-  findActor,
+  findVisitor,
   forgetTries,
   insertSession,
   insertTry,
@@ -49,5 +50,17 @@ export async function signIn({ sql, clock }: Deps, input: SignIn, address: strin
 
 export const signOut = ({ sql }: Deps, token: string): Promise<void> => deleteSession(sql, hashOf(token));
 
-export const actorOf = ({ sql, clock }: Deps, token: string | undefined): Promise<Actor | null> =>
-  token && token.length <= 100 ? findActor(sql, hashOf(token), clock.now()) : Promise.resolve(null);
+/** Who asks, on which day, and how far the record has come: at one revision and on one day the barn reads the same. */
+export interface Visitor {
+  readonly actor: Actor;
+  readonly revision: number;
+  readonly today: LocalDate;
+}
+
+export async function visitorOf({ sql, clock }: Deps, token: string | undefined): Promise<Visitor | null> {
+  if (!token || token.length > 100) return null;
+  const found = await findVisitor(sql, hashOf(token), clock.now());
+  if (!found) return null;
+  const { revision, timeZone, ...actor } = found;
+  return { actor, revision, today: clock.today(timeZone) };
+}

@@ -379,7 +379,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
       </div>
       <DragOverlay dropAnimation={null}>
         {dragged && (
-          <div className="sign pointer-events-none w-36 truncate border border-ink bg-straw px-2 py-1 shadow-lg">
+          <div className="sign pointer-events-none w-36 truncate border border-ink bg-straw px-2 py-1 shadow-drag">
             {names.horse(dragged.stay)}
           </div>
         )}
