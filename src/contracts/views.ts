@@ -107,7 +107,10 @@ export interface DayView {
   readonly cards: readonly DayCardView[];
   readonly due: readonly DueView[];
   /** Horses that cannot be worked on the day, with what keeps them. */
-  readonly resting: readonly { readonly stay: StayId; readonly because: "hold" | "not-evaluated" | "rest-day" | "week-done" }[];
+  readonly resting: readonly {
+    readonly stay: StayId;
+    readonly because: "hold" | "not-evaluated" | "intake-day" | "rest-day" | "week-done";
+  }[];
   readonly changes: readonly {
     readonly at: string;
     readonly by: string;

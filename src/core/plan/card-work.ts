@@ -69,13 +69,13 @@ export function cardWork(levels: Levels, kind: SessionKind, hard: HardSide, meth
   // Something new only while little is under way: small asks, and not every fault at once.
   const start = goOn.length < 2 || goOn.every((skill) => weakerSide(levels, skill) >= 2) ? fresh[0] : undefined;
   const later = fresh.filter((skill) => skill !== start);
-  return {
-    items: [
-      ...(begin ? [item(begin, "begin")] : []),
-      ...goOn.map((skill) => item(skill, "go-on")),
-      ...(start ? [item(start, "new")] : []),
-      ...(finish ? [item(finish, "finish")] : []),
-    ],
-    leaveAlone: [...rotated(underWay).filter((skill) => !goOn.includes(skill)), ...later].slice(0, 3).map((skill) => skill.id),
-  };
+  const items = [
+    ...(begin ? [item(begin, "begin")] : []),
+    ...goOn.map((skill) => item(skill, "go-on")),
+    ...(start ? [item(start, "new")] : []),
+    ...(finish ? [item(finish, "finish")] : []),
+  ];
+  const asked = new Set(items.map((one) => one.skill));
+  const others = [...rotated(underWay), ...later].map((skill) => skill.id).filter((id) => !asked.has(id));
+  return { items, leaveAlone: others.slice(0, 3) };
 }

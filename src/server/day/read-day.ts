@@ -27,10 +27,12 @@ function standing(stay: Stay, horse: DayHorse, barn: Barn, day: LocalDate): Stan
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, day);
   const workable = isWorkable(facts, day);
+  // The day of the intake is the evaluation's.
+  const begun = reading.workFrom <= day;
   const monday = mondayOf(day);
   const thisWeek = stay.delivered.filter((worked) => monday <= worked && worked < day).length;
   const due = isDue({
-    workable,
+    workable: workable && begun,
     evaluated,
     remaining: reading.pace.remaining,
     thisWeek,
@@ -42,7 +44,7 @@ function standing(stay: Stay, horse: DayHorse, barn: Barn, day: LocalDate): Stan
       due: null,
       resting: {
         stay: stay.id,
-        because: horse.hold ? "hold" : !evaluated ? "not-evaluated" : workable ? "week-done" : "rest-day",
+        because: horse.hold ? "hold" : !evaluated ? "not-evaluated" : !workable ? "rest-day" : begun ? "week-done" : "intake-day",
       },
     };
   const last = lastWorked(stay);

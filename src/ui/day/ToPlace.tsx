@@ -6,6 +6,7 @@ import { sayUrgency } from "#ui/words/needs.ts";
 const RESTING = {
   hold: "on hold",
   "not-evaluated": "not evaluated yet",
+  "intake-day": "evaluated today, work begins tomorrow",
   "rest-day": "rest day",
   "week-done": "worked enough this week",
 } as const;

@@ -1,0 +1,90 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { storedPage } from "#server/http/page-store.ts";
+import { booking } from "#tests/barn.ts";
+import { Site } from "#tests/site.ts";
+
+let site: Site;
+beforeAll(async () => {
+  site = await Site.open("demo");
+});
+afterAll(() => site.close());
+
+const book = (name: string) => site.post("stay/book", booking({ horse: { name } }), { who: "odalys" });
+const page = async (path: string, who: string): Promise<string> => (await site.get(path, who)).text();
+
+describe("kept pages", () => {
+  it("show each write at once, to everybody", async () => {
+    for (const name of ["Anise", "Borage", "Chicory"]) {
+      expect(await page("/", "odalys")).not.toContain(name);
+      expect(await page("/", "wren")).not.toContain(name);
+      expect((await book(name)).status).toBe(200);
+      expect(await page("/", "wren")).toContain(name);
+      expect(await page("/", "odalys")).toContain(name);
+    }
+  });
+  it("are never somebody else's: names, roles and drafts differ", async () => {
+    expect(await page("/today", "odalys")).toContain("Odalys Brandt · ".replace(" · ", ""));
+    const [manager, rider] = [await page("/today", "odalys"), await page("/today", "wren")];
+    expect(manager).toContain("Book a stay");
+    expect(rider).not.toContain("Book a stay");
+    expect((await site.get("/people", "odalys")).status).toBe(200);
+    expect((await site.get("/people", "wren")).status).toBe(403);
+  });
+  it("end with the session and with retiring", async () => {
+    expect((await site.get("/", "minna")).status).toBe(200);
+    const [row] = await site.sql`SELECT id, version FROM person WHERE sign_in = 'minna'`;
+    expect((await site.post("people/retire", { id: row?.["id"], version: row?.["version"] }, { who: "odalys" })).status).toBe(
+      200,
+    );
+    expect((await site.get("/", "minna")).status).toBe(302);
+  });
+  it("show no half of a write while writes and reads run at once", async () => {
+    const names = Array.from({ length: 8 }, (_, i) => `Rush ${i}`);
+    await Promise.all([
+      ...names.map((name) => book(name)),
+      ...Array.from({ length: 24 }, async () => expect((await site.get("/", "ines")).status).toBe(200)),
+    ]);
+    const last = await page("/", "ines");
+    for (const name of names) expect(last).toContain(name);
+  });
+  it("differ by address, and come packed only to those who take it", async () => {
+    expect(await page("/today?day=2026-07-15", "odalys")).toContain("Wed 15 Jul");
+    expect(await page("/today?day=2026-07-16", "odalys")).toContain("Thu 16 Jul");
+    const cookie = await site.cookie("odalys");
+    const plain = await fetch(site.address, { headers: { ...cookie, "Accept-Encoding": "identity" } });
+    const packed = await fetch(site.address, { headers: { ...cookie, "Accept-Encoding": "gzip" } });
+    expect([plain.headers.get("content-encoding"), packed.headers.get("content-encoding")]).toEqual([null, "gzip"]);
+    expect(await packed.text()).toBe(await plain.text());
+  });
+});
+
+describe("the store itself", () => {
+  let rendered = 0;
+  const render = (status: number) => async () => {
+    rendered += 1;
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    return new Response(`page ${rendered}`, { status });
+  };
+  it("renders once for all who ask at the same time, and again for another key", async () => {
+    rendered = 0;
+    const texts = await Promise.all(Array.from({ length: 6 }, async () => (await storedPage("a 1", false, render(200))).text()));
+    expect(new Set(texts)).toEqual(new Set(["page 1"]));
+    expect(await (await storedPage("a 2", false, render(200))).text()).toBe("page 2");
+  });
+  it("keeps nothing that was not there or went wrong", async () => {
+    rendered = 0;
+    expect((await storedPage("b", false, render(404))).status).toBe(404);
+    expect(await (await storedPage("b", false, render(200))).text()).toBe("page 2");
+    await expect(storedPage("c", false, () => Promise.reject(new Error("broken")))).rejects.toThrow("broken");
+    expect(await (await storedPage("c", false, render(200))).text()).toBe("page 3");
+  });
+  it("lets the oldest go when it is full", async () => {
+    rendered = 0;
+    const quick = () => Promise.resolve(new Response(`page ${(rendered += 1)}`));
+    await storedPage("oldest", false, quick);
+    for (let i = 0; i < 420; i += 1) await storedPage(`fill ${i}`, false, quick);
+    const before = rendered;
+    await storedPage("oldest", false, quick);
+    expect(rendered).toBe(before + 1);
+  });
+});
