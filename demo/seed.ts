@@ -127,7 +127,7 @@ class DemoBarn {
         afterWords: c.after.words,
       },
     });
-    this.stabled.set(stay, { character: c, stay, truth: truthOf(c, this.random), firsts: new Set() });
+    this.stabled.set(stay, { character: c, stay, truth: truthOf(c, this.random), firsts: new Set(c.kind === "started" ? DONE_AT_HOME : []) });
   }
 
   private async keepApart(): Promise<void> {
@@ -362,7 +362,15 @@ const FIRSTS: Readonly<Record<string, string>> = {
   trot: "First trot under saddle",
   canter: "First canter under saddle",
   outside: "First ride out on the hill",
+  pad: "First pad carried, feet still",
+  saddle: "First time saddled",
+  clippers: "First time clipped",
+  "leg-yield": "First leg yield",
+  "turn-forehand": "First turn on the forehand",
+  circles: "First circles that kept their size",
 };
+/** A horse that rides already has had these long ago. */
+const DONE_AT_HOME = ["tie", "hind-feet", "loose-tack", "stirrup-weight", "sit", "forward", "trot", "pad", "saddle"];
 
 /** The first place on the sheet that breaks no rule, with a rider the horse mostly has; ridden horses go out where they may. */
 function findSpot(

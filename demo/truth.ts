@@ -8,7 +8,7 @@ import type { Character } from "./cast.ts";
 const BRANCH_START: Record<Character["kind"], Partial<Record<string, number>>> = {
   unhandled: { handling: 0.2 },
   halter: { handling: 2.4, yields: 0.9, send: 0.9, accepting: 0.3 },
-  started: { handling: 4.2, yields: 4, send: 3.8, accepting: 4.3, mounting: 4.3, "first-rides": 4, education: 1.4 },
+  started: { handling: 4.2, yields: 4, send: 3.8, accepting: 4.3, mounting: 4.3, "first-rides": 4.6, education: 1.4 },
   restart: { handling: 3.3, yields: 2.2, send: 2.6, accepting: 3, mounting: 2.4, "first-rides": 1.6 },
 };
 
@@ -27,7 +27,7 @@ export function truthOf(character: Character, random: Random): Truth {
     const start = BRANCH_START[character.kind][skill.branch] ?? 0;
     for (const side of sidesOf(skill.sided)) {
       const lag = side === character.lag.side ? character.lag.by : 0;
-      level.set(trackKey(skill.id, side), Math.max(0, Math.min(4.6, start === 0 ? 0 : start + 0.55 * random.normal() - lag)));
+      level.set(trackKey(skill.id, side), Math.max(0, Math.min(4.8, start === 0 ? 0 : start + 0.55 * random.normal() - lag)));
     }
   }
   return {

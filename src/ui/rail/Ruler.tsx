@@ -13,6 +13,8 @@ const WIDTH = 760;
 const LEFT = 14;
 const RIGHT = WIDTH - 16;
 const RAIL_Y = 30;
+/** Labels so near to an end of the rail begin or end with it. */
+const EDGE = 90;
 
 export function sayRuler({ today, reading, posts }: RulerView): string {
   const behind = lengthsBehind(reading);
@@ -67,8 +69,8 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
           {large && (
             <text
               y={i % 2 === 0 ? 53 : 67}
-              textAnchor={i === 0 ? "start" : post.kind === "report" ? "end" : "middle"}
-              dx={i === 0 ? -8 : post.kind === "report" ? 12 : 0}
+              textAnchor={x(post.day) < EDGE ? "start" : x(post.day) > WIDTH - EDGE ? "end" : "middle"}
+              dx={x(post.day) < EDGE ? LEFT - x(post.day) - 8 : x(post.day) > WIDTH - EDGE ? RIGHT - x(post.day) + 12 : 0}
               className="sign fill-dim text-[11px]"
             >
               {POST[post.kind]} {sayDate(post.day).slice(4)}

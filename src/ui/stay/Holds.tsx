@@ -39,8 +39,10 @@ export function Holds({ view }: { view: TermsView }) {
       <ul>
         {view.holds.map((hold) => (
           <li key={hold.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
-            <strong>{HOLD[hold.kind]}</strong> {sayDate(hold.from)} to {hold.to ? sayDate(hold.to) : "open"} ·{" "}
-            {hold.stopsClock ? "stops the clock" : "the clock runs on"} · {hold.reason}
+            <span>
+              <strong>{HOLD[hold.kind]}</strong>, {sayDate(hold.from)} to {hold.to ? sayDate(hold.to) : "open"} ·{" "}
+              {hold.stopsClock ? "stops the clock" : "the clock runs on"} · {hold.reason}
+            </span>
             {hold.to === null && (
               <EndHold from={hold.from} today={view.rules.today} disabled={busy} onEnd={(day) => void end(hold.id, day)} />
             )}

@@ -39,7 +39,7 @@ export const HISTORY_TOPIC: Record<HistoryTopic, string> = {
   saddled: "Saddled",
   ridden: "Ridden",
   raced: "Raced",
-  hurt: "Hurt or ill before",
+  hurt: "Hurt or ill",
 };
 export const HISTORY_ANSWER: Record<HistoryAnswer, string> = { unknown: "Unknown", no: "No", yes: "Yes" };
 export const COUNTING: Record<Counting, string> = { calendar: "Calendar days", sessions: "Worked sessions" };
