@@ -127,7 +127,12 @@ class DemoBarn {
         afterWords: c.after.words,
       },
     });
-    this.stabled.set(stay, { character: c, stay, truth: truthOf(c, this.random), firsts: new Set(c.kind === "started" ? DONE_AT_HOME : []) });
+    this.stabled.set(stay, {
+      character: c,
+      stay,
+      truth: truthOf(c, this.random),
+      firsts: new Set(c.kind === "started" ? DONE_AT_HOME : []),
+    });
   }
 
   private async keepApart(): Promise<void> {
