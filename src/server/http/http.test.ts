@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { troubleOf } from "#db/errors.ts";
 import { isAway } from "./away.ts";
 import { isForeign } from "./origin.ts";
-import { safeTarget } from "./target.ts";
+import { safeTarget, secureCookies } from "./target.ts";
 
 const url = new URL("http://barn.test:4321/api/stay/book");
 const post = (headers: Record<string, string>) =>
@@ -41,6 +41,16 @@ describe("where somebody is led after signing in", () => {
       "javascript:alert(1)",
     ])
       expect(safeTarget(asked), String(asked)).toBe("/");
+  });
+});
+
+describe("the session cookie", () => {
+  it("is marked Secure where people come by https, seen here or through a proxy", () => {
+    expect(secureCookies(new URL("https://barn.test/"))).toBe(true);
+    expect(secureCookies(new URL("http://127.0.0.1:4321/"))).toBe(false);
+    process.env["FURLONG_TLS"] = "1";
+    expect(secureCookies(new URL("http://127.0.0.1:4321/"))).toBe(true);
+    delete process.env["FURLONG_TLS"];
   });
 });
 

@@ -11,26 +11,24 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { useCallback, useEffect, useMemo, useState } from "react";
-import type { DayCardView, DayView, DueView } from "#contracts/views.ts";
-import { addDays, sayDate } from "#core/calendar/local-date.ts";
+import { useEffect, useMemo, useState } from "react";
+import type { DayView, DueView } from "#contracts/views.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
 import type { Wish } from "#core/day/spot.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { Button, Choice, Trouble } from "#ui/kit/parts.tsx";
-import { useCommand } from "#ui/kit/use-command.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
-import { clock, plural } from "#ui/words/figures.ts";
+import { clock } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { Board } from "./Board.tsx";
 import { CardPanel, type Where } from "./CardPanel.tsx";
+import { DayHead } from "./DayHead.tsx";
 import { StringList } from "./StringList.tsx";
 import { namesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
+import { useSheet } from "./use-sheet.ts";
 
 const NEW_CARD = "new" as CardId;
-/** Others hand out, log and cancel while this sheet is open: on the office wall it keeps itself current. */
-const RENEW_AFTER = 10_000;
 /** The spots appear only once something is dragged, so they are measured all the while. */
 const MEASURE_ALWAYS = { droppable: { strategy: MeasuringStrategy.Always } };
 
@@ -47,22 +45,15 @@ function announcementsFor(view: DayView): Announcements {
   };
 }
 
-interface Undo {
-  readonly words: string;
-  readonly route: string;
-  input(view: DayView): unknown;
-}
-
 export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean; me: PersonId }) {
-  const [view, setView] = useState(initial);
+  const sheet = useSheet(initial);
+  const { view, said } = sheet;
+  const { busy, problem, clear } = sheet.command;
   const [wish, setWish] = useState<Wish | null>(null);
   const [selected, setSelected] = useState<CardId | null>(null);
   /** The wish while it hangs on the pointer: nothing on the page may move under it then. */
   const [dragged, setDragged] = useState<Wish | null>(null);
   const [cursor, setCursor] = useState<string | null>(null);
-  const [undo, setUndo] = useState<Undo | null>(null);
-  const [said, setSaid] = useState("");
-  const { busy, problem, clear, send } = useCommand();
   const names = namesOf(view);
   const spots = useMemo(() => (wish ? spotsFor(view, wish) : null), [view, wish]);
   const card = view.cards.find((one) => one.card === selected) ?? null;
@@ -74,30 +65,6 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   useEffect(() => {
     if (wish && cursor) document.querySelector<HTMLElement>(`[data-spot="${cursor}"]`)?.focus();
   }, [wish, cursor]);
-
-  const { day } = view;
-  const refresh = useCallback(async (): Promise<void> => {
-    // Without an answer the sheet stays as it was last seen; the next round asks again.
-    const answer = await fetch(`/today/data?day=${day}`).catch(() => null);
-    if (answer?.ok) setView((await answer.json()) as DayView);
-  }, [day]);
-  useEffect(() => {
-    const timer = setInterval(() => document.visibilityState === "visible" && void refresh(), RENEW_AFTER);
-    return () => clearInterval(timer);
-  }, [refresh]);
-  const act = async (
-    route: string,
-    input: unknown,
-    words: string,
-    back: (answer: { id?: string; version?: number }) => Undo | null,
-  ): Promise<void> => {
-    const answer = await send<{ id?: string; version?: number }>(route, input);
-    if (answer.ok) {
-      setUndo(back(answer.value));
-      setSaid(words);
-    } else if (answer.problem.code === "blocked") setSaid(answer.problem.message);
-    await refresh();
-  };
 
   const choose = (due: DueView): void => {
     clear();
@@ -111,47 +78,15 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     setWish(next);
     setCursor(free?.[0] ?? spotKey(view.people[0]?.id ?? "", 0));
   };
-  const move = (from: DayCardView, where: Where): Promise<void> =>
-    act(
-      "day/move",
-      { id: from.card, version: from.version, ...where },
-      `${from.horse} moved to ${names.person(where.rider)}, ${clock(where.start)}.`,
-      () => ({
-        words: `move of ${from.horse}`,
-        route: "day/move",
-        input: (now) => ({
-          id: from.card,
-          version: now.cards.find((one) => one.card === from.card)?.version ?? 0,
-          kind: from.kind,
-          length: from.length,
-          rider: from.rider,
-          start: from.start,
-          place: from.place,
-          helper: from.helper,
-        }),
-      }),
-    );
-
   const put = async (current: Wish, rider: string, at: number): Promise<void> => {
     const spot = (current === wish ? spots : spotsFor(view, current))?.get(spotKey(rider, at));
     if (!spot) return;
-    if (spot.blockers.length > 0) return setSaid(spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" "));
+    if (spot.blockers.length > 0) return sheet.say(spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" "));
     const { kind, length, place, helper } = spot.placement;
     const where: Where = { kind, length, rider: rider as PersonId, start: at, place, helper };
     setWish(null);
     const from = view.cards.find((one) => one.card === current.card);
-    if (from) return move(from, where);
-    const horse = names.horse(current.stay);
-    await act(
-      "day/place",
-      { day: view.day, stay: current.stay, ...where },
-      `${horse} placed with ${names.person(where.rider)} at ${clock(at)}, ${names.place(place)}.`,
-      ({ id }) => ({
-        words: `placing of ${horse}`,
-        route: "day/take-back",
-        input: (now) => ({ id, version: now.cards.find((one) => one.card === id)?.version ?? 1 }),
-      }),
-    );
+    await (from ? sheet.move(from, where) : sheet.place(current.stay, where));
   };
 
   const wishOf = (id: string): Wish | null => {
@@ -193,7 +128,6 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     if (person) setCursor(spotKey(person.id, Math.max(0, Math.min(SLOTS.length - 1, nextSlot))));
   };
 
-  const waiting = view.cards.filter((one) => one.state === "placed").length;
   const over = view.day < view.today;
   const hovered = wish && cursor ? spots?.get(cursor) : null;
   return (
@@ -217,58 +151,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
       }}
     >
       <div onKeyDown={onKeys}>
-        <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
-          <div>
-            <h1>
-              {view.day === view.today ? "Today" : "Day sheet"}, {sayDate(view.day)}
-            </h1>
-            <p className="text-dim">
-              {view.handedOut ? `Handed out by ${view.handedOut.by}` : "Not handed out yet"} ·{" "}
-              {plural(view.cards.filter((one) => one.state !== "cancelled").length, "session")} · {view.due.length} to place
-            </p>
-          </div>
-          <nav aria-label="Days" className="flex gap-1 sign">
-            <a
-              data-keys="["
-              data-does="Day before"
-              className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
-              href={`/today?day=${addDays(view.day, -1)}`}
-            >
-              ← {sayDate(addDays(view.day, -1))}
-            </a>
-            {view.day !== view.today && (
-              <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today">
-                Today
-              </a>
-            )}
-            <a
-              data-keys="]"
-              data-does="Day after"
-              className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
-              href={`/today?day=${addDays(view.day, 1)}`}
-            >
-              {sayDate(addDays(view.day, 1))} →
-            </a>
-            <a
-              className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
-              href={`/today/print?day=${view.day}`}
-            >
-              Print
-            </a>
-          </nav>
-          {may && !over && (
-            <Button
-              tone="main"
-              className="ml-auto min-h-11"
-              data-keys="."
-              data-does="Hand out the day"
-              disabled={busy || waiting === 0}
-              onClick={() => void act("day/hand-out", { day: view.day }, `${plural(waiting, "card")} handed out.`, () => null)}
-            >
-              Hand out the day{waiting > 0 ? ` (${waiting})` : ""} <kbd aria-hidden="true">.</kbd>
-            </Button>
-          )}
-        </div>
+        <DayHead sheet={sheet} may={may && !over} />
         <Trouble problem={problem} />
         <div role="status" className="flex min-h-8 items-center gap-2 text-sm">
           {hovered && wish ? (
@@ -281,9 +164,9 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
           ) : (
             said && <span>{said}</span>
           )}
-          {undo && !wish && (
-            <Button disabled={busy} onClick={() => void act(undo.route, undo.input(view), `Undone: ${undo.words}.`, () => null)}>
-              Undo the {undo.words}
+          {sheet.undoes && !wish && (
+            <Button disabled={busy} onClick={() => void sheet.undo()}>
+              Undo the {sheet.undoes}
             </Button>
           )}
         </div>
@@ -349,27 +232,13 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
                 view={view}
                 may={may && !over}
                 busy={busy}
-                onMove={(where) => void move(card, where)}
+                onMove={(where) => void sheet.move(card, where)}
                 onPickSpot={() => {
                   const next = wishOf(card.card);
                   if (next) start(next);
                 }}
-                onTakeBack={() =>
-                  void act(
-                    "day/take-back",
-                    { id: card.card, version: card.version },
-                    `${card.horse} is to place again.`,
-                    () => null,
-                  )
-                }
-                onCancel={(reason) =>
-                  void act(
-                    "card/cancel",
-                    { id: card.card, version: card.version, reason },
-                    `${card.horse}: cancelled.`,
-                    () => null,
-                  )
-                }
+                onTakeBack={() => void sheet.takeBack(card)}
+                onCancel={(reason) => void sheet.cancel(card, reason)}
                 onClose={() => setSelected(null)}
               />
             )}

@@ -1,0 +1,64 @@
+import { addDays, sayDate } from "#core/calendar/local-date.ts";
+import { Button } from "#ui/kit/parts.tsx";
+import { plural } from "#ui/words/figures.ts";
+import type { Sheet } from "./use-sheet.ts";
+
+/** Which day it is, the way to its neighbours, and handing it out. */
+export function DayHead({ sheet, may }: { sheet: Sheet; may: boolean }) {
+  const { view } = sheet;
+  const waiting = view.cards.filter((one) => one.state === "placed").length;
+  return (
+    <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
+      <div>
+        <h1>
+          {view.day === view.today ? "Today" : "Day sheet"}, {sayDate(view.day)}
+        </h1>
+        <p className="text-dim">
+          {view.handedOut ? `Handed out by ${view.handedOut.by}` : "Not handed out yet"} ·{" "}
+          {plural(view.cards.filter((one) => one.state !== "cancelled").length, "session")} · {view.due.length} to place
+        </p>
+      </div>
+      <nav aria-label="Days" className="flex gap-1 sign">
+        <a
+          data-keys="["
+          data-does="Day before"
+          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          href={`/today?day=${addDays(view.day, -1)}`}
+        >
+          ← {sayDate(addDays(view.day, -1))}
+        </a>
+        {view.day !== view.today && (
+          <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today">
+            Today
+          </a>
+        )}
+        <a
+          data-keys="]"
+          data-does="Day after"
+          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          href={`/today?day=${addDays(view.day, 1)}`}
+        >
+          {sayDate(addDays(view.day, 1))} →
+        </a>
+        <a
+          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          href={`/today/print?day=${view.day}`}
+        >
+          Print
+        </a>
+      </nav>
+      {may && (
+        <Button
+          tone="main"
+          className="ml-auto min-h-11"
+          data-keys="."
+          data-does="Hand out the day"
+          disabled={sheet.command.busy || waiting === 0}
+          onClick={() => void sheet.handOut(`${plural(waiting, "card")} handed out.`)}
+        >
+          Hand out the day{waiting > 0 ? ` (${waiting})` : ""} <kbd aria-hidden="true">.</kbd>
+        </Button>
+      )}
+    </div>
+  );
+}
