@@ -25,7 +25,10 @@ function otherStarts(): boolean {
     const command = `/proc/${pid}/cmdline`;
     return existsSync(command) && readFileSync(command, "utf8").includes("bin/lib/start.ts");
   };
-  return existsSync(starts) && readdirSync(starts).some((pid) => pid !== String(process.pid) && living(pid));
+  const noted = existsSync(starts) ? readdirSync(starts) : [];
+  // Those that were killed could not take their file away.
+  for (const pid of noted) if (!living(pid)) rmSync(join(starts, pid), { force: true });
+  return noted.some((pid) => pid !== String(process.pid) && living(pid));
 }
 
 async function main(): Promise<void> {

@@ -67,3 +67,46 @@ describe("furlong term", () => {
     expect(furlong(["--help"]).out).toContain("term");
   });
 });
+
+describe("furlong findings", () => {
+  const findings = (changes: object) =>
+    furlong(
+      ["findings", "-"],
+      JSON.stringify({
+        format: "furlong-findings/1",
+        seen: [{ sign: "busy-mouth", rung: "saddle", side: "both", strength: 2 }],
+        ...changes,
+      }),
+    );
+  it("ranks places to look, each with its evidence, its check, how soon and what waits", () => {
+    const { code, out } = findings({ checks: [{ cause: "teeth", result: "treated" }] });
+    expect(code).toBe(0);
+    const ranked = JSON.parse(out) as { causes: { cause: string }[] };
+    expect(ranked).toMatchObject({ format: "furlong-findings-ranked/1", urgency: "weeks", holds: "skill" });
+    expect(ranked.causes[0]).toMatchObject({
+      cause: "bit-fit",
+      score: 2.8,
+      for: [
+        { code: "sign", sign: "busy-mouth", adds: 2 },
+        { code: "check", cause: "teeth", result: "treated", adds: 0.8 },
+      ],
+      against: [],
+      check: { who: "fitter", cost: 1 },
+    });
+    expect(ranked.causes.map((one) => one.cause)).not.toContain("teeth");
+  });
+  it.each([
+    [{ seen: [{ sign: "sulks", rung: "saddle", side: "both", strength: 2 }] }, "seen.0.sign: No such sign."],
+    [{ seen: [{ sign: "trips", rung: "saddle", side: "both", strength: 7 }] }, "seen.0.strength: A strength from 1 to 3."],
+    [{ condition: 12 }, "condition: A number from 1 to 9."],
+  ])("names the field that is wrong: %j", (changes, line) => {
+    expect(findings(changes)).toEqual({ code: 2, out: "", err: line });
+  });
+  it("lists every code that it takes and gives", () => {
+    const listed = JSON.parse(furlong(["findings", "--vocabulary"]).out) as Record<string, unknown[]>;
+    for (const [codes, some] of Object.entries({ signs: "girthy", rungs: "tack", causes: "saddle-fit" }))
+      expect(listed[codes]).toContainEqual(expect.objectContaining({ code: some, words: expect.any(String) }));
+    expect(listed["moments"]).toContain("canter-change");
+    expect(listed["trials"]).toContain("no-bit");
+  });
+});

@@ -100,7 +100,7 @@ describe("the walk on the tablet", () => {
     await fill(page, "Why the walk stopped here", "Kicked at the rope twice.");
     await go(page, "What comes out");
     await expectAccessible(page, "outcome");
-    expect(await bodyOf(page)).toMatch(/Seen, not diagnosed: vet, dentist and farrier come first/);
+    expect(await bodyOf(page)).toMatch(/Places to look, no diagnoses: vet, dentist and farrier come first/);
     await saved(page);
     await follow(page, () => button(page, "Close the evaluation").click());
     expect(await bodyOf(page)).toContain("Kicked at the rope twice.");

@@ -90,7 +90,8 @@ describe("what comes out", () => {
       level: { latest: 5, first: 4, times: 2 },
       intake: 4,
     });
-    expect(now.outcome?.findings).toMatchObject([{ sign: "girthy", oneSideOnly: true }]);
+    expect(now.outcome?.weighed.causes.map((one) => one.cause)).toEqual(expect.arrayContaining(["back", "saddle-fit"]));
+    expect(now.outcome?.weighed).toMatchObject({ urgency: "weeks", holds: "skill" });
     // 190² × 158 ÷ 11880 = 480 kg; fit, eight years old: 20 per cent.
     expect(now.outcome).toMatchObject({ weight: { kilograms: 480 }, load: { refuseKg: 96 } });
   });

@@ -12,6 +12,8 @@ const facts = (changes: Partial<WalkFacts> = {}): WalkFacts => ({
   horseClass: "adult",
   horseKind: "started",
   ageYears: 8,
+  sex: "gelding",
+  history: {},
   marks: everything(4),
   signs: [],
   measures: { girthCm: 190, lengthCm: 158, withersCm: null, croupCm: null, scaleKg: null, condition: 5, fitness: "fit" },
@@ -56,14 +58,13 @@ describe("what comes out of a walk", () => {
       "stopped",
     ]);
   });
-  it("gathers a sign over the rungs into one finding, and says when it came from one side only", () => {
-    const seen = (rung: string, side: "left" | "right", strength: 1 | 2 | 3) => ({ rung, sign: "girthy", side, strength });
-    expect(readWalk(facts({ signs: [seen("measure", "left", 1), seen("tack", "left", 2)] })).findings).toMatchObject([
-      { sign: "girthy", strength: 2, oneSideOnly: true },
-    ]);
-    expect(readWalk(facts({ signs: [seen("measure", "left", 1), seen("tack", "right", 2)] })).findings).toMatchObject([
-      { oneSideOnly: false },
-    ]);
+  it("weighs what was seen with what is known of the horse", () => {
+    const signs = [{ rung: "tack", sign: "girthy", side: "left", strength: 2 }] as const;
+    expect(readWalk(facts({ signs })).weighed.causes.map((one) => one.cause)).toContain("back");
+    const growing = { ...facts().measures, withersCm: 150, croupCm: 154 };
+    const trips = [{ rung: "lead", sign: "trips", side: "both", strength: 2 }] as const;
+    expect(readWalk(facts({ signs: trips, measures: growing })).weighed.causes[0]?.cause).toBe("growth");
+    expect(readWalk(facts()).weighed.causes).toEqual([]);
   });
   it("says nothing of weight or load where no tape was taken, and of growth where the croup is higher", () => {
     const without = readWalk(facts({ measures: { ...facts().measures, girthCm: null, withersCm: 150, croupCm: 153 } }));

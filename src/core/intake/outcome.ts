@@ -1,15 +1,15 @@
 /** What comes out of a walk: starting points, sides, load, risk, findings. A judgement with its reasons, never a diagnosis. */
 
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
-import type { HorseClass, HorseKind } from "../horse/horse.ts";
-import { groupBy } from "../kernel/group.ts";
+import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "../horse/horse.ts";
 import type { Score, TrackSide } from "../kernel/sides.ts";
 import { type HardSide, hardSide, type Levels, readLevels, weakerSide } from "../ladder/level.ts";
 import { BRANCHES, type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
 import { circleMinutes, type Fitness, type LoadLimit, loadLimit } from "../tools/load.ts";
 import { type Weight, weightOf } from "../tools/weight.ts";
+import { type Weighed, weighFindings } from "./findings.ts";
 import { BEFORE_SADDLE, RUNGS } from "./instrument.ts";
-import { type Pointer, type Strength, signOf } from "./signs.ts";
+import type { Strength } from "./signs.ts";
 
 export const EVALUATION_KINDS = ["intake", "mid-term", "exit"] as const;
 export type EvaluationKind = (typeof EVALUATION_KINDS)[number];
@@ -35,10 +35,15 @@ export interface Measures {
   readonly condition: number | null;
   readonly fitness: Fitness;
 }
-export interface WalkFacts {
+/** What the walk is read with: of the horse, known before anybody touches it. */
+export interface WalkedHorse {
   readonly horseClass: HorseClass;
   readonly horseKind: HorseKind;
   readonly ageYears: number | null;
+  readonly sex: Sex;
+  readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
+}
+export interface WalkFacts extends WalkedHorse {
   readonly marks: readonly Mark[];
   readonly signs: readonly SeenSign[];
   readonly measures: Measures;
@@ -52,14 +57,6 @@ export interface StartingPoint {
   readonly credited: readonly string[];
   /** Where to start: skills whose prerequisites are credited and that are not yet. */
   readonly next: readonly string[];
-}
-export interface Finding {
-  readonly sign: string;
-  readonly strength: Strength;
-  readonly seen: readonly { readonly rung: string; readonly side: TrackSide; readonly strength: Strength }[];
-  readonly oneSideOnly: boolean;
-  readonly training: string;
-  readonly points: readonly Pointer[];
 }
 export type RiskReason =
   | { readonly code: "sign"; readonly sign: string; readonly strength: Strength }
@@ -81,7 +78,8 @@ export interface Outcome {
   readonly growthCm: number | null;
   readonly risk: number;
   readonly riskBecause: readonly RiskReason[];
-  readonly findings: readonly Finding[];
+  /** Where to look for the reason, ranked. */
+  readonly weighed: Weighed;
 }
 
 const ANY_DAY: LocalDate = localDate("2000-01-01");
@@ -120,30 +118,6 @@ function startingPoints(levels: Levels): StartingPoint[] {
   }).filter((point) => point.credited.length + point.next.length > 0);
 }
 
-/** One finding per sign, strongest first; good signs are no findings. */
-function findingsOf(signs: readonly SeenSign[]): Finding[] {
-  const bySign = groupBy(
-    signs.filter((seen) => !signOf(seen.sign).good),
-    (seen) => seen.sign,
-  );
-  return [...bySign]
-    .map(([sign, seen]) => {
-      const sides = new Set(seen.map((one) => one.side));
-      return {
-        sign,
-        strength: Math.max(...seen.map((one) => one.strength)) as Strength,
-        seen: seen.map(({ rung, side, strength }) => ({ rung, side, strength })),
-        oneSideOnly: sides.size === 1 && !sides.has("both"),
-        training: signOf(sign).training,
-        points: signOf(sign).points,
-      };
-    })
-    .sort(
-      (a, b) =>
-        Number(signOf(b.sign).red) - Number(signOf(a.sign).red) || b.strength - a.strength || a.sign.localeCompare(b.sign),
-    );
-}
-
 const DANGEROUS = new Set(["bucks", "kinked-tail", "tight-back", "held-breath", "sucks-back", "sudden-change", "runs-on"]);
 const BASICS = ["lead", "space", "hind-feet"];
 
@@ -171,6 +145,7 @@ export function readWalk(facts: WalkFacts): Outcome {
   const levels = levelsOfMarks(facts.marks);
   const weight = weightOf(facts.horseClass, facts.measures);
   const { withersCm, croupCm, fitness, condition } = facts.measures;
+  const growthCm = withersCm !== null && croupCm !== null ? croupCm - withersCm : null;
   const { risk, because } = riskOf(facts, levels);
   return {
     starting: startingPoints(levels),
@@ -185,10 +160,10 @@ export function readWalk(facts: WalkFacts): Outcome {
     weight,
     load: weight && loadLimit({ weightKg: weight.kilograms, ageYears: facts.ageYears, fitness, condition, daysOff: null }),
     circleMinutes: circleMinutes(facts.ageYears),
-    growthCm: withersCm !== null && croupCm !== null ? croupCm - withersCm : null,
+    growthCm,
     risk,
     riskBecause: because,
-    findings: findingsOf(facts.signs),
+    weighed: weighFindings({ ...facts, growthCm, condition, seen: facts.signs, checks: [], trials: [] }),
   };
 }
 

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { localDate } from "../calendar/local-date.ts";
 import { BEFORE_SADDLE, RUNGS, WALKED_SKILLS } from "../intake/instrument.ts";
-import { SIGN_IDS, SIGNS } from "../intake/signs.ts";
+import { SIGN_IDS } from "../intake/signs.ts";
 import { SCORES } from "../kernel/sides.ts";
 import { ladderFaults } from "./graph.ts";
 import { hardSide, readLevels, type ScoreFact, weakerSide } from "./level.ts";
@@ -51,14 +51,6 @@ describe("the walk's instrument", () => {
     expect(new Set(WALKED_SKILLS).size).toBe(WALKED_SKILLS.length);
     for (const id of [...WALKED_SKILLS, ...BEFORE_SADDLE]) expect(isSkill(id), id).toBe(true);
     for (const rung of RUNGS) for (const sign of rung.signs) expect(SIGN_IDS, rung.id).toContain(sign);
-  });
-  it("points every bad sign of the body to somebody whose job it is, and says what training could cause each", () => {
-    for (const sign of SIGNS.filter((one) => !one.good)) {
-      // Fractious company is a matter of company, not of the body.
-      expect(sign.points.length > 0, sign.id).toBe(sign.id !== "near-horses");
-      // No training explains a sudden change in a settled horse.
-      expect(sign.training === "", sign.id).toBe(sign.id === "sudden-change");
-    }
   });
 });
 

@@ -44,6 +44,7 @@ const StayRow = z.object({
   sex: z.enum(SEXES),
   class: z.enum(HORSE_CLASSES),
   heightCm: nullable(number),
+  history: History,
   client: text,
   holds: z.array(HoldRow),
   delivered: z.array(date),
@@ -62,7 +63,7 @@ export type Stay = z.output<typeof StayRow>;
  */
 const selectStays = (db: Db) => db`
   SELECT s.id, s.kind, s.aim, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
-    s.risk_set, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, c.name AS client,
+    s.risk_set, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
     incident.last AS last_incident, apart.list AS apart
   FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id

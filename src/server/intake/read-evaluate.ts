@@ -4,7 +4,7 @@ import { hardSide } from "#core/ladder/level.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import type { Deps } from "../container.ts";
-import { ageOf, outcomeOf } from "../stay/facts.ts";
+import { outcomeOf, walkedHorse } from "../stay/facts.ts";
 import type { Opened } from "../stay/read-horse.ts";
 
 /** The open draft, if there is one, and the kind that is due next. */
@@ -18,7 +18,7 @@ export async function readEvaluate({ sql }: Deps, { stay, today, head }: Opened)
     closed: evaluations
       .filter((evaluation) => evaluation.closedAt)
       .map(({ id, kind, day, byName }) => ({ id, kind, day, by: byName })),
-    about: { horseClass: stay.class, horseKind: stay.kind, ageYears: ageOf(stay, today) },
+    about: walkedHorse(stay, today),
   };
 }
 

@@ -3,7 +3,7 @@ import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { type TermFacts, workFromOf } from "#core/calendar/term.ts";
 import { type Stage, stageOf } from "#core/gate/gate.ts";
 import { ageInYears } from "#core/horse/horse.ts";
-import { type Outcome, provenUnderSaddle, readWalk } from "#core/intake/outcome.ts";
+import { type Outcome, provenUnderSaddle, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
 import { type LoadLimit, loadLimit } from "#core/tools/load.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
@@ -31,11 +31,17 @@ export function termFacts(stay: Stay, barn: Barn): TermFacts {
 export const ageOf = (stay: Stay, today: LocalDate): number | null =>
   ageInYears({ date: stay.birthDate, year: stay.birthYear }, today);
 
+export const walkedHorse = (stay: Stay, today: LocalDate): WalkedHorse => ({
+  horseClass: stay.class,
+  horseKind: stay.kind,
+  ageYears: ageOf(stay, today),
+  sex: stay.sex,
+  history: stay.history,
+});
+
 export const outcomeOf = (stay: Stay, evaluation: Evaluation, today: LocalDate): Outcome =>
   readWalk({
-    horseClass: stay.class,
-    horseKind: stay.kind,
-    ageYears: ageOf(stay, today),
+    ...walkedHorse(stay, today),
     marks: evaluation.walk.marks,
     signs: evaluation.walk.signs,
     measures: evaluation.walk.measures,

@@ -1,13 +1,10 @@
-import { RUNGS } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
-import { signOf } from "#core/intake/signs.ts";
 import type { HardSide } from "#core/ladder/level.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { kilograms, listed } from "#ui/words/figures.ts";
-import { BRANCH, LIGHT, PROFESSIONAL, SIDE } from "#ui/words/labels.ts";
+import { BRANCH, LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
-
-const rungWords = (id: string): string => RUNGS.find((rung) => rung.id === id)?.words.toLowerCase() ?? id;
+import { Findings } from "./Findings.tsx";
 
 /** What a walk comes to: limits, findings with who should look, and where to start. */
 export function Outcome({
@@ -77,23 +74,8 @@ export function Outcome({
         )}
       </dl>
       <h2 className="pt-4">Findings</h2>
-      {outcome.findings.length === 0 ? (
-        <p className="text-dim">No sign was seen that points to a check.</p>
-      ) : (
-        <ul className="grid gap-2">
-          {outcome.findings.map((finding) => (
-            <li key={finding.sign} className="border-l-4 border-ochre pl-2">
-              <strong>{signOf(finding.sign).words}</strong>, strength {finding.strength}: seen at{" "}
-              {listed(finding.seen.map((seen) => `${rungWords(seen.rung)}${SIDE[seen.side] && ` (${SIDE[seen.side]})`}`))}
-              {finding.oneSideOnly && ", on one side only: soundness before schooling"}.
-              {finding.training && ` It may be that ${finding.training}.`}{" "}
-              {finding.points.length > 0 &&
-                `If it persists: ${listed(finding.points.map((point) => `${PROFESSIONAL[point.who]} (${point.what})`))}.`}
-            </li>
-          ))}
-        </ul>
-      )}
-      <p className="pt-1 text-sm text-dim">Seen, not diagnosed: vet, dentist and farrier come first.</p>
+      <Findings weighed={outcome.weighed} />
+      <p className="pt-1 text-sm text-dim">Places to look, no diagnoses: vet, dentist and farrier come first.</p>
       <h2 className="pt-4">Where to start</h2>
       <ul>
         {outcome.starting

@@ -1,10 +1,9 @@
 /** The walk of an evaluation: one rung at a time with the next in reach, and at the end what comes out of it. */
 import { useState } from "react";
 import type { WalkFields } from "#contracts/intake.ts";
-import type { HorseClass, HorseKind } from "#core/horse/horse.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import type { Clash } from "#core/intake/merge.ts";
-import { type EvaluationKind, openTracks, readWalk } from "#core/intake/outcome.ts";
+import { type EvaluationKind, openTracks, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
@@ -21,7 +20,7 @@ export interface WalkProps {
   readonly stay: string;
   readonly horse: string;
   readonly kind: EvaluationKind;
-  readonly about: { horseClass: HorseClass; horseKind: HorseKind; ageYears: number | null };
+  readonly about: WalkedHorse;
   readonly initial: { version: number; walk: WalkFields };
 }
 

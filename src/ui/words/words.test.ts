@@ -3,10 +3,12 @@ import type { Refusal } from "#contracts/refusal.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { Blocker } from "#core/day/model.ts";
 import type { GateReason } from "#core/gate/gate.ts";
+import type { Evidence } from "#core/intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { Say } from "#core/report/compose.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { clock, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
+import { sayEvidence, sayWho } from "./findings.ts";
 import { sayGateAdvice, sayGateReason } from "./gate.ts";
 import { sayNeed, sayUrgency } from "./needs.ts";
 import { sayRefusal } from "./refusals.ts";
@@ -100,6 +102,36 @@ describe("every code has its sentence", () => {
     expect(sayNeed({ code: "over", days: 1 })).toBe("Term over for 1 day");
     expect(sayUrgency({ code: "term-ends", days: 0 })).toBe("last day of the term");
     expect(sayUrgency({ code: "owed", lengths: 1 })).toBe("1 session owed");
+  });
+});
+
+const EVIDENCE: Evidence[] = [
+  { code: "sign", sign: "girthy", rung: "tack", side: "left", moment: "tightening", adds: 1 },
+  { code: "sign", sign: "bucks", rung: "tack", side: "both", moment: null, adds: 1 },
+  { code: "one-sided", sign: "trips", side: "right", adds: 1 },
+  { code: "together", signs: ["bucks", "girthy"], adds: 1 },
+  { code: "ridden-signs", count: 8, adds: 1 },
+  { code: "history", topic: "hurt", answer: "yes", adds: 1 },
+  { code: "measure", what: "croupHigh", adds: 1 },
+  { code: "trend", sign: "bucks", trend: "better", adds: -1 },
+  { code: "check", cause: "teeth", result: "treated", adds: -3 },
+  { code: "ruled-out", adds: 2 },
+  { code: "trial", change: "other-bit", result: "same", adds: -2 },
+];
+
+describe("evidence", () => {
+  it.each(EVIDENCE)("$code stands inside a sentence", (evidence) => {
+    const words = sayEvidence(evidence);
+    expect(words).toMatch(/^[a-z\d].*[^.,]$/);
+    expect(words).not.toMatch(/undefined|null|NaN|, ,/);
+  });
+  it("says where, on which side and when", () => {
+    expect(EVIDENCE.slice(0, 2).map(sayEvidence)).toEqual([
+      "girthy (tack, left, when the girth is tightened)",
+      "bucks or humps (tack)",
+    ]);
+    expect(sayWho("teeth")).toBe("dentist");
+    expect(sayWho("hands")).toBe("the barn");
   });
 });
 

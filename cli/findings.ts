@@ -1,0 +1,68 @@
+import { z } from "zod/mini";
+import { list, number, oneOf, side, sign, strength, whole } from "#contracts/fields.ts";
+import { HISTORY_ANSWERS, HISTORY_TOPICS, SEXES } from "#core/horse/horse.ts";
+import { CHECK_RESULTS, MOMENTS, TRENDS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
+import { CAUSE_IDS, CAUSES, causeOf } from "#core/intake/causes.ts";
+import { HOLDS, URGENCIES, weighFindings } from "#core/intake/findings.ts";
+import { RUNG_IDS, RUNGS } from "#core/intake/instrument.ts";
+import { SIGNS } from "#core/intake/signs.ts";
+import { TRACK_SIDES } from "#core/kernel/sides.ts";
+import { fileCommand } from "./file-command.ts";
+
+const FindingsFile = z.object({
+  format: z.literal("furlong-findings/1", "The format must be “furlong-findings/1”."),
+  sex: z._default(oneOf(SEXES), "unknown"),
+  ageYears: z._default(z.nullable(whole(0, 50, "years")), null),
+  history: z._default(z.partialRecord(oneOf(HISTORY_TOPICS), oneOf(HISTORY_ANSWERS)), {}),
+  growthCm: z._default(z.nullable(number(-20, 20, "centimetres")), null),
+  condition: z._default(z.nullable(number(1, 9)), null),
+  seen: list(
+    z.object({
+      sign,
+      rung: oneOf(RUNG_IDS),
+      side,
+      strength,
+      moment: z._default(z.nullable(oneOf(MOMENTS)), null),
+      trend: z._default(oneOf(TRENDS), "unknown"),
+    }),
+    200,
+  ),
+  checks: z._default(list(z.object({ cause: oneOf(CAUSE_IDS), result: oneOf(CHECK_RESULTS) }), 40), []),
+  trials: z._default(list(z.object({ change: oneOf(TRIALS), result: oneOf(TRIAL_RESULTS) }), 40), []),
+});
+
+/** Ranked places to look, each with its evidence, its check, how soon, and what waits. */
+export const findingsCommand = fileCommand(
+  "signs into places to look: causes with evidence, check, urgency, hold",
+  FindingsFile,
+  ({ format: _format, ...facts }) => {
+    const { causes, urgency, holds } = weighFindings(facts);
+    return {
+      format: "furlong-findings-ranked/1",
+      urgency,
+      holds,
+      causes: causes.map(({ cause, ...ranked }) => {
+        const { words, who, check, cost } = causeOf(cause);
+        return { cause, words, ...ranked, check: { who, what: check, cost } };
+      }),
+    };
+  },
+);
+
+/** Every code in use, with its words where it has some. */
+export const vocabulary = () => ({
+  format: "furlong-findings-vocabulary/1",
+  signs: SIGNS.map(({ id, words, good }) => ({ code: id, words, good })),
+  rungs: RUNGS.map(({ id, words }) => ({ code: id, words })),
+  causes: CAUSES.map(({ id, words, who, check }) => ({ code: id, words, who, check })),
+  sides: TRACK_SIDES,
+  moments: MOMENTS,
+  trends: TRENDS,
+  checkResults: CHECK_RESULTS,
+  trials: TRIALS,
+  trialResults: TRIAL_RESULTS,
+  history: { topics: HISTORY_TOPICS, answers: HISTORY_ANSWERS },
+  sexes: SEXES,
+  urgencies: URGENCIES,
+  holds: HOLDS,
+});

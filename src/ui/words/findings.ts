@@ -1,0 +1,95 @@
+import type { CheckResult, Moment, Trial, TrialResult } from "#core/intake/cause-rules.ts";
+import { type CauseId, causeOf } from "#core/intake/causes.ts";
+import type { Evidence, HeldWork, Urgency } from "#core/intake/findings.ts";
+import { RUNGS } from "#core/intake/instrument.ts";
+import { signOf } from "#core/intake/signs.ts";
+import { inner, listed } from "./figures.ts";
+import { HISTORY_ANSWER, HISTORY_TOPIC, PROFESSIONAL, SIDE } from "./labels.ts";
+
+export const URGENCY: Record<Urgency, string> = {
+  watch: "Watch it",
+  weeks: "Within two weeks",
+  days: "Within days",
+  now: "Now, before more work",
+};
+export const HELD_WORK: Record<HeldWork, string> = {
+  nothing: "nothing waits for it",
+  skill: "leave alone what shows it until then",
+  ridden: "no ridden work until then",
+  all: "no work until then",
+};
+const MOMENT: Record<Moment, string> = {
+  tightening: "when the girth is tightened",
+  mounting: "when somebody gets on",
+  contact: "when contact comes",
+  leg: "on the leg",
+  "rein-given": "when the rein is given",
+  "canter-change": "at the change into canter",
+  "going-forward": "on going forward",
+  gate: "by the gate",
+  "time-off": "after time off",
+  ears: "at the ears",
+  forehead: "at the forehead",
+};
+const RESULT: Record<CheckResult, string> = {
+  clear: "looked at, nothing there",
+  treated: "put right, and the sign stayed",
+  found: "found",
+};
+const TRIAL: Record<Trial, string> = {
+  "other-bit": "another bit",
+  "no-bit": "no bit",
+  "other-saddle": "another saddle",
+  "other-pad": "another pad",
+  "other-girth": "another girth",
+  "other-rider": "another rider",
+  "more-turnout": "more turnout",
+  "with-companion": "a companion near",
+};
+const TRIAL_RESULT: Record<TrialResult, string> = { gone: "made it go away", less: "made it less", same: "changed nothing" };
+const MEASURE = {
+  croupHigh: "the croup stands above the withers",
+  thin: "it is thin",
+  changingTeeth: "it is at the age of changing teeth",
+} as const;
+const TREND = {
+  better: "better from session to session",
+  same: "unchanged over several sessions",
+  sudden: "came suddenly",
+} as const;
+const sign = (id: string): string => inner(signOf(id).words);
+
+/** Who looks, as a word: the barn itself, or somebody who is called. */
+export const sayWho = (cause: CauseId): string => {
+  const { who } = causeOf(cause);
+  return who === "barn" ? "the barn" : PROFESSIONAL[who];
+};
+
+/** One piece of evidence, to stand in a list behind 'because' or 'against it'. */
+export function sayEvidence(evidence: Evidence): string {
+  switch (evidence.code) {
+    case "sign": {
+      const at = RUNGS.find((rung) => rung.id === evidence.rung)?.words.toLowerCase() ?? evidence.rung;
+      const where = [at, SIDE[evidence.side], evidence.moment && MOMENT[evidence.moment]].filter(Boolean).join(", ");
+      return `${sign(evidence.sign)} (${where})`;
+    }
+    case "one-sided":
+      return `${sign(evidence.sign)} only on the ${SIDE[evidence.side]}`;
+    case "together":
+      return `${listed(evidence.signs.map(sign))} together`;
+    case "ridden-signs":
+      return `${evidence.count} signs in one ridden test`;
+    case "history":
+      return `${HISTORY_TOPIC[evidence.topic].toLowerCase()}: ${HISTORY_ANSWER[evidence.answer].toLowerCase()}`;
+    case "measure":
+      return MEASURE[evidence.what];
+    case "trend":
+      return `${sign(evidence.sign)} ${TREND[evidence.trend]}`;
+    case "check":
+      return `${inner(causeOf(evidence.cause).words)}: ${RESULT[evidence.result]}`;
+    case "ruled-out":
+      return "teeth, stomach, saddle and feet are ruled out";
+    case "trial":
+      return `${TRIAL[evidence.change]} ${TRIAL_RESULT[evidence.result]}`;
+  }
+}
