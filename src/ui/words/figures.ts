@@ -16,5 +16,7 @@ export const plural = (n: number, one: string, many = `${one}s`): string => `${n
 export const listed = (items: readonly string[]): string =>
   items.length < 2 ? (items[0] ?? "") : `${items.slice(0, -1).join(", ")} and ${items.at(-1)}`;
 export const weekdays = (days: readonly number[]): string => listed(days.map((day) => WEEKDAY[day as Weekday]));
+/** The first letter large, to begin a sentence. */
+export const outer = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 /** The first letter small, for use inside a sentence. */
 export const inner = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);

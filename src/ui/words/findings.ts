@@ -3,7 +3,7 @@ import { type CauseId, causeOf } from "#core/intake/causes.ts";
 import type { Evidence, HeldWork, Urgency } from "#core/intake/findings.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { inner, listed } from "./figures.ts";
+import { inner, listed, outer } from "./figures.ts";
 import { HISTORY_ANSWER, HISTORY_TOPIC, PROFESSIONAL, SIDE } from "./labels.ts";
 
 export const URGENCY: Record<Urgency, string> = {
@@ -62,7 +62,7 @@ const sign = (id: string): string => inner(signOf(id).words);
 /** Who looks, as a word: the barn itself, or somebody who is called. */
 export const sayWho = (cause: CauseId): string => {
   const { who } = causeOf(cause);
-  return who === "barn" ? "the barn" : PROFESSIONAL[who];
+  return who === "barn" ? "The barn" : outer(PROFESSIONAL[who]);
 };
 
 /** One piece of evidence, to stand in a list behind 'because' or 'against it'. */

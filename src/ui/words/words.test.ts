@@ -130,8 +130,8 @@ describe("evidence", () => {
       "girthy (tack, left, when the girth is tightened)",
       "bucks or humps (tack)",
     ]);
-    expect(sayWho("teeth")).toBe("dentist");
-    expect(sayWho("hands")).toBe("the barn");
+    expect(sayWho("teeth")).toBe("Dentist");
+    expect(sayWho("hands")).toBe("The barn");
   });
 });
 
