@@ -75,6 +75,11 @@ export type EditStay = z.output<typeof EditStay>;
 /** Null: the evaluation's own reading counts. */
 export type RiskSet = EditStay["riskSet"];
 
+/** Client and horse as they are known now; `version` is the one of both together. */
+export const EditDetails = z.object({ stay, version, client: ClientFields, horse: HorseFields });
+export type EditDetails = z.output<typeof EditDetails>;
+export type Details = Omit<EditDetails, "stay">;
+
 export const AddHold = z
   .object({
     stay,

@@ -7,7 +7,7 @@ import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/
 import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
-import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
+import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
 import type { CardId, EvaluationId, HoldId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
@@ -17,7 +17,7 @@ import type { CardWork } from "#core/plan/card-work.ts";
 import type { ComposedReport } from "#core/report/compose.ts";
 import type { PersonFields } from "./people.ts";
 import type { ReportWords } from "./report.ts";
-import type { ClientFields, RiskSet, StayFields } from "./stay.ts";
+import type { Details, RiskSet, StayFields } from "./stay.ts";
 
 /** What a lane of the Rail and the head of a horse's page draw. */
 export interface RulerView {
@@ -280,9 +280,7 @@ export interface TermsView {
   readonly riskSet: RiskSet;
   readonly rules: TermRules;
   readonly wentHome: LocalDate | null;
-  readonly contacts: ClientFields;
-  readonly history: Readonly<Record<HistoryTopic, HistoryAnswer>>;
-  readonly historyWords: string;
+  readonly details: Details;
   readonly holds: readonly (Hold & { readonly id: HoldId; readonly reason: string })[];
   readonly holdPolicy: HoldPolicy;
   readonly apart: readonly StayId[];

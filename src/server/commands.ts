@@ -4,14 +4,14 @@ import { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/d
 import { BeginEvaluation, CloseEvaluation, SaveEvaluation } from "#contracts/intake.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
-import { AddHold, BookStay, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { closeCard } from "./card/close-card.ts";
 import { cancelCard, handOut, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
 import { type Command, command } from "./http/command.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
-import { addHold, bookStay, editStay, endHold, sendHome, setApart } from "./stay/manage.ts";
+import { addHold, bookStay, editDetails, editStay, endHold, sendHome, setApart } from "./stay/manage.ts";
 
 const manager: readonly Role[] = ["manager"];
 const staff: readonly Role[] = ["manager", "rider", "helper"];
@@ -25,6 +25,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "people/remove-absence": command(manager, RemoveAbsence, removeAbsence),
   "stay/book": command(manager, BookStay, bookStay),
   "stay/edit": command(manager, EditStay, editStay),
+  "stay/edit-details": command(manager, EditDetails, editDetails),
   "stay/add-hold": command(manager, AddHold, addHold),
   "stay/end-hold": command(manager, EndHold, endHold),
   "stay/set-apart": command(manager, SetApart, setApart),

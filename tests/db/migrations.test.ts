@@ -1,3 +1,7 @@
+import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
 import { ROLES } from "#contracts/people.ts";
@@ -29,6 +33,34 @@ describe("migrations", () => {
     expect(applied.filter((list) => list.length > 0)).toHaveLength(1);
     expect(await migrate(pools[0] as Sql)).toEqual([]);
     await Promise.all(pools.map((pool) => pool.end()));
+  });
+});
+
+describe("a migration by the wrong name", () => {
+  it("is refused, not passed over", async () => {
+    const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
+    writeFileSync(join(folder, "0003_wrong_name.sql"), "SELECT 1");
+    await expect(migrate(sql, pathToFileURL(`${folder}/`))).rejects.toThrow(/0003_wrong_name.sql/);
+    rmSync(folder, { recursive: true });
+  });
+});
+
+describe("0002", () => {
+  it("gives clients and horses that were there a version, and keeps the rest of them", async () => {
+    const admin = new URL(inject("adminUrl"));
+    await createDatabase(admin.href, "first_only", { replace: true });
+    admin.pathname = "/first_only";
+    const old = connect(admin.href, { max: 2 });
+    const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
+    copyFileSync("src/db/migrations/0001_barn.sql", join(folder, "0001_barn.sql"));
+    expect(await migrate(old, pathToFileURL(`${folder}/`))).toEqual(["0001_barn.sql"]);
+    await old`INSERT INTO client VALUES (gen_random_uuid(), 'Ottoline Fenn', '555', '', '', '', '', '', true)`;
+    expect((await migrate(old))[0]).toBe("0002_details-version.sql");
+    expect(await old`SELECT name, phone, version FROM client`).toMatchObject([
+      { name: "Ottoline Fenn", phone: "555", version: 1 },
+    ]);
+    await old.end();
+    rmSync(folder, { recursive: true });
   });
 });
 

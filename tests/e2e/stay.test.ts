@@ -85,6 +85,24 @@ describe("terms and holds", () => {
     await mine.close();
     await theirs.close();
   });
+  it("changes a telephone number, and shows two writers of it both", async () => {
+    const [mine, theirs] = [await open("Lantern Fee"), await open("Lantern Fee")];
+    for (const page of [mine, theirs]) await button(page, "Change client or horse").click();
+    await fill(mine, "E-mail", "not one");
+    await button(mine, "Save client and horse").click();
+    await text(mine, "An address such as name@example.org, or nothing.");
+    await fill(mine, "E-mail", "mine@example.org");
+    await fill(theirs, "E-mail", "theirs@example.org");
+    await follow(theirs, () => button(theirs, "Save client and horse").click());
+    await button(mine, "Save client and horse").click();
+    await text(mine, "Somebody else saved while you were writing");
+    await expectAccessible(mine, "details conflict");
+    expect(await saidBy(mine, "[role=alertdialog]")).toMatch(/E-mail mine@example.org theirs@example.org/);
+    await follow(mine, () => button(mine, "Save mine as it is now").click());
+    expect(await bodyOf(mine)).toContain("mine@example.org");
+    await mine.close();
+    await theirs.close();
+  });
   it("keeps two horses apart, and lets nobody go home with open cards", async () => {
     const page = await open("Tin Whistle");
     await fill(

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { HoldId } from "#core/kernel/brand.ts";
 import { findStay } from "#db/queries/stays.ts";
-import { openStay } from "#server/stay/read-horse.ts";
+import { openStay, readHorseNow } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
 import { readTerms } from "#server/stay/read-terms.ts";
 import { Barn, booking } from "#tests/barn.ts";
@@ -31,7 +31,8 @@ describe("booking a stay", () => {
     const stay = await barn.book({ horse: { birthYear: null, heightCm: null } });
     const opened = await openStay(barn.deps, stay);
     expect(opened?.head.about).toMatchObject({ age: null, heightCm: null });
-    if (opened) expect((await readTerms(barn.deps, opened)).history).toMatchObject({ ridden: "unknown", hurt: "unknown" });
+    if (opened)
+      expect((await readTerms(barn.deps, opened)).details.horse.history).toMatchObject({ ridden: "unknown", hurt: "unknown" });
   });
   it("reads dates as dates, whatever the zone of the process", async () => {
     const stay = await barn.book({ horse: { birthDate: localDate("2020-02-29") }, stay: { firstDay: localDate("2026-03-29") } });
@@ -61,6 +62,31 @@ describe("changing the terms", () => {
     expect(
       await barn.code("stay/edit", { id: stay, version: 1, stay: { ...booking().stay, firstDay: "2026-07-10" }, riskSet: null }),
     ).toBe("before-arrival");
+  });
+});
+
+describe("client and horse", () => {
+  it("are changed when somebody knows better, and what is read from them follows", async () => {
+    const stay = await barn.book();
+    await barn.evaluate(stay);
+    const { client, horse } = booking({
+      client: { phone: "555 0199" },
+      horse: { name: "Thimble the second", birthYear: 2023, sex: "gelding" },
+    });
+    await barn.ask("stay/edit-details", { stay, version: 2, client, horse });
+    const opened = await openStay(barn.deps, stay);
+    if (!opened) throw new Error("no stay");
+    expect(opened.head).toMatchObject({ horse: "Thimble the second", about: { age: 3, sex: "gelding" } });
+    expect((await readTerms(barn.deps, opened)).details).toMatchObject({ version: 4, client: { phone: "555 0199" } });
+    // Under four years the lighter line holds.
+    expect((await readHorseNow(barn.deps, opened)).outcome?.load?.because).toEqual(["under-four"]);
+  });
+  it("tell the second of two editors", async () => {
+    const stay = await barn.book();
+    const edit = (phone: string) =>
+      barn.code("stay/edit-details", { stay, version: 2, client: { ...booking().client, phone }, horse: booking().horse });
+    expect((await Promise.all([edit("1"), edit("2")])).sort()).toEqual(["changed-meanwhile", "done"]);
+    expect(await edit("3")).toBe("changed-meanwhile");
   });
 });
 

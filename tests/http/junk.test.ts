@@ -24,6 +24,7 @@ const EXAMPLES: Record<string, unknown> = {
   "people/remove-absence": { id },
   "stay/book": booking({ horse: { birthYear: 1066, heightCm: 1 } }),
   "stay/edit": { id, version: 1, stay: booking().stay, riskSet: null },
+  "stay/edit-details": { stay: id, version: 2, client: booking().client, horse: booking().horse },
   "stay/add-hold": { stay: id, kind: "vet", firstDay: "2026-07-14", lastDay: null, stopsClock: true, reason: "Lame" },
   "stay/end-hold": { id, lastDay: "2026-07-14" },
   "stay/set-apart": { stay: id, other: randomUUID(), apart: true },

@@ -8,7 +8,7 @@ import type { SessionKind } from "../card/card.ts";
 import type { Method } from "../ladder/methods.ts";
 import type { LoadLimit } from "../tools/load.ts";
 
-export const GATE_TICKS = [
+const EVERY_RIDE = [
   "head-left",
   "head-right",
   "hindquarters-left",
@@ -20,9 +20,8 @@ export const GATE_TICKS = [
   "moved-out",
   "block",
   "attention",
-  "lead-ready",
-  "second-person",
 ] as const;
+export const GATE_TICKS = [...EVERY_RIDE, "lead-ready", "second-person"] as const;
 export type GateTick = (typeof GATE_TICKS)[number];
 
 export const RED_SIGNS = ["kinked-tail", "held-breath", "tight-back", "hind-ready"] as const;
@@ -81,21 +80,8 @@ const RECENT_INCIDENT = 7;
 
 /** The ticks that this horse's stage and method ask for before a ride. */
 export function ticksFor(stage: Stage, method: Method): readonly GateTick[] {
-  const all: GateTick[] = [
-    "head-left",
-    "head-right",
-    "hindquarters-left",
-    "hindquarters-right",
-    "back",
-    "head-down",
-    "tack",
-    "girth",
-    "moved-out",
-    "block",
-    "attention",
-  ];
-  if (stage === "riding") return all;
-  return method.headgear === "rope-halter" ? [...all, "lead-ready", "second-person"] : [...all, "second-person"];
+  if (stage === "riding") return EVERY_RIDE;
+  return method.headgear === "rope-halter" ? GATE_TICKS : [...EVERY_RIDE, "second-person"];
 }
 
 /** Ground sessions pass with no red sign and no hold; the riding questions are asked of a ridden one only. */

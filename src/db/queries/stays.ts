@@ -1,5 +1,5 @@
 import { z } from "zod/mini";
-import { AFTER_LEVELS, type ClientFields, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
+import { AFTER_LEVELS, type ClientFields, type Details, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { COUNTINGS } from "#core/calendar/term.ts";
@@ -145,8 +145,9 @@ export async function sendHome(tx: Transaction, stay: StayId, version: number, d
   );
 }
 
-const ContactRow = z.object({
-  name: text,
+const DetailsRow = z.object({
+  version: int,
+  client: text,
   phone: text,
   email: text,
   emergencyName: text,
@@ -154,15 +155,47 @@ const ContactRow = z.object({
   vetName: text,
   vetPhone: text,
   vetRelease: bool,
+  horse: text,
+  birthDate: nullable(date),
+  birthYear: nullable(int),
+  sex: z.enum(SEXES),
+  class: z.enum(HORSE_CLASSES),
+  heightCm: nullable(number),
   history: History,
   historyWords: text,
 });
-export const findContacts = (db: Db, stay: StayId) =>
-  maybeOne(
-    ContactRow,
-    db`SELECT c.name, c.phone, c.email, c.emergency_name, c.emergency_phone, c.vet_name, c.vet_phone, c.vet_release, h.history, h.history_words
+
+/** Client and horse of a stay. Either one's change moves the version on, so that no editor builds on what is not there any more. */
+export async function findDetails(db: Db, stay: StayId): Promise<Details | null> {
+  const row = await maybeOne(
+    DetailsRow,
+    db`SELECT c.version + h.version AS version, c.name AS client, c.phone, c.email, c.emergency_name, c.emergency_phone, c.vet_name, c.vet_phone,
+         c.vet_release, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, h.history_words
        FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id WHERE s.id = ${stay}`,
   );
+  if (!row) return null;
+  const { version, client, phone, email, emergencyName, emergencyPhone, vetName, vetPhone, vetRelease, horse, ...known } = row;
+  return {
+    version,
+    client: { name: client, phone, email, emergencyName, emergencyPhone, vetName, vetPhone, vetRelease },
+    horse: { name: horse, ...known },
+  };
+}
+
+/** Writers of one client or horse follow one another from here on. */
+export async function lockDetails(tx: Transaction, stay: StayId): Promise<void> {
+  await tx`SELECT h.id FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id WHERE s.id = ${stay} FOR UPDATE OF h, c`;
+}
+export async function updateDetails(tx: Transaction, stay: StayId, c: ClientFields, h: HorseFields): Promise<void> {
+  await tx`
+    UPDATE horse SET name = ${h.name}, birth_date = ${h.birthDate}, birth_year = ${h.birthYear}, sex = ${h.sex}, class = ${h.class}, height_cm = ${h.heightCm},
+      history = ${tx.json(h.history)}, history_words = ${h.historyWords}, version = version + 1
+    WHERE id = (SELECT horse_id FROM stay WHERE id = ${stay})`;
+  await tx`
+    UPDATE client SET name = ${c.name}, phone = ${c.phone}, email = ${c.email}, emergency_name = ${c.emergencyName}, emergency_phone = ${c.emergencyPhone},
+      vet_name = ${c.vetName}, vet_phone = ${c.vetPhone}, vet_release = ${c.vetRelease}, version = version + 1
+    WHERE id = (SELECT client_id FROM horse WHERE id = (SELECT horse_id FROM stay WHERE id = ${stay}))`;
+}
 
 export async function insertHold(tx: Transaction, stay: StayId, hold: HoldRecord): Promise<void> {
   await tx`INSERT INTO hold (id, stay_id, kind, first_day, last_day, stops_clock, reason)

@@ -1,12 +1,13 @@
 /** Booking a stay and changing its terms, holds and company. */
 
-import type { AddHold, BookStay, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import type { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
 import { ok } from "#core/kernel/result.ts";
 import { listStayCards } from "#db/queries/day.ts";
 import {
   deleteApart,
   endHold as endHoldRow,
+  findDetails,
   findHoldStay,
   findStay,
   insertApart,
@@ -14,8 +15,10 @@ import {
   insertHold,
   insertHorse,
   insertStay,
+  lockDetails,
   lockStay,
   sendHome as sendHomeRow,
+  updateDetails,
   updateStay,
 } from "#db/queries/stays.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
@@ -40,6 +43,18 @@ export async function editStay(work: Work, input: EditStay): Answer<{ version: n
     return no({ code: "changed-meanwhile", path: "version", current: before });
   await note(work, "stay", input.id, "terms changed", { before: { ...before, delivered: undefined }, after: input });
   return ok({ version: input.version + 1 });
+}
+
+/** A telephone number changes, a birth year is found out: client and horse stay editable as long as somebody may have to call. */
+export async function editDetails(work: Work, input: EditDetails): Answer<{ version: number }> {
+  if (!(await lockStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
+  await lockDetails(work.tx, input.stay);
+  const before = await findDetails(work.tx, input.stay);
+  if (!before) return no({ code: "not-found", path: "stay" });
+  if (before.version !== input.version) return no({ code: "changed-meanwhile", path: "version", current: before });
+  await updateDetails(work.tx, input.stay, input.client, input.horse);
+  await note(work, "stay", input.stay, "details changed", { before, after: { client: input.client, horse: input.horse } });
+  return ok({ version: before.version + 2 });
 }
 
 export async function addHold(work: Work, input: AddHold): Answer<{ id: string }> {

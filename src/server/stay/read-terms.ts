@@ -1,7 +1,7 @@
 import type { TermRules, TermsView } from "#contracts/views.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { Barn } from "#db/queries/barn.ts";
-import { findContacts, listStays, type Stay } from "#db/queries/stays.ts";
+import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { intakeDay } from "./facts.ts";
 import { barnOf, type Opened } from "./read-horse.ts";
@@ -23,8 +23,7 @@ export async function readBooking(deps: Deps): Promise<TermRules> {
 }
 
 export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): Promise<TermsView> {
-  const [found, stays] = await Promise.all([findContacts(sql, stay.id), listStays(sql)]);
-  const { history, historyWords, ...contacts } = must(found, "a stay has a client");
+  const [details, stays] = await Promise.all([findDetails(sql, stay.id), listStays(sql)]);
   const { kind, aim, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords } = stay;
   return {
     stay: stay.id,
@@ -34,9 +33,7 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
     riskSet: stay.riskSet,
     rules: rulesOf(barn, today, stay),
     wentHome: stay.wentHome,
-    contacts,
-    history,
-    historyWords,
+    details: must(details, "a stay has a horse and a client"),
     holds: stay.holds,
     holdPolicy: barn.holdPolicy,
     apart: stay.apart,

@@ -3,11 +3,9 @@ import { useEffect } from "react";
 import { type DefaultValues, useForm } from "react-hook-form";
 import { BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
-import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";
-import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels.ts";
+import { DetailsFieldsets } from "./DetailsFieldsets.tsx";
 import { StayFieldset } from "./StayFieldset.tsx";
 
 const KEPT = "book-a-stay";
@@ -67,46 +65,7 @@ export function BookForm({ rules }: { rules: TermRules }) {
   return (
     <form noValidate onSubmit={(event) => void book(event)} className="grid max-w-5xl gap-6 lg:grid-cols-2">
       <div className="grid content-start gap-6">
-        <fieldset className="grid gap-3 sm:grid-cols-2">
-          <legend className="sign pb-1 text-lg">The client</legend>
-          <div className="sm:col-span-2">
-            <Text form={form} name="client.name" label="Name" />
-          </div>
-          <Text form={form} name="client.phone" label="Telephone" kind="tel" />
-          <Text form={form} name="client.email" label="E-mail" kind="email" />
-          <Text form={form} name="client.emergencyName" label="In an emergency" />
-          <Text form={form} name="client.emergencyPhone" label="Their telephone" kind="tel" />
-          <Text form={form} name="client.vetName" label="The horse's vet" />
-          <Text form={form} name="client.vetPhone" label="Vet's telephone" kind="tel" />
-          <div className="sm:col-span-2">
-            <Check
-              form={form}
-              name="client.vetRelease"
-              label="Vet release signed: we may call a vet when the owner cannot be reached"
-            />
-          </div>
-        </fieldset>
-        <fieldset className="grid gap-3 sm:grid-cols-2">
-          <legend className="sign pb-1 text-lg">The horse</legend>
-          <Text form={form} name="horse.name" label="Name" />
-          <Select form={form} name="horse.class" label="Type" options={HORSE_CLASSES.map((one) => [one, CLASS[one]] as const)} />
-          <Text form={form} name="horse.birthYear" label="Born in" kind="number" hint="Year; empty: unknown" />
-          <Text form={form} name="horse.birthDate" label="or on" kind="date" />
-          <Select form={form} name="horse.sex" label="Sex" options={SEXES.map((one) => [one, SEX[one]] as const)} />
-          <Text form={form} name="horse.heightCm" label="Height, cm" kind="number" hint="At the withers; empty: unknown" />
-          {HISTORY_TOPICS.map((topic) => (
-            <Select
-              key={topic}
-              form={form}
-              name={`horse.history.${topic}`}
-              label={`${HISTORY_TOPIC[topic]} before?`}
-              options={HISTORY_ANSWERS.map((one) => [one, HISTORY_ANSWER[one]] as const)}
-            />
-          ))}
-          <div className="sm:col-span-2">
-            <Text form={form} name="horse.historyWords" label="History and complaint, in words" rows={2} />
-          </div>
-        </fieldset>
+        <DetailsFieldsets form={form} />
       </div>
       <div className="grid content-start gap-6">
         <StayFieldset form={form} at="stay" rules={rules} />

@@ -1,4 +1,4 @@
-import type { TermsView } from "#contracts/views.ts";
+import type { Details } from "#contracts/stay.ts";
 import { HISTORY_TOPICS } from "#core/horse/horse.ts";
 import { HISTORY_ANSWER, HISTORY_TOPIC } from "#ui/words/labels.ts";
 
@@ -12,9 +12,11 @@ const Line = ({ label, words, tel }: { label: string; words: string; tel?: strin
 );
 
 /** Whom to call, and what is known from before. */
-export function Contacts({ view: { contacts, history, historyWords } }: { view: TermsView }) {
+export function Contacts({ details }: { details: Details }) {
+  const contacts = details.client;
+  const { history, historyWords } = details.horse;
   return (
-    <aside className="grid content-start gap-2">
+    <div className="grid content-start gap-2">
       <h2>Whom to call</h2>
       <dl className="grid gap-2">
         <Line label="Client" words={contacts.name} tel={contacts.phone} />
@@ -33,6 +35,6 @@ export function Contacts({ view: { contacts, history, historyWords } }: { view: 
         ))}
       </dl>
       {historyWords && <p className="whitespace-pre-wrap">{historyWords}</p>}
-    </aside>
+    </div>
   );
 }
