@@ -29,7 +29,7 @@ import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, truthOf, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
 const HISTORY_DAYS = 56;
-const TIME_ZONE = "America/Denver";
+export const DEMO_ZONE = "America/Denver";
 
 interface Stabled {
   readonly character: Character;
@@ -60,7 +60,7 @@ class DemoBarn {
 
   async run(): Promise<void> {
     const [first, ...others] = PEOPLE;
-    const id = await setUpBarn(this.deps.sql, { name: "Quillfern Farm", timeZone: TIME_ZONE, manager: must(first, "a manager") });
+    const id = await setUpBarn(this.deps.sql, { name: "Quillfern Farm", timeZone: DEMO_ZONE, manager: must(first, "a manager") });
     if (!id) return;
     this.manager = { id, name: must(first, "a manager").person.name, role: "manager", grade: 5 };
     this.actors.set(id, this.manager);

@@ -4,7 +4,7 @@ import { fileURLToPath } from "node:url";
 import { migrate } from "#db/migrate.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { DEMO_PASSWORD, PEOPLE } from "#demo/cast.ts";
-import { seedDemo } from "#demo/seed.ts";
+import { DEMO_ZONE, seedDemo } from "#demo/seed.ts";
 import { systemClock } from "#server/container.ts";
 import { buildIfChanged } from "./build.ts";
 import { type Cluster, dataFolder, startCluster } from "./cluster.ts";
@@ -14,7 +14,6 @@ import { serve } from "./serve.ts";
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const fresh = process.argv.includes("--fresh");
 const today = process.env["FURLONG_TODAY"];
-const DEMO_ZONE = "America/Denver";
 const say = (words: string): void => console.log(`· ${words}`);
 
 /** Several starts may share one cluster, each with a file here that is named by its process; the last to leave stops the cluster. */

@@ -265,9 +265,7 @@ describe("the table", () => {
     for (const sign of [...Object.keys(MOMENT_WEIGHTS), ...Object.keys(ONE_SIDED), ...TOGETHER.flatMap((one) => one.signs)])
       expect(SIGN_IDS).toContain(sign);
     expect(CAUSES.map((cause) => cause.id)).toEqual([...CAUSE_IDS]);
-    const used = new Set(
-      [...Object.values(SIGN_WEIGHTS), ...Object.values(MEASURE_AND_MORE)].flatMap((weights) => Object.keys(weights)),
-    );
+    const used = new Set(Object.values(SIGN_WEIGHTS).flatMap((weights) => Object.keys(weights)));
     for (const cause of CAUSE_IDS) expect(used, cause).toContain(cause);
     const moments = new Set(Object.values(MOMENT_WEIGHTS).flatMap((by) => Object.keys(by)));
     expect([...moments].sort()).toEqual([...MOMENTS].sort());
@@ -278,7 +276,6 @@ describe("the table", () => {
       expect(`${cause.words} ${cause.check}`).not.toMatch(/ulcer|arthritis|navicular|kissing|cushing|syndrome|disease/i);
   });
 });
-const MEASURE_AND_MORE = [{ sudden: 1, nerves: 1 }];
 
 const observation: fc.Arbitrary<Observation> = fc.record({
   sign: fc.constantFrom(...SIGN_IDS),
