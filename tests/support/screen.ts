@@ -57,6 +57,8 @@ export class Screens {
   }
   async visit(page: Page, path: string): Promise<void> {
     await page.goto(this.site.address + path, { waitUntil: "networkidle0" });
+    // On a busy machine an island may wake after the network has gone quiet.
+    await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
   }
 }
 
