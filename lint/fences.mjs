@@ -13,6 +13,7 @@ export const FENCES = {
     files: ["src/pages/**/*.{ts,astro}", "src/pages/**/*.astro/*.{js,ts}", "src/middleware.ts"],
     may: ["core", "contracts", "server", "ui"],
   },
+  standins: { files: ["standins/**/*.ts"], may: ["core"] },
   cli: { files: ["cli/**/*.ts"], may: ["core", "contracts"] },
 };
 
@@ -25,11 +26,13 @@ export const CORE_ORDER = {
   calendar: ["kernel"],
   horse: ["calendar"],
   ladder: ["kernel", "calendar"],
-  tools: ["horse"],
+  tools: ["kernel", "horse"],
   intake: ["kernel", "calendar", "horse", "ladder", "tools"],
+  forecast: ["kernel", "horse"],
+  check: ["calendar", "intake"],
   card: ["kernel", "intake"],
-  gate: ["calendar", "ladder", "tools", "card"],
+  gate: ["calendar", "ladder", "tools", "intake", "card", "check"],
   plan: ["kernel", "ladder", "card"],
-  day: ["kernel", "calendar", "tools", "card", "gate"],
+  day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check"],
   report: ["kernel", "calendar", "ladder", "intake", "card"],
 };

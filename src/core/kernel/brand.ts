@@ -12,3 +12,6 @@ export type EvaluationId = Id<"evaluation">;
 export type CardId = Id<"card">;
 export type HoldId = Id<"hold">;
 export type ReportId = Id<"report">;
+export type CheckId = Id<"check">;
+export type FileId = Id<"file">;
+export type TrialId = Id<"trial">;

@@ -25,6 +25,8 @@ export interface Level {
 
 export const trackKey = (skill: string, side: TrackSide): string => `${skill}:${side}`;
 export type Levels = ReadonlyMap<string, Level>;
+/** Of each track only where it is now: all that counting what is missing asks for. */
+export type LatestScores = ReadonlyMap<string, Pick<Level, "latest">>;
 
 /** Levels by track from scores in the order in which they were given. */
 export function readLevels(scores: readonly ScoreFact[]): Levels {
@@ -46,7 +48,7 @@ export function readLevels(scores: readonly ScoreFact[]): Levels {
 }
 
 /** The score on the weaker side, 0 where a side was never seen. */
-export const weakerSide = (levels: Levels, skill: Skill): number =>
+export const weakerSide = (levels: LatestScores, skill: Skill): number =>
   Math.min(...sidesOf(skill.sided).map((side) => levels.get(trackKey(skill.id, side))?.latest ?? 0));
 
 export type HardSide = "left" | "right" | "even";

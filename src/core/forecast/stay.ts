@@ -1,0 +1,42 @@
+/**
+ * What the estimator is told of a stay: the ladder's shape and what was worked and scored. Days count from the first of the stay, so that the same
+ * facts come from the record and from a file. No dates, no names of the barn: the model sees what stands here and nothing else.
+ */
+import type { HorseKind } from "../horse/horse.ts";
+import type { Score, TrackSide } from "../kernel/sides.ts";
+
+export interface SkillShape {
+  readonly id: string;
+  readonly branch: string;
+  /** Direct ones; each must be in the list. */
+  readonly prerequisites: readonly string[];
+  readonly sided: boolean;
+  /** Typical sessions from 0 to 3; above 0. */
+  readonly sessions03: number;
+}
+export interface Work {
+  readonly skill: string;
+  /** Minutes on this skill; above 0. */
+  readonly minutes: number;
+  readonly scores: Readonly<Partial<Record<TrackSide, Score>>>;
+}
+export interface Session {
+  readonly day: number;
+  readonly rider: string;
+  readonly windy: boolean;
+  readonly newPlace: boolean;
+  readonly work: readonly Work[];
+}
+/** A level that an evaluation saw, as scored on that day; it stands for a prior, not for a session of work. */
+export interface Seen {
+  readonly skill: string;
+  readonly side: TrackSide;
+  readonly score: Score;
+}
+export interface StayFacts {
+  readonly kind: HorseKind;
+  readonly skills: readonly SkillShape[];
+  readonly seen: readonly Seen[];
+  /** In the order of their days. */
+  readonly sessions: readonly Session[];
+}
