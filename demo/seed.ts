@@ -1,7 +1,6 @@
 /** Writes the demo barn through the application's own use cases: eight weeks of days, one after the other, on a clock of its own. */
 import { randomUUID } from "node:crypto";
 import type { RecordFields } from "#contracts/card.ts";
-import { EMPTY_WALK, type WalkFields } from "#contracts/intake.ts";
 import type { Actor } from "#contracts/people.ts";
 import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { CardView, DayView } from "#contracts/views.ts";
@@ -10,8 +9,8 @@ import type { Gait, SessionKind, Tack, Weather } from "#core/card/card.ts";
 import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
 import { type GateTick, readGate } from "#core/gate/gate.ts";
-import { BEFORE_SADDLE, RUNGS } from "#core/intake/instrument.ts";
-import { notYetForSaddle } from "#core/intake/outcome.ts";
+import { BEFORE_SADDLE } from "#core/intake/instrument.ts";
+import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
@@ -24,11 +23,17 @@ import { setUpBarn } from "#server/barn/set-up.ts";
 import { readCard } from "#server/card/read-card.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
+import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
+import { openStay } from "#server/stay/read-horse.ts";
 import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
+import { judgementOf, walkFor } from "./evaluation.ts";
+import { Bodies } from "./live-bodies.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, truthOf, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
 const HISTORY_DAYS = 56;
+/** Days from today since when a mid-term evaluation still waits for its signature. */
+const UNSIGNED_SINCE = -6;
 export const DEMO_ZONE = "America/Denver";
 
 interface Stabled {
@@ -42,6 +47,7 @@ class DemoBarn {
   private day: LocalDate;
   private readonly actors = new Map<PersonId, Actor>();
   private readonly stabled = new Map<StayId, Stabled>();
+  private readonly bodies: Bodies;
   private manager: Actor | null = null;
   private readonly deps: Deps;
 
@@ -51,6 +57,7 @@ class DemoBarn {
     private readonly random: Random,
   ) {
     this.day = addDays(today, -HISTORY_DAYS);
+    this.bodies = new Bodies(today, { stayOf: this.stayOf, ask: (route, input) => this.ask(route, this.manager, input) });
     this.deps = { sql, clock: { now: () => new Date(`${this.day}T18:00:00Z`), today: () => this.day } };
   }
 
@@ -83,6 +90,7 @@ class DemoBarn {
     }
     if (offset === -1) await this.keepApart();
     for (const one of this.stabled.values()) await this.happen(one, offset);
+    await this.bodies.live(offset, this.day);
     if (weekdayOf(this.day) === 7) return;
     await this.workDay(offset);
   }
@@ -179,38 +187,18 @@ class DemoBarn {
     }
   }
 
-  private async evaluate({ character: c, stay, truth }: Stabled, kind: string): Promise<void> {
+  private async evaluate({ character, stay, truth }: Stabled, kind: EvaluationKind): Promise<void> {
     const { id } = await this.ask<{ id: string }>("intake/begin", this.manager, { stay, kind });
-    const look = (skills: readonly string[]): WalkFields["marks"] =>
-      skills.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score: truth.score(skill, side) })));
-    const walk: WalkFields = structuredClone(EMPTY_WALK) as WalkFields;
-    walk.measures = {
-      girthCm: c.girthCm,
-      lengthCm: c.lengthCm,
-      withersCm: c.heightCm,
-      croupCm: c.heightCm + (c.born !== null && c.born >= 2022 ? 2 : 0),
-      scaleKg: null,
-      condition: c.fitness === "unfit" ? 5.5 : 5,
-      fitness: c.fitness,
-    };
-    for (const rung of RUNGS) {
-      if (rung.id === "saddle" && notYetForSaddle(walk.marks).length > 0) continue;
-      const marks = look(rung.skills);
-      walk.marks.push(...marks);
-      const worst = marks.filter((mark) => mark.score === 0).length;
-      const unsafe = rung.skills.length > 0 && worst > marks.length / 2;
-      if (unsafe && kind === "intake") {
-        walk.stoppedAt = rung.id;
-        walk.stopReason = "Not safe to go on: it does not know this yet.";
-        break;
-      }
-    }
-    if (kind === "intake") walk.signs = c.signs.map(([rung, sign, side, strength]) => ({ rung, sign, side, strength }));
-    walk.signs.push({ rung: "yields", sign: "licks", side: "both", strength: 1 });
-    walk.tries = this.random.whole(2, 7);
-    walk.settleMinutes = c.hot > 0.4 ? this.random.whole(8, 14) : this.random.whole(2, 6);
-    await this.ask("intake/close", this.manager, { id, version: 1, walk });
+    await this.ask("intake/close", this.manager, { id, version: 1, walk: walkFor(character, truth, this.random, kind) });
+    // The newest mid-term waits for her signature this morning.
+    if (kind === "mid-term" && this.offset() >= UNSIGNED_SINCE) return;
+    const opened = must(await openStay(this.deps, stay), "a stay");
+    const view = must(await readClosedEvaluation(this.deps, opened, id), "an evaluation");
+    await this.ask("intake/sign", this.manager, { id, revision: 0, judgement: judgementOf(view) });
   }
+
+  private stayOf = (horse: string): StayId | null =>
+    [...this.stabled.values()].find((one) => one.character.horse === horse)?.stay ?? null;
 
   /** One day's handing out and logging. Nobody finds time for a neglected horse. */
   private async workDay(offset: number): Promise<void> {

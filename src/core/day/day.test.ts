@@ -5,7 +5,7 @@ import { SESSION_KINDS } from "../card/card.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { loadLimit } from "../tools/load.ts";
 import { type Blocker, DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type Placement } from "./model.ts";
-import { blockersOf, gradeNeeded, needsHelper } from "./rules.ts";
+import { blockersOf, gradeNeeded, needsHelper, slotsWithin } from "./rules.ts";
 import { spotAt } from "./spot.ts";
 import { isDue, urgencyOf } from "./urgency.ts";
 
@@ -28,6 +28,10 @@ const horse = (stay: string, changes: Partial<DayHorse> = {}): DayHorse => ({
   hold: null,
   apart: [],
   forbid: [],
+  held: "nothing",
+  ridden: true,
+  secondPerson: false,
+  sessionMinutes: null,
   ...changes,
 });
 const [ANN, BEN, HAL] = ["ann", "ben", "hal"] as PersonId[] as [PersonId, PersonId, PersonId];
@@ -41,8 +45,8 @@ const base: DayFacts = {
   ],
   horses: [horse("fox"), horse("elk"), horse("owl")],
   places: [
-    { id: RING, capacity: 2, separate: false, stages: ["first-rides", "riding"] },
-    { id: PENS, capacity: 1, separate: true, stages: ["unridden", "first-rides", "riding"] },
+    { id: RING, capacity: 2, separate: false, closed: false, stages: ["first-rides", "riding"] },
+    { id: PENS, capacity: 1, separate: true, closed: false, stages: ["unridden", "first-rides", "riding"] },
   ],
 };
 const withHorse = (changes: Partial<DayHorse>): DayFacts => ({
@@ -64,13 +68,34 @@ const other = (changes: Partial<Placement> = {}): Placement =>
   put({ card: "c2" as CardId, stay: "elk" as StayId, rider: BEN, kind: "ground", ...changes });
 const codes = (found: readonly Blocker[]) => found.map((one) => one.code);
 
+describe("a limit in minutes", () => {
+  it("leaves so many slots, a begun one counted, and one at least", () => {
+    expect([null, 10, 30, 31, 45, 60, 61].map((minutes) => slotsWithin(minutes, 30))).toEqual([null, 1, 1, 2, 2, 2, 3]);
+  });
+});
+
 describe("what stands against a placement", () => {
+  it("lets ground work go on while a check holds riding only", () => {
+    expect(blockersOf(withHorse({ held: "ridden", ridden: false }), [], put({ kind: "ground" }))).toEqual([]);
+  });
   it("nothing, in a plain case", () => {
     expect(blockersOf(base, [], put())).toEqual([]);
   });
   it.each<[string, DayFacts, Placement[], Partial<Placement>, Blocker["code"]]>([
     ["a rider below the horse's grade", withHorse({ risk: 5 }), [], { helper: HAL }, "grade"],
     ["a rider above the weight line", base, [], { rider: BEN }, "load"],
+    ["an open check that holds all work", withHorse({ held: "all" }), [], { kind: "ground" }, "check"],
+    ["an open check that holds riding", withHorse({ held: "ridden" }), [], {}, "check"],
+    ["a horse that is kept on the ground", withHorse({ ridden: false }), [], {}, "not-ridden"],
+    ["a session longer than was signed", withHorse({ sessionMinutes: 30 }), [], {}, "too-long"],
+    ["nobody to help where that was signed", withHorse({ secondPerson: true }), [], { kind: "ground" }, "helper"],
+    [
+      "a place out of use",
+      { ...base, places: base.places.map((place) => ({ ...place, closed: place.id === RING })) },
+      [],
+      {},
+      "place-closed",
+    ],
     ["a horse that was never weighed", withHorse({ load: null }), [], {}, "load-unknown"],
     ["a horse not evaluated", withHorse({ evaluated: false, load: null }), [], {}, "not-evaluated"],
     ["a person who does not ride", base, [], { rider: HAL }, "not-a-rider"],
@@ -113,7 +138,10 @@ describe("what stands against a placement", () => {
     expect(codes(blockersOf(facts, [other({ place: PENS })], put({ place: PENS })))).toEqual([]);
   });
   it("counts a place slot by slot: two short ones after another do not fill it", () => {
-    const one = { ...base, places: [{ ...base.places[0], id: RING, capacity: 2, separate: false, stages: ["riding"] as const }] };
+    const one = {
+      ...base,
+      places: [{ ...base.places[0], id: RING, capacity: 2, separate: false, closed: false, stages: ["riding"] as const }],
+    };
     const early = other({ start: 2, length: 1 });
     const late = other({ card: "c3" as CardId, stay: "owl" as StayId, rider: HAL, start: 3, length: 1 });
     expect(codes(blockersOf(one, [early, late], put()))).toEqual([]);
@@ -122,8 +150,8 @@ describe("what stands against a placement", () => {
   it("asks one grade less on the ground", () => {
     expect([1, 2, 5].map((risk) => gradeNeeded(risk, "ground"))).toEqual([1, 1, 4]);
     expect(gradeNeeded(3, "saddle")).toBe(3);
-    expect(needsHelper({ risk: 4, stage: "riding" }, "ground")).toBe(true);
-    expect(needsHelper({ risk: 2, stage: "riding" }, "saddle")).toBe(false);
+    expect(needsHelper({ risk: 4, stage: "riding", secondPerson: false }, "ground")).toBe(true);
+    expect(needsHelper({ risk: 2, stage: "riding", secondPerson: false }, "saddle")).toBe(false);
   });
 });
 

@@ -2,6 +2,7 @@
 import type { Hold } from "../calendar/holds.ts";
 import type { SessionKind } from "../card/card.ts";
 import type { Stage } from "../gate/gate.ts";
+import type { HeldWork } from "../intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import type { LoadLimit } from "../tools/load.ts";
 
@@ -37,12 +38,20 @@ export interface DayHorse {
   /** Horses that must not share a place with it. */
   readonly apart: readonly StayId[];
   readonly forbid: readonly PersonId[];
+  /** What open checks hold back. */
+  readonly held: HeldWork;
+  /** From the signed evaluation: kept on the ground, never without a second person, no longer than so many minutes (null: no limit). */
+  readonly ridden: boolean;
+  readonly secondPerson: boolean;
+  readonly sessionMinutes: number | null;
 }
 export interface DayPlace {
   readonly id: PlaceId;
   readonly capacity: number;
   /** Separate pens: horses in it do not share it. */
   readonly separate: boolean;
+  /** Out of use. */
+  readonly closed: boolean;
   readonly stages: readonly Stage[];
 }
 export interface Placement {
@@ -69,6 +78,9 @@ export type Blocker =
   | { readonly code: "load"; readonly who: PersonId; readonly riderKg: number; readonly limitKg: number }
   | { readonly code: "load-unknown"; readonly missing: "horse" | "rider" }
   | { readonly code: "not-evaluated" }
+  | { readonly code: "check"; readonly holds: "ridden" | "all" }
+  | { readonly code: "not-ridden" }
+  | { readonly code: "too-long"; readonly limit: number }
   | { readonly code: "forbidden"; readonly who: PersonId }
   | { readonly code: "not-a-rider"; readonly who: PersonId }
   | { readonly code: "away"; readonly who: PersonId; readonly reason: string }
@@ -77,6 +89,7 @@ export type Blocker =
   | { readonly code: "max-saddle"; readonly who: PersonId; readonly limit: number }
   | { readonly code: "horse-away"; readonly kind: string }
   | { readonly code: "horse-busy"; readonly with: CardId }
+  | { readonly code: "place-closed"; readonly place: PlaceId }
   | { readonly code: "stage"; readonly place: PlaceId; readonly stage: Stage }
   | { readonly code: "place-full"; readonly place: PlaceId; readonly capacity: number; readonly with: readonly CardId[] }
   | { readonly code: "apart"; readonly from: StayId; readonly with: CardId }

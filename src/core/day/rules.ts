@@ -8,9 +8,13 @@ const end = (placement: Placement): number => placement.start + placement.length
 export const sameTime = (a: Placement, b: Placement): boolean => a.start < end(b) && b.start < end(a);
 const uses = (placement: Placement, who: PersonId): boolean => placement.rider === who || placement.helper === who;
 
-/** A second person must be there: first mounts and first rides, and any session of a horse of risk 4 or 5. */
-export const needsHelper = (horse: Pick<DayHorse, "risk" | "stage">, kind: Placement["kind"]): boolean =>
-  horse.risk >= 4 || (kind !== "ground" && horse.stage !== "riding");
+/** A second person must be there: first mounts and first rides, any session of a horse of risk 4 or 5, and where the evaluation says so. */
+export const needsHelper = (horse: Pick<DayHorse, "risk" | "stage" | "secondPerson">, kind: Placement["kind"]): boolean =>
+  horse.risk >= 4 || horse.secondPerson || (kind !== "ground" && horse.stage !== "riding");
+
+/** Slots that a limit in minutes leaves, a begun one counted: catching and tacking up are not the horse's work. Null: no limit. */
+export const slotsWithin = (minutes: number | null, slotMinutes: number): number | null =>
+  minutes === null ? null : Math.max(1, Math.ceil(minutes / slotMinutes));
 
 /** Ground work asks one grade less than riding. */
 export const gradeNeeded = (risk: number, kind: Placement["kind"]): number => (kind === "ground" ? Math.max(1, risk - 1) : risk);
@@ -23,6 +27,8 @@ function riderBlockers(horse: DayHorse, rider: DayPerson, candidate: Placement, 
   if (horse.forbid.includes(who)) found.push({ code: "forbidden", who });
   if (ridden(candidate)) {
     if (!rider.rides) found.push({ code: "not-a-rider", who });
+    if (horse.held === "ridden") found.push({ code: "check", holds: "ridden" });
+    if (!horse.ridden) found.push({ code: "not-ridden" });
     if (!horse.evaluated) found.push({ code: "not-evaluated" });
     else if (horse.load === null) found.push({ code: "load-unknown", missing: "horse" });
     else if (rider.rides && rider.weightKg === null) found.push({ code: "load-unknown", missing: "rider" });
@@ -64,7 +70,7 @@ function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, o
     facts.places.find((one) => one.id === candidate.place),
     "the place is on the day",
   );
-  const found: Blocker[] = [];
+  const found: Blocker[] = place.closed ? [{ code: "place-closed", place: place.id }] : [];
   if (ridden(candidate) && !place.stages.includes(horse.stage))
     found.push({ code: "stage", place: place.id, stage: horse.stage });
   const there = others.filter((other) => other.place === place.id && sameTime(other, candidate));
@@ -106,6 +112,10 @@ export function blockersOf(facts: DayFacts, placed: readonly Placement[], candid
   const found: Blocker[] = [];
   if (candidate.start < 0 || end(candidate) > facts.grid.count) found.push({ code: "outside-day" });
   if (horse.hold) found.push({ code: "horse-away", kind: horse.hold.kind });
+  if (horse.held === "all") found.push({ code: "check", holds: "all" });
+  const longest = slotsWithin(horse.sessionMinutes, facts.grid.minutes);
+  if (longest !== null && candidate.length > longest)
+    found.push({ code: "too-long", limit: must(horse.sessionMinutes, "a limit has minutes") });
   found.push(...timeBlockers(rider, candidate, others), ...riderBlockers(horse, rider, candidate, others));
   const doubled = others.find((other) => other.stay === candidate.stay && sameTime(other, candidate));
   if (doubled) found.push({ code: "horse-busy", with: doubled.card });

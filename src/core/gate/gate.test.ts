@@ -31,6 +31,9 @@ const facts = (changes: Partial<GateFacts> = {}): GateFacts => ({
   risk: 2,
   rider: { grade: 3, weightKg: 70 },
   load,
+  held: "nothing",
+  ridden: true,
+  secondPerson: false,
   ...changes,
 });
 const codes = (changes: Partial<GateFacts>, kind: "ground" | "saddle" = "saddle") =>
@@ -39,6 +42,23 @@ const codes = (changes: Partial<GateFacts>, kind: "ground" | "saddle" = "saddle"
 describe("the gate", () => {
   it("is open when everything is ticked and the record has nothing against it", () => {
     expect(readGate(facts(), "saddle")).toEqual({ state: "open", reasons: [], limits: [] });
+  });
+  it("is shut by a check that holds all work, ground work too, and half by one that holds riding; nobody overrides either", () => {
+    expect(readGate(facts({ held: "all" }), "ground")).toMatchObject({
+      state: "shut",
+      reasons: [{ code: "check", holds: "all" }],
+    });
+    const half = readGate(facts({ held: "ridden" }), "saddle");
+    expect([half.state, overridable(half)]).toEqual(["half", false]);
+    expect(readGate(facts({ held: "ridden" }), "ground").state).toBe("open");
+    expect(readGate(facts({ held: "skill" }), "saddle").state).toBe("open");
+  });
+  it("keeps a horse on the ground that the signed evaluation keeps there, and asks for the second person that it asks for", () => {
+    const answer = readGate(facts({ ridden: false }), "saddle");
+    expect(answer).toMatchObject({ state: "half", reasons: [{ code: "not-ridden", from: "record" }] });
+    expect(overridable(answer)).toBe(false);
+    expect(codes({ secondPerson: true, ticks: GATE_TICKS.filter((tick) => tick !== "second-person") })).toEqual(["not-ticked"]);
+    expect(ticksFor("riding", methodOf("quiet-steps"), true)).toContain("second-person");
   });
   it("names each tick that is missing and stays half shut", () => {
     const answer = readGate(facts({ ticks: GATE_TICKS.filter((tick) => tick !== "girth") }), "saddle");
@@ -133,8 +153,10 @@ describe("stages", () => {
     expect(stageOf(0, true)).toBe("riding");
   });
   it("ask for a second person and a lead until the horse is riding", () => {
-    expect(ticksFor("first-rides", methodOf("quiet-steps"))).toEqual(expect.arrayContaining(["second-person", "lead-ready"]));
-    expect(ticksFor("first-rides", methodOf("classical-line"))).not.toContain("lead-ready");
-    expect(ticksFor("riding", methodOf("quiet-steps"))).not.toContain("second-person");
+    expect(ticksFor("first-rides", methodOf("quiet-steps"), false)).toEqual(
+      expect.arrayContaining(["second-person", "lead-ready"]),
+    );
+    expect(ticksFor("first-rides", methodOf("classical-line"), false)).not.toContain("lead-ready");
+    expect(ticksFor("riding", methodOf("quiet-steps"), false)).not.toContain("second-person");
   });
 });

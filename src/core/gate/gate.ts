@@ -5,6 +5,7 @@
 import type { Hold } from "../calendar/holds.ts";
 import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { SessionKind } from "../card/card.ts";
+import type { HeldWork } from "../intake/findings.ts";
 import type { Method } from "../ladder/methods.ts";
 import type { LoadLimit } from "../tools/load.ts";
 
@@ -51,9 +52,17 @@ export interface GateFacts {
   readonly risk: number;
   readonly rider: { readonly grade: number; readonly weightKg: number | null };
   readonly load: LoadLimit | null;
+  /** What open checks hold back. */
+  readonly held: HeldWork;
+  /** False: the signed evaluation keeps it on the ground. */
+  readonly ridden: boolean;
+  /** The signed evaluation asks for a second person. */
+  readonly secondPerson: boolean;
 }
 
 export type GateReason =
+  | { readonly code: "check"; readonly from: "record"; readonly holds: "ridden" | "all" }
+  | { readonly code: "not-ridden"; readonly from: "record" }
   | { readonly code: "hold"; readonly from: "record"; readonly kind: string; readonly since: LocalDate }
   | { readonly code: "red-sign"; readonly from: "tick"; readonly sign: RedSign }
   | { readonly code: "not-ticked"; readonly from: "tick"; readonly tick: GateTick }
@@ -79,8 +88,8 @@ const REFRESH_AFTER = 7;
 const RECENT_INCIDENT = 7;
 
 /** The ticks that this horse's stage and method ask for before a ride. */
-export function ticksFor(stage: Stage, method: Method): readonly GateTick[] {
-  if (stage === "riding") return EVERY_RIDE;
+export function ticksFor(stage: Stage, method: Method, secondPerson: boolean): readonly GateTick[] {
+  if (stage === "riding") return secondPerson ? [...EVERY_RIDE, "second-person"] : EVERY_RIDE;
   return method.headgear === "rope-halter" ? GATE_TICKS : [...EVERY_RIDE, "second-person"];
 }
 
@@ -90,6 +99,7 @@ export function readGate(facts: GateFacts, kind: SessionKind): GateAnswer {
   const half: GateReason[] = [];
   const limits: GateReason[] = [];
   if (facts.hold) shut.push({ code: "hold", from: "record", kind: facts.hold.kind, since: facts.hold.from });
+  if (facts.held === "all") shut.push({ code: "check", from: "record", holds: "all" });
   const daysOff = facts.lastWorked ? daysBetween(facts.lastWorked, facts.today) : 0;
   if (daysOff >= REFRESH_AFTER) limits.push({ code: "time-off", from: "record", days: daysOff });
   const incident = facts.lastIncident;
@@ -99,8 +109,10 @@ export function readGate(facts: GateFacts, kind: SessionKind): GateAnswer {
 
   const { stage } = facts;
   for (const sign of facts.redSigns) shut.push({ code: "red-sign", from: "tick", sign });
-  for (const tick of ticksFor(stage, facts.method))
+  for (const tick of ticksFor(stage, facts.method, facts.secondPerson))
     if (!facts.ticks.includes(tick)) half.push({ code: "not-ticked", from: "tick", tick });
+  if (facts.held === "ridden") half.push({ code: "check", from: "record", holds: "ridden" });
+  if (!facts.ridden) half.push({ code: "not-ridden", from: "record" });
   if (facts.rider.grade < facts.risk) half.push({ code: "grade", from: "record", grade: facts.rider.grade, needed: facts.risk });
   if (facts.load === null) half.push({ code: "load-unknown", from: "record", missing: "horse" });
   else if (facts.rider.weightKg === null) half.push({ code: "load-unknown", from: "record", missing: "rider" });
@@ -115,9 +127,10 @@ export function readGate(facts: GateFacts, kind: SessionKind): GateAnswer {
   return { state: shut.length > 0 ? "shut" : half.length > 0 ? "half" : "open", reasons: [...shut, ...half], limits };
 }
 
-/** Nobody overrides the weight line or a hold at the gate; a manager ends a hold, a lighter rider takes the horse. */
+/** Nobody overrides the weight line, a hold or an open check at the gate: a manager ends a hold or closes a check, a lighter rider takes the horse. */
 export const overridable = (answer: GateAnswer): boolean =>
-  answer.state !== "open" && answer.reasons.every((reason) => !["hold", "load", "load-unknown"].includes(reason.code));
+  answer.state !== "open" &&
+  answer.reasons.every((reason) => !["hold", "check", "not-ridden", "load", "load-unknown"].includes(reason.code));
 
 export const OVERRIDE_GRADE = 4;
 export const mayOverride = (person: { readonly role: string; readonly grade: number }): boolean =>

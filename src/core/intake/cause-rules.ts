@@ -24,7 +24,9 @@ export const MOMENTS = [
 ] as const;
 export type Moment = (typeof MOMENTS)[number];
 
-export const SIGN_WEIGHTS: Readonly<Record<string, Weights>> = {
+export type SignWeights = Readonly<Record<string, Weights>>;
+/** The shipped table; a barn lays its own weights over it. */
+export const SIGN_WEIGHTS: SignWeights = {
   "busy-mouth": { "bit-fit": 2, teeth: 2.2, hands: 1.5, stomach: 1, worry: 0.8 },
   "head-high": { teeth: 1.2, "bit-fit": 1.1, back: 1.2, poll: 0.9, eyes: 0.5, untaught: 1.4, hands: 1 },
   girthy: { "saddle-fit": 1.6, stomach: 1.5, back: 1.2, skin: 1, worry: 1.2 },
@@ -42,6 +44,46 @@ export const SIGN_WEIGHTS: Readonly<Record<string, Weights>> = {
   "near-horses": { herd: 2 },
   "sudden-change": { sudden: 5 },
 };
+
+/** What a barn changed of the table: a weight of 0 takes a cause off the sign's list. */
+export interface WeightChange {
+  readonly sign: string;
+  readonly cause: CauseId;
+  readonly weight: number;
+}
+export const MAX_WEIGHT = 5;
+/** The shipped table with the barn's changes laid over it. */
+export function weightsWith(changes: readonly WeightChange[]): SignWeights {
+  const table: Record<string, Partial<Record<CauseId, number>>> = {};
+  for (const [sign, weights] of Object.entries(SIGN_WEIGHTS)) table[sign] = { ...weights };
+  for (const { sign, cause, weight } of changes) {
+    const { [cause]: _before, ...others } = table[sign] ?? {};
+    table[sign] = weight > 0 ? { ...others, [cause]: weight } : others;
+  }
+  return table;
+}
+
+/**
+ * Two people changing weights at once, both from `base`: what only one changed goes that way; what both changed differently is kept as mine
+ * and told as a clash, with theirs.
+ */
+export function mergeWeights(
+  base: readonly WeightChange[],
+  mine: readonly WeightChange[],
+  theirs: readonly WeightChange[],
+): { readonly weights: readonly WeightChange[]; readonly clashes: readonly WeightChange[] } {
+  const of = (list: readonly WeightChange[], key: WeightChange): number =>
+    list.find((one) => one.sign === key.sign && one.cause === key.cause)?.weight ?? SIGN_WEIGHTS[key.sign]?.[key.cause] ?? 0;
+  const keys = new Map([...base, ...mine, ...theirs].map((one) => [`${one.sign}:${one.cause}`, one]));
+  const clashes: WeightChange[] = [];
+  const weights = [...keys.values()].flatMap((key): WeightChange[] => {
+    const [was, own, other] = [of(base, key), of(mine, key), of(theirs, key)];
+    if (own !== was && other !== was && own !== other) clashes.push({ ...key, weight: other });
+    const weight = own === was ? other : own;
+    return weight === (SIGN_WEIGHTS[key.sign]?.[key.cause] ?? 0) ? [] : [{ ...key, weight }];
+  });
+  return { weights, clashes };
+}
 
 export const MOMENT_WEIGHTS: Readonly<Record<string, Readonly<Partial<Record<Moment, Weights>>>>> = {
   bucks: {

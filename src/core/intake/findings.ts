@@ -16,6 +16,7 @@ import {
   RIDDEN_SIGNS,
   RULED_OUT,
   SIGN_WEIGHTS,
+  type SignWeights,
   SUDDEN_ADDS,
   TOGETHER,
   TREND_ADDS,
@@ -119,12 +120,12 @@ function strongest(seen: readonly Observation[]): Observation[] {
   return [...best.values()];
 }
 
-function noteSigns(ledger: Ledger, bad: readonly Observation[]): void {
+function noteSigns(ledger: Ledger, bad: readonly Observation[], signWeights: SignWeights): void {
   const plain = new Set<string>();
   for (const { sign, rung, side, strength, moment = null } of strongest(bad).sort((a, b) => b.strength - a.strength)) {
     const evidence = (adds: number): Evidence => ({ code: "sign", sign, rung, side, moment, adds });
     // The sign itself counts once, at its strongest; each moment adds its own.
-    if (!plain.has(sign)) note(ledger, scaled(SIGN_WEIGHTS[sign] ?? {}, BY_STRENGTH[strength]), evidence);
+    if (!plain.has(sign)) note(ledger, scaled(signWeights[sign] ?? {}, BY_STRENGTH[strength]), evidence);
     plain.add(sign);
     if (moment) note(ledger, scaled(MOMENT_WEIGHTS[sign]?.[moment] ?? {}, BY_STRENGTH[strength]), evidence);
   }
@@ -139,7 +140,7 @@ function noteSigns(ledger: Ledger, bad: readonly Observation[]): void {
   if (ridden >= RIDDEN_SIGNS.count) note(ledger, RIDDEN_SIGNS.adds, (adds) => ({ code: "ridden-signs", count: ridden, adds }));
 }
 
-function noteTrends(ledger: Ledger, bad: readonly Observation[]): void {
+function noteTrends(ledger: Ledger, bad: readonly Observation[], signWeights: SignWeights): void {
   for (const sign of new Set(bad.map((one) => one.sign))) {
     const trends = bad.filter((one) => one.sign === sign).map((one) => one.trend ?? "unknown");
     if (trends.includes("sudden"))
@@ -147,7 +148,7 @@ function noteTrends(ledger: Ledger, bad: readonly Observation[]): void {
     // Unchanged at one place outweighs better at another.
     const trend = (["same", "better"] as const).find((one) => trends.includes(one));
     if (!trend) continue;
-    for (const cause of Object.keys(SIGN_WEIGHTS[sign] ?? {}) as CauseId[]) {
+    for (const cause of Object.keys(signWeights[sign] ?? {}) as CauseId[]) {
       const adds = TREND_ADDS[trend][causeOf(cause).body ? "body" : "barn"];
       note(ledger, { [cause]: adds }, () => ({ code: "trend", sign, trend, adds }));
     }
@@ -185,13 +186,13 @@ function haste({ sign, strength, trend = "unknown" }: Observation): number {
 }
 
 /** True where the sign is among those that speak for the cause. */
-const supports = (cause: CauseId, sign: string): boolean => SIGN_WEIGHTS[sign]?.[cause] !== undefined;
+const supports = (signWeights: SignWeights, cause: CauseId, sign: string): boolean => signWeights[sign]?.[cause] !== undefined;
 
-function hasteOf(cause: Cause, bad: readonly Observation[]): number {
+function hasteOf(cause: Cause, bad: readonly Observation[], signWeights: SignWeights): number {
   if (!cause.body) return 0;
   if (cause.id === "sudden") return bad.length > 0 ? 3 : 0;
   const ridden = new Set(bad.filter((one) => one.rung === RIDDEN_SIGNS.rung).map((one) => one.sign)).size >= RIDDEN_SIGNS.count;
-  const byItself = Math.max(0, ...bad.filter((one) => supports(cause.id, one.sign)).map(haste));
+  const byItself = Math.max(0, ...bad.filter((one) => supports(signWeights, cause.id, one.sign)).map(haste));
   return ridden && cause.id in RIDDEN_SIGNS.adds ? Math.max(2, byItself) : byItself;
 }
 
@@ -199,14 +200,17 @@ const at = <T>(list: readonly T[], index: number): T => list[Math.min(index, lis
 /** To hundredths, so that the order of adding up decides nothing. */
 const total = (evidence: readonly Evidence[]): number => Math.round(evidence.reduce((sum, one) => sum + one.adds, 0) * 100) / 100;
 
-/** Places to look, ranked. Causes that only a mare can have are left out for others; good signs are no evidence of anything. */
-export function weighFindings(facts: FindingFacts): Weighed {
+/**
+ * Places to look, ranked. Causes that only a mare can have are left out for others; good signs are no evidence of anything.
+ * `signWeights` is the table as the barn has it; none of its weights is below nought.
+ */
+export function weighFindings(facts: FindingFacts, signWeights: SignWeights = SIGN_WEIGHTS): Weighed {
   const bad = facts.seen.filter((one) => !signOf(one.sign).good);
   const ledger: Ledger = new Map();
-  noteSigns(ledger, bad);
+  noteSigns(ledger, bad, signWeights);
   // Without any sign there is nothing to explain, whatever the history.
   if (bad.length > 0) {
-    noteTrends(ledger, bad);
+    noteTrends(ledger, bad, signWeights);
     noteHorse(ledger, facts);
     noteResults(ledger, facts);
   }
@@ -216,12 +220,12 @@ export function weighFindings(facts: FindingFacts): Weighed {
       ({ cause, evidence }) =>
         total(evidence) >= WORTH_A_LOOK &&
         (cause.id === "sudden" ||
-          bad.some((one) => supports(cause.id, one.sign)) ||
+          bad.some((one) => supports(signWeights, cause.id, one.sign)) ||
           evidence.some((one) => one.code === "ridden-signs")),
     )
     .sort((a, b) => total(b.evidence) - total(a.evidence) || a.cause.cost - b.cause.cost || a.cause.id.localeCompare(b.cause.id))
     .map(({ cause, evidence }): RankedCause => {
-      const step = hasteOf(cause, bad);
+      const step = hasteOf(cause, bad, signWeights);
       return {
         cause: cause.id,
         score: total(evidence),

@@ -1,5 +1,10 @@
-/** The walk of an evaluation as data: eleven rungs in order. Intake, mid-term and exit use the same, so that like is compared with like. */
-export const INSTRUMENT_VERSION = 1;
+/**
+ * The walk of an evaluation as data: rungs in order. Intake, mid-term and exit use the same, so that like is compared with like.
+ * Version 1 ships with the application; a barn's own versions follow, and an evaluation is read for ever with the one it was begun with.
+ */
+import { skillOf } from "../ladder/skills.ts";
+
+export const FIRST_VERSION = 1;
 
 export interface Rung {
   readonly id: string;
@@ -117,10 +122,100 @@ export const RUNGS: readonly Rung[] = [
   },
 ];
 
+export interface Instrument {
+  readonly version: number;
+  readonly rungs: readonly Rung[];
+}
+export const FIRST_INSTRUMENT: Instrument = { version: FIRST_VERSION, rungs: RUNGS };
+
 export const RUNG_IDS: readonly string[] = RUNGS.map((rung) => rung.id);
-/** Skills that the walk looks at, in its order. */
+/** Skills that the shipped walk looks at, in its order. */
 export const WALKED_SKILLS: readonly string[] = RUNGS.flatMap((rung) => rung.skills);
-export const rungOfSkill = (skill: string): string | null => RUNGS.find((rung) => rung.skills.includes(skill))?.id ?? null;
+/** Rungs that carry more than scores and signs; the rules know them by name, so that a barn may reword but not rename them. */
+export const MEASURING_RUNG = "measure";
+export const TOUCHING_RUNG = "handle";
+export const RIDDEN_RUNG = "saddle";
+export const MIND_RUNG = "mind";
+
+export const rungWords = (rungs: readonly Rung[], id: string): string =>
+  (rungs.find((rung) => rung.id === id) ?? RUNGS.find((rung) => rung.id === id))?.words ?? id;
 
 /** What must be 3 on the weaker side before anybody gets on within an evaluation. */
 export const BEFORE_SADDLE: readonly string[] = ["give-head", "hindquarters", "girth", "loose-tack", "block", "stirrup-weight"];
+
+export type InstrumentFault =
+  | { readonly code: "no-rungs" }
+  | { readonly code: "rung-twice"; readonly rung: string }
+  | { readonly code: "skill-twice"; readonly skill: string; readonly rungs: readonly [string, string] }
+  | { readonly code: "saddle-too-soon"; readonly skills: readonly string[] }
+  | { readonly code: "ridden-before-saddle"; readonly skill: string; readonly rung: string };
+
+/** What is wrong with a walk that a barn made: a skill asked twice, or a horse ridden before the ground was looked at. */
+export function instrumentFaults(rungs: readonly Rung[]): readonly InstrumentFault[] {
+  if (rungs.length === 0) return [{ code: "no-rungs" }];
+  const faults: InstrumentFault[] = [];
+  const at = new Map<string, number>();
+  const seen = new Set<string>();
+  for (const [i, rung] of rungs.entries()) {
+    if (seen.has(rung.id)) faults.push({ code: "rung-twice", rung: rung.id });
+    seen.add(rung.id);
+    for (const skill of rung.skills) {
+      const before = at.get(skill);
+      if (before === undefined) at.set(skill, i);
+      else faults.push({ code: "skill-twice", skill, rungs: [rungs[before]?.words ?? "", rung.words] });
+      if (rung.id !== RIDDEN_RUNG && skillOf(skill).saddle)
+        faults.push({ code: "ridden-before-saddle", skill, rung: rung.words });
+    }
+  }
+  const saddle = rungs.findIndex((rung) => rung.id === RIDDEN_RUNG);
+  const late = BEFORE_SADDLE.filter((skill) => (at.get(skill) ?? saddle) >= saddle);
+  if (saddle >= 0 && late.length > 0) faults.push({ code: "saddle-too-soon", skills: late });
+  return faults;
+}
+
+const contents = (rung: Rung | undefined): string | undefined =>
+  rung && JSON.stringify([rung.words, rung.prompt, rung.skills, rung.signs, rung.stopWhen, rung.caution]);
+const same = (a: Rung | undefined, b: Rung | undefined): boolean => contents(a) === contents(b);
+
+/**
+ * Two people changing the walk at once, both from `base`: a rung that only one of them changed, added or left out goes that way; one that both
+ * changed differently is a clash, and mine is kept until somebody chooses. Mine gives the order; rungs that only they have come last.
+ */
+export function mergeRungs(
+  base: readonly Rung[],
+  mine: readonly Rung[],
+  theirs: readonly Rung[],
+): { readonly rungs: readonly Rung[]; readonly clashes: readonly string[] } {
+  const at = (list: readonly Rung[], id: string): Rung | undefined => list.find((rung) => rung.id === id);
+  const clashes: string[] = [];
+  const chosen = (id: string): Rung | undefined => {
+    const [was, own, other] = [at(base, id), at(mine, id), at(theirs, id)];
+    if (same(own, was)) return other;
+    if (!same(other, was) && !same(own, other)) clashes.push(id);
+    return own;
+  };
+  const ids = [...new Set([...mine, ...theirs, ...base].map((rung) => rung.id))];
+  return { rungs: ids.map(chosen).filter((rung): rung is Rung => rung !== undefined), clashes };
+}
+
+/** Where a walk is gone on with: the last rung that was begun, or the next one where nothing of it is open. */
+export function rungToGoOnWith(
+  rungs: readonly Rung[],
+  walk: {
+    readonly marks: readonly { readonly skill: string }[];
+    readonly signs: readonly { readonly rung: string }[];
+    readonly words: Readonly<Record<string, string>>;
+  },
+): number {
+  const marked = new Set(walk.marks.map((mark) => mark.skill));
+  const begun = rungs.map(
+    (rung) =>
+      rung.skills.some((skill) => marked.has(skill)) ||
+      walk.signs.some((seen) => seen.rung === rung.id) ||
+      (walk.words[rung.id] ?? "") !== "",
+  );
+  const last = begun.lastIndexOf(true);
+  if (last < 0) return 0;
+  const done = rungs[last]?.skills.every((skill) => marked.has(skill)) ?? true;
+  return done ? Math.min(last + 1, rungs.length - 1) : last;
+}

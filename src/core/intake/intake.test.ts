@@ -1,13 +1,21 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { must } from "../kernel/assert.ts";
 import { SCORES, type Score, sidesOf } from "../kernel/sides.ts";
 import { SKILLS, skillOf } from "../ladder/skills.ts";
-import { WALKED_SKILLS } from "./instrument.ts";
+import { RUNGS, WALKED_SKILLS } from "./instrument.ts";
+import { NOT_MEASURED } from "./measures.ts";
 import { mergeWalks, type Walk, withField } from "./merge.ts";
-import { type Mark, notYetForSaddle, openTracks, provenUnderSaddle, readWalk, type WalkFacts } from "./outcome.ts";
+import { notYetForSaddle, openTracks, provenUnderSaddle, readWalk, type WalkFacts } from "./outcome.ts";
+import type { Mark } from "./seen.ts";
 
 const everything = (score: Score): Mark[] =>
   WALKED_SKILLS.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score })));
+const rung = (id: string) =>
+  must(
+    RUNGS.find((one) => one.id === id),
+    id,
+  );
 const facts = (changes: Partial<WalkFacts> = {}): WalkFacts => ({
   horseClass: "adult",
   horseKind: "started",
@@ -16,8 +24,10 @@ const facts = (changes: Partial<WalkFacts> = {}): WalkFacts => ({
   history: {},
   marks: everything(4),
   signs: [],
-  measures: { girthCm: 190, lengthCm: 158, withersCm: null, croupCm: null, scaleKg: null, condition: 5, fitness: "fit" },
+  touches: [],
+  measures: { ...NOT_MEASURED, girthCm: 190, lengthCm: 158, condition: 5, fitness: "fit" },
   stoppedAt: null,
+  tries: 4,
   settleMinutes: 3,
   ...changes,
 });
@@ -43,7 +53,7 @@ describe("what comes out of a walk", () => {
   });
   it("grades a quiet horse 1, and adds a step for each thing that is against it, up to 5", () => {
     expect(readWalk(facts())).toMatchObject({ risk: 1, riskBecause: [{ code: "quiet" }] });
-    const bucks = { rung: "tack", sign: "bucks", side: "both", strength: 3 } as const;
+    const bucks = { rung: "tack", sign: "bucks", side: "both", strength: 3, moment: null, trend: "unknown" } as const;
     expect(readWalk(facts({ signs: [bucks] })).risk).toBe(3);
     const wild = readWalk(
       facts({ horseKind: "unhandled", marks: everything(0), signs: [bucks], stoppedAt: "tack", settleMinutes: 30 }),
@@ -59,10 +69,10 @@ describe("what comes out of a walk", () => {
     ]);
   });
   it("weighs what was seen with what is known of the horse", () => {
-    const signs = [{ rung: "tack", sign: "girthy", side: "left", strength: 2 }] as const;
+    const signs = [{ rung: "tack", sign: "girthy", side: "left", strength: 2, moment: null, trend: "unknown" }] as const;
     expect(readWalk(facts({ signs })).weighed.causes.map((one) => one.cause)).toContain("back");
     const growing = { ...facts().measures, withersCm: 150, croupCm: 154 };
-    const trips = [{ rung: "lead", sign: "trips", side: "both", strength: 2 }] as const;
+    const trips = [{ rung: "lead", sign: "trips", side: "both", strength: 2, moment: null, trend: "unknown" }] as const;
     expect(readWalk(facts({ signs: trips, measures: growing })).weighed.causes[0]?.cause).toBe("growth");
     expect(readWalk(facts()).weighed.causes).toEqual([]);
   });
@@ -72,16 +82,16 @@ describe("what comes out of a walk", () => {
   });
   it("counts tracks that nobody has looked at; 'not seen' is looked at", () => {
     const marks = everything(4).filter((mark) => mark.skill !== "catch");
-    expect(openTracks(marks, "lead")).toBe(1);
-    expect(openTracks([...marks, { skill: "catch", side: "both", score: null }], "lead")).toBe(0);
-    expect(openTracks([], "nowhere")).toBe(0);
+    expect(openTracks(marks, rung("lead"))).toBe(1);
+    expect(openTracks([...marks, { skill: "catch", side: "both", score: null }], rung("lead"))).toBe(0);
   });
 });
 
 const EMPTY: Walk = {
   marks: [],
   signs: [],
-  measures: { girthCm: null, lengthCm: null, withersCm: null, croupCm: null, scaleKg: null, condition: null, fitness: "unknown" },
+  touches: [],
+  measures: NOT_MEASURED,
   tries: null,
   settleMinutes: null,
   words: {},
@@ -143,7 +153,7 @@ describe("two people filling one walk at once", () => {
   });
   it("sets one field and leaves the others", () => {
     const walk = withField(EMPTY, { kind: "sign", rung: "look", sign: "trips", side: "left" }, 2);
-    expect(walk.signs).toEqual([{ rung: "look", sign: "trips", side: "left", strength: 2 }]);
+    expect(walk.signs).toEqual([{ rung: "look", sign: "trips", side: "left", strength: 2, moment: null, trend: "unknown" }]);
     expect(withField(walk, { kind: "sign", rung: "look", sign: "trips", side: "left" }, null)).toEqual(EMPTY);
     expect(withField(EMPTY, { kind: "plain", name: "stoppedAt" }, "tie").stoppedAt).toBe("tie");
     expect(withField(EMPTY, { kind: "measure", name: "girthCm" }, 180).measures.girthCm).toBe(180);

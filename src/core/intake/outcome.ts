@@ -2,39 +2,24 @@
 
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "../horse/horse.ts";
-import type { Score, TrackSide } from "../kernel/sides.ts";
 import { type HardSide, hardSide, type Levels, readLevels, weakerSide } from "../ladder/level.ts";
 import { BRANCHES, type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
-import { circleMinutes, type Fitness, type LoadLimit, loadLimit } from "../tools/load.ts";
+import { type LoadLimit, loadLimit } from "../tools/load.ts";
 import { type Weight, weightOf } from "../tools/weight.ts";
-import { type Weighed, weighFindings } from "./findings.ts";
-import { BEFORE_SADDLE, RUNGS } from "./instrument.ts";
+import { impliedBy } from "./aims.ts";
+import { observationsOf, type Touch } from "./body.ts";
+import { SIGN_WEIGHTS, type SignWeights } from "./cause-rules.ts";
+import { type FindingFacts, type Weighed, weighFindings } from "./findings.ts";
+import { BEFORE_SADDLE, type Rung } from "./instrument.ts";
+import { type Limits, limitsOf } from "./limits.ts";
+import { conditionOf, type Measures, type RestingOdd, restingOdd } from "./measures.ts";
+import { type Learner, learnerOf, type Nerve, nerveOf } from "./mind.ts";
+import type { Mark, SeenSign } from "./seen.ts";
 import type { Strength } from "./signs.ts";
 
 export const EVALUATION_KINDS = ["intake", "mid-term", "exit"] as const;
 export type EvaluationKind = (typeof EVALUATION_KINDS)[number];
 
-/** `score` null: looked for and not seen. A track that is not listed has not been looked at yet. */
-export interface Mark {
-  readonly skill: string;
-  readonly side: TrackSide;
-  readonly score: Score | null;
-}
-export interface SeenSign {
-  readonly rung: string;
-  readonly sign: string;
-  readonly side: TrackSide;
-  readonly strength: Strength;
-}
-export interface Measures {
-  readonly girthCm: number | null;
-  readonly lengthCm: number | null;
-  readonly withersCm: number | null;
-  readonly croupCm: number | null;
-  readonly scaleKg: number | null;
-  readonly condition: number | null;
-  readonly fitness: Fitness;
-}
 /** What the walk is read with: of the horse, known before anybody touches it. */
 export interface WalkedHorse {
   readonly horseClass: HorseClass;
@@ -46,10 +31,17 @@ export interface WalkedHorse {
 export interface WalkFacts extends WalkedHorse {
   readonly marks: readonly Mark[];
   readonly signs: readonly SeenSign[];
+  readonly touches: readonly Touch[];
   readonly measures: Measures;
   readonly stoppedAt: string | null;
+  readonly tries: number | null;
   readonly settleMinutes: number | null;
 }
+/** What the findings hear beside the walk: what was checked and tried, and the table as the barn has it. */
+export interface Heard extends Pick<FindingFacts, "checks" | "trials"> {
+  readonly signWeights: SignWeights;
+}
+export const HEARD_NOTHING: Heard = { checks: [], trials: [], signWeights: SIGN_WEIGHTS };
 
 export interface StartingPoint {
   readonly branch: Branch;
@@ -73,7 +65,12 @@ export interface Outcome {
   readonly hardByBranch: readonly { readonly branch: Branch; readonly side: HardSide }[];
   readonly weight: Weight | null;
   readonly load: LoadLimit | null;
-  readonly circleMinutes: number;
+  readonly condition: number | null;
+  readonly limits: Limits;
+  readonly learner: Learner | null;
+  readonly nerve: Nerve | null;
+  /** Resting values out of the normal range. */
+  readonly resting: readonly RestingOdd[];
   /** Croup above withers, in centimetres; 2 and more asks for softer targets. */
   readonly growthCm: number | null;
   readonly risk: number;
@@ -106,13 +103,15 @@ export function provenUnderSaddle(marks: readonly Mark[]): boolean {
 
 function startingPoints(levels: Levels): StartingPoint[] {
   const credited = new Set(SKILLS.filter((skill) => weakerSide(levels, skill) >= 3).map((skill) => skill.id));
+  // What a credited skill rests on was not looked at, and is no place to begin.
+  const implied = impliedBy(levels);
   return BRANCHES.map((branch) => {
     const own = SKILLS.filter((skill) => skill.branch === branch);
     return {
       branch,
       credited: own.filter((skill) => credited.has(skill.id)).map((skill) => skill.id),
       next: own
-        .filter((skill) => !credited.has(skill.id) && skill.after.every((id) => credited.has(id)))
+        .filter((skill) => !credited.has(skill.id) && !implied.has(skill.id) && skill.after.every((id) => credited.has(id)))
         .map((skill) => skill.id),
     };
   }).filter((point) => point.credited.length + point.next.length > 0);
@@ -141,12 +140,16 @@ function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: Risk
 }
 
 /** Reads a walk, finished or not, into its outcome. */
-export function readWalk(facts: WalkFacts): Outcome {
+export function readWalk(facts: WalkFacts, { checks, trials, signWeights }: Heard = HEARD_NOTHING): Outcome {
   const levels = levelsOfMarks(facts.marks);
   const weight = weightOf(facts.horseClass, facts.measures);
-  const { withersCm, croupCm, fitness, condition } = facts.measures;
-  const growthCm = withersCm !== null && croupCm !== null ? croupCm - withersCm : null;
+  const { withersCm, croupCm, fitness } = facts.measures;
+  const condition = conditionOf(facts.measures);
+  const growthCm = withersCm !== null && croupCm !== null ? Math.round((croupCm - withersCm) * 10) / 10 : null;
   const { risk, because } = riskOf(facts, levels);
+  const nerve = nerveOf(facts.settleMinutes);
+  const seen = [...facts.signs, ...observationsOf(facts.touches)];
+  const weighed = weighFindings({ ...facts, growthCm, condition, seen, checks, trials }, signWeights);
   return {
     starting: startingPoints(levels),
     hard: hardSide(levels, SKILLS),
@@ -159,18 +162,29 @@ export function readWalk(facts: WalkFacts): Outcome {
     })).filter(({ side }) => side !== "even"),
     weight,
     load: weight && loadLimit({ weightKg: weight.kilograms, ageYears: facts.ageYears, fitness, condition, daysOff: null }),
-    circleMinutes: circleMinutes(facts.ageYears),
+    condition,
+    limits: limitsOf({
+      ...facts,
+      risk,
+      condition,
+      unfit: fitness === "unfit",
+      growthCm,
+      weighed: weight !== null,
+      nerve,
+      holds: weighed.holds,
+    }),
+    learner: learnerOf(facts.tries),
+    nerve,
+    resting: restingOdd(facts.measures),
     growthCm,
     risk,
     riskBecause: because,
-    weighed: weighFindings({ ...facts, growthCm, condition, seen: facts.signs, checks: [], trials: [] }),
+    weighed,
   };
 }
 
 /** Tracks of a rung that were neither scored nor marked 'not seen'. */
-export function openTracks(marks: readonly Mark[], rungId: string): number {
-  const rung = RUNGS.find((one) => one.id === rungId);
-  if (!rung) return 0;
+export function openTracks(marks: readonly Mark[], rung: Rung): number {
   const tracks = rung.skills.reduce((sum, id) => sum + (skillOf(id).sided ? 2 : 1), 0);
   return tracks - marks.filter((mark) => rung.skills.includes(mark.skill)).length;
 }

@@ -6,7 +6,16 @@ import { SCORES, sidesOf } from "../kernel/sides.ts";
 import { readLevels, type ScoreFact, weakerSide } from "../ladder/level.ts";
 import { METHODS, methodOf } from "../ladder/methods.ts";
 import { SKILL_IDS, skillOf } from "../ladder/skills.ts";
-import { cardWork } from "./card-work.ts";
+import { cardWork, type WorkAsked } from "./card-work.ts";
+
+const asked = (changes: Partial<WorkAsked>): WorkAsked => ({
+  kind: "ground",
+  hard: "even",
+  method: methodOf("quiet-steps"),
+  turn: 0,
+  held: [],
+  ...changes,
+});
 
 const DAY = localDate("2026-07-01");
 const scored = (id: string, score: 0 | 1 | 2 | 3 | 4 | 5): ScoreFact[] =>
@@ -18,15 +27,20 @@ const someLevels = fc
 describe("the work on a card", () => {
   it("begins and ends with what the horse can do, with at most one thing new", () => {
     const levels = readLevels([...scored("catch", 5), ...scored("halter", 4), ...scored("lead", 2)]);
-    const { items } = cardWork(levels, "ground", "left", methodOf("quiet-steps"), 3);
+    const { items } = cardWork(levels, asked({ hard: "left", turn: 3 }));
     expect(items[0]?.role).toBe("begin");
     expect(items.at(-1)?.role).toBe("finish");
     expect(items.find((item) => item.skill === "lead")).toMatchObject({ role: "go-on", side: "left" });
   });
   it("gives a horse that nobody has scored the first rung of the ladder", () => {
-    expect(cardWork(new Map(), "ground", "even", methodOf("quiet-steps"), 0).items).toEqual([
-      { skill: "catch", role: "new", side: null },
-    ]);
+    expect(cardWork(new Map(), asked({})).items).toEqual([{ skill: "catch", role: "new", side: null }]);
+  });
+  it("never asks for what waits for a check, whatever else it asks for", () => {
+    fc.assert(
+      fc.property(someLevels, fc.subarray([...SKILL_IDS]), fc.integer({ min: 0, max: 20 }), (levels, held, turn) => {
+        for (const { skill } of cardWork(levels, asked({ kind: "both", held, turn })).items) expect(held).not.toContain(skill);
+      }),
+    );
   });
   it("never asks for a rung whose prerequisites are missing, nor two new ones, nor one twice", () => {
     fc.assert(
@@ -36,7 +50,7 @@ describe("the work on a card", () => {
         fc.constantFrom(...METHODS),
         fc.integer({ min: 0, max: 60 }),
         (levels, kind, method, turn) => {
-          const { items, leaveAlone } = cardWork(levels, kind, "right", method, turn);
+          const { items, leaveAlone } = cardWork(levels, asked({ kind, hard: "right", method, turn }));
           expect(new Set(items.map((item) => item.skill)).size).toBe(items.length);
           expect(items.filter((item) => item.role === "new").length).toBeLessThanOrEqual(1);
           for (const { skill, role, side } of items) {
@@ -54,7 +68,9 @@ describe("the work on a card", () => {
   it("works one side a day where the method does", () => {
     const levels = readLevels([...scored("catch", 5), ...scored("lead", 2), ...scored("halter", 4)]);
     const side = (turn: number) =>
-      cardWork(levels, "ground", "left", methodOf("ground-first"), turn).items.find((item) => item.skill === "lead")?.side;
+      cardWork(levels, asked({ hard: "left", method: methodOf("ground-first"), turn })).items.find(
+        (item) => item.skill === "lead",
+      )?.side;
     expect([side(0), side(1), side(2)]).toEqual(["left", "right", "left"]);
   });
 });

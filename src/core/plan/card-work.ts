@@ -33,9 +33,19 @@ const opens = (id: string): number => {
 const RELIABLE = 4;
 const USABLE = 3;
 
-/** Deterministic: the same record gives the same card. `turn` counts the sessions so far, so that the weaker rungs take turns. */
-export function cardWork(levels: Levels, kind: SessionKind, hard: HardSide, method: Method, turn: number): CardWork {
-  const fits = (skill: Skill): boolean => kind === "both" || (kind === "saddle") === skill.saddle;
+export interface WorkAsked {
+  readonly kind: SessionKind;
+  readonly hard: HardSide;
+  readonly method: Method;
+  /** Sessions so far, so that the weaker rungs take turns. */
+  readonly turn: number;
+  /** Skills that wait for a check: never asked for. */
+  readonly held: readonly string[];
+}
+
+/** Deterministic: the same record gives the same card. */
+export function cardWork(levels: Levels, { kind, hard, method, turn, held }: WorkAsked): CardWork {
+  const fits = (skill: Skill): boolean => !held.includes(skill.id) && (kind === "both" || (kind === "saddle") === skill.saddle);
   const sideFor = (skill: Skill): Side | null => {
     if (!skill.sided) return null;
     if (method.sides === "one-a-day") return turn % 2 === 0 ? "left" : "right";

@@ -45,7 +45,7 @@ const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
       { skill: "hind-feet", side: "left", score: 1 },
       { skill: "hind-feet", side: "right", score: 3 },
     ],
-    signs: [{ rung: "handle", sign: "foot-refused", side: "left", strength: 2 }],
+    signs: [{ rung: "handle", sign: "foot-refused", side: "left", strength: 2, moment: null, trend: "unknown" }],
     stoppedAt: null,
   },
   sessions: [

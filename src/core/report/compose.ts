@@ -5,7 +5,8 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { TermFacts, TermReading } from "../calendar/term.ts";
 import type { Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
-import { levelsOfMarks, type Mark, type SeenSign } from "../intake/outcome.ts";
+import { levelsOfMarks } from "../intake/outcome.ts";
+import type { Mark, SeenSign } from "../intake/seen.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";

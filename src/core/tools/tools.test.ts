@@ -5,9 +5,11 @@ import { ageInYears } from "../horse/horse.ts";
 import { seededRandom } from "../kernel/random.ts";
 import { centimetresToHands, kilogramsToPounds, poundsToKilograms } from "../kernel/units.ts";
 import { circleMinutes, FITNESS, type LoadFacts, loadLimit } from "./load.ts";
-import { weightByTape, weightOf } from "./weight.ts";
+import { type TakenForWeight, weightByTape, weightOf } from "./weight.ts";
 
 const fit: LoadFacts = { weightKg: 500, ageYears: 9, fitness: "fit", condition: 5, daysOff: 1 };
+
+const tape: TakenForWeight = { scaleKg: null, girthCm: 190, lengthCm: 160, withersCm: null, neckCm: null, build: "unknown" };
 
 describe("weight by tape", () => {
   it("follows girth² × length ÷ 330 in inches and pounds", () => {
@@ -21,8 +23,8 @@ describe("weight by tape", () => {
     expect(weightByTape("adult", 190, 300)).toBeNull();
   });
   it("lets the scale win", () => {
-    expect(weightOf("adult", { scaleKg: 512, girthCm: 190, lengthCm: 160 })).toMatchObject({ kilograms: 512, by: "scale" });
-    expect(weightOf("adult", { scaleKg: null, girthCm: 190, lengthCm: null })).toBeNull();
+    expect(weightOf("adult", { ...tape, scaleKg: 512 })).toMatchObject({ kilograms: 512, by: "scale" });
+    expect(weightOf("adult", { ...tape, lengthCm: null })).toBeNull();
   });
 });
 

@@ -27,12 +27,50 @@ export function weightByTape(horseClass: HorseClass, girth: number, length: numb
   };
 }
 
-/** Scale readings win over the tape; null where neither was taken. */
-export function weightOf(
-  horseClass: HorseClass,
-  taken: { scaleKg: number | null; girthCm: number | null; lengthCm: number | null },
-): Weight | null {
-  if (taken.scaleKg !== null) return { kilograms: taken.scaleKg, plusMinus: 1, by: "scale", formula: "scale" };
-  if (taken.girthCm === null || taken.lengthCm === null) return null;
-  return weightByTape(horseClass, taken.girthCm, taken.lengthCm);
+/** The shape that the four-measure formula asks for; unknown leaves it out. */
+export const BUILDS = ["unknown", "arabian", "pony", "stock"] as const;
+export type Build = (typeof BUILDS)[number];
+const BUILD_DIVISORS: Readonly<Record<Exclude<Build, "unknown">, number>> = { arabian: 3596, pony: 3606, stock: 3441 };
+/** Judgement: height and neck take up what girth and length alone leave open. */
+const FOUR_MEASURES_ERROR = 0.07;
+
+export interface FourMeasures {
+  readonly girth: number;
+  readonly length: number;
+  readonly height: number;
+  readonly neck: number;
+}
+
+/**
+ * Weight of a grown horse from girth, length, height and neck in centimetres (Martinson and co-workers, 2014):
+ * kg = girth^1.486 × length^0.554 × height^0.599 × neck^0.173 ÷ K, K by type.
+ */
+export function weightByFourMeasures(build: Exclude<Build, "unknown">, { girth, length, height, neck }: FourMeasures): Weight {
+  const kilograms = (girth ** 1.486 * length ** 0.554 * height ** 0.599 * neck ** 0.173) / BUILD_DIVISORS[build];
+  return {
+    kilograms: Math.round(kilograms),
+    plusMinus: Math.round(kilograms * FOUR_MEASURES_ERROR),
+    by: "tape",
+    formula: `girth^1.486 × length^0.554 × height^0.599 × neck^0.173 ÷ ${BUILD_DIVISORS[build]} (cm, kg; ${build} type; Martinson and co-workers, 2014)`,
+  };
+}
+
+export interface TakenForWeight {
+  readonly scaleKg: number | null;
+  readonly girthCm: number | null;
+  readonly lengthCm: number | null;
+  readonly withersCm: number | null;
+  readonly neckCm: number | null;
+  readonly build: Build;
+}
+
+/** Scale readings win over the tape, four measures over two; null where too little was taken. */
+export function weightOf(horseClass: HorseClass, taken: TakenForWeight): Weight | null {
+  const { scaleKg, girthCm: girth, lengthCm: length, withersCm: height, neckCm: neck, build } = taken;
+  if (scaleKg !== null) return { kilograms: scaleKg, plusMinus: 1, by: "scale", formula: "scale" };
+  if (girth === null || length === null) return null;
+  const grown = horseClass === "adult" || horseClass === "pony";
+  if (grown && build !== "unknown" && height !== null && neck !== null)
+    return weightByFourMeasures(build, { girth, length, height, neck });
+  return weightByTape(horseClass, girth, length);
 }

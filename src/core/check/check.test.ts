@@ -1,0 +1,94 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { addDays, localDate } from "../calendar/local-date.ts";
+import { HOLDS, weighFindings } from "../intake/findings.ts";
+import { type CheckFacts, daysLate, dueDay, heldByChecks, isOpen, orderOf, resultsFor, wasOpen } from "./check.ts";
+
+const TODAY = localDate("2026-07-14");
+const check = (changes: Partial<CheckFacts> = {}): CheckFacts => ({
+  state: "ordered",
+  due: TODAY,
+  bookedFor: null,
+  holds: "skill",
+  skills: ["girth"],
+  cause: "saddle-fit",
+  result: null,
+  doneOn: null,
+  ...changes,
+});
+
+describe("a check", () => {
+  it("is due as soon as its urgency says", () => {
+    expect((["now", "days", "weeks", "watch"] as const).map((urgency) => dueDay(TODAY, urgency))).toEqual([
+      "2026-07-14",
+      "2026-07-17",
+      "2026-07-28",
+      "2026-08-13",
+    ]);
+  });
+  it("is late after its day, by its appointment where it has one, and never once it is done", () => {
+    expect(daysLate(check(), TODAY)).toBe(0);
+    expect(daysLate(check(), addDays(TODAY, 3))).toBe(3);
+    expect(daysLate(check({ state: "booked", bookedFor: addDays(TODAY, 5) }), addDays(TODAY, 3))).toBe(0);
+    expect(daysLate(check({ state: "booked", bookedFor: addDays(TODAY, 5) }), addDays(TODAY, 6))).toBe(1);
+    expect(daysLate(check({ state: "done", result: "clear", doneOn: TODAY }), addDays(TODAY, 9))).toBe(0);
+  });
+  it("holds back what the gravest open one says, and names the skills that are left alone", () => {
+    expect(heldByChecks([])).toEqual({ holds: "nothing", skills: [] });
+    expect(heldByChecks([check(), check({ skills: ["bit", "girth"] })])).toEqual({ holds: "skill", skills: ["girth", "bit"] });
+    expect(heldByChecks([check(), check({ holds: "all", skills: [] }), check({ holds: "ridden" })]).holds).toBe("all");
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...HOLDS)), fc.constantFrom(...HOLDS), (some, more) => {
+        const held = (list: readonly (typeof HOLDS)[number][]) =>
+          HOLDS.indexOf(heldByChecks(list.map((holds) => check({ holds }))).holds);
+        expect(held([...some, more])).toBeGreaterThanOrEqual(held(some));
+      }),
+    );
+  });
+  it("was open on the days from its order to its answer", () => {
+    const ordered = { orderedOn: TODAY };
+    expect(wasOpen({ ...check(), ...ordered }, addDays(TODAY, -1))).toBe(false);
+    expect(wasOpen({ ...check(), ...ordered }, TODAY)).toBe(true);
+    const done = { ...check({ state: "done", doneOn: addDays(TODAY, 3) }), ...ordered };
+    expect([2, 3].map((day) => wasOpen(done, addDays(TODAY, day)))).toEqual([true, false]);
+    expect(isOpen({ state: "cancelled" })).toBe(false);
+  });
+  it("is ordered from a finding with the skill at which the sign shows", () => {
+    const [first] = weighFindings({
+      sex: "gelding",
+      ageYears: 8,
+      history: {},
+      growthCm: null,
+      condition: 5,
+      seen: [{ sign: "girthy", rung: "tack", side: "left", strength: 2, moment: "tightening" }],
+      checks: [],
+      trials: [],
+    }).causes;
+    expect(first && orderOf(first)).toMatchObject({ urgency: "weeks", holds: "skill", skills: ["girth"] });
+  });
+});
+
+describe("what an answer says to the findings", () => {
+  const seen = [{ sign: "busy-mouth", rung: "saddle", side: "both", strength: 2 }] as const;
+  const first = (checks: readonly CheckFacts[], lastSeen: string | null) =>
+    weighFindings({
+      sex: "gelding",
+      ageYears: 9,
+      history: {},
+      growthCm: null,
+      condition: 5,
+      seen,
+      checks: resultsFor(checks, lastSeen === null ? null : localDate(lastSeen)),
+      trials: [],
+    }).causes[0]?.cause;
+  it("drops the teeth once they were done and the mouth was busy again since; bit and hands rise", () => {
+    const done = check({ cause: "teeth", state: "done", result: "treated", doneOn: TODAY });
+    expect(first([], "2026-07-10")).toBe("teeth");
+    expect(first([done], "2026-07-10")).toBe("teeth");
+    expect(first([done], "2026-07-16")).toBe("bit-fit");
+  });
+  it("hears 'nothing there' at once, and nothing of what is open or about no cause", () => {
+    expect(first([check({ cause: "teeth", state: "done", result: "clear", doneOn: TODAY })], "2026-07-10")).toBe("bit-fit");
+    expect(resultsFor([check(), check({ cause: null, state: "done", result: "clear", doneOn: TODAY })], TODAY)).toEqual([]);
+  });
+});

@@ -1,0 +1,93 @@
+/** What a vet, dentist, farrier or fitter has been asked: when it is due, what waits for it, and what its answer says to the findings. */
+import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import type { CheckResult } from "../intake/cause-rules.ts";
+import type { CauseId } from "../intake/causes.ts";
+import { type FindingFacts, type HeldWork, HOLDS, type RankedCause, type Urgency } from "../intake/findings.ts";
+import type { Professional } from "../intake/signs.ts";
+
+export const CHECK_STATES = ["ordered", "booked", "done", "cancelled"] as const;
+export type CheckState = (typeof CHECK_STATES)[number];
+/** Who looks: somebody who is called, or the barn itself. */
+export type Looker = Professional | "barn";
+
+export interface CheckFacts {
+  readonly state: CheckState;
+  readonly due: LocalDate;
+  readonly bookedFor: LocalDate | null;
+  readonly holds: HeldWork;
+  /** Skills left alone until it is done, where it holds 'skill'. */
+  readonly skills: readonly string[];
+  readonly cause: CauseId | null;
+  readonly result: CheckResult | null;
+  readonly doneOn: LocalDate | null;
+}
+
+/** Days until a check should be done. Judgement. */
+const DUE_DAYS: Readonly<Record<Urgency, number>> = { now: 0, days: 3, weeks: 14, watch: 30 };
+export const dueDay = (orderedOn: LocalDate, urgency: Urgency): LocalDate => addDays(orderedOn, DUE_DAYS[urgency]);
+
+export const isOpen = (check: Pick<CheckFacts, "state">): boolean => check.state === "ordered" || check.state === "booked";
+
+/** Days by which an open check is late: past its appointment, or past its due day with none made. 0: it is not. */
+export function daysLate(check: Pick<CheckFacts, "state" | "due" | "bookedFor">, today: LocalDate): number {
+  if (!isOpen(check)) return 0;
+  return Math.max(0, daysBetween(check.bookedFor ?? check.due, today));
+}
+
+/** Whether it was still open on a day: a session of the past is read with what was open then. */
+export const wasOpen = (
+  check: Pick<CheckFacts, "state" | "doneOn"> & { readonly orderedOn: LocalDate },
+  day: LocalDate,
+): boolean => check.orderedOn <= day && (isOpen(check) || (check.doneOn !== null && check.doneOn > day));
+
+export interface Held {
+  readonly holds: HeldWork;
+  readonly skills: readonly string[];
+}
+/** The most that any of these open checks holds back, and every skill that is left alone. */
+export function heldByChecks(open: readonly Pick<CheckFacts, "holds" | "skills">[]): Held {
+  const worst = Math.max(0, ...open.map((check) => HOLDS.indexOf(check.holds)));
+  return {
+    holds: HOLDS[worst] ?? "nothing",
+    skills: [...new Set(open.filter((check) => check.holds === "skill").flatMap((check) => check.skills))],
+  };
+}
+
+/** The skill at which a sign shows, to be left alone while somebody is asked about it. Judgement. */
+const SIGN_SKILLS: Readonly<Record<string, readonly string[]>> = {
+  "busy-mouth": ["bit", "soft-feel"],
+  "head-high": ["bit", "soft-feel"],
+  girthy: ["girth"],
+  "touchy-flank": ["forward"],
+  bucks: ["loose-tack", "canter"],
+  "one-side": ["canter", "lead-setup"],
+  trips: ["voice-canter", "canter"],
+  "head-shy": ["face", "bit"],
+  "foot-refused": ["front-feet", "hind-feet"],
+  "tight-back": ["stirrup-weight", "saddle"],
+  "held-breath": ["girth", "stirrup-weight"],
+};
+
+export interface Order {
+  readonly cause: CauseId;
+  readonly urgency: Urgency;
+  readonly holds: HeldWork;
+  readonly skills: readonly string[];
+}
+/** A ranked cause as the check to order: what waits for it, and which skills wait should it be only those. */
+export function orderOf(ranked: Pick<RankedCause, "cause" | "urgency" | "holds" | "for">): Order {
+  const signs = ranked.for.flatMap((one) => (one.code === "sign" || one.code === "one-sided" ? [one.sign] : []));
+  const skills = [...new Set(signs.flatMap((sign) => SIGN_SKILLS[sign] ?? []))];
+  return { cause: ranked.cause, urgency: ranked.urgency, holds: ranked.holds, skills };
+}
+
+/**
+ * Results as the findings hear them. 'treated' speaks against a cause only where the sign was seen again since; until then the horse is given time.
+ */
+export function resultsFor(checks: readonly CheckFacts[], lastSeen: LocalDate | null): FindingFacts["checks"] {
+  return checks.flatMap(({ state, cause, result, doneOn }) =>
+    state === "done" && cause && result && doneOn && (result !== "treated" || (lastSeen !== null && lastSeen > doneOn))
+      ? [{ cause, result }]
+      : [],
+  );
+}
