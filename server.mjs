@@ -6,6 +6,9 @@ process.env.ASTRO_NODE_AUTOSTART = "disabled";
 const { handler } = await import("./dist/server/entry.mjs");
 
 const BODY_LIMIT = 512 * 1024;
+/** One photo or PDF of 5 MB, as base64 in JSON. */
+const FILE_LIMIT = 7 * 1024 * 1024;
+const limitOf = (request) => (request.url === "/api/check/attach" ? FILE_LIMIT : BODY_LIMIT);
 const compress = compression({
   filter: (request, response) =>
     response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response),
@@ -21,8 +24,8 @@ const server = createServer((request, response) => {
   const hasBody = !["GET", "HEAD", "OPTIONS"].includes(request.method);
   if (hasBody && length === undefined && request.headers["transfer-encoding"] !== undefined)
     return refuse(response, 411, "length", "Send the length of the body.");
-  if (Number(length ?? 0) > BODY_LIMIT)
-    return refuse(response, 413, "too-large", `At most ${BODY_LIMIT / 1024} kB in one request.`);
+  if (Number(length ?? 0) > limitOf(request))
+    return refuse(response, 413, "too-large", `At most ${limitOf(request) / 1024} kB in one request.`);
   compress(request, response, () => handler(request, response));
 });
 

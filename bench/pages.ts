@@ -20,10 +20,12 @@ import { migrate } from "#db/migrate.ts";
 import { insertSession } from "#db/queries/sign-in.ts";
 import { seedDemo } from "#demo/seed.ts";
 import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import { readBarn } from "#server/barn/read-barn.ts";
 import { readCard } from "#server/card/read-card.ts";
+import { readChecks, readHorseChecks } from "#server/check/read-checks.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
-import { readEvaluate } from "#server/intake/read-evaluate.ts";
+import { readClosedEvaluation, readCompared, readEvaluate } from "#server/intake/read-evaluate.ts";
 import { readPeople } from "#server/people/read-people.ts";
 import { readReport } from "#server/report/read-report.ts";
 import { type Opened, openStay, readHorseNow, readLog } from "#server/stay/read-horse.ts";
@@ -78,6 +80,8 @@ async function targetsOf(sql: Sql): Promise<Target[]> {
   const [busy] =
     await sql`SELECT k.stay_id, k.id FROM card k JOIN stay s ON s.id = k.stay_id WHERE s.went_home IS NULL AND k.state = 'closed' ORDER BY k.day DESC, k.id LIMIT 1`;
   const [stay, card] = [String(busy?.["stayId"]), String(busy?.["id"])];
+  const [evaluation] =
+    await sql`SELECT id FROM evaluation WHERE stay_id = ${stay} AND closed_at IS NOT NULL ORDER BY day LIMIT 1`;
   const [person] = await sql`SELECT id FROM person WHERE role = 'manager'`;
   const me: Actor = { id: person?.["id"] as PersonId, name: "", role: "manager", grade: 5 };
   const opened = (read: (deps: Deps, opened: Opened) => Promise<unknown>) => async (deps: Deps) =>
@@ -89,6 +93,15 @@ async function targetsOf(sql: Sql): Promise<Target[]> {
     { name: "Horse", path: `/horse/${stay}`, read: opened(readHorseNow) },
     { name: "Log", path: `/horse/${stay}/log`, read: opened((deps, { stay: { id } }) => readLog(deps, id)) },
     { name: "Evaluate", path: `/horse/${stay}/evaluate`, read: opened(readEvaluate) },
+    {
+      name: "Outcome",
+      path: `/horse/${stay}/evaluation/${evaluation?.["id"]}`,
+      read: opened((deps, stands) => readClosedEvaluation(deps, stands, String(evaluation?.["id"]))),
+    },
+    { name: "Compare", path: `/horse/${stay}/compare`, read: opened(readCompared) },
+    { name: "Checks", path: "/checks", read: (deps) => readChecks(deps, me) },
+    { name: "Horse's checks", path: `/horse/${stay}/checks`, read: opened((deps, stands) => readHorseChecks(deps, stands, me)) },
+    { name: "Barn", path: "/barn", read: readBarn },
     { name: "Report", path: `/horse/${stay}/report`, read: opened(readReport) },
     { name: "Terms", path: `/horse/${stay}/terms`, read: opened(readTerms) },
     { name: "Card", path: `/card/${card}`, read: (deps) => readCard(deps, card, me) },

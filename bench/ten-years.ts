@@ -16,6 +16,17 @@ import { setUpBarn } from "#server/barn/set-up.ts";
 
 const IN_WORK = 40;
 const GONE = 1_500;
+const SIGNED = {
+  risk: null,
+  ridden: null,
+  secondPerson: null,
+  sessionMinutes: null,
+  circleMinutes: null,
+  apart: "",
+  focus: ["Hard side first"],
+  checks: [],
+  ownerWords: "",
+};
 const SESSIONS_A_STAY = 39;
 const SCORES_A_SESSION = 5;
 
@@ -60,6 +71,9 @@ export async function makeTenYears(sql: Sql, today: LocalDate): Promise<void> {
     | "stay"
     | "evaluation"
     | "evaluation_mark"
+    | "evaluation_touch"
+    | "judgement"
+    | "check_up"
     | "card"
     | "card_revision"
     | "card_score"
@@ -73,6 +87,9 @@ export async function makeTenYears(sql: Sql, today: LocalDate): Promise<void> {
     stay: [],
     evaluation: [],
     evaluation_mark: [],
+    evaluation_touch: [],
+    judgement: [],
+    check_up: [],
     card: [],
     card_revision: [],
     card_score: [],
@@ -143,6 +160,36 @@ export async function makeTenYears(sql: Sql, today: LocalDate): Promise<void> {
     for (const skill of WALKED_SKILLS)
       for (const side of sidesOf(skillOf(skill).sided))
         rows.evaluation_mark.push({ evaluation_id: evaluation, skill, side, score: random.whole(1, 5) });
+    for (const zone of ["girth", "back", "flank"])
+      rows.evaluation_touch.push({ evaluation_id: evaluation, zone, side: "left", by: "hand", strength: random.whole(1, 3) });
+    rows.judgement.push({
+      evaluation_id: evaluation,
+      revision: 1,
+      signed_at: at,
+      signed_by: boss,
+      content: sql.json({ ...SIGNED, goals: [] }),
+      reading: sql.json({ goals: [] }),
+      in_force: sql.json({ risk: 2, ridden: true, secondPerson: false, sessionMinutes: null, circleMinutes: 20 }),
+    });
+    for (const [i, cause] of ["teeth", "feet", "saddle-fit"].entries()) {
+      const done = gone || i > 0;
+      rows.check_up.push({
+        id: randomUUID(),
+        stay_id: stay,
+        cause,
+        who: "vet",
+        asked: "have a look",
+        ordered_on: addDays(firstDay, 1),
+        ordered_by: boss,
+        due: addDays(firstDay, 15),
+        holds: "nothing",
+        skills: [],
+        state: done ? "done" : "ordered",
+        done_on: done ? addDays(firstDay, 9) : null,
+        result: done ? "clear" : null,
+        answer: done ? "Nothing there." : "",
+      });
+    }
     let day = addDays(firstDay, 2);
     for (let session = 0; session < SESSIONS_A_STAY; session += 1, day = addDays(day, weekdayOf(day) === 6 ? 2 : 1)) {
       if (day >= today) break;

@@ -57,6 +57,28 @@ const walk = async (page: Page) => {
   await (await page.waitForSelector("button ::-p-text(Catch, halter, lead)"))?.click();
 };
 
+/** The body map of the same walk, with some places tapped. */
+const map = async (page: Page) => {
+  await walk(page);
+  await (await page.waitForSelector("button ::-p-text(Handle all over)"))?.click();
+  const tap = async (label: string, times: number) => {
+    for (let i = 0; i < times; i += 1) await (await page.waitForSelector(`button[aria-label^="${label}"]`))?.click();
+  };
+  if (await page.$("::-p-text(Flank, left: hand 2)")) return;
+  await tap("Flank, left", 2);
+  await tap("Ears and poll, right", 3);
+  await tap("Hind foot, right", 1);
+  await page.evaluate(() => document.querySelector("#body-map")?.scrollIntoView());
+};
+/** An evaluation that waits for its signature. */
+const unsigned = async (page: Page) => {
+  await page.goto(address, { waitUntil: "networkidle0" });
+  const href = await page.$$eval("a", (links) =>
+    links.find((link) => link.textContent?.includes("waits for a signature"))?.getAttribute("href"),
+  );
+  await page.goto(address + href, { waitUntil: "networkidle0" });
+};
+
 const PICTURES: Record<string, Picture> = {
   rail: { who: "odalys", size: desk, go: open("/") },
   today: { who: "odalys", size: desk, go: open("/today") },
@@ -64,6 +86,11 @@ const PICTURES: Record<string, Picture> = {
   horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
   log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
   evaluate: { who: "odalys", size: tablet, go: walk },
+  "body-map": { who: "odalys", size: tablet, go: map },
+  outcome: { who: "odalys", size: { width: 1280, height: 1500 }, go: unsigned },
+  compare: { who: "odalys", size: desk, go: horse("Tin Whistle", "/compare") },
+  checks: { who: "odalys", size: desk, go: open("/checks") },
+  barn: { who: "odalys", size: desk, go: open("/barn") },
   card: { who: "tavish", size: phone, go: ownCard },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
   terms: { who: "odalys", size: desk, whole: true, go: horse("Saltmarsh", "/terms") },

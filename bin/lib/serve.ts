@@ -9,10 +9,32 @@ export interface Served {
   stop(): Promise<void>;
 }
 
+/** A device that ships as a simulation, as a process of its own; resolves with its address. */
+export async function serveStandin(root: string, name: string): Promise<Served> {
+  const child = spawn(process.execPath, ["--import", "tsx", `standins/${name}.ts`], {
+    cwd: root,
+    stdio: ["ignore", "ignore", "inherit", "ipc"],
+    env: { ...process.env, PORT: "0" },
+  });
+  const [said] = (await Promise.race([
+    once(child, "message"),
+    once(child, "exit").then(([code]) => {
+      throw new Error(`The simulated ${name} ended at once (code ${code}).`);
+    }),
+  ])) as [{ port: number }];
+  return { address: `http://127.0.0.1:${said.port}`, child, stop: () => stopChild(child) };
+}
+
+async function stopChild(child: ChildProcess): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  child.kill("SIGTERM");
+  await once(child, "exit");
+}
+
 /** Serves on the port, or the next free one; resolves when it answers. */
 export async function serve(
   root: string,
-  options: { databaseUrl: string; port: number; today?: string | undefined; quiet?: boolean },
+  options: { databaseUrl: string; port: number; today?: string | undefined; scaleUrl?: string | undefined; quiet?: boolean },
 ): Promise<Served> {
   const port = await freePort(options.port);
   const child = spawn(process.execPath, ["server.mjs"], {
@@ -23,6 +45,7 @@ export async function serve(
       NODE_ENV: "production",
       DATABASE_URL: options.databaseUrl,
       PORT: String(port),
+      ...(options.scaleUrl ? { FURLONG_SCALE_URL: options.scaleUrl } : {}),
       ...(options.today ? { FURLONG_TODAY: options.today } : {}),
     },
   });
@@ -35,10 +58,6 @@ export async function serve(
   return {
     address: `http://127.0.0.1:${port}`,
     child,
-    stop: async () => {
-      if (child.exitCode !== null || child.signalCode !== null) return;
-      child.kill("SIGTERM");
-      await once(child, "exit");
-    },
+    stop: () => stopChild(child),
   };
 }

@@ -9,7 +9,7 @@ import { systemClock } from "#server/container.ts";
 import { buildIfChanged } from "./build.ts";
 import { type Cluster, dataFolder, startCluster } from "./cluster.ts";
 import { createDatabase, withDatabase } from "./prepare.ts";
-import { serve } from "./serve.ts";
+import { serve, serveStandin } from "./serve.ts";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const fresh = process.argv.includes("--fresh");
@@ -55,7 +55,13 @@ async function main(): Promise<void> {
   });
   if (buildIfChanged(root)) say("Built the application");
 
-  const served = await serve(root, { databaseUrl, port: Number(process.env["PORT"] ?? 4321), today });
+  const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
+  const served = await serve(root, {
+    databaseUrl,
+    port: Number(process.env["PORT"] ?? 4321),
+    today,
+    scaleUrl: scale?.address,
+  });
   console.log(`\nSteady Furlong: ${served.address}\n`);
   console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
   for (const role of ["manager", "rider", "helper"])
@@ -71,6 +77,7 @@ async function main(): Promise<void> {
     if (ending) return;
     ending = true;
     await served.stop();
+    await scale?.stop();
     rmSync(own, { force: true });
     if (!otherStarts()) cluster?.stop();
     process.exit(code);

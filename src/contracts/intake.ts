@@ -1,34 +1,113 @@
 import { z } from "zod/mini";
-import { RUNG_IDS, RUNGS, rungOfSkill } from "#core/intake/instrument.ts";
-import { EVALUATION_KINDS, type Mark, type Measures, type SeenSign } from "#core/intake/outcome.ts";
+import { GOAL_TARGETS, type Goal, VERDICTS } from "#core/intake/aims.ts";
+import { isZone, sidesOfZone, TOUCHES_BY, type Touch } from "#core/intake/body.ts";
+import { MOMENTS, TRENDS } from "#core/intake/cause-rules.ts";
+import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { HOLDS, URGENCIES } from "#core/intake/findings.ts";
+import type { Rung } from "#core/intake/instrument.ts";
+import { BOUNDS, type Measures, NOT_MEASURED, type NumberMeasure } from "#core/intake/measures.ts";
+import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
+import type { Mark, SeenSign } from "#core/intake/seen.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
 import { FITNESS } from "#core/tools/load.ts";
-import { id, list, number, oneOf, onItsSide, score, side, sign, skill, strength, version, whole, words } from "./fields.ts";
-
-const rung = z.string("Name a rung of the walk.").check(z.refine((x) => RUNG_IDS.includes(x), "No such rung in the walk."));
-
-export const MarkFields = z.object({ skill, side, score: z.nullable(score) }).check(
-  z.refine((x) => rungOfSkill(x.skill) !== null, { path: ["skill"], message: "The walk does not look at this skill." }),
+import { BUILDS } from "#core/tools/weight.ts";
+import {
+  flag,
+  grade,
+  id,
+  list,
+  number,
+  oneOf,
   onItsSide,
-) satisfies z.core.$ZodType<Mark>;
-export const SignFields = z.object({ rung, sign, side, strength }) satisfies z.core.$ZodType<SeenSign>;
+  said,
+  score,
+  side,
+  sign,
+  skill,
+  strength,
+  version,
+  whole,
+  words,
+} from "./fields.ts";
+
+/** Whether the evaluation's own walk has such a rung is asked where the evaluation is known. */
+const rung = z.string("Name a rung of the walk.").check(z.regex(/^[a-z][a-z0-9-]{0,30}$/, "No such rung in the walk."));
+
+export const MarkFields = z.object({ skill, side, score: z.nullable(score) }).check(onItsSide) satisfies z.core.$ZodType<Mark>;
+export const SignFields = z.object({
+  rung,
+  sign,
+  side,
+  strength,
+  moment: z.nullable(oneOf(MOMENTS)),
+  trend: oneOf(TRENDS),
+}) satisfies z.core.$ZodType<SeenSign>;
+export const TouchFields = z
+  .object({
+    zone: z.string("Name a place on the map.").check(z.refine((x) => isZone(x), "No such place on the map.")),
+    side,
+    by: oneOf(TOUCHES_BY),
+    strength,
+  })
+  .check(
+    z.refine((x) => !isZone(x.zone) || sidesOfZone(x.zone).includes(x.side), {
+      path: ["side"],
+      message: "This place is not on that side.",
+    }),
+  ) satisfies z.core.$ZodType<Touch>;
+
+const UNITS: Readonly<Partial<Record<NumberMeasure, string>>> = {
+  scaleKg: "kilograms",
+  pulse: "beats a minute",
+  breaths: "breaths a minute",
+  temperatureC: "degrees Celsius",
+  refillSeconds: "seconds",
+};
+const WHOLE: readonly NumberMeasure[] = [
+  "pulse",
+  "breaths",
+  "placeNeck",
+  "placeWithers",
+  "placeShoulder",
+  "placeRibs",
+  "placeLoin",
+  "placeTail",
+];
+const measure = (name: NumberMeasure) => {
+  const [low, high] = BOUNDS[name];
+  const unit = UNITS[name] ?? (name.endsWith("Cm") ? "centimetres" : "");
+  return z.nullable(WHOLE.includes(name) ? whole(low, high, unit) : number(low, high, unit));
+};
 export const MeasureFields = z.object({
-  girthCm: z.nullable(number(60, 260, "centimetres")),
-  lengthCm: z.nullable(number(50, 260, "centimetres")),
-  withersCm: z.nullable(number(50, 220, "centimetres")),
-  croupCm: z.nullable(number(50, 220, "centimetres")),
-  scaleKg: z.nullable(number(30, 1200, "kilograms")),
-  condition: z.nullable(number(1, 9)),
+  girthCm: measure("girthCm"),
+  lengthCm: measure("lengthCm"),
+  withersCm: measure("withersCm"),
+  croupCm: measure("croupCm"),
+  neckCm: measure("neckCm"),
+  scaleKg: measure("scaleKg"),
+  condition: measure("condition"),
+  placeNeck: measure("placeNeck"),
+  placeWithers: measure("placeWithers"),
+  placeShoulder: measure("placeShoulder"),
+  placeRibs: measure("placeRibs"),
+  placeLoin: measure("placeLoin"),
+  placeTail: measure("placeTail"),
+  pulse: measure("pulse"),
+  breaths: measure("breaths"),
+  temperatureC: measure("temperatureC"),
+  refillSeconds: measure("refillSeconds"),
+  build: oneOf(BUILDS),
   fitness: oneOf(FITNESS),
 }) satisfies z.core.$ZodType<Measures>;
 
-const tracks = RUNGS.flatMap((one) => one.skills).length * 2;
 const distinct = <T>(keyOf: (item: T) => string) =>
   z.refine<T[]>((x) => new Set(x.map(keyOf)).size === x.length, "Given twice: keep one.");
 
 /** Everything that a walk has seen so far; saved whole, so that a draft on the device and the record are one shape. */
 export const WalkFields = z.object({
-  marks: list(MarkFields, tracks).check(distinct((mark) => `${mark.skill}:${mark.side}`)),
+  marks: list(MarkFields, SKILLS.length * 2).check(distinct((mark) => `${mark.skill}:${mark.side}`)),
   signs: list(SignFields, 300).check(distinct((seen) => `${seen.rung}:${seen.sign}:${seen.side}`)),
+  touches: list(TouchFields, 300).check(distinct((touch) => `${touch.zone}:${touch.side}:${touch.by}`)),
   measures: MeasureFields,
   tries: z.nullable(whole(0, 100, "tries")),
   settleMinutes: z.nullable(whole(0, 240, "minutes")),
@@ -49,7 +128,8 @@ export type CloseEvaluation = SaveEvaluation;
 export const EMPTY_WALK: WalkFields = {
   marks: [],
   signs: [],
-  measures: { girthCm: null, lengthCm: null, withersCm: null, croupCm: null, scaleKg: null, condition: null, fitness: "unknown" },
+  touches: [],
+  measures: NOT_MEASURED,
   tries: null,
   settleMinutes: null,
   words: {},
@@ -57,3 +137,49 @@ export const EMPTY_WALK: WalkFields = {
   stopReason: "",
   saddleReason: "",
 };
+
+export const GoalFields = z.object({
+  skill,
+  target: z.literal([...GOAL_TARGETS], "A target of 3, 4 or 5."),
+}) satisfies z.core.$ZodType<Goal>;
+
+export const MOST_FOCUS = 3;
+/** What a manager signs under an evaluation. Null leaves a limit as the rules read it. */
+export const JudgementFields = z.object({
+  risk: z.nullable(grade),
+  ridden: z.nullable(flag),
+  secondPerson: z.nullable(flag),
+  sessionMinutes: z.nullable(whole(10, 180, "minutes")),
+  circleMinutes: z.nullable(whole(0, 60, "minutes")),
+  apart: words(300),
+  focus: list(said("A focus", 160), MOST_FOCUS),
+  goals: list(z.object({ ...GoalFields.shape, verdict: z.nullable(oneOf(VERDICTS)), because: words(300) }), 12).check(
+    distinct((goal) => goal.skill),
+  ),
+  checks: list(
+    z.object({
+      cause: oneOf(CAUSE_IDS),
+      urgency: oneOf(URGENCIES),
+      holds: oneOf(HOLDS),
+      skills: list(skill, 12),
+    }),
+    CAUSE_IDS.length,
+  ).check(distinct((check) => check.cause)),
+  ownerWords: words(2000),
+});
+export type JudgementFields = z.output<typeof JudgementFields>;
+/** `revision`: the last one that was signed, 0 for none; a further one corrects it. */
+export const SignEvaluation = z.object({ id: id<"evaluation">(), revision: whole(0, 1000), judgement: JudgementFields });
+export type SignEvaluation = z.output<typeof SignEvaluation>;
+
+export const RungFields = z.object({
+  id: rung,
+  words: said("The rung's name", 60),
+  prompt: words(600),
+  skills: list(skill, 30),
+  signs: list(sign, 30).check(distinct((x) => x)),
+  stopWhen: z.nullable(words(200)),
+  caution: z.nullable(words(300)),
+}) satisfies z.core.$ZodType<Rung>;
+export const EditInstrument = z.object({ version, rungs: list(RungFields, 20) });
+export type EditInstrument = z.output<typeof EditInstrument>;

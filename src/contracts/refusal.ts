@@ -1,5 +1,6 @@
 import type { Blocker } from "#core/day/model.ts";
 import type { GateReason } from "#core/gate/gate.ts";
+import type { InstrumentFault } from "#core/intake/instrument.ts";
 
 /** Why the barn's rules, not our code, said no. Data; ui/words has the sentences. `path` names the field of the request. */
 export type Refusal =
@@ -24,6 +25,17 @@ export type Refusal =
   | { readonly code: "nothing-seen"; readonly path: "walk.marks" }
   | { readonly code: "stop-without-reason"; readonly path: "walk.stopReason" }
   | { readonly code: "saddle-shut"; readonly path: "walk.saddleReason"; readonly skills: readonly string[] }
+  | { readonly code: "not-in-walk"; readonly path: string }
+  | { readonly code: "walk-faulty"; readonly path: "rungs"; readonly fault: InstrumentFault }
+  | { readonly code: "check-open"; readonly path: "cause" }
+  | { readonly code: "check-ended"; readonly path: "id" }
+  | { readonly code: "file-type"; readonly path: "content" }
+  | { readonly code: "too-many-files"; readonly path: "content"; readonly limit: number }
+  | { readonly code: "trial-running"; readonly path: "change" }
+  | { readonly code: "trial-ended"; readonly path: "id" }
+  | { readonly code: "place-taken"; readonly path: "place.name" }
+  | { readonly code: "last-place"; readonly path: "place.closed" }
+  | { readonly code: "place-in-use"; readonly path: "place.closed"; readonly cards: number }
   | { readonly code: "day-over"; readonly path: "day" }
   | { readonly code: "not-in-term"; readonly path: "day" }
   | { readonly code: "already-placed"; readonly path: "stay" }

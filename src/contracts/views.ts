@@ -4,10 +4,12 @@ import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/card.ts";
+import type { Looker } from "#core/check/check.ts";
 import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
+import type { HeldWork } from "#core/intake/findings.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
 import type { CardId, EvaluationId, HoldId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
@@ -35,7 +37,10 @@ export type Need =
   | { readonly code: "behind"; readonly lengths: number; readonly feasible: boolean }
   | { readonly code: "time-off"; readonly days: number }
   | { readonly code: "mid-term" | "exit" | "report"; readonly due: LocalDate }
-  | { readonly code: "over"; readonly days: number };
+  | { readonly code: "over"; readonly days: number }
+  /** An evaluation is closed and nobody has signed what comes of it. */
+  | { readonly code: "sign"; readonly evaluation: EvaluationId }
+  | { readonly code: "check-late"; readonly who: Looker; readonly days: number; readonly holds: HeldWork };
 
 export interface LaneView {
   readonly stay: StayId;
@@ -109,7 +114,7 @@ export interface DayView {
   /** Horses that cannot be worked on the day, with what keeps them. */
   readonly resting: readonly {
     readonly stay: StayId;
-    readonly because: "hold" | "not-evaluated" | "intake-day" | "rest-day" | "week-done";
+    readonly because: "hold" | "check" | "not-evaluated" | "intake-day" | "rest-day" | "week-done";
   }[];
   readonly changes: readonly {
     readonly at: string;
@@ -156,8 +161,19 @@ export interface HorseHead {
   readonly wentHome: LocalDate | null;
   readonly hold: Hold | null;
 }
+/** What holds for a horse today: from the newest signature and from open checks. */
+export interface InForceView {
+  readonly held: HeldWork;
+  readonly heldSkills: readonly string[];
+  readonly ridden: boolean;
+  readonly secondPerson: boolean;
+  readonly sessionMinutes: number | null;
+  readonly circleMinutes: number;
+  readonly focus: readonly string[];
+}
 export interface HorseNowView {
   readonly head: HorseHead;
+  readonly inForce: InForceView;
   readonly needs: readonly Need[];
   readonly tracks: readonly TrackView[];
   readonly hard: { readonly side: HardSide; readonly difference: number; readonly skills: number };
@@ -197,6 +213,11 @@ export interface CardView {
   readonly method: MethodId;
   readonly hard: HardSide;
   readonly circleMinutes: number;
+  /** From what was signed: minutes a session at the most, and what the first week is about. */
+  readonly sessionMinutes: number | null;
+  readonly focus: readonly string[];
+  /** Left alone until a check is done. */
+  readonly heldSkills: readonly string[];
   readonly work: CardWork;
   readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];
   readonly cautions: readonly { readonly sign: string; readonly strength: number }[];
@@ -216,25 +237,6 @@ export interface CardView {
     readonly gateTicks: readonly GateTick[];
     readonly redSigns: readonly RedSign[];
   })[];
-}
-
-export interface ClosedEvaluationView {
-  readonly horse: string;
-  readonly kind: EvaluationKind;
-  readonly day: LocalDate;
-  readonly by: string;
-  readonly stoppedAt: string | null;
-  readonly stopReason: string;
-  readonly words: Readonly<Record<string, string>>;
-  /** `before`: what the intake saw, where this is a later evaluation. */
-  readonly marks: readonly {
-    readonly skill: string;
-    readonly side: TrackSide;
-    readonly score: number | null;
-    readonly before: number | null;
-  }[];
-  readonly outcome: Outcome;
-  readonly hard: HardSide;
 }
 
 export interface ReportView {

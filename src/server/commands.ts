@@ -1,13 +1,38 @@
 /** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
+import { AddPlace, EditPlace, EditPolicies, EditWeights } from "#contracts/barn.ts";
 import { CloseCard } from "#contracts/card.ts";
+import {
+  AttachFile,
+  BeginTrial,
+  BookCheck,
+  CancelCheck,
+  CloseCheck,
+  EditCheck,
+  EndTrial,
+  OrderCheck,
+  RemoveFile,
+} from "#contracts/check.ts";
 import { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
-import { BeginEvaluation, CloseEvaluation, SaveEvaluation } from "#contracts/intake.ts";
+import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
 import { closeCard } from "./card/close-card.ts";
+import {
+  attachFile,
+  beginTrial,
+  bookCheck,
+  cancelCheck,
+  closeCheck,
+  editCheck,
+  endTrial,
+  orderCheck,
+  removeFile,
+} from "./check/manage.ts";
 import { cancelCard, handOut, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
 import { type Command, command } from "./http/command.ts";
+import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
@@ -33,6 +58,21 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "intake/begin": command(manager, BeginEvaluation, beginEvaluation),
   "intake/save": command(manager, SaveEvaluation, saveEvaluation),
   "intake/close": command(manager, CloseEvaluation, closeEvaluation),
+  "intake/sign": command(manager, SignEvaluation, signEvaluation),
+  "intake/edit-instrument": command(manager, EditInstrument, editInstrument),
+  "check/order": command(manager, OrderCheck, orderCheck),
+  "check/edit": command(manager, EditCheck, editCheck),
+  "check/book": command(manager, BookCheck, bookCheck),
+  "check/close": command(manager, CloseCheck, closeCheck),
+  "check/cancel": command(manager, CancelCheck, cancelCheck),
+  "check/attach": command(manager, AttachFile, attachFile),
+  "check/remove-file": command(manager, RemoveFile, removeFile),
+  "check/begin-trial": command(manager, BeginTrial, beginTrial),
+  "check/end-trial": command(manager, EndTrial, endTrial),
+  "barn/edit-policies": command(manager, EditPolicies, editPolicies),
+  "barn/edit-weights": command(manager, EditWeights, editWeights),
+  "barn/add-place": command(manager, AddPlace, addPlace),
+  "barn/edit-place": command(manager, EditPlace, editPlace),
   "day/place": command(manager, PlaceCard, placeCard),
   "day/move": command(manager, MoveCard, moveCard),
   "day/take-back": command(manager, TakeBack, takeBack),

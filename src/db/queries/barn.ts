@@ -1,6 +1,8 @@
 import { z } from "zod/mini";
+import { LENGTH_HABITS, type LengthHabit, type PolicyFields, WeightFields } from "#contracts/barn.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
+import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, int, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
@@ -15,6 +17,9 @@ const BarnRow = z.object({
   holdInjury: bool,
   holdOwner: bool,
   holdWeather: bool,
+  units: z.enum(LENGTH_HABITS),
+  weights: z.array(WeightFields),
+  version: int,
   revision: int,
 });
 
@@ -25,6 +30,10 @@ export interface Barn {
   readonly restDays: readonly Weekday[];
   readonly holidays: readonly LocalDate[];
   readonly holdPolicy: HoldPolicy;
+  readonly units: LengthHabit;
+  /** What the barn changed of the table of findings. */
+  readonly weights: readonly WeightChange[];
+  readonly version: number;
   readonly revision: number;
 }
 
@@ -32,7 +41,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, ...rest } = row;
@@ -41,6 +50,19 @@ export async function findBarn(db: Db): Promise<Barn | null> {
 
 export async function insertBarn(db: Db, barn: { name: string; timeZone: string }): Promise<void> {
   await db`INSERT INTO barn (name, time_zone) VALUES (${barn.name}, ${barn.timeZone})`;
+}
+
+/** Replaces the barn's policies where nobody saved since `version`. */
+export async function updatePolicies(tx: Transaction, version: number, p: PolicyFields): Promise<boolean> {
+  const done = await tx`
+    UPDATE barn SET name = ${p.name}, first_day_is = ${p.firstDayIs}, rest_days = ${p.restDays}, holidays = ${p.holidays}, hold_vet = ${p.holdVet},
+      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, version = version + 1
+    WHERE version = ${version}`;
+  return done.count === 1;
+}
+export async function updateWeights(tx: Transaction, version: number, weights: readonly WeightChange[]): Promise<boolean> {
+  const done = await tx`UPDATE barn SET weights = ${tx.json(weights as never)}, version = version + 1 WHERE version = ${version}`;
+  return done.count === 1;
 }
 
 /** Marks that something was written; the row lock also puts the ends of writes in order. */

@@ -1,8 +1,9 @@
 import { z } from "zod/mini";
+import type { PlaceFields } from "#contracts/barn.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { CARD_STATES, SESSION_KINDS } from "#core/card/card.ts";
 import { STAGES } from "#core/gate/gate.ts";
-import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, instant, int, nullable, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
@@ -43,12 +44,35 @@ export const findCard = (db: Db, card: CardId): Promise<CardRecord | null> =>
 export const listUnlogged = (db: Db, before: LocalDate): Promise<CardRecord[]> =>
   many(CardRow, db`${select(db)} WHERE k.state = 'handed-out' AND k.day < ${before} ORDER BY k.day, k.start`);
 
-const PlaceRow = z.object({ id: id<"place">(), name: text, capacity: int, separate: bool, stages: z.array(z.enum(STAGES)) });
+const PlaceRow = z.object({
+  id: id<"place">(),
+  name: text,
+  capacity: int,
+  separate: bool,
+  stages: z.array(z.enum(STAGES)),
+  closed: bool,
+  version: int,
+});
 export type Place = z.output<typeof PlaceRow>;
 export const listPlaces = (db: Db): Promise<Place[]> =>
-  many(PlaceRow, db`SELECT id, name, capacity, separate, stages FROM place ORDER BY position`);
-export async function insertPlace(db: Db, place: Place, position: number): Promise<void> {
-  await db`INSERT INTO place (id, name, capacity, separate, stages, position) VALUES (${place.id}, ${place.name}, ${place.capacity}, ${place.separate}, ${[...place.stages]}, ${position})`;
+  many(PlaceRow, db`SELECT id, name, capacity, separate, stages, closed, version FROM place ORDER BY position, name`);
+export async function insertPlace(db: Db, place: Omit<Place, "version">, position: number): Promise<void> {
+  await db`INSERT INTO place (id, name, capacity, separate, stages, closed, position)
+           VALUES (${place.id}, ${place.name}, ${place.capacity}, ${place.separate}, ${[...place.stages]}, ${place.closed}, ${position})`;
+}
+export async function updatePlace(tx: Transaction, id: PlaceId, p: PlaceFields): Promise<void> {
+  await tx`UPDATE place SET name = ${p.name}, capacity = ${p.capacity}, separate = ${p.separate}, stages = ${[...p.stages]}, closed = ${p.closed}, version = version + 1
+           WHERE id = ${id}`;
+}
+/** Writers of places follow one another. */
+export const lockPlaces = async (tx: Transaction): Promise<void> => {
+  await tx`LOCK TABLE place IN SHARE ROW EXCLUSIVE MODE`;
+};
+/** Cards from a day on that still count on a place. */
+export async function countOpenCardsAt(tx: Transaction, place: PlaceId, from: LocalDate): Promise<number> {
+  const [row] =
+    await tx`SELECT count(*)::int AS n FROM card WHERE place_id = ${place} AND day >= ${from} AND state IN ('placed', 'handed-out')`;
+  return Number(row?.["n"]);
 }
 
 /** Writes to one day follow one another: whoever comes second sees what the first has placed. */

@@ -1,9 +1,14 @@
 import { z } from "zod/mini";
+import { LOOKERS } from "#contracts/check.ts";
 import { AFTER_LEVELS, type ClientFields, type Details, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { COUNTINGS } from "#core/calendar/term.ts";
+import { CHECK_STATES } from "#core/check/check.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
+import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
+import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { HOLDS } from "#core/intake/findings.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { HoldId, HorseId, StayId } from "#core/kernel/brand.ts";
 import { METHOD_IDS } from "#core/ladder/methods.ts";
@@ -50,10 +55,39 @@ const StayRow = z.object({
   delivered: z.array(date),
   rides: int,
   firsts: z.array(z.object({ day: date, words: text })),
-  evaluations: z.array(z.object({ id: id<"evaluation">(), kind: z.enum(EVALUATION_KINDS), day: date, closed: bool })),
+  evaluations: z.array(
+    z.object({ id: id<"evaluation">(), kind: z.enum(EVALUATION_KINDS), day: date, closed: bool, signed: bool }),
+  ),
   reportNumber: nullable(int),
   lastIncident: nullable(z.object({ kind: text, day: date })),
   apart: z.array(id<"stay">()),
+  /** What was signed last. */
+  judged: nullable(
+    z.object({
+      risk: int,
+      ridden: bool,
+      secondPerson: bool,
+      sessionMinutes: nullable(int),
+      circleMinutes: int,
+      focus: z.array(text),
+      day: date,
+    }),
+  ),
+  checks: z.array(
+    z.object({
+      state: z.enum(CHECK_STATES),
+      cause: nullable(z.enum(CAUSE_IDS)),
+      who: z.enum(LOOKERS),
+      orderedOn: date,
+      due: date,
+      bookedFor: nullable(date),
+      holds: z.enum(HOLDS),
+      skills: z.array(text),
+      doneOn: nullable(date),
+      result: nullable(z.enum(CHECK_RESULTS)),
+    }),
+  ),
+  trials: z.array(z.object({ change: z.enum(TRIALS), result: z.enum(TRIAL_RESULTS) })),
 });
 export type Stay = z.output<typeof StayRow>;
 
@@ -65,7 +99,7 @@ const selectStays = (db: Db) => db`
   SELECT s.id, s.kind, s.aim, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
     s.risk_set, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
-    incident.last AS last_incident, apart.list AS apart
+    incident.last AS last_incident, apart.list AS apart, judged.list AS judged, checks.list AS checks, trials.list AS trials
   FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'from', first_day, 'to', last_day, 'stopsClock', stops_clock, 'reason', reason) ORDER BY first_day), '[]') AS list
     FROM hold WHERE stay_id = s.id) holds
@@ -74,12 +108,20 @@ const selectStays = (db: Db) => db`
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('day', k.day, 'words', f.words) ORDER BY k.day, f.position), '[]') AS list
     FROM card k CROSS JOIN LATERAL (SELECT words, position FROM card_first WHERE card_id = k.id AND revision = k.revision OFFSET 0) f
     WHERE k.stay_id = s.id) firsts
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'day', day, 'closed', closed_at IS NOT NULL) ORDER BY day, id), '[]') AS list
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'day', day, 'closed', closed_at IS NOT NULL,
+      'signed', EXISTS (SELECT FROM judgement WHERE evaluation_id = evaluation.id)) ORDER BY day, id), '[]') AS list
     FROM evaluation WHERE stay_id = s.id) evaluations
   LEFT JOIN LATERAL (SELECT max(i.number) AS number FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id) issue ON true
   LEFT JOIN LATERAL (SELECT json_build_object('kind', i.kind, 'day', k.day) AS last
     FROM card k CROSS JOIN LATERAL (SELECT kind, position FROM card_incident WHERE card_id = k.id AND revision = k.revision OFFSET 0) i
     WHERE k.stay_id = s.id ORDER BY k.day DESC, i.position DESC LIMIT 1) incident ON true
+  LEFT JOIN LATERAL (SELECT j.in_force || jsonb_build_object('focus', j.content -> 'focus', 'day', e.day) AS list FROM judgement j JOIN evaluation e ON e.id = j.evaluation_id
+    WHERE e.stay_id = s.id ORDER BY e.day DESC, e.closed_at DESC, j.revision DESC LIMIT 1) judged ON true
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('state', state, 'cause', cause, 'who', who, 'orderedOn', ordered_on, 'due', due, 'bookedFor', booked_for,
+      'holds', holds, 'skills', skills, 'doneOn', done_on, 'result', result) ORDER BY due, id), '[]') AS list
+    FROM check_up WHERE stay_id = s.id AND state <> 'cancelled') checks
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('change', change, 'result', result) ORDER BY ended_on, id), '[]') AS list
+    FROM trial WHERE stay_id = s.id AND result IS NOT NULL) trials
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(other), '{}') AS list FROM (
     SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart`;
 
@@ -138,6 +180,9 @@ export async function updateStay(
       method = ${f.method}, after_days = ${f.afterDays}, after_level = ${f.afterLevel}, after_words = ${f.afterWords}, risk_set = ${riskSet}, version = version + 1
     WHERE id = ${stay} AND version = ${version}`;
   return done.count === 1;
+}
+export async function clearRiskSet(tx: Transaction, stay: StayId): Promise<void> {
+  await tx`UPDATE stay SET risk_set = NULL, version = version + 1 WHERE id = ${stay} AND risk_set IS NOT NULL`;
 }
 export async function sendHome(tx: Transaction, stay: StayId, version: number, day: LocalDate): Promise<boolean> {
   return (

@@ -28,7 +28,7 @@ export async function setUpBarn(
     if (await findBarn(tx)) return null;
     await insertBarn(tx, barn);
     for (const [position, place] of DEFAULT_PLACES.entries())
-      await insertPlace(tx, { ...place, stages: [...place.stages], id: newId<"place">() }, position);
+      await insertPlace(tx, { ...place, stages: [...place.stages], closed: false, id: newId<"place">() }, position);
     const id = newId<"person">();
     await insertPerson(tx, id, barn.manager.signIn, hash, barn.manager.person);
     return id;

@@ -6,7 +6,7 @@ import { methodOf } from "#core/ladder/methods.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 import type { Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
-import { lastWorked, loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
+import { lastWorked, limitsInForce, loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
 
 /** What the record says at the gate; the ticks of the day are added on the ground. */
 export function gateRecord(
@@ -16,6 +16,7 @@ export function gateRecord(
   day: LocalDate,
 ): Omit<GateFacts, "ticks" | "redSigns" | "windy"> {
   const outcome = evaluation && outcomeOf(stay, evaluation, day);
+  const { held, ridden, secondPerson } = limitsInForce(stay, day);
   return {
     today: day,
     method: methodOf(stay.method),
@@ -27,6 +28,9 @@ export function gateRecord(
     risk: riskOf(stay, outcome),
     rider: { grade: rider.grade, weightKg: rider.weightKg },
     load: loadOf(stay, evaluation, outcome, day),
+    held,
+    ridden,
+    secondPerson,
   };
 }
 

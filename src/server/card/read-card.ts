@@ -9,7 +9,6 @@ import { hardSide, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { cardWork } from "#core/plan/card-work.ts";
-import { circleMinutes } from "#core/tools/load.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
@@ -17,7 +16,7 @@ import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { findStay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
-import { ageOf } from "../stay/facts.ts";
+import { limitsInForce } from "../stay/facts.ts";
 import { toSession } from "../stay/read-horse.ts";
 import { gateRecord } from "./gate-facts.ts";
 
@@ -47,6 +46,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const hard = hardSide(levels, SKILLS).side;
   const last = earlier.at(-1);
   const method = methodOf(horse.method);
+  const limits = limitsInForce(horse, card.day);
   const gate = gateRecord(
     { ...horse, delivered: horse.delivered.filter((day) => day < card.day) },
     latest,
@@ -74,8 +74,11 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     future: card.day > today,
     method: horse.method,
     hard,
-    circleMinutes: circleMinutes(ageOf(horse, card.day)),
-    work: cardWork(levels, card.kind, hard, method, earlier.length),
+    circleMinutes: limits.circleMinutes,
+    sessionMinutes: limits.sessionMinutes,
+    focus: limits.focus,
+    heldSkills: limits.heldSkills,
+    work: cardWork(levels, { kind: card.kind, hard, method, turn: earlier.length, held: limits.heldSkills }),
     recentScores: [...groupBy(before, (score) => trackKey(score.skill, score.side)).values()].map((list) => ({
       skill: must(list[0], "a group has a member").skill,
       side: must(list[0], "a group has a member").side,
@@ -88,7 +91,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
       ? { day: last.day, rider: last.rider, word: last.word, nextTime: last.nextTime, tack: last.tack, weather: last.weather }
       : null,
     gate,
-    ticks: ticksFor(gate.stage, method),
+    ticks: ticksFor(gate.stage, method, gate.secondPerson),
     revisions: revisions.map((revision) => ({
       ...toSession({ ...revision, day: card.day, kind: card.kind, rider: card.rider, helper: card.helper }),
       at: revision.at.toISOString(),

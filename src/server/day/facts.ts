@@ -6,7 +6,7 @@ import type { CardRecord, Place } from "#db/queries/day.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 import type { Absence, Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
-import { loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
+import { limitsInForce, loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
 
 /** Minutes of the clock to slots of the day; a part slot at either end is not worked. */
 const toSlots = (from: number, to: number): [number, number] => [
@@ -37,6 +37,7 @@ export function dayPerson(person: Person, absences: readonly Absence[], day: Loc
 
 export function dayHorse(stay: Stay, evaluation: Evaluation | null, day: LocalDate): DayHorse {
   const outcome = evaluation && outcomeOf(stay, evaluation, day);
+  const { held, ridden, secondPerson, sessionMinutes } = limitsInForce(stay, day);
   return {
     stay: stay.id,
     load: loadOf(stay, evaluation, outcome, day),
@@ -46,6 +47,10 @@ export function dayHorse(stay: Stay, evaluation: Evaluation | null, day: LocalDa
     hold: heldOn(stay.holds, day),
     apart: stay.apart,
     forbid: [],
+    held,
+    ridden,
+    secondPerson,
+    sessionMinutes,
   };
 }
 

@@ -1,7 +1,8 @@
 import type { DayView, DueView } from "#contracts/views.ts";
 import { daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
-import type { DayHorse } from "#core/day/model.ts";
+import { DAY_GRID, type DayHorse } from "#core/day/model.ts";
+import { slotsWithin } from "#core/day/rules.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
@@ -32,7 +33,7 @@ function standing(stay: Stay, horse: DayHorse, barn: Barn, day: LocalDate): Stan
   const monday = mondayOf(day);
   const thisWeek = stay.delivered.filter((worked) => monday <= worked && worked < day).length;
   const due = isDue({
-    workable: workable && begun,
+    workable: workable && begun && horse.held !== "all",
     evaluated,
     remaining: reading.pace.remaining,
     thisWeek,
@@ -44,17 +45,28 @@ function standing(stay: Stay, horse: DayHorse, barn: Barn, day: LocalDate): Stan
       due: null,
       resting: {
         stay: stay.id,
-        because: horse.hold ? "hold" : !evaluated ? "not-evaluated" : !workable ? "rest-day" : begun ? "week-done" : "intake-day",
+        because: horse.hold
+          ? "hold"
+          : horse.held === "all"
+            ? "check"
+            : !evaluated
+              ? "not-evaluated"
+              : !workable
+                ? "rest-day"
+                : begun
+                  ? "week-done"
+                  : "intake-day",
       },
     };
   const last = lastWorked(stay);
-  const ridden = horse.stage !== "unridden";
+  const ridden = horse.stage !== "unridden" && horse.ridden && horse.held !== "ridden";
+  const longest = slotsWithin(horse.sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
   return {
     due: {
       stay: stay.id,
       urgency: urgencyOf(reading, last ? daysBetween(last, day) : null, daysBetween(day, reading.lastDay)),
       kind: ridden ? "both" : "ground",
-      length: ridden ? RIDDEN_SLOTS : GROUND_SLOTS,
+      length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS),
     },
     resting: null,
   };
@@ -83,6 +95,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   );
   const personOf = new Map(people.map((person) => [person.id, person]));
   const onDay = new Set(cards.flatMap((card) => [card.riderId, card.helperId]));
+  const usedPlaces = new Set(cards.map((card) => card.placeId));
   return {
     barn: barn.name,
     today,
@@ -95,7 +108,9 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
       })
       .filter((person) => !person.retired || onDay.has(person.id)),
     horses: facts.horses.map((horse, i) => ({ ...horse, horse: must(here[i], "a horse of the day").horse })),
-    places: places.map(({ id, name, capacity, separate, stages }) => ({ id, name, capacity, separate, stages })),
+    places: places
+      .filter((place) => !place.closed || usedPlaces.has(place.id))
+      .map(({ id, name, capacity, separate, stages, closed }) => ({ id, name, capacity, separate, stages, closed })),
     cards: cards.map((card) => ({
       card: card.id,
       stay: card.stayId,

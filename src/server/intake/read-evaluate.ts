@@ -1,48 +1,177 @@
-import type { ClosedEvaluationView } from "#contracts/views.ts";
-import { type EvaluationKind, levelsOfMarks, type Mark } from "#core/intake/outcome.ts";
-import { hardSide } from "#core/ladder/level.ts";
+import type { JudgementFields } from "#contracts/intake.ts";
+import type { ClosedEvaluationView, ComparedView, EvaluationLink, Signature, WalkView } from "#contracts/views.intake.ts";
+import { dateInZone } from "#core/calendar/local-date.ts";
+import { orderOf } from "#core/check/check.ts";
+import { goalsInWords } from "#core/intake/aims.ts";
+import { causeOf } from "#core/intake/causes.ts";
+import { compareWalks } from "#core/intake/compare.ts";
+import { type EvaluationKind, levelsOfMarks, type Outcome } from "#core/intake/outcome.ts";
+import type { Mark } from "#core/intake/seen.ts";
+import { hardSide, trackKey } from "#core/ladder/level.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
-import { listEvaluations } from "#db/queries/intake.ts";
+import { listScores } from "#db/queries/card.ts";
+import { listChecksOf } from "#db/queries/check.ts";
+import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { findInstrument, latestInstrument, listGoals, listJudgements } from "#db/queries/judgement.ts";
 import type { Deps } from "../container.ts";
-import { outcomeOf, walkedHorse } from "../stay/facts.ts";
+import { heardOf, levelsOn, outcomeOf, sessionsLeft, walkedHorse } from "../stay/facts.ts";
 import type { Opened } from "../stay/read-horse.ts";
 
+const isClosed = (evaluation: Evaluation): boolean => evaluation.closedAt !== null;
+const linkOf = ({ id, kind, day, byName }: Evaluation): EvaluationLink => ({ id, kind, day, by: byName });
+
 /** The open draft, if there is one, and the kind that is due next. */
-export async function readEvaluate({ sql }: Deps, { stay, today, head }: Opened) {
+export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: Opened) {
   const evaluations = await listEvaluations(sql, stay.id);
-  const draft = evaluations.find((evaluation) => !evaluation.closedAt) ?? null;
+  const draft = evaluations.find((evaluation) => !isClosed(evaluation)) ?? null;
+  const before = evaluations.filter(isClosed).at(-1) ?? null;
   const next = head.ruler.posts.find((post) => !post.done && post.kind !== "arrival" && post.kind !== "report");
+  const { rungs } = draft ? await findInstrument(sql, draft.instrument) : await latestInstrument(sql);
+  const walk: WalkView | null = draft && {
+    id: draft.id,
+    stay: stay.id,
+    horse: head.horse,
+    kind: draft.kind,
+    about: walkedHorse(stay, today),
+    heard: heardOf(stay, barn, today),
+    initial: { version: draft.version, walk: draft.walk },
+    rungs,
+    units: barn.units,
+    earlier: before && {
+      day: before.day,
+      touches: before.walk.touches,
+      kilograms: outcomeOf(stay, before, before.day).weight?.kilograms ?? null,
+    },
+    bookedCm: stay.heightCm,
+  };
   return {
     draft,
+    walk,
+    rungs,
     due: (next?.kind ?? "exit") as EvaluationKind,
-    closed: evaluations
-      .filter((evaluation) => evaluation.closedAt)
-      .map(({ id, kind, day, byName }) => ({ id, kind, day, by: byName })),
-    about: walkedHorse(stay, today),
+    closed: evaluations.filter(isClosed).map(linkOf),
   };
 }
 
-/** A closed evaluation with the intake beside it; null where there is none of that id. */
+/** Checks that the rules would tick: what a body may explain, likeliest and cheapest first, and no more than somebody would pay for at once. */
+const TICKED = 3;
+
+function proposalOf(outcome: Outcome, aim: string, goals: JudgementFields["goals"]): JudgementFields {
+  const checks = outcome.weighed.causes
+    .filter((one) => causeOf(one.cause).body && one.urgency !== "watch")
+    .slice(0, TICKED)
+    .map((one) => {
+      const { cause, urgency, holds, skills } = orderOf(one);
+      return { cause, urgency, holds, skills: [...skills] };
+    });
+  const named = goals.length > 0 ? goals : goalsInWords(aim).map((goal) => ({ ...goal, verdict: null, because: "" }));
+  return {
+    risk: null,
+    ridden: null,
+    secondPerson: null,
+    sessionMinutes: null,
+    circleMinutes: null,
+    apart: "",
+    focus: [],
+    goals: [...named],
+    checks,
+    ownerWords: "",
+  };
+}
+
+/** A closed evaluation with what comes of it; null where there is none of that id. */
 export async function readClosedEvaluation(
   { sql }: Deps,
-  { stay, head }: Opened,
+  { stay, barn, head }: Opened,
   asked: string | undefined,
 ): Promise<ClosedEvaluationView | null> {
   const evaluations = await listEvaluations(sql, stay.id);
-  const evaluation = evaluations.find((one) => one.id === asked && one.closedAt);
+  const at = evaluations.findIndex((one) => one.id === asked && isClosed(one));
+  const evaluation = evaluations[at];
   if (!evaluation) return null;
-  const intake = evaluations.find((one) => one.kind === "intake" && one.closedAt && one.id !== evaluation.id) ?? null;
-  const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [`${mark.skill}:${mark.side}`, mark.score]));
+  const [{ rungs }, judgements, goals, scores, checks] = await Promise.all([
+    findInstrument(sql, evaluation.instrument),
+    listJudgements(sql, evaluation.id),
+    listGoals(sql, stay.id),
+    listScores(sql, stay.id),
+    listChecksOf(sql, stay.id),
+  ]);
+  const { walk } = evaluation;
+  const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
+  const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [trackKey(mark.skill, mark.side), mark.score]));
+  const outcome = outcomeOf(stay, evaluation, evaluation.day, heardOf(stay, barn, evaluation.day));
+  const levels = levelsOn(scores, evaluation.day);
+  const signatures = judgements.map(
+    ({ revision, signedAt, signedBy, content, inForce, goals: read }): Signature => ({
+      revision,
+      day: dateInZone(barn.timeZone, signedAt.getTime()),
+      by: signedBy,
+      judgement: content,
+      inForce,
+      goals: read,
+    }),
+  );
   return {
+    id: evaluation.id,
+    stay: stay.id,
+    barn: barn.name,
     horse: head.horse,
+    client: stay.client,
+    aim: stay.aim,
+    term: stay.length,
     kind: evaluation.kind,
     day: evaluation.day,
     by: evaluation.byName,
-    stoppedAt: evaluation.walk.stoppedAt,
-    stopReason: evaluation.walk.stopReason,
-    words: evaluation.walk.words,
-    marks: evaluation.walk.marks.map((mark) => ({ ...mark, before: before.get(`${mark.skill}:${mark.side}`) ?? null })),
-    outcome: outcomeOf(stay, evaluation, evaluation.day),
-    hard: hardSide(levelsOfMarks(evaluation.walk.marks), SKILLS).side,
+    rungs,
+    stoppedAt: walk.stoppedAt,
+    stopReason: walk.stopReason,
+    saddleReason: walk.saddleReason,
+    words: walk.words,
+    marks: walk.marks.map((mark) => ({ ...mark, before: before.get(trackKey(mark.skill, mark.side)) ?? null })),
+    signs: walk.signs,
+    touches: walk.touches,
+    earlierTouches: evaluations.slice(0, at).filter(isClosed).at(-1)?.walk.touches ?? [],
+    measures: walk.measures,
+    tries: walk.tries,
+    settleMinutes: walk.settleMinutes,
+    outcome,
+    hard: hardSide(levelsOfMarks(walk.marks), SKILLS).side,
+    signatures,
+    maySign: !stay.wentHome,
+    proposal: proposalOf(
+      outcome,
+      stay.aim,
+      goals.map((goal) => ({ ...goal, verdict: null, because: "" })),
+    ),
+    goals,
+    levels: [...levels].map(([track, level]) => [track, level.latest] as const),
+    sessionsLeft: sessionsLeft(stay, barn, evaluation.day),
+    asked: checks.flatMap((check) => (check.orderedOn >= evaluation.day && check.cause ? [check.cause] : [])),
+    earlierEvaluations: evaluations.filter(isClosed).length > 1,
+  };
+}
+
+/** All closed evaluations of a stay side by side. */
+export async function readCompared({ sql }: Deps, { stay, barn, head }: Opened): Promise<ComparedView> {
+  const closed = (await listEvaluations(sql, stay.id)).filter(isClosed);
+  return {
+    horse: head.horse,
+    stay: stay.id,
+    columns: closed.map((evaluation) => {
+      const { weight, condition, risk } = outcomeOf(stay, evaluation, evaluation.day, heardOf(stay, barn, evaluation.day));
+      return {
+        ...linkOf(evaluation),
+        kilograms: weight?.kilograms ?? null,
+        plusMinus: weight?.plusMinus ?? null,
+        condition,
+        risk,
+        tries: evaluation.walk.tries,
+        settleMinutes: evaluation.walk.settleMinutes,
+        touches: evaluation.walk.touches,
+        stoppedAt: evaluation.walk.stoppedAt,
+        walkVersion: evaluation.instrument,
+      };
+    }),
+    compared: compareWalks(closed.map((evaluation) => evaluation.walk)),
   };
 }

@@ -11,7 +11,7 @@ import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
-import { ageOf, outcomeOf, riskOf } from "./facts.ts";
+import { ageOf, limitsInForce, outcomeNow, riskOf } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
 
 export interface Opened {
@@ -71,7 +71,7 @@ export const toSession = (worked: Worked): SessionView => ({
 
 const RECENT = 3;
 
-export async function readHorseNow({ sql }: Deps, { stay, today, head }: Opened): Promise<HorseNowView> {
+export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
   const [evaluations, worked, scores, stays] = await Promise.all([
     listEvaluations(sql, stay.id),
     listWorked(sql, stay.id),
@@ -80,11 +80,12 @@ export async function readHorseNow({ sql }: Deps, { stay, today, head }: Opened)
   ]);
   const closed = evaluations.filter((evaluation) => evaluation.closedAt);
   const latest = closed.at(-1) ?? null;
-  const outcome = latest && outcomeOf(stay, latest, today);
+  const outcome = latest && outcomeNow(stay, barn, latest, worked, today);
   const levels = readLevels(scores);
   const minutes = (of: "groundMinutes" | "saddleMinutes"): number => worked.reduce((sum, session) => sum + session[of], 0);
   return {
     head,
+    inForce: limitsInForce(stay, today),
     needs: needsOf(stay, head.ruler),
     tracks: tracksOf(levels, closed.find((evaluation) => evaluation.kind === "intake") ?? null),
     hard: hardSide(levels, SKILLS),

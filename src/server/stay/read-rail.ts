@@ -2,6 +2,7 @@ import type { LaneView, Need, RailView, RulerView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { lengthsBehind, postsOf, readTerm } from "#core/calendar/term.ts";
+import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listUnlogged } from "#db/queries/day.ts";
@@ -41,6 +42,11 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
   );
   if (post?.kind === "intake") needs.push({ code: "evaluate", due: post.day });
   else if (post && post.kind !== "arrival") needs.push({ code: post.kind, due: post.day });
+  const late = stay.checks.map((check) => ({ check, days: daysLate(check, today) })).filter(({ days }) => days > 0);
+  const latest = late.sort((a, b) => b.days - a.days)[0];
+  if (latest) needs.push({ code: "check-late", who: latest.check.who, days: latest.days, holds: latest.check.holds });
+  const evaluated = stay.evaluations.filter((evaluation) => evaluation.closed).at(-1);
+  if (evaluated && !evaluated.signed) needs.push({ code: "sign", evaluation: evaluated.id });
   const last = lastWorked(stay);
   if (!hold && last && daysBetween(last, today) >= TIME_OFF_DAYS)
     needs.push({ code: "time-off", days: daysBetween(last, today) });

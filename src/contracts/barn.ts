@@ -1,0 +1,49 @@
+import { z } from "zod/mini";
+import { STAGES } from "#core/gate/gate.ts";
+import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
+import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { date, flag, id, list, number, oneOf, said, setOf, sign, version, weekday, whole } from "./fields.ts";
+
+/** How lengths are typed where no unit stands behind the figure. */
+export const LENGTH_HABITS = ["metric", "hands"] as const;
+export type LengthHabit = (typeof LENGTH_HABITS)[number];
+
+export const PolicyFields = z.object({
+  name: said("The barn's name", 80),
+  firstDayIs: z.literal([0, 1], "The day of arrival counts (1) or not (0)."),
+  restDays: list(weekday, 6).check(z.refine((x) => new Set(x).size === x.length, "Named twice.")),
+  holidays: list(date, 60).check(z.refine((x) => new Set(x).size === x.length, "A holiday stands twice: keep one.")),
+  holdVet: flag,
+  holdInjury: flag,
+  holdOwner: flag,
+  holdWeather: flag,
+  units: oneOf(LENGTH_HABITS),
+});
+export type PolicyFields = z.output<typeof PolicyFields>;
+export const EditPolicies = z.object({ version, policies: PolicyFields });
+export type EditPolicies = z.output<typeof EditPolicies>;
+
+export const PlaceFields = z.object({
+  name: said("The place's name", 60),
+  capacity: whole(1, 20, "horses"),
+  separate: flag,
+  stages: setOf(STAGES),
+  closed: flag,
+});
+export type PlaceFields = z.output<typeof PlaceFields>;
+export const AddPlace = z.object({ place: PlaceFields });
+export type AddPlace = z.output<typeof AddPlace>;
+export const EditPlace = z.object({ id: id<"place">(), version, place: PlaceFields });
+export type EditPlace = z.output<typeof EditPlace>;
+
+export const WeightFields = z.object({ sign, cause: oneOf(CAUSE_IDS), weight: number(0, MAX_WEIGHT) });
+export const EditWeights = z.object({
+  version,
+  weights: list(WeightFields, 400).check(
+    z.refine(
+      (x) => new Set(x.map((one) => `${one.sign}:${one.cause}`)).size === x.length,
+      "A sign and cause stand twice: keep one.",
+    ),
+  ),
+});
+export type EditWeights = z.output<typeof EditWeights>;

@@ -1,0 +1,69 @@
+import { z } from "zod/mini";
+import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
+import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { HOLDS } from "#core/intake/findings.ts";
+import { PROFESSIONALS } from "#core/intake/signs.ts";
+import { date, id, list, oneOf, said, skill, version, words } from "./fields.ts";
+
+export const LOOKERS = [...PROFESSIONALS, "barn"] as const;
+export const FILE_TYPES = ["image/jpeg", "image/png", "image/webp", "application/pdf"] as const;
+export type FileType = (typeof FILE_TYPES)[number];
+/** Bytes of one attached file, before it is encoded. */
+export const FILE_LIMIT = 5 * 1024 * 1024;
+const BASE64_LIMIT = Math.ceil(FILE_LIMIT / 3) * 4;
+
+export const OrderCheck = z.object({
+  stay: id<"stay">(),
+  cause: z.nullable(oneOf(CAUSE_IDS)),
+  who: oneOf(LOOKERS),
+  asked: said("What is asked", 500),
+  due: date,
+  holds: oneOf(HOLDS),
+  skills: list(skill, 12),
+});
+export type OrderCheck = z.output<typeof OrderCheck>;
+
+const check = id<"check">();
+export const EditCheck = z.object({
+  id: check,
+  version,
+  asked: said("What is asked", 500),
+  due: date,
+  holds: oneOf(HOLDS),
+  skills: list(skill, 12),
+});
+export type EditCheck = z.output<typeof EditCheck>;
+export const BookCheck = z.object({ id: check, version, bookedFor: date, bookedWith: words(120) });
+export type BookCheck = z.output<typeof BookCheck>;
+/** A result that was typed wrong is typed again: `version` moves on, the change is kept. */
+export const CloseCheck = z.object({
+  id: check,
+  version,
+  doneOn: date,
+  result: oneOf(CHECK_RESULTS),
+  answer: said("What was found or done", 4000),
+});
+export type CloseCheck = z.output<typeof CloseCheck>;
+export const CancelCheck = z.object({ id: check, version, reason: said("The reason", 300) });
+export type CancelCheck = z.output<typeof CancelCheck>;
+
+export const AttachFile = z.object({
+  id: check,
+  name: said("The file's name", 160),
+  /** Base64; what it is is told by its first bytes, whatever it is called. */
+  content: z
+    .string("A file.")
+    .check(
+      z.minLength(1, "The file is empty: choose another."),
+      z.maxLength(BASE64_LIMIT, "At most 5 MB: make the photo smaller, or send fewer pages."),
+      z.regex(/^[A-Za-z0-9+/]+={0,2}$/, "The file did not arrive whole: attach it again."),
+    ),
+});
+export type AttachFile = z.output<typeof AttachFile>;
+export const RemoveFile = z.object({ file: id<"file">() });
+export type RemoveFile = z.output<typeof RemoveFile>;
+
+export const BeginTrial = z.object({ stay: id<"stay">(), change: oneOf(TRIALS), fromDay: date, words: words(500) });
+export type BeginTrial = z.output<typeof BeginTrial>;
+export const EndTrial = z.object({ id: id<"trial">(), endedOn: date, result: oneOf(TRIAL_RESULTS), words: words(500) });
+export type EndTrial = z.output<typeof EndTrial>;

@@ -1,0 +1,21 @@
+/** What the Barn screen is handed. */
+
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { WeightChange } from "#core/intake/cause-rules.ts";
+import type { Rung } from "#core/intake/instrument.ts";
+import type { PlaceId } from "#core/kernel/brand.ts";
+import type { PlaceFields, PolicyFields } from "./barn.ts";
+
+export interface BarnView {
+  readonly version: number;
+  readonly timeZone: string;
+  readonly policies: PolicyFields;
+  readonly places: readonly (PlaceFields & { readonly id: PlaceId; readonly version: number })[];
+  readonly weights: readonly WeightChange[];
+}
+export interface BarnWalkView {
+  readonly version: number;
+  readonly rungs: readonly Rung[];
+  /** Versions that the barn made, newest first. */
+  readonly made: readonly { readonly version: number; readonly day: LocalDate; readonly by: string }[];
+}

@@ -1,0 +1,115 @@
+/** What the pages of an evaluation are handed. */
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { Goal, GoalReading } from "#core/intake/aims.ts";
+import type { Touch } from "#core/intake/body.ts";
+import type { CauseId } from "#core/intake/causes.ts";
+import type { Compared } from "#core/intake/compare.ts";
+import type { Rung } from "#core/intake/instrument.ts";
+import type { LimitsInForce } from "#core/intake/limits.ts";
+import type { Measures } from "#core/intake/measures.ts";
+import type { EvaluationKind, Heard, Outcome, WalkedHorse } from "#core/intake/outcome.ts";
+import type { SeenSign } from "#core/intake/seen.ts";
+import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
+import type { Score, TrackSide } from "#core/kernel/sides.ts";
+import type { HardSide } from "#core/ladder/level.ts";
+import type { LengthHabit } from "./barn.ts";
+import type { JudgementFields, WalkFields } from "./intake.ts";
+
+/** What the walk on the tablet needs beside itself. */
+export interface WalkView {
+  readonly id: EvaluationId;
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly kind: EvaluationKind;
+  readonly about: WalkedHorse;
+  readonly heard: Heard;
+  readonly initial: { readonly version: number; readonly walk: WalkFields };
+  readonly rungs: readonly Rung[];
+  readonly units: LengthHabit;
+  /** Where it minded being touched at the evaluation before, and what it weighed. */
+  readonly earlier: { readonly day: LocalDate; readonly touches: readonly Touch[]; readonly kilograms: number | null } | null;
+  readonly bookedCm: number | null;
+}
+
+export interface EvaluationLink {
+  readonly id: EvaluationId;
+  readonly kind: EvaluationKind;
+  readonly day: LocalDate;
+  readonly by: string;
+}
+
+export interface Signature {
+  readonly revision: number;
+  readonly day: LocalDate;
+  readonly by: string;
+  readonly judgement: JudgementFields;
+  /** As they were read when it was signed. */
+  readonly inForce: LimitsInForce;
+  readonly goals: readonly GoalReading[];
+}
+
+export interface ClosedEvaluationView {
+  readonly id: EvaluationId;
+  readonly stay: StayId;
+  readonly barn: string;
+  readonly horse: string;
+  readonly client: string;
+  readonly aim: string;
+  readonly term: number;
+  readonly kind: EvaluationKind;
+  readonly day: LocalDate;
+  readonly by: string;
+  readonly rungs: readonly Rung[];
+  readonly stoppedAt: string | null;
+  readonly stopReason: string;
+  readonly saddleReason: string;
+  readonly words: Readonly<Record<string, string>>;
+  /** `before`: what the intake saw, where this is a later evaluation. */
+  readonly marks: readonly {
+    readonly skill: string;
+    readonly side: TrackSide;
+    readonly score: number | null;
+    readonly before: number | null;
+  }[];
+  readonly signs: readonly SeenSign[];
+  readonly touches: readonly Touch[];
+  readonly earlierTouches: readonly Touch[];
+  readonly measures: Measures;
+  readonly tries: number | null;
+  readonly settleMinutes: number | null;
+  readonly outcome: Outcome;
+  readonly hard: HardSide;
+  /** Oldest first; the last one counts. */
+  readonly signatures: readonly Signature[];
+  readonly maySign: boolean;
+  /** What the rules would sign, for the manager to change. */
+  readonly proposal: JudgementFields;
+  readonly goals: readonly Goal[];
+  /** Latest score by track, for reading goals as they are changed. */
+  readonly levels: readonly (readonly [track: string, latest: Score])[];
+  readonly sessionsLeft: number;
+  /** Causes that are asked after already, or were since the evaluation. */
+  readonly asked: readonly CauseId[];
+  readonly earlierEvaluations: boolean;
+}
+
+export interface ComparedView {
+  readonly horse: string;
+  readonly stay: StayId;
+  readonly columns: readonly {
+    readonly id: EvaluationId;
+    readonly kind: EvaluationKind;
+    readonly day: LocalDate;
+    readonly by: string;
+    readonly kilograms: number | null;
+    readonly plusMinus: number | null;
+    readonly condition: number | null;
+    readonly risk: number;
+    readonly tries: number | null;
+    readonly settleMinutes: number | null;
+    readonly touches: readonly Touch[];
+    readonly stoppedAt: string | null;
+    readonly walkVersion: number;
+  }[];
+  readonly compared: Compared;
+}

@@ -1,0 +1,99 @@
+/** What rests on an evaluation: its walk's own version, what was signed under it, and the goals of the stay. */
+import { z } from "zod/mini";
+import { GoalFields, JudgementFields, RungFields } from "#contracts/intake.ts";
+import { type Goal, type GoalReading, VERDICTS } from "#core/intake/aims.ts";
+import { FIRST_INSTRUMENT, FIRST_VERSION, type Instrument, type Rung } from "#core/intake/instrument.ts";
+import type { LimitsInForce } from "#core/intake/limits.ts";
+import type { Outcome } from "#core/intake/outcome.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { EvaluationId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { Db, Transaction } from "../client.ts";
+import { bool, instant, int, nullable, number, text } from "../rows.ts";
+import { many } from "../run.ts";
+
+const InstrumentRow = z.object({ version: int, madeAt: instant, madeBy: text, rungs: z.array(RungFields) });
+export type InstrumentRecord = z.output<typeof InstrumentRow>;
+/** The barn's own walks, newest first; the shipped one is not among them. */
+export const listInstruments = (db: Db): Promise<InstrumentRecord[]> =>
+  many(
+    InstrumentRow,
+    db`SELECT i.version, i.made_at, p.name AS made_by, i.rungs FROM instrument i JOIN person p ON p.id = i.made_by ORDER BY i.version DESC`,
+  );
+/** The walk that is used from now on. */
+export async function latestInstrument(db: Db): Promise<Instrument> {
+  return (await listInstruments(db))[0] ?? FIRST_INSTRUMENT;
+}
+/** The walk of a version, for reading an evaluation that was begun with it. */
+export async function findInstrument(db: Db, version: number): Promise<Instrument> {
+  if (version === FIRST_VERSION) return FIRST_INSTRUMENT;
+  const found = (await listInstruments(db)).find((one) => one.version === version);
+  return must(found, `walk ${version} is kept`);
+}
+export async function insertInstrument(
+  tx: Transaction,
+  made: { version: number; at: Date; by: PersonId; rungs: readonly Rung[] },
+): Promise<void> {
+  await tx`INSERT INTO instrument (version, made_at, made_by, rungs) VALUES (${made.version}, ${made.at}, ${made.by}, ${tx.json(made.rungs as never)})`;
+}
+/** Writers of the walk follow one another. */
+export const lockInstruments = async (tx: Transaction): Promise<void> => {
+  await tx`LOCK TABLE instrument IN EXCLUSIVE MODE`;
+};
+
+const JudgementRow = z.object({
+  revision: int,
+  signedAt: instant,
+  signedBy: text,
+  content: JudgementFields,
+  inForce: z.object({ risk: int, ridden: bool, secondPerson: bool, sessionMinutes: nullable(int), circleMinutes: int }),
+  goals: z.array(
+    z.object({
+      goal: GoalFields,
+      verdict: z.enum(VERDICTS),
+      chance: number,
+      missing: z.array(
+        z.object({
+          skill: text,
+          sessions: z.object({ left: z.optional(number), right: z.optional(number), both: z.optional(number) }),
+          most: number,
+        }),
+      ),
+      chain: number,
+      works: number,
+      sessions: number,
+      slots: number,
+    }),
+  ),
+});
+export type JudgementRecord = z.output<typeof JudgementRow>;
+/** Oldest first; the last one counts. */
+export const listJudgements = (db: Db, evaluation: EvaluationId): Promise<JudgementRecord[]> =>
+  many(
+    JudgementRow,
+    db`SELECT j.revision, j.signed_at, p.name AS signed_by, j.content, j.in_force, j.reading -> 'goals' AS goals FROM judgement j JOIN person p ON p.id = j.signed_by
+       WHERE j.evaluation_id = ${evaluation} ORDER BY j.revision`,
+  );
+export async function insertJudgement(
+  tx: Transaction,
+  j: {
+    evaluation: EvaluationId;
+    revision: number;
+    at: Date;
+    by: PersonId;
+    content: JudgementFields;
+    reading: { outcome: Outcome; goals: readonly GoalReading[] };
+    inForce: LimitsInForce;
+  },
+): Promise<void> {
+  await tx`INSERT INTO judgement (evaluation_id, revision, signed_at, signed_by, content, reading, in_force)
+           VALUES (${j.evaluation}, ${j.revision}, ${j.at}, ${j.by}, ${tx.json(j.content as never)}, ${tx.json(j.reading as never)}, ${tx.json(j.inForce as never)})`;
+}
+
+const GoalRow = z.object({ skill: GoalFields.shape.skill, target: GoalFields.shape.target });
+export const listGoals = (db: Db, stay: StayId): Promise<Goal[]> =>
+  many(GoalRow, db`SELECT skill, target FROM goal WHERE stay_id = ${stay} ORDER BY position`);
+export async function replaceGoals(tx: Transaction, stay: StayId, goals: readonly Goal[]): Promise<void> {
+  await tx`DELETE FROM goal WHERE stay_id = ${stay}`;
+  if (goals.length > 0)
+    await tx`INSERT INTO goal ${tx(goals.map(({ skill, target }, position) => ({ stayId: stay, skill, target, position })))}`;
+}

@@ -1,0 +1,57 @@
+/** The barn's own rules: policies, places, weights of the findings. */
+import type { AddPlace, EditPlace, EditPolicies, EditWeights } from "#contracts/barn.ts";
+import { must } from "#core/kernel/assert.ts";
+import { ok } from "#core/kernel/result.ts";
+import { findBarn, updatePolicies, updateWeights } from "#db/queries/barn.ts";
+import { countOpenCardsAt, insertPlace, listPlaces, lockPlaces, updatePlace } from "#db/queries/day.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
+import { policiesOf } from "./read-barn.ts";
+
+async function current({ tx }: Work) {
+  const barn = must(await findBarn(tx), "the barn is set up");
+  return { ...policiesOf(barn), weights: barn.weights, version: barn.version };
+}
+
+/** Terms are read anew with the new rules from the next page on; nothing that was worked changes. */
+export async function editPolicies(work: Work, input: EditPolicies): Answer<{ version: number }> {
+  if (!(await updatePolicies(work.tx, input.version, input.policies)))
+    return no({ code: "changed-meanwhile", path: "version", current: await current(work) });
+  await note(work, "barn", "barn", "policies changed", { before: work.barn, after: input.policies });
+  return ok({ version: input.version + 1 });
+}
+
+export async function editWeights(work: Work, input: EditWeights): Answer<{ version: number }> {
+  if (!(await updateWeights(work.tx, input.version, input.weights)))
+    return no({ code: "changed-meanwhile", path: "version", current: await current(work) });
+  await note(work, "barn", "barn", "weights changed", { before: work.barn.weights, after: input.weights });
+  return ok({ version: input.version + 1 });
+}
+
+const sameName = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+
+export async function addPlace(work: Work, input: AddPlace): Answer<{ id: string }> {
+  await lockPlaces(work.tx);
+  const places = await listPlaces(work.tx);
+  if (places.some((place) => sameName(place.name, input.place.name))) return no({ code: "place-taken", path: "place.name" });
+  const id = newId<"place">();
+  await insertPlace(work.tx, { id, ...input.place }, places.length);
+  await note(work, "place", id, "added", input.place);
+  return ok({ id });
+}
+
+export async function editPlace(work: Work, input: EditPlace): Answer<{ version: number }> {
+  await lockPlaces(work.tx);
+  const places = await listPlaces(work.tx);
+  const before = places.find((place) => place.id === input.id);
+  if (!before) return no({ code: "not-found", path: "id" });
+  if (before.version !== input.version) return no({ code: "changed-meanwhile", path: "version", current: before });
+  if (places.some((place) => place.id !== input.id && sameName(place.name, input.place.name)))
+    return no({ code: "place-taken", path: "place.name" });
+  if (input.place.closed && !places.some((place) => place.id !== input.id && !place.closed))
+    return no({ code: "last-place", path: "place.closed" });
+  const cards = input.place.closed && !before.closed ? await countOpenCardsAt(work.tx, input.id, work.today) : 0;
+  if (cards > 0) return no({ code: "place-in-use", path: "place.closed", cards });
+  await updatePlace(work.tx, input.id, input.place);
+  await note(work, "place", input.id, "changed", { before, after: input.place });
+  return ok({ version: input.version + 1 });
+}

@@ -1,0 +1,39 @@
+import type { PolicyFields } from "#contracts/barn.ts";
+import type { BarnView, BarnWalkView } from "#contracts/views.barn.ts";
+import { dateInZone } from "#core/calendar/local-date.ts";
+import type { Barn } from "#db/queries/barn.ts";
+import { listPlaces } from "#db/queries/day.ts";
+import { latestInstrument, listInstruments } from "#db/queries/judgement.ts";
+import type { Deps } from "../container.ts";
+import { barnOf } from "../stay/read-horse.ts";
+
+/** The barn's policies as the form has them. */
+export function policiesOf(barn: Barn): PolicyFields {
+  const { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather } = barn.holdPolicy;
+  const { name, firstDayIs, restDays, holidays, units } = barn;
+  return {
+    name,
+    firstDayIs,
+    restDays: [...restDays],
+    holidays: [...holidays],
+    holdVet,
+    holdInjury,
+    holdOwner,
+    holdWeather,
+    units,
+  };
+}
+
+export async function readBarn(deps: Deps): Promise<BarnView> {
+  const [barn, places] = await Promise.all([barnOf(deps), listPlaces(deps.sql)]);
+  return { version: barn.version, timeZone: barn.timeZone, policies: policiesOf(barn), places, weights: barn.weights };
+}
+
+export async function readBarnWalk(deps: Deps): Promise<BarnWalkView> {
+  const [barn, latest, made] = await Promise.all([barnOf(deps), latestInstrument(deps.sql), listInstruments(deps.sql)]);
+  return {
+    version: latest.version,
+    rungs: latest.rungs,
+    made: made.map(({ version, madeAt, madeBy }) => ({ version, day: dateInZone(barn.timeZone, madeAt.getTime()), by: madeBy })),
+  };
+}
