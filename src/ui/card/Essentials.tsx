@@ -3,6 +3,7 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import type { Tack } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { methodOf } from "#core/ladder/methods.ts";
+import { skillOf } from "#core/ladder/skills.ts";
 import { listed } from "#ui/words/figures.ts";
 import { TACK } from "#ui/words/labels.ts";
 
@@ -17,10 +18,26 @@ export function Essentials({ view }: { view: CardView }) {
           ■ {listed(view.cautions.map(({ sign }) => signOf(sign).words.toLowerCase()))} at the evaluation: watch for it
         </p>
       )}
+      {view.heldSkills.length > 0 && (
+        <p className="text-oxblood">
+          ■ Leave alone until a check is done: {listed(view.heldSkills.map((id) => skillOf(id).words.toLowerCase()))}
+        </p>
+      )}
+      {view.focus.length > 0 && (
+        <p>
+          <span className="sign text-dim">First week</span> {listed(view.focus)}
+        </p>
+      )}
       <p>
         <span className="sign text-dim">Hard side</span> {view.hard === "even" ? "about even" : view.hard} ·{" "}
         <span className="sign text-dim">circles</span>{" "}
         {view.circleMinutes === 0 ? "none" : `${view.circleMinutes} min at the most`}
+        {view.sessionMinutes !== null && (
+          <>
+            {" "}
+            · <span className="sign text-dim">session</span> {view.sessionMinutes} min at the most
+          </>
+        )}
       </p>
       <p>
         <span className="sign text-dim">How</span>{" "}

@@ -5,6 +5,7 @@ import { sayUrgency } from "#ui/words/needs.ts";
 
 const RESTING = {
   hold: "on hold",
+  check: "a check comes first",
   "not-evaluated": "not evaluated yet",
   "intake-day": "evaluated today, work begins tomorrow",
   "rest-day": "rest day",

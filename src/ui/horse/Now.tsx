@@ -5,7 +5,7 @@ import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { hours, plural } from "#ui/words/figures.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
-import { needTone, sayNeed } from "#ui/words/needs.ts";
+import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
 /** Where the horse stands today. */
@@ -17,7 +17,11 @@ export function Now({ view, manager }: { view: HorseNowView; manager: boolean })
           <p className="flex flex-wrap gap-1 pb-3">
             {view.needs.map((need) => (
               <Tag key={need.code} tone={needTone(need)}>
-                {sayNeed(need)}
+                {manager && needPath(need) ? (
+                  <a href={`/horse/${view.head.stay}${needPath(need)}`}>{sayNeed(need)}</a>
+                ) : (
+                  sayNeed(need)
+                )}
               </Tag>
             ))}
           </p>
@@ -50,6 +54,7 @@ export function Now({ view, manager }: { view: HorseNowView; manager: boolean })
             riskSet={view.riskSet}
             hard={view.hard.side}
             apart={view.apart.map((other) => other.horse)}
+            inForce={view.inForce}
           />
         ) : (
           <section>

@@ -1,5 +1,6 @@
-import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
-import { RUNGS } from "#core/intake/instrument.ts";
+import type { EvaluationLink } from "#contracts/views.intake.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import type { Rung } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -8,16 +9,12 @@ import { EVALUATION } from "#ui/words/labels.ts";
 interface Props {
   readonly stay: string;
   readonly due: EvaluationKind;
-  readonly closed: readonly {
-    readonly id: string;
-    readonly kind: EvaluationKind;
-    readonly day: LocalDate;
-    readonly by: string;
-  }[];
+  readonly rungs: readonly Rung[];
+  readonly closed: readonly EvaluationLink[];
 }
 
 /** Begins an evaluation of the kind that is due; once the intake is done the others stay in reach. */
-export function Begin({ stay, due, closed }: Props) {
+export function Begin({ stay, due, rungs, closed }: Props) {
   const { busy, problem, send } = useCommand();
   const begin = async (kind: EvaluationKind): Promise<void> => {
     if ((await send("intake/begin", { stay, kind })).ok) location.reload();
@@ -26,17 +23,18 @@ export function Begin({ stay, due, closed }: Props) {
   return (
     <div className="grid max-w-3xl gap-4">
       <p>
-        The walk goes through {RUNGS.length} rungs, from catching to the mind, left and right by themselves. Score what you see,
-        leave the rest “not seen”, and stop wherever it is not safe to go on: what was seen until then counts. It is kept on this
-        device as you go.
+        The walk goes through {rungs.length} rungs, left and right by themselves. Score what you see, leave the rest “not seen”,
+        and stop wherever it is not safe to go on: what was seen until then counts. It is kept on this device as you go, and may
+        be gone on with tomorrow.
       </p>
       <Trouble problem={problem} />
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-wrap items-center gap-2">
         {offered.map((kind) => (
           <Button key={kind} big tone={kind === due ? "main" : "plain"} disabled={busy} onClick={() => void begin(kind)}>
             Begin the {EVALUATION[kind].toLowerCase()} evaluation
           </Button>
         ))}
+        <a href={`/horse/${stay}/form`}>Print the blank form</a>
       </div>
       {closed.length > 0 && (
         <div>
@@ -48,10 +46,15 @@ export function Begin({ stay, due, closed }: Props) {
               </li>
             ))}
           </ul>
+          {closed.length > 1 && (
+            <p className="pt-1">
+              <a href={`/horse/${stay}/compare`}>Compare them side by side</a>
+            </p>
+          )}
         </div>
       )}
       <ol className="grid gap-1 text-dim sm:grid-cols-2">
-        {RUNGS.map((rung, i) => (
+        {rungs.map((rung, i) => (
           <li key={rung.id}>
             {i + 1}. {rung.words}
           </li>

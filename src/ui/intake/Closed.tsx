@@ -1,45 +1,98 @@
-import type { ClosedEvaluationView } from "#contracts/views.ts";
-import { sayDateWithYear } from "#core/calendar/local-date.ts";
-import { RUNGS } from "#core/intake/instrument.ts";
+import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
+import { rungWords } from "#core/intake/instrument.ts";
+import { PLACES } from "#core/intake/measures.ts";
+import { signOf } from "#core/intake/signs.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
-import { EVALUATION } from "#ui/words/labels.ts";
-import { Outcome } from "./Outcome.tsx";
+import { inner, kilograms } from "#ui/words/figures.ts";
+import { MEASURE, momentWords, sayTouches, TREND_CHOICE } from "#ui/words/intake.ts";
+import { SIDE } from "#ui/words/labels.ts";
+import { BodyMap } from "./BodyMap.tsx";
 
-/** A closed evaluation as it stands for good. */
+const LINES = ["girthCm", "lengthCm", "withersCm", "croupCm", "neckCm"] as const;
+const RESTING = ["pulse", "breaths", "temperatureC", "refillSeconds"] as const;
+
+/** What a closed evaluation saw, as it stands for good. */
 export function Closed({ view }: { view: ClosedEvaluationView }) {
-  const words = RUNGS.filter((rung) => view.words[rung.id]);
+  const { measures, outcome } = view;
+  const words = view.rungs.filter((rung) => view.words[rung.id]);
+  const taken = [...LINES, "scaleKg", ...RESTING].filter(
+    (name) => measures[name as "girthCm"] !== null,
+  ) as (typeof LINES)[number][];
+  const felt = PLACES.filter((place) => measures[place] !== null);
   return (
-    <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
-      <div className="min-w-0">
-        <h2>
-          {EVALUATION[view.kind]} evaluation, {sayDateWithYear(view.day)}
-        </h2>
-        <p className="text-dim">By {view.by}. Closed: it stays as it is.</p>
-        {view.stoppedAt && (
-          <p className="my-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-1">
-            ■ Stopped at “{RUNGS.find((rung) => rung.id === view.stoppedAt)?.words}”: {view.stopReason}
-          </p>
-        )}
-        {view.marks.length > 0 && (
-          <TwoSided
-            label={`What the walk saw of ${view.horse}`}
-            rungs={view.marks.map(({ skill, side, score, before }) => ({
-              skill,
-              side,
-              now: score,
-              low: null,
-              high: null,
-              before,
-            }))}
-          />
-        )}
-        {words.map((rung) => (
-          <p key={rung.id}>
-            <span className="sign text-dim">{rung.words}:</span> {view.words[rung.id]}
-          </p>
-        ))}
-      </div>
-      <Outcome outcome={view.outcome} risk={view.outcome.risk} riskSet={false} hard={view.hard} apart={[]} />
+    <div className="grid min-w-0 content-start gap-4">
+      {view.stoppedAt && (
+        <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-1">
+          ■ Stopped at “{rungWords(view.rungs, view.stoppedAt)}”: {view.stopReason}
+        </p>
+      )}
+      {view.saddleReason && <p>▲ Ridden before the ground said so: {view.saddleReason}</p>}
+      {view.marks.length > 0 && (
+        <TwoSided
+          label={`What the walk saw of ${view.horse}`}
+          rungs={view.marks.map(({ skill, side, score, before }) => ({ skill, side, now: score, low: null, high: null, before }))}
+        />
+      )}
+      {view.signs.length > 0 && (
+        <section>
+          <h3>Signs</h3>
+          <ul>
+            {view.signs.map((seen) => (
+              <li key={`${seen.rung}:${seen.sign}:${seen.side}`}>
+                {signOf(seen.sign).words}
+                {seen.side === "both" ? "" : `, ${SIDE[seen.side]}`}
+                <span className="text-dim">
+                  {" "}
+                  at {rungWords(view.rungs, seen.rung).toLowerCase()}
+                  {seen.moment ? `, ${momentWords(seen.moment)}` : ""}
+                  {signOf(seen.sign).good ? "" : `, strength ${seen.strength}`}
+                  {seen.trend === "unknown" ? "" : `, ${TREND_CHOICE[seen.trend].toLowerCase()}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {(view.touches.length > 0 || view.earlierTouches.length > 0) && (
+        <section>
+          <h3>Body map</h3>
+          <BodyMap touches={view.touches} earlier={view.earlierTouches} />
+          <p className="text-sm">{sayTouches(view.touches).join(" · ")}</p>
+        </section>
+      )}
+      {taken.length + felt.length > 0 && (
+        <section>
+          <h3>Measures</h3>
+          <p>{taken.map((name) => `${inner(MEASURE[name])} ${measures[name]}${name.endsWith("Cm") ? " cm" : ""}`).join(" · ")}</p>
+          {outcome.weight && (
+            <p>
+              Weight {kilograms(outcome.weight.kilograms)} ± {outcome.weight.plusMinus} kg{" "}
+              <span className="text-dim">by {outcome.weight.formula}</span>
+            </p>
+          )}
+          {outcome.condition !== null && (
+            <p>
+              Condition {outcome.condition}
+              {felt.length > 0 && ` (${felt.map((place) => `${inner(MEASURE[place])} ${measures[place]}`).join(", ")})`}
+            </p>
+          )}
+        </section>
+      )}
+      {(view.tries !== null || view.settleMinutes !== null) && (
+        <p>
+          Small test: {view.tries ?? "?"} tries, {view.settleMinutes ?? "?"} minutes to settle.
+        </p>
+      )}
+      {words.length > 0 && (
+        <section>
+          <h3>In words</h3>
+          {words.map((rung) => (
+            <p key={rung.id}>
+              <span className="sign text-dim">{rung.words}:</span> {view.words[rung.id]}
+            </p>
+          ))}
+        </section>
+      )}
     </div>
   );
 }

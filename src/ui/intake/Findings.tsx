@@ -1,17 +1,20 @@
 import { causeOf } from "#core/intake/causes.ts";
 import type { RankedCause, Weighed } from "#core/intake/findings.ts";
+import { RUNGS, type Rung } from "#core/intake/instrument.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { listed } from "#ui/words/figures.ts";
 import { HELD_WORK, sayEvidence, sayWho, URGENCY } from "#ui/words/findings.ts";
 
 const SHOWN = 6;
-const tone = (urgency: RankedCause["urgency"]) => (urgency === "now" ? "stop" : urgency === "watch" ? "tell" : "attend");
+export const urgencyTone = (urgency: RankedCause["urgency"]) =>
+  urgency === "now" ? "stop" : urgency === "watch" ? "tell" : "attend";
 
 /** One sentence for equal evidence, however many rungs it was seen at. */
-const because = (evidence: RankedCause["for"]): string => listed([...new Set(evidence.map(sayEvidence))].slice(0, 4));
+export const because = (evidence: RankedCause["for"], rungs: readonly Rung[] = RUNGS): string =>
+  listed([...new Set(evidence.map((one) => sayEvidence(one, rungs)))].slice(0, 4));
 
 /** Where to look for the reason of what was seen, likeliest first; who looks, how soon, and what waits. */
-export function Findings({ weighed }: { weighed: Weighed }) {
+export function Findings({ weighed, rungs = RUNGS }: { weighed: Weighed; rungs?: readonly Rung[] }) {
   if (weighed.causes.length === 0) return <p className="text-dim">No sign was seen that points to a check.</p>;
   return (
     <>
@@ -21,9 +24,9 @@ export function Findings({ weighed }: { weighed: Weighed }) {
             key={one.cause}
             className={`border-l-4 pl-2 ${one.urgency === "now" ? "border-oxblood" : causeOf(one.cause).body ? "border-ochre" : "border-line"}`}
           >
-            <strong>{causeOf(one.cause).words}</strong> <Tag tone={tone(one.urgency)}>{URGENCY[one.urgency]}</Tag>
+            <strong>{causeOf(one.cause).words}</strong> <Tag tone={urgencyTone(one.urgency)}>{URGENCY[one.urgency]}</Tag>
             <br />
-            Because of {because(one.for)}.{one.against.length > 0 && ` Against it: ${because(one.against)}.`}
+            Because of {because(one.for, rungs)}.{one.against.length > 0 && ` Against it: ${because(one.against, rungs)}.`}
             <br />
             <span className="text-dim">
               {sayWho(one.cause)}: {causeOf(one.cause).check}

@@ -1,56 +1,65 @@
-import { useState } from "react";
-import { MeasureFields } from "#contracts/intake.ts";
-import type { HorseClass } from "#core/horse/horse.ts";
-import type { Measures as MeasureFacts } from "#core/intake/outcome.ts";
+import { LENGTHS, RESTING, restingOdd, scaleQuestion, weightQuestion } from "#core/intake/measures.ts";
 import { FITNESS } from "#core/tools/load.ts";
-import { weightOf } from "#core/tools/weight.ts";
-import { Choice, Field, INPUT, Stepper } from "#ui/kit/parts.tsx";
+import { BUILDS, weightOf } from "#core/tools/weight.ts";
+import { Choice } from "#ui/kit/parts.tsx";
 import { kilograms } from "#ui/words/figures.ts";
+import { BUILD, restingRange, sayQuestion, sayResting } from "#ui/words/intake.ts";
 import { FITNESS_WORDS } from "#ui/words/labels.ts";
+import { Condition } from "./Condition.tsx";
+import { LengthField, NumberField } from "./MeasureField.tsx";
+import type { MeasureContext } from "./measure-context.ts";
+import { Scale } from "./Scale.tsx";
 import type { WalkState } from "./use-walk.ts";
 
-type NumberName = Exclude<keyof MeasureFacts, "fitness">;
-
-/** Holds what is typed until it is a number in its range, so that a half-typed girth never reaches the record. */
-function Measure({ name, label, hint, state }: { name: NumberName; label: string; hint: string; state: WalkState }) {
-  const kept = state.walk.measures[name];
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? (kept === null ? "" : String(kept));
-  const value = text.trim() === "" ? null : Number(text.replace(",", "."));
-  const checked = MeasureFields.shape[name].safeParse(value);
-  const error = checked.success ? undefined : checked.error.issues[0]?.message;
-  return (
-    <Field id={`measure-${name}`} label={label} hint={hint} error={error}>
-      <input
-        id={`measure-${name}`}
-        inputMode="decimal"
-        className={`${INPUT} h-12 text-lg`}
-        aria-invalid={!checked.success}
-        aria-describedby={`measure-${name}-hint`}
-        value={text}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          const next = event.target.value.trim() === "" ? null : Number(event.target.value.replace(",", "."));
-          if (MeasureFields.shape[name].safeParse(next).success) state.put({ kind: "measure", name }, next);
-        }}
-      />
-    </Field>
-  );
-}
-
-export function Measures({ state, horseClass }: { state: WalkState; horseClass: HorseClass }) {
+export function Measures({ state, context }: { state: WalkState; context: MeasureContext }) {
   const { measures } = state.walk;
-  const weight = weightOf(horseClass, measures);
+  const weight = weightOf(context.horseClass, measures);
+  const tape = weightOf(context.horseClass, { ...measures, scaleKg: null });
+  const question =
+    scaleQuestion(measures.scaleKg, tape?.kilograms ?? null) ?? (weight && weightQuestion(weight.kilograms, context.lastKg));
+  const odd = restingOdd(measures);
+  const grown = context.horseClass === "adult" || context.horseClass === "pony";
   return (
-    <div className="grid gap-3 pt-3">
-      <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-        <Measure name="girthCm" label="Heart girth, cm" hint="Behind the elbow, over the withers. 60–260." state={state} />
-        <Measure name="lengthCm" label="Body length, cm" hint="Point of shoulder to point of buttock. 50–260." state={state} />
-        <Measure name="scaleKg" label="Scale, kg" hint="Wins over the tape. 30–1200." state={state} />
-        <Measure name="withersCm" label="Height at withers, cm" hint="50–220." state={state} />
-        <Measure name="croupCm" label="Height at croup, cm" hint="50–220." state={state} />
-        <Measure name="condition" label="Condition score" hint="1 very thin – 9 very fat, six places felt." state={state} />
-      </div>
+    <div className="grid gap-4 pt-3">
+      <section aria-labelledby="tape">
+        <h3 id="tape">Tape and scale</h3>
+        <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+          {LENGTHS.filter((name) => name !== "neckCm" || grown).map((name) => (
+            <LengthField key={name} name={name} state={state} context={context} />
+          ))}
+          <div>
+            <NumberField name="scaleKg" hint="Wins over the tape." state={state} />
+            <Scale state={state} />
+          </div>
+        </div>
+        {grown && (
+          <div className="pt-2">
+            <Choice
+              name="build"
+              legend="Build, for the formula with height and neck"
+              options={BUILDS.map((one) => [one, BUILD[one]] as const)}
+              value={measures.build}
+              onChange={(build) => state.put({ kind: "measure", name: "build" }, build)}
+            />
+          </div>
+        )}
+        <p className="mt-2 border-y border-line py-2 text-lg" role="status">
+          {weight ? (
+            <>
+              Weight <strong>{kilograms(weight.kilograms)}</strong> ± {weight.plusMinus} kg{" "}
+              <span className="text-dim">by {weight.formula}</span>
+            </>
+          ) : (
+            <span className="text-dim">
+              Weight comes from girth and length, or from the scale. Without it the horse is worked on the ground only.
+            </span>
+          )}
+          {question && (
+            <span className="block border-l-4 border-ochre bg-ochre-soft px-2">▲ {sayQuestion("scaleKg", question)}</span>
+          )}
+        </p>
+      </section>
+      <Condition state={state} />
       <Choice
         name="fitness"
         legend="Fitness"
@@ -59,45 +68,20 @@ export function Measures({ state, horseClass }: { state: WalkState; horseClass: 
         value={measures.fitness}
         onChange={(fitness) => state.put({ kind: "measure", name: "fitness" }, fitness)}
       />
-      <p className="border-y border-line py-2 text-lg">
-        {weight ? (
-          <>
-            Weight <strong>{kilograms(weight.kilograms)}</strong> ± {weight.plusMinus} kg{" "}
-            <span className="text-dim">by {weight.formula}</span>
-          </>
-        ) : (
-          <span className="text-dim">
-            Weight comes from girth and length, or from the scale. Without it the horse is worked on the ground only.
-          </span>
+      <section aria-labelledby="resting">
+        <h3 id="resting">At rest</h3>
+        <div className="grid grid-cols-2 gap-3 lg:grid-cols-4">
+          {RESTING.map((name) => (
+            <NumberField key={name} name={name} hint={`Normal ${restingRange(name)}`} state={state} />
+          ))}
+        </div>
+        {odd.length > 0 && (
+          <p role="status" className="mt-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-1 text-oxblood">
+            ■ Out of the normal range: {odd.map(sayResting).join("; ")}. Count again at rest; if it stays, the vet hears of it
+            before work.
+          </p>
         )}
-      </p>
-    </div>
-  );
-}
-
-export function MindReading({ state }: { state: WalkState }) {
-  return (
-    <div className="grid max-w-md grid-cols-2 gap-3 pt-3">
-      <Stepper
-        id="tries"
-        label="Tries needed"
-        unit="tries"
-        step={1}
-        min={0}
-        max={100}
-        value={state.walk.tries ?? 0}
-        onChange={(tries) => state.put({ kind: "plain", name: "tries" }, tries)}
-      />
-      <Stepper
-        id="settle"
-        label="To settle"
-        unit="minutes"
-        step={1}
-        min={0}
-        max={240}
-        value={state.walk.settleMinutes ?? 0}
-        onChange={(minutes) => state.put({ kind: "plain", name: "settleMinutes" }, minutes)}
-      />
+      </section>
     </div>
   );
 }

@@ -1,6 +1,9 @@
+import type { InForceView } from "#contracts/views.ts";
+import type { Rung } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
 import type { HardSide } from "#core/ladder/level.ts";
 import { skillOf } from "#core/ladder/skills.ts";
+import { sayWaits } from "#ui/words/check.ts";
 import { kilograms, listed } from "#ui/words/figures.ts";
 import { BRANCH, LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
@@ -13,17 +16,30 @@ export function Outcome({
   riskSet,
   hard,
   apart,
+  rungs,
+  inForce,
 }: {
   outcome: OutcomeFacts;
   risk: number;
   riskSet: boolean;
   hard: HardSide;
   apart: readonly string[];
+  rungs?: readonly Rung[];
+  inForce?: InForceView;
 }) {
-  const { weight, load } = outcome;
+  const { weight, load, limits } = outcome;
+  const sessionMinutes = inForce ? inForce.sessionMinutes : limits.sessionMinutes;
+  const circles = inForce ? inForce.circleMinutes : limits.circleMinutes;
+  const secondPerson = inForce ? inForce.secondPerson : limits.secondPerson;
   return (
     <section>
       <h2>Limits</h2>
+      {inForce && inForce.held !== "nothing" && (
+        <p className="border-l-4 border-oxblood bg-oxblood-soft px-2 text-oxblood">
+          ■ A check is open. {sayWaits(inForce.held, inForce.heldSkills)}.
+        </p>
+      )}
+      {inForce && !inForce.ridden && <p className="text-oxblood">■ Ground work only, by the signed evaluation.</p>}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
         <dt className="sign text-dim">Risk</dt>
         <dd>
@@ -48,7 +64,17 @@ export function Outcome({
           )}
         </dd>
         <dt className="sign text-dim">Circles</dt>
-        <dd>{outcome.circleMinutes === 0 ? "none: too young" : `${outcome.circleMinutes} min of trot and canter a session`}</dd>
+        <dd>{circles === 0 ? "none" : `${circles} min of trot and canter a session`}</dd>
+        {(sessionMinutes !== null || secondPerson) && (
+          <>
+            <dt className="sign text-dim">Session</dt>
+            <dd>
+              {[sessionMinutes !== null && `${sessionMinutes} min at the most`, secondPerson && "always a second person"]
+                .filter(Boolean)
+                .join(", ")}
+            </dd>
+          </>
+        )}
         {outcome.growthCm !== null && outcome.growthCm >= 2 && (
           <>
             <dt className="sign text-dim">Growth</dt>
@@ -74,7 +100,7 @@ export function Outcome({
         )}
       </dl>
       <h2 className="pt-4">Findings</h2>
-      <Findings weighed={outcome.weighed} />
+      <Findings weighed={outcome.weighed} {...(rungs && { rungs })} />
       <p className="pt-1 text-sm text-dim">Places to look, no diagnoses: vet, dentist and farrier come first.</p>
       <h2 className="pt-4">Where to start</h2>
       <ul>

@@ -1,14 +1,15 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { WalkFields } from "#contracts/intake.ts";
-import type { Rung as RungFacts } from "#core/intake/instrument.ts";
+import { RIDDEN_RUNG, type Rung as RungFacts } from "#core/intake/instrument.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
 import { SIGNS } from "#core/intake/signs.ts";
 import { SCORES, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import { INPUT } from "#ui/kit/parts.tsx";
+import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { listed } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
 import { SignChip } from "./SignChip.tsx";
+import { SignDetail } from "./SignDetail.tsx";
 import type { WalkState } from "./use-walk.ts";
 
 function Scores({ name, value, onPick }: { name: string; value: number | null | undefined; onPick(score: number | null): void }) {
@@ -83,6 +84,11 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
     <section aria-labelledby={`signs-${rung.id}`} className="pt-3">
       <h3 id={`signs-${rung.id}`}>Signs</h3>
       <div className="flex flex-wrap gap-2 pt-1">{[...rung.signs, ...seenElse].map(chip)}</div>
+      <div className="grid gap-1 pt-2">
+        {[...rung.signs, ...seenElse].map((sign) => (
+          <SignDetail key={sign} put={put} seen={walk.signs.filter((seen) => seen.rung === rung.id && seen.sign === sign)} />
+        ))}
+      </div>
       <details className="pt-2">
         <summary className="sign min-h-9 cursor-pointer text-slate">Other signs</summary>
         <div className="flex flex-wrap gap-2 pt-1">{others.filter((id) => !seenElse.includes(id)).map(chip)}</div>
@@ -92,9 +98,14 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
 }
 
 /** One rung of the walk: what to look at, scores at their own hand, signs, words, and the way out. */
-export function Rung({ rung, state }: { rung: RungFacts; state: WalkState }) {
-  const { walk, put } = state;
-  const missing = rung.id === "saddle" ? notYetForSaddle(walk.marks) : [];
+export function Rung({ rung, state, children }: { rung: RungFacts; state: WalkState; children?: ReactNode }) {
+  const { walk, put, putAll } = state;
+  const open = rung.skills.flatMap((skill) =>
+    sidesOf(skillOf(skill).sided)
+      .filter((side) => !walk.marks.some((mark) => mark.skill === skill && mark.side === side))
+      .map((side) => ({ kind: "mark", skill, side }) as const),
+  );
+  const missing = rung.id === RIDDEN_RUNG ? notYetForSaddle(walk.marks) : [];
   const [opened, setOpened] = useState(walk.saddleReason !== "");
   const shut = missing.length > 0 && !opened;
   return (
@@ -133,8 +144,14 @@ export function Rung({ rung, state }: { rung: RungFacts; state: WalkState }) {
           {rung.skills.map((id) => (
             <SkillRow key={id} id={id} walk={walk} put={put} />
           ))}
+          {open.length > 0 && (
+            <Button className="mt-2" onClick={() => putAll(open, null)}>
+              The rest here: not seen
+            </Button>
+          )}
         </div>
       )}
+      {children}
       <Signs rung={rung} walk={walk} put={put} />
       <label className="sign mt-3 block text-dim">
         In words

@@ -1,6 +1,15 @@
 import { type Strength, signOf } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 
+/** Strength as squares, drawn and not written: the button's name says it in words. */
+const Notches = ({ strength }: { strength: number }) => (
+  <span className="inline-flex gap-0.5 align-middle">
+    {[1, 2, 3].slice(0, strength).map((step) => (
+      <span key={step} className="size-2 bg-current" />
+    ))}
+  </span>
+);
+
 /** A tap raises the strength: 1, 2, 3, gone; a good sign is there or not. The name is the sign without a side. */
 export function SignChip({
   sign,
@@ -26,7 +35,7 @@ export function SignChip({
         onClick={() => onPut(side, strength === 3 || (good && strength) ? null : (((strength ?? 0) + 1) as Strength))}
         className={`min-h-12 border px-3 ${tone}`}
       >
-        {text} <span className="text-xs">{strength ? "■".repeat(strength) : ""}</span>
+        {text} <Notches strength={strength ?? 0} />
       </button>
     );
   };

@@ -1,69 +1,28 @@
 /** The walk of an evaluation: one rung at a time with the next in reach, and at the end what comes out of it. */
 import { useState } from "react";
-import type { WalkFields } from "#contracts/intake.ts";
-import { RUNGS } from "#core/intake/instrument.ts";
-import type { Clash } from "#core/intake/merge.ts";
-import { type EvaluationKind, openTracks, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
-import { signOf } from "#core/intake/signs.ts";
-import { skillOf } from "#core/ladder/skills.ts";
+import type { WalkView } from "#contracts/views.intake.ts";
+import { MEASURING_RUNG, MIND_RUNG, rungToGoOnWith, TOUCHING_RUNG } from "#core/intake/instrument.ts";
+import { openTracks, readWalk } from "#core/intake/outcome.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { slotWords } from "#ui/words/intake.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
-import { Measures, MindReading } from "./Measures.tsx";
+import { TapMap } from "./BodyMap.tsx";
+import { Measures } from "./Measures.tsx";
+import { MindReading } from "./Mind.tsx";
 import { Outcome } from "./Outcome.tsx";
 import { Rung } from "./Rung.tsx";
 import { useWalk } from "./use-walk.ts";
 
-export interface WalkProps {
-  readonly id: string;
-  readonly who: string;
-  readonly stay: string;
-  readonly horse: string;
-  readonly kind: EvaluationKind;
-  readonly about: WalkedHorse;
-  readonly initial: { version: number; walk: WalkFields };
-}
-
 const STATE = { saved: "Saved", saving: "Saving…", kept: "Kept on this device" } as const;
-const MEASURE_WORDS = {
-  girthCm: "Heart girth",
-  lengthCm: "Body length",
-  withersCm: "Withers",
-  croupCm: "Croup",
-  scaleKg: "Scale",
-  condition: "Condition",
-  fitness: "Fitness",
-} as const;
-const PLAIN_WORDS = {
-  tries: "Tries",
-  settleMinutes: "Minutes to settle",
-  stoppedAt: "Stopped at",
-  stopReason: "Why stopped",
-  saddleReason: "Why ridden",
-} as const;
-
-function slotWords({ slot }: Clash): string {
-  if (slot.kind === "mark") return `${skillOf(slot.skill).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
-  if (slot.kind === "sign") return `${signOf(slot.sign).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
-  if (slot.kind === "measure") return MEASURE_WORDS[slot.name];
-  if (slot.kind === "words") return `Words at ${RUNGS.find((rung) => rung.id === slot.rung)?.words ?? slot.rung}`;
-  return PLAIN_WORDS[slot.name];
-}
-
-export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) {
-  const state = useWalk(id, who, initial);
+export function Walk({ view, who }: { view: WalkView; who: string }) {
+  const { id, stay, horse, kind, about, rungs } = view;
+  const state = useWalk(id, who, view.initial);
   const { walk, command } = state;
-  const [at, setAt] = useState(0);
-  const rung = RUNGS[at];
-  const outcome = readWalk({
-    ...about,
-    marks: walk.marks,
-    signs: walk.signs,
-    measures: walk.measures,
-    stoppedAt: walk.stoppedAt,
-    settleMinutes: walk.settleMinutes,
-  });
-  const stoppedAt = RUNGS.findIndex((one) => one.id === walk.stoppedAt);
+  const [at, setAt] = useState(() => rungToGoOnWith(rungs, view.initial.walk));
+  const rung = rungs[at];
+  const outcome = readWalk({ ...about, ...walk }, view.heard);
+  const stoppedAt = rungs.findIndex((one) => one.id === walk.stoppedAt);
   const go = (next: number): void => {
     setAt(next);
     document.querySelector("#walk-title")?.scrollIntoView();
@@ -85,9 +44,9 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
         </Button>
       </div>
       <ol className="flex flex-wrap gap-1 pb-3">
-        {[...RUNGS.map((one) => one.words), "What comes out"].map((words, i) => {
-          const one = RUNGS[i];
-          const open = one ? openTracks(walk.marks, one.id) : 0;
+        {[...rungs.map((one) => one.words), "What comes out"].map((words, i) => {
+          const one = rungs[i];
+          const open = one ? openTracks(walk.marks, one) : 0;
           const mark =
             one && one.skills.length > 0
               ? open === 0
@@ -115,7 +74,7 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
         <Conflict
           rows={state.clashes.map((clash) => ({
             key: JSON.stringify(clash.slot),
-            label: slotWords(clash),
+            label: slotWords(clash.slot, rungs),
             mine: String(clash.mine ?? "not seen"),
             theirs: String(clash.theirs ?? "not seen"),
           }))}
@@ -137,9 +96,27 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
           {stoppedAt >= 0 && at > stoppedAt && (
             <p className="text-oxblood">■ The walk stopped at rung {stoppedAt + 1}. What follows was not looked at.</p>
           )}
-          <Rung key={rung.id} rung={rung} state={state} />
-          {rung.id === "measure" && <Measures state={state} horseClass={about.horseClass} />}
-          {rung.id === "mind" && <MindReading state={state} />}
+          <Rung key={rung.id} rung={rung} state={state}>
+            {rung.id === MEASURING_RUNG && (
+              <Measures
+                state={state}
+                context={{
+                  horseClass: about.horseClass,
+                  units: view.units,
+                  bookedCm: view.bookedCm,
+                  lastKg: view.earlier?.kilograms ?? null,
+                }}
+              />
+            )}
+            {rung.id === TOUCHING_RUNG && (
+              <TapMap
+                touches={walk.touches}
+                earlier={view.earlier?.touches ?? []}
+                onPut={(zone, side, by, strength) => state.put({ kind: "touch", zone, side, by }, strength)}
+              />
+            )}
+            {rung.id === MIND_RUNG && <MindReading id={id} state={state} />}
+          </Rung>
         </section>
       ) : (
         <section aria-labelledby="rung-title" className="border-t-4 border-double border-rail pt-3">
@@ -159,11 +136,11 @@ export function Walk({ id, who, stay, horse, kind, about, initial }: WalkProps) 
       )}
       <div className="sticky bottom-0 mt-4 flex justify-between gap-3 border-t border-line bg-chalk py-2">
         <Button big disabled={at === 0} onClick={() => go(at - 1)}>
-          ← {RUNGS[at - 1]?.words ?? "Back"}
+          ← {rungs[at - 1]?.words ?? "Back"}
         </Button>
         {rung && (
-          <Button big tone="main" onClick={() => go(walk.stoppedAt === rung.id ? RUNGS.length : at + 1)}>
-            {walk.stoppedAt === rung.id ? "What comes out" : (RUNGS[at + 1]?.words ?? "What comes out")} →
+          <Button big tone="main" onClick={() => go(walk.stoppedAt === rung.id ? rungs.length : at + 1)}>
+            {walk.stoppedAt === rung.id ? "What comes out" : (rungs[at + 1]?.words ?? "What comes out")} →
           </Button>
         )}
       </div>

@@ -47,7 +47,9 @@ export function Trouble({ problem }: { problem: ProblemBody | null }) {
   );
 }
 
-export const INPUT = "min-h-9 w-full rounded border border-line px-2 py-1 aria-[invalid=true]:border-oxblood";
+/** Without a width, for controls that stand in a row with others. */
+export const BARE_INPUT = "min-h-9 rounded border border-line px-2 py-1 aria-[invalid=true]:border-oxblood";
+export const INPUT = `${BARE_INPUT} w-full`;
 
 export function Field({
   id,
@@ -169,7 +171,8 @@ export function Stepper({
 }: {
   id: string;
   label: string;
-  value: number;
+  /** Null: not known yet; the first step sets it. */
+  value: number | null;
   step: number;
   min: number;
   max: number;
@@ -188,8 +191,8 @@ export function Stepper({
           type="button"
           className={button}
           aria-label={`${label}: ${step} less`}
-          disabled={value <= min}
-          onClick={() => onChange(clamp(value - step))}
+          disabled={value === null || value <= min}
+          onClick={() => onChange(clamp((value ?? 0) - step))}
         >
           −
         </button>
@@ -197,15 +200,16 @@ export function Stepper({
           id={id}
           className="h-14 w-full min-w-0 rounded border border-line text-center text-xl"
           inputMode="numeric"
-          value={value}
+          placeholder="not taken"
+          value={value ?? ""}
           onChange={(event) => onChange(clamp(Number(event.target.value.replace(/\D/g, "")) || 0))}
         />
         <button
           type="button"
           className={button}
           aria-label={`${label}: ${step} more`}
-          disabled={value >= max}
-          onClick={() => onChange(clamp(value + step))}
+          disabled={value !== null && value >= max}
+          onClick={() => onChange(clamp((value ?? 0) + step))}
         >
           +
         </button>

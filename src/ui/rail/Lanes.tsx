@@ -2,11 +2,11 @@ import type { LaneView } from "#contracts/views.ts";
 import { lengthsBehind } from "#core/calendar/term.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { KIND } from "#ui/words/labels.ts";
-import { needTone, sayNeed } from "#ui/words/needs.ts";
+import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { Ruler } from "./Ruler.tsx";
 
 /** One lane of the track: who, where on the term, what it needs. Rendered on the server; it wakes for nothing. */
-export function Lanes({ lanes }: { lanes: readonly LaneView[] }) {
+export function Lanes({ lanes, manager }: { lanes: readonly LaneView[]; manager: boolean }) {
   return (
     <ol className="border-t border-line">
       {lanes.map(({ stay, horse, client, kind, length, ruler, needs }) => {
@@ -34,7 +34,7 @@ export function Lanes({ lanes }: { lanes: readonly LaneView[] }) {
               </span>
               {needs.map((need) => (
                 <Tag key={need.code} tone={needTone(need)}>
-                  {sayNeed(need)}
+                  {manager && needPath(need) ? <a href={`/horse/${stay}${needPath(need)}`}>{sayNeed(need)}</a> : sayNeed(need)}
                 </Tag>
               ))}
             </div>

@@ -7,7 +7,7 @@ import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { HoldId } from "#core/kernel/brand.ts";
 import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
-import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { HOLD } from "#ui/words/labels.ts";
 
@@ -81,7 +81,7 @@ function EndHold({ from, today, disabled, onEnd }: { from: string; today: string
       <input
         type="date"
         aria-label="Last day of this hold"
-        className={`${INPUT} w-auto`}
+        className={`${BARE_INPUT} w-auto`}
         value={day}
         min={from}
         onChange={(event) => setDay(event.target.value)}

@@ -27,6 +27,9 @@ export const BLOCKER_WORD: Record<Blocker["code"], string> = {
   load: "kg",
   "load-unknown": "kg?",
   "not-evaluated": "ground",
+  check: "check",
+  "not-ridden": "ground",
+  "too-long": "long",
   forbidden: "kept",
   "not-a-rider": "ground",
   away: "away",
@@ -36,6 +39,7 @@ export const BLOCKER_WORD: Record<Blocker["code"], string> = {
   "horse-away": "hold",
   "horse-busy": "twice",
   stage: "place",
+  "place-closed": "closed",
   "place-full": "full",
   apart: "apart",
   helper: "helper",
@@ -54,6 +58,12 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
       return blocker.missing === "horse"
         ? "The horse has not been weighed: ground work only."
         : "The rider's weight with tack is not known: enter it under People.";
+    case "check":
+      return blocker.holds === "all" ? "An open check holds all work." : "An open check holds ridden work: ground work only.";
+    case "not-ridden":
+      return "The signed evaluation keeps this horse on the ground.";
+    case "too-long":
+      return `The signed evaluation allows ${blocker.limit} minutes a session.`;
     case "not-evaluated":
       return "Not evaluated yet: ground work only.";
     case "forbidden":
@@ -72,6 +82,8 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
       return `On hold (${(HOLD[blocker.kind as HoldKind] ?? blocker.kind).toLowerCase()}).`;
     case "horse-busy":
       return "The horse has another session then.";
+    case "place-closed":
+      return `${names.place(blocker.place)} is out of use.`;
     case "stage":
       return `${names.place(blocker.place)} is not for a horse ${STAGE[blocker.stage]}.`;
     case "place-full":

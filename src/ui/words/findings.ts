@@ -1,7 +1,7 @@
 import type { CheckResult, Moment, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import { type CauseId, causeOf } from "#core/intake/causes.ts";
 import type { Evidence, HeldWork, Urgency } from "#core/intake/findings.ts";
-import { RUNGS } from "#core/intake/instrument.ts";
+import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { inner, listed, outer } from "./figures.ts";
 import { HISTORY_ANSWER, HISTORY_TOPIC, PROFESSIONAL, SIDE } from "./labels.ts";
@@ -18,7 +18,7 @@ export const HELD_WORK: Record<HeldWork, string> = {
   ridden: "no ridden work until then",
   all: "no work until then",
 };
-const MOMENT: Record<Moment, string> = {
+export const MOMENT: Record<Moment, string> = {
   tightening: "when the girth is tightened",
   mounting: "when somebody gets on",
   contact: "when contact comes",
@@ -66,10 +66,10 @@ export const sayWho = (cause: CauseId): string => {
 };
 
 /** One piece of evidence, to stand in a list behind 'because' or 'against it'. */
-export function sayEvidence(evidence: Evidence): string {
+export function sayEvidence(evidence: Evidence, rungs: readonly Rung[] = RUNGS): string {
   switch (evidence.code) {
     case "sign": {
-      const at = RUNGS.find((rung) => rung.id === evidence.rung)?.words.toLowerCase() ?? evidence.rung;
+      const at = inner(rungWords(rungs, evidence.rung));
       const where = [at, SIDE[evidence.side], evidence.moment && MOMENT[evidence.moment]].filter(Boolean).join(", ");
       return `${sign(evidence.sign)} (${where})`;
     }

@@ -18,6 +18,10 @@ export function sayGateReason(reason: GateReason): string {
       return `On hold since ${sayDate(reason.since)} (${HOLD[reason.kind as HoldKind].toLowerCase()}).`;
     case "red-sign":
       return `${RED[reason.sign]}: nobody gets on.`;
+    case "check":
+      return reason.holds === "all" ? "An open check holds all work." : "An open check holds ridden work.";
+    case "not-ridden":
+      return "The signed evaluation keeps it on the ground.";
     case "not-ticked":
       return `Not ticked: ${TICK[reason.tick].toLowerCase()}.`;
     case "grade":

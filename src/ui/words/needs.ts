@@ -2,11 +2,12 @@ import type { Need } from "#contracts/views.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { UrgencyReason } from "#core/day/urgency.ts";
-import { RUNGS } from "#core/intake/instrument.ts";
+import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import type { RiskReason } from "#core/intake/outcome.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import { plural } from "./figures.ts";
+import { sayLateNeed } from "./check.ts";
+import { inner, plural } from "./figures.ts";
 import { HOLD, POST } from "./labels.ts";
 
 export function sayNeed(need: Need): string {
@@ -24,13 +25,42 @@ export function sayNeed(need: Need): string {
       return `${POST[need.code]} evaluation due ${sayDate(need.due)}`;
     case "report":
       return `Report due ${sayDate(need.due)}`;
+    case "sign":
+      return "Evaluation waits for a signature";
+    case "check-late":
+      return sayLateNeed(need.who, need.days, need.holds);
     case "over":
       return `Term over for ${plural(need.days, "day")}`;
   }
 }
+/** Where a need is met; null where the horse's own page is the place. */
+export function needPath(need: Need): string | null {
+  switch (need.code) {
+    case "evaluate":
+    case "mid-term":
+    case "exit":
+      return "/evaluate";
+    case "sign":
+      return `/evaluation/${need.evaluation}`;
+    case "check-late":
+      return "/checks";
+    case "report":
+      return "/report";
+    case "hold":
+    case "over":
+      return "/terms";
+    case "behind":
+    case "time-off":
+      return null;
+  }
+}
 /** How a need is marked, beside its words: shape as well as colour. */
 export const needTone = (need: Need): "stop" | "attend" | "tell" =>
-  need.code === "hold" || need.code === "over" ? "stop" : need.code === "mid-term" || need.code === "exit" ? "tell" : "attend";
+  need.code === "hold" || need.code === "over" || (need.code === "check-late" && need.holds === "all")
+    ? "stop"
+    : need.code === "mid-term" || need.code === "exit"
+      ? "tell"
+      : "attend";
 
 export function sayUrgency(reason: UrgencyReason): string {
   switch (reason.code) {
@@ -60,7 +90,7 @@ export function sayRisk(reason: RiskReason): string {
     case "slow-to-settle":
       return `${reason.minutes} minutes to settle`;
     case "stopped":
-      return `walk stopped at '${RUNGS.find((rung) => rung.id === reason.rung)?.words.toLowerCase()}'`;
+      return `walk stopped at '${inner(rungWords(RUNGS, reason.rung))}'`;
     case "quiet":
       return "nothing seen that asks for more";
   }

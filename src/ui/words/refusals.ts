@@ -1,8 +1,24 @@
 import type { Refusal } from "#contracts/refusal.ts";
+import type { InstrumentFault } from "#core/intake/instrument.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { inner, listed, plural } from "./figures.ts";
 import { sayGateReason } from "./gate.ts";
+
+function sayFault(fault: InstrumentFault): string {
+  switch (fault.code) {
+    case "no-rungs":
+      return "A walk needs one rung at least.";
+    case "rung-twice":
+      return "A rung stands in the walk twice: keep one.";
+    case "skill-twice":
+      return `“${skillOf(fault.skill).words}” is asked at “${fault.rungs[0]}” and at “${fault.rungs[1]}”: keep one.`;
+    case "saddle-too-soon":
+      return `Before anybody gets on, the walk must have looked at: ${inner(listed(fault.skills.map((id) => skillOf(id).words.toLowerCase())))}.`;
+    case "ridden-before-saddle":
+      return `“${skillOf(fault.skill).words}” is ridden: move it from “${fault.rung}” to the rung under saddle.`;
+  }
+}
 
 /** What a refusal says to a person: what is wrong, and what to do. */
 export function sayRefusal(refusal: Refusal): string {
@@ -47,6 +63,28 @@ export function sayRefusal(refusal: Refusal): string {
       return "Say why the walk stopped here.";
     case "saddle-shut":
       return `Scores under saddle need the ground first, or a reason. Not yet at 3 on the weaker side: ${inner(listed(refusal.skills.map((id) => skillOf(id).words.toLowerCase())))}.`;
+    case "not-in-walk":
+      return "This evaluation's walk does not have that rung or skill. Reload the page.";
+    case "walk-faulty":
+      return sayFault(refusal.fault);
+    case "check-open":
+      return "This is being asked already. Change that check, or close it first.";
+    case "check-ended":
+      return "This check is done or cancelled. Order a new one.";
+    case "file-type":
+      return "Only photos (JPEG, PNG, WebP) and PDF files can be attached, and this is none that can be read.";
+    case "too-many-files":
+      return `At most ${refusal.limit} files on one check. Remove one first.`;
+    case "trial-running":
+      return "This change is being tried already. End that trial first.";
+    case "trial-ended":
+      return "This trial has ended already.";
+    case "place-taken":
+      return "There is a place of this name. Choose another name.";
+    case "last-place":
+      return "The barn needs one place in use at least.";
+    case "place-in-use":
+      return `${plural(refusal.cards, "card")} from today on still ${refusal.cards === 1 ? "stands" : "stand"} there. Move them to another place first.`;
     case "day-over":
       return "This day is over; its sheet stays as it is.";
     case "not-in-term":

@@ -2,11 +2,11 @@
 
 import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
-import { RUNGS } from "#core/intake/instrument.ts";
+import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import type { Say } from "#core/report/compose.ts";
-import { hours, listed, plural } from "./figures.ts";
+import { hours, inner, listed, plural } from "./figures.ts";
 import { BRANCH, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
 
 const skills = (ids: readonly string[]): string => listed(ids.map((id) => skillOf(id).words.toLowerCase()));
@@ -23,7 +23,7 @@ export function sayStatement(say: Say): string {
     case "intake":
       return `On ${sayDate(say.day)} we looked at ${say.looked} points, each side by itself; ${say.solid} were at 3 or better.`;
     case "intake-stopped":
-      return `The walk stopped at “${RUNGS.find((rung) => rung.id === say.rung)?.words.toLowerCase()}”: it was not safe to go on that day.`;
+      return `The walk stopped at “${inner(rungWords(RUNGS, say.rung))}”: it was not safe to go on that day.`;
     case "hard-side": {
       const then = say.when === "intake";
       return say.side === "even"

@@ -3,20 +3,28 @@ import type { Refusal } from "#contracts/refusal.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { Blocker } from "#core/day/model.ts";
 import type { GateReason } from "#core/gate/gate.ts";
+import { readGoal } from "#core/intake/aims.ts";
 import type { Evidence } from "#core/intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { Say } from "#core/report/compose.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
+import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
 import { clock, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
 import { sayEvidence, sayWho } from "./findings.ts";
 import { sayGateAdvice, sayGateReason } from "./gate.ts";
-import { sayNeed, sayUrgency } from "./needs.ts";
+import { lengthIn, sayArithmetic, sayMeant, sayQuestion, sayResting, sayTouches, slotWords } from "./intake.ts";
+import { needPath, needTone, sayNeed, sayUrgency } from "./needs.ts";
 import { sayRefusal } from "./refusals.ts";
 import { sayStatement } from "./report.ts";
 
 const DAY = localDate("2026-07-10");
 const [who, place, stay, card] = ["p" as PersonId, "l" as PlaceId, "s" as StayId, "c" as CardId];
 const BLOCKERS: Blocker[] = [
+  { code: "check", holds: "ridden" },
+  { code: "check", holds: "all" },
+  { code: "not-ridden" },
+  { code: "too-long", limit: 30 },
+  { code: "place-closed", place },
   { code: "grade", who, grade: 2, needed: 3 },
   { code: "helper-grade", who, grade: 1, needed: 3 },
   { code: "load", who, riderKg: 90, limitKg: 80 },
@@ -38,6 +46,9 @@ const BLOCKERS: Blocker[] = [
   { code: "outside-day" },
 ];
 const REASONS: GateReason[] = [
+  { code: "check", from: "record", holds: "ridden" },
+  { code: "check", from: "record", holds: "all" },
+  { code: "not-ridden", from: "record" },
   { code: "hold", from: "record", kind: "vet", since: DAY },
   { code: "red-sign", from: "tick", sign: "tight-back" },
   { code: "not-ticked", from: "tick", tick: "girth" },
@@ -51,6 +62,21 @@ const REASONS: GateReason[] = [
   { code: "ground-first", from: "record", sessions: 3, needed: 12 },
 ];
 const REFUSALS: Refusal[] = [
+  { code: "not-in-walk", path: "walk.marks.0.skill" },
+  { code: "walk-faulty", path: "rungs", fault: { code: "no-rungs" } },
+  { code: "walk-faulty", path: "rungs", fault: { code: "rung-twice", rung: "tie" } },
+  { code: "walk-faulty", path: "rungs", fault: { code: "skill-twice", skill: "tie", rungs: ["Tie", "Own"] } },
+  { code: "walk-faulty", path: "rungs", fault: { code: "saddle-too-soon", skills: ["girth"] } },
+  { code: "walk-faulty", path: "rungs", fault: { code: "ridden-before-saddle", skill: "trot", rung: "Tie" } },
+  { code: "check-open", path: "cause" },
+  { code: "check-ended", path: "id" },
+  { code: "file-type", path: "content" },
+  { code: "too-many-files", path: "content", limit: 12 },
+  { code: "trial-running", path: "change" },
+  { code: "trial-ended", path: "id" },
+  { code: "place-taken", path: "place.name" },
+  { code: "last-place", path: "place.closed" },
+  { code: "place-in-use", path: "place.closed", cards: 1 },
   { code: "not-found", path: "" },
   { code: "not-allowed", path: "" },
   { code: "changed-meanwhile", path: "version", current: null },
@@ -126,12 +152,106 @@ describe("evidence", () => {
     expect(words).not.toMatch(/undefined|null|NaN|, ,/);
   });
   it("says where, on which side and when", () => {
-    expect(EVIDENCE.slice(0, 2).map(sayEvidence)).toEqual([
+    expect(EVIDENCE.slice(0, 2).map((one) => sayEvidence(one))).toEqual([
       "girthy (tack, left, when the girth is tightened)",
       "bucks or humps (tack)",
     ]);
     expect(sayWho("teeth")).toBe("Dentist");
     expect(sayWho("hands")).toBe("The barn");
+  });
+});
+
+const LEVELS = new Map(["left", "right"].map((side) => [`trot:${side}`, { latest: 3 as const }]));
+
+describe("the evaluation in words", () => {
+  it("says lengths as the barn writes them, and both readings of a slip", () => {
+    expect([
+      lengthIn("metric", "girthCm", 188),
+      lengthIn("hands", "girthCm", 188),
+      lengthIn("hands", "withersCm", 157.5),
+    ]).toEqual(["188 cm", "74 in", "15.2 hands"]);
+    expect(sayMeant({ typed: 74, unit: "in", centimetres: 188 })).toBe("74 in (188 cm)");
+    expect(sayMeant({ typed: 180, unit: "cm", centimetres: 180 })).toBe("180 cm");
+  });
+  it.each([
+    { code: "unlikely", low: 150, high: 230, meant: [{ typed: 180, unit: "cm", centimetres: 180 }] },
+    { code: "unlikely", low: 150, high: 230, meant: [] },
+    { code: "croup-far", differenceCm: -12 },
+    { code: "not-as-booked", bookedCm: 152 },
+    { code: "since-last", lastKg: 500, percent: -20 },
+    { code: "scale-far", tapeKg: 480, percent: 119 },
+  ] as const)("asks about $code in a question", (question) => {
+    expect(sayQuestion("girthCm", question)).toMatch(/^[A-Z].*\?$/);
+    expect(sayQuestion("girthCm", question)).not.toMatch(/undefined|NaN|--/);
+  });
+  it("gives the arithmetic of an aim, long lists cut", () => {
+    expect(sayArithmetic(readGoal({ skill: "trot", target: 3 }, LEVELS, 0))).toBe("Seen already on every side it asks for.");
+    const far = sayArithmetic(readGoal({ skill: "canter", target: 4 }, new Map(), 20));
+    expect(far).toMatch(
+      /^Missing: .* and \d+ more\. One after the other they take about \d+ sessions, together \d+ turns of work/,
+    );
+    expect(far).toContain("The term still holds 17 sessions before its last three, with room for 68 turns.");
+  });
+  it("lists touchy places by place, every touch named", () => {
+    expect(
+      sayTouches([
+        { zone: "girth", side: "left", by: "girth", strength: 3 },
+        { zone: "girth", side: "left", by: "brush", strength: 1 },
+        { zone: "tail", side: "both", by: "hand", strength: 2 },
+      ]),
+    ).toEqual(["Girth line, left: girth 3, brush 1", "Tail and dock: hand 2"]);
+  });
+  it("names each field that two writers may clash over", () => {
+    const at = { rung: "tack", sign: "girthy", side: "left" } as const;
+    expect(
+      [
+        { kind: "sign", ...at } as const,
+        { kind: "moment", ...at } as const,
+        { kind: "trend", ...at } as const,
+        { kind: "touch", zone: "flank", side: "right", by: "spray" } as const,
+        { kind: "measure", name: "girthCm" } as const,
+        { kind: "measure", name: "build" } as const,
+        { kind: "words", rung: "tie" } as const,
+        { kind: "plain", name: "tries" } as const,
+        { kind: "mark", skill: "catch", side: "both" } as const,
+      ].map((slot) => slotWords(slot)),
+    ).toEqual([
+      "Girthy, left",
+      "When: girthy",
+      "Since when: girthy",
+      "Flank, spray, right",
+      "Heart girth",
+      "Build",
+      "Words at Tie",
+      "Tries",
+      "Catch",
+    ]);
+  });
+  it("says resting values beside their range", () => {
+    expect(sayResting({ name: "pulse", value: 60, side: "high" })).toBe("pulse 60 a minute, above the normal 28–44 a minute");
+    expect(sayResting({ name: "refillSeconds", value: 3, side: "high" })).toBe("gum refill 3 s, above the normal under 2 s");
+  });
+});
+
+describe("checks in words", () => {
+  it("say what waits and since when it is late", () => {
+    expect([sayWaits("nothing", []), sayWaits("skill", ["girth", "bit"]), sayWaits("ridden", []), sayWaits("all", [])]).toEqual([
+      "Nothing waits",
+      "Left alone: girth tightened in steps and carries the bit quietly",
+      "No ridden work",
+      "No work at all",
+    ]);
+    expect(sayLateNeed("vet", 1, "all")).toBe("Vet 1 day overdue, all work waits");
+    expect(sayLateNeed("barn", 2, "nothing")).toBe("Own check 2 days overdue");
+    const when = { due: DAY, bookedFor: null, doneOn: null };
+    expect(sayWhen({ ...when, state: "ordered" })).toBe(", due by Fri 10 Jul");
+    expect(sayWhen({ ...when, state: "booked", bookedFor: DAY })).toBe(" for Fri 10 Jul");
+    expect(sayWhen({ ...when, state: "done", doneOn: DAY })).toBe(" Fri 10 Jul");
+  });
+  it("lead from the Rail to where they are met", () => {
+    expect(needPath({ code: "check-late", who: "vet", days: 2, holds: "all" })).toBe("/checks");
+    expect(needPath({ code: "behind", lengths: 2, feasible: true })).toBeNull();
+    expect(needTone({ code: "check-late", who: "vet", days: 2, holds: "all" })).toBe("stop");
   });
 });
 

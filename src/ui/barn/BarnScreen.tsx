@@ -1,0 +1,15 @@
+import type { BarnView } from "#contracts/views.barn.ts";
+import { Places } from "./Places.tsx";
+import { PolicyForm } from "./PolicyForm.tsx";
+
+export function BarnScreen({ view }: { view: BarnView }) {
+  return (
+    <div className="grid gap-8">
+      <section aria-labelledby="rules-title">
+        <h2 id="rules-title">Rules of the barn</h2>
+        <PolicyForm view={view} />
+      </section>
+      <Places view={view} />
+    </div>
+  );
+}

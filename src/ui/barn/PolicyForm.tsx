@@ -1,0 +1,150 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useState } from "react";
+import { Controller, useForm } from "react-hook-form";
+import { EditPolicies, LENGTH_HABITS, type PolicyFields } from "#contracts/barn.ts";
+import type { BarnView } from "#contracts/views.barn.ts";
+import { type LocalDate, sayDateWithYear, WEEKDAYS } from "#core/calendar/local-date.ts";
+import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
+import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
+import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
+import { useCommand } from "#ui/kit/use-command.ts";
+import { listed, weekdays } from "#ui/words/figures.ts";
+import { HOLD, WEEKDAY } from "#ui/words/labels.ts";
+
+const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
+const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const;
+const LINES: Lines<PolicyFields> = {
+  name: ["Name", (x) => x],
+  firstDayIs: ["Day of arrival", (x) => (x === 1 ? "is day 1" : "does not count")],
+  restDays: ["Rest days", (x) => weekdays(x) || "none"],
+  holidays: ["Holidays", (x) => listed(x.map(sayDateWithYear)) || "none"],
+  holdVet: ["Hold by the vet", yesNo],
+  holdInjury: ["Hold for an injury", yesNo],
+  holdOwner: ["Hold by the owner", yesNo],
+  holdWeather: ["Hold for weather", yesNo],
+  units: ["Lengths", (x) => UNITS[x]],
+};
+
+function Holidays({ value, onChange }: { value: readonly LocalDate[]; onChange(next: LocalDate[]): void }) {
+  const [day, setDay] = useState("");
+  const add = (): void => {
+    if (day !== "" && !value.includes(day as LocalDate)) onChange([...value, day as LocalDate].sort());
+    setDay("");
+  };
+  return (
+    <fieldset>
+      <legend className="sign text-dim">Holidays: no horse is worked</legend>
+      <div className="flex flex-wrap items-center gap-1">
+        {value.map((holiday) => (
+          <Button
+            key={holiday}
+            aria-label={`${sayDateWithYear(holiday)} ×, take off the holidays`}
+            onClick={() => onChange(value.filter((other) => other !== holiday))}
+          >
+            {sayDateWithYear(holiday)} ×
+          </Button>
+        ))}
+        <input
+          type="date"
+          aria-label="A holiday"
+          className={`${BARE_INPUT} w-auto`}
+          value={day}
+          onChange={(event) => setDay(event.target.value)}
+        />
+        <Button onClick={add} disabled={day === ""}>
+          Add the holiday
+        </Button>
+      </div>
+    </fieldset>
+  );
+}
+
+/** Rules that the arithmetic of every term rests on. */
+export function PolicyForm({ view }: { view: BarnView }) {
+  const form = useForm<EditPolicies, unknown, EditPolicies>({
+    resolver: zodResolver(EditPolicies),
+    defaultValues: { version: view.version, policies: view.policies },
+  });
+  const { busy, problem, send } = useCommand();
+  const [saved, setSaved] = useState(false);
+  const save = form.handleSubmit(async (values) => {
+    const answer = await send<{ version: number }>("barn/edit-policies", values);
+    setSaved(answer.ok);
+    if (answer.ok) form.reset({ ...values, version: answer.value.version });
+    else if (answer.problem.code === "changed-meanwhile")
+      conflict.meet(answer.problem.current as PolicyFields & { version: number });
+  });
+  form.watch();
+  const conflict = useFormConflict<EditPolicies, PolicyFields>({
+    form,
+    lines: LINES,
+    pathOf: (key) => `policies.${key}` as "policies.name",
+    mine: () => form.getValues("policies"),
+    save: () => void save(),
+  });
+  const holds = [
+    ["holdVet", HOLD.vet],
+    ["holdInjury", HOLD.injury],
+    ["holdOwner", HOLD.owner],
+    ["holdWeather", HOLD.weather],
+  ] as const;
+  return (
+    <form noValidate onSubmit={(event) => void save(event)} className="grid gap-4">
+      <div className="grid gap-3 md:grid-cols-3">
+        <Text form={form} name="policies.name" label="Name of the barn" />
+        <Select
+          form={form}
+          name="policies.firstDayIs"
+          number
+          label="Day of arrival"
+          options={[
+            [1, "Is day 1 of the term"],
+            [0, "Does not count"],
+          ]}
+        />
+        <Select
+          form={form}
+          name="policies.units"
+          label="Lengths without a unit are"
+          options={LENGTH_HABITS.map((one) => [one, UNITS[one]] as const)}
+          hint={`The barn's time zone is ${view.timeZone}.`}
+        />
+      </div>
+      <Controller
+        control={form.control}
+        name="policies.restDays"
+        render={({ field }) => (
+          <Picks
+            legend="Rest days: no horse is worked"
+            options={WEEKDAYS.map((day) => [String(day), WEEKDAY[day]] as const)}
+            value={field.value.map(String)}
+            onChange={(days) => field.onChange(days.map(Number).sort((a, b) => a - b))}
+          />
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="policies.holidays"
+        render={({ field }) => <Holidays value={field.value} onChange={field.onChange} />}
+      />
+      <fieldset>
+        <legend className="sign text-dim">Holds that stop the clock, unless a hold itself says otherwise</legend>
+        <div className="flex flex-wrap gap-x-6">
+          {holds.map(([name, words]) => (
+            <Check key={name} form={form} name={`policies.${name}`} label={words} />
+          ))}
+        </div>
+      </fieldset>
+      {conflict.panel}
+      <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
+      <div className="flex items-center gap-3">
+        <Button type="submit" tone="main" disabled={busy}>
+          Save the barn's rules
+        </Button>
+        <span role="status" className="text-dim">
+          {form.formState.isDirty ? "Not saved yet. Every open term is read anew with it." : saved ? "Saved" : ""}
+        </span>
+      </div>
+    </form>
+  );
+}

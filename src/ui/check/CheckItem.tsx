@@ -1,0 +1,86 @@
+import { useState } from "react";
+import type { CheckView } from "#contracts/views.check.ts";
+import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import { isOpen } from "#core/check/check.ts";
+import { causeOf } from "#core/intake/causes.ts";
+import { Button, Tag } from "#ui/kit/parts.tsx";
+import { CHECK_RESULT, CHECK_STATE, LOOKER, sayLate, sayWaits, sayWhen } from "#ui/words/check.ts";
+import { outer } from "#ui/words/figures.ts";
+import { AnswerForm, BookForm, CancelForm, ChangeForm } from "./CheckForms.tsx";
+import { Files } from "./Files.tsx";
+
+type Doing = "book" | "answer" | "change" | "cancel" | null;
+
+/** One check: what is asked, of whom, by when, what waits, and what came back. */
+export function CheckItem({
+  check,
+  today,
+  mayWrite,
+  named,
+}: {
+  check: CheckView;
+  today: LocalDate;
+  mayWrite: boolean;
+  named: boolean;
+}) {
+  const [doing, setDoing] = useState<Doing>(null);
+  const open = isOpen(check);
+  const title = check.cause ? causeOf(check.cause).words : check.asked;
+  const about = `${title}${named ? ` of ${check.horse}` : ""}`;
+  const action = (what: Exclude<Doing, null>, words: string) => (
+    <Button
+      aria-expanded={doing === what}
+      aria-label={`${words}: ${about}`}
+      onClick={() => setDoing(doing === what ? null : what)}
+    >
+      {words}
+    </Button>
+  );
+  const tone =
+    check.late > 0 || (open && check.holds === "all")
+      ? "border-oxblood"
+      : open && check.holds !== "nothing"
+        ? "border-ochre"
+        : "border-line";
+  return (
+    <li className={`border-l-4 pl-3 ${tone}`}>
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h3>
+          {named && (
+            <>
+              <a href={`/horse/${check.stay}/checks`}>{check.horse}</a>:{" "}
+            </>
+          )}
+          {title}
+        </h3>
+        <span className="sign text-dim">{LOOKER[check.who]}</span>
+        <Tag tone={check.late > 0 ? "stop" : open ? "attend" : "tell"}>
+          {check.late > 0 ? sayLate(check.late) : `${CHECK_STATE[check.state]}${sayWhen(check)}`}
+        </Tag>
+      </div>
+      {check.cause && <p>{outer(check.asked)}</p>}
+      <p className="text-dim">
+        Ordered {sayDate(check.orderedOn)} by {check.orderedBy}
+        {check.bookedWith && `; with ${check.bookedWith}`}
+        {open && `. ${sayWaits(check.holds, check.skills)}.`}
+      </p>
+      {check.result && (
+        <p>
+          <strong>{CHECK_RESULT[check.result]}.</strong> {check.answer}
+        </p>
+      )}
+      {check.state === "cancelled" && <p>Cancelled: {check.answer}</p>}
+      <div className="flex flex-wrap gap-1 py-1">
+        {mayWrite && open && action("book", check.state === "booked" ? "Book another day" : "Book")}
+        {mayWrite && check.state !== "cancelled" && action("answer", check.state === "done" ? "Correct the answer" : "Answer")}
+        {mayWrite && open && action("change", "Change")}
+        {mayWrite && open && action("cancel", "Not needed")}
+        {check.state !== "cancelled" && <Files check={check} mayWrite={mayWrite} />}
+      </div>
+      {doing === "book" && <BookForm check={check} today={today} />}
+      {doing === "answer" && <AnswerForm check={check} today={today} />}
+      {doing === "change" && <ChangeForm check={check} />}
+      {doing === "cancel" && <CancelForm check={check} />}
+    </li>
+  );
+}

@@ -1,0 +1,44 @@
+import { useState } from "react";
+import type { HorseChecksView } from "#contracts/views.check.ts";
+import { Findings } from "#ui/intake/Findings.tsx";
+import { Button } from "#ui/kit/parts.tsx";
+import { CheckItem } from "./CheckItem.tsx";
+import { OrderCheckForm } from "./OrderCheck.tsx";
+import { Trials } from "./Trials.tsx";
+
+/** One horse's checks and trials, beside what its signs say with them in mind. */
+export function HorseChecks({ view }: { view: HorseChecksView }) {
+  const [ordering, setOrdering] = useState(false);
+  return (
+    <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_26rem]">
+      <div className="grid min-w-0 content-start gap-6">
+        <section aria-labelledby="checks-title" className="grid gap-3">
+          <h2 id="checks-title">Checks</h2>
+          {view.mayWrite && (
+            <div>
+              <Button tone="main" aria-expanded={ordering} onClick={() => setOrdering(!ordering)}>
+                Order a check
+              </Button>
+            </div>
+          )}
+          {ordering && <OrderCheckForm view={view} stay={view.stay} />}
+          {view.checks.length === 0 && <p className="text-dim">Nobody has been asked about this horse yet.</p>}
+          <ul className="grid gap-3">
+            {view.checks.map((check) => (
+              <CheckItem key={check.id} check={check} today={view.today} mayWrite={view.mayWrite} named={false} />
+            ))}
+          </ul>
+        </section>
+        <Trials view={view} />
+      </div>
+      <section aria-labelledby="signs-say">
+        <h2 id="signs-say">What its signs say today</h2>
+        {view.weighed ? <Findings weighed={view.weighed} /> : <p className="text-dim">Not evaluated yet.</p>}
+        <p className="pt-1 text-sm text-dim">
+          From the last evaluation, the sessions since, and what was checked and tried. Places to look, no diagnoses: vet, dentist
+          and farrier come first.
+        </p>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+import { useState } from "react";
+import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
+import { Button } from "#ui/kit/parts.tsx";
+import { Judge } from "./Judge.tsx";
+import { Outcome } from "./Outcome.tsx";
+import { Signed } from "./Signed.tsx";
+
+/** The outcome page's working part: to be signed, or signed and open to a change that is signed again. */
+export function Desk({ view, who }: { view: ClosedEvaluationView; who: string }) {
+  const last = view.signatures.at(-1);
+  const [open, setOpen] = useState(!last && view.maySign);
+  return (
+    <div className="grid content-start gap-4">
+      {last && <Signed signature={last} />}
+      {!open && view.maySign && (
+        <div>
+          <Button onClick={() => setOpen(true)}>Change what was signed</Button>
+        </div>
+      )}
+      {!last && !view.maySign && <p className="text-dim">The horse has gone home; nobody signed this evaluation.</p>}
+      {last && !open && (
+        <Outcome outcome={view.outcome} risk={view.outcome.risk} riskSet={false} hard={view.hard} apart={[]} rungs={view.rungs} />
+      )}
+      {open && <Judge view={view} who={who} />}
+    </div>
+  );
+}

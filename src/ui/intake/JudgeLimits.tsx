@@ -1,0 +1,169 @@
+import type { JudgementFields } from "#contracts/intake.ts";
+import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
+import { INPUT } from "#ui/kit/parts.tsx";
+import { kilograms, listed } from "#ui/words/figures.ts";
+import { APART, LEARNER, NERVE, SECOND, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
+import { LIGHT } from "#ui/words/labels.ts";
+import { sayRisk } from "#ui/words/needs.ts";
+import type { Change } from "./judging.ts";
+
+const reasons = (list: readonly string[]): string => (list.length > 0 ? ` (${listed(list)})` : "");
+
+/** One limit: what the rules read with why, and a field that sets it by hand. */
+function Row({
+  label,
+  read,
+  id,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  read: string;
+  id: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onChange(next: string): void;
+}) {
+  return (
+    <div className="grid items-center gap-x-3 border-b border-line py-1 md:grid-cols-[9rem_1fr_13rem]">
+      <label htmlFor={id} className="sign">
+        {label}
+      </label>
+      <span>{read}</span>
+      <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value)}>
+        {options.map(([option, words]) => (
+          <option key={option} value={option}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+const asRead = ["", "As read"] as const;
+const yesNo = [asRead, ["yes", "Yes"], ["no", "No"]] as const;
+const flagOf = (next: string): boolean | null => (next === "" ? null : next === "yes");
+const flagText = (value: boolean | null): string => (value === null ? "" : value ? "yes" : "no");
+const numberOf = (next: string): number | null => (next === "" ? null : Number(next));
+const SESSION_CHOICES = [20, 30, 40, 45, 60, 75, 90] as const;
+const CIRCLE_CHOICES = [0, 5, 10, 15, 20, 30] as const;
+
+export function JudgeLimits({
+  view,
+  judgement,
+  change,
+}: {
+  view: ClosedEvaluationView;
+  judgement: JudgementFields;
+  change: Change;
+}) {
+  const { outcome } = view;
+  const { limits, load, weight } = outcome;
+  return (
+    <section aria-labelledby="judge-limits">
+      <h2 id="judge-limits">Limits</h2>
+      <Row
+        label="Risk"
+        id="set-risk"
+        read={`${outcome.risk} of 5: ${listed(outcome.riskBecause.map(sayRisk))}. Rider grade ${outcome.risk}, ${limits.groundGrade} on the ground.`}
+        value={judgement.risk === null ? "" : String(judgement.risk)}
+        options={[asRead, ...[1, 2, 3, 4, 5].map((grade) => [String(grade), `Risk ${grade}`] as const)]}
+        onChange={(next) => change({ risk: numberOf(next) as JudgementFields["risk"] })}
+      />
+      <Row
+        label="Ridden"
+        id="set-ridden"
+        read={
+          limits.ridden ? "Yes, when the gate opens." : `Not yet: ${listed(limits.riddenBecause.map((why) => UNRIDDEN[why]))}.`
+        }
+        value={flagText(judgement.ridden)}
+        options={[asRead, ["yes", "Yes, when the gate opens"], ["no", "Ground work only"]]}
+        onChange={(next) => change({ ridden: flagOf(next) })}
+      />
+      <Row
+        label="Second person"
+        id="set-second"
+        read={
+          limits.secondPerson
+            ? `Always${reasons(limits.secondBecause.map((why) => SECOND[why]))}.`
+            : "For first mounts and first rides, as for every horse."
+        }
+        value={flagText(judgement.secondPerson)}
+        options={yesNo}
+        onChange={(next) => change({ secondPerson: flagOf(next) })}
+      />
+      <Row
+        label="Session"
+        id="set-session"
+        read={
+          limits.sessionMinutes === null
+            ? "As long as the method has it."
+            : `${limits.sessionMinutes} minutes at the most${reasons(limits.sessionBecause.map((why) => SHORT[why]))}.`
+        }
+        value={judgement.sessionMinutes === null ? "" : String(judgement.sessionMinutes)}
+        options={[asRead, ...SESSION_CHOICES.map((minutes) => [String(minutes), `${minutes} minutes`] as const)]}
+        onChange={(next) => change({ sessionMinutes: numberOf(next) })}
+      />
+      <Row
+        label="Circles"
+        id="set-circles"
+        read={limits.circleMinutes === 0 ? "None: too young." : `${limits.circleMinutes} minutes of trot and canter a session.`}
+        value={judgement.circleMinutes === null ? "" : String(judgement.circleMinutes)}
+        options={[
+          asRead,
+          ...CIRCLE_CHOICES.map((minutes) => [String(minutes), minutes === 0 ? "None" : `${minutes} minutes`] as const),
+        ]}
+        onChange={(next) => change({ circleMinutes: numberOf(next) })}
+      />
+      <div className="grid items-center gap-x-3 border-b border-line py-1 md:grid-cols-[9rem_1fr]">
+        <span className="sign">Load</span>
+        <span>
+          {load
+            ? `Prefer under ${kilograms(load.preferKg)}, refuse above ${kilograms(load.refuseKg)}, with tack${reasons(load.because.map((why) => LIGHT[why]))}.`
+            : "Unknown until it is weighed: ground work only."}
+          {weight && (
+            <span className="text-dim">
+              {" "}
+              Weight {kilograms(weight.kilograms)} ± {weight.plusMinus} kg.
+            </span>
+          )}
+        </span>
+      </div>
+      <div className="grid items-center gap-x-3 border-b border-line py-1 md:grid-cols-[9rem_1fr_13rem]">
+        <label htmlFor="set-apart" className="sign">
+          Company
+        </label>
+        <span>
+          {limits.apartBecause.length > 0
+            ? `Room to others: ${listed(limits.apartBecause.map((why) => APART[why]))}. Horses to keep apart are named under Terms and holds.`
+            : "Nothing seen against company."}
+        </span>
+        <input
+          id="set-apart"
+          className={INPUT}
+          maxLength={300}
+          placeholder="With whom, and how far"
+          value={judgement.apart}
+          onChange={(event) => change({ apart: event.target.value })}
+        />
+      </div>
+      {(outcome.learner || outcome.nerve || outcome.growthCm !== null || outcome.resting.length > 0) && (
+        <p className="pt-1">
+          {[
+            outcome.learner && LEARNER[outcome.learner],
+            outcome.nerve && NERVE[outcome.nerve],
+            outcome.condition !== null && `condition ${outcome.condition}`,
+            outcome.growthCm !== null &&
+              outcome.growthCm >= 2 &&
+              `croup ${outcome.growthCm} cm above the withers: trouble with balance and canter is to be expected`,
+            ...outcome.resting.map(sayResting),
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        </p>
+      )}
+    </section>
+  );
+}

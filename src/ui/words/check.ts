@@ -1,0 +1,69 @@
+/** Words of checks and trials. */
+import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import type { CheckState, Looker } from "#core/check/check.ts";
+import type { CheckResult, Trial, TrialResult } from "#core/intake/cause-rules.ts";
+import type { HeldWork } from "#core/intake/findings.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import { inner, listed, outer, plural } from "./figures.ts";
+import { PROFESSIONAL } from "./labels.ts";
+
+export const LOOKER: Record<Looker, string> = {
+  vet: "Vet",
+  dentist: "Dentist",
+  farrier: "Farrier",
+  fitter: "Saddle and bit fitter",
+  bodyworker: "Bodyworker",
+  barn: "The barn itself",
+};
+export const CHECK_STATE: Record<CheckState, string> = {
+  ordered: "Ordered",
+  booked: "Booked",
+  done: "Done",
+  cancelled: "Cancelled",
+};
+export const CHECK_RESULT: Record<CheckResult, string> = {
+  clear: "Looked at, nothing there",
+  treated: "Something put right",
+  found: "Something found, not settled yet",
+};
+export const TRIAL_CHANGE: Record<Trial, string> = {
+  "other-bit": "Another bit",
+  "no-bit": "No bit",
+  "other-saddle": "Another saddle",
+  "other-pad": "Another pad",
+  "other-girth": "Another girth",
+  "other-rider": "Another rider",
+  "more-turnout": "More turnout",
+  "with-companion": "A companion near",
+};
+export const TRIAL_OUTCOME: Record<TrialResult, string> = { gone: "The sign went", less: "Less of it", same: "No change" };
+
+export const sayWaits = (holds: HeldWork, skills: readonly string[]): string => {
+  switch (holds) {
+    case "nothing":
+      return "Nothing waits";
+    case "skill":
+      return skills.length > 0
+        ? `Left alone: ${inner(listed(skills.map((skill) => skillOf(skill).words.toLowerCase())))}`
+        : "What shows it is left alone";
+    case "ridden":
+      return "No ridden work";
+    case "all":
+      return "No work at all";
+  }
+};
+export const sayLate = (days: number): string => `${plural(days, "day")} overdue`;
+export const sayLateNeed = (who: Looker, days: number, holds: HeldWork): string =>
+  `${outer(who === "barn" ? "own check" : PROFESSIONAL[who])} ${plural(days, "day")} overdue${holds === "all" ? ", all work waits" : holds === "ridden" ? ", riding waits" : ""}`;
+/** To stand behind the word for its state. */
+export const sayWhen = (check: {
+  state: CheckState;
+  due: LocalDate;
+  bookedFor: LocalDate | null;
+  doneOn: LocalDate | null;
+}): string =>
+  check.state === "done" && check.doneOn
+    ? ` ${sayDate(check.doneOn)}`
+    : check.bookedFor
+      ? ` for ${sayDate(check.bookedFor)}`
+      : `, due by ${sayDate(check.due)}`;

@@ -1,0 +1,199 @@
+/** Words of the evaluation: measures, the body map, limits, the reading of the mind, the owner's aim. */
+
+import type { LengthHabit } from "#contracts/barn.ts";
+import type { GoalReading, Verdict } from "#core/intake/aims.ts";
+import type { TouchBy } from "#core/intake/body.ts";
+import { type Touch, zoneOf } from "#core/intake/body.ts";
+import type { Moment, Trend } from "#core/intake/cause-rules.ts";
+import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
+import type { ApartReason, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
+import {
+  inches,
+  type LengthName,
+  type Meant,
+  type NumberMeasure,
+  type Question,
+  RESTING_RANGE,
+  type RestingName,
+  type RestingOdd,
+} from "#core/intake/measures.ts";
+import type { Slot } from "#core/intake/merge.ts";
+import type { Learner, Nerve } from "#core/intake/mind.ts";
+import { signOf } from "#core/intake/signs.ts";
+import { centimetresToHands } from "#core/kernel/units.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import type { Build } from "#core/tools/weight.ts";
+import { inner, kilograms, listed, plural } from "./figures.ts";
+import { MOMENT } from "./findings.ts";
+import { SIDE } from "./labels.ts";
+
+export const MEASURE: Record<NumberMeasure, string> = {
+  girthCm: "Heart girth",
+  lengthCm: "Body length",
+  withersCm: "Height at withers",
+  croupCm: "Height at croup",
+  neckCm: "Neck girth",
+  scaleKg: "Scale, kg",
+  condition: "Condition score",
+  placeNeck: "Neck",
+  placeWithers: "Withers",
+  placeShoulder: "Behind the shoulder",
+  placeRibs: "Ribs",
+  placeLoin: "Loin",
+  placeTail: "Tail head",
+  pulse: "Pulse, a minute",
+  breaths: "Breaths, a minute",
+  temperatureC: "Temperature, °C",
+  refillSeconds: "Gum refill, seconds",
+};
+export const MEASURE_HINT: Record<LengthName, string> = {
+  girthCm: "Behind the elbow, over the withers",
+  lengthCm: "Point of shoulder to point of buttock",
+  withersCm: "Level ground, square, head natural",
+  croupCm: "Highest point behind the saddle",
+  neckCm: "Round the middle of the neck",
+};
+export const BUILD: Record<Build, string> = {
+  unknown: "Not said",
+  arabian: "Light, Arabian type",
+  pony: "Pony type",
+  stock: "Stock type",
+};
+
+export const TOUCHED_BY: Record<TouchBy, string> = { hand: "Hand", brush: "Brush", girth: "Girth", leg: "Leg", spray: "Spray" };
+export const TREND_CHOICE: Record<Trend, string> = {
+  unknown: "Not told",
+  better: "Better each time",
+  same: "Unchanged",
+  sudden: "Came suddenly",
+};
+export const momentWords = (moment: Moment): string => MOMENT[moment];
+
+/** A length as the barn writes it. */
+export function lengthIn(habit: LengthHabit, name: LengthName, cm: number): string {
+  if (habit === "metric") return `${Math.round(cm * 10) / 10} cm`;
+  return name === "withersCm" || name === "croupCm" ? `${centimetresToHands(cm)} hands` : `${inches(cm)} in`;
+}
+export const sayMeant = ({ typed, unit, centimetres }: Meant): string =>
+  unit === "cm" ? `${typed} cm` : `${typed} ${unit} (${Math.round(centimetres)} cm)`;
+
+export function sayQuestion(name: LengthName | "scaleKg", question: Question): string {
+  switch (question.code) {
+    case "unlikely":
+      return `${MEASURE[name]} of such a horse is ${question.low} to ${question.high} cm. ${question.meant.length > 0 ? "Which was meant?" : "Measure once more?"}`;
+    case "croup-far":
+      return `Croup and withers lie ${Math.abs(question.differenceCm)} cm apart. Is one of the two slipped?`;
+    case "not-as-booked":
+      return `At booking its height was given as ${question.bookedCm} cm. Which is right?`;
+    case "scale-far":
+      return `The tape says ${kilograms(question.tapeKg)}, the scale ${question.percent > 0 ? "+" : "−"}${Math.abs(question.percent)} % of it. Is the scale empty at nought, and in kilograms?`;
+    case "since-last":
+      return `It weighed ${kilograms(question.lastKg)} at the evaluation before: ${question.percent > 0 ? "+" : "−"}${Math.abs(question.percent)} %. Is the tape right?`;
+  }
+}
+
+const RESTING_UNIT: Record<RestingName, string> = {
+  pulse: "a minute",
+  breaths: "a minute",
+  temperatureC: "°C",
+  refillSeconds: "s",
+};
+const RESTING_WORDS: Record<RestingName, string> = {
+  pulse: "pulse",
+  breaths: "breathing",
+  temperatureC: "temperature",
+  refillSeconds: "gum refill",
+};
+export const restingRange = (name: RestingName): string =>
+  name === "refillSeconds" ? "under 2 s" : `${RESTING_RANGE[name].join("–")} ${RESTING_UNIT[name]}`;
+export const sayResting = ({ name, value, side }: RestingOdd): string =>
+  `${RESTING_WORDS[name]} ${value} ${RESTING_UNIT[name]}, ${side === "high" ? "above" : "below"} the normal ${restingRange(name)}`;
+
+export const LEARNER: Record<Learner, string> = { quick: "quick to learn", steady: "steady to learn", slow: "slow to learn" };
+export const NERVE: Record<Nerve, string> = { quiet: "quiet", watchful: "watchful", hot: "hot" };
+
+export const UNRIDDEN: Record<UnriddenReason, string> = {
+  "under-two": "under two years old",
+  "not-grown": "a youngster",
+  "not-weighed": "its weight is not known",
+  check: "a check comes first",
+  "all-held": "no work until the vet has been",
+};
+export const SHORT: Record<ShortReason, string> = {
+  two: "two years old",
+  three: "three years old",
+  "age-unknown": "age unknown",
+  "under-two": "under two years old",
+  unhandled: "barely handled",
+  thin: "thin",
+  unfit: "not fit",
+  growing: "still growing",
+  hot: "slow to come down after a fright",
+};
+export const SECOND: Record<SecondReason, string> = {
+  risk: "risk 4 or 5",
+  girth: "it bites or kicks at the girth",
+  kicks: "it kicks when touched behind",
+  "never-ridden": "never ridden",
+};
+export const APART: Record<ApartReason, string> = { "near-horses": "fractious next to other horses", stallion: "a stallion" };
+
+export const VERDICT: Record<Verdict, string> = { likely: "Likely", possible: "Possible", "not-this-term": "Not in this term" };
+/** For the owner, as one sentence. */
+export const VERDICT_OWNER: Record<Verdict, string> = {
+  likely: "We expect to get there within the term",
+  possible: "It may come within the term, if all goes well",
+  "not-this-term": "It will not come within this term",
+};
+const about = (sessions: number): string => plural(Math.max(1, Math.round(sessions)), "session");
+/** The arithmetic behind a verdict. */
+export function sayArithmetic({ missing, chain, works, sessions, slots }: GoalReading): string {
+  if (missing.length === 0) return "Seen already on every side it asks for.";
+  const first = missing.slice(0, 4).map((one) => skillOf(one.skill).words.toLowerCase());
+  const more = missing.length > 4 ? ` and ${missing.length - 4} more` : "";
+  return `Missing: ${missing.length > 4 ? first.join(", ") : listed(first)}${more}. One after the other they take about ${about(chain)}, together ${plural(Math.max(1, Math.round(works)), "turn")} of work on single skills. The term still holds ${plural(sessions, "session")} before its last three, with room for ${plural(slots, "turn")}.`;
+}
+export const targetWords = (target: number): string =>
+  target === 3 ? "mostly" : target === 4 ? "reliable here" : "reliable anywhere";
+
+/** Touchy places in words, one line a place and side. */
+export function sayTouches(touches: readonly Touch[]): readonly string[] {
+  const places = new Map<string, Touch[]>();
+  for (const touch of touches)
+    places.set(`${touch.zone}:${touch.side}`, [...(places.get(`${touch.zone}:${touch.side}`) ?? []), touch]);
+  return [...places.values()].map((list) => {
+    const [first] = list;
+    const zone = first ? zoneOf(first.zone).words : "";
+    const side = first && first.side !== "both" ? `, ${SIDE[first.side]}` : "";
+    return `${zone}${side}: ${list.map((touch) => `${TOUCHED_BY[touch.by].toLowerCase()} ${touch.strength}`).join(", ")}`;
+  });
+}
+
+const PLAIN = {
+  tries: "Tries",
+  settleMinutes: "Minutes to settle",
+  stoppedAt: "Stopped at",
+  stopReason: "Why stopped",
+  saddleReason: "Why ridden",
+} as const;
+/** One field of a walk, as two writers are asked about it. */
+export function slotWords(slot: Slot, rungs: readonly Rung[] = RUNGS): string {
+  switch (slot.kind) {
+    case "mark":
+      return `${skillOf(slot.skill).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
+    case "sign":
+      return `${signOf(slot.sign).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
+    case "moment":
+      return `When: ${inner(signOf(slot.sign).words)}`;
+    case "trend":
+      return `Since when: ${inner(signOf(slot.sign).words)}`;
+    case "touch":
+      return `${zoneOf(slot.zone).words}, ${TOUCHED_BY[slot.by].toLowerCase()}${slot.side === "both" ? "" : `, ${slot.side}`}`;
+    case "measure":
+      return slot.name === "build" ? "Build" : slot.name === "fitness" ? "Fitness" : MEASURE[slot.name];
+    case "words":
+      return `Words at ${rungWords(rungs, slot.rung)}`;
+    case "plain":
+      return PLAIN[slot.name];
+  }
+}
