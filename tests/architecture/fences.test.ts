@@ -25,6 +25,7 @@ const PLACES: Record<string, [file: string, wrap: (code: string) => string][]> =
   db: [["src/db/queries/canary.ts", (code) => code]],
   server: [["src/server/day/canary.ts", (code) => code]],
   cli: [["cli/canary.ts", (code) => code]],
+  standins: [["standins/canary.ts", (code) => code]],
   ui: [
     ["src/ui/day/canary.ts", (code) => code],
     ["src/ui/day/Canary.tsx", (code) => code],

@@ -1,20 +1,31 @@
+import { randomUUID } from "node:crypto";
 import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
+import { LENGTH_HABITS } from "#contracts/barn.ts";
+import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
 import { ROLES } from "#contracts/people.ts";
 import { AFTER_LEVELS } from "#contracts/stay.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { CARD_STATES, HURT, INCIDENT_KINDS, SESSION_KINDS } from "#core/card/card.ts";
+import { CHECK_STATES } from "#core/check/check.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
+import { GOAL_TARGETS } from "#core/intake/aims.ts";
+import { TOUCHES_BY } from "#core/intake/body.ts";
+import { CHECK_RESULTS, TRENDS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
+import { HOLDS } from "#core/intake/findings.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
+import type { EvaluationId } from "#core/kernel/brand.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
 import { FITNESS } from "#core/tools/load.ts";
+import { BUILDS } from "#core/tools/weight.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { migrate } from "#db/migrate.ts";
+import { findEvaluation } from "#db/queries/intake.ts";
 import { cloned } from "#tests/barn.ts";
 
 let sql: Sql;
@@ -64,6 +75,44 @@ describe("0002", () => {
   });
 });
 
+describe("0003", () => {
+  it("keeps signs that were there, with no moment and no trend told", async () => {
+    const admin = new URL(inject("adminUrl"));
+    await createDatabase(admin.href, "second_only", { replace: true });
+    admin.pathname = "/second_only";
+    const old = connect(admin.href, { max: 2 });
+    const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
+    for (const name of ["0001_barn.sql", "0002_details-version.sql"])
+      copyFileSync(`src/db/migrations/${name}`, join(folder, name));
+    await migrate(old, pathToFileURL(`${folder}/`));
+    const [client, horse, stay, person, evaluation] = Array.from({ length: 5 }, () => randomUUID()) as [
+      string,
+      string,
+      string,
+      string,
+      string,
+    ];
+    await old`INSERT INTO person VALUES (${person}, 'Ann', 'ann', 'manager', 'x', 5, 60, true, '{1}', 0, 60, 1)`;
+    await old`INSERT INTO client (id, name, phone, email, emergency_name, emergency_phone, vet_name, vet_phone, vet_release)
+              VALUES (${client}, 'Ottoline Fenn', '', '', '', '', '', '', true)`;
+    await old`INSERT INTO horse (id, client_id, name, sex, class, history, history_words) VALUES (${horse}, ${client}, 'Thimble', 'mare', 'adult', '{}', '')`;
+    await old`INSERT INTO stay (id, horse_id, kind, aim, length, first_day, sessions_a_week, counting, method, after_level, after_words)
+              VALUES (${stay}, ${horse}, 'halter', 'Quiet', 30, '2026-07-01', 5, 'calendar', 'quiet-steps', 'unknown', '')`;
+    await old`INSERT INTO evaluation (id, stay_id, kind, instrument, day, by_person, girth_cm, fitness, words, stop_reason, saddle_reason)
+              VALUES (${evaluation}, ${stay}, 'intake', 1, '2026-07-02', ${person}, 172, 'fit', '{}', '', '')`;
+    await old`INSERT INTO evaluation_sign VALUES (${evaluation}, 'tack', 'girthy', 'left', 2)`;
+    expect((await migrate(old))[0]).toBe("0003_intake-whole.sql");
+    const kept = await findEvaluation(old, evaluation as EvaluationId);
+    expect(kept?.walk).toMatchObject({
+      signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2, moment: null, trend: "unknown" }],
+      touches: [],
+      measures: { girthCm: 172, neckCm: null, build: "unknown", fitness: "fit" },
+    });
+    await old.end();
+    rmSync(folder, { recursive: true });
+  });
+});
+
 /** Table, column, and the core's own list of what may stand there. */
 const LISTS: readonly [table: string, column: string, values: readonly (string | number)[]][] = [
   ["person", "role", ROLES],
@@ -77,6 +126,19 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["evaluation", "kind", EVALUATION_KINDS],
   ["evaluation", "fitness", FITNESS],
   ["evaluation_mark", "side", TRACK_SIDES],
+  ["evaluation", "build", BUILDS],
+  ["evaluation_sign", "trend", TRENDS],
+  ["evaluation_touch", "side", TRACK_SIDES],
+  ["evaluation_touch", "by", TOUCHES_BY],
+  ["check_up", "who", LOOKERS],
+  ["check_up", "holds", HOLDS],
+  ["check_up", "state", CHECK_STATES],
+  ["check_up", "result", CHECK_RESULTS],
+  ["check_file", "type", FILE_TYPES],
+  ["trial", "change", TRIALS],
+  ["trial", "result", TRIAL_RESULTS],
+  ["goal", "target", GOAL_TARGETS],
+  ["barn", "units", LENGTH_HABITS],
   ["card", "kind", SESSION_KINDS],
   ["card", "state", CARD_STATES],
   ["card_revision", "gate_state", ["open", "half", "shut"]],

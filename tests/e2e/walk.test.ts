@@ -29,6 +29,28 @@ const marks = async (): Promise<string[]> =>
   ).map((row) => `${row["skill"]} ${row["side"]} ${row["score"]}`);
 
 describe("the walk on the tablet", () => {
+  it("is gone on with where it was left, marks the rest of a rung in one tap, and takes that back in one", async () => {
+    const page = await screens.as("odalys", TABLET);
+    const [stay] = await screens.site.sql`
+      SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Gannet'`;
+    const path = `/horse/${stay?.["id"]}/evaluate`;
+    await screens.visit(page, path);
+    await follow(page, () => button(page, "Begin the mid-term evaluation").click());
+    await go(page, "Yields");
+    await press(page, "Head down: 4");
+    const tick = () => page.$$eval("ol button", (all) => all.find((one) => one.textContent?.includes("Yields"))?.textContent);
+    await button(page, "The rest here: not seen").click();
+    expect(await tick()).toContain("✓");
+    await button(page, "Undo the last tap").click();
+    expect(await tick()).toContain("…");
+    await saved(page);
+    await page.reload({ waitUntil: "networkidle0" });
+    await page.waitForFunction(() => document.querySelector("h1")?.textContent === "6. Yields");
+    await screens.site
+      .sql`DELETE FROM evaluation_mark WHERE evaluation_id IN (SELECT id FROM evaluation WHERE closed_at IS NULL)`;
+    await screens.site.sql`DELETE FROM evaluation WHERE closed_at IS NULL`;
+    await page.close();
+  });
   it("begins, and takes scores at their own hand, signs with a strength, and words", async () => {
     const page = await screens.as("odalys", TABLET);
     await screens.visit(page, evaluate);

@@ -145,7 +145,10 @@ describe("corrections", () => {
 describe("what a card shows", () => {
   it("is the work, the last rider's word, and what to watch for", async () => {
     const stay = await barn.book();
-    await barn.evaluate(stay, walkOf(4, { signs: [{ rung: "handle", sign: "head-shy", side: "left", strength: 3 }] }));
+    await barn.evaluate(
+      stay,
+      walkOf(4, { signs: [{ rung: "handle", sign: "head-shy", side: "left", strength: 3, moment: null, trend: "unknown" }] }),
+    );
     await barn.worked(stay, "2026-07-13", { word: "Soft today.", nextTime: "Hard side first." });
     const view = await readCard(barn.deps, await handedOut(stay), barn.rider);
     expect(view).toMatchObject({

@@ -37,7 +37,7 @@ describe("the walk", () => {
       words: { look: "Quiet eye." },
       tries: 4,
       settleMinutes: 6,
-      signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2 }],
+      signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2, moment: "tightening", trend: "unknown" }],
     });
     await barn.ask("intake/save", { id, version: 1, walk: walkOf(1) });
     await barn.ask("intake/save", { id, version: 2, walk });
@@ -83,7 +83,10 @@ describe("the walk", () => {
 describe("what comes out", () => {
   it("stands on the horse's page: levels with their intake, limits, findings, where to start", async () => {
     const stay = await barn.book();
-    await barn.evaluate(stay, walkOf(4, { signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2 }] }));
+    await barn.evaluate(
+      stay,
+      walkOf(4, { signs: [{ rung: "tack", sign: "girthy", side: "left", strength: 2, moment: "tightening", trend: "unknown" }] }),
+    );
     await barn.worked(stay, "2026-07-14", { scores: [{ skill: "hindquarters", side: "left", score: 5 }] });
     const now = await readHorseNow(barn.deps, await opened(stay));
     expect(now.tracks.find((track) => track.skill === "hindquarters" && track.side === "left")).toMatchObject({

@@ -1,7 +1,9 @@
+import { request as httpRequest } from "node:http";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { booking, PASSWORD } from "#tests/barn.ts";
 import { Site } from "#tests/site.ts";
 
+const NOBODY = "00000000-0000-4000-8000-000000000000";
 let site: Site;
 beforeAll(async () => {
   site = await Site.open("empty");
@@ -95,12 +97,30 @@ describe("requests that are no requests", () => {
       [site.post("stay/book", "{", { who }), 400, "json"],
       [site.post("stay/book", booking(), { who, headers: { "Content-Type": "text/plain" } }), 415, "content-type"],
       [site.post("stay/book", JSON.stringify({ long: "x".repeat(600_000) }), { who }), 413, "too-large"],
+      // A photo may be larger than a form.
+      [site.post("check/attach", { id: NOBODY, name: "x", content: "A".repeat(600_000) }, { who }), 404, "not-found"],
       [site.post("stay/book", [], { who }), 422, "invalid_type"],
     ];
     for (const [sent, status, code] of cases) {
       const answer = await sent;
       expect([code, answer.status, await answer.json()]).toMatchObject([code, status, { code, message: expect.any(String) }]);
     }
+  });
+  it("are sent away by their length alone where not even a photo is so large", async () => {
+    const cookie = await site.cookie("boss");
+    const status = await new Promise<number | undefined>((done, fail) => {
+      const asked = httpRequest(
+        `${site.address}/api/check/attach`,
+        { method: "POST", headers: { ...cookie, "Content-Type": "application/json", "Content-Length": String(8 * 1024 * 1024) } },
+        (answer) => {
+          done(answer.statusCode);
+          asked.destroy();
+        },
+      );
+      asked.on("error", fail);
+      asked.flushHeaders();
+    });
+    expect(status).toBe(413);
   });
   it("are sent away without the length of their body", async () => {
     const body = new ReadableStream({

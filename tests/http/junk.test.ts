@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { COMMANDS } from "#server/commands.ts";
-import { booking, OPEN_GATE, PASSWORD, PERSON, record, walkOf } from "#tests/barn.ts";
+import { booking, JUDGEMENT, OPEN_GATE, PASSWORD, PERSON, record, walkOf } from "#tests/barn.ts";
 import { Site } from "#tests/site.ts";
 
 let site: Site;
@@ -13,6 +13,19 @@ afterAll(() => site.close());
 
 const id = randomUUID();
 const where = { kind: "ground", length: 2, rider: id, start: 0, place: id, helper: null };
+const RUNG = { id: "own-1", words: "Own", prompt: "", skills: ["tie"], signs: ["girthy"], stopWhen: null, caution: "Slowly." };
+const PLACE = { name: "Far field", capacity: 2, separate: false, stages: ["riding"], closed: false };
+const POLICIES = {
+  name: "Test barn",
+  firstDayIs: 1,
+  restDays: [7],
+  holidays: ["2026-12-25"],
+  holdVet: true,
+  holdInjury: true,
+  holdOwner: true,
+  holdWeather: false,
+  units: "metric",
+};
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
 const EXAMPLES: Record<string, unknown> = {
   // Two faults where nothing else would refuse: replacing one place cannot mend both.
@@ -32,6 +45,23 @@ const EXAMPLES: Record<string, unknown> = {
   "intake/begin": { stay: id, kind: "intake" },
   "intake/save": { id, version: 1, walk: walkOf(3) },
   "intake/close": { id, version: 1, walk: walkOf(3) },
+  "intake/sign": { id, revision: 0, judgement: JUDGEMENT },
+  // Two faults again: a version that never was, and a skill asked twice.
+  "intake/edit-instrument": { version: 999_999, rungs: [RUNG, { ...RUNG, id: "own-2" }] },
+  "check/order": { stay: id, cause: "teeth", who: "dentist", asked: "Look", due: "2026-07-20", holds: "skill", skills: ["bit"] },
+  "check/edit": { id, version: 1, asked: "Look", due: "2026-07-20", holds: "ridden", skills: [] },
+  "check/book": { id, version: 1, bookedFor: "2026-07-20", bookedWith: "Valley vet" },
+  "check/close": { id, version: 1, doneOn: "2026-07-14", result: "clear", answer: "Nothing." },
+  "check/cancel": { id, version: 1, reason: "Gone by itself" },
+  "check/attach": { id, name: "chart.pdf", content: "JVBERi0xLjQK" },
+  "check/remove-file": { file: id },
+  "check/begin-trial": { stay: id, change: "other-bit", fromDay: "2026-07-14", words: "Thicker" },
+  "check/end-trial": { id, endedOn: "2026-07-14", result: "gone", words: "" },
+  "barn/edit-policies": { version: 999_999, policies: POLICIES },
+  "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },
+  // Two faults, as above.
+  "barn/add-place": { place: { ...PLACE, capacity: 99, separate: "maybe" } },
+  "barn/edit-place": { id, version: 1, place: PLACE },
   "day/place": { day: "2026-07-15", stay: id, ...where },
   "day/move": { id, version: 1, ...where },
   "day/take-back": { id, version: 1 },

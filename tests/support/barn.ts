@@ -3,7 +3,7 @@ import { randomUUID } from "node:crypto";
 import { inject } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
 import type { RecordFields } from "#contracts/card.ts";
-import { EMPTY_WALK, type WalkFields } from "#contracts/intake.ts";
+import { EMPTY_WALK, type JudgementFields, type WalkFields } from "#contracts/intake.ts";
 import type { Actor, PersonFields } from "#contracts/people.ts";
 import { type BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import { type LocalDate, localDate } from "#core/calendar/local-date.ts";
@@ -98,6 +98,20 @@ export const walkOf = (score: Score, changes: Partial<WalkFields> = {}): WalkFie
   measures: { ...EMPTY_WALK.measures, girthCm: 190, lengthCm: 158, fitness: "fit", condition: 5 },
   ...changes,
 });
+
+/** Signs what the rules read and orders nothing. */
+export const JUDGEMENT: JudgementFields = {
+  risk: null,
+  ridden: null,
+  secondPerson: null,
+  sessionMinutes: null,
+  circleMinutes: null,
+  apart: "",
+  focus: ["Hard side first"],
+  goals: [{ skill: "canter", target: 3, verdict: null, because: "" }],
+  checks: [],
+  ownerWords: "",
+};
 
 export const record = (changes: Partial<RecordFields> = {}): RecordFields => ({
   groundMinutes: 20,

@@ -99,12 +99,14 @@ export async function follow(page: Page, press: () => Promise<unknown>): Promise
   await Promise.all([page.waitForNavigation({ waitUntil: "networkidle0" }), press()]);
 }
 
-/** WCAG A and AA, by axe; and no sideways scrolling. */
-export async function expectAccessible(page: Page, where: string): Promise<void> {
+async function violationsOf(page: Page, only: readonly string[] | { readonly rules: readonly string[] }): Promise<string[]> {
   await page.evaluate(axe.source);
-  const violations = await page.evaluate(async () => {
+  return page.evaluate(async (runOnly) => {
     const { axe: run } = window as unknown as { axe: typeof import("axe-core") };
-    const { violations: found } = await run.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] });
+    const asked = Array.isArray(runOnly)
+      ? [...runOnly]
+      : { type: "rule" as const, values: [...(runOnly as { rules: string[] }).rules] };
+    const { violations: found } = await run.run(document, { runOnly: asked });
     return found.map(
       (violation) =>
         `${violation.id}: ${violation.nodes
@@ -112,7 +114,17 @@ export async function expectAccessible(page: Page, where: string): Promise<void>
           .map((node) => `${node.html.slice(0, 160)} ${node.failureSummary?.slice(0, 200)}`)
           .join(" | ")}`,
     );
-  });
+  }, only);
+}
+
+/** Contrast alone, where nothing but colours has changed since the whole was looked at. */
+export async function expectContrast(page: Page, where: string): Promise<void> {
+  expect([where, await violationsOf(page, { rules: ["color-contrast"] })]).toEqual([where, []]);
+}
+
+/** WCAG A and AA, by axe; and no sideways scrolling. */
+export async function expectAccessible(page: Page, where: string): Promise<void> {
+  const violations = await violationsOf(page, ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]);
   expect([where, violations]).toEqual([where, []]);
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   expect([where, "scrolls sideways by", overflow]).toEqual([where, "scrolls sideways by", 0]);

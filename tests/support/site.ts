@@ -19,11 +19,13 @@ export class Site {
     readonly sql: Sql,
     private served: Served,
     private readonly url: string,
+    private readonly scaleUrl: string | undefined,
   ) {}
 
-  static async open(database: { sql: Sql; url: string } | "demo" | "empty"): Promise<Site> {
+  static async open(database: { sql: Sql; url: string } | "demo" | "empty", scaleUrl?: string): Promise<Site> {
     const { sql, url } = typeof database === "string" ? await cloned(database) : database;
-    return new Site(sql, await serve(process.cwd(), { databaseUrl: url, port: 0, today: TODAY, quiet: true }), url);
+    const served = await serve(process.cwd(), { databaseUrl: url, port: 0, today: TODAY, scaleUrl, quiet: true });
+    return new Site(sql, served, url, scaleUrl);
   }
 
   get address(): string {
@@ -37,7 +39,7 @@ export class Site {
   stop = (): Promise<void> => this.served.stop();
   async restart(): Promise<void> {
     const port = Number(new URL(this.address).port);
-    this.served = await serve(process.cwd(), { databaseUrl: this.url, port, today: TODAY, quiet: true });
+    this.served = await serve(process.cwd(), { databaseUrl: this.url, port, today: TODAY, scaleUrl: this.scaleUrl, quiet: true });
   }
 
   /** A session without the half second that a password takes; the form itself has tests of its own. */
@@ -75,9 +77,17 @@ export class Site {
 }
 
 /** Ids of the demo barn that addresses are made of. */
-export async function demoIds(sql: Sql): Promise<{ stay: string; card: string; evaluation: string; evaluated: string }> {
+export async function demoIds(sql: Sql): Promise<Record<"stay" | "card" | "evaluation" | "evaluated" | "check", string>> {
   const [stay] = await sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle'`;
   const [card] = await sql`SELECT id FROM card WHERE day = ${TODAY} AND state = 'handed-out' ORDER BY id LIMIT 1`;
-  const [evaluation] = await sql`SELECT id, stay_id FROM evaluation WHERE closed_at IS NOT NULL ORDER BY id LIMIT 1`;
-  return { stay: stay?.["id"], card: card?.["id"], evaluation: evaluation?.["id"], evaluated: evaluation?.["stayId"] };
+  const [evaluation] = await sql`
+    SELECT e.id, e.stay_id FROM evaluation e JOIN judgement j ON j.evaluation_id = e.id JOIN check_up c ON c.stay_id = e.stay_id ORDER BY e.id LIMIT 1`;
+  const [check] = await sql`SELECT id FROM check_up WHERE stay_id = ${evaluation?.["stayId"]} ORDER BY id LIMIT 1`;
+  return {
+    stay: stay?.["id"],
+    card: card?.["id"],
+    evaluation: evaluation?.["id"],
+    evaluated: evaluation?.["stayId"],
+    check: check?.["id"],
+  };
 }

@@ -1,0 +1,124 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { localDate } from "#core/calendar/local-date.ts";
+import { FIRST_INSTRUMENT, RUNGS } from "#core/intake/instrument.ts";
+import type { EvaluationId } from "#core/kernel/brand.ts";
+import { attempt } from "#demo/ask.ts";
+import { readBarn, readBarnWalk } from "#server/barn/read-barn.ts";
+import { readDay } from "#server/day/read-day.ts";
+import { readClosedEvaluation, readCompared, readEvaluate } from "#server/intake/read-evaluate.ts";
+import { openStay, readHorseNow } from "#server/stay/read-horse.ts";
+import { Barn, walkOf } from "#tests/barn.ts";
+
+let barn: Barn;
+beforeAll(async () => {
+  barn = await Barn.open();
+});
+afterAll(() => barn.close());
+
+const opened = async (stay: string) => {
+  const found = await openStay(barn.deps, stay);
+  if (!found) throw new Error("no such stay");
+  return found;
+};
+
+describe("the barn's rules", () => {
+  it("are read by every open term from then on, and two who write at once are shown one another", async () => {
+    const stay = await barn.horse("Ruled");
+    const lastDay = async () => (await opened(stay)).head.ruler.reading;
+    const before = await lastDay();
+    const { version, policies } = await readBarn(barn.deps);
+    await barn.ask("barn/edit-policies", {
+      version,
+      policies: { ...policies, firstDayIs: 0, restDays: [6, 7], holidays: ["2026-07-20"] },
+    });
+    const after = await lastDay();
+    expect(after.lastDay > before.lastDay).toBe(true);
+    expect(after.workingDays).toBeLessThan(before.workingDays);
+    const late = await attempt(barn.deps, { route: "barn/edit-policies", actor: barn.boss, input: { version, policies } });
+    expect(late).toMatchObject({
+      ok: false,
+      error: { code: "changed-meanwhile", current: { firstDayIs: 0, restDays: [6, 7], version: version + 1 } },
+    });
+    await barn.ask("barn/edit-policies", { version: version + 1, policies });
+  });
+});
+
+describe("places", () => {
+  const place = { name: "Far field", capacity: 2, separate: false, stages: ["unridden", "first-rides", "riding"], closed: false };
+  it("are added and changed; a name stands once", async () => {
+    const { id } = await barn.ask<{ id: string }>("barn/add-place", { place });
+    expect(await barn.code("barn/add-place", { place: { ...place, name: "FAR FIELD" } })).toBe("place-taken");
+    await barn.ask("barn/edit-place", { id, version: 1, place: { ...place, capacity: 3 } });
+    expect(await barn.code("barn/edit-place", { id, version: 1, place })).toBe("changed-meanwhile");
+    expect((await readDay(barn.deps, barn.today)).places.find((one) => one.name === "Far field")?.capacity).toBe(3);
+  });
+  it("are put out of use only once their cards are moved, and then take none", async () => {
+    const stay = await barn.horse("Placed");
+    const { id } = await barn.ask<{ id: string }>("barn/add-place", { place: { ...place, name: "Near field" } });
+    const card = await barn.ask<{ id: string }>("day/place", barn.placement(stay, { place: id }));
+    const close = { id, version: 1, place: { ...place, name: "Near field", closed: true } };
+    expect(await barn.code("barn/edit-place", close)).toBe("place-in-use");
+    await barn.ask("day/take-back", { id: card.id, version: 1 });
+    await barn.ask("barn/edit-place", close);
+    expect(await barn.code("day/place", barn.placement(stay, { place: id }))).toBe("blocked");
+    expect((await readDay(barn.deps, barn.today)).places.some((one) => one.name === "Near field")).toBe(false);
+  });
+});
+
+describe("the weights of the findings", () => {
+  it("are the barn's own from then on", async () => {
+    const stay = await barn.book({ horse: { name: "Weighed" } });
+    const girthy = { rung: "tack", sign: "girthy", side: "both", strength: 2, moment: null, trend: "unknown" } as const;
+    await barn.evaluate(stay, walkOf(4, { signs: [girthy] }));
+    const first = async () => (await readHorseNow(barn.deps, await opened(stay))).outcome?.weighed.causes[0]?.cause;
+    expect(await first()).toBe("saddle-fit");
+    const { version } = await readBarn(barn.deps);
+    await barn.ask("barn/edit-weights", { version, weights: [{ sign: "girthy", cause: "skin", weight: 5 }] });
+    expect(await first()).toBe("skin");
+    await barn.ask("barn/edit-weights", { version: version + 1, weights: [] });
+    expect(await first()).toBe("saddle-fit");
+  });
+});
+
+describe("the walk as the barn wants it", () => {
+  it("is a new version for evaluations begun from then on; those before are read with theirs", async () => {
+    const stay = await barn.book({ horse: { name: "Versioned" } });
+    barn.today = localDate("2026-07-08");
+    const old = await barn.evaluate(stay, walkOf(3, { saddleReason: "", words: { tie: "Stood." } }));
+    const open = await barn.book({ horse: { name: "Half done" } });
+    const { id: half } = await barn.ask<{ id: EvaluationId }>("intake/begin", { stay: open, kind: "intake" });
+    barn.today = localDate("2026-07-14");
+    const own = RUNGS.filter((rung) => rung.id !== "tie").map((rung) =>
+      rung.id === "look" ? { ...rung, words: "First look" } : rung,
+    );
+    const { version } = await barn.ask<{ version: number }>("intake/edit-instrument", { version: 1, rungs: own });
+    expect(version).toBe(2);
+    expect(await barn.code("intake/edit-instrument", { version: 1, rungs: own })).toBe("changed-meanwhile");
+
+    const view = await readClosedEvaluation(barn.deps, await opened(stay), old);
+    expect(view?.rungs).toEqual(FIRST_INSTRUMENT.rungs);
+    expect((await readEvaluate(barn.deps, await opened(open))).walk?.rungs).toEqual(FIRST_INSTRUMENT.rungs);
+    expect(await barn.code("intake/save", { id: half, version: 1, walk: walkOf(3, { words: { tie: "Stands." } }) })).toBe("done");
+
+    const { id } = await barn.ask<{ id: EvaluationId }>("intake/begin", { stay, kind: "mid-term" });
+    const next = (await readEvaluate(barn.deps, await opened(stay))).walk;
+    expect([next?.rungs[0]?.words, next?.rungs.some((rung) => rung.id === "tie")]).toEqual(["First look", false]);
+    expect(await barn.code("intake/save", { id, version: 1, walk: walkOf(3) })).toBe("not-in-walk");
+    const known = { ...walkOf(4), marks: walkOf(4).marks.filter((mark) => mark.skill !== "tie") };
+    expect(await barn.code("intake/close", { id, version: 1, walk: known })).toBe("done");
+    // Both still stand side by side.
+    const compared = await readCompared(barn.deps, await opened(stay));
+    expect(compared.columns.map((column) => column.walkVersion)).toEqual([1, 2]);
+    expect(compared.compared.tracks.find((track) => track.skill === "tie")?.scores).toEqual([3, null]);
+    expect((await readBarnWalk(barn.deps)).made.map((one) => [one.version, one.by])).toEqual([[2, "Boss"]]);
+  });
+  it("is refused where it rides before it has looked at the ground", async () => {
+    const early = [...RUNGS.filter((rung) => rung.id === "saddle"), ...RUNGS.filter((rung) => rung.id !== "saddle")];
+    const refused = await attempt(barn.deps, {
+      route: "intake/edit-instrument",
+      actor: barn.boss,
+      input: { version: 2, rungs: early },
+    });
+    expect(refused).toMatchObject({ ok: false, error: { code: "walk-faulty", fault: { code: "saddle-too-soon" } } });
+  });
+});
