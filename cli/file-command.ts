@@ -1,11 +1,14 @@
 import type { z } from "zod/mini";
 import { decode } from "#contracts/decode.ts";
 
+export type Options = Readonly<Record<string, number>>;
 export interface FileCommand {
   /** One line for --help. */
   readonly about: string;
+  /** Options of the form `--name N`, each with its lowest and highest. */
+  readonly options?: Readonly<Record<string, readonly [number, number]>>;
   /** From the file's JSON to the answer's; throws a Failure on bad input. */
-  run(input: unknown): unknown;
+  run(input: unknown, options: Options): unknown;
 }
 
 /** Bad input: the path of the field and the mend. */
@@ -25,12 +28,14 @@ export const fail = (path: string, message: string): never => {
 export const fileCommand = <S extends z.core.$ZodType>(
   about: string,
   schema: S,
-  run: (input: z.output<S>) => unknown,
+  run: (input: z.output<S>, options: Options) => unknown,
+  options: FileCommand["options"] = {},
 ): FileCommand => ({
   about,
-  run: (input) => {
+  options,
+  run: (input, given) => {
     const decoded = decode(schema, input);
-    if (decoded.ok) return run(decoded.value);
+    if (decoded.ok) return run(decoded.value, given);
     const [first] = decoded.error;
     return fail(first?.path || "file", first?.message ?? "This is not the format of docs/formats.md.");
   },

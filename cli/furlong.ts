@@ -1,10 +1,16 @@
 /** The furlong command: the core's arithmetic on files, without a database. Formats stand in docs/formats.md. */
-import { readFileSync } from "node:fs";
-import { type Failure, type FileCommand, fail } from "./file-command.ts";
+import { readdirSync, readFileSync, statSync } from "node:fs";
+import { join } from "node:path";
+import { Failure, type FileCommand, fail, type Options } from "./file-command.ts";
 import { findingsCommand, vocabulary } from "./findings.ts";
+import { forecastCommand } from "./forecast.ts";
 import { termCommand } from "./term.ts";
 
-const COMMANDS: Readonly<Record<string, FileCommand>> = { term: termCommand, findings: findingsCommand };
+const COMMANDS: Readonly<Record<string, FileCommand>> = {
+  term: termCommand,
+  findings: findingsCommand,
+  forecast: forecastCommand,
+};
 /** Words that stand in the place of a file. */
 const LISTS: Readonly<Record<string, () => unknown>> = { "findings --vocabulary": vocabulary };
 
@@ -15,7 +21,8 @@ const help = (): string =>
     ...Object.entries(COMMANDS).map(([name, { about }]) => `  ${name.padEnd(8)} ${about}`),
     "",
     "findings --vocabulary lists every code in use with its words.",
-    "FILE is JSON; “-” reads standard input. Bad input ends with code 2 and one line: path: message.",
+    "forecast --seed N --plays N: the seed of its chance and the number of plays.",
+    "FILE is JSON; a directory gives one line a file; “-” reads standard input. Bad input ends with code 2 and one line: path: message.",
   ].join("\n");
 
 function readInput(file: string): unknown {
@@ -32,22 +39,67 @@ function readInput(file: string): unknown {
   }
 }
 
+/** Files of a directory in the order of their names, or none where it is none. */
+function filesIn(path: string): readonly string[] | null {
+  try {
+    if (!statSync(path).isDirectory()) return null;
+    return readdirSync(path)
+      .filter((name) => name.endsWith(".json"))
+      .sort()
+      .map((name) => join(path, name));
+  } catch {
+    return null;
+  }
+}
+
+/** Words of the form `--name value`, taken out of the rest. */
+function optionsOf(words: readonly string[], command: FileCommand): { rest: readonly string[]; options: Options } {
+  const rest: string[] = [];
+  const options: Record<string, number> = {};
+  for (let i = 0; i < words.length; i += 1) {
+    const word = words[i] as string;
+    if (!word.startsWith("--")) {
+      rest.push(word);
+      continue;
+    }
+    const range = command.options?.[word.slice(2)];
+    const value = Number(words[i + 1]);
+    if (!range) return fail(word, "There is no such option; --help lists them.");
+    if (!Number.isInteger(value) || value < range[0] || value > range[1])
+      return fail(word, `A whole number from ${range[0]} to ${range[1]}.`);
+    options[word.slice(2)] = value;
+    i += 1;
+  }
+  return { rest, options };
+}
+
 function main(words: readonly string[]): void {
-  const [name, file, ...more] = words;
-  if (name === undefined || name === "--help" || file === "--help") return console.log(help());
+  const [name, ...after] = words;
+  if (name === undefined || name === "--help" || after[0] === "--help") return console.log(help());
   const listing = LISTS[words.join(" ")];
   if (listing) return console.log(JSON.stringify(listing(), null, 2));
   const command = COMMANDS[name];
   if (!command) return fail("COMMAND", `There is no “${name}”. --help lists the commands.`);
+  const { rest, options } = optionsOf(after, command);
+  const [file, ...more] = rest;
   if (file === undefined || more.length > 0) return fail("FILE", "Name exactly one file.");
-  console.log(JSON.stringify(command.run(readInput(file)), null, 2));
+  const files = filesIn(file);
+  if (!files) return console.log(JSON.stringify(command.run(readInput(file), options), null, 2));
+  // One line a file, so that a whole herd can be read as it comes.
+  for (const one of files) {
+    try {
+      console.log(JSON.stringify(command.run(readInput(one), options)));
+    } catch (error) {
+      if (error instanceof Failure && error.path !== one) return fail(`${one}: ${error.path}`, error.message);
+      throw error;
+    }
+  }
 }
 
 try {
   main(process.argv.slice(2));
 } catch (error) {
-  const { path, message } = error as Partial<Failure>;
-  if (path === undefined) throw error;
-  console.error(`${path}: ${message}`);
+  if (!(error instanceof Failure)) throw error;
+  console.error(`${error.path}: ${error.message}`);
   process.exitCode = 2;
 }

@@ -1,4 +1,7 @@
 import { spawnSync } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 
 function furlong(words: readonly string[], input = ""): { code: number | null; out: string; err: string } {
@@ -108,5 +111,101 @@ describe("furlong findings", () => {
       expect(listed[codes]).toContainEqual(expect.objectContaining({ code: some, words: expect.any(String) }));
     expect(listed["moments"]).toContain("canter-change");
     expect(listed["trials"]).toContain("no-bit");
+  });
+});
+
+describe("furlong forecast", () => {
+  const skill = (id: string, prerequisites: readonly string[], sided = false) => ({
+    id,
+    branch: "handling",
+    prerequisites,
+    sided,
+    sessions03: 3,
+  });
+  const stay = {
+    format: "furlong-stay/1",
+    term: 30,
+    day: 6,
+    sessionsPerWeek: 5,
+    minutes: 60,
+    items: 3,
+    kind: "halter",
+    skills: [skill("catch", []), skill("lead", ["catch"], true), skill("stand", ["lead"])],
+    goals: [
+      { skill: "stand", target: 3, value: 3 },
+      { skill: "catch", target: 3, value: 1 },
+    ],
+    sessions: [0, 1, 3, 6].map((day) => ({
+      day,
+      rider: "ann",
+      minutes: 40,
+      windy: false,
+      newPlace: false,
+      work: [
+        { skill: "catch", minutes: 10, scores: { both: 3 } },
+        { skill: "lead", minutes: 20, scores: { left: 2, right: 1 } },
+      ],
+    })),
+    plannedOff: [[10, 12]],
+    follows: "plan",
+  };
+  const forecast = (changes: object, words: readonly string[] = []) =>
+    furlong(["forecast", "-", ...words], JSON.stringify({ ...stay, ...changes }));
+
+  it("says chances, levels on each side, what is next, and the same again to the same seed", () => {
+    const { code, out } = forecast({}, ["--seed", "3", "--plays", "200"]);
+    expect(code).toBe(0);
+    const read = JSON.parse(out) as {
+      goals: { skill: string; chance: number; day: { p50: number | null } }[];
+      levels: { skill: string; side: string; low: number; mean: number; high: number }[];
+    };
+    expect(read).toMatchObject({ format: "furlong-forecast/1", alarms: [], learningRate: { mean: expect.any(Number) } });
+    expect(read.goals[1]).toMatchObject({ skill: "catch", chance: 1, day: { p10: 1, p50: 1, p90: 1 } });
+    expect(read.goals[0]?.chance).toBeGreaterThan(0.3);
+    expect(read.levels.map(({ skill, side }) => `${skill}:${side}`)).toEqual([
+      "catch:both",
+      "lead:left",
+      "lead:right",
+      "stand:both",
+    ]);
+    for (const { low, mean, high } of read.levels) expect(low <= mean && mean <= high).toBe(true);
+    expect(forecast({}, ["--plays", "200", "--seed", "3"]).out).toBe(out);
+  });
+  it("knows nothing of what comes after today", () => {
+    const later = { ...stay.sessions[0], day: 20 };
+    expect(forecast({ sessions: [...stay.sessions, later] }, ["--plays", "50"]).out).toBe(forecast({}, ["--plays", "50"]).out);
+  });
+  it("reads a directory, one line a file, in the order of names", () => {
+    const folder = mkdtempSync(join(tmpdir(), "furlong-"));
+    writeFileSync(join(folder, "b.json"), JSON.stringify({ ...stay, goals: stay.goals.slice(0, 1) }));
+    writeFileSync(join(folder, "a.json"), JSON.stringify(stay));
+    const { code, out } = furlong(["forecast", folder, "--plays", "20"]);
+    expect(code).toBe(0);
+    const lines = out.trim().split("\n");
+    expect(lines.map((line) => (JSON.parse(line) as { goals: unknown[] }).goals.length)).toEqual([2, 1]);
+    writeFileSync(join(folder, "c.json"), JSON.stringify({ ...stay, term: 0 }));
+    expect(furlong(["forecast", folder, "--plays", "20"])).toMatchObject({
+      code: 2,
+      err: expect.stringContaining("c.json: term: "),
+    });
+  });
+  it.each([
+    [{ kind: "pony" }, "kind: One of: unhandled, halter, started, restart."],
+    [{ goals: [{ skill: "fly", target: 3, value: 1 }] }, "goals.0.skill: No such skill in the file: fly."],
+    [{ skills: [skill("a", ["b"]), skill("b", ["a"])], goals: [], sessions: [] }, "skills: These lead back to themselves: a, b."],
+    [{ skills: [skill("a", ["z"])], goals: [], sessions: [] }, "skills.0.prerequisites: No such skill in the file: z."],
+    [
+      { sessions: [{ ...stay.sessions[0], work: [{ skill: "catch", minutes: 5, scores: { left: 2 } }] }] },
+      "sessions.0.work.0.scores.left: This skill is scored under both.",
+    ],
+  ])("ends with code 2 and one line that names the field: %j", (changes, line) => {
+    expect(forecast(changes)).toEqual({ code: 2, out: "", err: line });
+  });
+  it("refuses an option that it does not have, or a number that is none", () => {
+    expect(forecast({}, ["--speed", "3"])).toMatchObject({
+      code: 2,
+      err: "--speed: There is no such option; --help lists them.",
+    });
+    expect(forecast({}, ["--plays", "many"])).toMatchObject({ code: 2, err: "--plays: A whole number from 1 to 20000." });
   });
 });

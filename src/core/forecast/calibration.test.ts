@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import { type Random, seededRandom } from "../kernel/random.ts";
 import type { Score } from "../kernel/sides.ts";
 import { SKILLS } from "../ladder/skills.ts";
-import { believe, intakeAt, levelShown, priorOf } from "./estimator.ts";
+import { believe, levelShown, priorOf } from "./estimator.ts";
+import { intakeAt } from "./growth.ts";
 import { layoutOf } from "./layout.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
@@ -49,7 +50,7 @@ function horseOf(random: Random, days: number): Horse {
         const key = `${shape.id}:${side}`;
         const grow = (): void => {
           const now = levels.get(key) ?? 0;
-          const gain = (Math.exp(rate + (ease[skill] ?? 0)) * (3 / shape.sessions03) * ready * intakeAt(now).share) / 2;
+          const gain = (Math.exp(rate + (ease[skill] ?? 0)) * (3 / shape.sessions03) * ready * intakeAt(now)) / 2;
           levels.set(key, Math.min(5.3, now + gain * Math.exp(0.5 * random.normal() - 0.125)));
         };
         grow();

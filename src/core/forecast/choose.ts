@@ -1,16 +1,208 @@
 /**
  * What to work next: the skills that bring most of the goals' value a work, with what they rest on. A goal's worth falls with what it still takes and
- * with what the term still holds; nothing is asked whose prerequisites are not there; met goals are kept fresh.
+ * with what the term still holds; nothing is asked whose prerequisites are not there; met goals are kept fresh. One rule for the barn's cards and
+ * for the plays of the forecast: it knows a course and what is known of it, no more.
  */
 import { must } from "../kernel/assert.ts";
 import { cumulative } from "../kernel/normal.ts";
-import { type Belief, intakeAt } from "./estimator.ts";
-import { chanceOnWeaker, type GoalFacts, type GoalState } from "./goals.ts";
+import { type Course, type CourseGoal, courseOf, type Known } from "./course.ts";
+import type { Belief } from "./estimator.ts";
+import type { GoalFacts, GoalState } from "./goals.ts";
+import { intakeAt } from "./growth.ts";
+import type { SkillShape } from "./stay.ts";
+
+const NEEDED = 2.5;
+/** z of P(θ ≥ 2.5) = 0.7. */
+const SURE = 0.5244;
+/** A skill that is likely there but not surely wants a look, else what rests on it would wait for ever. */
+const LEAST_NEED = 0.5;
+const MOST_WORKS = 25;
+const CHAIN_WEIGHT = 0.7;
+const USED = 0.88;
+const GATE_LEVEL = 2;
+/** z of P(θ ≥ 2) = 0.65. */
+const GATE_SURE = 0.3853;
+const YESTERDAY = 0.85;
+const FRESH_DAYS = 7;
+const FRESH_SLOTS = 2;
+/** z of P(held) = 0.7. */
+const FRESH_SURE = 0.5244;
+/** A skill that nobody worked here is new while its level is below this. */
+const NEW_BELOW = 1.5;
+
+export interface Moment {
+  readonly sessionsLeft: number;
+  /** Skills that one session works, and minutes on each. */
+  readonly items: number;
+  readonly minutes: number;
+  readonly today: number;
+  /** By skill: the last day on which it was worked; −∞: never. */
+  readonly lastWorked: Float64Array;
+  /** By goal: met by the record, and the proofs that are missing. */
+  readonly met: readonly boolean[];
+  readonly missing: readonly number[];
+  /** By skill: 1 where it must not be asked. */
+  readonly barred: Uint8Array;
+}
+
+/** Over some tracks: the lowest z of P(θ ≥ level), which is that of the side on which least is known to be there. */
+function sureness({ mean, spread }: Known, from: number, to: number, level: number): number {
+  let lowest = Number.POSITIVE_INFINITY;
+  for (let track = from; track < to; track += 1)
+    lowest = Math.min(lowest, ((mean[track] as number) - level) / Math.max(1e-3, spread[track] as number));
+  return lowest;
+}
+const surenessOf = ({ firstTrack }: Course, known: Known, skill: number, level: number): number =>
+  sureness(known, firstTrack[skill] as number, firstTrack[skill + 1] as number, level);
+
+/** The lowest of some tracks. */
+export function lowestOf(levels: Float64Array, from: number, to: number): number {
+  let lowest = Number.POSITIVE_INFINITY;
+  for (let track = from; track < to; track += 1) lowest = Math.min(lowest, levels[track] as number);
+  return lowest;
+}
+/** Level of the weaker side. */
+export const weakerOf = ({ firstTrack }: Course, levels: Float64Array, skill: number): number =>
+  lowestOf(levels, firstTrack[skill] as number, firstTrack[skill + 1] as number);
+
+/** Works of so many minutes that take a skill from one level to another, at the horse's believed pace; at most 25. */
+export function worksBetween(course: Course, known: Known, skill: number, { from, to, minutes }: Span): number {
+  const typical = (course.skills[skill] as SkillShape).sessions03;
+  const dose = (known.pace[skill] as number) * (3 / typical) * Math.sqrt(minutes / 10);
+  let at = from;
+  let works = 0;
+  while (at < to && works < MOST_WORKS) {
+    const gain = dose * intakeAt(at);
+    works += Math.min(1, (to - at) / gain);
+    at += gain;
+  }
+  return Math.min(MOST_WORKS, works);
+}
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+  readonly minutes: number;
+}
+
+/** Room for one choice after another, so that a play makes no garbage. */
+export interface Bench {
+  readonly need: Float64Array;
+  readonly chain: Float64Array;
+  readonly index: Float64Array;
+}
+export const benchOf = (course: Course): Bench => ({
+  need: new Float64Array(course.skills.length),
+  chain: new Float64Array(course.skills.length),
+  index: new Float64Array(course.skills.length),
+});
+
+/** The goal's value a work, shared out to everything that it still needs. */
+function addWorth(course: Course, known: Known, moment: Moment, goal: CourseGoal, missing: number, bench: Bench): void {
+  const { need, chain, index } = bench;
+  let works = 0;
+  for (const prior of goal.ancestors) works += need[prior] ?? 0;
+  const span = { from: lowestOf(known.mean, goal.from, goal.to), to: goal.target + 0.25, minutes: moment.minutes };
+  const own = Math.max(missing, worksBetween(course, known, goal.at, span));
+  works += own;
+  const whole = (chain[goal.at] ?? 0) + own;
+  const slots = moment.sessionsLeft * moment.items;
+  const chance =
+    cumulative((moment.sessionsLeft - whole) / (0.5 * whole + 1.5)) * cumulative((slots * USED - works) / (0.5 * works + 3));
+  const perWork = (goal.value * chance) / Math.max(1, works);
+  for (const prior of goal.ancestors) if ((need[prior] ?? 0) > 0) index[prior] = (index[prior] ?? 0) + perWork;
+  index[goal.at] = (index[goal.at] ?? 0) + perWork;
+}
+
+/** Works that each skill still needs before what rests on it, and the longest chain of them below it. */
+function fillNeeds(course: Course, known: Known, minutes: number, { need, chain, index }: Bench): void {
+  for (let skill = 0; skill < course.skills.length; skill += 1) {
+    const span = { from: weakerOf(course, known.mean, skill), to: NEEDED, minutes };
+    need[skill] =
+      surenessOf(course, known, skill, NEEDED) >= SURE ? 0 : Math.max(LEAST_NEED, worksBetween(course, known, skill, span));
+    index[skill] = 0;
+    let longest = 0;
+    for (const prior of course.before[skill] ?? [])
+      longest = Math.max(longest, CHAIN_WEIGHT * (need[prior] ?? 0) + (chain[prior] ?? 0));
+    chain[skill] = longest;
+  }
+}
+
+/** Every prerequisite is surely enough there, on its weaker side. */
+export const gateOpen = (course: Course, known: Known, skill: number): boolean =>
+  (course.before[skill] ?? []).every((prior) => surenessOf(course, known, prior, GATE_LEVEL) >= GATE_SURE);
+
+/** Met goals that want work lest they be lost: not worked for a week, or no longer surely held; longest ago first. */
+function staleGoals(course: Course, known: Known, { met, lastWorked, today }: Moment): readonly number[] {
+  const since = (skill: number): number => today - (lastWorked[skill] ?? Number.NEGATIVE_INFINITY);
+  return course.goals
+    .filter(
+      ({ at, target, from, to }, goal) =>
+        met[goal] === true && (since(at) >= FRESH_DAYS || sureness(known, from, to, target - 0.5) < FRESH_SURE),
+    )
+    .map(({ at }) => at)
+    .sort((a, b) => since(b) - since(a) || a - b);
+}
+
+/** Skills of the course for one session, by number, best first; the same knowledge and question give the same answer. */
+export function chooseOn(course: Course, known: Known, moment: Moment, bench: Bench = benchOf(course)): readonly number[] {
+  fillNeeds(course, known, moment.minutes, bench);
+  course.goals.forEach((goal, i) => {
+    if (!moment.met[i]) addWorth(course, known, moment, goal, moment.missing[i] ?? 2, bench);
+  });
+  const { index } = bench;
+  const { lastWorked, today, barred, items } = moment;
+  const fits = (skill: number): boolean => barred[skill] === 0 && gateOpen(course, known, skill);
+  const isNew = (skill: number): boolean =>
+    lastWorked[skill] === Number.NEGATIVE_INFINITY && weakerOf(course, known.mean, skill) < NEW_BELOW;
+  const chosen: number[] = [];
+  let fresh = 0;
+  for (const skill of staleGoals(course, known, moment)) {
+    if (chosen.length >= Math.min(FRESH_SLOTS, items)) break;
+    // A met goal has proved itself: it waits for nothing below it.
+    if (!chosen.includes(skill) && barred[skill] === 0) chosen.push(skill);
+  }
+  for (let skill = 0; skill < course.skills.length; skill += 1)
+    if (today - (lastWorked[skill] ?? 0) <= 1) index[skill] = (index[skill] ?? 0) * YESTERDAY;
+  // The best of what is left, one at a time: a handful of picks is cheaper than sorting all.
+  while (chosen.length < items) {
+    let best = -1;
+    for (let skill = 0; skill < course.skills.length; skill += 1)
+      if ((index[skill] ?? 0) > (best < 0 ? 0 : (index[best] ?? 0))) best = skill;
+    if (best < 0) break;
+    index[best] = 0;
+    if (chosen.includes(best) || !fits(best)) continue;
+    if (isNew(best)) {
+      if (fresh > 0) continue;
+      fresh += 1;
+    }
+    chosen.push(best);
+  }
+  return chosen;
+}
+
+/** What a belief knows of a course. */
+export function knownOf(belief: Belief, course: Course): Known {
+  const { layout, mean, covariance } = belief;
+  const known = {
+    mean: new Float64Array(course.tracks),
+    spread: new Float64Array(course.tracks),
+    pace: new Float64Array(course.skills.length),
+  };
+  course.skills.forEach((shape, skill) => {
+    const of = layout.skill(shape.id);
+    known.pace[skill] = Math.exp((mean[layout.rate] ?? 0) + (mean[layout.ease(of)] ?? 0));
+    layout.tracksOf(of).forEach((track, i) => {
+      const to = (course.firstTrack[skill] ?? 0) + i;
+      known.mean[to] = mean[track.at] ?? 0;
+      known.spread[to] = Math.sqrt(Math.max(1e-6, covariance[track.at * layout.size + track.at] ?? 0));
+    });
+  });
+  return known;
+}
 
 export interface Asked {
   readonly goals: readonly (GoalFacts & { readonly state: GoalState })[];
   readonly sessionsLeft: number;
-  /** Skills that one session works. */
   readonly items: number;
   readonly minutes: number;
   /** Day of the session, and the last day on which each skill was worked; not in the map: never. */
@@ -20,104 +212,23 @@ export interface Asked {
   readonly barred: readonly string[];
 }
 
-const NEEDED = 2.5;
-const SURE = 0.7;
-const MOST_WORKS = 25;
-const CHAIN_WEIGHT = 0.7;
-const USED = 0.88;
-const GATE_LEVEL = 2;
-const GATE_CHANCE = 0.65;
-const YESTERDAY = 0.85;
-const FRESH_DAYS = 7;
-const FRESH_SLOTS = 2;
-const FRESH_CHANCE = 0.7;
-
-/** Works of so many minutes that take the weaker side to a level, at the horse's believed rate; at most 25. */
-export function worksTo(belief: Belief, id: string, level: number, minutes: number): number {
-  const { layout, mean } = belief;
-  const skill = layout.skill(id);
-  const { sessions03 } = must(layout.skills[skill], "a skill");
-  const rate = Math.exp((mean[layout.rate] ?? 0) + (mean[layout.ease(skill)] ?? 0)) * (3 / sessions03) * Math.sqrt(minutes / 10);
-  let at = Math.min(...layout.tracksOf(skill).map((track) => mean[track.at] ?? 0));
-  let works = 0;
-  while (at < level && works < MOST_WORKS) {
-    const gain = rate * intakeAt(at).share;
-    const part = gain > 0 ? Math.min(1, (level - at) / gain) : 1;
-    works += part;
-    at += gain;
-  }
-  return Math.min(MOST_WORKS, works);
-}
-
-interface Worth {
-  /** Skills that the goal still needs works on, itself among them. */
-  readonly needs: readonly string[];
-  readonly perWork: number;
-}
-
-function worthOf(belief: Belief, asked: Asked, goal: Asked["goals"][number]): Worth {
-  const need = new Map<string, number>();
-  const chains = new Map<string, number>();
-  const before = (id: string): readonly string[] => must(belief.layout.skills[belief.layout.skill(id)], "a skill").prerequisites;
-  const needOf = (id: string): number => {
-    const known = need.get(id);
-    if (known !== undefined) return known;
-    const works = chanceOnWeaker(belief, id, NEEDED) >= SURE ? 0 : worksTo(belief, id, NEEDED, asked.minutes);
-    need.set(id, works);
-    return works;
-  };
-  const chainTo = (id: string): number => {
-    const known = chains.get(id);
-    if (known !== undefined) return known;
-    const longest = Math.max(0, ...before(id).map((prior) => CHAIN_WEIGHT * needOf(prior) + chainTo(prior)));
-    chains.set(id, longest);
-    return longest;
-  };
-  const chain = chainTo(goal.skill);
-  const own = Math.max(goal.state.missing, worksTo(belief, goal.skill, goal.target + 0.25, asked.minutes));
-  const works = [...need.values()].reduce((sum, one) => sum + one, 0) + own;
-  const whole = chain + own;
-  const slots = asked.sessionsLeft * asked.items;
-  const chance =
-    cumulative((asked.sessionsLeft - whole) / (0.5 * whole + 1.5)) * cumulative((slots * USED - works) / (0.5 * works + 3));
-  return {
-    needs: [...[...need].filter(([, left]) => left > 0).map(([id]) => id), goal.skill],
-    perWork: (goal.value * chance) / Math.max(1, works),
-  };
-}
-
-/** Skills for one session, best first; the same belief and the same question give the same answer. */
+/** Skills for one session, best first. */
 export function chooseWork(belief: Belief, asked: Asked): readonly string[] {
-  const open = asked.goals.filter((goal) => !goal.state.met);
-  const index = new Map<string, number>();
-  for (const goal of open) {
-    const { needs, perWork } = worthOf(belief, asked, goal);
-    for (const id of needs) index.set(id, (index.get(id) ?? 0) + perWork);
+  const course = courseOf(belief.layout.skills, asked.goals);
+  const barred = new Uint8Array(course.skills.length);
+  for (const id of asked.barred) {
+    const skill = course.at.get(id);
+    if (skill !== undefined) barred[skill] = 1;
   }
-  const since = (id: string): number => asked.today - (asked.lastWorked.get(id) ?? Number.NEGATIVE_INFINITY);
-  const gateOpen = (id: string): boolean =>
-    must(belief.layout.skills[belief.layout.skill(id)], "a skill").prerequisites.every(
-      (prior) => chanceOnWeaker(belief, prior, GATE_LEVEL) >= GATE_CHANCE,
-    );
-  const fits = (id: string): boolean => !asked.barred.includes(id) && gateOpen(id);
-  const ranked = [...index]
-    .filter(([id]) => fits(id))
-    .map(([id, worth]) => ({ id, worth: since(id) <= 1 ? worth * YESTERDAY : worth }))
-    .sort((a, b) => b.worth - a.worth || a.id.localeCompare(b.id));
-  const stale = asked.goals
-    .filter((goal) => goal.state.met && fits(goal.skill))
-    .filter((goal) => since(goal.skill) >= FRESH_DAYS || chanceOnWeaker(belief, goal.skill, goal.target - 0.5) < FRESH_CHANCE)
-    .sort((a, b) => since(b.skill) - since(a.skill) || a.skill.localeCompare(b.skill))
-    .slice(0, FRESH_SLOTS)
-    .map((goal) => goal.skill);
-  const chosen: string[] = [];
-  let fresh = 0;
-  for (const id of [...stale, ...ranked.map((one) => one.id)]) {
-    if (chosen.length >= asked.items || chosen.includes(id)) continue;
-    const isNew = !asked.lastWorked.has(id);
-    if (isNew && fresh > 0) continue;
-    chosen.push(id);
-    if (isNew) fresh += 1;
-  }
-  return chosen;
+  const lastWorked = Float64Array.from(course.skills, ({ id }) => asked.lastWorked.get(id) ?? Number.NEGATIVE_INFINITY);
+  return chooseOn(course, knownOf(belief, course), {
+    sessionsLeft: asked.sessionsLeft,
+    items: asked.items,
+    minutes: asked.minutes,
+    today: asked.today,
+    lastWorked,
+    met: asked.goals.map(({ state }) => state.met),
+    missing: asked.goals.map(({ state }) => state.missing),
+    barred,
+  }).map((skill) => must(course.skills[skill], "a skill").id);
 }

@@ -5,7 +5,8 @@ import { cumulative } from "../kernel/normal.ts";
 import { seededRandom } from "../kernel/random.ts";
 import { SCORES, type Score } from "../kernel/sides.ts";
 import { SKILLS } from "../ladder/skills.ts";
-import { type Belief, believe, copyOf, hear, intakeAt, levelShown, priorOf, takeIn } from "./estimator.ts";
+import { type Belief, believe, copyOf, hear, levelShown, priorOf, takeIn } from "./estimator.ts";
+import { intakeAt } from "./growth.ts";
 import { layoutOf } from "./layout.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
@@ -142,10 +143,8 @@ describe("work and days off", () => {
     expect(means[3]).toBeGreaterThan(0.45 * (means[0] ?? 0));
   });
   it("takes in most while it is being understood", () => {
-    expect([0, 1.5, 3, 4.5, 5.4, 9].map((x) => Math.round(intakeAt(x).share * 1e9) / 1e9)).toEqual([
-      0.7, 1, 0.6, 0.3, 0.02, 0.02,
-    ]);
-    expect(intakeAt(0.75).share).toBeCloseTo(0.85, 9);
+    expect([0, 1.5, 3, 4.5, 5.4, 9].map((x) => Math.round(intakeAt(x) * 1e9) / 1e9)).toEqual([0.7, 1, 0.6, 0.3, 0.02, 0.02]);
+    expect(intakeAt(0.75)).toBeCloseTo(0.85, 9);
   });
 });
 

@@ -8,6 +8,20 @@ import type { HorseKind } from "../horse/horse.ts";
 import { must } from "../kernel/assert.ts";
 import { cumulative, density } from "../kernel/normal.ts";
 import type { Score } from "../kernel/sides.ts";
+import {
+  DAY_VARIANCE,
+  dayMean,
+  FLOOR,
+  GAIN_NOISE,
+  HIGHEST_LEVEL,
+  intakeAt,
+  intakeSlope,
+  keptAfter,
+  readyBy,
+  SCORE_VARIANCE,
+  SEVERITY_VARIANCE,
+  SPILL,
+} from "./growth.ts";
 import { type Layout, layoutOf, type Track } from "./layout.ts";
 import type { Session, StayFacts, Work } from "./stay.ts";
 
@@ -41,13 +55,9 @@ const OWN = 0.4 ** 2;
 const BY_SIDE = 0.35 ** 2;
 const RATE = 0.33 ** 2;
 const EASE = 0.4 ** 2;
-const SEVERITY = 0.35 ** 2;
-const DAY = 0.3 ** 2;
 const ODD_DAY = 1.6;
-const SCORE_NOISE = 0.81 ** 2;
 const OUTLIERS = 0.02;
 const SCORES = 6;
-export const HIGHEST_LEVEL = 5.3;
 
 const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
 
@@ -60,8 +70,8 @@ export function priorOf(kind: HorseKind, layout: Layout): Belief {
     covariance[at * size + at] = value;
   };
   variance(layout.rate, RATE);
-  variance(layout.day, DAY);
-  for (const rider of layout.riders) variance(layout.rider(rider), SEVERITY);
+  variance(layout.day, DAY_VARIANCE);
+  for (const rider of layout.riders) variance(layout.rider(rider), SEVERITY_VARIANCE);
   for (let skill = 0; skill < skills.length; skill += 1) variance(layout.ease(skill), EASE);
   const { level, slope } = KIND_LEVEL[kind];
   for (const track of tracks) mean[track.at] = clamp(level - slope * (layout.depth[track.skill] ?? 0), 0, 5);
@@ -108,17 +118,14 @@ function addVariance({ covariance, layout: { size } }: Belief, index: number, mo
   covariance[index * size + index] = at(covariance, index * size + index) + more;
 }
 
-const HALF_LIFE = 60;
-const HALF_LIFE_BY_WORK = 0.3;
 const DRIFT = 0.015 ** 2;
 
 /** Days without work: each level falls towards half of its best, slower the more it was worked, and is less sure. */
 function forget(belief: Belief, days: number): void {
   for (const track of belief.layout.tracks) {
-    const floor = 0.5 * at(belief.best, track.at);
+    const floor = FLOOR * at(belief.best, track.at);
     const level = at(belief.mean, track.at);
-    const halfLife = HALF_LIFE * (1 + HALF_LIFE_BY_WORK * (belief.timesWorked[track.skill] ?? 0));
-    const kept = 2 ** (-days / halfLife);
+    const kept = keptAfter(days, belief.timesWorked[track.skill] ?? 0);
     if (level > floor) {
       belief.mean[track.at] = floor + (level - floor) * kept;
       scaleRow(belief, track.at, kept);
@@ -127,55 +134,25 @@ function forget(belief: Belief, days: number): void {
   }
 }
 
-const WINDY = -0.35;
-const NEW_PLACE = -0.5;
-const WEEK_OFF = -0.15;
-const MOST_WEEKS = 3;
-
 /** A new day: what the last one did to the scores says nothing of this one. */
 function newDay(belief: Belief, session: Session, daysOff: number): void {
   const { layout } = belief;
   const odd = session.windy || session.newPlace;
   scaleRow(belief, layout.day, 0);
-  belief.covariance[layout.day * layout.size + layout.day] = DAY * (odd ? ODD_DAY : 1);
-  const weeks = Math.min(MOST_WEEKS, Math.floor(daysOff / 7));
-  belief.mean[layout.day] = (session.windy ? WINDY : 0) + (session.newPlace ? NEW_PLACE : 0) + WEEK_OFF * weeks;
+  belief.covariance[layout.day * layout.size + layout.day] = DAY_VARIANCE * (odd ? ODD_DAY : 1);
+  belief.mean[layout.day] = dayMean(session.windy, session.newPlace, daysOff);
 }
 
-/** How much of a work's dose a level takes in: most while it is being understood, little once it is reliable. Piecewise linear, with its slope. */
-const INTAKE: readonly (readonly [level: number, share: number])[] = [
-  [0, 0.7],
-  [1.5, 1],
-  [3, 0.6],
-  [4.5, 0.3],
-  [5.4, 0.02],
-];
-export function intakeAt(level: number): { readonly share: number; readonly slope: number } {
-  const [first, last] = [must(INTAKE[0], "a first"), must(INTAKE.at(-1), "a last")];
-  if (level <= first[0]) return { share: first[1], slope: 0 };
-  for (let i = 1; i < INTAKE.length; i += 1) {
-    const [low, high] = [must(INTAKE[i - 1], "a point"), must(INTAKE[i], "a point")];
-    if (level > high[0]) continue;
-    const slope = (high[1] - low[1]) / (high[0] - low[0]);
-    return { share: low[1] + slope * (level - low[0]), slope };
-  }
-  return { share: last[1], slope: 0 };
-}
-
-const READY = 2.35;
-const LEAST_READY = 0.2;
 /** How ready the prerequisites are, on their weaker sides. */
 function readiness(belief: Belief, skill: number): number {
   const { layout } = belief;
   return must(layout.skills[skill], "a skill").prerequisites.reduce((product, id) => {
     const weaker = Math.min(...layout.tracksOf(layout.skill(id)).map((track) => at(belief.mean, track.at)));
-    return product * clamp(weaker / READY, LEAST_READY, 1);
+    return product * readyBy(weaker);
   }, 1);
 }
 
-const GAIN_NOISE = 0.64;
 const LEAST_GAIN_NOISE = 0.0004;
-const SPILL = 0.11;
 
 /** One track takes in its part of a dose; the covariance follows through the slopes of the gain. `part` of the whole work, 0-1. */
 function gain(belief: Belief, track: Track, dose: number, part: number): void {
@@ -183,7 +160,7 @@ function gain(belief: Belief, track: Track, dose: number, part: number): void {
   const { size, rate } = layout;
   const ease = layout.ease(track.skill);
   const spread = at(covariance, rate * size + rate) + at(covariance, ease * size + ease) + 2 * at(covariance, rate * size + ease);
-  const { share, slope } = intakeAt(at(mean, track.at));
+  const [share, slope] = [intakeAt(at(mean, track.at)), intakeSlope(at(mean, track.at))];
   const unit = Math.exp(at(mean, rate) + at(mean, ease) + spread / 4) * dose * part;
   const grown = unit * share;
   mean[track.at] = Math.min(HIGHEST_LEVEL, at(mean, track.at) + grown);
@@ -210,27 +187,39 @@ function gain(belief: Belief, track: Track, dose: number, part: number): void {
   covariance[track.at * size + track.at] = own + (GAIN_NOISE * grown) ** 2 + LEAST_GAIN_NOISE * part;
 }
 
+/** A way of taking a session in that is not the plain one. */
+export interface Reading {
+  /** Skills, by number, that are held to learn less and score lower. */
+  readonly slowed?: { readonly skills: Uint8Array; readonly gain: number; readonly score: number };
+  /** Told of each score's log-likelihood, by `skill:side`. */
+  readonly heard?: (track: string, logLikelihood: number) => void;
+}
+const PLAIN: Reading = {};
+
 /** Half of a work's gain: each side of the skill, and a little for what it rests on. */
-function work(belief: Belief, { skill: id, minutes }: Work, part: number): void {
+function work(belief: Belief, { skill: id, minutes }: Work, part: number, { slowed }: Reading): void {
   const { layout } = belief;
   const skill = layout.skill(id);
   const { sessions03, prerequisites } = must(layout.skills[skill], "a skill");
   const dose = (3 / sessions03) * Math.sqrt(minutes / 10) * readiness(belief, skill);
-  for (const track of layout.tracksOf(skill)) gain(belief, track, dose, part);
-  for (const before of prerequisites)
-    for (const track of layout.tracksOf(layout.skill(before))) gain(belief, track, dose * SPILL, part);
+  const share = (of: number): number => (slowed?.skills[of] === 1 ? slowed.gain : 1);
+  for (const track of layout.tracksOf(skill)) gain(belief, track, dose * share(skill), part);
+  for (const before of prerequisites) {
+    const prior = layout.skill(before);
+    for (const track of layout.tracksOf(prior)) gain(belief, track, dose * SPILL * share(prior), part);
+  }
 }
 
-/** Hears one score: y = round(θ + δ − ρ + ε) cut to 0…5. `rider` null: an evaluation, whose severity is taken as none. */
-export function hear(belief: Belief, track: Track, score: Score, rider: number | null): void {
+/** Hears one score: y = round(θ + δ − ρ + ε) cut to 0…5. `rider` null: an evaluation, whose severity is taken as none. `offset`: added to what is expected. */
+export function hear(belief: Belief, track: Track, score: Score, rider: number | null, offset = 0): void {
   const { layout, mean, covariance, scratch } = belief;
   const { size, day } = layout;
   const severity = (list: Float64Array, row: number): number => (rider === null ? 0 : at(list, row));
   for (let i = 0; i < size; i += 1)
     scratch[i] =
       at(covariance, track.at * size + i) + at(covariance, day * size + i) - severity(covariance, (rider ?? 0) * size + i);
-  const center = at(mean, track.at) + at(mean, day) - severity(mean, rider ?? 0);
-  const variance = at(scratch, track.at) + at(scratch, day) - severity(scratch, rider ?? 0) + SCORE_NOISE;
+  const center = at(mean, track.at) + at(mean, day) - severity(mean, rider ?? 0) + offset;
+  const variance = at(scratch, track.at) + at(scratch, day) - severity(scratch, rider ?? 0) + SCORE_VARIANCE;
   const spread = Math.sqrt(variance);
   const low = score === 0 ? Number.NEGATIVE_INFINITY : (score - 0.5 - center) / spread;
   const high = score === SCORES - 1 ? Number.POSITIVE_INFINITY : (score + 0.5 - center) / spread;
@@ -242,40 +231,51 @@ export function hear(belief: Belief, track: Track, score: Score, rider: number |
   for (let i = 0; i < size; i += 1) mean[i] = at(mean, i) + (at(scratch, i) * shift) / spread;
   const shrink = (1 - left) / variance;
   for (let i = 0; i < size; i += 1) {
-    const row = at(scratch, i) * shrink;
-    for (let j = 0; j < size; j += 1) covariance[i * size + j] = at(covariance, i * size + j) - row * at(scratch, j);
+    const row = (scratch[i] as number) * shrink;
+    const first = i * size;
+    for (let j = 0; j < size; j += 1) covariance[first + j] = (covariance[first + j] as number) - row * (scratch[j] as number);
   }
   belief.logLikelihood += Math.log((1 - OUTLIERS) * mass + OUTLIERS / SCORES);
 }
 
 /** One session: days off, a new day, and for each work half of the gain, its scores, and the other half. */
-export function takeIn(belief: Belief, session: Session): void {
+export function takeIn(belief: Belief, session: Session, reading: Reading = PLAIN): void {
   const { layout } = belief;
   const days = belief.lastDay === null ? 0 : Math.max(0, session.day - belief.lastDay);
   if (days > 0) forget(belief, days);
   newDay(belief, session, days);
   const rider = layout.rider(session.rider);
   for (const one of session.work) {
-    work(belief, one, 0.5);
-    for (const track of layout.tracksOf(layout.skill(one.skill))) {
-      const score = one.scores[track.side];
-      if (score !== undefined) hear(belief, track, score, rider);
-    }
-    work(belief, one, 0.5);
     const skill = layout.skill(one.skill);
+    work(belief, one, 0.5, reading);
+    for (const track of layout.tracksOf(skill)) {
+      const score = one.scores[track.side];
+      if (score === undefined) continue;
+      const before = belief.logLikelihood;
+      hear(belief, track, score, rider, reading.slowed?.skills[skill] === 1 ? reading.slowed.score : 0);
+      reading.heard?.(`${one.skill}:${track.side}`, belief.logLikelihood - before);
+    }
+    work(belief, one, 0.5, reading);
     belief.timesWorked[skill] = (belief.timesWorked[skill] ?? 0) + 1;
   }
   belief.lastDay = session.day;
 }
 
-/** Everything that is known of a stay, from its kind over its evaluation to its last session. */
-export function believe(facts: StayFacts): Belief {
-  const layout = layoutOf(facts.skills, [...new Set(facts.sessions.map((session) => session.rider))]);
+/** What is known before the first session: the kind and what an evaluation saw. */
+export function believeNothing(facts: StayFacts, depth?: readonly number[]): Belief {
+  const layout = layoutOf(facts.skills, [...new Set(facts.sessions.map((session) => session.rider))], depth);
   const belief = priorOf(facts.kind, layout);
   for (const { skill, side, score } of facts.seen) {
+    if (!layout.has(skill)) continue;
     const track = layout.tracksOf(layout.skill(skill)).find((one) => one.side === side);
     if (track) hear(belief, track, score, null);
   }
+  return belief;
+}
+
+/** Everything that is known of a stay, from its kind over its evaluation to its last session. */
+export function believe(facts: StayFacts): Belief {
+  const belief = believeNothing(facts);
   for (const session of facts.sessions) takeIn(belief, session);
   return belief;
 }

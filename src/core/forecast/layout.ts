@@ -20,6 +20,7 @@ export interface Layout {
   readonly day: number;
   rider(name: string): number;
   skill(id: string): number;
+  has(id: string): boolean;
   tracksOf(skill: number): readonly Track[];
   ease(skill: number): number;
   /** How deep a skill lies, 0-1: typical sessions of it and all its ancestors over the largest such sum. */
@@ -41,8 +42,21 @@ function depthsOf(skills: readonly SkillShape[], indexOf: ReadonlyMap<string, nu
   return sums.map((sum) => sum / largest);
 }
 
+/** The same skills of a ladder that is cut down to some of them; how deep each lies is still read from the whole. */
+export function narrowed(
+  skills: readonly SkillShape[],
+  only: ReadonlySet<string>,
+): { skills: readonly SkillShape[]; depth: readonly number[] } {
+  const depth = depthsOf(skills, new Map(skills.map((skill, at) => [skill.id, at])));
+  const kept = skills.flatMap((skill, at) => (only.has(skill.id) ? [{ skill, depth: depth[at] ?? 0 }] : []));
+  return {
+    skills: kept.map(({ skill }) => ({ ...skill, prerequisites: skill.prerequisites.filter((id) => only.has(id)) })),
+    depth: kept.map((one) => one.depth),
+  };
+}
+
 /** Throws where a prerequisite is not in the list; input is checked before. */
-export function layoutOf(skills: readonly SkillShape[], riders: readonly string[]): Layout {
+export function layoutOf(skills: readonly SkillShape[], riders: readonly string[], depth?: readonly number[]): Layout {
   const indexOf = new Map(skills.map((skill, at) => [skill.id, at]));
   const first = 2 + riders.length;
   const tracks = skills
@@ -58,9 +72,10 @@ export function layoutOf(skills: readonly SkillShape[], riders: readonly string[
     rate: 0,
     day: 1,
     rider: (name) => must(riderAt.get(name), `rider ${name} is in the state`),
+    has: (id) => indexOf.has(id),
     skill: (id) => must(indexOf.get(id), `the ladder holds ${id}`),
     tracksOf: (skill) => must(bySkill[skill], "a skill has tracks"),
     ease: (skill) => first + tracks.length + skill,
-    depth: depthsOf(skills, indexOf),
+    depth: depth ?? depthsOf(skills, indexOf),
   };
 }

@@ -1,11 +1,15 @@
-import type { Skill } from "./skills.ts";
+/** What of a skill makes the graph. */
+export interface GraphSkill {
+  readonly id: string;
+  readonly after: readonly string[];
+}
 
 export type LadderFault =
   | { readonly kind: "unknown-prerequisite"; readonly skill: string; readonly names: string }
   | { readonly kind: "cycle"; readonly skills: readonly string[] };
 
 /** Every way in which a ladder is not a ladder: prerequisites that do not exist, and circles of prerequisites. */
-export function ladderFaults(skills: readonly Skill[]): LadderFault[] {
+export function ladderFaults(skills: readonly GraphSkill[]): LadderFault[] {
   const known = new Map(skills.map((skill) => [skill.id, skill]));
   const faults: LadderFault[] = [];
   for (const skill of skills)

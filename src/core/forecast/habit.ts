@@ -1,0 +1,135 @@
+/**
+ * What a barn works that follows no plan, as its record shows: how readily it begins something new, goes on with what it worked lately, comes back to
+ * what lies idle, proves a goal again, repeats what is done; and how many slots go to what no goal asks for. Within each of these it climbs in the
+ * ladder's order. Shares are drawn towards what is usual while the record is short.
+ */
+import type { Random } from "../kernel/random.ts";
+import type { Course } from "./course.ts";
+import type { Session } from "./stay.ts";
+
+/** How a skill stands when a session's work is chosen. */
+const STATES = ["new", "under-way", "idle", "proving", "done-lately", "done-long-ago"] as const;
+type State = number;
+/** Picks, and places in the queue, that stand for what is usual. */
+const USUAL_PICKS = [1.2, 2, 1, 1, 0.1, 0.15];
+const USUAL_CHANCES = 2;
+
+const DONE = 3;
+const READY = 2;
+const LATELY = 2;
+const LONG_AGO = 7;
+/** Each place further up the ladder's order is so much less likely. */
+const BY_RANK = 0.6;
+const USUAL_SHARE = 0.2;
+const USUAL_WEIGHT = 10;
+
+export interface Habit {
+  /** Share of slots that serve no goal, 0-1. */
+  readonly elsewhere: number;
+  /** By state: how readily the first in line is picked. */
+  readonly weights: Float64Array;
+}
+/** What the choice looks at, by skill. */
+export interface HabitMoment {
+  readonly items: number;
+  readonly day: number;
+  /** Score on the weaker side when last worked; −1: never scored. */
+  readonly lastScore: Int8Array;
+  readonly lastWorked: Float64Array;
+  /** 1 while a goal on it is still to be met. */
+  readonly open: Uint8Array;
+  /** Highest target of a goal on it; 0: none. */
+  readonly target: Float64Array;
+  readonly barred: Uint8Array;
+}
+
+const NO_STATE = -1;
+function stateOf(course: Course, skill: number, { day, lastScore, lastWorked, open, target, barred }: HabitMoment): State {
+  const score = lastScore[skill] as number;
+  if (barred[skill] === 1) return NO_STATE;
+  for (const prior of course.before[skill] as readonly number[])
+    if ((lastScore[prior] as number) < READY && score < 0) return NO_STATE;
+  if (score < 0) return 0;
+  const since = day - (lastWorked[skill] as number);
+  if (score < Math.max(DONE, target[skill] as number)) return since <= LATELY ? 1 : 2;
+  if (open[skill] === 1) return 3;
+  return since < LONG_AGO ? 4 : 5;
+}
+
+/** Room for the queue of one choice. */
+export interface Queue {
+  readonly state: Int8Array;
+  readonly weight: Float64Array;
+  readonly rank: Float64Array;
+}
+export const queueOf = (course: Course): Queue => ({
+  state: new Int8Array(course.skills.length),
+  weight: new Float64Array(course.skills.length),
+  rank: new Float64Array(STATES.length),
+});
+function fillQueue(course: Course, moment: HabitMoment, queue: Queue): void {
+  queue.rank.fill(1);
+  for (let skill = 0; skill < course.skills.length; skill += 1) {
+    const state = stateOf(course, skill, moment);
+    queue.state[skill] = state;
+    if (state === NO_STATE) continue;
+    queue.weight[skill] = queue.rank[state] as number;
+    queue.rank[state] = (queue.rank[state] as number) * BY_RANK;
+  }
+}
+
+/** Reads a record session by session; `moments` gives how each skill stood before it. */
+export function habitOf(course: Course, sessions: readonly Session[], moments: (session: number) => HabitMoment): Habit {
+  const picks = Float64Array.from(USUAL_PICKS);
+  const chances = new Float64Array(STATES.length).fill(USUAL_CHANCES);
+  const queue = queueOf(course);
+  let [works, off] = [0, 0];
+  sessions.forEach((session, i) => {
+    fillQueue(course, moments(i), queue);
+    for (let skill = 0; skill < course.skills.length; skill += 1) {
+      const state = queue.state[skill] as State;
+      if (state !== NO_STATE) chances[state] = (chances[state] as number) + (queue.weight[skill] as number);
+    }
+    for (const work of session.work) {
+      const skill = course.at.get(work.skill);
+      works += 1;
+      if (skill === undefined) off += 1;
+      else {
+        const state = queue.state[skill] as State;
+        if (state !== NO_STATE) picks[state] = (picks[state] as number) + 1;
+      }
+    }
+  });
+  return {
+    elsewhere: (USUAL_SHARE * USUAL_WEIGHT + off) / (USUAL_WEIGHT + works),
+    weights: picks.map((count, state) => count / (chances[state] as number)),
+  };
+}
+
+/** Skills of the course for one session, by number, drawn by the habit. */
+export function habitOn(course: Course, habit: Habit, moment: HabitMoment, queue: Queue, random: Random): readonly number[] {
+  fillQueue(course, moment, queue);
+  let sum = 0;
+  for (let skill = 0; skill < course.skills.length; skill += 1) {
+    const state = queue.state[skill] as State;
+    const weight = state === NO_STATE ? 0 : (queue.weight[skill] as number) * (habit.weights[state] as number);
+    queue.weight[skill] = weight;
+    sum += weight;
+  }
+  const chosen: number[] = [];
+  for (let slot = 0; slot < moment.items; slot += 1) {
+    const away = random.next() < habit.elsewhere;
+    let at = random.next() * sum;
+    if (away || sum <= 1e-9) continue;
+    let skill = 0;
+    while (skill < course.skills.length - 1 && at >= (queue.weight[skill] as number)) {
+      at -= queue.weight[skill] as number;
+      skill += 1;
+    }
+    if ((queue.weight[skill] as number) <= 0) continue;
+    chosen.push(skill);
+    sum -= queue.weight[skill] as number;
+    queue.weight[skill] = 0;
+  }
+  return chosen;
+}

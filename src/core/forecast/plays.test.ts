@@ -1,0 +1,196 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { seededRandom } from "../kernel/random.ts";
+import { type Score, sidesOf } from "../kernel/sides.ts";
+import { SKILLS, skillOf } from "../ladder/skills.ts";
+import { daysAhead, missedSoFar } from "./ahead.ts";
+import { cholesky } from "./draw.ts";
+import { believe } from "./estimator.ts";
+import { type GoalForecast, readPlays } from "./forecast.ts";
+import type { GoalFacts } from "./goals.ts";
+import { nextWork, outlookOf } from "./outlook.ts";
+import { type Ahead, playsOf } from "./plays.ts";
+import type { Session, SkillShape } from "./stay.ts";
+
+const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, after, sided, to3 }) => ({
+  id,
+  branch,
+  prerequisites: after,
+  sided,
+  sessions03: to3,
+}));
+const session = (day: number, skills: readonly string[], score: number): Session => ({
+  day,
+  rider: "ann",
+  windy: false,
+  newPlace: false,
+  work: skills.map((skill) => ({
+    skill,
+    minutes: 15,
+    scores: Object.fromEntries(sidesOf(skillOf(skill).sided).map((side) => [side, score as Score])),
+  })),
+});
+const goal = (skill: string, target = 3, side: GoalFacts["side"] = null): GoalFacts => ({ skill, target, value: 1, side });
+const ahead = (changes: Partial<Ahead> = {}): Ahead => {
+  const lastDay = changes.lastDay ?? 59;
+  const today = changes.today ?? -1;
+  return {
+    today,
+    lastDay,
+    days: daysAhead({ sessions: [], perWeek: 5, off: [] }, today, lastDay),
+    missed: 0,
+    planned: 0,
+    minutes: 60,
+    items: 4,
+    follows: "plan",
+    notBefore: new Map(),
+    ...changes,
+  };
+};
+interface Told {
+  readonly sessions?: readonly Session[];
+  readonly goals: readonly GoalFacts[];
+  readonly to?: Ahead;
+  readonly seed?: number;
+  readonly plays?: number;
+}
+function told({ sessions = [], goals, to = ahead(), seed = 1, plays = 200 }: Told): readonly GoalForecast[] {
+  const belief = believe({ kind: "halter", skills: SHAPES, seen: [], sessions });
+  const run = playsOf({ belief, sessions, goals, ahead: to, options: { seed, plays, pace: 1 } });
+  return readPlays(run.played, run.run(plays));
+}
+const chanceOf = (asked: Told): number => told(asked)[0]?.chance ?? Number.NaN;
+
+describe("the plays", () => {
+  it("give the same answer to the same seed, however they are cut into pieces", () => {
+    const goals = [goal("trot"), goal("tie", 4)];
+    const belief = believe({ kind: "halter", skills: SHAPES, seen: [], sessions: [] });
+    const asked = { belief, sessions: [], goals, ahead: ahead(), options: { seed: 7, plays: 60, pace: 1 } };
+    const whole = playsOf(asked);
+    whole.run(60);
+    const pieces = playsOf(asked);
+    for (const until of [1, 17, 18, 60]) expect(pieces.run(until)).toBe(until);
+    expect(readPlays(pieces.played, 60)).toEqual(readPlays(whole.played, 60));
+    expect(told({ goals, seed: 8, plays: 60 })).not.toEqual(told({ goals, seed: 7, plays: 60 }));
+  });
+  it.each(["plan", "habit"] as const)("say more of more days, and nothing of none, run by %s", (follows) => {
+    const of = (lastDay: number): number => chanceOf({ goals: [goal("trot")], to: ahead({ lastDay, follows }) });
+    const [thirty, sixty, ninety] = [of(29), of(59), of(89)] as const;
+    expect(sixty).toBeGreaterThan(thirty);
+    expect(ninety).toBeGreaterThan(sixty);
+    expect(chanceOf({ goals: [goal("trot")], to: ahead({ days: [], follows }) })).toBe(0);
+  });
+  it("never say less for an easier target, one side instead of two, or an ancestor", () => {
+    const of = (asked: GoalFacts): number => chanceOf({ goals: [asked], to: ahead({ lastDay: 39 }) });
+    expect(of(goal("hindquarters", 3))).toBeGreaterThanOrEqual(of(goal("hindquarters", 5)));
+    expect(of(goal("hindquarters", 4, "left"))).toBeGreaterThanOrEqual(of(goal("hindquarters", 4)));
+    expect(of(goal("sit"))).toBeGreaterThan(of(goal("trot")));
+  });
+  it("keep a met goal met, with the day of the record, and hold apart whether it is held", () => {
+    const sessions = [session(0, ["tie"], 4), session(2, ["tie"], 4)];
+    const [read] = told({ sessions, goals: [goal("tie")], to: ahead({ today: 2, days: [], lastDay: 29 }) });
+    expect(read).toMatchObject({ chance: 1, day: { p10: 2, p50: 2, p90: 2 } });
+    // Nobody proves it again in four weeks.
+    expect(read?.held).toBe(0);
+    const [worked] = told({ sessions, goals: [goal("tie")], to: ahead({ today: 2, lastDay: 29 }) });
+    expect(worked?.held).toBeGreaterThan(0.6);
+  });
+  it("ask nothing before its day", () => {
+    const to = ahead({ notBefore: new Map([["catch", 60]]) });
+    expect(chanceOf({ goals: [goal("tie")], to: { ...to, notBefore: new Map([["tie", 60]]) } })).toBe(0);
+    expect(chanceOf({ goals: [goal("catch")], to })).toBe(0);
+  });
+  it("hold together: days in order, shares from 0 to 1, a fan that does not fall back", () => {
+    const some = fc.record({
+      skills: fc.subarray(["tie", "trot", "girth", "canter", "trailer"], { minLength: 1 }),
+      today: fc.integer({ min: -1, max: 40 }),
+      seed: fc.integer({ min: 0, max: 1e6 }),
+      follows: fc.constantFrom("plan" as const, "habit" as const),
+    });
+    fc.assert(
+      fc.property(some, ({ skills, today, seed, follows }) => {
+        const sessions = today < 3 ? [] : [session(1, ["catch", "halter"], 3), session(3, ["lead"], 2)];
+        const all = told({ sessions, goals: skills.map((skill) => goal(skill)), to: ahead({ today, follows }), seed, plays: 40 });
+        for (const { chance, held, day, fan } of all) {
+          expect(held).toBeLessThanOrEqual(chance);
+          const [p10, p50, p90] = [day.p10 ?? 99, day.p50 ?? 99, day.p90 ?? 99];
+          expect(p10).toBeLessThanOrEqual(p50);
+          expect(p50).toBeLessThanOrEqual(p90);
+          expect(p10).toBeGreaterThan(today);
+          expect(fan.at(-1)).toMatchObject({ day: 59, met: chance });
+          fan.forEach((point, i) => {
+            expect(point.p10).toBeLessThanOrEqual(point.p90);
+            expect(point.met).toBeGreaterThanOrEqual(fan[i - 1]?.met ?? 0);
+          });
+        }
+      }),
+      { numRuns: 25 },
+    );
+  });
+  it("draw from a covariance by its factor", () => {
+    const random = seededRandom(3);
+    const size = 6;
+    const root = Float64Array.from({ length: size * size }, () => random.normal());
+    const matrix = new Float64Array(size * size);
+    for (let i = 0; i < size; i += 1)
+      for (let j = 0; j < size; j += 1)
+        for (let k = 0; k < size; k += 1)
+          matrix[i * size + j] = (matrix[i * size + j] ?? 0) + (root[i * size + k] ?? 0) * (root[j * size + k] ?? 0);
+    const factor = cholesky(matrix, size);
+    for (let i = 0; i < size; i += 1)
+      for (let j = 0; j < size; j += 1) {
+        let sum = 0;
+        for (let k = 0; k < size; k += 1) sum += (factor[i * size + k] ?? 0) * (factor[j * size + k] ?? 0);
+        expect(sum).toBeCloseTo(matrix[i * size + j] ?? 0, 8);
+      }
+  });
+});
+
+describe("days ahead", () => {
+  it("fall on the weekdays that the record shows, and on no day off", () => {
+    const sessions = [0, 1, 3, 7, 8, 10, 14, 15, 17].map((day) => session(day, ["catch"], 1));
+    expect(daysAhead({ sessions, perWeek: 3, off: [[22, 25]] }, 17, 31)).toEqual([21, 28, 29, 31]);
+  });
+  it("count what was planned so far and not given", () => {
+    const sessions = [0, 1, 3].map((day) => session(day, ["catch"], 1));
+    expect(missedSoFar({ sessions, perWeek: 5, off: [] }, 6)).toEqual({ planned: 5, missed: 2 });
+    expect(missedSoFar({ sessions, perWeek: 5, off: [[2, 7]] }, 6)).toEqual({ planned: 3, missed: 0 });
+  });
+});
+
+describe("a stay read whole", () => {
+  /** Learns for three weeks and then not at all, and scores worse, in everything but handling. */
+  const stalledFrom = (from: number): readonly Session[] =>
+    Array.from({ length: 32 }, (_, i) => i + Math.floor(i / 5) * 2).map((day, i) => {
+      const learnt = Math.min(4.4, 1.2 + Math.min(i, from) * 0.2);
+      const row = ["give-head", "hindquarters", "send-out", "rope-flag"];
+      return session(day, row, Math.round(learnt - (i < from ? 0 : 0.8) + (((i * 7) % 3) - 1) * 0.3));
+    });
+  it("raises an alarm where learning stops, names a group and its tracks, and then is silent for a while", () => {
+    const sessions = stalledFrom(12);
+    const { alarms } = outlookOf({ kind: "halter", skills: SHAPES, seen: [], sessions });
+    const stalls = alarms.filter(({ kind }) => kind === "stall");
+    expect(stalls[0]?.day).toBeGreaterThanOrEqual(sessions[12]?.day ?? 0);
+    expect(stalls[0]?.group).toBe("all-but-handling");
+    expect(stalls[0]?.tracks.length).toBeGreaterThan(0);
+    const numbers = stalls.map(({ day }) => sessions.findIndex((one) => one.day === day));
+    numbers.forEach((number, i) => {
+      if (i > 0) expect(number - (numbers[i - 1] ?? 0)).toBeGreaterThanOrEqual(6);
+    });
+  });
+  it("raises none for a horse that goes on learning, and believes what it would have believed without watching", () => {
+    const sessions = stalledFrom(99);
+    const facts = { kind: "halter" as const, skills: SHAPES, seen: [], sessions };
+    const { alarms, belief } = outlookOf(facts);
+    expect(alarms.filter(({ kind }) => kind === "stall")).toEqual([]);
+    expect(belief.mean).toEqual(believe(facts).mean);
+  });
+  it("names what to work next, none of it barred", () => {
+    const facts = { kind: "halter" as const, skills: SHAPES, seen: [], sessions: [session(0, ["catch", "halter", "lead"], 4)] };
+    const { belief } = outlookOf(facts);
+    const to = ahead({ today: 0, notBefore: new Map([["stand", 30]]) });
+    const next = nextWork(belief, facts, [goal("tie"), goal("trailer")], to);
+    expect(next.length).toBeGreaterThan(0);
+    expect(next).not.toContain("stand");
+  });
+});
