@@ -128,8 +128,11 @@ function fillNeeds(course: Course, known: Known, minutes: number, { need, chain,
 }
 
 /** Every prerequisite is surely enough there, on its weaker side. */
-export const gateOpen = (course: Course, known: Known, skill: number): boolean =>
-  (course.before[skill] ?? []).every((prior) => surenessOf(course, known, prior, GATE_LEVEL) >= GATE_SURE);
+export function gateOpen(course: Course, known: Known, skill: number): boolean {
+  for (const prior of course.before[skill] as readonly number[])
+    if (surenessOf(course, known, prior, GATE_LEVEL) < GATE_SURE) return false;
+  return true;
+}
 
 /** Met goals that want work lest they be lost: not worked for a week, or no longer surely held; longest ago first. */
 function staleGoals(course: Course, known: Known, { met, lastWorked, today }: Moment): readonly number[] {
@@ -151,7 +154,6 @@ export function chooseOn(course: Course, known: Known, moment: Moment, bench: Be
   });
   const { index } = bench;
   const { lastWorked, today, barred, items } = moment;
-  const fits = (skill: number): boolean => barred[skill] === 0 && gateOpen(course, known, skill);
   const isNew = (skill: number): boolean =>
     lastWorked[skill] === Number.NEGATIVE_INFINITY && weakerOf(course, known.mean, skill) < NEW_BELOW;
   const chosen: number[] = [];
@@ -161,16 +163,22 @@ export function chooseOn(course: Course, known: Known, moment: Moment, bench: Be
     // A met goal has proved itself: it waits for nothing below it.
     if (!chosen.includes(skill) && barred[skill] === 0) chosen.push(skill);
   }
-  for (let skill = 0; skill < course.skills.length; skill += 1)
-    if (today - (lastWorked[skill] ?? 0) <= 1) index[skill] = (index[skill] ?? 0) * YESTERDAY;
+  for (let skill = 0; skill < course.skills.length; skill += 1) {
+    if ((index[skill] as number) <= 0) continue;
+    if (chosen.includes(skill) || barred[skill] === 1 || !gateOpen(course, known, skill)) index[skill] = 0;
+    else if (today - (lastWorked[skill] as number) <= 1) index[skill] = (index[skill] as number) * YESTERDAY;
+  }
   // The best of what is left, one at a time: a handful of picks is cheaper than sorting all.
   while (chosen.length < items) {
     let best = -1;
+    let highest = 0;
     for (let skill = 0; skill < course.skills.length; skill += 1)
-      if ((index[skill] ?? 0) > (best < 0 ? 0 : (index[best] ?? 0))) best = skill;
+      if ((index[skill] as number) > highest) {
+        best = skill;
+        highest = index[skill] as number;
+      }
     if (best < 0) break;
     index[best] = 0;
-    if (chosen.includes(best) || !fits(best)) continue;
     if (isNew(best)) {
       if (fresh > 0) continue;
       fresh += 1;

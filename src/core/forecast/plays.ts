@@ -76,6 +76,8 @@ const DAY_SIGMA = Math.sqrt(DAY_VARIANCE);
 /** What a score says to the light book-keeping: its own noise, the day's, and what is unsure of the rider. */
 const HEARD_VARIANCE = SCORE_VARIANCE + DAY_VARIANCE + 0.04;
 const LEVEL_EVERY = 3;
+const KEPT_DAYS = 64;
+const KEPT_TIMES = 128;
 const WINDY = { days: 1, all: 12 };
 
 const streamOf = (seed: number, play: number, stream: number): Random =>
@@ -236,28 +238,27 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
   const minutesEach = ahead.minutes / ahead.items;
   const dose = Float64Array.from(skills, ({ sessions03 }) => (3 / sessions03) * Math.sqrt(minutesEach / 10) * options.pace);
   const spared = skills.map(({ branch }) => branch === SPARED_BRANCH);
-  const plannedOn = new Set(ahead.days);
+  const plannedOn = new Uint8Array(ahead.lastDay + 1);
+  for (const day of ahead.days) plannedOn[day] = 1;
   const opensOn = Float64Array.from(skills, ({ id }) => ahead.notBefore.get(id) ?? Number.NEGATIVE_INFINITY);
   const goalsAt = skills.map((_, skill) => goals.flatMap((goal, i) => (goal.at === skill ? [i] : [])));
-  const kept = new Map<number, number>();
+  /** Shares kept, by days off and times worked, each worked out once. */
+  const kept = new Float64Array(KEPT_DAYS * KEPT_TIMES);
   const keptOver = (days: number, worked: number): number => {
-    const key = days * 1024 + worked;
-    const known = kept.get(key);
-    if (known !== undefined) return known;
-    const share = keptAfter(days, worked);
-    kept.set(key, share);
-    return share;
+    const at = Math.min(days, KEPT_DAYS - 1) * KEPT_TIMES + Math.min(worked, KEPT_TIMES - 1);
+    if (kept[at] === 0) kept[at] = keptAfter(Math.min(days, KEPT_DAYS - 1), worked);
+    return kept[at] as number;
   };
   const weakest = (skill: number): number => weakerOf(course, level, skill);
   const forget = (days: number): void => {
     for (let skill = 0; skill < skills.length; skill += 1) {
       const share = keptOver(days, times[skill] as number);
-      for (let track = firstTrack[skill] as number; track < (firstTrack[skill + 1] as number); track += 1) {
-        const floor = FLOOR * (best[track] as number);
-        if ((level[track] as number) > floor) level[track] = floor + ((level[track] as number) - floor) * share;
-        const known_ = known.mean[track] as number;
-        const knownFloor = FLOOR * (start.best[track] as number);
-        if (known_ > knownFloor) known.mean[track] = knownFloor + (known_ - knownFloor) * share;
+      const end = firstTrack[skill + 1] as number;
+      for (let track = firstTrack[skill] as number; track < end; track += 1) {
+        const above = (level[track] as number) - FLOOR * (best[track] as number);
+        if (above > 0) level[track] = (level[track] as number) - above * (1 - share);
+        const believed = (known.mean[track] as number) - FLOOR * (start.best[track] as number);
+        if (believed > 0) known.mean[track] = (known.mean[track] as number) - believed * (1 - share);
       }
     }
   };
@@ -312,19 +313,20 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
     for (let day = ahead.today; day <= ahead.lastDay; day += 1) {
       if (day > ahead.today) {
         // Drawn on every day, whatever comes of it, so that the same chance falls on the same day in every question.
-        const [layoff, layoffDays, stall, stallDays, missed] = [
-          events.next(),
-          events.next(),
-          events.next(),
-          events.next(),
-          events.next(),
-        ];
-        const [gust, elsewhere, who, effect] = [events.next(), events.next(), events.next(), events.normal()];
+        const layoff = events.next();
+        const layoffDays = events.next();
+        const stall = events.next();
+        const stallDays = events.next();
+        const missed = events.next();
+        const gust = events.next();
+        const elsewhere = events.next();
+        const who = events.next();
+        const effect = events.normal();
         if (day > awayUntil && layoff < LAYOFF.aDay)
           awayUntil = day + LAYOFF.shortest + Math.floor(layoffDays * (LAYOFF.longest - LAYOFF.shortest + 1)) - 1;
         if (day > stalledUntil && stall < STALL.aDay)
           stalledUntil = day + STALL.shortest + Math.floor(stallDays * (STALL.longest - STALL.shortest + 1)) - 1;
-        if (plannedOn.has(day)) {
+        if (plannedOn[day] === 1) {
           if (day > awayUntil && missed >= missRate) {
             const off = last === null ? 0 : day - last;
             if (off > 0) forget(off);
