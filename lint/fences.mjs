@@ -32,7 +32,7 @@ export const CORE_ORDER = {
   check: ["calendar", "intake"],
   card: ["kernel", "intake"],
   gate: ["calendar", "ladder", "tools", "intake", "card", "check"],
-  plan: ["kernel", "ladder", "card"],
+  plan: ["kernel", "calendar", "horse", "ladder", "card", "forecast"],
   day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check"],
   report: ["kernel", "calendar", "ladder", "intake", "card"],
 };

@@ -1,6 +1,7 @@
 import type { Blocker } from "#core/day/model.ts";
 import type { GateReason } from "#core/gate/gate.ts";
 import type { InstrumentFault } from "#core/intake/instrument.ts";
+import type { EditFault } from "#core/ladder/edits.ts";
 
 /** Why the barn's rules, not our code, said no. Data; ui/words has the sentences. `path` names the field of the request. */
 export type Refusal =
@@ -27,6 +28,7 @@ export type Refusal =
   | { readonly code: "saddle-shut"; readonly path: "walk.saddleReason"; readonly skills: readonly string[] }
   | { readonly code: "not-in-walk"; readonly path: string }
   | { readonly code: "walk-faulty"; readonly path: "rungs"; readonly fault: InstrumentFault }
+  | { readonly code: "ladder-faulty"; readonly path: "edits"; readonly fault: EditFault }
   | { readonly code: "check-open"; readonly path: "cause" }
   | { readonly code: "check-ended"; readonly path: "id" }
   | { readonly code: "file-type"; readonly path: "content" }

@@ -105,7 +105,7 @@ export const copyOf = (belief: Belief): Belief => ({
   scratch: belief.scratch.slice(),
 });
 
-const at = (list: Float64Array, index: number): number => list[index] ?? 0;
+const at = (list: Float64Array, index: number): number => list[index] as number;
 
 /** Scales one number's deviation: its row and its column. */
 function scaleRow({ covariance, layout: { size } }: Belief, index: number, by: number): void {
@@ -122,16 +122,24 @@ const DRIFT = 0.015 ** 2;
 
 /** Days without work: each level falls towards half of its best, slower the more it was worked, and is less sure. */
 function forget(belief: Belief, days: number): void {
-  for (const track of belief.layout.tracks) {
-    const floor = FLOOR * at(belief.best, track.at);
-    const level = at(belief.mean, track.at);
-    const kept = keptAfter(days, belief.timesWorked[track.skill] ?? 0);
-    if (level > floor) {
-      belief.mean[track.at] = floor + (level - floor) * kept;
-      scaleRow(belief, track.at, kept);
-    }
-    addVariance(belief, track.at, DRIFT * days * (1 + Math.max(0, level) / 3));
+  const { layout, mean, covariance, best, scratch: kept } = belief;
+  const { size, tracks } = layout;
+  kept.fill(1);
+  for (const track of tracks) {
+    const floor = FLOOR * at(best, track.at);
+    const level = at(mean, track.at);
+    if (level <= floor) continue;
+    const share = keptAfter(days, belief.timesWorked[track.skill] ?? 0, layout.skills[track.skill]?.halfLife);
+    mean[track.at] = floor + (level - floor) * share;
+    kept[track.at] = share;
   }
+  // Each deviation shrinks with its level: rows and columns in one pass.
+  for (let i = 0; i < size; i += 1) {
+    const row = at(kept, i);
+    const first = i * size;
+    for (let j = 0; j < size; j += 1) covariance[first + j] = (covariance[first + j] as number) * row * (kept[j] as number);
+  }
+  for (const track of tracks) addVariance(belief, track.at, DRIFT * days * (1 + Math.max(0, at(mean, track.at)) / 3));
 }
 
 /** A new day: what the last one did to the scores says nothing of this one. */
@@ -265,6 +273,12 @@ export function takeIn(belief: Belief, session: Session, reading: Reading = PLAI
 export function believeNothing(facts: StayFacts, depth?: readonly number[]): Belief {
   const layout = layoutOf(facts.skills, [...new Set(facts.sessions.map((session) => session.rider))], depth);
   const belief = priorOf(facts.kind, layout);
+  for (const { rider, mean, variance } of facts.leanings ?? []) {
+    if (!layout.riders.includes(rider)) continue;
+    const index = layout.rider(rider);
+    belief.mean[index] = mean;
+    belief.covariance[index * layout.size + index] = variance;
+  }
   for (const { skill, side, score } of facts.seen) {
     if (!layout.has(skill)) continue;
     const track = layout.tracksOf(layout.skill(skill)).find((one) => one.side === side);

@@ -33,13 +33,13 @@ export const readyBy = (weaker: number): number => Math.min(1, Math.max(LEAST_RE
 export const SPILL = 0.11;
 export const GAIN_NOISE = 0.64;
 
-const HALF_LIFE = 60;
+export const HALF_LIFE = 60;
 const HALF_LIFE_BY_WORK = 0.3;
 /** What is forgotten falls towards this share of the best level. */
 export const FLOOR = 0.5;
 /** Share of what stands above the floor that is left after days without work, by how often the skill was worked. */
-export const keptAfter = (days: number, timesWorked: number): number =>
-  2 ** (-days / (HALF_LIFE * (1 + HALF_LIFE_BY_WORK * timesWorked)));
+export const keptAfter = (days: number, timesWorked: number, halfLife = HALF_LIFE): number =>
+  2 ** (-days / (halfLife * (1 + HALF_LIFE_BY_WORK * timesWorked)));
 
 export const DAY_VARIANCE = 0.3 ** 2;
 export const SCORE_VARIANCE = 0.81 ** 2;

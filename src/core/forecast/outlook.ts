@@ -2,26 +2,65 @@
 import { type Asked, chooseWork } from "./choose.ts";
 import { type Belief, believe, believeNothing } from "./estimator.ts";
 import { type GoalFacts, goalState } from "./goals.ts";
+import { SEVERITY_VARIANCE } from "./growth.ts";
 import { narrowed } from "./layout.ts";
 import type { Ahead } from "./plays.ts";
 import { type StallAlarm, watchStalls } from "./stall.ts";
-import type { StayFacts } from "./stay.ts";
+import type { Leaning, StayFacts } from "./stay.ts";
 
 export interface Outlook {
   readonly belief: Belief;
   readonly alarms: readonly StallAlarm[];
 }
 
+export interface Watch {
+  readonly alarms: readonly StallAlarm[];
+  /** How each rider leans, by this stay alone. */
+  readonly leanings: readonly Leaning[];
+}
+
 /**
- * Alarms of a stay, session by session. The copies that this takes know only of skills that were worked and what those rest on directly: nothing else
- * says anything of the scores.
+ * Follows a stay session by session, so that long work can be cut into pieces. What it keeps knows only of skills that were worked and what those rest on
+ * directly, as nothing else says anything of the scores, and nothing of other stays.
  */
-export function alarmsOf(facts: StayFacts): readonly StallAlarm[] {
+export function* watchOf({ leanings: _others, ...facts }: StayFacts): Generator<number, Watch> {
   const worked = new Set(facts.sessions.flatMap(({ work }) => work.map(({ skill }) => skill)));
   const rested = facts.skills.filter(({ id }) => worked.has(id)).flatMap(({ prerequisites }) => prerequisites);
   const { skills, depth } = narrowed(facts.skills, new Set([...worked, ...rested]));
-  const watch = watchStalls(believeNothing({ ...facts, skills }, depth));
-  return facts.sessions.map((session) => watch.takeIn(session)).filter((alarm) => alarm !== null);
+  const belief = believeNothing({ ...facts, skills }, depth);
+  const watch = watchStalls(belief);
+  const alarms: StallAlarm[] = [];
+  for (const [i, session] of facts.sessions.entries()) {
+    const alarm = watch.takeIn(session);
+    if (alarm) alarms.push(alarm);
+    yield i + 1;
+  }
+  const { layout, mean, covariance } = belief;
+  const leanings = layout.riders.map((rider): Leaning => {
+    const at = layout.rider(rider);
+    return { rider, mean: mean[at] as number, variance: covariance[at * layout.size + at] as number };
+  });
+  return { alarms, leanings };
+}
+
+/** Alarms of a stay, all at once. */
+export function alarmsOf(facts: StayFacts): readonly StallAlarm[] {
+  const watch = watchOf(facts);
+  let step = watch.next();
+  while (!step.done) step = watch.next();
+  return step.value.alarms;
+}
+
+/** A rider's leaning from several stays, each read from the same prior: their evidence added up. */
+export function leaningFrom(rider: string, stays: readonly Leaning[]): Leaning {
+  const mine = stays.filter((one) => one.rider === rider && one.variance > 0);
+  const gained = mine.map(({ mean, variance }) => ({
+    mean,
+    precision: Math.max(0, 1 / variance - 1 / SEVERITY_VARIANCE),
+    pull: mean / variance,
+  }));
+  const precision = gained.reduce((sum, one) => sum + one.precision, 1 / SEVERITY_VARIANCE);
+  return { rider, mean: gained.reduce((sum, one) => sum + one.pull, 0) / precision, variance: 1 / precision };
 }
 
 /** What is believed after the last session, and the alarms on the way. */

@@ -22,7 +22,7 @@ import {
   SPILL,
 } from "./growth.ts";
 import { habitOf, habitOn, queueOf } from "./habit.ts";
-import type { Session } from "./stay.ts";
+import type { Session, SkillShape } from "./stay.ts";
 
 /** What is to come, as it is planned. */
 export interface Ahead {
@@ -42,6 +42,8 @@ export interface Ahead {
   readonly follows: "plan" | "habit";
   /** Days before which a skill is not asked; not in the map: any day. */
   readonly notBefore: ReadonlyMap<string, number>;
+  /** Share of a two-sided work that each side gets, 1 as usual; null: both alike. */
+  readonly sides?: { readonly left: number; readonly right: number } | null;
 }
 export interface PlayOptions {
   readonly seed: number;
@@ -77,7 +79,7 @@ const DAY_SIGMA = Math.sqrt(DAY_VARIANCE);
 const HEARD_VARIANCE = SCORE_VARIANCE + DAY_VARIANCE + 0.04;
 const LEVEL_EVERY = 3;
 const KEPT_DAYS = 64;
-const KEPT_TIMES = 128;
+const KEPT_TIMES = 48;
 const WINDY = { days: 1, all: 12 };
 
 const streamOf = (seed: number, play: number, stream: number): Random =>
@@ -235,6 +237,13 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
   const newPlace = (WINDY.days + sessions.filter((one) => one.newPlace).length) / (WINDY.all + sessions.length);
   const missRate = (MISS.missed + ahead.missed) / (MISS.planned + ahead.planned);
   const queue = queueOf(course);
+  const sideShare = new Float64Array(course.tracks).fill(1);
+  if (ahead.sides)
+    for (let skill = 0; skill < skills.length; skill += 1)
+      if ((skills[skill] as SkillShape).sided) {
+        sideShare[firstTrack[skill] as number] = ahead.sides.left;
+        sideShare[(firstTrack[skill] as number) + 1] = ahead.sides.right;
+      }
   const minutesEach = ahead.minutes / ahead.items;
   const dose = Float64Array.from(skills, ({ sessions03 }) => (3 / sessions03) * Math.sqrt(minutesEach / 10) * options.pace);
   const spared = skills.map(({ branch }) => branch === SPARED_BRANCH);
@@ -242,17 +251,19 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
   for (const day of ahead.days) plannedOn[day] = 1;
   const opensOn = Float64Array.from(skills, ({ id }) => ahead.notBefore.get(id) ?? Number.NEGATIVE_INFINITY);
   const goalsAt = skills.map((_, skill) => goals.flatMap((goal, i) => (goal.at === skill ? [i] : [])));
-  /** Shares kept, by days off and times worked, each worked out once. */
-  const kept = new Float64Array(KEPT_DAYS * KEPT_TIMES);
-  const keptOver = (days: number, worked: number): number => {
-    const at = Math.min(days, KEPT_DAYS - 1) * KEPT_TIMES + Math.min(worked, KEPT_TIMES - 1);
-    if (kept[at] === 0) kept[at] = keptAfter(Math.min(days, KEPT_DAYS - 1), worked);
+  /** Shares kept by skill, days off and times worked, each worked out once. */
+  const kept = new Float64Array(skills.length * KEPT_DAYS * KEPT_TIMES);
+  const keptOver = (skill: number, days: number): number => {
+    const off = Math.min(days, KEPT_DAYS - 1);
+    const worked = Math.min(times[skill] as number, KEPT_TIMES - 1);
+    const at = (skill * KEPT_DAYS + off) * KEPT_TIMES + worked;
+    if (kept[at] === 0) kept[at] = keptAfter(off, worked, (skills[skill] as SkillShape).halfLife);
     return kept[at] as number;
   };
   const weakest = (skill: number): number => weakerOf(course, level, skill);
   const forget = (days: number): void => {
     for (let skill = 0; skill < skills.length; skill += 1) {
-      const share = keptOver(days, times[skill] as number);
+      const share = keptOver(skill, days);
       const end = firstTrack[skill + 1] as number;
       for (let track = firstTrack[skill] as number; track < end; track += 1) {
         const above = (level[track] as number) - FLOOR * (best[track] as number);
@@ -266,11 +277,12 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
     for (let track = firstTrack[skill] as number; track < (firstTrack[skill + 1] as number); track += 1) {
       const now = level[track] as number;
       const held = now > (ceiling[skill] as number) ? CEILING.gain : 1;
-      const grown = Math.min(HIGHEST_LEVEL, now + unit * held * intakeAt(now));
+      const part = sideShare[track] as number;
+      const grown = Math.min(HIGHEST_LEVEL, now + unit * part * held * intakeAt(now));
       level[track] = grown;
       if (grown > (best[track] as number)) best[track] = grown;
       const mean = known.mean[track] as number;
-      const gain = believed * intakeAt(mean);
+      const gain = believed * part * intakeAt(mean);
       known.mean[track] = Math.min(HIGHEST_LEVEL, mean + gain);
       known.spread[track] = Math.sqrt((known.spread[track] as number) ** 2 + (GAIN_NOISE * gain) ** 2);
     }

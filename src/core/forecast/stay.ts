@@ -13,6 +13,8 @@ export interface SkillShape {
   readonly sided: boolean;
   /** Typical sessions from 0 to 3; above 0. */
   readonly sessions03: number;
+  /** Days without work after which half of what stands above the floor is lost; 60 where it is not told. */
+  readonly halfLife?: number;
 }
 export interface Work {
   readonly skill: string;
@@ -33,7 +35,14 @@ export interface Seen {
   readonly side: TrackSide;
   readonly score: Score;
 }
+/** What other stays say of how a rider scores: severity in steps of the score, with its variance. */
+export interface Leaning {
+  readonly rider: string;
+  readonly mean: number;
+  readonly variance: number;
+}
 export interface StayFacts {
+  readonly leanings?: readonly Leaning[];
   readonly kind: HorseKind;
   readonly skills: readonly SkillShape[];
   readonly seen: readonly Seen[];

@@ -33,10 +33,36 @@ export interface Skill {
   /** Typical sessions of work from 0 to 3, and from 3 to 4. */
   readonly to3: number;
   readonly to4: number;
+  /** Where it is usually worked. */
+  readonly place: SkillPlace;
+  /** Only the barn's most experienced rider works it. */
+  readonly specialist: boolean;
+  /** Days without work after which half of what stands above its floor is lost, while it is fresh. */
+  readonly halfLife: number;
 }
 
-type Extra = { sided?: boolean; saddle?: boolean; grade?: number; second?: boolean };
+export const SKILL_PLACES = ["anywhere", "pen", "arena", "out"] as const;
+export type SkillPlace = (typeof SKILL_PLACES)[number];
+const PLACE_OF: Readonly<Record<Branch, SkillPlace>> = {
+  handling: "anywhere",
+  yields: "pen",
+  send: "pen",
+  accepting: "pen",
+  mounting: "pen",
+  "first-rides": "pen",
+  education: "arena",
+  jumping: "arena",
+  owner: "arena",
+};
+/** What a frightened body learnt to bear is kept longer than what it has to do in balance. */
+const HALF_LIFE_OF: Readonly<Partial<Record<Branch, number>>> = { handling: 80, accepting: 80, education: 45, jumping: 45 };
+const HALF_LIFE = 60;
+
+type Extra = { sided?: boolean; saddle?: boolean; grade?: number; second?: boolean; place?: SkillPlace; specialist?: boolean };
 const skill = (branch: Branch, id: string, words: string, after: string, to3: number, to4: number, extra: Extra = {}): Skill => ({
+  place: extra.place ?? PLACE_OF[branch],
+  specialist: extra.specialist ?? false,
+  halfLife: HALF_LIFE_OF[branch] ?? HALF_LIFE,
   id,
   branch,
   words,
@@ -122,10 +148,15 @@ export const SKILLS: readonly Skill[] = [
   skill("first-rides", "stop", "Stop from the body", "bend-stop", 4, 5, first),
   skill("first-rides", "ride-back", "Back under saddle", "stop back-in-hand", 3, 4, ridden),
   skill("first-rides", "trot", "Trot under saddle", "steer voice-trot", 4, 5, firstBoth),
-  skill("first-rides", "canter", "Canter under saddle", "trot voice-canter", 6, 7, { saddle: true, sided: true, grade: 3 }),
-  skill("first-rides", "arena", "Open arena", "steer stop", 3, 4, ridden),
-  skill("first-rides", "company", "Worked with other horses near", "arena", 3, 4, ridden),
-  skill("first-rides", "outside", "Outside, hills and water", "arena company trot", 5, 6, ridden),
+  skill("first-rides", "canter", "Canter under saddle", "trot voice-canter", 6, 7, {
+    saddle: true,
+    sided: true,
+    grade: 3,
+    place: "arena",
+  }),
+  skill("first-rides", "arena", "Open arena", "steer stop", 3, 4, { ...ridden, place: "arena" }),
+  skill("first-rides", "company", "Worked with other horses near", "arena", 3, 4, { ...ridden, place: "arena" }),
+  skill("first-rides", "outside", "Outside, hills and water", "arena company trot", 5, 6, { ...ridden, place: "out" }),
   skill("education", "soft-feel", "Soft feel of the rein", "steer stop", 5, 7, riddenBoth),
   skill("education", "leg-yield", "Leg yield", "soft-feel sideways", 6, 8, education),
   skill("education", "turn-forehand", "Turn on the forehand", "steer hindquarters", 3, 4, riddenBoth),
@@ -133,8 +164,12 @@ export const SKILLS: readonly Skill[] = [
   skill("education", "transitions", "Transitions in rhythm", "trot stop", 5, 6, ridden),
   skill("education", "circles", "Circles that keep their size", "transitions", 6, 7, riddenBoth),
   skill("education", "lead-setup", "Each lead from a set-up", "canter soft-feel", 6, 8, education),
-  skill("education", "lead-change", "Change of lead", "lead-setup leg-yield", 10, 14, { ...education, grade: 4 }),
-  skill("education", "collection", "Collection", "circles leg-yield", 14, 18, { ...education, grade: 4 }),
+  skill("education", "lead-change", "Change of lead", "lead-setup leg-yield", 10, 14, {
+    ...education,
+    grade: 4,
+    specialist: true,
+  }),
+  skill("education", "collection", "Collection", "circles leg-yield", 14, 18, { ...education, grade: 4, specialist: true }),
   skill("jumping", "poles", "Single poles and rows of poles", "trot", 3, 4, jump),
   skill("jumping", "cross-pole", "Cross-pole", "poles canter", 4, 5, jump),
   skill("jumping", "line-fences", "A line of fences", "cross-pole lead-setup", 7, 8, { ...jump, grade: 4 }),

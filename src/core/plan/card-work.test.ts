@@ -14,6 +14,7 @@ const asked = (changes: Partial<WorkAsked>): WorkAsked => ({
   method: methodOf("quiet-steps"),
   turn: 0,
   held: [],
+  laid: null,
   ...changes,
 });
 
@@ -33,7 +34,7 @@ describe("the work on a card", () => {
     expect(items.find((item) => item.skill === "lead")).toMatchObject({ role: "go-on", side: "left" });
   });
   it("gives a horse that nobody has scored the first rung of the ladder", () => {
-    expect(cardWork(new Map(), asked({})).items).toEqual([{ skill: "catch", role: "new", side: null }]);
+    expect(cardWork(new Map(), asked({})).items).toEqual([{ skill: "catch", role: "new", side: null, when: [] }]);
   });
   it("never asks for what waits for a check, whatever else it asks for", () => {
     fc.assert(

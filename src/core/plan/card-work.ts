@@ -6,7 +6,8 @@ import type { SessionKind } from "../card/card.ts";
 import type { Side } from "../kernel/sides.ts";
 import { type HardSide, type Levels, trackKey, weakerSide } from "../ladder/level.ts";
 import type { Method } from "../ladder/methods.ts";
-import { SKILLS, type Skill } from "../ladder/skills.ts";
+import { SKILLS, type Skill, skillOf } from "../ladder/skills.ts";
+import type { Condition, LaidItem } from "./term-plan.ts";
 
 export const WORK_ROLES = ["begin", "go-on", "new", "finish"] as const;
 export type WorkRole = (typeof WORK_ROLES)[number];
@@ -16,6 +17,8 @@ export interface WorkItem {
   readonly role: WorkRole;
   /** The side to begin with, or, where the method works one side a day, the only one. */
   readonly side: Side | null;
+  /** What must be so on the day before this step is taken. */
+  readonly when: readonly Condition[];
 }
 export interface CardWork {
   readonly items: readonly WorkItem[];
@@ -41,10 +44,12 @@ export interface WorkAsked {
   readonly turn: number;
   /** Skills that wait for a check: never asked for. */
   readonly held: readonly string[];
+  /** What the plan has laid for this day; null: it has laid nothing, and the record alone decides. */
+  readonly laid: readonly LaidItem[] | null;
 }
 
 /** Deterministic: the same record gives the same card. */
-export function cardWork(levels: Levels, { kind, hard, method, turn, held }: WorkAsked): CardWork {
+export function cardWork(levels: Levels, { kind, hard, method, turn, held, laid }: WorkAsked): CardWork {
   const fits = (skill: Skill): boolean => !held.includes(skill.id) && (kind === "both" || (kind === "saddle") === skill.saddle);
   const sideFor = (skill: Skill): Side | null => {
     if (!skill.sided) return null;
@@ -59,9 +64,15 @@ export function cardWork(levels: Levels, { kind, hard, method, turn, held }: Wor
       .filter((other): other is Skill => other !== undefined);
     return before.every((other) => weakerSide(levels, other) >= USABLE);
   };
-  const item = (skill: Skill, role: WorkRole): WorkItem => ({ skill: skill.id, role, side: sideFor(skill) });
-
   const mine = SKILLS.filter(fits);
+  const planned = (laid ?? []).filter(({ skill }) => mine.some(({ id }) => id === skill));
+  const item = (skill: Skill, role: WorkRole): WorkItem => ({
+    skill: skill.id,
+    role,
+    side: sideFor(skill),
+    when: planned.find((one) => one.skill === skill.id)?.when ?? [],
+  });
+
   const known = mine.filter((skill) => weakerSide(levels, skill) >= USABLE);
   const underWay = mine.filter((skill) => seen(skill) && open(skill) && weakerSide(levels, skill) < RELIABLE);
   const fresh = mine.filter((skill) => !seen(skill) && open(skill));
@@ -73,11 +84,13 @@ export function cardWork(levels: Levels, { kind, hard, method, turn, held }: Wor
   );
   const main = byWeight[0];
   const other = rotated(underWay).find((skill) => skill !== main);
-  const goOn = [main, other].filter((skill): skill is Skill => skill !== undefined);
+  const named = (isNew: boolean): Skill[] => planned.filter((one) => one.isNew === isNew).map((one) => skillOf(one.skill));
+  const goOn = planned.length > 0 ? named(false) : [main, other].filter((skill): skill is Skill => skill !== undefined);
   const begin = rotated(known).find((skill) => !goOn.includes(skill));
   const finish = rotated([...known].reverse()).find((skill) => skill !== begin && !goOn.includes(skill));
   // Something new only while little is under way: small asks, and not every fault at once.
-  const start = goOn.length < 2 || goOn.every((skill) => weakerSide(levels, skill) >= 2) ? fresh[0] : undefined;
+  const unplanned = goOn.length < 2 || goOn.every((skill) => weakerSide(levels, skill) >= 2) ? fresh[0] : undefined;
+  const start = planned.length > 0 ? named(true)[0] : unplanned;
   const later = fresh.filter((skill) => skill !== start);
   const items = [
     ...(begin ? [item(begin, "begin")] : []),

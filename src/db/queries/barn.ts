@@ -1,8 +1,10 @@
 import { z } from "zod/mini";
 import { LENGTH_HABITS, type LengthHabit, type PolicyFields, WeightFields } from "#contracts/barn.ts";
+import { LadderEditFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
+import type { LadderEdit } from "#core/ladder/edits.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, int, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
@@ -19,6 +21,7 @@ const BarnRow = z.object({
   holdWeather: bool,
   units: z.enum(LENGTH_HABITS),
   weights: z.array(WeightFields),
+  ladder: z.array(LadderEditFields),
   version: int,
   revision: int,
 });
@@ -33,6 +36,8 @@ export interface Barn {
   readonly units: LengthHabit;
   /** What the barn changed of the table of findings. */
   readonly weights: readonly WeightChange[];
+  /** What it changed of the ladder. */
+  readonly ladder: readonly LadderEdit[];
   readonly version: number;
   readonly revision: number;
 }
@@ -41,7 +46,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, ladder, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, ...rest } = row;
@@ -62,6 +67,10 @@ export async function updatePolicies(tx: Transaction, version: number, p: Policy
 }
 export async function updateWeights(tx: Transaction, version: number, weights: readonly WeightChange[]): Promise<boolean> {
   const done = await tx`UPDATE barn SET weights = ${tx.json(weights as never)}, version = version + 1 WHERE version = ${version}`;
+  return done.count === 1;
+}
+export async function updateLadder(tx: Transaction, version: number, edits: readonly LadderEdit[]): Promise<boolean> {
+  const done = await tx`UPDATE barn SET ladder = ${tx.json(edits as never)}, version = version + 1 WHERE version = ${version}`;
   return done.count === 1;
 }
 

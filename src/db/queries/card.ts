@@ -53,15 +53,30 @@ export const listRevisions = (db: Db, card: CardId): Promise<Revision[]> =>
     db`SELECT ${aggregated(db)} FROM card_revision v ${joined(db)} WHERE v.card_id = ${card} ORDER BY v.revision DESC`,
   );
 
-const WorkedRow = z.extend(RevisionRow, { day: date, kind: z.enum(SESSION_KINDS), rider: text, helper: nullable(text) });
+const WorkedRow = z.extend(RevisionRow, {
+  day: date,
+  kind: z.enum(SESSION_KINDS),
+  riderId: id<"person">(),
+  rider: text,
+  helper: nullable(text),
+});
 export type Worked = z.output<typeof WorkedRow>;
 /** The sessions of a stay that were worked, oldest first, each in the revision that counts. */
 export const listWorked = (db: Db, stay: StayId): Promise<Worked[]> =>
   many(
     WorkedRow,
-    db`SELECT ${aggregated(db)}, k.day, k.kind, q.name AS rider, b.name AS helper
+    db`SELECT ${aggregated(db)}, k.day, k.kind, k.rider_id, q.name AS rider, b.name AS helper
        FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision JOIN person q ON q.id = k.rider_id LEFT JOIN person b ON b.id = k.helper_id ${joined(db)}
        WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`,
+  );
+
+const StampRow = z.object({ stayId: id<"stay">(), cards: int, last: nullable(instant) });
+/** When each of these stays was last written to by a card, and how often: tells whether its record has moved on. */
+export const listRecordStamps = (db: Db, stays: readonly StayId[]) =>
+  many(
+    StampRow,
+    db`SELECT k.stay_id, count(*)::int AS cards, max(v.at) AS last FROM card k JOIN card_revision v ON v.card_id = k.id
+       WHERE k.stay_id = ANY(${[...stays]}::uuid[]) GROUP BY k.stay_id`,
   );
 
 const ScoreRow = z.object({ stayId: id<"stay">(), skill: text, side, score, day: date });

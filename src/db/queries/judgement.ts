@@ -92,8 +92,10 @@ export async function insertJudgement(
 const GoalRow = z.object({ skill: GoalFields.shape.skill, target: GoalFields.shape.target });
 export const listGoals = (db: Db, stay: StayId): Promise<Goal[]> =>
   many(GoalRow, db`SELECT skill, target FROM goal WHERE stay_id = ${stay} ORDER BY position`);
+/** What is signed decides which goals there are; side, weight and promise of one that stays are the plan's and are kept. */
 export async function replaceGoals(tx: Transaction, stay: StayId, goals: readonly Goal[]): Promise<void> {
-  await tx`DELETE FROM goal WHERE stay_id = ${stay}`;
+  await tx`DELETE FROM goal WHERE stay_id = ${stay} AND skill <> ALL(${goals.map(({ skill }) => skill)})`;
   if (goals.length > 0)
-    await tx`INSERT INTO goal ${tx(goals.map(({ skill, target }, position) => ({ stayId: stay, skill, target, position })))}`;
+    await tx`INSERT INTO goal ${tx(goals.map(({ skill, target }, position) => ({ stayId: stay, skill, target, position })))}
+             ON CONFLICT (stay_id, skill) DO UPDATE SET target = EXCLUDED.target, position = EXCLUDED.position`;
 }

@@ -23,6 +23,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/horse/[id]": staff,
   "/horse/[id]/log": staff,
   "/horse/[id]/checks": staff,
+  "/horse/[id]/plan": staff,
   "/horse/[id]/evaluate": manager,
   "/horse/[id]/form": manager,
   "/horse/[id]/compare": manager,
@@ -38,6 +39,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn": manager,
   "/barn/walk": manager,
   "/barn/findings": manager,
+  "/barn/ladder": manager,
   "/api/scale": manager,
   "/api/check-file/[id]": staff,
 };

@@ -9,11 +9,13 @@ import { hardSide, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { cardWork } from "#core/plan/card-work.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
+import { findPlan } from "#db/queries/plan.ts";
 import { findStay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { limitsInForce } from "../stay/facts.ts";
@@ -28,7 +30,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   if (!asked || !UUID.test(asked)) return null;
   const card = await findCard(sql, asked as CardId);
   if (!card) return null;
-  const [stay, rider, evaluations, scores, worked, revisions, barn] = await Promise.all([
+  const [stay, rider, evaluations, scores, worked, revisions, barn, plan] = await Promise.all([
     findStay(sql, card.stayId),
     findPerson(sql, card.riderId),
     listEvaluations(sql, card.stayId),
@@ -36,6 +38,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     listWorked(sql, card.stayId),
     listRevisions(sql, card.id),
     findBarn(sql),
+    findPlan(sql, card.stayId),
   ]);
   const today = clock.today(must(barn, "the barn is set up").timeZone);
   const horse = must(stay, "a card has a stay");
@@ -47,6 +50,8 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const last = earlier.at(-1);
   const method = methodOf(horse.method);
   const limits = limitsInForce(horse, card.day);
+  const day = stayDay(horse.firstDay, card.day);
+  const laid = plan?.laid.find((session) => session.day === day)?.items ?? null;
   const gate = gateRecord(
     { ...horse, delivered: horse.delivered.filter((day) => day < card.day) },
     latest,
@@ -78,7 +83,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     sessionMinutes: limits.sessionMinutes,
     focus: limits.focus,
     heldSkills: limits.heldSkills,
-    work: cardWork(levels, { kind: card.kind, hard, method, turn: earlier.length, held: limits.heldSkills }),
+    work: cardWork(levels, { kind: card.kind, hard, method, turn: earlier.length, held: limits.heldSkills, laid }),
     recentScores: [...groupBy(before, (score) => trackKey(score.skill, score.side)).values()].map((list) => ({
       skill: must(list[0], "a group has a member").skill,
       side: must(list[0], "a group has a member").side,

@@ -3,7 +3,10 @@
 import type { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
 import { ok } from "#core/kernel/result.ts";
+import { worksTaken } from "#core/ladder/typical.ts";
+import { listScores } from "#db/queries/card.ts";
 import { listStayCards } from "#db/queries/day.ts";
+import { keepTaken } from "#db/queries/plan.ts";
 import {
   deleteApart,
   endHold as endHoldRow,
@@ -114,6 +117,8 @@ export async function sendHome(work: Work, input: SendHome): Answer {
   if (open.length > 0) return no({ code: "open-cards", path: "id", cards: open.length });
   if (!(await sendHomeRow(work.tx, input.id, input.version, input.day)))
     return no({ code: "changed-meanwhile", path: "version", current: stay });
+  // What it took of each skill goes into the barn's own table.
+  await keepTaken(work.tx, input.id, worksTaken(await listScores(work.tx, input.id)));
   await note(work, "stay", input.id, "went home", { day: input.day });
   return ok(null);
 }

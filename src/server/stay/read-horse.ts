@@ -57,7 +57,7 @@ export function tracksOf(levels: Levels, intake: Evaluation | null): TrackView[]
   );
 }
 
-export const toSession = (worked: Worked): SessionView => ({
+export const toSession = (worked: Omit<Worked, "riderId">): SessionView => ({
   card: worked.cardId,
   day: worked.day,
   rider: worked.rider,

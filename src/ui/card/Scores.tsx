@@ -6,6 +6,7 @@ import { SKILLS, skillOf } from "#core/ladder/skills.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
+import { sayConditions } from "#ui/words/plan.ts";
 import type { Draft } from "./record.ts";
 
 interface Props {
@@ -66,7 +67,10 @@ export function Scores({ view, scores, onChange }: Props) {
     onChange(score === null ? rest : [...rest, { skill, side, score }]);
   };
   const fits = (kind: SessionKind, saddle: boolean): boolean => kind !== "ground" || !saddle;
-  const items: WorkItem[] = [...view.work.items, ...added.map((skill) => ({ skill, role: "go-on" as const, side: null }))];
+  const items: WorkItem[] = [
+    ...view.work.items,
+    ...added.map((skill) => ({ skill, role: "go-on" as const, side: null, when: [] })),
+  ];
   return (
     <section aria-labelledby="work-title">
       <h2 id="work-title">The work</h2>
@@ -78,6 +82,7 @@ export function Scores({ view, scores, onChange }: Props) {
             {skillOf(item.skill).words}
             {item.side && <span className="text-dim"> · {item.side} first</span>}
           </h3>
+          {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
           {orderOf(item, sidesOf(skillOf(item.skill).sided)).map((side) => (
             <Row
               key={side}

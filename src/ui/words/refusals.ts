@@ -1,6 +1,7 @@
 import type { Refusal } from "#contracts/refusal.ts";
 import type { InstrumentFault } from "#core/intake/instrument.ts";
-import { skillOf } from "#core/ladder/skills.ts";
+import type { EditFault } from "#core/ladder/edits.ts";
+import { isSkill, skillOf } from "#core/ladder/skills.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { inner, listed, plural } from "./figures.ts";
 import { sayGateReason } from "./gate.ts";
@@ -17,6 +18,21 @@ function sayFault(fault: InstrumentFault): string {
       return `Before anybody gets on, the walk must have looked at: ${inner(listed(fault.skills.map((id) => skillOf(id).words.toLowerCase())))}.`;
     case "ridden-before-saddle":
       return `“${skillOf(fault.skill).words}” is ridden: move it from “${fault.rung}” to the rung under saddle.`;
+  }
+}
+
+const named = (id: string): string => `“${isSkill(id) ? skillOf(id).words : id}”`;
+/** What keeps an edited ladder from being one. */
+export function sayLadderFault(fault: EditFault): string {
+  switch (fault.kind) {
+    case "cycle":
+      return `These wait for one another in a circle: ${fault.skills.map(named).join(", ")}. Take one of the links away.`;
+    case "unknown-prerequisite":
+      return `${named(fault.skill)} waits for a skill that is not on the ladder: ${fault.names}.`;
+    case "orphan":
+      return `${named(fault.skill)} waits for ${named(fault.names)}, which is not used here. Use that, or take the link away.`;
+    case "no-ground":
+      return `${named(fault.skill)} is ridden and waits for nothing on the ground. Say what comes before it.`;
   }
 }
 
@@ -67,6 +83,8 @@ export function sayRefusal(refusal: Refusal): string {
       return "This evaluation's walk does not have that rung or skill. Reload the page.";
     case "walk-faulty":
       return sayFault(refusal.fault);
+    case "ladder-faulty":
+      return sayLadderFault(refusal.fault);
     case "check-open":
       return "This is being asked already. Change that check, or close it first.";
     case "check-ended":

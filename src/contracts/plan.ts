@@ -1,0 +1,114 @@
+/** Goals and pins of a stay's plan, the barn's ladder, and what of a plan and a forecast is kept. */
+import { z } from "zod/mini";
+import { STALL_GROUPS } from "#core/forecast/stall.ts";
+import { SIDES, sidesOf } from "#core/kernel/sides.ts";
+import type { LadderEdit } from "#core/ladder/edits.ts";
+import { isSkill, SKILL_PLACES, skillOf } from "#core/ladder/skills.ts";
+import { type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
+import { type LaidSession, type Moved, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
+import { flag, grade, id, list, number, oneOf, skill, version, whole } from "./fields.ts";
+
+export const PlanGoalFields = z
+  .object({
+    skill,
+    target: z.literal([3, 4, 5], "A target of 3, 4 or 5."),
+    side: z.nullable(oneOf(SIDES)),
+    weight: z.literal([...WEIGHTS], "A weight of 1, 2 or 3."),
+    must: flag,
+  })
+  .check(
+    z.refine((goal) => goal.side === null || !isSkill(goal.skill) || sidesOf(skillOf(goal.skill).sided).includes(goal.side), {
+      path: ["side"],
+      message: "This skill has no sides.",
+    }),
+  ) satisfies z.core.$ZodType<PlanGoal>;
+const once = <T>(of: (one: T) => string) =>
+  z.refine<T[]>((all) => new Set(all.map(of)).size === all.length, "A skill stands twice: keep one.");
+
+const goals = list(PlanGoalFields, 12).check(once((goal) => goal.skill));
+const planVersion = whole(0, 1_000_000_000);
+export const SetGoals = z.object({ stay: id<"stay">(), version: planVersion, goals });
+export type SetGoals = z.output<typeof SetGoals>;
+
+const dayOfStay = whole(-30, 2000, "days");
+export const PinFields = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("pin"), skill, day: dayOfStay }),
+  z.object({ kind: z.literal("forbid"), skill, from: dayOfStay, to: z.nullable(dayOfStay) }),
+]) satisfies z.core.$ZodType<Pin>;
+export const SetPins = z.object({ stay: id<"stay">(), version: planVersion, pins: list(PinFields, 60) });
+export type SetPins = z.output<typeof SetPins>;
+
+export const LadderEditFields = z.object({
+  skill,
+  after: list(skill, 8).check(once((one) => one)),
+  grade,
+  second: flag,
+  specialist: flag,
+  place: oneOf(SKILL_PLACES),
+  to3: number(0.5, 60, "sessions"),
+  to4: number(0.5, 60, "sessions"),
+  halfLife: whole(5, 400, "days"),
+  used: flag,
+}) satisfies z.core.$ZodType<LadderEdit>;
+export const EditLadder = z.object({ version, edits: list(LadderEditFields, 120).check(once((edit) => edit.skill)) });
+export type EditLadder = z.output<typeof EditLadder>;
+
+const Condition = z.union([
+  z.object({ code: z.literal("shown"), skill: z.string(), times: z.int() }),
+  z.object({ code: z.literal("calm-day") }),
+  z.object({ code: z.literal("second-person") }),
+]);
+export const LaidFields = z.object({
+  day: z.int(),
+  purpose: z.enum(PURPOSES),
+  items: z.array(z.object({ skill: z.string(), isNew: z.boolean(), pinned: z.boolean(), when: z.array(Condition) })),
+}) satisfies z.core.$ZodType<LaidSession>;
+
+const day = z.int();
+export const MovedFields = z.union([
+  z.object({ code: z.literal("first-time"), skill: z.string(), before: day, after: day }),
+  z.object({ code: z.literal("added"), skill: z.string(), after: day }),
+  z.object({ code: z.literal("dropped"), skill: z.string(), before: day }),
+  z.object({ code: z.literal("days"), before: day, after: day }),
+]) satisfies z.core.$ZodType<Moved>;
+
+/** Why a plan was laid anew. */
+export const PLAN_CAUSES = [
+  "session",
+  "evaluation",
+  "goals",
+  "pins",
+  "term",
+  "hold",
+  "check",
+  "method",
+  "ladder",
+  "day",
+] as const;
+export type PlanCause = (typeof PLAN_CAUSES)[number];
+
+export const KeptGoal = z.object({
+  skill: z.string(),
+  target: z.int(),
+  side: z.nullable(z.enum(SIDES)),
+  chance: z.number(),
+  held: z.number(),
+  /** Days of the stay; null: after the end. */
+  p10: z.nullable(z.int()),
+  p50: z.nullable(z.int()),
+  p90: z.nullable(z.int()),
+  met: z.boolean(),
+  holds: z.boolean(),
+});
+export type KeptGoal = z.output<typeof KeptGoal>;
+export const KeptAlarm = z.object({
+  kind: z.enum(["watch", "stall"]),
+  day,
+  group: z.enum(STALL_GROUPS),
+  since: day,
+  odds: z.number(),
+  tracks: z.array(z.string()),
+});
+/** What a stay's scores say of how its riders lean: severity with its variance, in steps of the score. */
+export const KeptRider = z.object({ rider: z.string(), mean: z.number(), variance: z.number() });
+export type KeptRider = z.output<typeof KeptRider>;

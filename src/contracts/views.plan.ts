@@ -1,0 +1,37 @@
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { StallAlarm } from "#core/forecast/stall.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import type { LadderEdit } from "#core/ladder/edits.ts";
+import type { Skill } from "#core/ladder/skills.ts";
+import type { Typical } from "#core/ladder/typical.ts";
+import type { StayRecord } from "#core/plan/outlook.ts";
+import type { LaidSession, Moved } from "#core/plan/term-plan.ts";
+import type { KeptGoal, PlanCause } from "./plan.ts";
+
+export interface PlanView {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly aim: string;
+  readonly mayWrite: boolean;
+  /** Null: nothing was evaluated or worked yet, and a plan would be made of nothing. */
+  readonly record: StayRecord | null;
+  readonly version: number;
+  /** As it was laid last; the page lays it anew from the record. */
+  readonly laid: readonly LaidSession[];
+  readonly told: readonly KeptGoal[];
+  readonly history: readonly { readonly day: number; readonly goals: readonly KeptGoal[] }[];
+  readonly changes: readonly {
+    readonly day: LocalDate;
+    readonly causes: readonly PlanCause[];
+    readonly moved: readonly Moved[];
+  }[];
+  readonly alarm: StallAlarm | null;
+}
+
+export interface LadderView {
+  readonly version: number;
+  readonly edits: readonly LadderEdit[];
+  /** Of every skill that is used. */
+  readonly typical: readonly Typical[];
+  readonly ladder: readonly Skill[];
+}

@@ -1,0 +1,165 @@
+/**
+ * From the record of a stay to its plan and forecast, with what may be asked instead. Everything here goes through JSON, so that the page's worker and
+ * the server run the same code on the same facts.
+ */
+import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
+import type { TermFacts } from "../calendar/term.ts";
+import { type Belief, believe } from "../forecast/estimator.ts";
+import type { GoalFacts } from "../forecast/goals.ts";
+import type { Ahead } from "../forecast/plays.ts";
+import type { Leaning, Seen, Session, SkillShape, StayFacts } from "../forecast/stay.ts";
+import type { HorseKind } from "../horse/horse.ts";
+import type { Side } from "../kernel/sides.ts";
+import { ladderFor } from "../ladder/for-method.ts";
+import { type MethodId, methodOf } from "../ladder/methods.ts";
+import type { Skill } from "../ladder/skills.ts";
+import { type PlanGoal, valueOf } from "./goal-sets.ts";
+import { plannedDays, stayDay } from "./planned-days.ts";
+import type { Pin, PlanAsked } from "./term-plan.ts";
+
+export interface StayRecord {
+  readonly kind: HorseKind;
+  readonly firstDay: LocalDate;
+  readonly today: LocalDate;
+  readonly lastDay: LocalDate;
+  readonly workedToday: boolean;
+  readonly term: Pick<TermFacts, "restDays" | "holidays" | "holds" | "sessionsAWeek">;
+  /** True while a hold has no last day: nothing can be planned. */
+  readonly onHold: boolean;
+  readonly method: MethodId;
+  /** As the barn has it, before the method. */
+  readonly ladder: readonly Skill[];
+  readonly seen: readonly Seen[];
+  /** Days count from the first day of the stay. */
+  readonly sessions: readonly Session[];
+  readonly goals: readonly PlanGoal[];
+  readonly pins: readonly Pin[];
+  /** Skills that wait, each for a day; as the forecast counts days. */
+  readonly waits: readonly { readonly skill: string; readonly until: number }[];
+  readonly missed: number;
+  readonly planned: number;
+  /** Of the usual session. */
+  readonly minutes: number;
+  readonly hard: Side | "even";
+  readonly leanings: readonly Leaning[];
+}
+
+/** Skills of a session that serve the goals; it begins and ends with something that the horse can do. */
+export const GOAL_WORKS = 3;
+const ALL_WORKS = GOAL_WORKS + 2;
+
+export type WhatIf =
+  | { readonly code: "now" }
+  | { readonly code: "sessions"; readonly aWeek: number }
+  | { readonly code: "days"; readonly more: number }
+  | { readonly code: "off"; readonly days: number }
+  | { readonly code: "method"; readonly method: MethodId }
+  | { readonly code: "drop"; readonly skill: string }
+  | { readonly code: "hard-side" };
+export const NOW: WhatIf = { code: "now" };
+
+const HARD_SHARE = 1.25;
+const WEEK = 7;
+/** Time off asked about begins in so many days. */
+const OFF_FROM = 1;
+
+export const shapesOf = (ladder: readonly Skill[]): readonly SkillShape[] =>
+  ladder.map(({ id, branch, after, sided, to3, halfLife }) => ({
+    id,
+    branch,
+    prerequisites: after,
+    sided,
+    sessions03: to3,
+    halfLife,
+  }));
+
+/** The ladder as the stay climbs it. */
+export const ladderOf = (record: StayRecord, what: WhatIf = NOW): readonly Skill[] =>
+  ladderFor(record.ladder, methodOf(what.code === "method" ? what.method : record.method));
+
+/** What the estimator reads; works on skills that the barn no longer uses are left out. */
+export function factsOf(record: StayRecord, what: WhatIf = NOW): StayFacts {
+  const skills = shapesOf(ladderOf(record, what));
+  const used = new Set(skills.map(({ id }) => id));
+  return {
+    kind: record.kind,
+    leanings: record.leanings,
+    skills,
+    seen: record.seen.filter(({ skill }) => used.has(skill)),
+    sessions: record.sessions.map((session) => ({ ...session, work: session.work.filter(({ skill }) => used.has(skill)) })),
+  };
+}
+
+export function goalsOf(record: StayRecord, what: WhatIf = NOW): readonly GoalFacts[] {
+  const used = new Set(record.ladder.map(({ id }) => id));
+  return record.goals
+    .filter(({ skill }) => used.has(skill) && !(what.code === "drop" && what.skill === skill))
+    .map((goal) => ({ skill: goal.skill, target: goal.target, side: goal.side, value: valueOf(goal) }));
+}
+
+export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
+  const { firstDay, today, term } = record;
+  const from = record.workedToday ? addDays(today, 1) : later(today, firstDay);
+  const lastDay = what.code === "days" ? addDays(record.lastDay, what.more) : record.lastDay;
+  const perWeek = what.code === "sessions" ? what.aWeek : term.sessionsAWeek;
+  const off = what.code === "off" ? [{ from: addDays(today, OFF_FROM), to: addDays(today, OFF_FROM + what.days - 1) }] : [];
+  const days = record.onHold
+    ? []
+    : plannedDays({ facts: term, from, lastDay, perWeek, off }).map((day) => stayDay(firstDay, day));
+  const notBefore = new Map<string, number>();
+  const wait = (skill: string, day: number): void => {
+    notBefore.set(skill, Math.max(day, notBefore.get(skill) ?? Number.NEGATIVE_INFINITY));
+  };
+  for (const { skill, until } of record.waits) wait(skill, until);
+  // A method that begins on the ground opens the saddle only after so many sessions.
+  const ground = methodOf(what.code === "method" ? what.method : record.method).groundSessionsFirst - record.sessions.length;
+  const opens = ground <= 0 ? null : (days[ground] ?? stayDay(firstDay, lastDay) + 1);
+  const isRidden = record.sessions.some(({ work }) =>
+    work.some(({ skill }) => record.ladder.some(({ id, saddle }) => saddle && id === skill)),
+  );
+  if (opens !== null && !isRidden) for (const { id, saddle } of record.ladder) if (saddle) wait(id, opens);
+  return {
+    today: stayDay(firstDay, today) - (record.workedToday ? 0 : 1),
+    lastDay: Math.max(stayDay(firstDay, lastDay), stayDay(firstDay, today)),
+    days,
+    missed: record.missed,
+    planned: record.planned,
+    minutes: (record.minutes * GOAL_WORKS) / ALL_WORKS,
+    items: GOAL_WORKS,
+    follows: "plan",
+    notBefore,
+    sides:
+      what.code === "hard-side" && record.hard !== "even"
+        ? {
+            left: record.hard === "left" ? HARD_SHARE : 2 - HARD_SHARE,
+            right: record.hard === "right" ? HARD_SHARE : 2 - HARD_SHARE,
+          }
+        : null,
+  };
+}
+
+export const believeOf = (record: StayRecord, what: WhatIf = NOW): Belief => believe(factsOf(record, what));
+
+/** What a plan is laid from; the belief is handed in, as it is dear. */
+export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW): PlanAsked {
+  return {
+    belief,
+    sessions: factsOf(record, what).sessions,
+    goals: goalsOf(record, what),
+    ahead: aheadOf(record, what),
+    ladder: ladderOf(record, what),
+    pins: record.pins,
+  };
+}
+
+/** The questions that a stay's page asks of itself. */
+export function whatIfsOf(record: StayRecord): readonly WhatIf[] {
+  const perWeek = record.term.sessionsAWeek;
+  return [
+    ...(perWeek < WEEK - record.term.restDays.length ? [{ code: "sessions", aWeek: perWeek + 1 } as const] : []),
+    ...(perWeek > 1 ? [{ code: "sessions", aWeek: perWeek - 1 } as const] : []),
+    { code: "days", more: 30 },
+    { code: "off", days: 14 },
+    ...(record.hard === "even" ? [] : [{ code: "hard-side" } as const]),
+  ];
+}

@@ -1,0 +1,33 @@
+/** The days on which a term's sessions are planned. */
+import { addDays, dayNumber, type LocalDate } from "../calendar/local-date.ts";
+import { isWorkable, type TermFacts } from "../calendar/term.ts";
+
+/** Of so many workable days of a week, those that spread a few sessions best: 5 of 6 leaves one out in the middle, 3 of 6 takes every other. */
+const spreadOver = <T>(days: readonly T[], count: number): readonly T[] =>
+  days.filter((_, i) => Math.floor(((i + 1) * count) / days.length) > Math.floor((i * count) / days.length));
+
+export interface DaysAsked {
+  readonly facts: Pick<TermFacts, "restDays" | "holidays" | "holds">;
+  /** First day on which a session may be planned. */
+  readonly from: LocalDate;
+  readonly lastDay: LocalDate;
+  readonly perWeek: number;
+  /** Spans within which nothing is planned, both ends included: asked by a what-if. */
+  readonly off?: readonly { readonly from: LocalDate; readonly to: LocalDate }[];
+}
+const WEEK = 7;
+
+/** Ascending. Weeks are counted from the first day asked for, so that a week begun late holds its share. */
+export function plannedDays({ facts, from, lastDay, perWeek, off = [] }: DaysAsked): readonly LocalDate[] {
+  const planned: LocalDate[] = [];
+  for (let first = from; first <= lastDay; first = addDays(first, WEEK)) {
+    const week = Array.from({ length: WEEK }, (_, i) => addDays(first, i)).filter((day) => day <= lastDay);
+    const workable = week.filter((day) => isWorkable(facts, day) && !off.some((span) => span.from <= day && day <= span.to));
+    const share = Math.min(workable.length, Math.round((perWeek * week.length) / WEEK));
+    planned.push(...spreadOver(workable, share));
+  }
+  return planned;
+}
+
+/** Days of a stay by number, as the forecast counts them: the day of arrival is 0. */
+export const stayDay = (firstDay: LocalDate, day: LocalDate): number => dayNumber(day) - dayNumber(firstDay);

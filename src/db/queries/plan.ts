@@ -1,0 +1,119 @@
+/** A stay's goals, pins and last plan, what moved and why, forecasts as they were made, and what skills took. */
+import { z } from "zod/mini";
+import {
+  KeptAlarm,
+  KeptGoal,
+  KeptRider,
+  LaidFields,
+  MovedFields,
+  PinFields,
+  PLAN_CAUSES,
+  type PlanCause,
+  PlanGoalFields,
+} from "#contracts/plan.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import type { Taken } from "#core/ladder/typical.ts";
+import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import type { LaidSession, Moved, Pin } from "#core/plan/term-plan.ts";
+import type { Db, Transaction } from "../client.ts";
+import { date, id, instant, int, number, side, text } from "../rows.ts";
+import { many, maybeOne } from "../run.ts";
+
+const GoalRow = z.extend(z.object({ stayId: id<"stay">() }), PlanGoalFields.shape);
+/** Goals of all these stays. */
+export const listPlanGoals = (db: Db, stays: readonly StayId[]) =>
+  many(
+    GoalRow,
+    db`SELECT stay_id, skill, target, side, weight, must FROM goal WHERE stay_id = ANY(${[...stays]}::uuid[]) ORDER BY stay_id, position`,
+  );
+
+/** Sets the goals; what a goal that stays had of side, weight and promise is kept where `goals` does not say. */
+export async function replacePlanGoals(tx: Transaction, stay: StayId, goals: readonly PlanGoal[]): Promise<void> {
+  await tx`DELETE FROM goal WHERE stay_id = ${stay}`;
+  if (goals.length > 0) await tx`INSERT INTO goal ${tx(goals.map((goal, position) => ({ stayId: stay, ...goal, position })))}`;
+}
+
+const PlanRow = z.object({
+  stayId: id<"stay">(),
+  version: int,
+  pins: z.array(PinFields),
+  laid: z.array(LaidFields),
+  fingerprint: text,
+});
+export type PlanRecord = z.output<typeof PlanRow>;
+export const findPlan = (db: Db, stay: StayId): Promise<PlanRecord | null> =>
+  maybeOne(PlanRow, db`SELECT stay_id, version, pins, laid, fingerprint FROM plan WHERE stay_id = ${stay}`);
+export const listPlans = (db: Db, stays: readonly StayId[]): Promise<PlanRecord[]> =>
+  many(PlanRow, db`SELECT stay_id, version, pins, laid, fingerprint FROM plan WHERE stay_id = ANY(${[...stays]}::uuid[])`);
+
+/** The next version of a plan's goals and pins; false where somebody saved since. Version 0: there is none yet. */
+export async function movePlanOn(tx: Transaction, stay: StayId, version: number, pins: readonly Pin[] | null): Promise<boolean> {
+  const kept = pins && tx.json(pins as never);
+  if (version === 0) {
+    const made =
+      await tx`INSERT INTO plan (stay_id, pins) VALUES (${stay}, coalesce(${kept}::jsonb, '[]')) ON CONFLICT DO NOTHING`;
+    if (made.count === 1) return true;
+  }
+  const done =
+    await tx`UPDATE plan SET version = version + 1, pins = coalesce(${kept}::jsonb, pins) WHERE stay_id = ${stay} AND version = ${version}`;
+  return done.count === 1;
+}
+
+export async function keepLaid(tx: Transaction, stay: StayId, laid: readonly LaidSession[], fingerprint: string): Promise<void> {
+  await tx`INSERT INTO plan (stay_id, version, laid, fingerprint) VALUES (${stay}, 0, ${tx.json(laid as never)}, ${fingerprint})
+           ON CONFLICT (stay_id) DO UPDATE SET laid = EXCLUDED.laid, fingerprint = EXCLUDED.fingerprint`;
+}
+
+const ChangeRow = z.object({ at: instant, day: date, causes: z.array(z.enum(PLAN_CAUSES)), moved: z.array(MovedFields) });
+/** The latest first. */
+export const listPlanChanges = (db: Db, stay: StayId, limit: number) =>
+  many(ChangeRow, db`SELECT at, day, causes, moved FROM plan_change WHERE stay_id = ${stay} ORDER BY id DESC LIMIT ${limit}`);
+export async function insertPlanChange(
+  tx: Transaction,
+  stay: StayId,
+  change: { at: Date; day: LocalDate; causes: readonly PlanCause[]; moved: readonly Moved[] },
+): Promise<void> {
+  await tx`INSERT INTO plan_change (stay_id, at, day, causes, moved) VALUES (${stay}, ${change.at}, ${change.day}, ${[...change.causes]}, ${tx.json(change.moved as never)})`;
+}
+
+const ForecastRow = z.object({
+  stayId: id<"stay">(),
+  day: date,
+  at: instant,
+  goals: z.array(KeptGoal),
+  alarms: z.array(KeptAlarm),
+  riders: z.array(KeptRider),
+});
+export type ForecastRecord = z.output<typeof ForecastRow>;
+/** Every day's last forecast of a stay, oldest first. */
+export const listForecasts = (db: Db, stay: StayId): Promise<ForecastRecord[]> =>
+  many(ForecastRow, db`SELECT stay_id, day, at, goals, alarms, riders FROM forecast WHERE stay_id = ${stay} ORDER BY day`);
+/** The newest of each of these stays. */
+export const listLatestForecasts = (db: Db, stays: readonly StayId[]): Promise<ForecastRecord[]> =>
+  many(
+    ForecastRow,
+    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders FROM unnest(${[...stays]}::uuid[]) s(id)
+       JOIN LATERAL (SELECT * FROM forecast WHERE stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true`,
+  );
+export async function keepForecast(tx: Transaction, f: ForecastRecord): Promise<void> {
+  await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders)
+           VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)})
+           ON CONFLICT (stay_id, day) DO UPDATE SET at = EXCLUDED.at, goals = EXCLUDED.goals, alarms = EXCLUDED.alarms, riders = EXCLUDED.riders`;
+}
+
+const TakenRow = z.object({ skill: text, side, horses: int, works: number });
+/** Over all closed stays: on how many horses a skill was learnt here, and the works that it took on average. */
+export const listTaken = (db: Db): Promise<Taken[]> =>
+  many(
+    TakenRow,
+    db`SELECT skill, side, count(*)::int AS horses, avg(works)::float8 AS works FROM skill_taken GROUP BY skill, side ORDER BY skill, side`,
+  );
+export async function keepTaken(
+  tx: Transaction,
+  stay: StayId,
+  rows: readonly { skill: string; side: string; works: number }[],
+): Promise<void> {
+  await tx`DELETE FROM skill_taken WHERE stay_id = ${stay}`;
+  if (rows.length > 0) await tx`INSERT INTO skill_taken ${tx(rows.map((row) => ({ stayId: stay, ...row })))}`;
+}

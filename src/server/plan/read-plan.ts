@@ -1,0 +1,68 @@
+import type { Actor } from "#contracts/people.ts";
+import type { LadderView, PlanView } from "#contracts/views.plan.ts";
+import { ladderWith } from "#core/ladder/edits.ts";
+import { typicalOf } from "#core/ladder/typical.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
+import { listScores, listWorked } from "#db/queries/card.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
+import { findPlan, listForecasts, listLatestForecasts, listPlanChanges, listPlanGoals, listTaken } from "#db/queries/plan.ts";
+import { listStays } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { barnOf, type Opened } from "../stay/read-horse.ts";
+import { recordOf } from "./record.ts";
+
+const CHANGES_SHOWN = 6;
+/** An alarm older than this is history. */
+const ALARM_DAYS = 7;
+
+export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, actor: Actor): Promise<PlanView> {
+  const others = (await listStays(sql)).map(({ id }) => id).filter((id) => id !== stay.id);
+  const [plan, goals, worked, evaluations, scores, taken, forecasts, changes, elsewhere] = await Promise.all([
+    findPlan(sql, stay.id),
+    listPlanGoals(sql, [stay.id]),
+    listWorked(sql, stay.id),
+    listEvaluations(sql, stay.id),
+    listScores(sql, stay.id),
+    listTaken(sql),
+    listForecasts(sql, stay.id),
+    listPlanChanges(sql, stay.id, CHANGES_SHOWN),
+    listLatestForecasts(sql, others),
+  ]);
+  const known = worked.length > 0 || evaluations.some(({ closedAt }) => closedAt !== null);
+  const at = stay.wentHome ?? today;
+  const latest = forecasts.at(-1);
+  const alarm = latest?.alarms.filter(({ kind }) => kind === "stall").at(-1) ?? null;
+  const day = stayDay(stay.firstDay, at);
+  return {
+    stay: stay.id,
+    horse: stay.horse,
+    aim: stay.aim,
+    mayWrite: actor.role === "manager" && !stay.wentHome,
+    record: known
+      ? recordOf({
+          stay,
+          barn,
+          today: at,
+          worked,
+          evaluations,
+          scores,
+          goals: goals.map(({ stayId: _stay, ...goal }) => goal),
+          pins: plan?.pins ?? [],
+          taken,
+          riders: elsewhere.flatMap(({ riders }) => riders),
+        })
+      : null,
+    version: plan?.version ?? 0,
+    laid: plan?.laid ?? [],
+    told: latest?.goals ?? [],
+    history: forecasts.map((one) => ({ day: stayDay(stay.firstDay, one.day), goals: one.goals })),
+    changes: changes.map(({ day: on, causes, moved }) => ({ day: on, causes, moved })),
+    alarm: alarm && day - alarm.day <= ALARM_DAYS ? alarm : null,
+  };
+}
+
+export async function readLadder(deps: Deps): Promise<LadderView> {
+  const [barn, taken] = await Promise.all([barnOf(deps), listTaken(deps.sql)]);
+  const ladder = ladderWith(barn.ladder);
+  return { version: barn.version, edits: barn.ladder, ladder, typical: typicalOf(ladder, taken) };
+}

@@ -1,0 +1,226 @@
+/**
+ * Keeps plans and forecasts true: after every write and on every new day it looks which stays' records have moved on, and reads those again, piece by
+ * piece, so that nobody waits for it. What a plan moved is kept with its causes, and the last forecast of each day stays.
+ */
+import { createHash } from "node:crypto";
+import { setImmediate as breathe } from "node:timers/promises";
+import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { type Belief, believeNothing, takeIn } from "#core/forecast/estimator.ts";
+import { readPlays } from "#core/forecast/forecast.ts";
+import { goalState } from "#core/forecast/goals.ts";
+import { type Watch, watchOf } from "#core/forecast/outlook.ts";
+import { playsOf } from "#core/forecast/plays.ts";
+import type { StayFacts } from "#core/forecast/stay.ts";
+import { groupBy } from "#core/kernel/group.ts";
+import type { Taken } from "#core/ladder/typical.ts";
+import { factsOf, planAsked, type StayRecord } from "#core/plan/outlook.ts";
+import { layPlan, whatMoved } from "#core/plan/term-plan.ts";
+import { type Barn, countWrite, findBarn } from "#db/queries/barn.ts";
+import { listRecordStamps, listScores, listWorked } from "#db/queries/card.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
+import {
+  findPlan,
+  insertPlanChange,
+  keepForecast,
+  keepLaid,
+  listLatestForecasts,
+  listPlanGoals,
+  listPlans,
+  listTaken,
+  type PlanRecord,
+} from "#db/queries/plan.ts";
+import { listStays, lockStay, type Stay } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { recordOf } from "./record.ts";
+
+/** Plays of a kept forecast: enough for a list. */
+export const KEPT_PLAYS = 250;
+export const SEED = 1;
+const PLAYS_A_PIECE = 8;
+
+type Parts = Readonly<Record<PlanCause, unknown>>;
+/** What a plan is read from, a short hash for each cause, so that what changed can be told. */
+const fingerprintOf = (parts: Parts): string =>
+  PLAN_CAUSES.map((cause) => createHash("sha256").update(JSON.stringify(parts[cause])).digest("base64url").slice(0, 8)).join(".");
+function causesOf(before: string, after: string): readonly PlanCause[] {
+  const [was, is] = [before.split("."), after.split(".")];
+  return PLAN_CAUSES.filter((_, i) => was[i] !== is[i]);
+}
+
+async function believeByPieces(facts: StayFacts): Promise<Belief> {
+  const belief = believeNothing(facts);
+  for (const session of facts.sessions) {
+    takeIn(belief, session);
+    await breathe();
+  }
+  return belief;
+}
+async function watchByPieces(facts: StayFacts): Promise<Watch> {
+  const watch = watchOf(facts);
+  let step = watch.next();
+  for (; !step.done; step = watch.next()) await breathe();
+  return step.value;
+}
+
+interface Turn {
+  readonly stay: Stay;
+  readonly record: StayRecord;
+  readonly plan: PlanRecord | null;
+  readonly fingerprint: string;
+  readonly today: LocalDate;
+}
+
+async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }: Turn): Promise<void> {
+  const facts = factsOf(record);
+  const belief = await believeByPieces(facts);
+  const { alarms, leanings } = await watchByPieces(facts);
+  const asked = planAsked(record, belief);
+  const laid = layPlan(asked);
+  const { goals, sessions, ahead } = asked;
+  const plays = playsOf({ belief, sessions, goals, ahead, options: { seed: SEED, plays: KEPT_PLAYS, pace: 1 } });
+  for (let done = 0; done < KEPT_PLAYS && goals.length > 0; ) {
+    done = plays.run(done + PLAYS_A_PIECE);
+    await breathe();
+  }
+  const forecasts = readPlays(plays.played, KEPT_PLAYS);
+  await deps.sql.begin(async (tx) => {
+    await lockStay(tx, stay.id);
+    const before = await findPlan(tx, stay.id);
+    // Somebody moved the plan on meanwhile: the next sweep reads it again.
+    if ((before?.version ?? 0) !== (plan?.version ?? 0)) return;
+    const moved = before && before.laid.length > 0 ? whatMoved(before.laid, laid, ahead.today) : [];
+    if (moved.length > 0)
+      await insertPlanChange(tx, stay.id, {
+        at: deps.clock.now(),
+        day: today,
+        causes: causesOf(before?.fingerprint ?? "", fingerprint),
+        moved,
+      });
+    await keepLaid(tx, stay.id, laid, fingerprint);
+    await keepForecast(tx, {
+      stayId: stay.id,
+      day: today,
+      at: deps.clock.now(),
+      goals: goals.map((goal, i) => {
+        const state = goalState(belief, sessions, goal, ahead.today);
+        const told = forecasts[i];
+        return {
+          skill: goal.skill,
+          target: goal.target,
+          side: goal.side,
+          chance: told?.chance ?? 0,
+          held: told?.held ?? 0,
+          p10: told?.day.p10 ?? null,
+          p50: told?.day.p50 ?? null,
+          p90: told?.day.p90 ?? null,
+          met: state.met,
+          holds: state.held,
+        };
+      }),
+      alarms: [...alarms].map((alarm) => ({ ...alarm, tracks: [...alarm.tracks] })),
+      riders: [...leanings],
+    });
+    await countWrite(tx);
+  });
+}
+
+async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<readonly Turn[]> {
+  const { sql } = deps;
+  const stays = (await listStays(sql)).filter((stay) => stay.firstDay <= today && stay.evaluations.some(({ closed }) => closed));
+  const ids = stays.map(({ id }) => id);
+  const [plans, goals, stamps, taken, forecasts] = await Promise.all([
+    listPlans(sql, ids),
+    listPlanGoals(sql, ids),
+    listRecordStamps(sql, ids),
+    listTaken(sql),
+    listLatestForecasts(sql, ids),
+  ]);
+  const goalsOf = groupBy(goals, ({ stayId }) => stayId);
+  const turns: Turn[] = [];
+  for (const stay of stays) {
+    const plan = plans.find(({ stayId }) => stayId === stay.id) ?? null;
+    const mine = (goalsOf.get(stay.id) ?? []).map(({ stayId: _stay, ...goal }) => goal);
+    const pins = plan?.pins ?? [];
+    const fingerprint = fingerprintOf({
+      session: [stay.delivered, stamps.find(({ stayId }) => stayId === stay.id)],
+      evaluation: [stay.evaluations, stay.judged],
+      goals: mine,
+      pins,
+      term: [
+        stay.length,
+        stay.firstDay,
+        stay.sessionsAWeek,
+        stay.counting,
+        stay.kind,
+        barn.restDays,
+        barn.holidays,
+        barn.firstDayIs,
+      ],
+      hold: stay.holds,
+      check: stay.checks,
+      method: stay.method,
+      ladder: [barn.ladder, taken],
+      day: today,
+    });
+    if (plan?.fingerprint === fingerprint) continue;
+    const [worked, evaluations, scores] = await Promise.all([
+      listWorked(sql, stay.id),
+      listEvaluations(sql, stay.id),
+      listScores(sql, stay.id),
+    ]);
+    const riders = forecasts.filter(({ stayId }) => stayId !== stay.id).flatMap((one) => one.riders);
+    const record = recordOf({
+      stay,
+      barn,
+      today,
+      worked,
+      evaluations,
+      scores,
+      goals: mine,
+      pins,
+      taken: taken as readonly Taken[],
+      riders,
+    });
+    turns.push({ stay, record, plan, fingerprint, today });
+  }
+  return turns;
+}
+
+/** Reads every stay again whose record has moved on; done when all are. */
+export async function sweep(deps: Deps): Promise<number> {
+  const barn = await findBarn(deps.sql);
+  if (!barn) return 0;
+  const turns = await recordsToRead(deps, barn, deps.clock.today(barn.timeZone));
+  for (const turn of turns) await readAgain(deps, turn);
+  return turns.length;
+}
+
+const SOON_MS = 150;
+let waiting: NodeJS.Timeout | null = null;
+let running: Promise<unknown> | null = null;
+/** Asks for a sweep in a moment; many asked at once are one. A sweep that fails is tried again after the next write. */
+export function sweepSoon(deps: Deps): void {
+  if (waiting) return;
+  waiting = setTimeout(() => {
+    waiting = null;
+    if (running) {
+      void running.then(() => sweepSoon(deps));
+      return;
+    }
+    running = sweep(deps)
+      .catch((error: unknown) => console.error("plans could not be read again:", error))
+      .finally(() => {
+        running = null;
+      });
+  }, SOON_MS);
+  waiting.unref();
+}
+
+let sweptOn: LocalDate | null = null;
+/** The first that anybody asks on a day, or after a start. */
+export function sweepOnNewDay(deps: Deps, today: LocalDate): void {
+  if (sweptOn === today) return;
+  sweptOn = today;
+  sweepSoon(deps);
+}

@@ -1,0 +1,106 @@
+/** The goals with their chance, their day and their fan; what was said of them before. */
+import type { PlanView } from "#contracts/views.plan.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import { onDay, percent, sayChance, sayRange, skillWords } from "#ui/words/plan.ts";
+import { Fan } from "./Fan.tsx";
+import { type GoalReading, isKnown, type Reading } from "./reading.ts";
+
+interface Props {
+  readonly goals: readonly PlanGoal[];
+  readonly reading: Reading | null;
+  readonly firstDay: LocalDate;
+  readonly history: PlanView["history"];
+}
+
+const shownLevel = ({ mean, low, high }: GoalReading["shown"][number]): string =>
+  `${mean.toFixed(1)} (${low.toFixed(1)}–${high.toFixed(1)})`;
+
+function Now({ goal }: { goal: GoalReading }) {
+  return (
+    <>
+      {goal.shown.map((one) => (
+        <span key={one.side} className="mr-2 whitespace-nowrap">
+          {one.side === "both" ? "" : `${one.side} `}
+          {one.known ? shownLevel(one) : "too little seen to say"}
+        </span>
+      ))}
+    </>
+  );
+}
+
+const STATE = (goal: GoalReading): string =>
+  goal.state.held
+    ? "met and held"
+    : goal.state.met
+      ? "met; wants proof that it holds"
+      : goal.state.missing === 1
+        ? "one proof missing"
+        : "";
+
+/** Chances that earlier days told, a few of them, the day of each beside it. */
+function Before({ history, skill, firstDay }: { history: Props["history"]; skill: string; firstDay: LocalDate }) {
+  const told = history.flatMap(({ day, goals }) =>
+    goals.filter((goal) => goal.skill === skill).map(({ chance }) => ({ day, chance })),
+  );
+  const earlier = told.slice(0, -1).filter((_, i, all) => i % Math.max(1, Math.ceil(all.length / 3)) === 0);
+  if (earlier.length === 0) return null;
+  return (
+    <p className="text-sm text-dim">
+      {earlier.map(({ day, chance }) => `${onDay(firstDay, day)} said ${percent(chance)}`).join(" · ")}
+    </p>
+  );
+}
+
+export function Goals({ goals, reading, firstDay, history }: Props) {
+  return (
+    <ol className="border-t border-line">
+      {goals.map((goal) => {
+        const read = reading?.goals.find((one) => one.skill === goal.skill);
+        const told = read?.forecast ?? null;
+        return (
+          <li key={goal.skill} className="grid items-center gap-x-4 border-b border-line py-1 md:grid-cols-[1fr_14rem_11rem]">
+            <div className="min-w-0">
+              <h3>
+                {skillWords(goal.skill)} to {goal.target}
+                {goal.side ? `, ${goal.side}` : ""}
+                <span className="text-sm font-normal text-dim"> · {goal.must ? "must" : "nice to have"}</span>
+              </h3>
+              <p className="text-sm">
+                now {read ? <Now goal={read} /> : "…"}
+                {read && STATE(read) && <strong> {STATE(read)}</strong>}
+              </p>
+              <Before history={history} skill={goal.skill} firstDay={firstDay} />
+            </div>
+            {told ? (
+              <Fan
+                fan={told.fan}
+                target={goal.target}
+                label={`Level of the weaker side to the end of the term, target ${goal.target}`}
+              />
+            ) : (
+              <span />
+            )}
+            <div>
+              {read && told && (
+                <>
+                  <p>
+                    <strong className="sign text-2xl">{percent(told.chance)}</strong>{" "}
+                    {read.state.met ? "met" : sayChance(told.chance)}
+                  </p>
+                  <p className="text-sm text-dim">
+                    {read.state.met ? "met " : ""}
+                    {sayRange(told.day, firstDay)}
+                    <br />
+                    held at the end {percent(told.held)}
+                    {!isKnown(read) && !read.state.met ? " · a guess: too little seen" : ""}
+                  </p>
+                </>
+              )}
+            </div>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,148 @@
+/** Goals to be set: a ready-made set to begin from, then skill by skill target, side, weight and promise. */
+import { useState } from "react";
+import type { Merged } from "#core/kernel/merge-keyed.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import { GOAL_SETS, type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
+import { Conflict } from "#ui/kit/Conflict.tsx";
+import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
+import { SkillPicks } from "#ui/kit/SkillPicks.tsx";
+import { skillWords, WEIGHT_WORDS } from "#ui/words/plan.ts";
+
+interface Props {
+  readonly goals: readonly PlanGoal[];
+  readonly aim: string;
+  readonly busy: boolean;
+  /** Goals that somebody else changed too; null: nobody saved meanwhile. */
+  readonly clashes: Merged<PlanGoal>["clashes"] | null;
+  onSave(goals: readonly PlanGoal[]): void;
+  onCancel(): void;
+}
+const sayGoal = (goal: PlanGoal | null): string =>
+  goal
+    ? `to ${goal.target}${goal.side ? `, ${goal.side}` : ""}, matters ${WEIGHT_WORDS[goal.weight]}${goal.must ? ", must" : ""}`
+    : "taken out";
+const PLAIN = { target: 3, side: null, weight: 2, must: false } as const;
+
+export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props) {
+  const [draft, setDraft] = useState<readonly PlanGoal[]>(goals);
+  const [left, setLeft] = useState(clashes ?? []);
+  const take = (keys: readonly string[]): void => {
+    const theirs = left.filter(({ key }) => keys.includes(key)).flatMap((one) => (one.theirs ? [one.theirs] : []));
+    setDraft((all) => [...all.filter(({ skill }) => !keys.includes(skill)), ...theirs]);
+    setLeft((all) => all.filter(({ key }) => !keys.includes(key)));
+  };
+  const put = (skill: string, change: Partial<PlanGoal>): void =>
+    setDraft((all) => all.map((goal) => (goal.skill === skill ? { ...goal, ...change } : goal)));
+  const pick = (skills: readonly string[]): void =>
+    setDraft((all) => skills.map((skill) => all.find((goal) => goal.skill === skill) ?? { skill, ...PLAIN }));
+  return (
+    <form
+      className="my-2 border border-line bg-paper p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSave(draft);
+      }}
+    >
+      {aim && <p className="text-dim">The owner said: “{aim}”</p>}
+      {clashes && (
+        <p role="status" className="my-2 border-l-4 border-ochre bg-ochre-soft px-3 py-1">
+          ▲ Somebody else set goals meanwhile. What each of you changed is joined here; read it through, then set them.
+        </p>
+      )}
+      {left.length > 0 && (
+        <Conflict
+          rows={left.map(({ key, mine, theirs }) => ({
+            key,
+            label: skillWords(key),
+            mine: sayGoal(mine),
+            theirs: sayGoal(theirs),
+          }))}
+          onTake={(key) => take([key])}
+          onKeepMine={() => setLeft([])}
+          onTakeTheirs={() => take(left.map(({ key }) => key))}
+        />
+      )}
+      <label className="sign flex flex-wrap items-center gap-2 py-1">
+        Begin from a set
+        <select
+          className={`${BARE_INPUT} w-auto`}
+          value=""
+          onChange={(event) => {
+            const set = GOAL_SETS.find(({ id }) => id === event.target.value);
+            if (set) setDraft(set.goals);
+          }}
+        >
+          <option value="">Choose…</option>
+          {GOAL_SETS.map((set) => (
+            <option key={set.id} value={set.id}>
+              {set.words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <ul>
+        {draft.map((goal) => (
+          <li
+            key={goal.skill}
+            className="grid items-center gap-2 border-t border-line py-1 sm:grid-cols-[1fr_auto_auto_auto_auto]"
+          >
+            <span className="sign">{skillWords(goal.skill)}</span>
+            <label>
+              <span className="sr-only">Target of {skillWords(goal.skill)}</span>
+              <select
+                className={`${BARE_INPUT} w-auto`}
+                value={goal.target}
+                onChange={(event) => put(goal.skill, { target: Number(event.target.value) as 3 | 4 | 5 })}
+              >
+                <option value={3}>3 · mostly</option>
+                <option value={4}>4 · reliable here</option>
+                <option value={5}>5 · reliable anywhere</option>
+              </select>
+            </label>
+            <label>
+              <span className="sr-only">Side of {skillWords(goal.skill)}</span>
+              <select
+                className={`${BARE_INPUT} w-auto`}
+                disabled={!skillOf(goal.skill).sided}
+                value={goal.side ?? "both"}
+                onChange={(event) =>
+                  put(goal.skill, { side: event.target.value === "both" ? null : (event.target.value as "left") })
+                }
+              >
+                <option value="both">{skillOf(goal.skill).sided ? "both sides" : "no sides"}</option>
+                <option value="left">left</option>
+                <option value="right">right</option>
+              </select>
+            </label>
+            <label>
+              <span className="sr-only">Weight of {skillWords(goal.skill)}</span>
+              <select
+                className={`${BARE_INPUT} w-auto`}
+                value={goal.weight}
+                onChange={(event) => put(goal.skill, { weight: Number(event.target.value) as 1 | 2 | 3 })}
+              >
+                {WEIGHTS.map((weight) => (
+                  <option key={weight} value={weight}>
+                    matters {WEIGHT_WORDS[weight]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="flex min-h-9 items-center gap-1">
+              <input type="checkbox" checked={goal.must} onChange={(event) => put(goal.skill, { must: event.target.checked })} />
+              must
+              <span className="sr-only"> be met: {skillWords(goal.skill)}</span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      <SkillPicks legend="Skills" add="Add a goal" value={draft.map(({ skill }) => skill)} onChange={pick} />
+      <div className="flex gap-2 pt-3">
+        <Button tone="main" type="submit" disabled={busy || left.length > 0}>
+          Set the goals
+        </Button>
+        <Button onClick={onCancel}>Leave as they are</Button>
+      </div>
+    </form>
+  );
+}

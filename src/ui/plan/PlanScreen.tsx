@@ -1,0 +1,177 @@
+/** The plan of a term with its forecast: both read from the record by the page's own worker, as the server reads them for the Rail. */
+import { useMemo, useState } from "react";
+import type { PlanView } from "#contracts/views.plan.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import { METHOD_IDS, type MethodId, methodOf } from "#core/ladder/methods.ts";
+import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
+import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
+import { listed, plural } from "#ui/words/figures.ts";
+import { onDay, percent, sayCauses, sayChance, sayMoved, sayStall, skillWords, trackWords } from "#ui/words/plan.ts";
+import { Goals } from "./Goals.tsx";
+import { GoalsForm } from "./GoalsForm.tsx";
+import type { Reading } from "./reading.ts";
+import { Pins, TwoWeeks } from "./TwoWeeks.tsx";
+import { useOutlook } from "./use-outlook.ts";
+import { usePlan } from "./use-plan.ts";
+import { Weeks } from "./Weeks.tsx";
+import { WhatIfs } from "./WhatIfs.tsx";
+
+/** The whole in two or three sentences. */
+function inWords(reading: Reading, goals: readonly PlanGoal[]): string {
+  const told = reading.goals.filter(({ forecast }) => forecast !== null);
+  const promised = told.filter(({ skill }) => goals.find((goal) => goal.skill === skill)?.must);
+  const weakest = [...(promised.length > 0 ? promised : told)].sort(
+    (a, b) => (a.forecast?.chance ?? 0) - (b.forecast?.chance ?? 0),
+  )[0];
+  const open = told.filter(({ forecast }) => (forecast?.chance ?? 0) < 0.5).map(({ skill }) => skillWords(skill).toLowerCase());
+  const rate =
+    reading.rate.sessions < 5
+      ? "How fast it learns is not known yet."
+      : `It learns ${reading.rate.mean > 1.15 ? "faster than" : reading.rate.mean < 0.87 ? "slower than" : "about as fast as"} most here.`;
+  const weak = weakest
+    ? ` Weakest ${promised.length > 0 ? "promise" : "goal"}: ${skillWords(weakest.skill).toLowerCase()}, ${percent(weakest.forecast?.chance ?? 0)}, ${sayChance(weakest.forecast?.chance ?? 0)}.`
+    : "";
+  return `${rate}${weak} ${open.length > 0 ? `Likely unfinished at the end: ${listed(open)}.` : told.length > 0 ? "Nothing is likely to be left unfinished." : ""}`;
+}
+
+export function PlanScreen({ view }: { view: PlanView }) {
+  const { goals, pins, busy, problem, joined, saveGoals, savePins } = usePlan(view);
+  const [editing, setEditing] = useState(false);
+  const [asked, setAsked] = useState<readonly WhatIf[]>([]);
+  const record = useMemo(() => view.record && { ...view.record, goals, pins }, [view.record, goals, pins]);
+  const whatIfs = useMemo(() => (record ? [...whatIfsOf(record), ...asked] : []), [record, asked]);
+  const { now, compared, others, progress, stopped, stop, again } = useOutlook(record, whatIfs);
+  if (!record)
+    return <p>No plan yet: it is laid from the evaluation. Walk the intake first; goals can be set once it is closed.</p>;
+
+  const plan = now?.plan ?? view.laid;
+  const ladder = ladderOf(record);
+  const ask = (what: WhatIf): void =>
+    setAsked((all) => (all.some((one) => JSON.stringify(one) === JSON.stringify(what)) ? all : [...all, what]));
+  return (
+    <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_19rem]">
+      <div className="min-w-0">
+        {view.alarm && (
+          <p className="mb-3 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2">
+            ■ {sayStall(view.alarm.group)} since about {onDay(record.firstDay, view.alarm.since)}. Most in:{" "}
+            {listed(view.alarm.tracks.map(trackWords))}. Look at soundness, tack and teeth before asking more; a vet comes before
+            a rider.
+          </p>
+        )}
+        <section aria-labelledby="goals-title">
+          <div className="flex flex-wrap items-baseline gap-3">
+            <h2 id="goals-title">Goals</h2>
+            {view.mayWrite && !editing && <Button onClick={() => setEditing(true)}>Change the goals</Button>}
+            <span className="text-sm text-dim" role="status">
+              {progress ? `playing the rest of the term: ${progress.done} of ${progress.of}` : stopped ? "stopped" : ""}
+            </span>
+            {progress && <Button onClick={stop}>Stop</Button>}
+            {stopped && <Button onClick={again}>Play again</Button>}
+          </div>
+          {now && <p className="max-w-prose py-1">{inWords(now, goals)}</p>}
+          {editing && (
+            <GoalsForm
+              // Joined with somebody else's: the form begins anew from both.
+              key={joined ? JSON.stringify(joined) : ""}
+              goals={joined?.joined ?? goals}
+              clashes={joined?.clashes ?? null}
+              aim={view.aim}
+              busy={busy}
+              onSave={(next) => void saveGoals(next).then((done) => done && setEditing(false))}
+              onCancel={() => setEditing(false)}
+            />
+          )}
+          <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
+          {goals.length === 0 && !editing && (
+            <p>No goals yet. Change the goals to say what this term is for; the plan follows.</p>
+          )}
+          <Goals goals={goals} reading={now} firstDay={record.firstDay} history={view.history} />
+        </section>
+        <section aria-labelledby="weeks-title" className="pt-5">
+          <h2 id="weeks-title">The rest of the term</h2>
+          {record.onHold ? (
+            <p>On hold with no last day: the plan goes on when the hold ends.</p>
+          ) : plan.length === 0 ? (
+            <p>No session is left in this term.</p>
+          ) : (
+            <Weeks plan={plan} ladder={ladder} firstDay={record.firstDay} />
+          )}
+        </section>
+        {plan.length > 0 && (
+          <section aria-labelledby="cards-title" className="pt-5">
+            <h2 id="cards-title">The next two weeks of cards</h2>
+            <p className="pb-2 text-sm text-dim">Each begins and ends with something that it can do; at most one thing is new.</p>
+            <TwoWeeks
+              plan={plan}
+              firstDay={record.firstDay}
+              pins={pins}
+              mayWrite={view.mayWrite}
+              busy={busy}
+              onPins={(next) => void savePins(next)}
+            />
+          </section>
+        )}
+      </div>
+      <aside className="min-w-0">
+        <section aria-labelledby="what-title">
+          <h2 id="what-title">What if</h2>
+          <WhatIfs whatIfs={whatIfs} aWeek={record.term.sessionsAWeek} now={compared} others={others} />
+          <div className="flex flex-wrap gap-2 pt-2">
+            <select
+              aria-label="Ask about a method"
+              className={`${BARE_INPUT} w-auto`}
+              value=""
+              onChange={(event) => event.target.value && ask({ code: "method", method: event.target.value as MethodId })}
+            >
+              <option value="">By another method…</option>
+              {METHOD_IDS.filter((id) => id !== record.method).map((id) => (
+                <option key={id} value={id}>
+                  {methodOf(id).words}
+                </option>
+              ))}
+            </select>
+            <select
+              aria-label="Ask about dropping a goal"
+              className={`${BARE_INPUT} w-auto`}
+              value=""
+              onChange={(event) => event.target.value && ask({ code: "drop", skill: event.target.value })}
+            >
+              <option value="">Without a goal…</option>
+              {goals.map(({ skill }) => (
+                <option key={skill} value={skill}>
+                  {skillWords(skill)}
+                </option>
+              ))}
+            </select>
+          </div>
+        </section>
+        {view.mayWrite && (
+          <section aria-labelledby="pins-title" className="pt-5">
+            <h2 id="pins-title">Pinned and left out</h2>
+            <Pins pins={pins} firstDay={record.firstDay} busy={busy} onPins={(next) => void savePins(next)} />
+          </section>
+        )}
+        <section aria-labelledby="moved-title" className="pt-5">
+          <h2 id="moved-title">What moved, and why</h2>
+          {view.changes.length === 0 && <p className="text-sm text-dim">Nothing has moved since the plan was first laid.</p>}
+          <ul>
+            {view.changes.map((change) => (
+              <li key={`${change.day}${JSON.stringify(change.moved)}`} className="border-t border-line py-1">
+                <p className="sign">
+                  {sayDate(change.day)}: {sayCauses(change.causes)}
+                </p>
+                <ul className="text-sm">
+                  {change.moved.slice(0, 6).map((one) => (
+                    <li key={JSON.stringify(one)}>{sayMoved(one, record.firstDay)}</li>
+                  ))}
+                  {change.moved.length > 6 && <li className="text-dim">and {plural(change.moved.length - 6, "thing")} more</li>}
+                </ul>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+/** The model beside the page: reads the record once and answers questions by number, telling how far it is. */
+import type { Belief } from "#core/forecast/estimator.ts";
+import { levelShown } from "#core/forecast/estimator.ts";
+import { readPlays } from "#core/forecast/forecast.ts";
+import { goalState, tracksAsked } from "#core/forecast/goals.ts";
+import { playsOf } from "#core/forecast/plays.ts";
+import { believeOf, planAsked, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
+import { layPlan } from "#core/plan/term-plan.ts";
+import type { Answer, Question, Reading } from "./reading.ts";
+
+const PIECE = 25;
+let read: { record: StayRecord; beliefs: Map<string, Belief> } | null = null;
+
+/** A method changes what rests on what, hence what is believed; nothing else asked does. */
+function beliefOf(record: StayRecord, what: WhatIf): Belief {
+  if (read?.record !== record) read = { record, beliefs: new Map() };
+  const key = what.code === "method" ? what.method : record.method;
+  const known = read.beliefs.get(key);
+  if (known) return known;
+  const belief = believeOf(record, what);
+  read.beliefs.set(key, belief);
+  return belief;
+}
+
+const say = (answer: Answer): void => postMessage(answer);
+let record: StayRecord | null = null;
+
+onmessage = ({ data }: MessageEvent<Question>) => {
+  if (data.record) record = data.record;
+  if (!record) return;
+  const { what, plays: count, seed } = data;
+  const belief = beliefOf(record, what);
+  const asked = planAsked(record, belief, what);
+  const { goals, sessions, ahead } = asked;
+  const plays = playsOf({ belief, sessions, goals, ahead, options: { seed, plays: count, pace: 1 } });
+  for (let done = 0; done < count && goals.length > 0; ) {
+    done = plays.run(done + PIECE);
+    say({ number: data.number, done, of: count, reading: null });
+  }
+  const forecasts = goals.length > 0 ? readPlays(plays.played, count) : [];
+  const reading: Reading = {
+    plan: layPlan(asked),
+    goals: goals.map((goal, i) => {
+      const shown = tracksAsked(belief, goal).map((track) => ({ side: track.side, ...levelShown(belief, track) }));
+      return {
+        skill: goal.skill,
+        target: goal.target,
+        state: goalState(belief, sessions, goal, ahead.today),
+        shown,
+        forecast: forecasts[i] ?? null,
+      };
+    }),
+    rate: { mean: Math.exp(belief.mean[belief.layout.rate] ?? 0), sessions: sessions.length },
+    lastDay: ahead.lastDay,
+  };
+  say({ number: data.number, done: count, of: count, reading });
+};

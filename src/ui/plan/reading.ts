@@ -1,0 +1,38 @@
+/** What the page asks of its worker, and what comes back. */
+import type { ShownLevel } from "#core/forecast/estimator.ts";
+import type { GoalForecast } from "#core/forecast/forecast.ts";
+import type { GoalState } from "#core/forecast/goals.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
+import type { StayRecord, WhatIf } from "#core/plan/outlook.ts";
+import type { LaidSession } from "#core/plan/term-plan.ts";
+
+export interface Question {
+  readonly number: number;
+  /** Sent with the first question, and again where it changed. */
+  readonly record: StayRecord | null;
+  readonly what: WhatIf;
+  readonly plays: number;
+  readonly seed: number;
+}
+export interface GoalReading {
+  readonly skill: string;
+  readonly target: number;
+  readonly state: GoalState;
+  readonly shown: readonly (ShownLevel & { readonly side: TrackSide })[];
+  readonly forecast: GoalForecast | null;
+}
+export interface Reading {
+  readonly plan: readonly LaidSession[];
+  readonly goals: readonly GoalReading[];
+  /** Learning rate, 1 as typical. */
+  readonly rate: { readonly mean: number; readonly sessions: number };
+  readonly lastDay: number;
+}
+export interface Answer {
+  readonly number: number;
+  readonly done: number;
+  readonly of: number;
+  readonly reading: Reading | null;
+}
+/** Whether enough was seen of a goal to say anything of its level. */
+export const isKnown = (goal: GoalReading): boolean => goal.shown.every(({ known }) => known);

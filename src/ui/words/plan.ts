@@ -1,0 +1,113 @@
+/** Plans, forecasts and alarms in words. */
+import type { PlanCause } from "#contracts/plan.ts";
+import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import type { DayRange } from "#core/forecast/forecast.ts";
+import type { StallGroup } from "#core/forecast/stall.ts";
+import { methodOf } from "#core/ladder/methods.ts";
+import { isSkill, type SkillPlace, skillOf } from "#core/ladder/skills.ts";
+import type { WhatIf } from "#core/plan/outlook.ts";
+import type { Condition, Moved, Purpose } from "#core/plan/term-plan.ts";
+import { inner, listed, plural } from "./figures.ts";
+
+export const skillWords = (id: string): string => (isSkill(id) ? skillOf(id).words : id);
+/** `trot:left` as people say it. */
+export function trackWords(track: string): string {
+  const [skill = "", side] = track.split(":");
+  return side === "both" ? skillWords(skill) : `${skillWords(skill)}, ${side}`;
+}
+
+/** A day of the stay as a date: the first day is 0. */
+export const onDay = (firstDay: LocalDate, day: number): string => sayDate(addDays(firstDay, day));
+
+export const PURPOSE: Record<Purpose, string> = {
+  work: "",
+  refresher: "Refresher",
+  consolidate: "Consolidating",
+  exit: "Exit and hand-over",
+};
+export const PLACE: Record<SkillPlace, string> = { anywhere: "anywhere", pen: "pen", arena: "arena", out: "out" };
+export const WEIGHT_WORDS = { 1: "a little", 2: "as usual", 3: "much" } as const;
+
+export function sayCondition(condition: Condition): string {
+  switch (condition.code) {
+    case "shown":
+      return `${inner(skillWords(condition.skill))} shown ${condition.times === 2 ? "twice" : `${condition.times} times`} at 3`;
+    case "calm-day":
+      return "a calm day";
+    case "second-person":
+      return "a second person there";
+  }
+}
+export const sayConditions = (when: readonly Condition[]): string => `when: ${inner(listed(when.map(sayCondition)))}`;
+
+const CAUSE: Record<PlanCause, string> = {
+  session: "a session was closed",
+  evaluation: "an evaluation was closed or signed",
+  goals: "the goals changed",
+  pins: "it was pinned",
+  term: "the term changed",
+  hold: "a hold changed",
+  check: "a check changed",
+  method: "the method changed",
+  ladder: "the barn's ladder changed",
+  day: "a day went by",
+};
+export function sayCauses(causes: readonly PlanCause[]): string {
+  const told = causes.length > 1 ? causes.filter((cause) => cause !== "day") : causes;
+  return listed(told.map((cause) => CAUSE[cause]));
+}
+export function sayMoved(moved: Moved, firstDay: LocalDate): string {
+  const on = (day: number): string => onDay(firstDay, day);
+  switch (moved.code) {
+    case "first-time":
+      return `${skillWords(moved.skill)}: ${on(moved.before)} becomes ${on(moved.after)}`;
+    case "added":
+      return `${skillWords(moved.skill)} comes in, ${on(moved.after)}`;
+    case "dropped":
+      return `${skillWords(moved.skill)} goes out, was ${on(moved.before)}`;
+    case "days":
+      return `${plural(moved.after, "session")} left, was ${moved.before}`;
+  }
+}
+
+export const percent = (chance: number): string => `${Math.round(chance * 100)} %`;
+export function sayChance(chance: number): string {
+  if (chance >= 0.9) return "very likely";
+  if (chance >= 0.7) return "likely";
+  if (chance >= 0.4) return "may be";
+  if (chance >= 0.15) return "hardly";
+  return "not this term";
+}
+/** When a goal is met: the middle day with the span that holds eight plays of ten. */
+export function sayRange({ p10, p50, p90 }: DayRange, firstDay: LocalDate): string {
+  if (p10 === null) return "after the end";
+  const last = p90 === null ? "after the end" : onDay(firstDay, p90);
+  if (p50 === null) return `${onDay(firstDay, p10)} at the earliest, rather after the end`;
+  return p10 === p90 ? onDay(firstDay, p50) : `${onDay(firstDay, p50)} (${onDay(firstDay, p10)} to ${last})`;
+}
+
+const GROUP: Record<StallGroup, string> = {
+  "all-but-handling": "everything but handling",
+  "under-saddle": "the work under saddle",
+  "bit-and-steering": "bit, steering and stop",
+};
+export const sayStall = (group: StallGroup): string => `In ${GROUP[group]} it learns less and scores lower than it did`;
+
+export function sayWhatIf(what: WhatIf, now: { readonly aWeek: number }): string {
+  switch (what.code) {
+    case "now":
+      return "As it is";
+    case "sessions":
+      return what.aWeek > now.aWeek ? `A session more: ${what.aWeek} a week` : `A session fewer: ${what.aWeek} a week`;
+    case "days":
+      return `${what.more} days more`;
+    case "off":
+      return `${what.days / 7} weeks off from tomorrow`;
+    case "method":
+      return `By “${methodOf(what.method).words}”`;
+    case "drop":
+      return `Without “${skillWords(what.skill)}”`;
+    case "hard-side":
+      return "The hard side first";
+  }
+}
