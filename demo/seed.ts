@@ -17,6 +17,7 @@ import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { readLevels, weakerSide } from "#core/ladder/level.ts";
 import { skillOf } from "#core/ladder/skills.ts";
+import { GOAL_SETS } from "#core/plan/goal-sets.ts";
 import type { Sql } from "#db/client.ts";
 import { listScores } from "#db/queries/card.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
@@ -24,6 +25,8 @@ import { readCard } from "#server/card/read-card.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
+import { readPlan } from "#server/plan/read-plan.ts";
+import { sweep } from "#server/plan/sweep.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
@@ -31,6 +34,9 @@ import { judgementOf, walkFor } from "./evaluation.ts";
 import { Bodies } from "./live-bodies.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, truthOf, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
+const WEEK = 7;
+const GOALS_BY_KIND = { unhandled: "manners", halter: "start", started: "tune-up", restart: "restart" } as const;
+const GOALS_OF_A_STAY = 6;
 const HISTORY_DAYS = 56;
 /** Days from today since when a mid-term evaluation still waits for its signature. */
 const UNSIGNED_SINCE = -6;
@@ -75,8 +81,13 @@ class DemoBarn {
       const { id: added } = await this.ask<{ id: PersonId }>("people/add", this.manager, person);
       this.actors.set(added, { id: added, name: person.person.name, role: person.person.role, grade: person.person.grade });
     }
-    for (; this.day < this.today; this.day = addDays(this.day, 1)) await this.live();
+    for (; this.day < this.today; this.day = addDays(this.day, 1)) {
+      await this.live();
+      // What was forecast a week ago stands beside what is forecast now.
+      if (this.offset() === -WEEK) await sweep(this.deps);
+    }
     await this.morning();
+    await sweep(this.deps);
   }
 
   private offset = (): number => daysBetween(this.today, this.day);
@@ -195,6 +206,12 @@ class DemoBarn {
     const opened = must(await openStay(this.deps, stay), "a stay");
     const view = must(await readClosedEvaluation(this.deps, opened, id), "an evaluation");
     await this.ask("intake/sign", this.manager, { id, revision: 0, judgement: judgementOf(view) });
+    const set = must(
+      GOAL_SETS.find((one) => one.id === GOALS_BY_KIND[opened.stay.kind]),
+      "a set of goals",
+    );
+    const { version } = await readPlan(this.deps, opened, must(this.manager, "the manager"));
+    await this.ask("plan/set-goals", this.manager, { stay, version, goals: set.goals.slice(0, GOALS_OF_A_STAY) });
   }
 
   private stayOf = (horse: string): StayId | null =>

@@ -79,6 +79,12 @@ const unsigned = async (page: Page) => {
   await page.goto(address + href, { waitUntil: "networkidle0" });
 };
 
+/** The plan, once everything is played. */
+const plan = async (page: Page) => {
+  await horse("Oatfield Rumor", "/plan")(page);
+  await page.waitForFunction(() => !document.body.textContent?.includes("playing the rest"), { timeout: 60_000 });
+};
+
 const PICTURES: Record<string, Picture> = {
   rail: { who: "odalys", size: desk, go: open("/") },
   today: { who: "odalys", size: desk, go: open("/today") },
@@ -89,6 +95,8 @@ const PICTURES: Record<string, Picture> = {
   "body-map": { who: "odalys", size: tablet, go: map },
   outcome: { who: "odalys", size: { width: 1280, height: 1500 }, go: unsigned },
   compare: { who: "odalys", size: desk, go: horse("Tin Whistle", "/compare") },
+  plan: { who: "odalys", size: { width: 1280, height: 1400 }, go: plan },
+  ladder: { who: "odalys", size: desk, go: open("/barn/ladder") },
   checks: { who: "odalys", size: desk, go: open("/checks") },
   barn: { who: "odalys", size: desk, go: open("/barn") },
   card: { who: "tavish", size: phone, go: ownCard },

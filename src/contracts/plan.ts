@@ -91,7 +91,9 @@ export const KeptGoal = z.object({
   skill: z.string(),
   target: z.int(),
   side: z.nullable(z.enum(SIDES)),
+  /** As it was told, and as the plays had it. */
   chance: z.number(),
+  played: z.number(),
   held: z.number(),
   /** Days of the stay; null: after the end. */
   p10: z.nullable(z.int()),
@@ -99,6 +101,7 @@ export const KeptGoal = z.object({
   p90: z.nullable(z.int()),
   met: z.boolean(),
   holds: z.boolean(),
+  must: z.boolean(),
 });
 export type KeptGoal = z.output<typeof KeptGoal>;
 export const KeptAlarm = z.object({

@@ -7,6 +7,7 @@ import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/
 import type { Looker } from "#core/check/check.ts";
 import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
+import type { StallGroup } from "#core/forecast/stall.ts";
 import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
@@ -38,6 +39,8 @@ export type Need =
   | { readonly code: "time-off"; readonly days: number }
   | { readonly code: "mid-term" | "exit" | "report"; readonly due: LocalDate }
   | { readonly code: "over"; readonly days: number }
+  /** The scores of late say that it has stopped learning. */
+  | { readonly code: "stall"; readonly group: StallGroup; readonly day: LocalDate }
   /** An evaluation is closed and nobody has signed what comes of it. */
   | { readonly code: "sign"; readonly evaluation: EvaluationId }
   | { readonly code: "check-late"; readonly who: Looker; readonly days: number; readonly holds: HeldWork };
@@ -51,6 +54,8 @@ export interface LaneView {
   readonly ruler: RulerView;
   /** Most pressing first. */
   readonly needs: readonly Need[];
+  /** Of the promised goals, or of all where none is promised, the one that is least likely; null: no goal, or nothing forecast yet. */
+  readonly weakest: { readonly skill: string; readonly chance: number } | null;
 }
 export interface RailView {
   readonly barn: string;
@@ -219,6 +224,8 @@ export interface CardView {
   /** Left alone until a check is done. */
   readonly heldSkills: readonly string[];
   readonly work: CardWork;
+  /** Skills that gained next to nothing over their last four works. */
+  readonly stuck: readonly string[];
   readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];
   readonly cautions: readonly { readonly sign: string; readonly strength: number }[];
   readonly lastTime: {

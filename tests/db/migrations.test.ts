@@ -19,13 +19,15 @@ import { TOUCHES_BY } from "#core/intake/body.ts";
 import { CHECK_RESULTS, TRENDS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
 import { HOLDS } from "#core/intake/findings.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
-import type { EvaluationId } from "#core/kernel/brand.ts";
-import { TRACK_SIDES } from "#core/kernel/sides.ts";
+import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
+import { SIDES, TRACK_SIDES } from "#core/kernel/sides.ts";
+import { WEIGHTS } from "#core/plan/goal-sets.ts";
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { migrate } from "#db/migrate.ts";
 import { findEvaluation } from "#db/queries/intake.ts";
+import { listPlanGoals } from "#db/queries/plan.ts";
 import { cloned } from "#tests/barn.ts";
 
 let sql: Sql;
@@ -69,6 +71,32 @@ describe("0002", () => {
     expect((await migrate(old))[0]).toBe("0002_details-version.sql");
     expect(await old`SELECT name, phone, version FROM client`).toMatchObject([
       { name: "Ottoline Fenn", phone: "555", version: 1 },
+    ]);
+    await old.end();
+    rmSync(folder, { recursive: true });
+  });
+});
+
+describe("0004", () => {
+  it("keeps goals that were there: on both sides, weighed as usual, promised to nobody", async () => {
+    const admin = new URL(inject("adminUrl"));
+    await createDatabase(admin.href, "third_only", { replace: true });
+    admin.pathname = "/third_only";
+    const old = connect(admin.href, { max: 2 });
+    const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
+    for (const name of ["0001_barn.sql", "0002_details-version.sql", "0003_intake-whole.sql"])
+      copyFileSync(`src/db/migrations/${name}`, join(folder, name));
+    await migrate(old, pathToFileURL(`${folder}/`));
+    const [client, horse, stay] = Array.from({ length: 3 }, () => randomUUID()) as [string, string, string];
+    await old`INSERT INTO client (id, name, phone, email, emergency_name, emergency_phone, vet_name, vet_phone, vet_release)
+              VALUES (${client}, 'Ottoline Fenn', '', '', '', '', '', '', true)`;
+    await old`INSERT INTO horse (id, client_id, name, sex, class, history, history_words) VALUES (${horse}, ${client}, 'Thimble', 'mare', 'adult', '{}', '')`;
+    await old`INSERT INTO stay (id, horse_id, kind, aim, length, first_day, sessions_a_week, counting, method, after_level, after_words)
+              VALUES (${stay}, ${horse}, 'halter', 'Quiet', 30, '2026-07-01', 5, 'calendar', 'quiet-steps', 'unknown', '')`;
+    await old`INSERT INTO goal (stay_id, skill, target, position) VALUES (${stay}, 'tie', 4, 0)`;
+    expect((await migrate(old))[0]).toBe("0004_plan.sql");
+    expect(await listPlanGoals(old, [stay as StayId])).toEqual([
+      { stayId: stay, skill: "tie", target: 4, side: null, weight: 2, must: false },
     ]);
     await old.end();
     rmSync(folder, { recursive: true });
@@ -138,6 +166,9 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["trial", "change", TRIALS],
   ["trial", "result", TRIAL_RESULTS],
   ["goal", "target", GOAL_TARGETS],
+  ["goal", "side", SIDES],
+  ["goal", "weight", WEIGHTS],
+  ["skill_taken", "side", TRACK_SIDES],
   ["barn", "units", LENGTH_HABITS],
   ["card", "kind", SESSION_KINDS],
   ["card", "state", CARD_STATES],

@@ -1,6 +1,8 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { editOf } from "#core/ladder/edits.ts";
+import { skillOf } from "#core/ladder/skills.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { booking, JUDGEMENT, OPEN_GATE, PASSWORD, PERSON, record, walkOf } from "#tests/barn.ts";
 import { Site } from "#tests/site.ts";
@@ -59,6 +61,16 @@ const EXAMPLES: Record<string, unknown> = {
   "check/end-trial": { id, endedOn: "2026-07-14", result: "gone", words: "" },
   "barn/edit-policies": { version: 999_999, policies: POLICIES },
   "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },
+  "barn/edit-ladder": { version: 999_999, edits: [{ ...editOf(skillOf("tie")), to3: 9 }] },
+  "plan/set-goals": { stay: id, version: 0, goals: [{ skill: "tie", target: 4, side: null, weight: 2, must: true }] },
+  "plan/set-pins": {
+    stay: id,
+    version: 0,
+    pins: [
+      { kind: "pin", skill: "tie", day: 3 },
+      { kind: "forbid", skill: "lead", from: 3, to: null },
+    ],
+  },
   // Two faults, as above.
   "barn/add-place": { place: { ...PLACE, capacity: 99, separate: "maybe" } },
   "barn/edit-place": { id, version: 1, place: PLACE },

@@ -28,7 +28,7 @@ const FRESH_SLOTS = 2;
 /** z of P(held) = 0.7. */
 const FRESH_SURE = 0.5244;
 /** A skill that nobody worked here is new while its level is below this. */
-const NEW_BELOW = 1.5;
+export const NEW_BELOW = 1.5;
 
 export interface Moment {
   readonly sessionsLeft: number;

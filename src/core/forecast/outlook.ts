@@ -17,7 +17,18 @@ export interface Watch {
   readonly alarms: readonly StallAlarm[];
   /** How each rider leans, by this stay alone. */
   readonly leanings: readonly Leaning[];
+  /** Skills that gained next to nothing over their last works, on the weaker side, while there was much to gain. */
+  readonly stuck: readonly string[];
 }
+
+const STUCK_WORKS = 4;
+const STUCK_GAIN = 0.25;
+const STUCK_BELOW = 3.4;
+/** From the levels of the weaker side before each work, newest last, and where it is now. */
+const isStuck = (before: readonly number[], now: number): boolean => {
+  const then = before.at(-STUCK_WORKS);
+  return then !== undefined && now < STUCK_BELOW && now - then < STUCK_GAIN;
+};
 
 /**
  * Follows a stay session by session, so that long work can be cut into pieces. What it keeps knows only of skills that were worked and what those rest on
@@ -30,7 +41,11 @@ export function* watchOf({ leanings: _others, ...facts }: StayFacts): Generator<
   const belief = believeNothing({ ...facts, skills }, depth);
   const watch = watchStalls(belief);
   const alarms: StallAlarm[] = [];
+  const before = new Map<string, number[]>();
+  const weaker = (skill: string): number =>
+    Math.min(...belief.layout.tracksOf(belief.layout.skill(skill)).map((track) => belief.mean[track.at] as number));
   for (const [i, session] of facts.sessions.entries()) {
+    for (const { skill } of session.work) before.set(skill, [...(before.get(skill) ?? []), weaker(skill)]);
     const alarm = watch.takeIn(session);
     if (alarm) alarms.push(alarm);
     yield i + 1;
@@ -40,7 +55,11 @@ export function* watchOf({ leanings: _others, ...facts }: StayFacts): Generator<
     const at = layout.rider(rider);
     return { rider, mean: mean[at] as number, variance: covariance[at * layout.size + at] as number };
   });
-  return { alarms, leanings };
+  return {
+    alarms,
+    leanings,
+    stuck: [...before].filter(([skill, levels]) => isStuck(levels, weaker(skill))).map(([skill]) => skill),
+  };
 }
 
 /** Alarms of a stay, all at once. */

@@ -9,9 +9,9 @@ import { cholesky } from "./draw.ts";
 import { believe } from "./estimator.ts";
 import { type GoalForecast, readPlays } from "./forecast.ts";
 import type { GoalFacts } from "./goals.ts";
-import { nextWork, outlookOf } from "./outlook.ts";
+import { leaningFrom, nextWork, outlookOf, watchOf } from "./outlook.ts";
 import { type Ahead, playsOf } from "./plays.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { Leaning, Session, SkillShape } from "./stay.ts";
 
 const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, after, sided, to3 }) => ({
   id,
@@ -198,6 +198,29 @@ describe("a stay read whole", () => {
     const { alarms, belief } = outlookOf(facts);
     expect(alarms.filter(({ kind }) => kind === "stall")).toEqual([]);
     expect(belief.mean).toEqual(believe(facts).mean);
+  });
+  it("names a skill that gains nothing over four works, and none that does", () => {
+    const of = (scores: readonly number[]): readonly string[] => {
+      const sessions = scores.map((score, i) => session(i * 2, ["give-head", "catch"], score));
+      const watch = watchOf({ kind: "halter", skills: SHAPES, seen: [], sessions });
+      let step = watch.next();
+      while (!step.done) step = watch.next();
+      return step.value.stuck;
+    };
+    expect(of([2, 2, 1, 2, 2, 1, 1, 2, 1, 1])).toContain("give-head");
+    expect(of([1, 1, 2, 2, 3, 3, 4, 4])).toEqual([]);
+    expect(of([1, 1, 1])).toEqual([]);
+  });
+  it("adds up what several stays say of a rider", () => {
+    const one = { rider: "ann", mean: 0.4, variance: 0.05 };
+    const [none, single, both] = [[], [one], [one, one]].map((stays) => leaningFrom("ann", stays)) as [Leaning, Leaning, Leaning];
+    expect(none.mean).toBe(0);
+    expect(none.variance).toBeCloseTo(0.35 ** 2, 9);
+    expect(single.mean).toBeCloseTo(0.4, 9);
+    expect(single.variance).toBeCloseTo(0.05, 9);
+    expect(both.variance).toBeLessThan(single.variance);
+    expect(both.mean).toBeGreaterThan(single.mean);
+    expect(leaningFrom("ben", [one])).toEqual({ ...none, rider: "ben" });
   });
   it("names what to work next, none of it barred", () => {
     const facts = { kind: "halter" as const, skills: SHAPES, seen: [], sessions: [session(0, ["catch", "halter", "lead"], 4)] };

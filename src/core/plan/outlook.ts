@@ -4,6 +4,7 @@
  */
 import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
 import type { TermFacts } from "../calendar/term.ts";
+import type { Bend } from "../forecast/calibrate.ts";
 import { type Belief, believe } from "../forecast/estimator.ts";
 import type { GoalFacts } from "../forecast/goals.ts";
 import type { Ahead } from "../forecast/plays.ts";
@@ -42,6 +43,8 @@ export interface StayRecord {
   readonly minutes: number;
   readonly hard: Side | "even";
   readonly leanings: readonly Leaning[];
+  /** How the barn's past bends a chance. */
+  readonly bend: Bend;
 }
 
 /** Skills of a session that serve the goals; it begins and ends with something that the horse can do. */

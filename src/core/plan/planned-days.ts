@@ -2,9 +2,9 @@
 import { addDays, dayNumber, type LocalDate } from "../calendar/local-date.ts";
 import { isWorkable, type TermFacts } from "../calendar/term.ts";
 
-/** Of so many workable days of a week, those that spread a few sessions best: 5 of 6 leaves one out in the middle, 3 of 6 takes every other. */
+/** Of so many workable days of a week, those that spread a few sessions best, the first among them: 3 of 6 takes every other. */
 const spreadOver = <T>(days: readonly T[], count: number): readonly T[] =>
-  days.filter((_, i) => Math.floor(((i + 1) * count) / days.length) > Math.floor((i * count) / days.length));
+  days.filter((_, i) => Math.ceil(((i + 1) * count) / days.length) > Math.ceil((i * count) / days.length));
 
 export interface DaysAsked {
   readonly facts: Pick<TermFacts, "restDays" | "holidays" | "holds">;

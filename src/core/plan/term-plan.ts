@@ -2,7 +2,7 @@
  * The plan of what is left of a term: for each planned day the few things to work, by the rule that the forecast plays, with what the horse is expected
  * to know by then. Nothing of it is kept by hand but pins: it is laid anew from the record whenever that moves on.
  */
-import { chooseOn, knownOf, weakerOf } from "../forecast/choose.ts";
+import { chooseOn, knownOf, NEW_BELOW, weakerOf } from "../forecast/choose.ts";
 import { type Course, courseOf, type Known } from "../forecast/course.ts";
 import type { Belief } from "../forecast/estimator.ts";
 import { type GoalFacts, goalState, PROOFS } from "../forecast/goals.ts";
@@ -54,6 +54,11 @@ const LAST_SESSIONS = 3;
 /** Terms shorter than this are worked to their end. */
 const LEAST_FOR_ENDING = 8;
 const KNOWN_LEVEL = 2;
+const LATELY_DAYS = 21;
+const UNDER_WAY_TO = 4;
+/** So little that any goal, however unlikely, comes first. */
+const LITTLE = 1e-9;
+const LEAST_WORKS = 2;
 const SHOWN_LEVEL = 3;
 const SHOWN_TIMES = 2;
 
@@ -82,7 +87,7 @@ class Expected {
       }
   }
   level = (skill: number): number => weakerOf(this.course, this.known.mean, skill);
-  isNew = (skill: number): boolean => this.lastWorked[skill] === Number.NEGATIVE_INFINITY && this.level(skill) < KNOWN_LEVEL;
+  isNew = (skill: number): boolean => this.lastWorked[skill] === Number.NEGATIVE_INFINITY && this.level(skill) < NEW_BELOW;
 
   work(skill: number, day: number, minutes: number): void {
     const { course, known } = this;
@@ -153,6 +158,14 @@ function toRefresh(expected: Expected, chosen: readonly number[], items: number)
   return ordered.slice(0, items);
 }
 
+function wantedFor(purpose: Purpose, expected: Expected, chosen: readonly number[], items: number): readonly number[] {
+  // Where goals leave a session nearly empty, what they rest on is kept fresh.
+  if (purpose === "work" && chosen.length >= LEAST_WORKS) return chosen;
+  const ending = purpose === "work" ? chosen : purpose === "refresher" ? [] : toConsolidate(expected, items);
+  const most = purpose === "work" ? LEAST_WORKS : items;
+  return [...new Set([...ending, ...toRefresh(expected, chosen, items)])].slice(0, most);
+}
+
 function conditionsOf(expected: Expected, skill: number, shape: Skill | undefined): readonly Condition[] {
   const { course } = expected;
   const step = expected.isNew(skill) || (expected.level(skill) < KNOWN_LEVEL && shape?.saddle === true);
@@ -165,15 +178,25 @@ function conditionsOf(expected: Expected, skill: number, shape: Skill | undefine
   ];
 }
 
+/** Skills worked lately that the horse does not do reliably yet. */
+function underWay({ sessions, ahead, belief }: PlanAsked): readonly string[] {
+  const lately = sessions
+    .filter(({ day }) => day > ahead.today - LATELY_DAYS)
+    .flatMap(({ work }) => work.map(({ skill }) => skill));
+  const reliable = (skill: string): boolean =>
+    belief.layout.tracksOf(belief.layout.skill(skill)).every((track) => (belief.mean[track.at] ?? 0) >= UNDER_WAY_TO);
+  return [...new Set(lately)].filter((skill) => !reliable(skill));
+}
+
 /** Every planned day of what is left, in order. Deterministic: the same record, goals and pins give the same plan. */
 export function layPlan(asked: PlanAsked): readonly LaidSession[] {
   const { belief, goals, ahead, ladder, pins } = asked;
   const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
   const pinned = pins.filter((pin) => pin.kind === "pin" && belief.layout.has(pin.skill));
-  // What is pinned belongs to the course, worth nothing of itself.
-  const extra = pinned
-    .filter((pin) => !goals.some(({ skill }) => skill === pin.skill))
-    .map(({ skill }) => ({ skill, target: 5, value: 0, side: null }));
+  // What is under way fills the places that goals leave, and what is pinned belongs to the course: both worth next to nothing of themselves.
+  const asGoal = (skill: string, value: number): GoalFacts => ({ skill, target: UNDER_WAY_TO, value, side: null });
+  const more = [...underWay(asked).map((skill) => asGoal(skill, LITTLE)), ...pinned.map(({ skill }) => asGoal(skill, 0))];
+  const extra = more.filter((one, i) => ![...goals, ...more.slice(0, i)].some(({ skill }) => skill === one.skill));
   const course = courseOf(belief.layout.skills, [...goals, ...extra]);
   const expected = new Expected(course, { ...asked, goals: [...goals, ...extra] });
   const purposes = purposesOf(asked);
@@ -197,12 +220,7 @@ export function layPlan(asked: PlanAsked): readonly LaidSession[] {
       missing,
       barred,
     });
-    const wanted =
-      purpose === "work"
-        ? chosen
-        : purpose === "refresher"
-          ? toRefresh(expected, chosen, ahead.items)
-          : toConsolidate(expected, ahead.items);
+    const wanted = wantedFor(purpose, expected, chosen, ahead.items);
     const open = wanted.filter((skill) => barred[skill] === 0 && !kept.includes(skill)).slice(0, items);
     const laid = [...kept, ...open].map(
       (skill): LaidItem => ({

@@ -34,6 +34,8 @@ CREATE TABLE forecast (
   goals           jsonb NOT NULL,
   alarms          jsonb NOT NULL,
   riders          jsonb NOT NULL,
+  -- Skills that gained next to nothing over their last works.
+  stuck           text[] NOT NULL,
   PRIMARY KEY (stay_id, day)
 );
 
@@ -47,4 +49,8 @@ CREATE TABLE skill_taken (
 );
 CREATE INDEX skill_taken_by_skill ON skill_taken (skill);
 
+-- How the barn's own past bends a chance: logit(told) = a + b · logit(played).
+ALTER TABLE barn
+  ADD COLUMN bend_a double precision NOT NULL DEFAULT 0,
+  ADD COLUMN bend_b double precision NOT NULL DEFAULT 1;
 ALTER TABLE barn ADD COLUMN ladder jsonb NOT NULL DEFAULT '[]';

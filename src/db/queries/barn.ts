@@ -3,10 +3,11 @@ import { LENGTH_HABITS, type LengthHabit, type PolicyFields, WeightFields } from
 import { LadderEditFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
+import type { Bend } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { LadderEdit } from "#core/ladder/edits.ts";
 import type { Db, Transaction } from "../client.ts";
-import { bool, date, int, text } from "../rows.ts";
+import { bool, date, int, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
 
 const BarnRow = z.object({
@@ -22,6 +23,8 @@ const BarnRow = z.object({
   units: z.enum(LENGTH_HABITS),
   weights: z.array(WeightFields),
   ladder: z.array(LadderEditFields),
+  bendA: number,
+  bendB: number,
   version: int,
   revision: int,
 });
@@ -38,6 +41,8 @@ export interface Barn {
   readonly weights: readonly WeightChange[];
   /** What it changed of the ladder. */
   readonly ladder: readonly LadderEdit[];
+  /** How its own past bends a forecast's chance. */
+  readonly bend: Bend;
   readonly version: number;
   readonly revision: number;
 }
@@ -46,11 +51,15 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, ladder, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, ladder, bend_a, bend_b, version, revision FROM barn`,
   );
   if (!row) return null;
-  const { holdVet, holdInjury, holdOwner, holdWeather, ...rest } = row;
-  return { ...rest, holdPolicy: { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather } };
+  const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
+  return {
+    ...rest,
+    bend: { a: bendA, b: bendB },
+    holdPolicy: { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather },
+  };
 }
 
 export async function insertBarn(db: Db, barn: { name: string; timeZone: string }): Promise<void> {
@@ -72,6 +81,10 @@ export async function updateWeights(tx: Transaction, version: number, weights: r
 export async function updateLadder(tx: Transaction, version: number, edits: readonly LadderEdit[]): Promise<boolean> {
   const done = await tx`UPDATE barn SET ladder = ${tx.json(edits as never)}, version = version + 1 WHERE version = ${version}`;
   return done.count === 1;
+}
+
+export async function keepBend(tx: Transaction, { a, b }: Bend): Promise<void> {
+  await tx`UPDATE barn SET bend_a = ${a}, bend_b = ${b}`;
 }
 
 /** Marks that something was written; the row lock also puts the ends of writes in order. */

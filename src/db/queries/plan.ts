@@ -12,6 +12,7 @@ import {
   PlanGoalFields,
 } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { Told } from "#core/forecast/calibrate.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { Taken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
@@ -84,23 +85,44 @@ const ForecastRow = z.object({
   goals: z.array(KeptGoal),
   alarms: z.array(KeptAlarm),
   riders: z.array(KeptRider),
+  stuck: z.array(text),
 });
 export type ForecastRecord = z.output<typeof ForecastRow>;
 /** Every day's last forecast of a stay, oldest first. */
 export const listForecasts = (db: Db, stay: StayId): Promise<ForecastRecord[]> =>
-  many(ForecastRow, db`SELECT stay_id, day, at, goals, alarms, riders FROM forecast WHERE stay_id = ${stay} ORDER BY day`);
+  many(ForecastRow, db`SELECT stay_id, day, at, goals, alarms, riders, stuck FROM forecast WHERE stay_id = ${stay} ORDER BY day`);
 /** The newest of each of these stays. */
 export const listLatestForecasts = (db: Db, stays: readonly StayId[]): Promise<ForecastRecord[]> =>
   many(
     ForecastRow,
-    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders FROM unnest(${[...stays]}::uuid[]) s(id)
+    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders, f.stuck FROM unnest(${[...stays]}::uuid[]) s(id)
        JOIN LATERAL (SELECT * FROM forecast WHERE stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true`,
   );
 export async function keepForecast(tx: Transaction, f: ForecastRecord): Promise<void> {
-  await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders)
-           VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)})
-           ON CONFLICT (stay_id, day) DO UPDATE SET at = EXCLUDED.at, goals = EXCLUDED.goals, alarms = EXCLUDED.alarms, riders = EXCLUDED.riders`;
+  await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck)
+           VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)}, ${f.stuck})
+           ON CONFLICT (stay_id, day) DO UPDATE SET at = EXCLUDED.at, goals = EXCLUDED.goals, alarms = EXCLUDED.alarms, riders = EXCLUDED.riders, stuck = EXCLUDED.stuck`;
 }
+
+const ToldRow = z.object({ stay: text, chance: number, met: z.boolean() });
+/**
+ * Of the stays that went home last: what was played for each open goal at a quarter, half and three quarters of its kept forecasts, and whether the last
+ * of them had it met.
+ */
+export const listTold = (db: Db): Promise<Told[]> =>
+  many(
+    ToldRow,
+    db`WITH cut AS (
+         SELECT stay_id, day, goals, ntile(4) OVER (PARTITION BY stay_id ORDER BY day) AS part FROM forecast
+         WHERE stay_id IN (SELECT id FROM stay WHERE went_home IS NOT NULL ORDER BY went_home DESC LIMIT 200)),
+       firsts AS (SELECT DISTINCT ON (stay_id, part) stay_id, goals FROM cut WHERE part > 1 ORDER BY stay_id, part, day),
+       lasts AS (SELECT DISTINCT ON (stay_id) stay_id, goals FROM cut ORDER BY stay_id, day DESC)
+       SELECT f.stay_id::text AS stay, g.played AS chance, l.met FROM firsts f
+       CROSS JOIN LATERAL jsonb_to_recordset(f.goals) AS g(skill text, target int, played float8, met boolean)
+       JOIN lasts ON lasts.stay_id = f.stay_id
+       CROSS JOIN LATERAL jsonb_to_recordset(lasts.goals) AS l(skill text, target int, met boolean)
+       WHERE NOT g.met AND l.skill = g.skill AND l.target = g.target`,
+  );
 
 const TakenRow = z.object({ skill: text, side, horses: int, works: number });
 /** Over all closed stays: on how many horses a skill was learnt here, and the works that it took on average. */

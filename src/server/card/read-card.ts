@@ -15,7 +15,7 @@ import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
-import { findPlan } from "#db/queries/plan.ts";
+import { findPlan, listLatestForecasts } from "#db/queries/plan.ts";
 import { findStay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { limitsInForce } from "../stay/facts.ts";
@@ -30,7 +30,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   if (!asked || !UUID.test(asked)) return null;
   const card = await findCard(sql, asked as CardId);
   if (!card) return null;
-  const [stay, rider, evaluations, scores, worked, revisions, barn, plan] = await Promise.all([
+  const [stay, rider, evaluations, scores, worked, revisions, barn, plan, forecasts] = await Promise.all([
     findStay(sql, card.stayId),
     findPerson(sql, card.riderId),
     listEvaluations(sql, card.stayId),
@@ -39,6 +39,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     listRevisions(sql, card.id),
     findBarn(sql),
     findPlan(sql, card.stayId),
+    listLatestForecasts(sql, [card.stayId]),
   ]);
   const today = clock.today(must(barn, "the barn is set up").timeZone);
   const horse = must(stay, "a card has a stay");
@@ -51,7 +52,8 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const method = methodOf(horse.method);
   const limits = limitsInForce(horse, card.day);
   const day = stayDay(horse.firstDay, card.day);
-  const laid = plan?.laid.find((session) => session.day === day)?.items ?? null;
+  // A session given on a day that was not planned takes up what comes next.
+  const laid = plan?.laid.find((session) => session.day >= day)?.items ?? null;
   const gate = gateRecord(
     { ...horse, delivered: horse.delivered.filter((day) => day < card.day) },
     latest,
@@ -83,6 +85,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     sessionMinutes: limits.sessionMinutes,
     focus: limits.focus,
     heldSkills: limits.heldSkills,
+    stuck: forecasts[0]?.stuck ?? [],
     work: cardWork(levels, { kind: card.kind, hard, method, turn: earlier.length, held: limits.heldSkills, laid }),
     recentScores: [...groupBy(before, (score) => trackKey(score.skill, score.side)).values()].map((list) => ({
       skill: must(list[0], "a group has a member").skill,

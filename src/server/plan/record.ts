@@ -125,6 +125,7 @@ export function recordOf(kept: Kept): StayRecord {
     planned: Math.max(due, reading.delivered),
     minutes: Math.min(stay.judged?.sessionMinutes ?? usual, usual),
     hard: hardSide(readLevels(kept.scores), ladderWith(barn.ladder)).side,
+    bend: barn.bend,
     leanings: [...new Set(worked.map(({ riderId }) => riderId as string))].map((rider) => leaningFrom(rider, kept.riders)),
   };
 }

@@ -6,6 +6,7 @@ import { createHash } from "node:crypto";
 import { setImmediate as breathe } from "node:timers/promises";
 import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import { bent } from "#core/forecast/calibrate.ts";
 import { type Belief, believeNothing, takeIn } from "#core/forecast/estimator.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
 import { goalState } from "#core/forecast/goals.ts";
@@ -74,7 +75,7 @@ interface Turn {
 async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }: Turn): Promise<void> {
   const facts = factsOf(record);
   const belief = await believeByPieces(facts);
-  const { alarms, leanings } = await watchByPieces(facts);
+  const { alarms, leanings, stuck } = await watchByPieces(facts);
   const asked = planAsked(record, belief);
   const laid = layPlan(asked);
   const { goals, sessions, ahead } = asked;
@@ -109,17 +110,20 @@ async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }:
           skill: goal.skill,
           target: goal.target,
           side: goal.side,
-          chance: told?.chance ?? 0,
+          chance: bent(record.bend, told?.chance ?? 0),
+          played: told?.chance ?? 0,
           held: told?.held ?? 0,
           p10: told?.day.p10 ?? null,
           p50: told?.day.p50 ?? null,
           p90: told?.day.p90 ?? null,
           met: state.met,
           holds: state.held,
+          must: record.goals.find(({ skill }) => skill === goal.skill)?.must ?? false,
         };
       }),
       alarms: [...alarms].map((alarm) => ({ ...alarm, tracks: [...alarm.tracks] })),
       riders: [...leanings],
+      stuck: [...stuck],
     });
     await countWrite(tx);
   });
@@ -160,7 +164,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       hold: stay.holds,
       check: stay.checks,
       method: stay.method,
-      ladder: [barn.ladder, taken],
+      ladder: [barn.ladder, taken, barn.bend],
       day: today,
     });
     if (plan?.fingerprint === fingerprint) continue;

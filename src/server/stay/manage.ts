@@ -2,11 +2,13 @@
 
 import type { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
+import { bendOf } from "#core/forecast/calibrate.ts";
 import { ok } from "#core/kernel/result.ts";
 import { worksTaken } from "#core/ladder/typical.ts";
+import { keepBend } from "#db/queries/barn.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listStayCards } from "#db/queries/day.ts";
-import { keepTaken } from "#db/queries/plan.ts";
+import { keepTaken, listTold } from "#db/queries/plan.ts";
 import {
   deleteApart,
   endHold as endHoldRow,
@@ -119,6 +121,7 @@ export async function sendHome(work: Work, input: SendHome): Answer {
     return no({ code: "changed-meanwhile", path: "version", current: stay });
   // What it took of each skill goes into the barn's own table.
   await keepTaken(work.tx, input.id, worksTaken(await listScores(work.tx, input.id)));
+  await keepBend(work.tx, bendOf(await listTold(work.tx)));
   await note(work, "stay", input.id, "went home", { day: input.day });
   return ok(null);
 }

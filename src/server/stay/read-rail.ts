@@ -6,6 +6,7 @@ import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listUnlogged } from "#db/queries/day.ts";
+import { type ForecastRecord, listLatestForecasts } from "#db/queries/plan.ts";
 import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { lastWorked, termFacts } from "./facts.ts";
@@ -55,7 +56,7 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
   return needs;
 }
 
-const toLane = (stay: Stay, barn: Barn, today: LocalDate): LaneView => {
+const toLane = (stay: Stay, barn: Barn, today: LocalDate, told: ForecastRecord | undefined): LaneView => {
   const ruler = rulerOf(stay, barn, today);
   return {
     stay: stay.id,
@@ -64,9 +65,25 @@ const toLane = (stay: Stay, barn: Barn, today: LocalDate): LaneView => {
     kind: stay.kind,
     length: stay.length,
     ruler,
-    needs: needsOf(stay, ruler),
+    needs: [...needsOf(stay, ruler), ...stallOf(stay, told, today)],
+    weakest: weakestOf(told),
   };
 };
+
+const STALL_DAYS = 7;
+/** A stall alarm of the last week, for the manager to see at once. */
+function stallOf(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
+  const last = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
+  const day = last && addDays(stay.firstDay, last.day);
+  return last && day && daysBetween(day, today) <= STALL_DAYS ? [{ code: "stall", group: last.group, day }] : [];
+}
+
+function weakestOf(told: ForecastRecord | undefined): LaneView["weakest"] {
+  const open = (told?.goals ?? []).filter(({ met }) => !met);
+  const promised = open.filter(({ must: promise }) => promise);
+  const [weakest] = [...(promised.length > 0 ? promised : open)].sort((a, b) => a.chance - b.chance);
+  return weakest ? { skill: weakest.skill, chance: weakest.chance } : null;
+}
 
 const GONE_SHOWN = 5;
 
@@ -74,10 +91,22 @@ export async function readRail({ sql, clock }: Deps): Promise<RailView> {
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
   const [stays, gone, unlogged] = await Promise.all([listStays(sql), listGone(sql, GONE_SHOWN), listUnlogged(sql, today)]);
+  const told = await listLatestForecasts(
+    sql,
+    stays.map(({ id }) => id),
+  );
+  const inWork = stays.filter((stay) => stay.firstDay <= today);
   return {
     barn: barn.name,
     today,
-    inWork: stays.filter((stay) => stay.firstDay <= today).map((stay) => toLane(stay, barn, today)),
+    inWork: inWork.map((stay) =>
+      toLane(
+        stay,
+        barn,
+        today,
+        told.find(({ stayId }) => stayId === stay.id),
+      ),
+    ),
     coming: stays
       .filter((stay) => stay.firstDay > today)
       .map(({ id, horse, client, length, firstDay }) => ({ stay: id, horse, client, length, firstDay })),

@@ -82,6 +82,9 @@ export function Scores({ view, scores, onChange }: Props) {
             {skillOf(item.skill).words}
             {item.side && <span className="text-dim"> · {item.side} first</span>}
           </h3>
+          {view.stuck.includes(item.skill) && (
+            <p className="text-dim">No gain in four works: ask for less, ask another way, or leave it for a week.</p>
+          )}
           {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
           {orderOf(item, sidesOf(skillOf(item.skill).sided)).map((side) => (
             <Row

@@ -19,7 +19,7 @@ export function SkillPicks({
   onChange(next: string[]): void;
 }) {
   return (
-    <fieldset>
+    <fieldset className="min-w-0">
       <legend className="sign text-dim">{legend}</legend>
       <div className="flex flex-wrap gap-1">
         {value.map((id) => {
@@ -32,7 +32,7 @@ export function SkillPicks({
         })}
         <select
           aria-label={add}
-          className={`${BARE_INPUT} w-auto`}
+          className={`${BARE_INPUT} w-auto max-w-full`}
           value=""
           onChange={(event) => event.target.value && onChange([...value, event.target.value])}
         >

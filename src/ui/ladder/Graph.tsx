@@ -1,18 +1,28 @@
 /**
- * The ladder as a graph that can be read: branches are lanes, further right rests on more. Chosen, a skill shows what it waits for and what waits for
+ * The ladder as a graph that can be read: branches are lanes, further right in a lane rests on more of it. Chosen, a skill shows what it waits for and what waits for
  * it; the others step back. Ridden skills are round at the top, what is not used is left out.
  */
 import type { Skill } from "#core/ladder/skills.ts";
 import { BRANCH } from "#ui/words/labels.ts";
 import { graphOf, type Node } from "./graph-layout.ts";
 
-const COLUMN = 118;
-const ROW = 34;
-const BOX = { width: 108, height: 28 };
+const COLUMN = 120;
+const ROW = 40;
+const BOX = { width: 110, height: 34 };
 const LANE_LABEL = 92;
-const WORDS_MOST = 19;
+const LINE_MOST = 18;
 
-const short = (words: string): string => (words.length > WORDS_MOST ? `${words.slice(0, WORDS_MOST - 1).trimEnd()}…` : words);
+/** A name in two lines at the most; what does not fit is in the title and beside the graph. */
+function linesOf(words: string): readonly string[] {
+  const lines = [""];
+  for (const word of words.split(" ")) {
+    const last = lines.at(-1) ?? "";
+    if (last === "" || last.length + 1 + word.length <= LINE_MOST)
+      lines[lines.length - 1] = last === "" ? word : `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines.slice(0, 2);
+}
 
 export function LadderGraph({
   ladder,
@@ -34,8 +44,14 @@ export function LadderGraph({
     ...(at.get(chosen)?.skill.after ?? []),
     ...ladder.filter(({ after }) => after.includes(chosen)).map(({ id }) => id),
   ]);
-  const links = nodes.flatMap((node) =>
-    node.skill.after.flatMap((id) => (at.has(id) ? [{ from: at.get(id) as Node, to: node }] : [])),
+  // Between lanes only the links of the chosen one are drawn: all at once nobody could follow one.
+  const drawn = (from: Node, to: Node): boolean =>
+    from.skill.branch === to.skill.branch || from.skill.id === chosen || to.skill.id === chosen;
+  const links = nodes.flatMap((to) =>
+    to.skill.after.flatMap((id) => {
+      const from = at.get(id);
+      return from && drawn(from, to) ? [{ from, to }] : [];
+    }),
   );
   return (
     <div className="overflow-auto border border-line bg-paper" style={{ maxHeight: "70vh" }}>
@@ -105,9 +121,11 @@ export function LadderGraph({
                 strokeWidth={isChosen ? 2 : 1}
                 strokeDasharray={skill.specialist ? "5 3" : undefined}
               />
-              <text x={x(node) + 6} y={y(node) + 18} className="fill-ink text-xs">
-                {short(skill.words)}
-              </text>
+              {linesOf(skill.words).map((line, i, all) => (
+                <text key={line} x={x(node) + 6} y={y(node) + (all.length === 1 ? 21 : 14 + i * 14)} className="fill-ink text-xs">
+                  {i === 0 ? `${line} ` : line}
+                </text>
+              ))}
             </g>
           );
         })}

@@ -76,7 +76,7 @@ export function LadderScreen({ view }: { view: LadderView }) {
       <div className="min-w-0">
         <p className="pb-2 text-dim">
           {plural(ladder.length, "skill")} in use. Square: on the ground; round: ridden; broken line: only the most experienced
-          rider. Further right rests on more.
+          rider. Further right in a lane rests on more of it; choose a skill to see what it waits for elsewhere.
         </p>
         <LadderGraph ladder={ladder} chosen={chosen} onChoose={setChosen} />
       </div>
@@ -104,7 +104,7 @@ export function LadderScreen({ view }: { view: LadderView }) {
           {skillOf(chosen).saddle ? "ridden" : "on the ground"}. Name, branch and sides stay, so that past scores keep their
           meaning.
         </p>
-        <div className="grid gap-2 py-2">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-2 py-2">
           <SkillPicks
             legend="Waits for"
             add="Add what it waits for"
@@ -112,7 +112,7 @@ export function LadderScreen({ view }: { view: LadderView }) {
             taken={[...edit.after, chosen]}
             onChange={(after) => put({ after })}
           />
-          <div className="grid grid-cols-2 gap-2">
+          <div className="grid grid-cols-[repeat(2,minmax(0,1fr))] gap-2">
             {number("to3", "Sessions from 0 to 3", 0.5, 60, 0.5)}
             {number("to4", "Sessions from 3 to 4", 0.5, 60, 0.5)}
             {number("halfLife", "Days until half is lost", 5, 400, 5)}

@@ -1,4 +1,4 @@
-/** Where each skill stands in the drawn graph: its branch is its lane, its column how many steps lie below it. */
+/** Where each skill stands in the drawn graph: its branch is its lane, its column how many steps of that branch lie below it. */
 import { BRANCHES, type Branch, type Skill } from "#core/ladder/skills.ts";
 
 export interface Node {
@@ -25,7 +25,10 @@ export function graphOf(ladder: readonly Skill[]): Graph {
     const known = columns.get(id);
     if (known !== undefined) return known;
     // While a link is being edited there may be a circle: it is cut where it closes.
-    const before = (bySkill.get(id)?.after ?? []).filter((prior) => bySkill.has(prior) && !path.includes(prior));
+    const branch = bySkill.get(id)?.branch;
+    const before = (bySkill.get(id)?.after ?? []).filter(
+      (prior) => bySkill.get(prior)?.branch === branch && !path.includes(prior),
+    );
     const column = before.length === 0 ? 0 : 1 + Math.max(...before.map((prior) => columnOf(prior, [...path, id])));
     columns.set(id, column);
     return column;
@@ -43,7 +46,7 @@ export function graphOf(ladder: readonly Skill[]): Graph {
       filled[column] = at + 1;
       nodes.push({ skill, column, row: row + at });
     }
-    const rows = Math.max(...filled.map((count) => count ?? 0));
+    const rows = Math.max(...Array.from(filled, (count) => count ?? 0));
     lanes.push({ branch, row, rows });
     row += rows;
   }

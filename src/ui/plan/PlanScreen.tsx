@@ -116,7 +116,14 @@ export function PlanScreen({ view }: { view: PlanView }) {
       <aside className="min-w-0">
         <section aria-labelledby="what-title">
           <h2 id="what-title">What if</h2>
-          <WhatIfs whatIfs={whatIfs} aWeek={record.term.sessionsAWeek} now={compared} others={others} />
+          <WhatIfs
+            whatIfs={whatIfs}
+            aWeek={record.term.sessionsAWeek}
+            now={compared}
+            others={others}
+            firstDay={record.firstDay}
+            ridden={new Set(ladder.filter(({ saddle }) => saddle).map(({ id }) => id))}
+          />
           <div className="flex flex-wrap gap-2 pt-2">
             <select
               aria-label="Ask about a method"

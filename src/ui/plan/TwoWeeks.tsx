@@ -1,7 +1,7 @@
 /** The cards of the next two weeks as they are laid, each thing to be pinned, moved to the next session, or left out for a while. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { LaidItem, LaidSession, Pin } from "#core/plan/term-plan.ts";
-import { Button } from "#ui/kit/parts.tsx";
+import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { onDay, PURPOSE, sayConditions, skillWords } from "#ui/words/plan.ts";
 
 const DAYS_SHOWN = 14;
@@ -21,14 +21,14 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
   const cards = plan.filter(({ day }) => day < from + DAYS_SHOWN);
   const without = (skill: string, day: number): readonly Pin[] =>
     pins.filter((pin) => !(pin.kind === "pin" && pin.skill === skill && pin.day === day));
-  const toNext = (item: LaidItem, day: number): void => {
+  const change = (how: string, { skill }: LaidItem, day: number): void => {
     const next = plan.find((one) => one.day > day);
-    if (!next) return;
-    onPins([
-      ...without(item.skill, day),
-      { kind: "forbid", skill: item.skill, from: day, to: day },
-      { kind: "pin", skill: item.skill, day: next.day },
-    ]);
+    const rest = without(skill, day);
+    if (how === "pin") onPins([...pins, { kind: "pin", skill, day }]);
+    if (how === "unpin") onPins(rest);
+    if (how === "leave") onPins([...rest, { kind: "forbid", skill, from: day, to: day + LEFT_OUT_DAYS - 1 }]);
+    if (how === "later" && next)
+      onPins([...rest, { kind: "forbid", skill, from: day, to: day }, { kind: "pin", skill, day: next.day }]);
   };
   return (
     <ol className="grid gap-2 sm:grid-cols-2 xl:grid-cols-3">
@@ -39,7 +39,9 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
             {PURPOSE[session.purpose] && <span className="text-slate"> · {PURPOSE[session.purpose]}</span>}
           </h3>
           {session.items.length === 0 && (
-            <p className="text-sm text-dim">Nothing may be worked yet: what the goals rest on waits, or is held.</p>
+            <p className="text-sm text-dim">
+              Nothing is planned for this day: everything waits for a check, or for a goal to be set.
+            </p>
           )}
           <ul>
             {session.items.map((item) => (
@@ -51,44 +53,18 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
                 </p>
                 {item.when.length > 0 && <p className="text-sm text-ochre">{sayConditions(item.when)}</p>}
                 {mayWrite && (
-                  <p className="flex flex-wrap gap-1">
-                    {item.pinned ? (
-                      <Button
-                        disabled={busy}
-                        aria-label={`Unpin ${skillWords(item.skill)}`}
-                        onClick={() => onPins(without(item.skill, session.day))}
-                      >
-                        Unpin
-                      </Button>
-                    ) : (
-                      <Button
-                        disabled={busy}
-                        aria-label={`Pin ${skillWords(item.skill)}`}
-                        onClick={() => onPins([...pins, { kind: "pin", skill: item.skill, day: session.day }])}
-                      >
-                        Pin
-                      </Button>
-                    )}
-                    <Button
-                      disabled={busy || i + 1 >= plan.length}
-                      aria-label={`Later: ${skillWords(item.skill)}`}
-                      onClick={() => toNext(item, session.day)}
-                    >
-                      Later
-                    </Button>
-                    <Button
-                      disabled={busy}
-                      aria-label={`Leave out ${skillWords(item.skill)}`}
-                      onClick={() =>
-                        onPins([
-                          ...without(item.skill, session.day),
-                          { kind: "forbid", skill: item.skill, from: session.day, to: session.day + LEFT_OUT_DAYS - 1 },
-                        ])
-                      }
-                    >
-                      Leave out two weeks
-                    </Button>
-                  </p>
+                  <select
+                    aria-label={`Change ${skillWords(item.skill)} on ${onDay(firstDay, session.day)}`}
+                    className={`${BARE_INPUT} w-auto text-sm text-dim`}
+                    disabled={busy}
+                    value=""
+                    onChange={(event) => change(event.target.value, item, session.day)}
+                  >
+                    <option value="">Change…</option>
+                    {item.pinned ? <option value="unpin">Unpin</option> : <option value="pin">Pin to this day</option>}
+                    {i + 1 < plan.length && <option value="later">To the next session</option>}
+                    <option value="leave">Leave out for two weeks</option>
+                  </select>
                 )}
               </li>
             ))}

@@ -1,6 +1,7 @@
 /** What would change the forecast, side by side with how it is: goals that gain or lose, and the sum over what was promised. */
+import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
-import { percent, sayWhatIf, skillWords } from "#ui/words/plan.ts";
+import { onDay, percent, sayWhatIf, skillWords } from "#ui/words/plan.ts";
 import type { Reading } from "./reading.ts";
 import { keyOf } from "./use-outlook.ts";
 
@@ -9,6 +10,9 @@ interface Props {
   readonly aWeek: number;
   readonly now: Reading | null;
   readonly others: ReadonlyMap<string, Reading>;
+  readonly firstDay: LocalDate;
+  /** Skills that are ridden. */
+  readonly ridden: ReadonlySet<string>;
 }
 /** Below this two sets of plays say the same. */
 const TOLD_FROM = 0.05;
@@ -16,7 +20,17 @@ const TOLD_FROM = 0.05;
 const sum = (reading: Reading): number => reading.goals.reduce((all, goal) => all + (goal.forecast?.chance ?? 0), 0);
 const signed = (x: number): string => `${x >= 0 ? "+" : "−"}${Math.abs(x).toFixed(1)}`;
 
-function Row({ what, aWeek, now, then }: { what: WhatIf; aWeek: number; now: Reading; then: Reading | undefined }) {
+function sayFirstRide({ plan }: Reading, ridden: ReadonlySet<string>, firstDay: LocalDate): string {
+  const first = plan.find(({ items }) => items.some(({ skill }) => ridden.has(skill)));
+  return first ? onDay(firstDay, first.day) : "not this term";
+}
+
+interface RowProps extends Pick<Props, "aWeek" | "firstDay" | "ridden"> {
+  readonly what: WhatIf;
+  readonly now: Reading;
+  readonly then: Reading | undefined;
+}
+function Row({ what, aWeek, now, then, firstDay, ridden }: RowProps) {
   const moved = (then?.goals ?? [])
     .map((goal) => ({
       goal,
@@ -30,6 +44,11 @@ function Row({ what, aWeek, now, then }: { what: WhatIf; aWeek: number; now: Rea
         <span className="sign">{sayWhatIf(what, { aWeek })}</span>
         <span>{then ? `${signed(sum(then) - sum(now))} goals` : "…"}</span>
       </p>
+      {what.code === "method" && then && (
+        <p className="text-sm">
+          first ride planned {sayFirstRide(then, ridden, firstDay)}, as it is {sayFirstRide(now, ridden, firstDay)}
+        </p>
+      )}
       <p className="text-sm text-dim">
         {then && moved.length === 0 && "no goal moves by more than the play of chance"}
         {moved
@@ -44,10 +63,10 @@ function Row({ what, aWeek, now, then }: { what: WhatIf; aWeek: number; now: Rea
   );
 }
 
-export function WhatIfs({ whatIfs, aWeek, now, others }: Props) {
+export function WhatIfs({ whatIfs, now, others, ...rest }: Props) {
   return (
     <ul className="border-t border-line" aria-live="polite">
-      {now && whatIfs.map((what) => <Row key={keyOf(what)} what={what} aWeek={aWeek} now={now} then={others.get(keyOf(what))} />)}
+      {now && whatIfs.map((what) => <Row key={keyOf(what)} what={what} now={now} then={others.get(keyOf(what))} {...rest} />)}
     </ul>
   );
 }

@@ -1,4 +1,6 @@
 /** The model beside the page: reads the record once and answers questions by number, telling how far it is. */
+
+import { bent } from "#core/forecast/calibrate.ts";
 import type { Belief } from "#core/forecast/estimator.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
@@ -37,11 +39,17 @@ onmessage = ({ data }: MessageEvent<Question>) => {
     done = plays.run(done + PIECE);
     say({ number: data.number, done, of: count, reading: null });
   }
-  const forecasts = goals.length > 0 ? readPlays(plays.played, count) : [];
+  const { bend } = record;
+  const told = goals.length > 0 ? readPlays(plays.played, count) : [];
+  const forecasts = told.map((one) => ({ ...one, chance: bent(bend, one.chance) }));
   const reading: Reading = {
     plan: layPlan(asked),
     goals: goals.map((goal, i) => {
-      const shown = tracksAsked(belief, goal).map((track) => ({ side: track.side, ...levelShown(belief, track) }));
+      const shown = tracksAsked(belief, goal).map((track) => ({
+        side: track.side,
+        best: Math.min(5, belief.best[track.at] ?? 0),
+        ...levelShown(belief, track),
+      }));
       return {
         skill: goal.skill,
         target: goal.target,

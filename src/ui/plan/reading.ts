@@ -18,7 +18,8 @@ export interface GoalReading {
   readonly skill: string;
   readonly target: number;
   readonly state: GoalState;
-  readonly shown: readonly (ShownLevel & { readonly side: TrackSide })[];
+  /** By side, with the best level that the side has had. */
+  readonly shown: readonly (ShownLevel & { readonly side: TrackSide; readonly best: number })[];
   readonly forecast: GoalForecast | null;
 }
 export interface Reading {

@@ -1,15 +1,17 @@
 import type { LaneView } from "#contracts/views.ts";
 import { lengthsBehind } from "#core/calendar/term.ts";
 import { Tag } from "#ui/kit/parts.tsx";
+import { inner } from "#ui/words/figures.ts";
 import { KIND } from "#ui/words/labels.ts";
 import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
+import { percent, skillWords } from "#ui/words/plan.ts";
 import { Ruler } from "./Ruler.tsx";
 
 /** One lane of the track: who, where on the term, what it needs. Rendered on the server; it wakes for nothing. */
 export function Lanes({ lanes, manager }: { lanes: readonly LaneView[]; manager: boolean }) {
   return (
     <ol className="border-t border-line">
-      {lanes.map(({ stay, horse, client, kind, length, ruler, needs }) => {
+      {lanes.map(({ stay, horse, client, kind, length, ruler, needs, weakest }) => {
         const { reading } = ruler;
         return (
           <li
@@ -32,6 +34,11 @@ export function Lanes({ lanes, manager }: { lanes: readonly LaneView[]; manager:
                 {reading.delivered}/{reading.contracted} sessions
                 {lengthsBehind(reading) < 0 ? ` · ${-lengthsBehind(reading)} ahead` : ""}
               </span>
+              {weakest && (
+                <a href={`/horse/${stay}/plan`} className="mr-1 text-ink">
+                  {inner(skillWords(weakest.skill)).split(",")[0]} {percent(weakest.chance)}
+                </a>
+              )}
               {needs.map((need) => (
                 <Tag key={need.code} tone={needTone(need)}>
                   {manager && needPath(need) ? <a href={`/horse/${stay}${needPath(need)}`}>{sayNeed(need)}</a> : sayNeed(need)}

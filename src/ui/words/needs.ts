@@ -29,6 +29,8 @@ export function sayNeed(need: Need): string {
       return "Evaluation waits for a signature";
     case "check-late":
       return sayLateNeed(need.who, need.days, need.holds);
+    case "stall":
+      return "Learns less than it did: look at the plan";
     case "over":
       return `Term over for ${plural(need.days, "day")}`;
   }
@@ -46,6 +48,8 @@ export function needPath(need: Need): string | null {
       return "/checks";
     case "report":
       return "/report";
+    case "stall":
+      return "/plan";
     case "hold":
     case "over":
       return "/terms";

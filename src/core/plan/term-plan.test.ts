@@ -1,0 +1,216 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { type LocalDate, localDate, weekdayOf } from "../calendar/local-date.ts";
+import { STRAIGHT } from "../forecast/calibrate.ts";
+import { type Score, sidesOf } from "../kernel/sides.ts";
+import { METHOD_IDS } from "../ladder/methods.ts";
+import { SKILLS, skillOf } from "../ladder/skills.ts";
+import { GOAL_SETS, type PlanGoal, valueOf } from "./goal-sets.ts";
+import { aheadOf, believeOf, factsOf, planAsked, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
+import { plannedDays, stayDay } from "./planned-days.ts";
+import { type LaidSession, layPlan, type Pin, weeksOf, whatMoved } from "./term-plan.ts";
+
+const FIRST = localDate("2026-06-01");
+const goal = (skill: string, target: 3 | 4 | 5 = 3): PlanGoal => ({ skill, target, side: null, weight: 2, must: false });
+const worked = (day: number, skills: readonly string[], score: number): StayRecord["sessions"][number] => ({
+  day,
+  rider: "ann",
+  windy: false,
+  newPlace: false,
+  work: skills.map((skill) => ({
+    skill,
+    minutes: 10,
+    scores: Object.fromEntries(sidesOf(skillOf(skill).sided).map((side) => [side, score as Score])),
+  })),
+});
+const recordOf = (changes: Partial<StayRecord> = {}): StayRecord => ({
+  kind: "halter",
+  firstDay: FIRST,
+  today: localDate("2026-06-08"),
+  lastDay: localDate("2026-07-30"),
+  workedToday: false,
+  term: { restDays: [7], holidays: [], holds: [], sessionsAWeek: 5 },
+  onHold: false,
+  method: "quiet-steps",
+  ladder: SKILLS,
+  seen: [],
+  sessions: [
+    worked(2, ["catch", "halter", "lead"], 3),
+    worked(4, ["catch", "halter", "lead"], 4),
+    worked(5, ["lead", "stand"], 3),
+  ],
+  goals: [goal("tie", 4), goal("sit"), goal("trot")],
+  pins: [],
+  waits: [],
+  missed: 0,
+  planned: 3,
+  minutes: 45,
+  hard: "right",
+  leanings: [],
+  bend: STRAIGHT,
+  ...changes,
+});
+const planOf = (record: StayRecord, what?: WhatIf): readonly LaidSession[] =>
+  layPlan(planAsked(record, believeOf(record, what), what));
+const skillsOn = (plan: readonly LaidSession[], day: number): readonly string[] =>
+  plan.find((one) => one.day === day)?.items.map(({ skill }) => skill) ?? [];
+
+describe("planned days", () => {
+  it("leave out rest days, holidays, holds and days off, and hold the week's share", () => {
+    const days = plannedDays({
+      facts: {
+        restDays: [7],
+        holidays: [localDate("2026-06-10")],
+        holds: [{ kind: "vet", from: localDate("2026-06-16"), to: localDate("2026-06-18"), stopsClock: true }],
+      },
+      from: localDate("2026-06-08"),
+      lastDay: localDate("2026-06-28"),
+      perWeek: 4,
+      off: [{ from: localDate("2026-06-22"), to: localDate("2026-06-28") }],
+    });
+    expect(days).not.toContain("2026-06-10");
+    expect(days.filter((day) => day < "2026-06-15")).toHaveLength(4);
+    expect(days.filter((day) => day >= "2026-06-15" && day < "2026-06-22")).toEqual(["2026-06-15", "2026-06-19", "2026-06-20"]);
+    expect(days.filter((day) => day >= "2026-06-22")).toEqual([]);
+  });
+  it("never plan two sessions on a day, nor one where the barn rests, for any barn and any number a week", () => {
+    const facts = fc.record({
+      rest: fc.uniqueArray(fc.constantFrom(1, 2, 3, 4, 5, 6, 7), { maxLength: 4 }),
+      perWeek: fc.integer({ min: 1, max: 7 }),
+      weeks: fc.integer({ min: 1, max: 12 }),
+    });
+    fc.assert(
+      fc.property(facts, ({ rest, perWeek, weeks }) => {
+        const restDays = rest as (1 | 2)[];
+        const days = plannedDays({
+          facts: { restDays, holidays: [], holds: [] },
+          from: FIRST,
+          lastDay: `2026-08-${10 + weeks}` as LocalDate,
+          perWeek,
+        });
+        expect(new Set(days).size).toBe(days.length);
+        for (const day of days) expect(rest).not.toContain(weekdayOf(day));
+      }),
+    );
+  });
+});
+
+describe("the plan of what is left", () => {
+  it("has a few things for each planned day, at most one of them new, nothing before what it rests on", () => {
+    const plan = planOf(recordOf());
+    expect(plan.map(({ day }) => day)).toEqual(aheadOf(recordOf()).days);
+    const met = new Set<string>();
+    for (const { items } of plan) {
+      expect(items.length).toBeGreaterThan(0);
+      expect(items.length).toBeLessThanOrEqual(3);
+      expect(items.filter(({ isNew }) => isNew).length).toBeLessThanOrEqual(1);
+      for (const { skill } of items) met.add(skill);
+    }
+    expect(met).toContain("tie");
+    expect(met).toContain("trot");
+  });
+  it("ends with consolidating and the exit, nothing new in them", () => {
+    const plan = planOf(recordOf());
+    expect(plan.slice(-3).map(({ purpose }) => purpose)).toEqual(["consolidate", "consolidate", "exit"]);
+    for (const { items } of plan.slice(-3)) expect(items.some(({ isNew }) => isNew)).toBe(false);
+  });
+  it("begins with refreshers after time off, their number by its length", () => {
+    const after = (days: number) => {
+      const today = localDate(`2026-06-${String(6 + days).padStart(2, "0")}`);
+      return planOf(recordOf({ today }))
+        .map(({ purpose }) => purpose)
+        .filter((purpose) => purpose === "refresher").length;
+    };
+    expect([after(3), after(9), after(16)]).toEqual([0, 1, 2]);
+    for (const { items } of planOf(recordOf({ today: localDate("2026-06-22") })).slice(0, 2))
+      expect(items.some(({ isNew }) => isNew)).toBe(false);
+  });
+  it("says what must be so before a ridden step", () => {
+    const items = planOf(recordOf()).flatMap((session) => session.items);
+    const first = items.find(({ skill, isNew }) => skill === "trot" && isNew);
+    expect(first?.when).toContainEqual({ code: "calm-day" });
+    expect(first?.when).toContainEqual({ code: "second-person" });
+  });
+  it("keeps pins, and what is left out stays out, whatever the record does", () => {
+    const [day, next] = aheadOf(recordOf()).days as [number, number];
+    const pins: Pin[] = [
+      { kind: "pin", skill: "clippers", day: next },
+      { kind: "forbid", skill: "stand", from: day, to: day + 6 },
+    ];
+    for (const sessions of [recordOf().sessions, [...recordOf().sessions, worked(6, ["tie", "space"], 2)]]) {
+      const plan = planOf(recordOf({ pins, sessions }));
+      expect(skillsOn(plan, next)[0]).toBe("clippers");
+      for (const session of plan.filter((one) => one.day <= day + 6))
+        expect(session.items.map(({ skill }) => skill)).not.toContain("stand");
+    }
+  });
+  it("asks nothing that waits for a check before its day, and goes on while nobody can ride", () => {
+    const waits = SKILLS.filter(({ saddle }) => saddle).map(({ id }) => ({ skill: id, until: 40 }));
+    const plan = planOf(recordOf({ waits }));
+    for (const { day, items } of plan.filter((one) => one.day < 40))
+      expect([day, items.filter(({ skill }) => skillOf(skill).saddle)]).toEqual([day, []]);
+  });
+  it("is empty while a hold is open, and the same for the same record", () => {
+    expect(planOf(recordOf({ onHold: true }))).toEqual([]);
+    expect(planOf(recordOf())).toEqual(planOf(recordOf()));
+  });
+  it("tells its weeks by their theme and main thing", () => {
+    const weeks = weeksOf(planOf(recordOf()), SKILLS, 0);
+    expect(weeks[0]).toMatchObject({ from: 7 });
+    expect(weeks.every(({ theme, main, sessions }) => theme !== null && main !== null && sessions.length > 0)).toBe(true);
+  });
+  it("tells what moved: first days that shift by two and more, what comes in and what goes out", () => {
+    const before = planOf(recordOf());
+    expect(whatMoved(before, before, 6)).toEqual([]);
+    const later = planOf(recordOf({ goals: [goal("tie", 4), goal("trailer")] }));
+    const moved = whatMoved(before, later, 6);
+    expect(moved).toContainEqual(expect.objectContaining({ code: "added", skill: "trailer" }));
+    expect(moved).toContainEqual(expect.objectContaining({ code: "dropped", skill: "trot" }));
+  });
+});
+
+describe("methods", () => {
+  it("put off the first ride by their ground sessions, and change what a skill waits for", () => {
+    const firstRide = (method: (typeof METHOD_IDS)[number]): number =>
+      planOf(recordOf({ method, kind: "restart", goals: [goal("forward")] })).find(({ items }) =>
+        items.some(({ skill }) => skillOf(skill).saddle),
+      )?.day ?? 99;
+    expect(firstRide("ground-first")).toBeGreaterThan(firstRide("quiet-steps"));
+    const sitAfter = (method: (typeof METHOD_IDS)[number]) =>
+      factsOf(recordOf({ method })).skills.find(({ id }) => id === "sit")?.prerequisites;
+    expect(sitAfter("classical-line")).toContain("bit");
+    expect(sitAfter("quiet-steps")).not.toContain("bit");
+  });
+  it("change nothing of what was worked", () => {
+    for (const method of METHOD_IDS) expect(factsOf(recordOf({ method })).sessions).toEqual(factsOf(recordOf()).sessions);
+  });
+});
+
+describe("what may be asked instead", () => {
+  it("changes the days as it says", () => {
+    const count = (what: WhatIf): number => aheadOf(recordOf(), what).days.length;
+    const now = count({ code: "now" });
+    expect(count({ code: "sessions", aWeek: 6 })).toBeGreaterThan(now);
+    expect(count({ code: "sessions", aWeek: 4 })).toBeLessThan(now);
+    expect(count({ code: "days", more: 30 })).toBeGreaterThan(now + 15);
+    const off = aheadOf(recordOf(), { code: "off", days: 14 });
+    expect(off.days.filter((day) => day >= 8 && day < 22)).toEqual([]);
+    expect(aheadOf(recordOf(), { code: "hard-side" }).sides).toEqual({ left: 0.75, right: 1.25 });
+  });
+  it("offers no more sessions than the barn has days, and no hard side where there is none", () => {
+    const codes = (record: StayRecord) => whatIfsOf(record).map((what) => (what.code === "sessions" ? what.aWeek : what.code));
+    expect(codes(recordOf())).toEqual([6, 4, "days", "off", "hard-side"]);
+    expect(codes(recordOf({ hard: "even", term: { ...recordOf().term, sessionsAWeek: 6 } }))).toEqual([5, "days", "off"]);
+  });
+});
+
+describe("goal sets", () => {
+  it("name skills of the ladder once, weigh promises more, and count days from arrival", () => {
+    for (const { goals } of GOAL_SETS) {
+      expect(new Set(goals.map(({ skill }) => skill)).size).toBe(goals.length);
+      for (const { skill } of goals) expect(skillOf(skill).id).toBe(skill);
+    }
+    expect(valueOf({ ...goal("tie"), must: true })).toBeGreaterThan(valueOf(goal("tie")));
+    expect(stayDay(FIRST, localDate("2026-06-03"))).toBe(2);
+  });
+});

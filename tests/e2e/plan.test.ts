@@ -1,0 +1,118 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { bodyOf, button, expectAccessible, follow, link, Screens, text } from "#tests/screen.ts";
+import { Site } from "#tests/site.ts";
+
+let screens: Screens;
+beforeAll(async () => {
+  screens = await Screens.open(await Site.open("demo"));
+});
+afterAll(() => screens.close());
+
+const played = (page: Page) =>
+  page.waitForFunction(() => /what if/i.test(document.body.innerText) && !document.body.innerText.includes("playing the rest"), {
+    timeout: 60_000,
+  });
+const planOf = async (page: Page, horse: string): Promise<void> => {
+  await screens.visit(page, "/");
+  await follow(page, () => link(page, horse).click());
+  await follow(page, () => link(page, "Plan").click());
+  await played(page);
+};
+const choose = (page: Page, label: string, value: string) => page.select(`select[aria-label^="${label}"]`, value);
+
+describe("the Plan screen", () => {
+  it("says in words and numbers how each goal stands, plays again to the same answer, and can be stopped", async () => {
+    const page = await screens.as("odalys");
+    await planOf(page, "Mothwing");
+    const first = await page.$$eval("strong.sign", (all) => all.map((one) => one.textContent));
+    expect(first.length).toBeGreaterThan(3);
+    expect(await bodyOf(page)).toMatch(/It learns|How fast it learns/);
+    expect(await bodyOf(page)).toMatch(/held at the end \d+ %/);
+    expect(await bodyOf(page)).toMatch(/A session more: 6 a week/);
+    await expectAccessible(page, "the plan");
+    await page.reload({ waitUntil: "domcontentloaded" });
+    await button(page, "Stop").click();
+    await button(page, "Play again").click();
+    await played(page);
+    expect(await page.$$eval("strong.sign", (all) => all.map((one) => one.textContent))).toEqual(first);
+    await page.close();
+  });
+  it("asks what another method, or one goal less, would change", async () => {
+    const page = await screens.as("odalys");
+    await planOf(page, "Mothwing");
+    await choose(page, "Ask about a method", "ground-first");
+    await text(page, "By “Ground work first”");
+    await page.waitForFunction(() => /first ride planned/.test(document.body.innerText), { timeout: 60_000 });
+    await page.close();
+  });
+  it("changes goals from a ready-made set, with side, weight and promise, and the plan follows", async () => {
+    const page = await screens.as("odalys");
+    await planOf(page, "Mothwing");
+    await button(page, "Change the goals").click();
+    await page.select("form select", "travel");
+    await page.select("select::-p-aria(Side of Lead at the shoulder)", "left").catch(async () => {
+      const select = await page.waitForSelector("::-p-aria(Side of Lead at the shoulder)");
+      await select?.select("left");
+    });
+    await expectAccessible(page, "the goals' form");
+    await button(page, "Set the goals").click();
+    await text(page, "Walk into the trailer and out again to 4");
+    await played(page);
+    await page.reload({ waitUntil: "networkidle0" });
+    await played(page);
+    expect(await bodyOf(page)).toContain("Lead at the shoulder to 4, left");
+    await page.close();
+  });
+  it("pins a thing to a day; the pin survives a new laying and is let go", async () => {
+    const page = await screens.as("odalys");
+    await planOf(page, "Mothwing");
+    const label = await page.$eval('select[aria-label^="Change "]', (select) => select.getAttribute("aria-label") ?? "");
+    await page.select(`select[aria-label="${label}"]`, "pin");
+    await text(page, "▼ pinned:");
+    await page.reload({ waitUntil: "networkidle0" });
+    await played(page);
+    await text(page, "▼ pinned:");
+    const [letGo] = await page.$$('button[aria-label$="let go"]');
+    await letGo?.click();
+    await text(page, "Nothing is pinned or left out.");
+    await page.close();
+  });
+  it("is read by riders, who change nothing", async () => {
+    const page = await screens.as("wren");
+    await planOf(page, "Mothwing");
+    expect(await bodyOf(page)).not.toContain("Change the goals");
+    expect(await page.$('select[aria-label^="Change "]')).toBeNull();
+    await page.close();
+  });
+  it("shows on the Rail which goal is weakest, and leads to the plan", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    const href = await page.$$eval("a[href$='/plan']", (links) => links.map((one) => one.textContent));
+    expect(href.some((words) => /\d+ %$/.test(words ?? ""))).toBe(true);
+    await page.close();
+  });
+});
+
+describe("the ladder", () => {
+  it("is read as a graph, refuses a circle while it is typed, and keeps what is changed", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/barn/ladder");
+    await expectAccessible(page, "the ladder");
+    await page.$eval("g[aria-label='Catch']", (node) => (node as SVGGElement).focus());
+    await page.keyboard.press("Enter");
+    await text(page, "Sessions from 0 to 3");
+    await choose(page, "Add what it waits for", "trot");
+    await text(page, "wait for one another in a circle");
+    expect(await page.$eval("button::-p-text(Save the ladder)", (one) => (one as HTMLButtonElement).disabled)).toBe(true);
+    await button(page, "This one as shipped").click();
+    const days = await page.waitForSelector("#ladder-halfLife");
+    await days?.click({ count: 3 });
+    await days?.type("90");
+    await button(page, "Save the ladder").click();
+    await text(page, "Saved");
+    await page.reload({ waitUntil: "networkidle0" });
+    expect(await bodyOf(page)).toContain("1 skill of your own");
+    await page.close();
+  });
+});

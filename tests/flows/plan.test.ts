@@ -1,0 +1,210 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { localDate } from "#core/calendar/local-date.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import { editOf, type LadderEdit } from "#core/ladder/edits.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import { attempt } from "#demo/ask.ts";
+import { readCard } from "#server/card/read-card.ts";
+import { readLadder, readPlan } from "#server/plan/read-plan.ts";
+import { sweep } from "#server/plan/sweep.ts";
+import { openStay } from "#server/stay/read-horse.ts";
+import { readRail } from "#server/stay/read-rail.ts";
+import { Barn, JUDGEMENT, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
+
+let barn: Barn;
+beforeAll(async () => {
+  barn = await Barn.open();
+});
+afterAll(() => barn.close());
+
+const goal = (skill: string, changes: Partial<PlanGoal> = {}): PlanGoal => ({
+  skill,
+  target: 4,
+  side: null,
+  weight: 2,
+  must: false,
+  ...changes,
+});
+/** Looked at on the ground alone. */
+const onGround = (score: 1 | 2) => {
+  const walk = walkOf(score);
+  return { ...walk, marks: walk.marks.filter(({ skill }) => !skillOf(skill).saddle) };
+};
+const evaluated = async (name: string): Promise<StayId> => {
+  const stay = await barn.book({ horse: { name }, stay: { kind: "halter" } });
+  await barn.evaluate(stay, onGround(2));
+  return stay;
+};
+const view = async (stay: StayId) => {
+  const opened = await openStay(barn.deps, stay);
+  if (!opened) throw new Error("no such stay");
+  return readPlan(barn.deps, opened, barn.boss);
+};
+const setGoals = (stay: StayId, version: number, goals: readonly PlanGoal[]) =>
+  attempt(barn.deps, { route: "plan/set-goals", actor: barn.boss, input: { stay, version, goals } });
+
+describe("goals of a plan", () => {
+  it("are set with side, weight and promise, and read back", async () => {
+    const stay = await evaluated("Goals");
+    const goals = [goal("lead", { side: "left", weight: 3, must: true }), goal("tie", { target: 3 })];
+    expect((await setGoals(stay, 0, goals)).ok).toBe(true);
+    expect((await view(stay)).record?.goals).toEqual(goals);
+    expect(await barn.code("plan/set-goals", { stay, version: 1, goals: [goal("tie", { side: "left" })] })).toBe("issues");
+    expect(await barn.code("plan/set-goals", { stay, version: 1, goals: [goal("tie"), goal("tie")] })).toBe("issues");
+  });
+  it("show the second of two writers what the first set", async () => {
+    const stay = await evaluated("Two writers");
+    await setGoals(stay, 0, [goal("tie")]);
+    const second = await setGoals(stay, 0, [goal("trot")]);
+    expect(second).toMatchObject({
+      ok: false,
+      error: { code: "changed-meanwhile", current: { version: 1, goals: [goal("tie")] } },
+    });
+    expect((await view(stay)).record?.goals).toEqual([goal("tie")]);
+  });
+  it("keep side, weight and promise when an evaluation is signed again with the same skill", async () => {
+    const stay = await barn.book({ horse: { name: "Signed again" } });
+    const id = await barn.evaluate(stay, walkOf(3));
+    await setGoals(stay, 0, [goal("canter", { side: "right", weight: 3, must: true }), goal("tie")]);
+    await barn.ask("intake/sign", { id, revision: 0, judgement: JUDGEMENT });
+    expect((await view(stay)).record?.goals).toEqual([goal("canter", { target: 3, side: "right", weight: 3, must: true })]);
+  });
+});
+
+describe("the sweep", () => {
+  it("lays a plan and keeps a forecast for what has moved on, and for nothing else", async () => {
+    const stay = await evaluated("Swept");
+    await setGoals(stay, 0, [goal("tie", { target: 3, must: true }), goal("lead-change", { target: 5 })]);
+    expect(await sweep(barn.deps)).toBeGreaterThan(0);
+    expect(await sweep(barn.deps)).toBe(0);
+    const { laid, told, history } = await view(stay);
+    expect(laid.length).toBeGreaterThan(5);
+    expect(told.map(({ skill }) => skill)).toEqual(["tie", "lead-change"]);
+    expect(told[0]?.chance).toBeGreaterThan(0.6);
+    expect(told[1]?.chance).toBeLessThan(0.05);
+    expect(history).toHaveLength(1);
+    const lane = (await readRail(barn.deps)).inWork.find((one) => one.stay === stay);
+    expect(lane?.weakest).toEqual({ skill: "tie", chance: told[0]?.chance });
+  });
+  it("tells what a closed card, a hold and other goals moved, each with its cause", async () => {
+    const stay = await evaluated("Moved");
+    await setGoals(stay, 0, [goal("tie", { target: 3 })]);
+    await sweep(barn.deps);
+    await setGoals(stay, (await view(stay)).version, [goal("trailer", { target: 3 })]);
+    await sweep(barn.deps);
+    expect((await view(stay)).changes[0]).toMatchObject({
+      causes: ["goals"],
+      moved: expect.arrayContaining([expect.objectContaining({ code: "added", skill: "trailer" })]),
+    });
+    await barn.ask("stay/add-hold", {
+      stay,
+      kind: "owner",
+      firstDay: "2026-07-20",
+      lastDay: "2026-07-25",
+      stopsClock: false,
+      reason: "Show",
+    });
+    await sweep(barn.deps);
+    const { changes, laid } = await view(stay);
+    expect(changes[0]?.causes).toEqual(["hold"]);
+    expect(laid.filter(({ day }) => day >= 14 && day <= 19)).toEqual([]);
+  });
+  it("keeps pins through every laying, and the card asks for what is pinned", async () => {
+    const stay = await evaluated("Pinned");
+    const card = await barn.handedOut(stay);
+    await barn.ask("plan/set-pins", { stay, version: 0, pins: [{ kind: "pin", skill: "clippers", day: 8 }] });
+    await sweep(barn.deps);
+    const work = (await readCard(barn.deps, card, barn.rider))?.work.items.map(({ skill }) => skill);
+    expect(work).toContain("clippers");
+    await barn.ask("card/close", { id: card, version: 2, record: record(), gate: OPEN_GATE }, barn.rider);
+    await sweep(barn.deps);
+    expect((await view(stay)).record?.pins).toEqual([{ kind: "pin", skill: "clippers", day: 8 }]);
+  });
+  it("reads every stay again on a new day, and keeps what was told before", async () => {
+    const stay = await evaluated("New day");
+    await setGoals(stay, 0, [goal("tie")]);
+    await sweep(barn.deps);
+    barn.today = localDate("2026-07-15");
+    expect(await sweep(barn.deps)).toBeGreaterThan(0);
+    expect((await view(stay)).history.map(({ day }) => day)).toEqual([8, 9]);
+    barn.today = localDate("2026-07-14");
+  });
+});
+
+describe("the barn's ladder", () => {
+  const save = async (edits: readonly LadderEdit[]) =>
+    barn.code("barn/edit-ladder", { version: (await readLadder(barn.deps)).version, edits });
+  it("refuses circles, and keeps what past scores mean", async () => {
+    const circle = { ...editOf(skillOf("catch")), after: ["trot"] };
+    expect(await save([circle])).toBe("ladder-faulty");
+    const stay = await evaluated("Ladder");
+    expect(
+      await save([
+        { ...editOf(skillOf("clippers")), used: false },
+        { ...editOf(skillOf("tie")), to3: 9 },
+      ]),
+    ).toBe("done");
+    const { ladder } = await readLadder(barn.deps);
+    expect(ladder.some(({ id }) => id === "clippers")).toBe(false);
+    const scored =
+      await barn.sql`SELECT count(*)::int AS marks FROM evaluation_mark m JOIN evaluation e ON e.id = m.evaluation_id WHERE e.stay_id = ${stay}`;
+    expect(scored[0]?.["marks"]).toBeGreaterThan(20);
+    expect((await view(stay)).record?.ladder.find(({ id }) => id === "tie")?.to3).toBe(9);
+    expect(await save([])).toBe("done");
+  });
+});
+
+describe("a stay that goes home", () => {
+  it("leaves in the barn's table what its skills took, by side", async () => {
+    const stay = await barn.book({ horse: { name: "Took" }, stay: { kind: "halter" } });
+    barn.today = localDate("2026-07-07");
+    await barn.evaluate(stay, onGround(1));
+    barn.today = localDate("2026-07-14");
+    const days = [2, 2, 3, 3];
+    for (const [i, score] of days.entries())
+      await barn.worked(stay, `2026-07-${String(8 + i).padStart(2, "0")}`, {
+        scores: (["left", "right"] as const).map((side) => ({ skill: "lead", side, score: score as 2 })),
+      });
+    await barn.ask("stay/send-home", { id: stay, version: 1, day: "2026-07-14" });
+    const taken = await barn.sql`SELECT side, works FROM skill_taken WHERE stay_id = ${stay} AND skill = 'lead' ORDER BY side`;
+    expect(taken.map((row) => [row["side"], row["works"]])).toEqual([
+      ["left", 3],
+      ["right", 3],
+    ]);
+    expect((await openStay(barn.deps, stay))?.barn.bend).toEqual({ a: 0, b: 1 });
+    const typical = (await readLadder(barn.deps)).typical.find(({ skill }) => skill === "lead");
+    expect(typical).toMatchObject({ horses: 1, told: 3 });
+  });
+});
+
+describe("the barn's own past", () => {
+  it("bends chances once forty stays are closed that were told too little, and only then", async () => {
+    const told = (n: number) => ({
+      skill: "tie",
+      target: 3,
+      side: null,
+      chance: 0.2,
+      played: 0.2,
+      held: 0,
+      p10: null,
+      p50: null,
+      p90: null,
+      holds: false,
+      must: false,
+      met: n > 0,
+    });
+    const close = async (name: string): Promise<void> => {
+      const stay = await barn.horse(name);
+      for (const n of [0, 0, 0, 0, 1])
+        await barn.sql`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck)
+          SELECT ${stay}, '2026-07-06'::date + count(*)::int, now(), ${barn.sql.json([told(n)])}, '[]', '[]', '{}' FROM forecast WHERE stay_id = ${stay}`;
+      await barn.ask("stay/send-home", { id: stay, version: 1, day: "2026-07-14" });
+    };
+    const bend = async () => (await openStay(barn.deps, await barn.book({ horse: { name: "Looks" } })))?.barn.bend;
+    for (let n = 1; n < 40; n += 1) await close(`Closed ${n}`);
+    expect(await bend()).toEqual({ a: 0, b: 1 });
+    await close("Closed 40");
+    expect((await bend())?.a).toBeGreaterThan(0.5);
+  });
+});
