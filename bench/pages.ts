@@ -27,6 +27,7 @@ import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { readClosedEvaluation, readCompared, readEvaluate } from "#server/intake/read-evaluate.ts";
 import { readPeople } from "#server/people/read-people.ts";
+import { readLadder, readPlan } from "#server/plan/read-plan.ts";
 import { readReport } from "#server/report/read-report.ts";
 import { type Opened, openStay, readHorseNow, readLog } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
@@ -100,6 +101,8 @@ async function targetsOf(sql: Sql): Promise<Target[]> {
     },
     { name: "Compare", path: `/horse/${stay}/compare`, read: opened(readCompared) },
     { name: "Checks", path: "/checks", read: (deps) => readChecks(deps, me) },
+    { name: "Plan", path: `/horse/${stay}/plan`, read: opened((deps, stands) => readPlan(deps, stands, me)) },
+    { name: "Ladder", path: "/barn/ladder", read: readLadder },
     { name: "Horse's checks", path: `/horse/${stay}/checks`, read: opened((deps, stands) => readHorseChecks(deps, stands, me)) },
     { name: "Barn", path: "/barn", read: readBarn },
     { name: "Report", path: `/horse/${stay}/report`, read: opened(readReport) },

@@ -3,6 +3,10 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
+import { Failure, type FileCommand } from "#cli/file-command.ts";
+import { findingsCommand } from "#cli/findings.ts";
+import { forecastCommand } from "#cli/forecast.ts";
+import { termCommand } from "#cli/term.ts";
 
 function furlong(words: readonly string[], input = ""): { code: number | null; out: string; err: string } {
   const run = spawnSync(process.execPath, ["--import", "tsx", "cli/furlong.ts", ...words], { encoding: "utf8", input });
@@ -17,6 +21,17 @@ const file = {
   today: "2026-06-10",
 };
 const term = (changes: object) => furlong(["term", "-"], JSON.stringify({ ...file, ...changes }));
+
+/** What a command says to bad input, without a process of its own: one of each is run as people run it. */
+function refusal(command: FileCommand, input: unknown): string {
+  try {
+    command.run(input, {});
+    return "nothing";
+  } catch (error) {
+    if (!(error instanceof Failure)) throw error;
+    return `${error.path}: ${error.message}`;
+  }
+}
 
 describe("furlong term", () => {
   it("says what a term comes to", () => {
@@ -60,8 +75,11 @@ describe("furlong term", () => {
       },
       "holds: Two holds share a day: join them or move one.",
     ],
-  ])("ends with code 2 and one line that names the field: %j", (changes, line) => {
-    expect(term(changes)).toEqual({ code: 2, out: "", err: line });
+  ])("names the field that is wrong: %j", (changes, line) => {
+    expect(refusal(termCommand, { ...file, ...changes })).toBe(line);
+  });
+  it("ends with code 2 and one line on standard error", () => {
+    expect(term({ length: 31 })).toEqual({ code: 2, out: "", err: "length: A term of 30, 60 or 90 days." });
   });
   it("says so when there is no file, no JSON or no such command", () => {
     expect(furlong(["term", "nowhere.json"])).toMatchObject({ code: 2, err: "nowhere.json: This file cannot be read." });
@@ -72,15 +90,12 @@ describe("furlong term", () => {
 });
 
 describe("furlong findings", () => {
-  const findings = (changes: object) =>
-    furlong(
-      ["findings", "-"],
-      JSON.stringify({
-        format: "furlong-findings/1",
-        seen: [{ sign: "busy-mouth", rung: "saddle", side: "both", strength: 2 }],
-        ...changes,
-      }),
-    );
+  const findingsFile = (changes: object) => ({
+    format: "furlong-findings/1",
+    seen: [{ sign: "busy-mouth", rung: "saddle", side: "both", strength: 2 }],
+    ...changes,
+  });
+  const findings = (changes: object) => furlong(["findings", "-"], JSON.stringify(findingsFile(changes)));
   it("ranks places to look, each with its evidence, its check, how soon and what waits", () => {
     const { code, out } = findings({ checks: [{ cause: "teeth", result: "treated" }] });
     expect(code).toBe(0);
@@ -103,7 +118,7 @@ describe("furlong findings", () => {
     [{ seen: [{ sign: "trips", rung: "saddle", side: "both", strength: 7 }] }, "seen.0.strength: A strength from 1 to 3."],
     [{ condition: 12 }, "condition: A number from 1 to 9."],
   ])("names the field that is wrong: %j", (changes, line) => {
-    expect(findings(changes)).toEqual({ code: 2, out: "", err: line });
+    expect(refusal(findingsCommand, findingsFile(changes))).toBe(line);
   });
   it("lists every code that it takes and gives", () => {
     const listed = JSON.parse(furlong(["findings", "--vocabulary"]).out) as Record<string, unknown[]>;
@@ -198,8 +213,8 @@ describe("furlong forecast", () => {
       { sessions: [{ ...stay.sessions[0], work: [{ skill: "catch", minutes: 5, scores: { left: 2 } }] }] },
       "sessions.0.work.0.scores.left: This skill is scored under both.",
     ],
-  ])("ends with code 2 and one line that names the field: %j", (changes, line) => {
-    expect(forecast(changes)).toEqual({ code: 2, out: "", err: line });
+  ])("names the field that is wrong: %j", (changes, line) => {
+    expect(refusal(forecastCommand, { ...stay, ...changes })).toBe(line);
   });
   it("refuses an option that it does not have, or a number that is none", () => {
     expect(forecast({}, ["--speed", "3"])).toMatchObject({

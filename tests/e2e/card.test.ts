@@ -56,6 +56,32 @@ describe("a card on the phone", () => {
     expect(await revisions(id)).toMatchObject([{ groundMinutes: 35 }, { groundMinutes: 30, word: "Soft on both sides." }]);
     await page.close();
   });
+  it("asks one side alone by a method that works one a day, until the other was worked too", async () => {
+    const [row] = await screens.site.sql`
+      SELECT k.id, k.stay_id AS stay, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id
+      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND k.kind <> 'ground' ORDER BY k.id DESC LIMIT 1`;
+    const { id, stay, who } = row as unknown as Row & { stay: string };
+    const sidesAsked = async (): Promise<number> => {
+      const page = await screens.as(who, PHONE);
+      await screens.visit(page, `/card/${id}`);
+      const groups = await page.$$eval("section:has(#work-title) [role=group]", (all) => all.length);
+      const more = await page.$("::-p-text(The other side was worked too)");
+      if (more) {
+        await more.tap();
+        await page.waitForFunction(
+          (before) => document.querySelectorAll("section:has(#work-title) [role=group]").length > before,
+          {},
+          groups,
+        );
+      }
+      await page.close();
+      return groups;
+    };
+    const both = await sidesAsked();
+    await screens.site.sql`UPDATE stay SET method = 'ground-first' WHERE id = ${stay}`;
+    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    expect(await sidesAsked()).toBeLessThan(both);
+  });
   it("keeps the gate half shut until all is ticked, shut by a red sign, and lets no ride through", async () => {
     const { id, who } = await card("ridden");
     const page = await screens.as(who, PHONE);

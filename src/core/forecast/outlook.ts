@@ -32,9 +32,12 @@ const isStuck = (before: readonly number[], now: number): boolean => {
 
 /**
  * Follows a stay session by session, so that long work can be cut into pieces. What it keeps knows only of skills that were worked and what those rest on
- * directly, as nothing else says anything of the scores, and nothing of other stays.
+ * directly, as nothing else says anything of the scores, and nothing of other stays. `lately`: alarms are asked for over so many last sessions.
  */
-export function* watchOf({ leanings: _others, ...facts }: StayFacts): Generator<number, Watch> {
+export function* watchOf(
+  { leanings: _others, ...facts }: StayFacts,
+  lately = Number.POSITIVE_INFINITY,
+): Generator<number, Watch> {
   const worked = new Set(facts.sessions.flatMap(({ work }) => work.map(({ skill }) => skill)));
   const rested = facts.skills.filter(({ id }) => worked.has(id)).flatMap(({ prerequisites }) => prerequisites);
   const { skills, depth } = narrowed(facts.skills, new Set([...worked, ...rested]));
@@ -46,7 +49,7 @@ export function* watchOf({ leanings: _others, ...facts }: StayFacts): Generator<
     Math.min(...belief.layout.tracksOf(belief.layout.skill(skill)).map((track) => belief.mean[track.at] as number));
   for (const [i, session] of facts.sessions.entries()) {
     for (const { skill } of session.work) before.set(skill, [...(before.get(skill) ?? []), weaker(skill)]);
-    const alarm = watch.takeIn(session);
+    const alarm = watch.takeIn(session, facts.sessions.length - i <= lately);
     if (alarm) alarms.push(alarm);
     yield i + 1;
   }

@@ -48,8 +48,11 @@ interface Suspect {
 }
 
 export interface StallWatch {
-  /** Takes the session into the belief and into every copy; an alarm where there is one to raise. */
-  takeIn(session: Session): StallAlarm | null;
+  /**
+   * Takes the session into the belief and into every copy; an alarm where there is one to raise. Where nobody asks of alarms so far back, no copy is
+   * made: that is most of the cost.
+   */
+  takeIn(session: Session, asked?: boolean): StallAlarm | null;
   /** log10 odds of a stall after the last session. */
   readonly odds: number;
 }
@@ -68,17 +71,16 @@ export function watchStalls(belief: Belief): StallWatch {
     get odds() {
       return odds;
     },
-    takeIn: (session) => {
-      const begun = groups.map(
-        ({ group, slowed }): Suspect => ({
+    takeIn: (session, asked = true) => {
+      const begun = (): Suspect[] =>
+        groups.map(({ group, slowed }) => ({
           group,
           since: session.day,
           belief: copyOf(belief),
           slowed,
           gains: new Map(),
-        }),
-      );
-      suspects = [...suspects, ...begun].slice(-ONSETS_KEPT * groups.length);
+        }));
+      suspects = [...suspects, ...(asked ? begun() : [])].slice(-ONSETS_KEPT * groups.length);
       const plain = new Map<string, number>();
       takeIn(belief, session, { heard: (track, gain) => plain.set(track, (plain.get(track) ?? 0) + gain) });
       for (const suspect of suspects)
@@ -92,6 +94,7 @@ export function watchStalls(belief: Belief): StallWatch {
       const sum = suspects.reduce((total, suspect) => total + Math.exp(better(suspect)), 0);
       odds = Math.log10((ONSET_CHANCE * sum) / Math.max(1, groups.length));
       if (silent > 0) silent -= 1;
+      if (suspects.length === 0) return null;
       if (odds <= WATCH || silent > 0) return null;
       const best = suspects.reduce((a, b) => (better(b) > better(a) ? b : a));
       if (odds > ALARM) silent = SILENT_SESSIONS;

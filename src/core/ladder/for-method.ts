@@ -6,7 +6,7 @@ interface Change {
   readonly skill: string;
   readonly add: string;
 }
-const changesOf = ({ headgear, steering, looseWork }: Method): readonly Change[] => [
+const changesOf = ({ headgear, steering, looseWork, secondBit }: Method): readonly Change[] => [
   // A bit from the first ride is carried quietly before anybody sits on; by steps it comes in before the soft feel.
   ...(headgear === "snaffle" ? [{ skill: "sit", add: "bit" }] : [{ skill: "soft-feel", add: "bit" }]),
   // Both reins from the start: steering does not wait for the one-rein stop, but for the bit.
@@ -16,6 +16,13 @@ const changesOf = ({ headgear, steering, looseWork }: Method): readonly Change[]
     ? [
         { skill: "loose-tack", add: "voice-trot" },
         { skill: "voice-canter", add: "line" },
+      ]
+    : []),
+  // Late: only once it is educated in the first one.
+  ...(secondBit === "late"
+    ? [
+        { skill: "second-bit", add: "circles" },
+        { skill: "second-bit", add: "leg-yield" },
       ]
     : []),
 ];

@@ -14,6 +14,10 @@ export interface Method {
   readonly steering: "one-rein" | "both-reins";
   readonly sides: "both-each-session" | "one-a-day";
   readonly grooming: "before" | "after-in-raw-weather";
+  /** Short and daily, or an hour on the ground and up to fifty minutes ridden: minutes of a session while the record tells none. */
+  readonly sessionMinutes: number;
+  /** A leverage bit early, as a tool, or late, once the horse is educated in the snaffle. */
+  readonly secondBit: "early" | "late";
   /** Sessions on the ground before anybody may sit on; 0: as soon as the gate opens. */
   readonly groundSessionsFirst: number;
 }
@@ -30,6 +34,8 @@ export const METHODS: readonly Method[] = [
     steering: "one-rein",
     sides: "both-each-session",
     grooming: "before",
+    sessionMinutes: 40,
+    secondBit: "late",
     groundSessionsFirst: 0,
   },
   {
@@ -43,6 +49,8 @@ export const METHODS: readonly Method[] = [
     steering: "both-reins",
     sides: "both-each-session",
     grooming: "before",
+    sessionMinutes: 60,
+    secondBit: "late",
     groundSessionsFirst: 6,
   },
   {
@@ -56,6 +64,8 @@ export const METHODS: readonly Method[] = [
     steering: "one-rein",
     sides: "one-a-day",
     grooming: "after-in-raw-weather",
+    sessionMinutes: 60,
+    secondBit: "early",
     groundSessionsFirst: 12,
   },
 ];

@@ -170,6 +170,7 @@ export const SKILLS: readonly Skill[] = [
     specialist: true,
   }),
   skill("education", "collection", "Collection", "circles leg-yield", 14, 18, { ...education, grade: 4, specialist: true }),
+  skill("education", "second-bit", "Second bit", "soft-feel transitions", 5, 6, { ...ridden, grade: 4, specialist: true }),
   skill("jumping", "poles", "Single poles and rows of poles", "trot", 3, 4, jump),
   skill("jumping", "cross-pole", "Cross-pole", "poles canter", 4, 5, jump),
   skill("jumping", "line-fences", "A line of fences", "cross-pole lead-setup", 7, 8, { ...jump, grade: 4 }),

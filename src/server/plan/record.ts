@@ -10,6 +10,7 @@ import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { ladderWith } from "#core/ladder/edits.ts";
 import { hardSide, readLevels } from "#core/ladder/level.ts";
+import { methodOf } from "#core/ladder/methods.ts";
 import { pooledLadder, type Taken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
@@ -23,7 +24,6 @@ import { termFacts } from "../stay/facts.ts";
 
 /** Scores of an evaluation after the intake are heard as a rider's of their own. */
 const EVALUATOR = "evaluation";
-const USUAL_MINUTES = 45;
 const MINUTES_FROM = 10;
 /** A check whose day is past is still waited for so long. */
 const WAITED_DAYS = 7;
@@ -103,7 +103,8 @@ export function recordOf(kept: Kept): StayRecord {
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, today);
   const minutes = worked.slice(-MINUTES_FROM).map((one) => one.groundMinutes + one.saddleMinutes);
-  const usual = minutes.length > 0 ? minutes.reduce((sum, one) => sum + one, 0) / minutes.length : USUAL_MINUTES;
+  const usual =
+    minutes.length > 0 ? minutes.reduce((sum, one) => sum + one, 0) / minutes.length : methodOf(stay.method).sessionMinutes;
   const due = Math.round(reading.contractedSoFar);
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   return {

@@ -39,6 +39,8 @@ import { recordOf } from "./record.ts";
 export const KEPT_PLAYS = 250;
 export const SEED = 1;
 const PLAYS_A_PIECE = 8;
+/** Alarms of the last week are shown: eight onsets and six silent sessions lie before its first. */
+const WATCHED_SESSIONS = 20;
 
 type Parts = Readonly<Record<PlanCause, unknown>>;
 /** What a plan is read from, a short hash for each cause, so that what changed can be told. */
@@ -58,7 +60,7 @@ async function believeByPieces(facts: StayFacts): Promise<Belief> {
   return belief;
 }
 async function watchByPieces(facts: StayFacts): Promise<Watch> {
-  const watch = watchOf(facts);
+  const watch = watchOf(facts, WATCHED_SESSIONS);
   let step = watch.next();
   for (; !step.done; step = watch.next()) await breathe();
   return step.value;

@@ -45,7 +45,8 @@ export function Essentials({ view }: { view: CardView }) {
         {method.reward === "release" ? "release and rest" : "release, and food for standing"};{" "}
         {method.steering === "one-rein" ? "one rein at first" : "both reins and legs"};{" "}
         {method.headgear === "rope-halter" ? "rope halter for first rides" : "snaffle from the first ride"}
-        {method.sides === "one-a-day" ? "; one side a day" : ""}
+        {method.sides === "one-a-day" ? "; one side a day" : ""};{" "}
+        {method.grooming === "before" ? "groom before work" : "groom after work when it is raw or the horse is fresh"}
       </p>
       {last ? (
         <p>

@@ -2,9 +2,10 @@ import { useState } from "react";
 import type { CardView } from "#contracts/views.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
+import { methodOf } from "#core/ladder/methods.ts";
 import { SKILLS, skillOf } from "#core/ladder/skills.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
-import { INPUT } from "#ui/kit/parts.tsx";
+import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
 import { sayConditions } from "#ui/words/plan.ts";
 import type { Draft } from "./record.ts";
@@ -62,6 +63,7 @@ export function Scores({ view, scores, onChange }: Props) {
   const [added, setAdded] = useState<readonly string[]>(() =>
     [...new Set(scores.map((given) => given.skill))].filter((skill) => !listed.includes(skill)),
   );
+  const [turned, setTurned] = useState<readonly string[]>([]);
   const put = (skill: string, side: TrackSide, score: Score | null): void => {
     const rest = scores.filter((given) => given.skill !== skill || given.side !== side);
     onChange(score === null ? rest : [...rest, { skill, side, score }]);
@@ -71,6 +73,14 @@ export function Scores({ view, scores, onChange }: Props) {
     ...view.work.items,
     ...added.map((skill) => ({ skill, role: "go-on" as const, side: null, when: [] })),
   ];
+  const sidesAsked = (item: WorkItem): readonly TrackSide[] => orderOf(item, sidesOf(skillOf(item.skill).sided));
+  /** A method that works one side a day asks for that side alone, until somebody says that the other was worked. */
+  const oneSide = (item: WorkItem): boolean =>
+    methodOf(view.method).sides === "one-a-day" &&
+    item.side !== null &&
+    !turned.includes(item.skill) &&
+    !scores.some((given) => given.skill === item.skill && given.side !== item.side);
+  const asked = (item: WorkItem): readonly TrackSide[] => (oneSide(item) ? sidesAsked(item).slice(0, 1) : sidesAsked(item));
   return (
     <section aria-labelledby="work-title">
       <h2 id="work-title">The work</h2>
@@ -80,13 +90,18 @@ export function Scores({ view, scores, onChange }: Props) {
           <h3>
             <span className="text-dim">{listed.includes(item.skill) ? `${WORK_ROLE[item.role]}: ` : "Also: "}</span>
             {skillOf(item.skill).words}
-            {item.side && <span className="text-dim"> · {item.side} first</span>}
+            {item.side && (
+              <span className="text-dim">
+                {" "}
+                · {item.side} {oneSide(item) ? "today" : "first"}
+              </span>
+            )}
           </h3>
           {view.stuck.includes(item.skill) && (
             <p className="text-dim">No gain in four works: ask for less, ask another way, or leave it for a week.</p>
           )}
           {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
-          {orderOf(item, sidesOf(skillOf(item.skill).sided)).map((side) => (
+          {asked(item).map((side) => (
             <Row
               key={side}
               skill={item.skill}
@@ -96,6 +111,11 @@ export function Scores({ view, scores, onChange }: Props) {
               onPick={(score) => put(item.skill, side, score)}
             />
           ))}
+          {oneSide(item) && (
+            <Button className="min-h-14" onClick={() => setTurned([...turned, item.skill])}>
+              The other side was worked too
+            </Button>
+          )}
         </div>
       ))}
       <label className="sign block border-t border-line pt-2 text-dim">

@@ -21,7 +21,8 @@ export function Weeks({
   const weeks = weeksOf(plan, ladder, monday);
   const onWeekday = (day: number): number => weekdayOf(addDays(firstDay, day));
   return (
-    <div className="overflow-x-auto">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
+    <section className="overflow-x-auto" aria-label="Weeks, scrolls sideways" tabIndex={0}>
       <table className="w-full min-w-[44rem] table-fixed border-collapse text-left text-sm">
         <thead>
           <tr className="sign border-b-2 border-rail">
@@ -73,6 +74,6 @@ export function Weeks({
         </tbody>
       </table>
       <p className="text-sm text-dim">◆ new here · ▼ pinned by hand</p>
-    </div>
+    </section>
   );
 }
