@@ -81,7 +81,7 @@ const unsigned = async (page: Page) => {
 
 /** The plan, once everything is played. */
 const plan = async (page: Page) => {
-  await horse("Oatfield Rumor", "/plan")(page);
+  await horse("Mothwing", "/plan")(page);
   await page.waitForFunction(() => !document.body.textContent?.includes("playing the rest"), { timeout: 60_000 });
 };
 

@@ -9,11 +9,10 @@ import { findPlan, listForecasts, listLatestForecasts, listPlanChanges, listPlan
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
+import { ALARM_DAYS } from "./alarm.ts";
 import { recordOf } from "./record.ts";
 
 const CHANGES_SHOWN = 6;
-/** An alarm older than this is history. */
-const ALARM_DAYS = 7;
 
 export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, actor: Actor): Promise<PlanView> {
   const others = (await listStays(sql)).map(({ id }) => id).filter((id) => id !== stay.id);

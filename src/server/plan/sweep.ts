@@ -39,8 +39,8 @@ import { recordOf } from "./record.ts";
 export const KEPT_PLAYS = 250;
 export const SEED = 1;
 const PLAYS_A_PIECE = 8;
-/** Alarms of the last week are shown: eight onsets and six silent sessions lie before its first. */
-const WATCHED_SESSIONS = 20;
+/** Alarms of the last fortnight are shown: eight onsets and six silent sessions lie before its first. */
+const WATCHED_SESSIONS = 26;
 
 type Parts = Readonly<Record<PlanCause, unknown>>;
 /** What a plan is read from, a short hash for each cause, so that what changed can be told. */

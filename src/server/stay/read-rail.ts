@@ -9,6 +9,7 @@ import { listUnlogged } from "#db/queries/day.ts";
 import { type ForecastRecord, listLatestForecasts } from "#db/queries/plan.ts";
 import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
+import { ALARM_DAYS } from "../plan/alarm.ts";
 import { lastWorked, termFacts } from "./facts.ts";
 
 export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
@@ -70,12 +71,11 @@ const toLane = (stay: Stay, barn: Barn, today: LocalDate, told: ForecastRecord |
   };
 };
 
-const STALL_DAYS = 7;
-/** A stall alarm of the last week, for the manager to see at once. */
+/** A stall alarm that is no history yet, for the manager to see at once. */
 function stallOf(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
   const last = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
   const day = last && addDays(stay.firstDay, last.day);
-  return last && day && daysBetween(day, today) <= STALL_DAYS ? [{ code: "stall", group: last.group, day }] : [];
+  return last && day && daysBetween(day, today) <= ALARM_DAYS ? [{ code: "stall", group: last.group, day }] : [];
 }
 
 function weakestOf(told: ForecastRecord | undefined): LaneView["weakest"] {

@@ -23,7 +23,7 @@ function Now({ goal }: { goal: GoalReading }) {
         <span key={one.side} className="mr-2 whitespace-nowrap">
           {one.side === "both" ? "" : `${one.side} `}
           {one.known ? shownLevel(one) : "too little seen to say"}
-          {one.known && one.best - one.mean >= SLID && (
+          {one.known && one.best >= HAD && one.best - one.mean >= SLID && (
             <span className="text-ochre"> was {one.best.toFixed(1)}: ask for a proof</span>
           )}
         </span>
@@ -34,6 +34,7 @@ function Now({ goal }: { goal: GoalReading }) {
 
 /** So far below its best a level is shown beside it; what was lost and what is noise cannot be told apart. */
 const SLID = 0.75;
+const HAD = 2.5;
 const STATE = (goal: GoalReading): string =>
   goal.state.held
     ? "met and held"

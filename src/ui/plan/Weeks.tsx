@@ -44,8 +44,8 @@ export function Weeks({
                 <br />
                 <span className="text-dim">
                   from {sayDate(addDays(firstDay, week.from))} · {plural(week.sessions.length, "session")}
-                  {week.sessions.length > 2 && week.places.length === 1 ? " · a change of place would keep it fresh" : ""}
                   {week.places.length > 0 ? ` · ${week.places.map((place) => PLACE[place]).join(", ")}` : ""}
+                  {week.sessions.length > 2 && week.places.length === 1 ? " · a change of place would keep it fresh" : ""}
                 </span>
               </th>
               {DAYS.map((day) => {

@@ -1,0 +1,2 @@
+/** An alarm older than so many days is history. */
+export const ALARM_DAYS = 14;
