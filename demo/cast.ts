@@ -70,7 +70,7 @@ export interface Character {
   readonly holds?: readonly { kind: HoldKind; from: number; to: number | null; reason: string }[];
   /** Days from today on which nobody had time for it. */
   readonly neglected?: readonly [number, number];
-  /** From this day on (in days from today) nothing improves on its hard side. */
+  /** From this day on (in days from today) it hurts somewhere, and nobody knows yet. */
   readonly stallsFrom?: number;
   readonly goesHome?: number;
 }
@@ -205,7 +205,7 @@ export const HORSES: readonly Character[] = [
     lag: { side: "right", by: 1.1 },
     hot: 0.2,
     signs: [["send", "one-side", "right", 2]],
-    stallsFrom: -24,
+    stallsFrom: -13,
   },
   {
     horse: "Marzipan Toll",

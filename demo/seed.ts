@@ -306,7 +306,7 @@ class DemoBarn {
       const sides = sidesOf(skillOf(item.skill).sided).filter(
         (side) => item.side === null || side === item.side || view.method !== "ground-first",
       );
-      return sides.map((side) => ({ skill: item.skill, side, score: truth.score(item.skill, side) }));
+      return sides.map((side) => ({ skill: item.skill, side, score: truth.score(item.skill, side, stalled) }));
     });
     const newFirsts = scores.filter(({ skill, score }) => score >= 2 && FIRSTS[skill] !== undefined && !firsts.has(skill));
     const firstWords = [...new Set(newFirsts.map(({ skill }) => skill))].filter(

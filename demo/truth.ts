@@ -15,8 +15,11 @@ const BRANCH_START: Record<Character["kind"], Partial<Record<string, number>>> =
 /** Demo horses learn a little faster than the table says, so that eight weeks have something to show. */
 const PACE = 1.5;
 
+/** A horse that hurts somewhere learns next to nothing and does less than it can, but for being handled. */
+const STALLED = { learns: 0.06, lower: 0.9 };
+
 export interface Truth {
-  score(skill: string, side: TrackSide): Score;
+  score(skill: string, side: TrackSide, stalled?: boolean): Score;
   work(skill: string, minutes: number, stalled: boolean): void;
   layOff(days: number): void;
 }
@@ -31,18 +34,23 @@ export function truthOf(character: Character, random: Random): Truth {
     }
   }
   return {
-    score: (skill, side) =>
-      Math.max(0, Math.min(5, Math.round((level.get(trackKey(skill, side)) ?? 0) + 0.45 * random.normal()))) as Score,
+    score: (skill, side, stalled = false) => {
+      const lower = stalled && skillOf(skill).branch !== "handling" ? STALLED.lower : 0;
+      return Math.max(
+        0,
+        Math.min(5, Math.round((level.get(trackKey(skill, side)) ?? 0) - lower + 0.45 * random.normal())),
+      ) as Score;
+    },
     work(id, minutes, stalled) {
       const skill = skillOf(id);
       for (const side of sidesOf(skill.sided)) {
         const key = trackKey(id, side);
         const now = level.get(key) ?? 0;
         const ease = now < 3 ? 3 / skill.to3 : 1 / skill.to4;
-        const hard = stalled && side === character.lag.side ? 0.05 : 1;
+        const learns = stalled && skill.branch !== "handling" ? STALLED.learns : 1;
         level.set(
           key,
-          Math.min(5.2, now + PACE * character.pace * ease * Math.sqrt(minutes / 10) * hard * Math.exp(0.35 * random.normal())),
+          Math.min(5.2, now + PACE * character.pace * ease * Math.sqrt(minutes / 10) * learns * Math.exp(0.35 * random.normal())),
         );
       }
     },

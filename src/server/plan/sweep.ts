@@ -105,7 +105,8 @@ async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }:
       stayId: stay.id,
       day: today,
       at: deps.clock.now(),
-      goals: goals.map((goal, i) => {
+      // While a hold has no last day nobody can say what will be met.
+      goals: (record.onHold ? [] : goals).map((goal, i) => {
         const state = goalState(belief, sessions, goal, ahead.today);
         const told = forecasts[i];
         return {

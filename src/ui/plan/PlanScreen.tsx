@@ -69,7 +69,11 @@ export function PlanScreen({ view }: { view: PlanView }) {
             {progress && <Button onClick={stop}>Stop</Button>}
             {stopped && <Button onClick={again}>Play again</Button>}
           </div>
-          {now && <p className="max-w-prose py-1">{inWords(now, goals)}</p>}
+          {now && (
+            <p className="max-w-prose py-1">
+              {record.onHold ? "On hold with no last day: nothing is forecast until the hold ends." : inWords(now, goals)}
+            </p>
+          )}
           {editing && (
             <GoalsForm
               // Joined with somebody else's: the form begins anew from both.

@@ -39,7 +39,7 @@ onmessage = ({ data }: MessageEvent<Question>) => {
     done = plays.run(done + PIECE);
     say({ number: data.number, done, of: count, reading: null });
   }
-  const { bend } = record;
+  const { bend, onHold } = record;
   const told = goals.length > 0 ? readPlays(plays.played, count) : [];
   const forecasts = told.map((one) => ({ ...one, chance: bent(bend, one.chance) }));
   const reading: Reading = {
@@ -55,7 +55,7 @@ onmessage = ({ data }: MessageEvent<Question>) => {
         target: goal.target,
         state: goalState(belief, sessions, goal, ahead.today),
         shown,
-        forecast: forecasts[i] ?? null,
+        forecast: onHold ? null : (forecasts[i] ?? null),
       };
     }),
     rate: { mean: Math.exp(belief.mean[belief.layout.rate] ?? 0), sessions: sessions.length },
