@@ -47,11 +47,9 @@ describe("the demo barn", () => {
     expect(gone.length).toBeGreaterThanOrEqual(1);
     expect(unlogged).toHaveLength(1);
   });
-  it("has a stalled horse: its hard side stands still while the other has learnt", async () => {
+  it("has a stalled horse, and its scores alone tell the Rail so", () => {
     const stalls = HORSES.find((horse) => horse.stallsFrom !== undefined);
-    const { hard } = await now(stalls?.horse ?? "");
-    expect(hard.side).toBe(stalls?.lag.side);
-    expect(Math.abs(hard.difference)).toBeGreaterThan(0.5);
+    expect(codes(stalls?.horse ?? "")).toContain("stall");
   });
   it("has a pony that two riders are too heavy for", async () => {
     const pony = HORSES.find((horse) => horse.class === "pony" && lanes.has(horse.horse) && horse.kind === "started");
@@ -88,7 +86,7 @@ describe("the demo barn", () => {
   it("was ridden, scored on both sides and had its firsts", async () => {
     const [row] = await sql`
       SELECT count(*) FILTER (WHERE r.saddle_minutes > 0)::int AS rides, count(*)::int AS sessions FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision`;
-    expect(row?.["sessions"]).toBeGreaterThan(250);
+    expect(row?.["sessions"]).toBeGreaterThan(220);
     expect(row?.["rides"]).toBeGreaterThan(60);
     const [firsts] = await sql`SELECT count(*)::int AS count FROM card_first`;
     expect(firsts?.["count"]).toBeGreaterThan(20);

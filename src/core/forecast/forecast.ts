@@ -1,6 +1,6 @@
 /** What the plays come to: per goal the chance, the days on which it is met, the fan of its level; told as numbers, worded elsewhere. */
 import type { Played } from "./plays.ts";
-import { NEVER } from "./plays.ts";
+import { NEVER } from "./start.ts";
 
 /** Days by which a tenth, half, nine tenths of all plays have met a goal; null: after the end. */
 export interface DayRange {

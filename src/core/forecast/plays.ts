@@ -4,11 +4,11 @@
  * that two questions asked with one seed differ by what was changed and by nothing else. Rates of events are the barn's model, not measured here.
  */
 import { type Random, seededRandom } from "../kernel/random.ts";
-import { benchOf, chooseOn, knownOf, lowestOf, weakerOf } from "./choose.ts";
+import { benchOf, chooseOn, lowestOf, weakerOf } from "./choose.ts";
 import { type Course, type CourseGoal, courseOf, type Known } from "./course.ts";
 import { drawsOf } from "./draw.ts";
 import type { Belief } from "./estimator.ts";
-import { type GoalFacts, PROOFS, PROVED_LATELY, proofsOf } from "./goals.ts";
+import { type GoalFacts, PROOFS, PROVED_LATELY } from "./goals.ts";
 import {
   DAY_VARIANCE,
   dayMean,
@@ -21,7 +21,8 @@ import {
   SCORE_VARIANCE,
   SPILL,
 } from "./growth.ts";
-import { habitOf, habitOn, queueOf } from "./habit.ts";
+import { habitOn, queueOf } from "./habit.ts";
+import { NEVER, type Start, startOf } from "./start.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
 /** What is to come, as it is planned. */
@@ -52,7 +53,6 @@ export interface PlayOptions {
   readonly pace: number;
 }
 
-export const NEVER = -1;
 /** By goal, then by play. */
 export interface Played {
   readonly metDay: readonly Int16Array[];
@@ -84,78 +84,6 @@ const WINDY = { days: 1, all: 12 };
 
 const streamOf = (seed: number, play: number, stream: number): Random =>
   seededRandom(Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(play + 1, 0xc2b2ae35) ^ Math.imul(stream + 1, 0x27d4eb2f));
-
-/** What of the record the plays go on from. */
-interface Start {
-  readonly known: Known;
-  readonly times: Int32Array;
-  readonly best: Float64Array;
-  readonly lastWorked: Float64Array;
-  readonly lastScore: Int8Array;
-  /** By goal and side: proofs in a row, newest last, and the day of the last. */
-  readonly proofs: readonly Int8Array[];
-  readonly provedOn: readonly Float64Array[];
-  readonly target: Float64Array;
-  readonly habit: ReturnType<typeof habitOf>;
-  readonly met: readonly boolean[];
-  readonly metOn: readonly number[];
-}
-
-function startOf(belief: Belief, course: Course, sessions: readonly Session[]): Start {
-  const { layout } = belief;
-  const count = course.skills.length;
-  const times = new Int32Array(count);
-  const best = new Float64Array(course.tracks);
-  const lastWorked = new Float64Array(count).fill(Number.NEGATIVE_INFINITY);
-  const lastScore = new Int8Array(count).fill(-1);
-  course.skills.forEach((shape, skill) => {
-    const of = layout.skill(shape.id);
-    times[skill] = belief.timesWorked[of] ?? 0;
-    layout.tracksOf(of).forEach((track, i) => {
-      best[(course.firstTrack[skill] ?? 0) + i] = belief.best[track.at] ?? 0;
-    });
-  });
-  const open = new Uint8Array(count);
-  const target = new Float64Array(count);
-  for (const goal of course.goals) {
-    open[goal.at] = 1;
-    target[goal.at] = Math.max(goal.target, target[goal.at] as number);
-  }
-  const again = new Int8Array(count);
-  const hear = (session: Session): void => {
-    for (const work of session.work) {
-      const skill = course.at.get(work.skill);
-      if (skill === undefined) continue;
-      lastWorked[skill] = session.day;
-      const scores = Object.values(work.scores);
-      if (scores.length === 0) continue;
-      lastScore[skill] = Math.min(...scores);
-      again[skill] = (lastScore[skill] as number) >= (target[skill] as number) ? (again[skill] as number) + 1 : 0;
-      if ((target[skill] as number) > 0) open[skill] = (again[skill] as number) >= PROOFS ? 0 : 1;
-    }
-  };
-  const barred = new Uint8Array(count);
-  const habit = habitOf(course, sessions, (i) => {
-    if (i > 0) hear(sessions[i - 1] as Session);
-    return { items: 0, day: (sessions[i] as Session).day, lastScore, lastWorked, open, target, barred };
-  });
-  const lastSession = sessions.at(-1);
-  if (lastSession) hear(lastSession);
-  const record = course.goals.map((goal) => proofsOf(layout.skills, sessions, goal));
-  return {
-    known: knownOf(belief, course),
-    times,
-    best,
-    lastWorked,
-    lastScore,
-    proofs: record.map((sides) => Int8Array.from(sides.proofs)),
-    provedOn: record.map((sides) => Float64Array.from(sides.lastDays)),
-    target,
-    habit,
-    met: record.map((one) => one.metNow),
-    metOn: record.map((one) => one.metOn ?? NEVER),
-  };
-}
 
 export interface PlayAsked {
   readonly belief: Belief;

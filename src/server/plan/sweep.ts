@@ -203,7 +203,8 @@ export async function sweep(deps: Deps): Promise<number> {
   return turns.length;
 }
 
-const SOON_MS = 150;
+/** Long enough that a handful of writes in a row are read as one. */
+const SOON_MS = 1500;
 let waiting: NodeJS.Timeout | null = null;
 let running: Promise<unknown> | null = null;
 /** Asks for a sweep in a moment; many asked at once are one. A sweep that fails is tried again after the next write. */

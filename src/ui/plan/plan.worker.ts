@@ -37,29 +37,32 @@ onmessage = ({ data }: MessageEvent<Question>) => {
   const plays = playsOf({ belief, sessions, goals, ahead, options: { seed, plays: count, pace: 1 } });
   for (let done = 0; done < count && goals.length > 0; ) {
     done = plays.run(done + PIECE);
-    say({ number: data.number, done, of: count, reading: null });
+    say({ number: data.number, done, of: count, reading: null, also: null });
   }
   const { bend, onHold } = record;
-  const told = goals.length > 0 ? readPlays(plays.played, count) : [];
-  const forecasts = told.map((one) => ({ ...one, chance: bent(bend, one.chance) }));
-  const reading: Reading = {
-    plan: layPlan(asked),
-    goals: goals.map((goal, i) => {
-      const shown = tracksAsked(belief, goal).map((track) => ({
-        side: track.side,
-        best: Math.min(5, belief.best[track.at] ?? 0),
-        ...levelShown(belief, track),
-      }));
-      return {
-        skill: goal.skill,
-        target: goal.target,
-        state: goalState(belief, sessions, goal, ahead.today),
-        shown,
-        forecast: onHold ? null : (forecasts[i] ?? null),
-      };
-    }),
-    rate: { mean: Math.exp(belief.mean[belief.layout.rate] ?? 0), sessions: sessions.length },
-    lastDay: ahead.lastDay,
+  const plan = layPlan(asked);
+  const over = (first: number): Reading => {
+    const told = goals.length > 0 && !onHold ? readPlays(plays.played, first) : [];
+    return {
+      plan,
+      goals: goals.map((goal, i) => {
+        const forecast = told[i];
+        return {
+          skill: goal.skill,
+          target: goal.target,
+          state: goalState(belief, sessions, goal, ahead.today),
+          shown: tracksAsked(belief, goal).map((track) => ({
+            side: track.side,
+            best: Math.min(5, belief.best[track.at] ?? 0),
+            ...levelShown(belief, track),
+          })),
+          forecast: forecast ? { ...forecast, chance: bent(bend, forecast.chance) } : null,
+        };
+      }),
+      rate: { mean: Math.exp(belief.mean[belief.layout.rate] ?? 0), sessions: sessions.length },
+      lastDay: ahead.lastDay,
+    };
   };
-  say({ number: data.number, done: count, of: count, reading });
+  const also = data.alsoOver === null ? null : over(data.alsoOver);
+  say({ number: data.number, done: count, of: count, reading: over(count), also });
 };

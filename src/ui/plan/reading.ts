@@ -12,6 +12,8 @@ export interface Question {
   readonly record: StayRecord | null;
   readonly what: WhatIf;
   readonly plays: number;
+  /** Also read over so many of the first plays, to be compared with what-ifs of as many; null: not asked. */
+  readonly alsoOver: number | null;
   readonly seed: number;
 }
 export interface GoalReading {
@@ -34,6 +36,8 @@ export interface Answer {
   readonly done: number;
   readonly of: number;
   readonly reading: Reading | null;
+  /** Over the first plays alone, where that was asked. */
+  readonly also: Reading | null;
 }
 /** Whether enough was seen of a goal to say anything of its level. */
 export const isKnown = (goal: GoalReading): boolean => goal.shown.every(({ known }) => known);

@@ -28,15 +28,14 @@ export function useOutlook(record: StayRecord | null, whatIfs: readonly WhatIf[]
   const [stopped, setStopped] = useState(false);
   const [turn, setTurn] = useState(0);
   const worker = useRef<Worker | null>(null);
-  const asked = JSON.stringify(whatIfs);
+  const wanted = JSON.stringify(whatIfs);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: another turn asks the same questions again
   useEffect(() => {
     if (!record) return;
     const questions: readonly { what: WhatIf; plays: number }[] = [
       { what: NOW, plays: PLAYS },
-      { what: NOW, plays: COMPARED_PLAYS },
-      ...(JSON.parse(asked) as WhatIf[]).map((what) => ({ what, plays: COMPARED_PLAYS })),
+      ...(JSON.parse(wanted) as WhatIf[]).map((what) => ({ what, plays: COMPARED_PLAYS })),
     ];
     const all = questions.reduce((sum, one) => sum + one.plays, 0);
     const before = questions.map((_, i) => questions.slice(0, i).reduce((sum, one) => sum + one.plays, 0));
@@ -45,15 +44,24 @@ export function useOutlook(record: StayRecord | null, whatIfs: readonly WhatIf[]
     const put = (number: number): void => {
       const question = questions[number];
       if (!question) return setProgress(null);
-      mine.postMessage({ ...question, number, record: number === 0 ? record : null, seed: SEED } satisfies Question);
+      const isFirst = number === 0;
+      const asked: Question = {
+        ...question,
+        number,
+        record: isFirst ? record : null,
+        alsoOver: isFirst ? COMPARED_PLAYS : null,
+        seed: SEED,
+      };
+      mine.postMessage(asked);
     };
     mine.onmessage = ({ data }: MessageEvent<Answer>) => {
-      const { number, done, reading } = data;
+      const { number, done, reading, also } = data;
       setProgress({ done: (before[number] ?? 0) + done, of: all });
       if (!reading) return;
-      if (number === 0) setNow(reading);
-      else if (number === 1) setCompared(reading);
-      else {
+      if (number === 0) {
+        setNow(reading);
+        setCompared(also);
+      } else {
         const what = questions[number]?.what ?? NOW;
         setOthers((known) => new Map([...known, [keyOf(what), reading]]));
       }
@@ -65,7 +73,7 @@ export function useOutlook(record: StayRecord | null, whatIfs: readonly WhatIf[]
     setProgress({ done: 0, of: all });
     put(0);
     return () => mine.terminate();
-  }, [record, asked, turn]);
+  }, [record, wanted, turn]);
 
   return {
     now,
