@@ -39,6 +39,11 @@ describe("the ladder", () => {
     }
     for (const id of ["stirrup-weight", "lie-across", "sit"]) expect(skillOf(id).second, id).toBe(true);
   });
+  it("says a caution wherever somebody gets on, loads or stands at a leg, of skills that exist", () => {
+    for (const id of ["stirrup-weight", "lie-across", "sit", "trailer", "hind-feet", "girth"])
+      expect(skillOf(id).caution).not.toBe("");
+    expect(SKILLS.filter(({ caution }) => caution !== "")).toHaveLength(18);
+  });
   it("has methods that name everything they differ in", () => {
     expect(METHODS.map((method) => method.id)).toEqual([...METHOD_IDS]);
     expect(methodOf("ground-first").groundSessionsFirst).toBeGreaterThan(methodOf("quiet-steps").groundSessionsFirst);

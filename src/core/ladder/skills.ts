@@ -39,6 +39,8 @@ export interface Skill {
   readonly specialist: boolean;
   /** Days without work after which half of what stands above its floor is lost, while it is fresh. */
   readonly halfLife: number;
+  /** Said on the card at this work, every time; empty: nothing beyond the usual. */
+  readonly caution: string;
 }
 
 export const SKILL_PLACES = ["anywhere", "pen", "arena", "out"] as const;
@@ -58,11 +60,34 @@ const PLACE_OF: Readonly<Record<Branch, SkillPlace>> = {
 const HALF_LIFE_OF: Readonly<Partial<Record<Branch, number>>> = { handling: 80, accepting: 80, education: 45, jumping: 45 };
 const HALF_LIFE = 60;
 
+/** Where people and horses get hurt: said at the step, in the same words every time. */
+const CAUTIONS: Readonly<Record<string, string>> = {
+  tie: "A knot that opens at one pull, and nothing to pull down.",
+  "front-feet": "Stand beside the leg, never under the horse.",
+  "hind-feet": "Stand close at the hip, out of the line of the kick; a hand on the rump.",
+  trailer: "Nobody in front of the horse in there, and no rope around a hand; gloves.",
+  "trailer-stand": "Bar first, then tie; untie before the bar comes out.",
+  clippers: "Cord away from its feet; somebody at the head, on the same side.",
+  drag: "Let go at once when it worries; nothing tied to the horse.",
+  girth: "One hole at a time, and it moves its feet between; stand at the shoulder.",
+  pad: "Take nothing off while the feet move.",
+  "loose-tack": "Stirrups up, nothing that can catch, gate shut.",
+  "long-lines": "Never a line around a hand or a foot; out of reach of the heels.",
+  "stirrup-weight": "Second person at the head on the same side; step down while it still stands.",
+  "lie-across": "Slide off at the first tense step; the second person holds and does not lead.",
+  sit: "Helmet and vest; off while it is quiet. Getting off frightens some more than getting on.",
+  forward: "A second person there; the one-rein stop first.",
+  canter: "On a calm day, after it has cantered loose with the tack.",
+  outside: "In company of a steady horse; somebody knows where you are.",
+  "cross-pole": "Cups that fall, a rail that rolls; never alone.",
+};
+
 type Extra = { sided?: boolean; saddle?: boolean; grade?: number; second?: boolean; place?: SkillPlace; specialist?: boolean };
 const skill = (branch: Branch, id: string, words: string, after: string, to3: number, to4: number, extra: Extra = {}): Skill => ({
   place: extra.place ?? PLACE_OF[branch],
   specialist: extra.specialist ?? false,
   halfLife: HALF_LIFE_OF[branch] ?? HALF_LIFE,
+  caution: CAUTIONS[id] ?? "",
   id,
   branch,
   words,

@@ -97,6 +97,7 @@ export function Scores({ view, scores, onChange }: Props) {
               </span>
             )}
           </h3>
+          {skillOf(item.skill).caution && <p className="text-oxblood">■ {skillOf(item.skill).caution}</p>}
           {view.stuck.includes(item.skill) && (
             <p className="text-dim">No gain in four works: ask for less, ask another way, or leave it for a week.</p>
           )}

@@ -104,6 +104,7 @@ export function LadderScreen({ view }: { view: LadderView }) {
           {skillOf(chosen).saddle ? "ridden" : "on the ground"}. Name, branch and sides stay, so that past scores keep their
           meaning.
         </p>
+        {skillOf(chosen).caution && <p className="text-sm text-oxblood">■ {skillOf(chosen).caution}</p>}
         <div className="grid grid-cols-[minmax(0,1fr)] gap-2 py-2">
           <SkillPicks
             legend="Waits for"
