@@ -3,7 +3,9 @@
  * its weight once, of 1 two thirds, of 3 four thirds. Nothing that is seen counts against a cause; only what was done about it does:
  * a check, a change of tack, work that helped. All weights are the barn's judgement.
  */
+
 import type { HistoryTopic } from "../horse/horse.ts";
+import { mergeKeyed } from "../kernel/merge-keyed.ts";
 import type { CauseId } from "./causes.ts";
 
 type Weights = Readonly<Partial<Record<CauseId, number>>>;
@@ -72,17 +74,15 @@ export function mergeWeights(
   mine: readonly WeightChange[],
   theirs: readonly WeightChange[],
 ): { readonly weights: readonly WeightChange[]; readonly clashes: readonly WeightChange[] } {
-  const of = (list: readonly WeightChange[], key: WeightChange): number =>
-    list.find((one) => one.sign === key.sign && one.cause === key.cause)?.weight ?? SIGN_WEIGHTS[key.sign]?.[key.cause] ?? 0;
-  const keys = new Map([...base, ...mine, ...theirs].map((one) => [`${one.sign}:${one.cause}`, one]));
-  const clashes: WeightChange[] = [];
-  const weights = [...keys.values()].flatMap((key): WeightChange[] => {
-    const [was, own, other] = [of(base, key), of(mine, key), of(theirs, key)];
-    if (own !== was && other !== was && own !== other) clashes.push({ ...key, weight: other });
-    const weight = own === was ? other : own;
-    return weight === (SIGN_WEIGHTS[key.sign]?.[key.cause] ?? 0) ? [] : [{ ...key, weight }];
-  });
-  return { weights, clashes };
+  const shipped = ({ sign, cause }: WeightChange): number => SIGN_WEIGHTS[sign]?.[cause] ?? 0;
+  const changed = (list: readonly WeightChange[]) => list.filter((one) => one.weight !== shipped(one));
+  const key = ({ sign, cause }: WeightChange): string => `${sign}:${cause}`;
+  const { joined, clashes } = mergeKeyed(key, changed(base), changed(mine), changed(theirs));
+  return {
+    weights: joined,
+    // Taken back to what ships, on their side: that is their weight then.
+    clashes: clashes.flatMap((one) => one.theirs ?? (one.mine ? { ...one.mine, weight: shipped(one.mine) } : [])),
+  };
 }
 
 export const MOMENT_WEIGHTS: Readonly<Record<string, Readonly<Partial<Record<Moment, Weights>>>>> = {

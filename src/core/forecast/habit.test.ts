@@ -1,0 +1,79 @@
+import { describe, expect, it } from "vitest";
+import { seededRandom } from "../kernel/random.ts";
+import { courseOf } from "./course.ts";
+import { type HabitMoment, habitOf, habitOn, queueOf } from "./habit.ts";
+import type { Session, SkillShape } from "./stay.ts";
+
+const skill = (id: string, ...prerequisites: string[]): SkillShape => ({
+  id,
+  branch: "handling",
+  prerequisites,
+  sided: false,
+  sessions03: 3,
+});
+const LADDER = [skill("catch"), skill("lead", "catch"), skill("stand", "lead"), skill("tie", "stand"), skill("clip")];
+const course = courseOf(LADDER, [{ skill: "tie", target: 3, value: 1, side: null }]);
+const moment = (scores: readonly number[], changes: Partial<HabitMoment> = {}): HabitMoment => ({
+  items: 2,
+  day: 10,
+  lastScore: Int8Array.from(scores),
+  lastWorked: Float64Array.from(scores, (score) => (score < 0 ? Number.NEGATIVE_INFINITY : 9)),
+  open: Uint8Array.from([0, 0, 0, 1]),
+  target: Float64Array.from([0, 0, 0, 3]),
+  barred: new Uint8Array(4),
+  ...changes,
+});
+const session = (day: number, skills: readonly string[]): Session => ({
+  day,
+  rider: "ann",
+  windy: false,
+  newPlace: false,
+  work: skills.map((id) => ({ skill: id, minutes: 10, scores: { both: 2 } })),
+});
+/** How often each skill is picked at a moment, by a barn with such a record. */
+function picks(sessions: readonly Session[], at: HabitMoment): ReadonlyMap<string, number> {
+  const habit = habitOf(course, sessions, () => at);
+  const random = seededRandom(5);
+  const counts = new Map<string, number>();
+  for (let i = 0; i < 400; i += 1)
+    for (const chosen of habitOn(course, habit, at, queueOf(course), random)) {
+      const id = course.skills[chosen]?.id ?? "";
+      counts.set(id, (counts.get(id) ?? 0) + 1);
+    }
+  return counts;
+}
+
+describe("a barn's habit", () => {
+  it("climbs in the ladder's order, and begins nothing whose prerequisites were refused", () => {
+    expect([...picks([], moment([-1, -1, -1, -1])).keys()]).toEqual(["catch"]);
+    expect([...picks([], moment([3, 1, -1, -1])).keys()].sort()).toEqual(["catch", "lead"]);
+  });
+  it("never picks what is barred, nor one thing twice in a session", () => {
+    const at = moment([3, 3, 2, -1], { barred: Uint8Array.from([0, 0, 1, 0]) });
+    expect(picks([], at).has("stand")).toBe(false);
+    const habit = habitOf(course, [], () => at);
+    for (let seed = 0; seed < 50; seed += 1) {
+      const chosen = habitOn(course, habit, at, queueOf(course), seededRandom(seed));
+      expect(new Set(chosen).size).toBe(chosen.length);
+      expect(chosen.length).toBeLessThanOrEqual(2);
+    }
+  });
+  it("spends as many slots elsewhere as the record shows, drawn towards what is usual", () => {
+    const at = moment([3, 2, -1, -1]);
+    const of = (sessions: readonly Session[]): number => habitOf(course, sessions, () => at).elsewhere;
+    expect(of([])).toBeCloseTo(0.2, 9);
+    const away = Array.from({ length: 20 }, (_, day) => session(day, ["clip", "clip"]));
+    const here = Array.from({ length: 20 }, (_, day) => session(day, ["lead", "catch"]));
+    expect(of(away)).toBeGreaterThan(0.8);
+    expect(of(here)).toBeLessThan(0.05);
+  });
+  it("repeats what is done where the record does, and goes on where it does that", () => {
+    const at = moment([4, 2, -1, -1]);
+    const record = (id: string) => Array.from({ length: 20 }, (_, day) => session(day, [id]));
+    const share = (sessions: readonly Session[]): number => {
+      const counts = picks(sessions, at);
+      return (counts.get("catch") ?? 0) / ((counts.get("lead") ?? 0) + (counts.get("catch") ?? 0));
+    };
+    expect(share(record("catch"))).toBeGreaterThan(share(record("lead")) + 0.2);
+  });
+});
