@@ -4,10 +4,12 @@
  * choosing, controls that must show no skill, and milliseconds.
  */
 import { daysAhead, missedSoFar } from "#core/forecast/ahead.ts";
+import { usualRateOf } from "#core/forecast/calibrate.ts";
+import { readingNow } from "#core/forecast/doubt.ts";
 import { believe, levelShown } from "#core/forecast/estimator.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
 import { type Ahead, playsOf } from "#core/forecast/plays.ts";
-import type { Session } from "#core/forecast/stay.ts";
+import type { Session, StayFacts } from "#core/forecast/stay.ts";
 import { seededRandom } from "#core/kernel/random.ts";
 import type { Score } from "#core/kernel/sides.ts";
 import { checkpoints, firstMet, herdOf, LADDER, type LivedStay, POLICIES, type PolicyName, SHARES } from "./herds/barn.ts";
@@ -32,16 +34,30 @@ const aheadOf = (stay: LivedStay, day: number, sessions: readonly Session[]): Ah
     notBefore: new Map(),
   };
 };
-const believed = (stay: LivedStay, sessions: readonly Session[]) =>
-  believe({ kind: stay.kind, skills: LADDER.skills, seen: [], sessions });
+const factsOf = (stay: LivedStay, sessions: readonly Session[], usualRate = 0): StayFacts => ({
+  kind: stay.kind,
+  skills: LADDER.skills,
+  seen: [],
+  sessions,
+  usualRate,
+});
+const believed = (stay: LivedStay, sessions: readonly Session[]) => believe(factsOf(stay, sessions));
+/** What stays that went home say of how fast a barn's horses learn. */
+const usualRateAfter = (past: readonly LivedStay[]): number =>
+  usualRateOf(
+    past.map(({ sessions, ...stay }) => {
+      const { mean, covariance, layout } = believed({ sessions, ...stay }, sessions);
+      return { mean: mean[layout.rate] as number, variance: covariance[layout.rate * layout.size + layout.rate] as number };
+    }),
+  );
 
 /** Time of 1,000 plays is taken where they are played. */
 const times: Record<Ahead["follows"], number[]> = { plan: [], habit: [] };
-function model(stay: LivedStay, day: number, sessions: readonly Session[]): readonly Told[] {
-  const belief = believed(stay, sessions);
+function model(stay: LivedStay, day: number, sessions: readonly Session[], usualRate = 0): readonly Told[] {
+  const { belief, doubt } = readingNow(factsOf(stay, sessions, usualRate));
   const ahead = aheadOf(stay, day, sessions);
   const begun = performance.now();
-  const plays = playsOf({ belief, sessions, goals: stay.goals, ahead, options: { seed: 1, plays: PLAYS, pace: 1 } });
+  const plays = playsOf({ belief, doubt, sessions, goals: stay.goals, ahead, options: { seed: 1, plays: PLAYS, pace: 1 } });
   const told = readPlays(plays.played, plays.run(PLAYS));
   times[ahead.follows].push(((performance.now() - begun) * 1000) / PLAYS);
   return told.map(({ chance, day: { p10, p50, p90 } }) => ({ chance, p10, p50, p90 }));
@@ -89,8 +105,13 @@ function honesty(family: Family): { cold: readonly Case[]; after: readonly Case[
   cold.forEach((cases, i) => row(`model, ${["habit", "plan", "four fifths"][i]}`, cases));
   const all = cold.flat();
   row("model", all);
-  const learnt = past.flatMap((herd) => each(herd, model));
-  const after = recalibrated(learnt, all);
+  const usualRate = usualRateAfter(past.flat());
+  const knowing = (stay: LivedStay, day: number, known: readonly Session[]) => model(stay, day, known, usualRate);
+  const learnt = past.flatMap((herd) => each(herd, knowing));
+  const after = recalibrated(
+    learnt,
+    herds.flatMap((herd) => each(herd, knowing)),
+  );
   row("model after past stays", after);
   const plain = herds.flatMap((herd) => each(herd, plainBaseline));
   row("plain table of sessions", plain);

@@ -115,11 +115,11 @@ export const forecastCommand = fileCommand(
     const file = checked(input);
     const facts = factsOf(file);
     const ahead = aheadOf(file, facts);
-    const { belief, alarms } = outlookOf(facts);
+    const { belief, doubt, alarms } = outlookOf(facts);
     const { layout } = belief;
     const goals = file.goals.map((goal) => ({ ...goal, side: null }));
     const options = { seed, plays, pace: 1 };
-    const played = playsOf({ belief, sessions: facts.sessions, goals, ahead, options });
+    const played = playsOf({ belief, doubt, sessions: facts.sessions, goals, ahead, options });
     const forecasts = readPlays(played.played, played.run(plays));
     const [rate, spread] = [
       belief.mean[layout.rate] ?? 0,

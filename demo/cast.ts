@@ -3,7 +3,6 @@
 import type { AddPerson } from "#contracts/people.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
-import type { MethodId } from "#core/ladder/methods.ts";
 
 export const DEMO_PASSWORD = "hay before noon";
 
@@ -59,7 +58,7 @@ export interface Character {
   /** Day of arrival, in days from today. */
   readonly arrives: number;
   readonly sessionsAWeek: number;
-  readonly method: MethodId;
+  readonly method: string;
   readonly counting?: "sessions";
   readonly after: { days: number | null; level: "unknown" | "novice" | "steady" | "able"; words: string };
   /** How fast it learns against the typical horse, and which side lags by how much. */

@@ -304,7 +304,7 @@ class DemoBarn {
     for (const item of items) truth.work(item.skill, (groundMinutes + saddleMinutes) / Math.max(1, items.length), stalled);
     const scores = items.flatMap((item) => {
       const sides = sidesOf(skillOf(item.skill).sided).filter(
-        (side) => item.side === null || side === item.side || view.method !== "ground-first",
+        (side) => item.side === null || side === item.side || view.method.id !== "ground-first",
       );
       return sides.map((side) => ({ skill: item.skill, side, score: truth.score(item.skill, side, stalled) }));
     });
@@ -321,10 +321,10 @@ class DemoBarn {
         ? ["walk", "trot"]
         : ["walk"];
     const tack: Tack[] = rides
-      ? view.method === "classical-line" || view.gate.stage === "riding"
+      ? view.method.id === "classical-line" || view.gate.stage === "riding"
         ? ["saddle", "snaffle"]
         : ["saddle", "rope-halter"]
-      : view.method === "classical-line"
+      : view.method.id === "classical-line"
         ? ["cavesson"]
         : ["rope-halter"];
     const shown = c.signs.filter(() => random.chance(rough ? 0.5 : 0.15));

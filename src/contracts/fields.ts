@@ -53,6 +53,10 @@ export const list = <T extends z.core.$ZodType>(of: T, max: number) =>
 export const setOf = <const T extends readonly string[]>(values: T) =>
   list(oneOf(values), values.length).check(z.refine((x) => new Set(x).size === x.length, "Named twice."));
 
+/** Of a method: what is shipped, or a name that the barn gave; whether there is one is asked where it is used. */
+export const methodId = z
+  .string("Choose a method.")
+  .check(z.regex(/^[a-z][a-z0-9-]{1,40}$/, "Not a method of ours: reload the page."));
 export const version = whole(1, 1_000_000_000);
 export const skill = z.string("Name a skill of the ladder.").check(z.refine((x) => isSkill(x), "No such skill on the ladder."));
 export const sign = z.string("Name a sign.").check(z.refine((x) => isSign(x), "No such sign."));

@@ -3,10 +3,11 @@ import { z } from "zod/mini";
 import { STALL_GROUPS } from "#core/forecast/stall.ts";
 import { SIDES, sidesOf } from "#core/kernel/sides.ts";
 import type { LadderEdit } from "#core/ladder/edits.ts";
+import { ANSWERS, type OwnMethod } from "#core/ladder/methods.ts";
 import { isSkill, SKILL_PLACES, skillOf } from "#core/ladder/skills.ts";
 import { type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
 import { type LaidSession, type Moved, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
-import { flag, grade, id, list, number, oneOf, skill, version, whole } from "./fields.ts";
+import { flag, grade, id, list, methodId, number, oneOf, said, skill, version, whole, words } from "./fields.ts";
 
 export const PlanGoalFields = z
   .object({
@@ -53,6 +54,34 @@ export const LadderEditFields = z.object({
 export const EditLadder = z.object({ version, edits: list(LadderEditFields, 120).check(once((edit) => edit.skill)) });
 export type EditLadder = z.output<typeof EditLadder>;
 
+export const MethodFields = z.object({
+  id: methodId,
+  words: said("The method's name", 40),
+  about: words(300),
+  looseWork: oneOf(ANSWERS.looseWork),
+  headgear: oneOf(ANSWERS.headgear),
+  reward: oneOf(ANSWERS.reward),
+  steering: oneOf(ANSWERS.steering),
+  sides: oneOf(ANSWERS.sides),
+  grooming: oneOf(ANSWERS.grooming),
+  secondBit: oneOf(ANSWERS.secondBit),
+  sessionMinutes: whole(15, 120, "minutes"),
+  groundSessionsFirst: whole(0, 40, "sessions"),
+  used: flag,
+}) satisfies z.core.$ZodType<OwnMethod>;
+const MOST_METHODS = 20;
+export const EditMethods = z.object({
+  version,
+  methods: list(MethodFields, MOST_METHODS).check(
+    z.refine((all) => new Set(all.map((one) => one.id)).size === all.length, "A method stands twice: keep one."),
+    z.refine(
+      (all) => new Set(all.map((one) => one.words.toLowerCase())).size === all.length,
+      "Two methods have one name: give one of them another.",
+    ),
+  ),
+});
+export type EditMethods = z.output<typeof EditMethods>;
+
 const Condition = z.union([
   z.object({ code: z.literal("shown"), skill: z.string(), times: z.int() }),
   z.object({ code: z.literal("calm-day") }),
@@ -61,6 +90,9 @@ const Condition = z.union([
 export const LaidFields = z.object({
   day: z.int(),
   purpose: z.enum(PURPOSES),
+  // Plans laid before places were planned have none.
+  place: z._default(z.enum(SKILL_PLACES), "anywhere"),
+  change: z._default(z.boolean(), false),
   items: z.array(z.object({ skill: z.string(), isNew: z.boolean(), pinned: z.boolean(), when: z.array(Condition) })),
 }) satisfies z.core.$ZodType<LaidSession>;
 

@@ -29,6 +29,8 @@ export type Refusal =
   | { readonly code: "not-in-walk"; readonly path: string }
   | { readonly code: "walk-faulty"; readonly path: "rungs"; readonly fault: InstrumentFault }
   | { readonly code: "ladder-faulty"; readonly path: "edits"; readonly fault: EditFault }
+  | { readonly code: "method-in-use"; readonly path: "methods" }
+  | { readonly code: "last-method"; readonly path: "methods" }
   | { readonly code: "check-open"; readonly path: "cause" }
   | { readonly code: "check-ended"; readonly path: "id" }
   | { readonly code: "file-type"; readonly path: "content" }

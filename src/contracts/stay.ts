@@ -10,8 +10,7 @@ import {
   KINDS,
   SEXES,
 } from "#core/horse/horse.ts";
-import { METHOD_IDS } from "#core/ladder/methods.ts";
-import { date, flag, grade, id, number, oneOf, said, version, whole, words } from "./fields.ts";
+import { date, flag, grade, id, methodId, number, oneOf, said, version, whole, words } from "./fields.ts";
 
 export const AFTER_LEVELS = ["unknown", "novice", "steady", "able"] as const;
 const PHONE = /^[+0-9 ()./-]{0,40}$/;
@@ -59,7 +58,7 @@ export const StayFields = z.object({
   firstDay: date,
   sessionsAWeek: whole(1, 7, "sessions a week"),
   counting: oneOf(COUNTINGS),
-  method: oneOf(METHOD_IDS),
+  method: methodId,
   afterDays: z.nullable(whole(0, 7, "days a week")),
   afterLevel: oneOf(AFTER_LEVELS),
   afterWords: words(1000),

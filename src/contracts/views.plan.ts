@@ -2,6 +2,7 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { StallAlarm } from "#core/forecast/stall.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { LadderEdit } from "#core/ladder/edits.ts";
+import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { Skill } from "#core/ladder/skills.ts";
 import type { Typical } from "#core/ladder/typical.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
@@ -34,4 +35,9 @@ export interface LadderView {
   /** Of every skill that is used. */
   readonly typical: readonly Typical[];
   readonly ladder: readonly Skill[];
+}
+
+export interface MethodsView {
+  readonly version: number;
+  readonly own: readonly OwnMethod[];
 }

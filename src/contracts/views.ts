@@ -15,7 +15,7 @@ import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
 import type { CardId, EvaluationId, HoldId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide, Level } from "#core/ladder/level.ts";
-import type { MethodId } from "#core/ladder/methods.ts";
+import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { CardWork } from "#core/plan/card-work.ts";
 import type { ComposedReport } from "#core/report/compose.ts";
 import type { PersonFields } from "./people.ts";
@@ -161,7 +161,7 @@ export interface HorseHead {
   };
   readonly aim: string;
   readonly length: number;
-  readonly method: MethodId;
+  readonly method: Method;
   readonly ruler: RulerView;
   readonly wentHome: LocalDate | null;
   readonly hold: Hold | null;
@@ -215,7 +215,7 @@ export interface CardView {
   readonly mine: boolean;
   readonly mayOverride: boolean;
   readonly future: boolean;
-  readonly method: MethodId;
+  readonly method: Method;
   readonly hard: HardSide;
   readonly circleMinutes: number;
   /** From what was signed: minutes a session at the most, and what the first week is about. */
@@ -280,6 +280,7 @@ export interface IssueView {
 export interface TermRules extends Pick<TermFacts, "firstDayIs" | "restDays" | "holidays" | "holds" | "delivered"> {
   readonly today: LocalDate;
   readonly intake: LocalDate | null;
+  readonly methods: readonly OwnMethod[];
 }
 export interface TermsView {
   readonly stay: StayId;

@@ -15,7 +15,7 @@ import {
 import { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
-import { EditLadder, SetGoals, SetPins } from "#contracts/plan.ts";
+import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
@@ -36,7 +36,7 @@ import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
-import { editLadder, setGoals, setPins } from "./plan/manage.ts";
+import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, sendHome, setApart } from "./stay/manage.ts";
 
@@ -74,6 +74,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "barn/edit-policies": command(manager, EditPolicies, editPolicies),
   "barn/edit-weights": command(manager, EditWeights, editWeights),
   "barn/edit-ladder": command(manager, EditLadder, editLadder),
+  "barn/edit-methods": command(manager, EditMethods, editMethods),
   "plan/set-goals": command(manager, SetGoals, setGoals),
   "plan/set-pins": command(manager, SetPins, setPins),
   "barn/add-place": command(manager, AddPlace, addPlace),

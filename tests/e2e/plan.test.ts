@@ -121,3 +121,21 @@ describe("the ladder", () => {
     await page.close();
   });
 });
+
+describe("the methods", () => {
+  it("stand side by side; one of the barn's own is added, saved, and offered where a stay is booked", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/barn/methods");
+    await button(page, "Add a method").click();
+    const name = await page.waitForSelector("::-p-aria(Name of Quiet steps, our way)");
+    await name?.click({ count: 3 });
+    await name?.type("Slow and long");
+    await choose(page, "Steering at first: Slow and long", "both-reins");
+    await expectAccessible(page, "the methods");
+    await button(page, "Save the methods").click();
+    await text(page, "Saved");
+    await screens.visit(page, "/book");
+    expect(await bodyOf(page)).toContain("Slow and long");
+    await page.close();
+  });
+});

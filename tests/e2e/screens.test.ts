@@ -49,6 +49,7 @@ const desk = () => [
   "/barn/walk",
   "/barn/findings",
   "/barn/ladder",
+  "/barn/methods",
   `/horse/${ids.stay}/terms`,
   `/horse/${ids.stay}/report`,
   "/report/1",

@@ -2,15 +2,16 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { editOf, type LadderEdit } from "#core/ladder/edits.ts";
+import { METHODS, methodOf, type OwnMethod } from "#core/ladder/methods.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { attempt } from "#demo/ask.ts";
 import { readCard } from "#server/card/read-card.ts";
-import { readLadder, readPlan } from "#server/plan/read-plan.ts";
+import { readLadder, readMethods, readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
-import { Barn, JUDGEMENT, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
+import { Barn, booking, JUDGEMENT, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
 
 let barn: Barn;
 beforeAll(async () => {
@@ -152,6 +153,46 @@ describe("the barn's ladder", () => {
     expect(scored[0]?.["marks"]).toBeGreaterThan(20);
     expect((await view(stay)).record?.ladder.find(({ id }) => id === "tie")?.to3).toBe(9);
     expect(await save([])).toBe("done");
+  });
+});
+
+describe("the barn's methods", () => {
+  const save = async (methods: readonly OwnMethod[]) =>
+    barn.code("barn/edit-methods", { version: (await readMethods(barn.deps)).version, methods });
+  const own: OwnMethod = {
+    ...methodOf("classical-line"),
+    id: "own-1",
+    words: "The long way",
+    groundSessionsFirst: 20,
+    used: true,
+  };
+  it("may be added, and a horse worked by one waits for the saddle as it says", async () => {
+    expect(await barn.code("stay/book", booking({ stay: { method: "own-1" } }))).toBe("not-found");
+    expect(await save([own])).toBe("done");
+    const stay = await barn.book({ horse: { name: "Long" }, stay: { kind: "restart", method: "own-1" } });
+    await barn.evaluate(stay, onGround(2));
+    await setGoals(stay, 0, [goal("forward")]);
+    const { record } = await view(stay);
+    expect(record?.method).toEqual(own);
+    expect(record?.methods.map(({ id }) => id)).toContain("own-1");
+  });
+  it("are not taken out under a horse, nor all off the offer, nor two by one name; one that is off stays with its horses", async () => {
+    expect(await save([])).toBe("method-in-use");
+    const off = METHODS.map((method) => ({ ...method, used: false }));
+    expect(await save([...off, { ...own, used: false }])).toBe("last-method");
+    expect(await save([own, { ...own, id: "own-2" }])).toBe("issues");
+    expect(await save([{ ...own, used: false }])).toBe("done");
+    expect(await barn.code("stay/book", booking({ stay: { method: "own-1" } }))).toBe("not-found");
+  });
+  it("show the second of two managers what the first saved", async () => {
+    const { version } = await readMethods(barn.deps);
+    expect(await save([own])).toBe("done");
+    const second = await attempt(barn.deps, {
+      route: "barn/edit-methods",
+      actor: barn.boss,
+      input: { version, methods: [{ ...own, words: "Other" }] },
+    });
+    expect(second).toMatchObject({ ok: false, error: { code: "changed-meanwhile", current: { methods: [own] } } });
   });
 });
 

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { editOf } from "#core/ladder/edits.ts";
+import { methodOf } from "#core/ladder/methods.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { booking, JUDGEMENT, OPEN_GATE, PASSWORD, PERSON, record, walkOf } from "#tests/barn.ts";
@@ -61,6 +62,7 @@ const EXAMPLES: Record<string, unknown> = {
   "check/end-trial": { id, endedOn: "2026-07-14", result: "gone", words: "" },
   "barn/edit-policies": { version: 999_999, policies: POLICIES },
   "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },
+  "barn/edit-methods": { version: 999_999, methods: [{ ...methodOf("quiet-steps"), words: "Ours", used: true }] },
   "barn/edit-ladder": { version: 999_999, edits: [{ ...editOf(skillOf("tie")), to3: 9 }] },
   "plan/set-goals": { stay: id, version: 0, goals: [{ skill: "tie", target: 4, side: null, weight: 2, must: true }] },
   "plan/set-pins": {

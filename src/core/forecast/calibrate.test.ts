@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seededRandom } from "../kernel/random.ts";
-import { bendOf, bent, LEAST_STAYS, STRAIGHT, type Told } from "./calibrate.ts";
+import { bendOf, bent, LEAST_STAYS, STRAIGHT, type Told, usualRateOf } from "./calibrate.ts";
+import { RATE_VARIANCE } from "./estimator.ts";
 
 /** Stays with five goals each, told with a bias and come out by the truth. */
 function told(stays: number, bias: (truth: number) => number): readonly Told[] {
@@ -33,5 +34,27 @@ describe("the barn's own calibration", () => {
     const row = [0, 0.1, 0.4, 0.8, 1].map((p) => bent(bend, p));
     expect([...row].sort((a, b) => a - b)).toEqual(row);
     expect([row[0], row[4]]).toEqual([0, 1]);
+  });
+});
+
+describe("how fast horses learn here", () => {
+  /** Posteriors of stays whose horses' rates lie about `usual`, each seen with so much noise, from the prior about 0. */
+  const stays = (count: number, usual: number, noise: number) => {
+    const random = seededRandom(4);
+    return Array.from({ length: count }, () => {
+      const rate = usual + Math.sqrt(RATE_VARIANCE) * random.normal() + Math.sqrt(noise) * random.normal();
+      const variance = 1 / (1 / RATE_VARIANCE + 1 / noise);
+      return { mean: (variance * rate) / noise, variance };
+    });
+  };
+  it("is not told before twenty stays, nor from stays that say nothing", () => {
+    expect(usualRateOf(stays(19, 0.5, 0.05))).toBe(0);
+    expect(usualRateOf(Array.from({ length: 60 }, () => ({ mean: 0, variance: RATE_VARIANCE })))).toBe(0);
+  });
+  it("comes out of posteriors that were each drawn towards 0", () => {
+    expect(usualRateOf(stays(80, 0.4, 0.05))).toBeGreaterThan(0.3);
+    expect(usualRateOf(stays(80, 0.4, 0.05))).toBeLessThan(0.5);
+    expect(Math.abs(usualRateOf(stays(80, 0, 0.05)))).toBeLessThan(0.1);
+    expect(usualRateOf(stays(80, -0.4, 0.05))).toBeLessThan(-0.3);
   });
 });

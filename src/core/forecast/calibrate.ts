@@ -2,6 +2,7 @@
  * What a barn's own past says of its forecasts: chances that were told, against what came of them, bend the chances told from then on. A logistic on
  * the logit, drawn towards no change; only once enough stays are closed, as fewer make it worse.
  */
+import { RATE_VARIANCE } from "./estimator.ts";
 
 /** One goal of a closed stay, as it was told on one day. */
 export interface Told {
@@ -62,3 +63,25 @@ export function bendOf(told: readonly Told[]): Bend {
 }
 /** Goals that one stay stands for. */
 const STAY_WEIGHT = 4;
+
+/** What stays say of how fast horses learn here, each read from the prior that knows nothing of the others. */
+export interface ToldRate {
+  readonly mean: number;
+  readonly variance: number;
+}
+const LEAST_RATES = 20;
+/** How far a barn's ladder may be out as a whole: deviation of the log rate. */
+const BARN_VARIANCE = 0.3 ** 2;
+/**
+ * The log learning rate that a new horse is likely to have, by empirical Bayes: each stay's own evidence is its posterior with the prior taken out
+ * again; 0 before twenty stays are closed.
+ */
+export function usualRateOf(stays: readonly ToldRate[]): number {
+  const heard = stays.flatMap(({ mean, variance }) => {
+    const precision = 1 / variance - 1 / RATE_VARIANCE;
+    return precision > 1e-6 ? [{ rate: mean / variance / precision, weight: 1 / (RATE_VARIANCE + 1 / precision) }] : [];
+  });
+  if (heard.length < LEAST_RATES) return 0;
+  const weight = heard.reduce((sum, one) => sum + one.weight, 1 / BARN_VARIANCE);
+  return heard.reduce((sum, one) => sum + one.rate * one.weight, 0) / weight;
+}

@@ -18,6 +18,8 @@ export interface Course {
   readonly firstTrack: Int32Array;
   readonly tracks: number;
   readonly goals: readonly CourseGoal[];
+  /** Numbers of the skills as the ladder has them, which is how people go through it. */
+  readonly asListed: readonly number[];
 }
 export interface CourseGoal extends GoalFacts {
   readonly at: number;
@@ -53,6 +55,7 @@ export function courseOf(ladder: readonly SkillShape[], goals: readonly GoalFact
     before,
     firstTrack,
     tracks: firstTrack[skills.length] ?? 0,
+    asListed: ladder.flatMap(({ id }) => at.get(id) ?? []),
     goals: goals.map((goal) => {
       const skill = numberOf(goal.skill);
       const [first, end] = [firstTrack[skill] ?? 0, firstTrack[skill + 1] ?? 0];

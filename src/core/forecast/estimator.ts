@@ -53,7 +53,8 @@ const BY_BRANCH = 0.37 ** 2;
 const BY_SKILL = 1.46 ** 2;
 const OWN = 0.4 ** 2;
 const BY_SIDE = 0.35 ** 2;
-const RATE = 0.33 ** 2;
+/** Of the log learning rate between horses. */
+export const RATE_VARIANCE = 0.33 ** 2;
 const EASE = 0.4 ** 2;
 const ODD_DAY = 1.6;
 const OUTLIERS = 0.02;
@@ -69,7 +70,7 @@ export function priorOf(kind: HorseKind, layout: Layout): Belief {
   const variance = (at: number, value: number): void => {
     covariance[at * size + at] = value;
   };
-  variance(layout.rate, RATE);
+  variance(layout.rate, RATE_VARIANCE);
   variance(layout.day, DAY_VARIANCE);
   for (const rider of layout.riders) variance(layout.rider(rider), SEVERITY_VARIANCE);
   for (let skill = 0; skill < skills.length; skill += 1) variance(layout.ease(skill), EASE);
@@ -273,6 +274,7 @@ export function takeIn(belief: Belief, session: Session, reading: Reading = PLAI
 export function believeNothing(facts: StayFacts, depth?: readonly number[]): Belief {
   const layout = layoutOf(facts.skills, [...new Set(facts.sessions.map((session) => session.rider))], depth);
   const belief = priorOf(facts.kind, layout);
+  belief.mean[layout.rate] = facts.usualRate ?? 0;
   for (const { rider, mean, variance } of facts.leanings ?? []) {
     if (!layout.riders.includes(rider)) continue;
     const index = layout.rider(rider);

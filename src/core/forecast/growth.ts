@@ -51,3 +51,6 @@ const MOST_WEEKS = 3;
 /** What the day does to every score, on average. */
 export const dayMean = (windy: boolean, newPlace: boolean, daysOff: number): number =>
   (windy ? WINDY : 0) + (newPlace ? NEW_PLACE : 0) + WEEK_OFF * Math.min(MOST_WEEKS, Math.floor(daysOff / 7));
+
+/** A bodily stall that nobody has seen yet: how often it begins, for how many days, and what it does to gains and scores of all but one branch. */
+export const STALL = { aDay: 0.0063, shortest: 10, longest: 32, gain: 0.15, score: -0.6, spared: "handling" };

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seededRandom } from "../kernel/random.ts";
 import { courseOf } from "./course.ts";
-import { type HabitMoment, habitOf, habitOn, queueOf } from "./habit.ts";
+import { drawHabit, type Habit, type HabitMoment, habitOf, habitOn, queueOf, roomForHabit } from "./habit.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
 const skill = (id: string, ...prerequisites: string[]): SkillShape => ({
@@ -30,13 +30,19 @@ const session = (day: number, skills: readonly string[]): Session => ({
   newPlace: false,
   work: skills.map((id) => ({ skill: id, minutes: 10, scores: { both: 2 } })),
 });
+/** One habit out of those that the record allows. */
+function drawn(habit: Habit, seed: number): ReturnType<typeof roomForHabit> {
+  const room = roomForHabit(course);
+  drawHabit(habit, room, seededRandom(seed));
+  return room;
+}
 /** How often each skill is picked at a moment, by a barn with such a record. */
 function picks(sessions: readonly Session[], at: HabitMoment): ReadonlyMap<string, number> {
   const habit = habitOf(course, sessions, () => at);
   const random = seededRandom(5);
   const counts = new Map<string, number>();
   for (let i = 0; i < 400; i += 1)
-    for (const chosen of habitOn(course, habit, at, queueOf(course), random)) {
+    for (const chosen of habitOn(course, drawn(habit, i), at, queueOf(course), random)) {
       const id = course.skills[chosen]?.id ?? "";
       counts.set(id, (counts.get(id) ?? 0) + 1);
     }
@@ -53,7 +59,7 @@ describe("a barn's habit", () => {
     expect(picks([], at).has("stand")).toBe(false);
     const habit = habitOf(course, [], () => at);
     for (let seed = 0; seed < 50; seed += 1) {
-      const chosen = habitOn(course, habit, at, queueOf(course), seededRandom(seed));
+      const chosen = habitOn(course, drawn(habit, seed), at, queueOf(course), seededRandom(seed));
       expect(new Set(chosen).size).toBe(chosen.length);
       expect(chosen.length).toBeLessThanOrEqual(2);
     }
@@ -66,6 +72,24 @@ describe("a barn's habit", () => {
     const here = Array.from({ length: 20 }, (_, day) => session(day, ["lead", "catch"]));
     expect(of(away)).toBeGreaterThan(0.8);
     expect(of(here)).toBeLessThan(0.05);
+  });
+  it("is drawn wide from a short record and narrow from a long one, about what it shows", () => {
+    const at = moment([3, 2, -1, -1]);
+    const spread = (days: number): { mean: number; deviation: number } => {
+      const habit = habitOf(
+        course,
+        Array.from({ length: days }, (_, day) => session(day, ["lead", "clip"])),
+        () => at,
+      );
+      const all = Array.from({ length: 300 }, (_, seed) => drawn(habit, seed).elsewhere);
+      const mean = all.reduce((sum, x) => sum + x, 0) / all.length;
+      return {
+        mean: mean - habit.elsewhere,
+        deviation: Math.sqrt(all.reduce((sum, x) => sum + (x - mean) ** 2, 0) / all.length),
+      };
+    };
+    expect(Math.abs(spread(40).mean)).toBeLessThan(0.03);
+    expect(spread(2).deviation).toBeGreaterThan(1.5 * spread(40).deviation);
   });
   it("repeats what is done where the record does, and goes on where it does that", () => {
     const at = moment([4, 2, -1, -1]);

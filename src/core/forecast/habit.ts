@@ -24,11 +24,42 @@ const USUAL_SHARE = 0.2;
 const USUAL_WEIGHT = 10;
 
 export interface Habit {
-  /** Share of slots that serve no goal, 0-1. */
+  /** Share of slots that serve no goal, 0-1; and the slots that it is known by. */
   readonly elsewhere: number;
-  /** By state: how readily the first in line is picked. */
+  readonly slots: number;
+  /** By state: how readily the first in line is picked; and the picks that it is known by. */
   readonly weights: Float64Array;
+  readonly picks: Float64Array;
 }
+/** One habit out of those that a record allows, for one play. */
+export interface DrawnHabit {
+  elsewhere: number;
+  readonly weights: Float64Array;
+  /** By skill: how it is liked beside others that stand alike. */
+  readonly liking: Float64Array;
+}
+/** Picks of one session go together, and riders differ: so many stand for one. */
+const ALIKE = 3;
+const LIKING_SIGMA = 0.4;
+const LEAST_ELSEWHERE = 0.01;
+const MOST_ELSEWHERE = 0.95;
+
+export const roomForHabit = (course: Course): DrawnHabit => ({
+  elsewhere: USUAL_SHARE,
+  weights: new Float64Array(STATES.length),
+  liking: new Float64Array(course.skills.length),
+});
+/** A short record says little of how a barn will go on: plays that all believed one reading of it would be too sure of themselves. */
+export function drawHabit(habit: Habit, into: DrawnHabit, random: Random): void {
+  const deviation = Math.sqrt((habit.elsewhere * (1 - habit.elsewhere) * ALIKE) / (habit.slots + ALIKE));
+  into.elsewhere = Math.min(MOST_ELSEWHERE, Math.max(LEAST_ELSEWHERE, habit.elsewhere + deviation * random.normal()));
+  for (let state = 0; state < STATES.length; state += 1)
+    into.weights[state] =
+      (habit.weights[state] as number) * aroundOne(Math.sqrt(Math.log1p(ALIKE / (habit.picks[state] as number))), random);
+  for (let skill = 0; skill < into.liking.length; skill += 1) into.liking[skill] = aroundOne(LIKING_SIGMA, random);
+}
+/** Lognormal of mean 1. */
+const aroundOne = (sigma: number, random: Random): number => Math.exp(sigma * random.normal() - (sigma * sigma) / 2);
 /** What the choice looks at, by skill. */
 export interface HabitMoment {
   readonly items: number;
@@ -69,7 +100,7 @@ export const queueOf = (course: Course): Queue => ({
 });
 function fillQueue(course: Course, moment: HabitMoment, queue: Queue): void {
   queue.rank.fill(1);
-  for (let skill = 0; skill < course.skills.length; skill += 1) {
+  for (const skill of course.asListed) {
     const state = stateOf(course, skill, moment);
     queue.state[skill] = state;
     if (state === NO_STATE) continue;
@@ -102,17 +133,22 @@ export function habitOf(course: Course, sessions: readonly Session[], moments: (
   });
   return {
     elsewhere: (USUAL_SHARE * USUAL_WEIGHT + off) / (USUAL_WEIGHT + works),
+    slots: USUAL_WEIGHT + works,
+    picks,
     weights: picks.map((count, state) => count / (chances[state] as number)),
   };
 }
 
 /** Skills of the course for one session, by number, drawn by the habit. */
-export function habitOn(course: Course, habit: Habit, moment: HabitMoment, queue: Queue, random: Random): readonly number[] {
+export function habitOn(course: Course, habit: DrawnHabit, moment: HabitMoment, queue: Queue, random: Random): readonly number[] {
   fillQueue(course, moment, queue);
   let sum = 0;
   for (let skill = 0; skill < course.skills.length; skill += 1) {
     const state = queue.state[skill] as State;
-    const weight = state === NO_STATE ? 0 : (queue.weight[skill] as number) * (habit.weights[state] as number);
+    const weight =
+      state === NO_STATE
+        ? 0
+        : (queue.weight[skill] as number) * (habit.weights[state] as number) * (habit.liking[skill] as number);
     queue.weight[skill] = weight;
     sum += weight;
   }

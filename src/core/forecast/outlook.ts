@@ -1,6 +1,7 @@
 /** A stay read whole: what is believed after its last session, alarms on the way, what to work next. One way in for page, worker and command line. */
 import { type Asked, chooseWork } from "./choose.ts";
-import { type Belief, believe, believeNothing } from "./estimator.ts";
+import { type Reading, readingNow } from "./doubt.ts";
+import { type Belief, believeNothing } from "./estimator.ts";
 import { type GoalFacts, goalState } from "./goals.ts";
 import { SEVERITY_VARIANCE } from "./growth.ts";
 import { narrowed } from "./layout.ts";
@@ -8,8 +9,7 @@ import type { Ahead } from "./plays.ts";
 import { type StallAlarm, watchStalls } from "./stall.ts";
 import type { Leaning, StayFacts } from "./stay.ts";
 
-export interface Outlook {
-  readonly belief: Belief;
+export interface Outlook extends Reading {
   readonly alarms: readonly StallAlarm[];
 }
 
@@ -17,6 +17,8 @@ export interface Watch {
   readonly alarms: readonly StallAlarm[];
   /** How each rider leans, by this stay alone. */
   readonly leanings: readonly Leaning[];
+  /** The horse's log learning rate, by this stay alone. */
+  readonly rate: { readonly mean: number; readonly variance: number };
   /** Skills that gained next to nothing over their last works, on the weaker side, while there was much to gain. */
   readonly stuck: readonly string[];
 }
@@ -35,7 +37,7 @@ const isStuck = (before: readonly number[], now: number): boolean => {
  * directly, as nothing else says anything of the scores, and nothing of other stays. `lately`: alarms are asked for over so many last sessions.
  */
 export function* watchOf(
-  { leanings: _others, ...facts }: StayFacts,
+  { leanings: _others, usualRate: _usual, ...facts }: StayFacts,
   lately = Number.POSITIVE_INFINITY,
 ): Generator<number, Watch> {
   const worked = new Set(facts.sessions.flatMap(({ work }) => work.map(({ skill }) => skill)));
@@ -54,13 +56,11 @@ export function* watchOf(
     yield i + 1;
   }
   const { layout, mean, covariance } = belief;
-  const leanings = layout.riders.map((rider): Leaning => {
-    const at = layout.rider(rider);
-    return { rider, mean: mean[at] as number, variance: covariance[at * layout.size + at] as number };
-  });
+  const told = (at: number) => ({ mean: mean[at] as number, variance: covariance[at * layout.size + at] as number });
   return {
     alarms,
-    leanings,
+    leanings: layout.riders.map((rider): Leaning => ({ rider, ...told(layout.rider(rider)) })),
+    rate: told(layout.rate),
     stuck: [...before].filter(([skill, levels]) => isStuck(levels, weaker(skill))).map(([skill]) => skill),
   };
 }
@@ -86,7 +86,7 @@ export function leaningFrom(rider: string, stays: readonly Leaning[]): Leaning {
 }
 
 /** What is believed after the last session, and the alarms on the way. */
-export const outlookOf = (facts: StayFacts): Outlook => ({ belief: believe(facts), alarms: alarmsOf(facts) });
+export const outlookOf = (facts: StayFacts): Outlook => ({ ...readingNow(facts), alarms: alarmsOf(facts) });
 
 /** The next session's skills by the plan's rule. */
 export function nextWork(belief: Belief, facts: StayFacts, goals: readonly GoalFacts[], ahead: Ahead): readonly string[] {

@@ -5,6 +5,7 @@ import { seededRandom } from "../kernel/random.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { SKILLS, skillOf } from "../ladder/skills.ts";
 import { daysAhead, missedSoFar } from "./ahead.ts";
+import { readingNow } from "./doubt.ts";
 import { cholesky } from "./draw.ts";
 import { believe } from "./estimator.ts";
 import { type GoalForecast, readPlays } from "./forecast.ts";
@@ -56,8 +57,8 @@ interface Told {
   readonly plays?: number;
 }
 function told({ sessions = [], goals, to = ahead(), seed = 1, plays = 200 }: Told): readonly GoalForecast[] {
-  const belief = believe({ kind: "halter", skills: SHAPES, seen: [], sessions });
-  const run = playsOf({ belief, sessions, goals, ahead: to, options: { seed, plays, pace: 1 } });
+  const reading = readingNow({ kind: "halter", skills: SHAPES, seen: [], sessions });
+  const run = playsOf({ ...reading, sessions, goals, ahead: to, options: { seed, plays, pace: 1 } });
   return readPlays(run.played, run.run(plays));
 }
 const chanceOf = (asked: Told): number => told(asked)[0]?.chance ?? Number.NaN;
@@ -65,8 +66,8 @@ const chanceOf = (asked: Told): number => told(asked)[0]?.chance ?? Number.NaN;
 describe("the plays", () => {
   it("give the same answer to the same seed, however they are cut into pieces", () => {
     const goals = [goal("trot"), goal("tie", 4)];
-    const belief = believe({ kind: "halter", skills: SHAPES, seen: [], sessions: [] });
-    const asked = { belief, sessions: [], goals, ahead: ahead(), options: { seed: 7, plays: 60, pace: 1 } };
+    const reading = readingNow({ kind: "halter", skills: SHAPES, seen: [], sessions: [] });
+    const asked = { ...reading, sessions: [], goals, ahead: ahead(), options: { seed: 7, plays: 60, pace: 1 } };
     const whole = playsOf(asked);
     whole.run(60);
     const pieces = playsOf(asked);

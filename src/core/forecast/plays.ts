@@ -6,7 +6,8 @@
 import { type Random, seededRandom } from "../kernel/random.ts";
 import { benchOf, chooseOn, lowestOf, weakerOf } from "./choose.ts";
 import { type Course, type CourseGoal, courseOf, type Known } from "./course.ts";
-import { drawsOf } from "./draw.ts";
+import type { Doubt } from "./doubt.ts";
+import { type Draws, drawsOf } from "./draw.ts";
 import type { Belief } from "./estimator.ts";
 import { type GoalFacts, PROOFS, PROVED_LATELY } from "./goals.ts";
 import {
@@ -20,8 +21,9 @@ import {
   readyBy,
   SCORE_VARIANCE,
   SPILL,
+  STALL,
 } from "./growth.ts";
-import { habitOn, queueOf } from "./habit.ts";
+import { drawHabit, habitOn, queueOf, roomForHabit } from "./habit.ts";
 import { NEVER, type Start, startOf } from "./start.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
@@ -69,9 +71,7 @@ export interface Plays {
 
 const MISS = { missed: 2, planned: 22 };
 const LAYOFF = { aDay: 0.0067, shortest: 4, longest: 18 };
-const STALL = { aDay: 0.0063, shortest: 10, longest: 32, gain: 0.15, score: -0.6 };
 const CEILING = { share: 0.05, low: 1.8, high: 3.2, gain: 0.1 };
-const SPARED_BRANCH = "handling";
 const GAIN_SIGMA = Math.sqrt(Math.log(1 + GAIN_NOISE ** 2));
 const SCORE_SIGMA = Math.sqrt(SCORE_VARIANCE);
 const DAY_SIGMA = Math.sqrt(DAY_VARIANCE);
@@ -91,13 +91,16 @@ export interface PlayAsked {
   readonly goals: readonly GoalFacts[];
   readonly ahead: Ahead;
   readonly options: PlayOptions;
+  /** That it is stalled already; null: nothing speaks for it. */
+  readonly doubt: Doubt | null;
 }
 
 /** Nothing is played before `run` is called. Throws where a goal is not in the ladder. */
-export function playsOf({ belief, sessions, goals, ahead, options }: PlayAsked): Plays {
+export function playsOf({ belief, sessions, goals, ahead, options, doubt }: PlayAsked): Plays {
   const course = courseOf(belief.layout.skills, goals);
   const start = startOf(belief, course, sessions);
   const draws = drawsOf(belief, course);
+  const stalled = doubt && { chance: doubt.chance, since: doubt.since, draws: drawsOf(doubt.belief, course) };
   const levelDays: number[] = [];
   for (let day = ahead.today; day < ahead.lastDay; day += LEVEL_EVERY) levelDays.push(day);
   levelDays.push(ahead.lastDay);
@@ -107,7 +110,7 @@ export function playsOf({ belief, sessions, goals, ahead, options }: PlayAsked):
     levels: goals.map(() => new Float32Array(options.plays * levelDays.length)),
     levelDays,
   };
-  const play = playerOf({ course, start, draws, ahead, options, sessions, played, lastSession: belief.lastDay });
+  const play = playerOf({ course, start, draws, stalled, ahead, options, sessions, played, lastSession: belief.lastDay });
   let done = 0;
   return {
     played,
@@ -121,7 +124,8 @@ export function playsOf({ belief, sessions, goals, ahead, options }: PlayAsked):
 interface Stage {
   readonly course: Course;
   readonly start: Start;
-  readonly draws: ReturnType<typeof drawsOf>;
+  readonly draws: Draws;
+  readonly stalled: { readonly chance: number; readonly since: number; readonly draws: Draws } | null;
   readonly ahead: Ahead;
   readonly options: PlayOptions;
   readonly sessions: readonly Session[];
@@ -139,7 +143,17 @@ const spread = (shares: readonly number[]): readonly number[] => {
 };
 
 /** One set of arrays for all plays; each call plays one from the start. */
-function playerOf({ course, start, draws, ahead, options, sessions, played, lastSession }: Stage): (number: number) => void {
+function playerOf({
+  course,
+  start,
+  draws: healthy,
+  stalled: doubted,
+  ahead,
+  options,
+  sessions,
+  played,
+  lastSession,
+}: Stage): (number: number) => void {
   const { skills, before, firstTrack, goals } = course;
   const level = new Float64Array(course.tracks);
   const best = new Float64Array(course.tracks);
@@ -160,11 +174,12 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
   const open = new Uint8Array(skills.length);
   const barred = new Uint8Array(skills.length);
   const bench = benchOf(course);
-  const riderShares = spread(draws.riders.map((rider) => 1 + sessions.filter((session) => session.rider === rider).length));
+  const riderShares = spread(healthy.riders.map((rider) => 1 + sessions.filter((session) => session.rider === rider).length));
   const windy = (WINDY.days + sessions.filter((one) => one.windy).length) / (WINDY.all + sessions.length);
   const newPlace = (WINDY.days + sessions.filter((one) => one.newPlace).length) / (WINDY.all + sessions.length);
   const missRate = (MISS.missed + ahead.missed) / (MISS.planned + ahead.planned);
   const queue = queueOf(course);
+  const habit = roomForHabit(course);
   const sideShare = new Float64Array(course.tracks).fill(1);
   if (ahead.sides)
     for (let skill = 0; skill < skills.length; skill += 1)
@@ -174,7 +189,7 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
       }
   const minutesEach = ahead.minutes / ahead.items;
   const dose = Float64Array.from(skills, ({ sessions03 }) => (3 / sessions03) * Math.sqrt(minutesEach / 10) * options.pace);
-  const spared = skills.map(({ branch }) => branch === SPARED_BRANCH);
+  const spared = skills.map(({ branch }) => branch === STALL.spared);
   const plannedOn = new Uint8Array(ahead.lastDay + 1);
   for (const day of ahead.days) plannedOn[day] = 1;
   const opensOn = Float64Array.from(skills, ({ id }) => ahead.notBefore.get(id) ?? Number.NEGATIVE_INFINITY);
@@ -222,6 +237,8 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
       streamOf(options.seed, number, 1),
       streamOf(options.seed, number, 2),
     ];
+    const isStalled = state.next() < (doubted?.chance ?? 0);
+    const draws = isStalled && doubted ? doubted.draws : healthy;
     const rate = draws.draw(state, level, ease);
     best.set(start.best);
     for (let track = 0; track < course.tracks; track += 1)
@@ -232,6 +249,7 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
       // A horse that has gone beyond a ceiling has none there.
       ceiling[skill] = stuck && weakest(skill) < at ? at : Number.POSITIVE_INFINITY;
     }
+    if (ahead.follows === "habit") drawHabit(start.habit, habit, state);
     times.set(start.times);
     lastScore.set(start.lastScore);
     lastWorked.set(start.lastWorked);
@@ -248,6 +266,11 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
     });
     let last = lastSession;
     let [awayUntil, stalledUntil] = [NEVER, NEVER];
+    const length = state.next();
+    if (isStalled && doubted) {
+      const shortest = Math.max(STALL.shortest, ahead.today - doubted.since + 1);
+      stalledUntil = doubted.since + shortest + Math.floor(length * Math.max(1, STALL.longest - shortest + 1)) - 1;
+    }
     let left = ahead.days.length;
     let sample = 0;
     for (let day = ahead.today; day <= ahead.lastDay; day += 1) {
@@ -312,7 +335,7 @@ function playerOf({ course, start, draws, ahead, options, sessions, played, last
             { sessionsLeft, items, minutes: minutesEach, today: day, lastWorked, met, missing, barred },
             bench,
           )
-        : habitOn(course, start.habit, { items, day, lastScore, lastWorked, open, target: start.target, barred }, queue, noise);
+        : habitOn(course, habit, { items, day, lastScore, lastWorked, open, target: start.target, barred }, queue, noise);
     for (const skill of chosen) {
       const slowed = stalled && !spared[skill];
       let ready = 1;

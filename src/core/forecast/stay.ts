@@ -42,6 +42,8 @@ export interface Leaning {
   readonly variance: number;
 }
 export interface StayFacts {
+  /** Log learning rate before anything is seen, as the barn's other horses make likely; 0 where it is not told. */
+  readonly usualRate?: number;
   readonly leanings?: readonly Leaning[];
   readonly kind: HorseKind;
   readonly skills: readonly SkillShape[];

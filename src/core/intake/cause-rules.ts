@@ -5,7 +5,6 @@
  */
 
 import type { HistoryTopic } from "../horse/horse.ts";
-import { mergeKeyed } from "../kernel/merge-keyed.ts";
 import type { CauseId } from "./causes.ts";
 
 type Weights = Readonly<Partial<Record<CauseId, number>>>;
@@ -63,26 +62,6 @@ export function weightsWith(changes: readonly WeightChange[]): SignWeights {
     table[sign] = weight > 0 ? { ...others, [cause]: weight } : others;
   }
   return table;
-}
-
-/**
- * Two people changing weights at once, both from `base`: what only one changed goes that way; what both changed differently is kept as mine
- * and told as a clash, with theirs.
- */
-export function mergeWeights(
-  base: readonly WeightChange[],
-  mine: readonly WeightChange[],
-  theirs: readonly WeightChange[],
-): { readonly weights: readonly WeightChange[]; readonly clashes: readonly WeightChange[] } {
-  const shipped = ({ sign, cause }: WeightChange): number => SIGN_WEIGHTS[sign]?.[cause] ?? 0;
-  const changed = (list: readonly WeightChange[]) => list.filter((one) => one.weight !== shipped(one));
-  const key = ({ sign, cause }: WeightChange): string => `${sign}:${cause}`;
-  const { joined, clashes } = mergeKeyed(key, changed(base), changed(mine), changed(theirs));
-  return {
-    weights: joined,
-    // Taken back to what ships, on their side: that is their weight then.
-    clashes: clashes.flatMap((one) => one.theirs ?? (one.mine ? { ...one.mine, weight: shipped(one.mine) } : [])),
-  };
 }
 
 export const MOMENT_WEIGHTS: Readonly<Record<string, Readonly<Partial<Record<Moment, Weights>>>>> = {

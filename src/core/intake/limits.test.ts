@@ -2,8 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { HORSE_CLASSES, KINDS, SEXES } from "../horse/horse.ts";
 import { observationsOf, sidesOfZone, TOUCHES_BY, ZONES } from "./body.ts";
-import { mergeWeights, type WeightChange, weightsWith } from "./cause-rules.ts";
-import type { CauseId } from "./causes.ts";
+import { weightsWith } from "./cause-rules.ts";
 import { HOLDS, weighFindings } from "./findings.ts";
 import { FIRST_INSTRUMENT, instrumentFaults, mergeRungs, RUNGS, type Rung, rungToGoOnWith } from "./instrument.ts";
 import { type LimitFacts, limitsOf, limitsSigned } from "./limits.ts";
@@ -223,27 +222,6 @@ describe("two people changing the barn's own tables at once", () => {
     expect(clashes).toEqual(["look"]);
     expect(mergeRungs(RUNGS, mine, RUNGS)).toEqual({ rungs: mine, clashes: [] });
     expect(mergeRungs(RUNGS, RUNGS, theirs).clashes).toEqual([]);
-  });
-  it("lose nothing of the weights", () => {
-    const weight = fc.record({
-      sign: fc.constantFrom("girthy", "trips"),
-      cause: fc.constantFrom("skin" as const, "feet" as const, "back" as const),
-      weight: fc.constantFrom(0, 1, 2, 3),
-    });
-    const some = fc.uniqueArray(weight, { selector: (one) => `${one.sign}${one.cause}`, maxLength: 6 });
-    fc.assert(
-      fc.property(some, some, some, (base, mine, theirs) => {
-        const of = (list: readonly WeightChange[], sign: string, cause: CauseId) => weightsWith(list)[sign]?.[cause] ?? 0;
-        const { weights, clashes } = mergeWeights(base, mine, theirs);
-        for (const sign of ["girthy", "trips"])
-          for (const cause of ["skin", "feet", "back"] as const) {
-            const [was, own, other, now] = [base, mine, theirs, weights].map((list) => of(list, sign, cause));
-            expect(now).toBe(own === was ? other : own);
-            const clashed = clashes.some((one) => one.sign === sign && one.cause === cause && one.weight === other);
-            expect(clashed).toBe(own !== was && other !== was && own !== other);
-          }
-      }),
-    );
   });
 });
 

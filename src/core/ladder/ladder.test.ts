@@ -6,7 +6,7 @@ import { SIGN_IDS } from "../intake/signs.ts";
 import { SCORES } from "../kernel/sides.ts";
 import { ladderFaults } from "./graph.ts";
 import { hardSide, readLevels, type ScoreFact, weakerSide } from "./level.ts";
-import { METHOD_IDS, METHODS, methodOf } from "./methods.ts";
+import { METHODS, methodOf, methodsWith, type OwnMethod, ownOf } from "./methods.ts";
 import { BRANCHES, isSkill, SKILLS, type Skill, skillOf } from "./skills.ts";
 
 const DAY = localDate("2026-07-01");
@@ -45,7 +45,7 @@ describe("the ladder", () => {
     expect(SKILLS.filter(({ caution }) => caution !== "")).toHaveLength(18);
   });
   it("has methods that name everything they differ in", () => {
-    expect(METHODS.map((method) => method.id)).toEqual([...METHOD_IDS]);
+    expect(new Set(METHODS.map((method) => method.id)).size).toBe(METHODS.length);
     expect(methodOf("ground-first").groundSessionsFirst).toBeGreaterThan(methodOf("quiet-steps").groundSessionsFirst);
   });
 });
@@ -85,5 +85,28 @@ describe("levels", () => {
         },
       ),
     );
+  });
+});
+
+describe("methods of the barn's own", () => {
+  const own: OwnMethod = {
+    ...methodOf("classical-line"),
+    id: "own-1",
+    words: "The long way",
+    groundSessionsFirst: 20,
+    used: true,
+  };
+  it("stand beside the shipped ones, which may be changed and put back", () => {
+    const changed: OwnMethod = { ...methodOf("quiet-steps"), secondBit: "early", used: false };
+    const methods = methodsWith([own, changed]);
+    expect(methods.map(({ id }) => id)).toEqual([...METHODS.map(({ id }) => id), "own-1"]);
+    expect(methodOf("quiet-steps", methods)).toEqual(changed);
+    expect(methodOf("own-1", methods).groundSessionsFirst).toBe(20);
+    expect(methodsWith([])).toEqual(METHODS.map((method) => ({ ...method, used: true })));
+  });
+  it("keep only what differs from what ships", () => {
+    expect(ownOf(methodsWith([own]))).toEqual([own]);
+    expect(ownOf([{ ...methodOf("quiet-steps"), used: true }])).toEqual([]);
+    expect(ownOf([{ ...methodOf("quiet-steps"), used: false }])).toHaveLength(1);
   });
 });

@@ -1,25 +1,33 @@
 /** A method is a named set of the barn's answers to the questions on which practitioners differ. It words the card and shapes the gate. */
 import { must } from "../kernel/assert.ts";
 
-export const METHOD_IDS = ["quiet-steps", "classical-line", "ground-first"] as const;
-export type MethodId = (typeof METHOD_IDS)[number];
+/** The questions that are answered by choosing, each with its answers. */
+export const ANSWERS = {
+  looseWork: ["own-pace", "keeps-gait"],
+  headgear: ["rope-halter", "snaffle"],
+  reward: ["release", "release-and-food"],
+  steering: ["one-rein", "both-reins"],
+  sides: ["both-each-session", "one-a-day"],
+  grooming: ["before", "after-in-raw-weather"],
+  secondBit: ["early", "late"],
+} as const;
+export type Question = keyof typeof ANSWERS;
+export type Answer<Q extends Question> = (typeof ANSWERS)[Q][number];
 
-export interface Method {
-  readonly id: MethodId;
+export interface Method extends Readonly<{ [Q in Question]: Answer<Q> }> {
+  readonly id: string;
   readonly words: string;
   readonly about: string;
-  readonly looseWork: "own-pace" | "keeps-gait";
-  readonly headgear: "rope-halter" | "snaffle";
-  readonly reward: "release" | "release-and-food";
-  readonly steering: "one-rein" | "both-reins";
-  readonly sides: "both-each-session" | "one-a-day";
-  readonly grooming: "before" | "after-in-raw-weather";
   /** Short and daily, or an hour on the ground and up to fifty minutes ridden: minutes of a session while the record tells none. */
   readonly sessionMinutes: number;
-  /** A leverage bit early, as a tool, or late, once the horse is educated in the snaffle. */
-  readonly secondBit: "early" | "late";
   /** Sessions on the ground before anybody may sit on; 0: as soon as the gate opens. */
   readonly groundSessionsFirst: number;
+}
+
+/** A method of the barn's own, or a shipped one with its answers changed. */
+export interface OwnMethod extends Method {
+  /** False: no new stay is offered it; those that have it keep it. */
+  readonly used: boolean;
 }
 
 export const METHODS: readonly Method[] = [
@@ -70,8 +78,24 @@ export const METHODS: readonly Method[] = [
   },
 ];
 
-export const methodOf = (id: MethodId): Method =>
+/** Every method that a stay of this barn may have: the shipped ones, changed where the barn changed them, and then its own. */
+export function methodsWith(own: readonly OwnMethod[]): readonly OwnMethod[] {
+  const byId = new Map(own.map((method) => [method.id, method]));
+  const shipped = METHODS.map((method) => byId.get(method.id) ?? { ...method, used: true });
+  return [...shipped, ...own.filter(({ id }) => !isShipped(id))];
+}
+/** What need not be kept: the shipped ones as they are. */
+export const ownOf = (methods: readonly OwnMethod[]): readonly OwnMethod[] =>
+  methods.filter((method) => {
+    const shipped = METHODS.find(({ id }) => id === method.id);
+    const asShipped = shipped && { ...shipped, used: true };
+    return !asShipped || JSON.stringify(asShipped) !== JSON.stringify({ ...asShipped, ...method });
+  });
+export const isShipped = (id: string): boolean => METHODS.some((method) => method.id === id);
+
+/** Throws on a method that is not in the list; what a stay may have is checked when it is chosen. */
+export const methodOf = (id: string, methods: readonly Method[] = METHODS): Method =>
   must(
-    METHODS.find((method) => method.id === id),
+    methods.find((method) => method.id === id),
     `method ${id}`,
   );

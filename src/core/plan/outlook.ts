@@ -5,14 +5,15 @@
 import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
 import type { TermFacts } from "../calendar/term.ts";
 import type { Bend } from "../forecast/calibrate.ts";
-import { type Belief, believe } from "../forecast/estimator.ts";
+import { type Reading, readingNow } from "../forecast/doubt.ts";
+import type { Belief } from "../forecast/estimator.ts";
 import type { GoalFacts } from "../forecast/goals.ts";
 import type { Ahead } from "../forecast/plays.ts";
 import type { Leaning, Seen, Session, SkillShape, StayFacts } from "../forecast/stay.ts";
 import type { HorseKind } from "../horse/horse.ts";
 import type { Side } from "../kernel/sides.ts";
 import { ladderFor } from "../ladder/for-method.ts";
-import { type MethodId, methodOf } from "../ladder/methods.ts";
+import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skills.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
@@ -27,7 +28,9 @@ export interface StayRecord {
   readonly term: Pick<TermFacts, "restDays" | "holidays" | "holds" | "sessionsAWeek">;
   /** True while a hold has no last day: nothing can be planned. */
   readonly onHold: boolean;
-  readonly method: MethodId;
+  readonly method: Method;
+  /** That may be asked about. */
+  readonly methods: readonly Method[];
   /** As the barn has it, before the method. */
   readonly ladder: readonly Skill[];
   readonly seen: readonly Seen[];
@@ -43,6 +46,8 @@ export interface StayRecord {
   readonly minutes: number;
   readonly hard: Side | "even";
   readonly leanings: readonly Leaning[];
+  /** Log learning rate that horses have here, by the barn's past. */
+  readonly usualRate: number;
   /** How the barn's past bends a chance. */
   readonly bend: Bend;
 }
@@ -56,7 +61,7 @@ export type WhatIf =
   | { readonly code: "sessions"; readonly aWeek: number }
   | { readonly code: "days"; readonly more: number }
   | { readonly code: "off"; readonly days: number }
-  | { readonly code: "method"; readonly method: MethodId }
+  | { readonly code: "method"; readonly method: string }
   | { readonly code: "drop"; readonly skill: string }
   | { readonly code: "hard-side" };
 export const NOW: WhatIf = { code: "now" };
@@ -76,9 +81,12 @@ export const shapesOf = (ladder: readonly Skill[]): readonly SkillShape[] =>
     halfLife,
   }));
 
+const methodIn = (record: StayRecord, what: WhatIf): Method =>
+  what.code === "method" ? methodOf(what.method, record.methods) : record.method;
+
 /** The ladder as the stay climbs it. */
 export const ladderOf = (record: StayRecord, what: WhatIf = NOW): readonly Skill[] =>
-  ladderFor(record.ladder, methodOf(what.code === "method" ? what.method : record.method));
+  ladderFor(record.ladder, methodIn(record, what));
 
 /** What the estimator reads; works on skills that the barn no longer uses are left out. */
 export function factsOf(record: StayRecord, what: WhatIf = NOW): StayFacts {
@@ -87,6 +95,7 @@ export function factsOf(record: StayRecord, what: WhatIf = NOW): StayFacts {
   return {
     kind: record.kind,
     leanings: record.leanings,
+    usualRate: record.usualRate,
     skills,
     seen: record.seen.filter(({ skill }) => used.has(skill)),
     sessions: record.sessions.map((session) => ({ ...session, work: session.work.filter(({ skill }) => used.has(skill)) })),
@@ -115,7 +124,7 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
   };
   for (const { skill, until } of record.waits) wait(skill, until);
   // A method that begins on the ground opens the saddle only after so many sessions.
-  const ground = methodOf(what.code === "method" ? what.method : record.method).groundSessionsFirst - record.sessions.length;
+  const ground = methodIn(record, what).groundSessionsFirst - record.sessions.length;
   const opens = ground <= 0 ? null : (days[ground] ?? stayDay(firstDay, lastDay) + 1);
   const isRidden = record.sessions.some(({ work }) =>
     work.some(({ skill }) => record.ladder.some(({ id, saddle }) => saddle && id === skill)),
@@ -141,7 +150,7 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
   };
 }
 
-export const believeOf = (record: StayRecord, what: WhatIf = NOW): Belief => believe(factsOf(record, what));
+export const readingOn = (record: StayRecord, what: WhatIf = NOW): Reading => readingNow(factsOf(record, what));
 
 /** What a plan is laid from; the belief is handed in, as it is dear. */
 export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW): PlanAsked {

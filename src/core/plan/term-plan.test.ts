@@ -3,10 +3,10 @@ import { describe, expect, it } from "vitest";
 import { type LocalDate, localDate, weekdayOf } from "../calendar/local-date.ts";
 import { STRAIGHT } from "../forecast/calibrate.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
-import { METHOD_IDS } from "../ladder/methods.ts";
+import { METHODS, type Method, methodOf } from "../ladder/methods.ts";
 import { SKILLS, skillOf } from "../ladder/skills.ts";
 import { GOAL_SETS, type PlanGoal, valueOf } from "./goal-sets.ts";
-import { aheadOf, believeOf, factsOf, planAsked, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
+import { aheadOf, factsOf, planAsked, readingOn, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
 import { type LaidSession, layPlan, type Pin, weeksOf, whatMoved } from "./term-plan.ts";
 
@@ -31,7 +31,8 @@ const recordOf = (changes: Partial<StayRecord> = {}): StayRecord => ({
   workedToday: false,
   term: { restDays: [7], holidays: [], holds: [], sessionsAWeek: 5 },
   onHold: false,
-  method: "quiet-steps",
+  method: methodOf("quiet-steps"),
+  methods: METHODS,
   ladder: SKILLS,
   seen: [],
   sessions: [
@@ -48,10 +49,11 @@ const recordOf = (changes: Partial<StayRecord> = {}): StayRecord => ({
   hard: "right",
   leanings: [],
   bend: STRAIGHT,
+  usualRate: 0,
   ...changes,
 });
 const planOf = (record: StayRecord, what?: WhatIf): readonly LaidSession[] =>
-  layPlan(planAsked(record, believeOf(record, what), what));
+  layPlan(planAsked(record, readingOn(record, what).belief, what));
 const skillsOn = (plan: readonly LaidSession[], day: number): readonly string[] =>
   plan.find((one) => one.day === day)?.items.map(({ skill }) => skill) ?? [];
 
@@ -171,18 +173,17 @@ describe("the plan of what is left", () => {
 
 describe("methods", () => {
   it("put off the first ride by their ground sessions, and change what a skill waits for", () => {
-    const firstRide = (method: (typeof METHOD_IDS)[number]): number =>
+    const firstRide = (method: Method): number =>
       planOf(recordOf({ method, kind: "restart", goals: [goal("forward")] })).find(({ items }) =>
         items.some(({ skill }) => skillOf(skill).saddle),
       )?.day ?? 99;
-    expect(firstRide("ground-first")).toBeGreaterThan(firstRide("quiet-steps"));
-    const sitAfter = (method: (typeof METHOD_IDS)[number]) =>
-      factsOf(recordOf({ method })).skills.find(({ id }) => id === "sit")?.prerequisites;
-    expect(sitAfter("classical-line")).toContain("bit");
-    expect(sitAfter("quiet-steps")).not.toContain("bit");
+    expect(firstRide(methodOf("ground-first"))).toBeGreaterThan(firstRide(methodOf("quiet-steps")));
+    const sitAfter = (method: Method) => factsOf(recordOf({ method })).skills.find(({ id }) => id === "sit")?.prerequisites;
+    expect(sitAfter(methodOf("classical-line"))).toContain("bit");
+    expect(sitAfter(methodOf("quiet-steps"))).not.toContain("bit");
   });
   it("change nothing of what was worked", () => {
-    for (const method of METHOD_IDS) expect(factsOf(recordOf({ method })).sessions).toEqual(factsOf(recordOf()).sessions);
+    for (const method of METHODS) expect(factsOf(recordOf({ method })).sessions).toEqual(factsOf(recordOf()).sessions);
   });
 });
 

@@ -10,6 +10,7 @@ import { GAIN_NOISE, HIGHEST_LEVEL, intakeAt, readyBy, SCORE_VARIANCE } from "..
 import type { Ahead } from "../forecast/plays.ts";
 import type { Session, SkillShape } from "../forecast/stay.ts";
 import type { Branch, Skill } from "../ladder/skills.ts";
+import { type LaidPlace, placeFor, placesOf } from "./places.ts";
 
 export const PURPOSES = ["work", "refresher", "consolidate", "exit"] as const;
 export type Purpose = (typeof PURPOSES)[number];
@@ -27,7 +28,7 @@ export interface LaidItem {
   readonly pinned: boolean;
   readonly when: readonly Condition[];
 }
-export interface LaidSession {
+export interface LaidSession extends LaidPlace {
   /** As the forecast counts days. */
   readonly day: number;
   readonly purpose: Purpose;
@@ -201,7 +202,9 @@ export function layPlan(asked: PlanAsked): readonly LaidSession[] {
   const expected = new Expected(course, { ...asked, goals: [...goals, ...extra] });
   const purposes = purposesOf(asked);
   const minutes = ahead.minutes / ahead.items;
-  return ahead.days.map((day, i): LaidSession => {
+  const needed: Skill["place"][] = [];
+  const calm: boolean[] = [];
+  const sessions = ahead.days.map((day, i) => {
     const purpose = purposes[i] as Purpose;
     course.skills.forEach(({ id }, skill) => {
       const barred = forbids(pins, id, day) || day < (ahead.notBefore.get(id) ?? Number.NEGATIVE_INFINITY);
@@ -230,9 +233,13 @@ export function layPlan(asked: PlanAsked): readonly LaidSession[] {
         when: conditionsOf(expected, skill, shapes.get((course.skills[skill] as SkillShape).id)),
       }),
     );
+    needed.push(placeFor(laid.flatMap(({ skill }) => shapes.get(skill) ?? [])));
+    calm.push([...kept, ...open].every((skill) => !expected.isNew(skill) && expected.level(skill) >= SHOWN_LEVEL));
     for (const skill of [...kept, ...open]) expected.work(skill, day, minutes);
     return { day, purpose, items: laid };
   });
+  const places = placesOf(needed, calm);
+  return sessions.map((session, i) => ({ ...session, ...(places[i] as LaidPlace) }));
 }
 
 export interface LaidWeek {
@@ -243,7 +250,7 @@ export interface LaidWeek {
   /** The skill worked most. */
   readonly main: string | null;
   readonly sessions: readonly LaidSession[];
-  /** Places that its items are worked in. */
+  /** Where its sessions are worked. */
   readonly places: readonly Skill["place"][];
 }
 const most = <T>(list: readonly T[]): T | null => {
@@ -266,7 +273,7 @@ export function weeksOf(plan: readonly LaidSession[], ladder: readonly Skill[], 
       theme: most(skills.map((skill) => shapes.get(skill)?.branch).filter((branch) => branch !== undefined)),
       main,
       sessions,
-      places: [...new Set(skills.map((skill) => shapes.get(skill)?.place ?? "anywhere"))].filter((place) => place !== "anywhere"),
+      places: [...new Set(sessions.map(({ place }) => place))].filter((place) => place !== "anywhere"),
     };
   });
 }

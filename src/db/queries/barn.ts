@@ -1,11 +1,12 @@
 import { z } from "zod/mini";
 import { LENGTH_HABITS, type LengthHabit, type PolicyFields, WeightFields } from "#contracts/barn.ts";
-import { LadderEditFields } from "#contracts/plan.ts";
+import { LadderEditFields, MethodFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
 import type { Bend } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { LadderEdit } from "#core/ladder/edits.ts";
+import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, int, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
@@ -23,8 +24,10 @@ const BarnRow = z.object({
   units: z.enum(LENGTH_HABITS),
   weights: z.array(WeightFields),
   ladder: z.array(LadderEditFields),
+  methods: z.array(MethodFields),
   bendA: number,
   bendB: number,
+  usualRate: number,
   version: int,
   revision: int,
 });
@@ -41,8 +44,12 @@ export interface Barn {
   readonly weights: readonly WeightChange[];
   /** What it changed of the ladder. */
   readonly ladder: readonly LadderEdit[];
+  /** Its own methods, and what it changed of the shipped ones. */
+  readonly methods: readonly OwnMethod[];
   /** How its own past bends a forecast's chance. */
   readonly bend: Bend;
+  /** Log learning rate of its horses, 0 as the ladder has it. */
+  readonly usualRate: number;
   readonly version: number;
   readonly revision: number;
 }
@@ -51,7 +58,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, ladder, bend_a, bend_b, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, ladder, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
@@ -83,8 +90,14 @@ export async function updateLadder(tx: Transaction, version: number, edits: read
   return done.count === 1;
 }
 
-export async function keepBend(tx: Transaction, { a, b }: Bend): Promise<void> {
-  await tx`UPDATE barn SET bend_a = ${a}, bend_b = ${b}`;
+export async function updateMethods(tx: Transaction, version: number, methods: readonly OwnMethod[]): Promise<boolean> {
+  const done = await tx`UPDATE barn SET methods = ${tx.json(methods as never)}, version = version + 1 WHERE version = ${version}`;
+  return done.count === 1;
+}
+
+/** What the stays that went home say of the forecasts to come. */
+export async function keepLearnt(tx: Transaction, { a, b }: Bend, usualRate: number): Promise<void> {
+  await tx`UPDATE barn SET bend_a = ${a}, bend_b = ${b}, usual_rate = ${usualRate}`;
 }
 
 /** Marks that something was written; the row lock also puts the ends of writes in order. */

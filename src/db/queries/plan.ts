@@ -12,13 +12,13 @@ import {
   PlanGoalFields,
 } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Told } from "#core/forecast/calibrate.ts";
+import type { Told, ToldRate } from "#core/forecast/calibrate.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { Taken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { LaidSession, Moved, Pin } from "#core/plan/term-plan.ts";
 import type { Db, Transaction } from "../client.ts";
-import { date, id, instant, int, number, side, text } from "../rows.ts";
+import { date, id, instant, int, nullable, number, side, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
 const GoalRow = z.extend(z.object({ stayId: id<"stay">() }), PlanGoalFields.shape);
@@ -86,22 +86,28 @@ const ForecastRow = z.object({
   alarms: z.array(KeptAlarm),
   riders: z.array(KeptRider),
   stuck: z.array(text),
+  rateMean: nullable(number),
+  rateVariance: nullable(number),
 });
 export type ForecastRecord = z.output<typeof ForecastRow>;
 /** Every day's last forecast of a stay, oldest first. */
 export const listForecasts = (db: Db, stay: StayId): Promise<ForecastRecord[]> =>
-  many(ForecastRow, db`SELECT stay_id, day, at, goals, alarms, riders, stuck FROM forecast WHERE stay_id = ${stay} ORDER BY day`);
+  many(
+    ForecastRow,
+    db`SELECT stay_id, day, at, goals, alarms, riders, stuck, rate_mean, rate_variance FROM forecast WHERE stay_id = ${stay} ORDER BY day`,
+  );
 /** The newest of each of these stays. */
 export const listLatestForecasts = (db: Db, stays: readonly StayId[]): Promise<ForecastRecord[]> =>
   many(
     ForecastRow,
-    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders, f.stuck FROM unnest(${[...stays]}::uuid[]) s(id)
+    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders, f.stuck, f.rate_mean, f.rate_variance FROM unnest(${[...stays]}::uuid[]) s(id)
        JOIN LATERAL (SELECT * FROM forecast WHERE stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true`,
   );
 export async function keepForecast(tx: Transaction, f: ForecastRecord): Promise<void> {
-  await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck)
-           VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)}, ${f.stuck})
-           ON CONFLICT (stay_id, day) DO UPDATE SET at = EXCLUDED.at, goals = EXCLUDED.goals, alarms = EXCLUDED.alarms, riders = EXCLUDED.riders, stuck = EXCLUDED.stuck`;
+  await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck, rate_mean, rate_variance)
+           VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)}, ${f.stuck}, ${f.rateMean}, ${f.rateVariance})
+           ON CONFLICT (stay_id, day) DO UPDATE SET at = EXCLUDED.at, goals = EXCLUDED.goals, alarms = EXCLUDED.alarms, riders = EXCLUDED.riders, stuck = EXCLUDED.stuck,
+             rate_mean = EXCLUDED.rate_mean, rate_variance = EXCLUDED.rate_variance`;
 }
 
 const ToldRow = z.object({ stay: text, chance: number, met: z.boolean() });
@@ -139,3 +145,14 @@ export async function keepTaken(
   await tx`DELETE FROM skill_taken WHERE stay_id = ${stay}`;
   if (rows.length > 0) await tx`INSERT INTO skill_taken ${tx(rows.map((row) => ({ stayId: stay, ...row })))}`;
 }
+
+const RateRow = z.object({ mean: number, variance: number });
+/** How fast each of the horses that went home last learnt, by its last forecast. */
+export const listRates = (db: Db): Promise<ToldRate[]> =>
+  many(
+    RateRow,
+    db`SELECT f.rate_mean AS mean, f.rate_variance AS variance
+       FROM (SELECT id FROM stay WHERE went_home IS NOT NULL ORDER BY went_home DESC LIMIT 200) s
+       JOIN LATERAL (SELECT * FROM forecast WHERE stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true
+       WHERE f.rate_mean IS NOT NULL`,
+  );

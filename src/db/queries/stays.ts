@@ -11,7 +11,6 @@ import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS } from "#core/intake/findings.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { HoldId, HorseId, StayId } from "#core/kernel/brand.ts";
-import { METHOD_IDS } from "#core/ladder/methods.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
@@ -35,7 +34,7 @@ const StayRow = z.object({
   firstDay: date,
   sessionsAWeek: int,
   counting: z.enum(COUNTINGS),
-  method: z.enum(METHOD_IDS),
+  method: text,
   afterDays: nullable(int),
   afterLevel: z.enum(AFTER_LEVELS),
   afterWords: text,
@@ -258,3 +257,8 @@ export async function insertApart(tx: Transaction, a: StayId, b: StayId): Promis
 export async function deleteApart(tx: Transaction, a: StayId, b: StayId): Promise<void> {
   await tx`DELETE FROM apart WHERE (stay_id = ${a} AND other_stay_id = ${b}) OR (stay_id = ${b} AND other_stay_id = ${a})`;
 }
+
+const MethodRow = z.object({ method: text });
+/** Every method that a stay has or had. */
+export const listMethods = async (db: Db): Promise<readonly string[]> =>
+  (await many(MethodRow, db`SELECT DISTINCT method FROM stay`)).map(({ method }) => method);

@@ -40,6 +40,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn/walk": manager,
   "/barn/findings": manager,
   "/barn/ladder": manager,
+  "/barn/methods": manager,
   "/api/scale": manager,
   "/api/check-file/[id]": staff,
 };

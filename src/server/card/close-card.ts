@@ -4,6 +4,7 @@ import type { CloseCard } from "#contracts/card.ts";
 import { mayOverride, overridable, readGate } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
+import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { insertRevision, listRevisions } from "#db/queries/card.ts";
 import { findCard, lockDay } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
@@ -38,9 +39,10 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
     delivered: stay.delivered.filter((day) => day < card.day),
     lastIncident: stay.lastIncident && stay.lastIncident.day < card.day ? stay.lastIncident : null,
   };
+  const method = methodOf(stay.method, methodsWith(work.barn.methods));
   const rode = input.record.saddleMinutes > 0;
   const answer = readGate(
-    gateFacts(gateRecord(before, evaluation, rider, card.day), { ...input.gate, weather: input.record.weather }),
+    gateFacts(gateRecord(before, evaluation, rider, { day: card.day, method }), { ...input.gate, weather: input.record.weather }),
     rode ? "saddle" : "ground",
   );
   const overridden = rode && answer.state !== "open";

@@ -2,7 +2,7 @@ import { heldOn } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Weather } from "#core/card/card.ts";
 import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
-import { methodOf } from "#core/ladder/methods.ts";
+import type { Method } from "#core/ladder/methods.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 import type { Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
@@ -13,13 +13,13 @@ export function gateRecord(
   stay: Stay,
   evaluation: Evaluation | null,
   rider: Person,
-  day: LocalDate,
+  { day, method }: { readonly day: LocalDate; readonly method: Method },
 ): Omit<GateFacts, "ticks" | "redSigns" | "windy"> {
   const outcome = evaluation && outcomeOf(stay, evaluation, day);
   const { held, ridden, secondPerson } = limitsInForce(stay, day);
   return {
     today: day,
-    method: methodOf(stay.method),
+    method,
     stage: stageOfStay(stay, evaluation),
     sessionsSoFar: stay.delivered.length,
     lastWorked: lastWorked(stay),

@@ -6,7 +6,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { hardSide, readLevels, trackKey } from "#core/ladder/level.ts";
-import { methodOf } from "#core/ladder/methods.ts";
+import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { cardWork } from "#core/plan/card-work.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
@@ -41,7 +41,8 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     findPlan(sql, card.stayId),
     listLatestForecasts(sql, [card.stayId]),
   ]);
-  const today = clock.today(must(barn, "the barn is set up").timeZone);
+  const { timeZone, methods } = must(barn, "the barn is set up");
+  const today = clock.today(timeZone);
   const horse = must(stay, "a card has a stay");
   const earlier = worked.filter((session) => session.day < card.day);
   const before = scores.filter((score) => score.day < card.day || (score.day === card.day && card.state !== "closed"));
@@ -49,7 +50,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const levels = readLevels(before);
   const hard = hardSide(levels, SKILLS).side;
   const last = earlier.at(-1);
-  const method = methodOf(horse.method);
+  const method = methodOf(horse.method, methodsWith(methods));
   const limits = limitsInForce(horse, card.day);
   const day = stayDay(horse.firstDay, card.day);
   // A session given on a day that was not planned takes up what comes next.
@@ -58,7 +59,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     { ...horse, delivered: horse.delivered.filter((day) => day < card.day) },
     latest,
     must(rider, "a card has a rider"),
-    card.day,
+    { day: card.day, method },
   );
   return {
     card: {
@@ -79,7 +80,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     mine: card.riderId === actor.id || actor.role === "manager",
     mayOverride: mayOverride(actor),
     future: card.day > today,
-    method: horse.method,
+    method,
     hard,
     circleMinutes: limits.circleMinutes,
     sessionMinutes: limits.sessionMinutes,

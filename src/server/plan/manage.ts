@@ -1,12 +1,13 @@
-/** What a manager decides of a plan: its goals, and pins that every new laying keeps. And the barn's ladder. */
-import type { EditLadder, SetGoals, SetPins } from "#contracts/plan.ts";
+/** What a manager decides of a plan: its goals, and pins that every new laying keeps. And the barn's ladder and methods. */
+import type { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
 import { editFaults, trimmed } from "#core/ladder/edits.ts";
-import { findBarn, updateLadder } from "#db/queries/barn.ts";
+import { methodsWith, ownOf } from "#core/ladder/methods.ts";
+import { findBarn, updateLadder, updateMethods } from "#db/queries/barn.ts";
 import { findPlan, listPlanGoals, movePlanOn, replacePlanGoals } from "#db/queries/plan.ts";
-import { findStay, lockStay } from "#db/queries/stays.ts";
+import { findStay, listMethods, lockStay } from "#db/queries/stays.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
 
 /** Why the stay's plan cannot be changed; the stay is locked. */
@@ -51,5 +52,20 @@ export async function editLadder(work: Work, input: EditLadder): Answer<{ versio
     return no({ code: "changed-meanwhile", path: "version", current: { version: barn?.version, ladder: barn?.ladder } });
   }
   await note(work, "barn", "barn", "ladder changed", { before: work.barn.ladder, after: edits });
+  return ok({ version: input.version + 1 });
+}
+
+/** Stays that are worked by a changed method are planned anew from here on; what was worked stays as it was. */
+export async function editMethods(work: Work, input: EditMethods): Answer<{ version: number }> {
+  const all = methodsWith(input.methods);
+  if (!all.some(({ used }) => used)) return no({ code: "last-method", path: "methods" });
+  const inUse = await listMethods(work.tx);
+  if (inUse.some((id) => !all.some((method) => method.id === id))) return no({ code: "method-in-use", path: "methods" });
+  const methods = ownOf(input.methods);
+  if (!(await updateMethods(work.tx, input.version, methods))) {
+    const barn = await findBarn(work.tx);
+    return no({ code: "changed-meanwhile", path: "version", current: { version: barn?.version, methods: barn?.methods } });
+  }
+  await note(work, "barn", "barn", "methods changed", { before: work.barn.methods, after: methods });
   return ok({ version: input.version + 1 });
 }

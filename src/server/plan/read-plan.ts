@@ -1,5 +1,5 @@
 import type { Actor } from "#contracts/people.ts";
-import type { LadderView, PlanView } from "#contracts/views.plan.ts";
+import type { LadderView, MethodsView, PlanView } from "#contracts/views.plan.ts";
 import { ladderWith } from "#core/ladder/edits.ts";
 import { typicalOf } from "#core/ladder/typical.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
@@ -64,4 +64,9 @@ export async function readLadder(deps: Deps): Promise<LadderView> {
   const [barn, taken] = await Promise.all([barnOf(deps), listTaken(deps.sql)]);
   const ladder = ladderWith(barn.ladder);
   return { version: barn.version, edits: barn.ladder, ladder, typical: typicalOf(ladder, taken) };
+}
+
+export async function readMethods(deps: Deps): Promise<MethodsView> {
+  const barn = await barnOf(deps);
+  return { version: barn.version, own: barn.methods };
 }

@@ -10,7 +10,7 @@ import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { ladderWith } from "#core/ladder/edits.ts";
 import { hardSide, readLevels } from "#core/ladder/level.ts";
-import { methodOf } from "#core/ladder/methods.ts";
+import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { pooledLadder, type Taken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
@@ -103,8 +103,9 @@ export function recordOf(kept: Kept): StayRecord {
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, today);
   const minutes = worked.slice(-MINUTES_FROM).map((one) => one.groundMinutes + one.saddleMinutes);
-  const usual =
-    minutes.length > 0 ? minutes.reduce((sum, one) => sum + one, 0) / minutes.length : methodOf(stay.method).sessionMinutes;
+  const methods = methodsWith(barn.methods);
+  const method = methodOf(stay.method, methods);
+  const usual = minutes.length > 0 ? minutes.reduce((sum, one) => sum + one, 0) / minutes.length : method.sessionMinutes;
   const due = Math.round(reading.contractedSoFar);
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   return {
@@ -115,7 +116,8 @@ export function recordOf(kept: Kept): StayRecord {
     workedToday: stay.delivered.includes(today),
     term: { restDays: facts.restDays, holidays: facts.holidays, holds: facts.holds, sessionsAWeek: stay.sessionsAWeek },
     onHold: heldOn(stay.holds, today)?.to === null,
-    method: stay.method,
+    method,
+    methods: methods.filter(({ used }) => used),
     ladder: pooledLadder(ladderWith(barn.ladder), kept.taken),
     seen: (intake?.walk.marks ?? []).flatMap(({ skill, side, score }) => (score === null ? [] : [{ skill, side, score }])),
     sessions: sessionsOf(kept),
@@ -127,6 +129,7 @@ export function recordOf(kept: Kept): StayRecord {
     minutes: Math.min(stay.judged?.sessionMinutes ?? usual, usual),
     hard: hardSide(readLevels(kept.scores), ladderWith(barn.ladder)).side,
     bend: barn.bend,
+    usualRate: barn.usualRate,
     leanings: [...new Set(worked.map(({ riderId }) => riderId as string))].map((rider) => leaningFrom(rider, kept.riders)),
   };
 }

@@ -7,13 +7,13 @@ import { setImmediate as breathe } from "node:timers/promises";
 import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { bent } from "#core/forecast/calibrate.ts";
-import { type Belief, believeNothing, takeIn } from "#core/forecast/estimator.ts";
+import { readingOf } from "#core/forecast/doubt.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
 import { goalState } from "#core/forecast/goals.ts";
-import { type Watch, watchOf } from "#core/forecast/outlook.ts";
+import { watchOf } from "#core/forecast/outlook.ts";
 import { playsOf } from "#core/forecast/plays.ts";
-import type { StayFacts } from "#core/forecast/stay.ts";
 import { groupBy } from "#core/kernel/group.ts";
+import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { Taken } from "#core/ladder/typical.ts";
 import { factsOf, planAsked, type StayRecord } from "#core/plan/outlook.ts";
 import { layPlan, whatMoved } from "#core/plan/term-plan.ts";
@@ -51,18 +51,9 @@ function causesOf(before: string, after: string): readonly PlanCause[] {
   return PLAN_CAUSES.filter((_, i) => was[i] !== is[i]);
 }
 
-async function believeByPieces(facts: StayFacts): Promise<Belief> {
-  const belief = believeNothing(facts);
-  for (const session of facts.sessions) {
-    takeIn(belief, session);
-    await breathe();
-  }
-  return belief;
-}
-async function watchByPieces(facts: StayFacts): Promise<Watch> {
-  const watch = watchOf(facts, WATCHED_SESSIONS);
-  let step = watch.next();
-  for (; !step.done; step = watch.next()) await breathe();
+async function byPieces<T>(steps: Generator<number, T>): Promise<T> {
+  let step = steps.next();
+  for (; !step.done; step = steps.next()) await breathe();
   return step.value;
 }
 
@@ -76,12 +67,12 @@ interface Turn {
 
 async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }: Turn): Promise<void> {
   const facts = factsOf(record);
-  const belief = await believeByPieces(facts);
-  const { alarms, leanings, stuck } = await watchByPieces(facts);
+  const { belief, doubt } = await byPieces(readingOf(facts));
+  const { alarms, leanings, rate, stuck } = await byPieces(watchOf(facts, WATCHED_SESSIONS));
   const asked = planAsked(record, belief);
   const laid = layPlan(asked);
   const { goals, sessions, ahead } = asked;
-  const plays = playsOf({ belief, sessions, goals, ahead, options: { seed: SEED, plays: KEPT_PLAYS, pace: 1 } });
+  const plays = playsOf({ belief, doubt, sessions, goals, ahead, options: { seed: SEED, plays: KEPT_PLAYS, pace: 1 } });
   for (let done = 0; done < KEPT_PLAYS && goals.length > 0; ) {
     done = plays.run(done + PLAYS_A_PIECE);
     await breathe();
@@ -127,6 +118,8 @@ async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }:
       alarms: [...alarms].map((alarm) => ({ ...alarm, tracks: [...alarm.tracks] })),
       riders: [...leanings],
       stuck: [...stuck],
+      rateMean: rate.mean,
+      rateVariance: rate.variance,
     });
     await countWrite(tx);
   });
@@ -166,8 +159,8 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       ],
       hold: stay.holds,
       check: stay.checks,
-      method: stay.method,
-      ladder: [barn.ladder, taken, barn.bend],
+      method: methodOf(stay.method, methodsWith(barn.methods)),
+      ladder: [barn.ladder, taken, barn.bend, barn.usualRate],
       day: today,
     });
     if (plan?.fingerprint === fingerprint) continue;

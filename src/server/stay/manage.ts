@@ -2,13 +2,14 @@
 
 import type { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
-import { bendOf } from "#core/forecast/calibrate.ts";
+import { bendOf, usualRateOf } from "#core/forecast/calibrate.ts";
 import { ok } from "#core/kernel/result.ts";
+import { methodsWith } from "#core/ladder/methods.ts";
 import { worksTaken } from "#core/ladder/typical.ts";
-import { keepBend } from "#db/queries/barn.ts";
+import { keepLearnt } from "#db/queries/barn.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listStayCards } from "#db/queries/day.ts";
-import { keepTaken, listTold } from "#db/queries/plan.ts";
+import { keepTaken, listRates, listTold } from "#db/queries/plan.ts";
 import {
   deleteApart,
   endHold as endHoldRow,
@@ -28,7 +29,12 @@ import {
 } from "#db/queries/stays.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 
+/** The barn has the method, and offers it or the stay has it already. */
+const mayHave = ({ barn }: Work, id: string, before: string | null): boolean =>
+  methodsWith(barn.methods).some((method) => method.id === id && (method.used || id === before));
+
 export async function bookStay(work: Work, input: BookStay): Answer<{ stay: string }> {
+  if (!mayHave(work, input.stay.method, null)) return no({ code: "not-found", path: "stay.method" });
   const [client, horse, stay] = [newId<"client">(), newId<"horse">(), newId<"stay">()];
   await insertClient(work.tx, client, input.client);
   await insertHorse(work.tx, horse, client, input.horse);
@@ -42,6 +48,7 @@ export async function editStay(work: Work, input: EditStay): Answer<{ version: n
   if (!(await lockStay(work.tx, input.id))) return no({ code: "not-found", path: "id" });
   const before = await findStay(work.tx, input.id);
   if (!before) return no({ code: "not-found", path: "id" });
+  if (!mayHave(work, input.stay.method, before.method)) return no({ code: "not-found", path: "stay.method" });
   const first = before.delivered[0];
   if (first && input.stay.firstDay > first) return no({ code: "before-arrival", path: "stay.firstDay" });
   if (!(await updateStay(work.tx, input.id, input.version, input.stay, input.riskSet)))
@@ -121,7 +128,7 @@ export async function sendHome(work: Work, input: SendHome): Answer {
     return no({ code: "changed-meanwhile", path: "version", current: stay });
   // What it took of each skill goes into the barn's own table.
   await keepTaken(work.tx, input.id, worksTaken(await listScores(work.tx, input.id)));
-  await keepBend(work.tx, bendOf(await listTold(work.tx)));
+  await keepLearnt(work.tx, bendOf(await listTold(work.tx)), usualRateOf(await listRates(work.tx)));
   await note(work, "stay", input.id, "went home", { day: input.day });
   return ok(null);
 }

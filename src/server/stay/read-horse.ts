@@ -5,6 +5,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { hardSide, type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
+import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
@@ -40,7 +41,7 @@ const headOf = (stay: Stay, barn: Barn, today: LocalDate): HorseHead => ({
   about: { age: ageOf(stay, today), sex: stay.sex, class: stay.class, heightCm: stay.heightCm },
   aim: stay.aim,
   length: stay.length,
-  method: stay.method,
+  method: methodOf(stay.method, methodsWith(barn.methods)),
   ruler: rulerOf(stay, barn, today),
   wentHome: stay.wentHome,
   hold: heldOn(stay.holds, today),

@@ -1,5 +1,6 @@
 import type { TermRules, TermsView } from "#contracts/views.ts";
 import { must } from "#core/kernel/assert.ts";
+import { methodsWith } from "#core/ladder/methods.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
@@ -14,6 +15,7 @@ const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): Term
   holds: stay?.holds ?? [],
   delivered: stay?.delivered ?? [],
   intake: stay && intakeDay(stay),
+  methods: methodsWith(barn.methods),
 });
 
 /** What the form that books a stay needs of the barn. */

@@ -2,14 +2,13 @@ import type { CardView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { Tack } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { methodOf } from "#core/ladder/methods.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { listed } from "#ui/words/figures.ts";
 import { TACK } from "#ui/words/labels.ts";
 
 /** What a rider must know before touching the horse, in a glance. */
 export function Essentials({ view }: { view: CardView }) {
-  const method = methodOf(view.method);
+  const { method } = view;
   const last = view.lastTime;
   return (
     <section aria-label="Essentials" className="grid gap-1 border-y border-line py-2">

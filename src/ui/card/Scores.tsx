@@ -2,7 +2,6 @@ import { useState } from "react";
 import type { CardView } from "#contracts/views.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
-import { methodOf } from "#core/ladder/methods.ts";
 import { SKILLS, skillOf } from "#core/ladder/skills.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
@@ -76,7 +75,7 @@ export function Scores({ view, scores, onChange }: Props) {
   const sidesAsked = (item: WorkItem): readonly TrackSide[] => orderOf(item, sidesOf(skillOf(item.skill).sided));
   /** A method that works one side a day asks for that side alone, until somebody says that the other was worked. */
   const oneSide = (item: WorkItem): boolean =>
-    methodOf(view.method).sides === "one-a-day" &&
+    view.method.sides === "one-a-day" &&
     item.side !== null &&
     !turned.includes(item.skill) &&
     !scores.some((given) => given.skill === item.skill && given.side !== item.side);

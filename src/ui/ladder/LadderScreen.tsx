@@ -1,62 +1,46 @@
 /** The barn's ladder: read as a graph, changed skill by skill, with what the barn's own horses took beside what it says. */
 import { useState } from "react";
 import type { LadderView } from "#contracts/views.plan.ts";
-import { type Merged, mergeKeyed } from "#core/kernel/merge-keyed.ts";
 import { editFaults, editOf, type LadderEdit, ladderWith, trimmed } from "#core/ladder/edits.ts";
 import { BRANCHES, SKILL_PLACES, SKILLS, skillOf } from "#core/ladder/skills.ts";
-import { Conflict } from "#ui/kit/Conflict.tsx";
-import { BARE_INPUT, Button, Field, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
+import { BARE_INPUT, Button, Field, INPUT } from "#ui/kit/parts.tsx";
 import { SkillPicks } from "#ui/kit/SkillPicks.tsx";
-import { useCommand } from "#ui/kit/use-command.ts";
 import { plural } from "#ui/words/figures.ts";
 import { BRANCH } from "#ui/words/labels.ts";
 import { PLACE, skillWords } from "#ui/words/plan.ts";
 import { sayLadderFault } from "#ui/words/refusals.ts";
 import { LadderGraph } from "./Graph.tsx";
 
-const keyOf = ({ skill }: LadderEdit): string => skill;
 const sayEdit = (edit: LadderEdit | null): string =>
   edit === null
     ? "as shipped"
     : `${edit.used ? "" : "not used; "}after ${edit.after.map(skillWords).join(", ") || "nothing"}; ${edit.to3} and ${edit.to4} sessions; grade ${edit.grade}; ${PLACE[edit.place]}`;
 
 export function LadderScreen({ view }: { view: LadderView }) {
-  const [edits, setEdits] = useState<readonly LadderEdit[]>(view.edits);
-  const [base, setBase] = useState<readonly LadderEdit[]>(view.edits);
-  const [version, setVersion] = useState(view.version);
   const [chosen, setChosen] = useState("trot");
-  const [clashes, setClashes] = useState<Merged<LadderEdit>["clashes"] | null>(null);
-  const [saved, setSaved] = useState(false);
-  const { busy, problem, send } = useCommand();
+  const {
+    edits,
+    put: putAll,
+    save,
+    saved,
+    waits,
+    panel,
+  } = useKeyedEdits<LadderEdit>({
+    command: "barn/edit-ladder",
+    field: "edits",
+    kept: view.edits,
+    version: view.version,
+    keyOf: ({ skill }) => skill,
+    labelOf: skillWords,
+    say: sayEdit,
+  });
   const ladder = ladderWith(edits);
   const edit = edits.find(({ skill }) => skill === chosen) ?? editOf(skillOf(chosen));
   const typical = view.typical.find(({ skill }) => skill === chosen);
   const faults = editFaults(edits);
-  const put = (change: Partial<LadderEdit>): void => {
-    setSaved(false);
-    setEdits((all) => trimmed([...all.filter(({ skill }) => skill !== chosen), { ...edit, ...change }]));
-  };
-  const take = (keys: readonly string[]): void => {
-    const theirs = (clashes ?? []).filter(({ key }) => keys.includes(key)).flatMap((one) => (one.theirs ? [one.theirs] : []));
-    setEdits((all) => [...all.filter(({ skill }) => !keys.includes(skill)), ...theirs]);
-    setClashes((all) => (all ?? []).filter(({ key }) => !keys.includes(key)));
-  };
-  const save = async (): Promise<void> => {
-    const answer = await send<{ version: number }>("barn/edit-ladder", { version, edits });
-    setSaved(answer.ok);
-    if (answer.ok) {
-      setVersion(answer.value.version);
-      setBase(edits);
-      setClashes(null);
-    } else if (answer.problem.code === "changed-meanwhile") {
-      const theirs = answer.problem.current as { version: number; ladder: readonly LadderEdit[] };
-      const merged = mergeKeyed(keyOf, base, edits, theirs.ladder);
-      setEdits(merged.joined);
-      setClashes(merged.clashes);
-      setBase(theirs.ladder);
-      setVersion(theirs.version);
-    }
-  };
+  const others = edits.filter(({ skill }) => skill !== chosen);
+  const put = (change: Partial<LadderEdit>): void => putAll(trimmed([...others, { ...edit, ...change }]));
   const number = (key: "to3" | "to4" | "halfLife" | "grade", label: string, low: number, high: number, step: number) => (
     <Field id={`ladder-${key}`} label={label}>
       <input
@@ -162,32 +146,12 @@ export function LadderScreen({ view }: { view: LadderView }) {
             {sayLadderFault(fault)}
           </p>
         ))}
-        {clashes !== null && (
-          <p role="status" className="mt-2 border-l-4 border-ochre bg-ochre-soft px-3 py-1">
-            ▲ Somebody else changed the ladder meanwhile. What each of you changed is joined here; read it through, then save.
-          </p>
-        )}
-        {clashes !== null && clashes.length > 0 && (
-          <Conflict
-            rows={clashes.map(({ key, mine, theirs }) => ({
-              key,
-              label: skillWords(key),
-              mine: sayEdit(mine),
-              theirs: sayEdit(theirs),
-            }))}
-            onTake={(key) => take([key])}
-            onKeepMine={() => setClashes([])}
-            onTakeTheirs={() => take(clashes.map(({ key }) => key))}
-          />
-        )}
-        <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
+        {panel}
         <div className="flex flex-wrap items-center gap-2 pt-2">
-          <Button tone="main" disabled={busy || faults.length > 0 || (clashes?.length ?? 0) > 0} onClick={() => void save()}>
+          <Button tone="main" disabled={waits || faults.length > 0} onClick={() => void save()}>
             Save the ladder
           </Button>
-          {edits.some(({ skill }) => skill === chosen) && (
-            <Button onClick={() => setEdits((all) => all.filter(({ skill }) => skill !== chosen))}>This one as shipped</Button>
-          )}
+          {others.length < edits.length && <Button onClick={() => putAll(others)}>This one as shipped</Button>}
           <span role="status" className={`${BARE_INPUT} border-transparent text-dim`}>
             {saved ? "Saved" : `${plural(edits.length, "skill")} of your own`}
           </span>

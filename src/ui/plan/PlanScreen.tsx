@@ -2,7 +2,6 @@
 import { useMemo, useState } from "react";
 import type { PlanView } from "#contracts/views.plan.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { METHOD_IDS, type MethodId, methodOf } from "#core/ladder/methods.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
@@ -123,6 +122,7 @@ export function PlanScreen({ view }: { view: PlanView }) {
           <WhatIfs
             whatIfs={whatIfs}
             aWeek={record.term.sessionsAWeek}
+            methods={record.methods}
             now={compared}
             others={others}
             firstDay={record.firstDay}
@@ -133,14 +133,16 @@ export function PlanScreen({ view }: { view: PlanView }) {
               aria-label="Ask about a method"
               className={`${BARE_INPUT} w-auto`}
               value=""
-              onChange={(event) => event.target.value && ask({ code: "method", method: event.target.value as MethodId })}
+              onChange={(event) => event.target.value && ask({ code: "method", method: event.target.value })}
             >
               <option value="">By another method…</option>
-              {METHOD_IDS.filter((id) => id !== record.method).map((id) => (
-                <option key={id} value={id}>
-                  {methodOf(id).words}
-                </option>
-              ))}
+              {record.methods
+                .filter(({ id }) => id !== record.method.id)
+                .map(({ id, words }) => (
+                  <option key={id} value={id}>
+                    {words}
+                  </option>
+                ))}
             </select>
             <select
               aria-label="Ask about dropping a goal"

@@ -2,7 +2,7 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { LaidItem, LaidSession, Pin } from "#core/plan/term-plan.ts";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
-import { onDay, PURPOSE, sayConditions, skillWords } from "#ui/words/plan.ts";
+import { onDay, PURPOSE, sayConditions, sayPlace, skillWords } from "#ui/words/plan.ts";
 
 const DAYS_SHOWN = 14;
 const LEFT_OUT_DAYS = 14;
@@ -36,6 +36,7 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
         <li key={session.day} className="border border-line bg-paper p-2">
           <h3>
             {onDay(firstDay, session.day)}
+            {session.place !== "anywhere" && <span className="font-normal text-dim"> · {sayPlace(session)}</span>}
             {PURPOSE[session.purpose] && <span className="text-slate"> · {PURPOSE[session.purpose]}</span>}
           </h3>
           {session.items.length === 0 && (

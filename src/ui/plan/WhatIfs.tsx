@@ -1,5 +1,6 @@
 /** What would change the forecast, side by side with how it is: goals that gain or lose, and the sum over what was promised. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { Method } from "#core/ladder/methods.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
 import { onDay, percent, sayWhatIf, skillWords } from "#ui/words/plan.ts";
 import type { Reading } from "./reading.ts";
@@ -8,6 +9,7 @@ import { keyOf } from "./use-outlook.ts";
 interface Props {
   readonly whatIfs: readonly WhatIf[];
   readonly aWeek: number;
+  readonly methods: readonly Method[];
   readonly now: Reading | null;
   readonly others: ReadonlyMap<string, Reading>;
   readonly firstDay: LocalDate;
@@ -25,12 +27,12 @@ function sayFirstRide({ plan }: Reading, ridden: ReadonlySet<string>, firstDay: 
   return first ? onDay(firstDay, first.day) : "not this term";
 }
 
-interface RowProps extends Pick<Props, "aWeek" | "firstDay" | "ridden"> {
+interface RowProps extends Pick<Props, "aWeek" | "methods" | "firstDay" | "ridden"> {
   readonly what: WhatIf;
   readonly now: Reading;
   readonly then: Reading | undefined;
 }
-function Row({ what, aWeek, now, then, firstDay, ridden }: RowProps) {
+function Row({ what, aWeek, methods, now, then, firstDay, ridden }: RowProps) {
   const moved = (then?.goals ?? [])
     .map((goal) => ({
       goal,
@@ -41,7 +43,7 @@ function Row({ what, aWeek, now, then, firstDay, ridden }: RowProps) {
   return (
     <li className="border-b border-line py-1">
       <p className="flex justify-between gap-2">
-        <span className="sign">{sayWhatIf(what, { aWeek })}</span>
+        <span className="sign">{sayWhatIf(what, { aWeek, methods })}</span>
         <span>{then ? `${signed(sum(then) - sum(now))} goals` : "…"}</span>
       </p>
       {what.code === "method" && then && (

@@ -1,25 +1,25 @@
 /** The model beside the page: reads the record once and answers questions by number, telling how far it is. */
 
 import { bent } from "#core/forecast/calibrate.ts";
-import type { Belief } from "#core/forecast/estimator.ts";
+import type { Reading as Believed } from "#core/forecast/doubt.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
 import { goalState, tracksAsked } from "#core/forecast/goals.ts";
 import { playsOf } from "#core/forecast/plays.ts";
-import { believeOf, planAsked, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
+import { planAsked, readingOn, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
 import { layPlan } from "#core/plan/term-plan.ts";
 import type { Answer, Question, Reading } from "./reading.ts";
 
 const PIECE = 25;
-let read: { record: StayRecord; beliefs: Map<string, Belief> } | null = null;
+let read: { record: StayRecord; beliefs: Map<string, Believed> } | null = null;
 
 /** A method changes what rests on what, hence what is believed; nothing else asked does. */
-function beliefOf(record: StayRecord, what: WhatIf): Belief {
+function beliefOf(record: StayRecord, what: WhatIf): Believed {
   if (read?.record !== record) read = { record, beliefs: new Map() };
-  const key = what.code === "method" ? what.method : record.method;
+  const key = what.code === "method" ? what.method : record.method.id;
   const known = read.beliefs.get(key);
   if (known) return known;
-  const belief = believeOf(record, what);
+  const belief = readingOn(record, what);
   read.beliefs.set(key, belief);
   return belief;
 }
@@ -31,10 +31,10 @@ onmessage = ({ data }: MessageEvent<Question>) => {
   if (data.record) record = data.record;
   if (!record) return;
   const { what, plays: count, seed } = data;
-  const belief = beliefOf(record, what);
+  const { belief, doubt } = beliefOf(record, what);
   const asked = planAsked(record, belief, what);
   const { goals, sessions, ahead } = asked;
-  const plays = playsOf({ belief, sessions, goals, ahead, options: { seed, plays: count, pace: 1 } });
+  const plays = playsOf({ belief, doubt, sessions, goals, ahead, options: { seed, plays: count, pace: 1 } });
   for (let done = 0; done < count && goals.length > 0; ) {
     done = plays.run(done + PIECE);
     say({ number: data.number, done, of: count, reading: null, also: null });

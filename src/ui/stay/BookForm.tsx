@@ -42,7 +42,7 @@ export function BookForm({ rules }: { rules: TermRules }) {
         firstDay: rules.today,
         sessionsAWeek: 5,
         counting: "calendar",
-        method: "quiet-steps",
+        method: rules.methods.find(({ used }) => used)?.id ?? "",
         afterDays: null,
         afterLevel: "unknown",
         afterWords: "",

@@ -3,7 +3,6 @@ import { AFTER_LEVELS, type StayFields } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { KINDS } from "#core/horse/horse.ts";
-import { METHODS } from "#core/ladder/methods.ts";
 import { type Form, Select, Text } from "#ui/kit/form-fields.tsx";
 import { AFTER_LEVEL, COUNTING, KIND } from "#ui/words/labels.ts";
 import { TermPreview } from "./TermPreview.tsx";
@@ -11,7 +10,8 @@ import { TermPreview } from "./TermPreview.tsx";
 /** Aim, term and after-plan, shared by booking and by the terms of a stay; `at` is the path of the stay within the form. */
 export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form: Form<T>; at: string; rules: TermRules }) {
   const path = (name: string) => `${at}.${name}` as Path<T>;
-  const method = METHODS.find((one) => one.id === form.watch(path("method")));
+  const chosen: string = form.watch(path("method"));
+  const method = rules.methods.find((one) => one.id === chosen);
   return (
     <>
       <fieldset className="grid content-start gap-3 sm:grid-cols-2">
@@ -39,7 +39,7 @@ export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form:
           form={form}
           name={path("method")}
           label="Method"
-          options={METHODS.map((one) => [one.id, one.words] as const)}
+          options={rules.methods.filter(({ id, used }) => used || id === chosen).map((one) => [one.id, one.words] as const)}
           hint={method?.about ?? ""}
         />
         <TermPreview rules={rules} stay={form.watch(at as Path<T>) as Partial<StayFields>} />

@@ -3,7 +3,6 @@ import { useState } from "react";
 import { type Path, useForm } from "react-hook-form";
 import { EditStay, type RiskSet, type StayFields } from "#contracts/stay.ts";
 import type { TermsView } from "#contracts/views.ts";
-import { methodOf } from "#core/ladder/methods.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Select } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
@@ -14,19 +13,19 @@ import { StayFieldset } from "./StayFieldset.tsx";
 type Terms = StayFields & { readonly riskSet: RiskSet };
 type Saved = Terms & { readonly version: number };
 
-const LINES: Lines<Terms> = {
+const linesOf = ({ rules }: TermsView): Lines<Terms> => ({
   aim: ["The owner's aim", (x) => x],
   kind: ["Comes in as", (x) => KIND[x]],
   length: ["Term", (x) => `${x} days`],
   firstDay: ["First day", (x) => x],
   sessionsAWeek: ["Sessions a week", String],
   counting: ["The term counts", (x) => COUNTING[x]],
-  method: ["Method", (x) => methodOf(x).words],
+  method: ["Method", (x) => rules.methods.find(({ id }) => id === x)?.words ?? x],
   afterDays: ["Days a week at home", (x) => (x === null ? "unknown" : String(x))],
   afterLevel: ["The owner rides", (x) => AFTER_LEVEL[x]],
   afterWords: ["Equipment, discipline, who helps", (x) => x],
   riskSet: ["Risk grade", (x) => (x === null ? "from the evaluation" : String(x))],
-};
+});
 const pathOf = (key: keyof Terms): Path<EditStay> => (key === "riskSet" ? "riskSet" : `stay.${key}`);
 
 export function TermsForm({ view }: { view: TermsView }) {
@@ -45,7 +44,7 @@ export function TermsForm({ view }: { view: TermsView }) {
   form.watch();
   const conflict = useFormConflict<EditStay, Terms>({
     form,
-    lines: LINES,
+    lines: linesOf(view),
     pathOf,
     mine: () => ({ ...form.getValues("stay"), riskSet: form.getValues("riskSet") }),
     save: () => void save(),

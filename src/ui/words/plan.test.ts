@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { PLAN_CAUSES } from "#contracts/plan.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { STALL_GROUPS } from "#core/forecast/stall.ts";
+import { METHODS } from "#core/ladder/methods.ts";
 import {
   onDay,
   percent,
@@ -50,8 +51,8 @@ describe("plans and forecasts in words", () => {
     expect(trackWords("trot:left")).toBe("Trot under saddle, left");
     expect(trackWords("catch:both")).toBe("Catch");
     for (const group of STALL_GROUPS) expect(sayStall(group)).toMatch(/learns less/);
-    expect(sayWhatIf({ code: "sessions", aWeek: 6 }, { aWeek: 5 })).toBe("A session more: 6 a week");
-    expect(sayWhatIf({ code: "sessions", aWeek: 4 }, { aWeek: 5 })).toBe("A session fewer: 4 a week");
-    expect(sayWhatIf({ code: "off", days: 14 }, { aWeek: 5 })).toBe("2 weeks off from tomorrow");
+    expect(sayWhatIf({ code: "sessions", aWeek: 6 }, { aWeek: 5, methods: METHODS })).toBe("A session more: 6 a week");
+    expect(sayWhatIf({ code: "sessions", aWeek: 4 }, { aWeek: 5, methods: METHODS })).toBe("A session fewer: 4 a week");
+    expect(sayWhatIf({ code: "off", days: 14 }, { aWeek: 5, methods: METHODS })).toBe("2 weeks off from tomorrow");
   });
 });

@@ -3,9 +3,10 @@ import type { PlanCause } from "#contracts/plan.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { DayRange } from "#core/forecast/forecast.ts";
 import type { StallGroup } from "#core/forecast/stall.ts";
-import { methodOf } from "#core/ladder/methods.ts";
+import type { Method } from "#core/ladder/methods.ts";
 import { isSkill, type SkillPlace, skillOf } from "#core/ladder/skills.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
+import type { LaidPlace } from "#core/plan/places.ts";
 import type { Condition, Moved, Purpose } from "#core/plan/term-plan.ts";
 import { inner, listed, plural } from "./figures.ts";
 
@@ -25,6 +26,8 @@ export const PURPOSE: Record<Purpose, string> = {
   consolidate: "Consolidating",
   exit: "Exit and hand-over",
 };
+/** Where a session is worked, and whether only for the change. */
+export const sayPlace = ({ place, change }: LaidPlace): string => `${PLACE[place]}${change ? ", for a change" : ""}`;
 export const PLACE: Record<SkillPlace, string> = { anywhere: "anywhere", pen: "pen", arena: "arena", out: "out" };
 export const WEIGHT_WORDS = { 1: "a little", 2: "as usual", 3: "much" } as const;
 
@@ -93,7 +96,7 @@ const GROUP: Record<StallGroup, string> = {
 };
 export const sayStall = (group: StallGroup): string => `In ${GROUP[group]} it learns less and scores lower than it did`;
 
-export function sayWhatIf(what: WhatIf, now: { readonly aWeek: number }): string {
+export function sayWhatIf(what: WhatIf, now: { readonly aWeek: number; readonly methods: readonly Method[] }): string {
   switch (what.code) {
     case "now":
       return "As it is";
@@ -104,7 +107,7 @@ export function sayWhatIf(what: WhatIf, now: { readonly aWeek: number }): string
     case "off":
       return `${what.days / 7} weeks off from tomorrow`;
     case "method":
-      return `By “${methodOf(what.method).words}”`;
+      return `By “${now.methods.find(({ id }) => id === what.method)?.words ?? what.method}”`;
     case "drop":
       return `Without “${skillWords(what.skill)}”`;
     case "hard-side":

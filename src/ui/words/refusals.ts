@@ -41,6 +41,10 @@ export function sayRefusal(refusal: Refusal): string {
   switch (refusal.code) {
     case "not-found":
       return "This is not there any more. Reload the page.";
+    case "method-in-use":
+      return "A horse here is worked by a method that you took out. Leave it, and take it off the offer instead.";
+    case "last-method":
+      return "A new stay must be offered one method at least.";
     case "not-allowed":
       return "Only the manager or the card's own rider may do this.";
     case "changed-meanwhile":
