@@ -88,7 +88,7 @@ const row = (name: string, cases: readonly Case[]): void => {
   const all = figuresOf(cases);
   const days = SHARES.map((share) => figuresOf(cases.filter((one) => one.share === share)).days.toFixed(1)).join(" / ");
   console.log(
-    `  ${name.padEnd(30)} Brier ${all.brier.toFixed(3)}  skill ${two(all.skill)}  calibration ${all.calibration.toFixed(3)}  ` +
+    `  ${name.padEnd(30)} Brier ${all.brier.toFixed(3)}  skill ${two(all.skill)} (of all goals ${two(all.skillOfAll)})  calibration ${all.calibration.toFixed(3)}  ` +
       `coverage ${two(all.coverage)}  days ${days}  (${all.goals} goals, ${two(all.rate)} met)`,
   );
 };
@@ -214,7 +214,7 @@ const worst = (of: (cases: readonly Case[]) => number, pick: (...all: number[]) 
 console.log("\nworst family");
 for (const which of ["cold", "after"] as const)
   console.log(
-    `  ${which}: skill ${worst((cases) => figuresOf(cases).skill, Math.min, which)}, calibration ${worst((cases) => figuresOf(cases).calibration, Math.max, which)}, ` +
+    `  ${which}: skill ${worst((cases) => figuresOf(cases).skill, Math.min, which)} (of all goals ${worst((cases) => figuresOf(cases).skillOfAll, Math.min, which)}), calibration ${worst((cases) => figuresOf(cases).calibration, Math.max, which)}, ` +
       `coverage ${worst((cases) => figuresOf(cases).coverage, Math.min, which)}-${worst((cases) => figuresOf(cases).coverage, Math.max, which)}`,
   );
 for (const follows of ["habit", "plan"] as const) {

@@ -7,7 +7,9 @@ export interface FileCommand {
   readonly about: string;
   /** Options of the form `--name N`, each with its lowest and highest. */
   readonly options?: Readonly<Record<string, readonly [number, number]>>;
-  /** From the file's JSON to the answer's; throws a Failure on bad input. */
+  /** Options that stand alone; given they are 1. */
+  readonly flags?: readonly string[];
+  /** From the file's JSON to the answer's, or a promise of it; throws a Failure on bad input. */
   run(input: unknown, options: Options): unknown;
 }
 
@@ -30,9 +32,11 @@ export const fileCommand = <S extends z.core.$ZodType>(
   schema: S,
   run: (input: z.output<S>, options: Options) => unknown,
   options: FileCommand["options"] = {},
+  flags: FileCommand["flags"] = [],
 ): FileCommand => ({
   about,
   options,
+  flags,
   run: (input, given) => {
     const decoded = decode(schema, input);
     if (decoded.ok) return run(decoded.value, given);

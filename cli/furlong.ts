@@ -1,6 +1,7 @@
 /** The furlong command: the core's arithmetic on files, without a database. Formats stand in docs/formats.md. */
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
+import { dayCommand } from "./day.ts";
 import { Failure, type FileCommand, fail, type Options } from "./file-command.ts";
 import { findingsCommand, vocabulary } from "./findings.ts";
 import { forecastCommand } from "./forecast.ts";
@@ -10,6 +11,7 @@ const COMMANDS: Readonly<Record<string, FileCommand>> = {
   term: termCommand,
   findings: findingsCommand,
   forecast: forecastCommand,
+  day: dayCommand,
 };
 /** Words that stand in the place of a file. */
 const LISTS: Readonly<Record<string, () => unknown>> = { "findings --vocabulary": vocabulary };
@@ -22,6 +24,7 @@ const help = (): string =>
     "",
     "findings --vocabulary lists every code in use with its words.",
     "forecast --seed N --plays N: the seed of its chance and the number of plays.",
+    "day --ms N --seed N --exact: milliseconds for the search, or with --exact for the proof.",
     "FILE is JSON; a directory gives one line a file; “-” reads standard input. Bad input ends with code 2 and one line: path: message.",
   ].join("\n");
 
@@ -62,6 +65,10 @@ function optionsOf(words: readonly string[], command: FileCommand): { rest: read
       rest.push(word);
       continue;
     }
+    if (command.flags?.includes(word.slice(2))) {
+      options[word.slice(2)] = 1;
+      continue;
+    }
     const range = command.options?.[word.slice(2)];
     const value = Number(words[i + 1]);
     if (!range) return fail(word, "There is no such option; --help lists them.");
@@ -73,7 +80,7 @@ function optionsOf(words: readonly string[], command: FileCommand): { rest: read
   return { rest, options };
 }
 
-function main(words: readonly string[]): void {
+async function main(words: readonly string[]): Promise<void> {
   const [name, ...after] = words;
   if (name === undefined || name === "--help" || after[0] === "--help") return console.log(help());
   const listing = LISTS[words.join(" ")];
@@ -84,11 +91,11 @@ function main(words: readonly string[]): void {
   const [file, ...more] = rest;
   if (file === undefined || more.length > 0) return fail("FILE", "Name exactly one file.");
   const files = filesIn(file);
-  if (!files) return console.log(JSON.stringify(command.run(readInput(file), options), null, 2));
+  if (!files) return console.log(JSON.stringify(await command.run(readInput(file), options), null, 2));
   // One line a file, so that a whole herd can be read as it comes.
   for (const one of files) {
     try {
-      console.log(JSON.stringify(command.run(readInput(one), options)));
+      console.log(JSON.stringify(await command.run(readInput(one), options)));
     } catch (error) {
       if (error instanceof Failure && error.path !== one) return fail(`${one}: ${error.path}`, error.message);
       throw error;
@@ -97,7 +104,7 @@ function main(words: readonly string[]): void {
 }
 
 try {
-  main(process.argv.slice(2));
+  await main(process.argv.slice(2));
 } catch (error) {
   if (!(error instanceof Failure)) throw error;
   console.error(`${error.path}: ${error.message}`);

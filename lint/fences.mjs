@@ -7,14 +7,15 @@ export const FENCES = {
   core: { files: ["src/core/**/*.ts"], may: [] },
   contracts: { files: ["src/contracts/**/*.ts"], may: ["core", "contracts"] },
   db: { files: ["src/db/**/*.ts"], may: ["core", "contracts", "db"] },
-  server: { files: ["src/server/**/*.ts"], may: ["core", "contracts", "db", "server"] },
+  solver: { files: ["src/solver/**/*.ts"], may: ["core", "solver"] },
+  server: { files: ["src/server/**/*.ts"], may: ["core", "contracts", "db", "solver", "server"] },
   ui: { files: ["src/ui/**/*.{ts,tsx,astro}", "src/ui/**/*.astro/*.{js,ts}"], may: ["core", "contracts", "ui"] },
   pages: {
     files: ["src/pages/**/*.{ts,astro}", "src/pages/**/*.astro/*.{js,ts}", "src/middleware.ts"],
     may: ["core", "contracts", "server", "ui"],
   },
   standins: { files: ["standins/**/*.ts"], may: ["core"] },
-  cli: { files: ["cli/**/*.ts"], may: ["core", "contracts"] },
+  cli: { files: ["cli/**/*.ts"], may: ["core", "contracts", "solver"] },
 };
 
 /**

@@ -15,12 +15,20 @@ export interface Case {
 const mean = (list: readonly number[]): number => list.reduce((sum, x) => sum + x, 0) / Math.max(1, list.length);
 const BINS = 10;
 
+const rateOf = (cases: readonly Case[]): number => mean(cases.map(({ met }) => Number(met)));
+const brierOf = (cases: readonly Case[]): number => mean(cases.map(({ chance, met }) => (chance - Number(met)) ** 2));
+const skillOf = (cases: readonly Case[]): number => {
+  const rate = rateOf(cases);
+  return 1 - brierOf(cases) / Math.max(1e-9, rate * (1 - rate));
+};
+
 export interface Figures {
   readonly goals: number;
   readonly rate: number;
   readonly brier: number;
-  /** 1 less the Brier score over that of the base rate. */
+  /** 1 less the Brier score over that of the base rate; of goals open when told, and of all. */
   readonly skill: number;
+  readonly skillOfAll: number;
   readonly calibration: number;
   /** Share of goals whose day, or end without it, lies within the 10-90 % interval. */
   readonly coverage: number;
@@ -30,8 +38,8 @@ export interface Figures {
 }
 export function figuresOf(all: readonly Case[]): Figures {
   const cases = all.filter(({ before }) => !before);
-  const rate = mean(cases.map(({ met }) => Number(met)));
-  const brier = mean(cases.map(({ chance, met }) => (chance - Number(met)) ** 2));
+  const rate = rateOf(cases);
+  const brier = brierOf(cases);
   let calibration = 0;
   for (let bin = 0; bin < BINS; bin += 1) {
     const inBin = cases.filter(({ chance }) => Math.min(BINS - 1, Math.floor(chance * BINS)) === bin);
@@ -48,7 +56,8 @@ export function figuresOf(all: readonly Case[]): Figures {
     goals: cases.length,
     rate,
     brier,
-    skill: 1 - brier / Math.max(1e-9, rate * (1 - rate)),
+    skill: skillOf(cases),
+    skillOfAll: skillOf(all),
     calibration,
     coverage: mean(within),
     days: mean(errors),

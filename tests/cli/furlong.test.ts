@@ -3,6 +3,7 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
+import { dayCommand } from "#cli/day.ts";
 import { Failure, type FileCommand } from "#cli/file-command.ts";
 import { findingsCommand } from "#cli/findings.ts";
 import { forecastCommand } from "#cli/forecast.ts";
@@ -23,9 +24,9 @@ const file = {
 const term = (changes: object) => furlong(["term", "-"], JSON.stringify({ ...file, ...changes }));
 
 /** What a command says to bad input, without a process of its own: one of each is run as people run it. */
-function refusal(command: FileCommand, input: unknown): string {
+async function refusal(command: FileCommand, input: unknown): Promise<string> {
   try {
-    command.run(input, {});
+    await command.run(input, {});
     return "nothing";
   } catch (error) {
     if (!(error instanceof Failure)) throw error;
@@ -75,8 +76,8 @@ describe("furlong term", () => {
       },
       "holds: Two holds share a day: join them or move one.",
     ],
-  ])("names the field that is wrong: %j", (changes, line) => {
-    expect(refusal(termCommand, { ...file, ...changes })).toBe(line);
+  ])("names the field that is wrong: %j", async (changes, line) => {
+    expect(await refusal(termCommand, { ...file, ...changes })).toBe(line);
   });
   it("ends with code 2 and one line on standard error", () => {
     expect(term({ length: 31 })).toEqual({ code: 2, out: "", err: "length: A term of 30, 60 or 90 days." });
@@ -117,8 +118,8 @@ describe("furlong findings", () => {
     [{ seen: [{ sign: "sulks", rung: "saddle", side: "both", strength: 2 }] }, "seen.0.sign: No such sign."],
     [{ seen: [{ sign: "trips", rung: "saddle", side: "both", strength: 7 }] }, "seen.0.strength: A strength from 1 to 3."],
     [{ condition: 12 }, "condition: A number from 1 to 9."],
-  ])("names the field that is wrong: %j", (changes, line) => {
-    expect(refusal(findingsCommand, findingsFile(changes))).toBe(line);
+  ])("names the field that is wrong: %j", async (changes, line) => {
+    expect(await refusal(findingsCommand, findingsFile(changes))).toBe(line);
   });
   it("lists every code that it takes and gives", () => {
     const listed = JSON.parse(furlong(["findings", "--vocabulary"]).out) as Record<string, unknown[]>;
@@ -213,8 +214,8 @@ describe("furlong forecast", () => {
       { sessions: [{ ...stay.sessions[0], work: [{ skill: "catch", minutes: 5, scores: { left: 2 } }] }] },
       "sessions.0.work.0.scores.left: This skill is scored under both.",
     ],
-  ])("names the field that is wrong: %j", (changes, line) => {
-    expect(refusal(forecastCommand, { ...stay, ...changes })).toBe(line);
+  ])("names the field that is wrong: %j", async (changes, line) => {
+    expect(await refusal(forecastCommand, { ...stay, ...changes })).toBe(line);
   });
   it("refuses an option that it does not have, or a number that is none", () => {
     expect(forecast({}, ["--speed", "3"])).toMatchObject({
@@ -222,5 +223,94 @@ describe("furlong forecast", () => {
       err: "--speed: There is no such option; --help lists them.",
     });
     expect(forecast({}, ["--plays", "many"])).toMatchObject({ code: 2, err: "--plays: A whole number from 1 to 20000." });
+  });
+});
+
+describe("furlong day", () => {
+  const file = {
+    format: "furlong-day/1",
+    slots: { start: "07:00", minutes: 30, count: 12 },
+    hot: [],
+    places: [{ id: "pen", capacity: 1, outdoor: true, separate: true }],
+    riders: [
+      { id: "r1", grade: 4, weightKg: 71.5, rides: true, works: [[0, 12]], lunch: { from: 5, to: 9, length: 2 }, maxSaddle: 7 },
+      { id: "r2", grade: 2, weightKg: 60, works: [[0, 12]] },
+    ],
+    horses: [
+      {
+        id: "h1",
+        weightKg: 450,
+        loadLimit: 0.2,
+        loadPrefer: 0.17,
+        risk: 3,
+        noHeat: false,
+        away: [[4, 6]],
+        apart: ["h2"],
+        forbid: [],
+      },
+      { id: "h2", weightKg: 450, loadLimit: 0.2, risk: 5 },
+    ],
+    sessions: [
+      {
+        id: "s1",
+        horse: "h1",
+        kind: "saddle",
+        length: 2,
+        value: 24,
+        options: [{ cost: 0, parts: [{ place: "pen", from: 0, length: 2 }] }],
+        usual: "r2",
+        known: ["r1"],
+        helperSlots: 1,
+      },
+      {
+        id: "s2",
+        horse: "h2",
+        kind: "saddle",
+        length: 2,
+        value: 5,
+        options: [{ cost: 0, parts: [{ place: "pen", from: 0, length: 2 }] }],
+      },
+    ],
+    published: null,
+    weights: { known: 3 },
+  };
+  const day = (words: readonly string[] = []) => furlong(["day", "-", ...words], JSON.stringify(file));
+
+  it("gives a plan that is proven where it is asked to be, and says why a session is left out", () => {
+    const { code, out } = day(["--exact", "--ms", "4000"]);
+    expect(code).toBe(0);
+    const plan = JSON.parse(out) as { assigned: { session: string }[]; cost: number; bound: number };
+    expect(plan).toMatchObject({
+      format: "furlong-day-plan/1",
+      assigned: [{ session: "s1", rider: "r1", helper: "r2", option: 0 }],
+      leftOut: [
+        {
+          session: "s2",
+          because: [
+            { rider: "r1", code: "grade" },
+            { rider: "r2", code: "grade" },
+          ],
+        },
+      ],
+      // Five points of value, and a rider who only knows the horse.
+      cost: 53,
+      parts: { leftOut: 50, riders: 3, hours: 0, balance: 0, changes: 0 },
+      bound: 53,
+      proven: true,
+    });
+    expect(day(["--ms", "50", "--seed", "2"]).code).toBe(0);
+  });
+  it.each([
+    [{ slots: { start: "7", minutes: 30, count: 12 } }, "slots.start: A time such as 07:00."],
+    [{ horses: [file.horses[1]] }, "sessions.0.horse: There is no “h1” in the file."],
+    [{ riders: [...file.riders, file.riders[0]] }, "riders.2.id: “r1” stands twice."],
+    [{ places: [] }, "sessions.0.options.0.parts.0.place: There is no “pen” in the file."],
+    [{ sessions: [{ ...file.sessions[0], length: 1 }] }, "sessions.0.options.0.parts.0.length: Goes beyond the session's end."],
+    [
+      { sessions: [{ ...file.sessions[0], after: { session: "s1", gap: 1 } }] },
+      "sessions.0.after.session: A session cannot come after itself.",
+    ],
+  ])("names the field that is wrong: %j", async (changes, line) => {
+    expect(await refusal(dayCommand, { ...file, ...changes })).toBe(line);
   });
 });

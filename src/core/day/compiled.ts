@@ -1,0 +1,239 @@
+/** A day made ready for searching: everything that does not depend on what else is placed is worked out once, time as one bit a slot. */
+import {
+  type DayProblem,
+  fairSharesOf,
+  gradeFor,
+  helperGrade,
+  hoursCost,
+  leftOutCost,
+  moveCost,
+  type ProblemRider,
+  type ProblemSession,
+  type Span,
+} from "./problem.ts";
+
+export interface ReadyPart {
+  readonly place: number;
+  readonly from: number;
+  readonly length: number;
+}
+export interface ReadyOption {
+  /** Its number in the session. */
+  readonly number: number;
+  readonly parts: readonly ReadyPart[];
+  /** Starts that places, heat and the day allow, one bit each. */
+  readonly starts: number;
+  /** By start: what option, hours, heat and change cost. */
+  readonly cost: Int32Array;
+}
+export interface ReadySession {
+  readonly id: string;
+  readonly length: number;
+  readonly ridden: boolean;
+  readonly helperSlots: number;
+  readonly leftOut: number;
+  readonly options: readonly ReadyOption[];
+  /** By rider: what the pairing costs; −1: it is excluded. */
+  readonly riderCost: Int32Array;
+  /** By rider: starts that the shift, the lunch by itself, the horse and a lock allow. */
+  readonly riderStarts: Int32Array;
+  /** By rider: starts at which this person could help. */
+  readonly helperStarts: Int32Array;
+  /** The session that must come before, with the gap between; −1: none. */
+  readonly after: number;
+  readonly gap: number;
+  /** Sessions that come after it. */
+  readonly followers: readonly number[];
+  /** Sessions of the same horse, and of horses that it must be kept apart from. */
+  readonly sameHorse: readonly number[];
+  readonly apart: readonly number[];
+}
+export interface ReadyRider {
+  readonly id: string;
+  readonly fair: number;
+  readonly maxSaddle: number;
+  /** Window and length of the lunch; length 0: none is kept. */
+  readonly lunchWindow: number;
+  readonly lunchLength: number;
+  readonly working: number;
+}
+export interface Ready {
+  readonly problem: DayProblem;
+  readonly count: number;
+  readonly riders: readonly ReadyRider[];
+  readonly sessions: readonly ReadySession[];
+  /** By place. */
+  readonly capacity: Int32Array;
+  readonly separate: Uint8Array;
+  readonly riderAt: ReadonlyMap<string, number>;
+  readonly sessionAt: ReadonlyMap<string, number>;
+}
+
+/** Bits of a run of slots. */
+export const run = (from: number, length: number): number => ((1 << length) - 1) << from;
+/** Starts at which `length` slots in a row are free. */
+export function runsIn(free: number, length: number): number {
+  let starts = free;
+  let have = 1;
+  while (have < length) {
+    const step = Math.min(have, length - have);
+    starts &= starts >>> step;
+    have += step;
+  }
+  return starts;
+}
+export const spansMask = (spans: readonly Span[], count: number): number =>
+  spans.reduce((mask, [from, to]) => {
+    const [first, end] = [Math.max(0, from), Math.min(count, to)];
+    return end > first ? mask | run(first, end - first) : mask;
+  }, 0);
+/** True where the lunch still finds a place. */
+export const eats = ({ lunchWindow, lunchLength }: ReadyRider, busy: number): boolean =>
+  lunchLength === 0 || runsIn(lunchWindow & ~busy, lunchLength) !== 0;
+
+function readyRider(rider: ProblemRider, fair: number, count: number): ReadyRider {
+  const { lunch } = rider;
+  const window = lunch ? spansMask([[lunch.from, lunch.to]], count) : 0;
+  // A lunch that its own window cannot hold binds nobody.
+  const holds = lunch !== null && lunch.length > 0 && runsIn(window, lunch.length) !== 0;
+  return {
+    id: rider.id,
+    fair,
+    maxSaddle: rider.maxSaddle,
+    lunchWindow: window,
+    lunchLength: holds ? lunch.length : 0,
+    working: spansMask(rider.works, count),
+  };
+}
+
+/** Why this rider may not have this session, whatever the hour; null: may. */
+export type PairCode = "grade" | "load" | "forbidden" | "not-a-rider" | "lock";
+export function pairBreak(problem: DayProblem, session: ProblemSession, rider: ProblemRider): PairCode | null {
+  const horse = horseOf(problem, session);
+  if (session.lock?.rider != null && session.lock.rider !== rider.id) return "lock";
+  if (horse.forbid.includes(rider.id)) return "forbidden";
+  if (session.kind !== "ground" && !rider.rides) return "not-a-rider";
+  if (rider.grade < gradeFor(horse.risk, session.kind)) return "grade";
+  if (session.kind !== "ground" && rider.weightKg > horse.loadLimit * horse.weightKg) return "load";
+  return null;
+}
+export const mayHelp = (problem: DayProblem, session: ProblemSession, person: ProblemRider): boolean => {
+  const horse = horseOf(problem, session);
+  return person.grade >= helperGrade(horse.risk) && !horse.forbid.includes(person.id);
+};
+export function horseOf(problem: DayProblem, session: ProblemSession) {
+  const horse = problem.horses.find(({ id }) => id === session.horse);
+  if (!horse) throw new RangeError(`no horse ${session.horse} on this day`);
+  return horse;
+}
+
+function pairCost(problem: DayProblem, session: ProblemSession, rider: ProblemRider): number {
+  const { weights, published } = problem;
+  const horse = horseOf(problem, session);
+  const before = published[session.id];
+  const heavy = session.kind !== "ground" && horse.loadPrefer !== null && rider.weightKg > horse.loadPrefer * horse.weightKg;
+  const strange =
+    session.usual === null || session.usual === rider.id ? 0 : session.known.includes(rider.id) ? weights.known : weights.other;
+  return strange + (heavy ? weights.loadOver : 0) + (before && before.rider !== rider.id ? weights.changeRider : 0);
+}
+
+function readyOption(
+  problem: DayProblem,
+  session: ProblemSession,
+  number: number,
+  placeAt: ReadonlyMap<string, number>,
+): ReadyOption {
+  const { slots, places, weights, published } = problem;
+  const hot = new Set(problem.hot);
+  const horse = horseOf(problem, session);
+  const option = session.options[number] as ProblemSession["options"][number];
+  const cost = new Int32Array(slots.count);
+  let starts = 0;
+  for (let start = 0; start + session.length <= slots.count; start += 1) {
+    let open = session.lock?.start == null || session.lock.start === start;
+    let warm = 0;
+    for (const part of option.parts) {
+      const place = places[placeAt.get(part.place) as number] as DayProblem["places"][number];
+      const closed = spansMask(place.closed, slots.count);
+      const [from, to] = [start + part.from, start + part.from + part.length];
+      if ((closed & run(from, part.length)) !== 0) open = false;
+      if (place.outdoor) for (let slot = from; slot < to; slot += 1) if (hot.has(slot)) warm += 1;
+    }
+    if (horse.noHeat && warm > 0) open = false;
+    if (!open) continue;
+    starts |= 1 << start;
+    const before = published[session.id];
+    cost[start] =
+      option.cost +
+      hoursCost(horse.risk, start, start + session.length, slots.count, weights.hours) +
+      warm * weights.hot +
+      (before
+        ? moveCost(start - before.start, slots.minutes, weights) + (before.option === number ? 0 : weights.changePlace)
+        : 0);
+  }
+  const barred = session.lock?.option != null && session.lock.option !== number;
+  return {
+    number,
+    parts: option.parts.map((part) => ({ ...part, place: placeAt.get(part.place) as number })),
+    starts: barred ? 0 : starts,
+    cost,
+  };
+}
+
+/** Throws where a session, rider, horse or place is named that is not there; input is checked before. */
+export function readyDay(problem: DayProblem): Ready {
+  const { count } = problem.slots;
+  const fair = fairSharesOf(problem);
+  const riders = problem.riders.map((rider) => readyRider(rider, fair.get(rider.id) as number, count));
+  const placeAt = new Map(problem.places.map(({ id }, i) => [id, i]));
+  const sessionAt = new Map(problem.sessions.map(({ id }, i) => [id, i]));
+  const apartFrom = (horse: string): ReadonlySet<string> => {
+    const own = problem.horses.find(({ id }) => id === horse)?.apart ?? [];
+    return new Set([...own, ...problem.horses.filter(({ apart }) => apart.includes(horse)).map(({ id }) => id)]);
+  };
+  const indices = (keep: (other: ProblemSession, at: number) => boolean): number[] =>
+    problem.sessions.flatMap((other, at) => (keep(other, at) ? [at] : []));
+  const sessions = problem.sessions.map((session, at): ReadySession => {
+    const horse = horseOf(problem, session);
+    const there = ~spansMask(horse.away, count);
+    const strangers = apartFrom(session.horse);
+    const startsOf = (rider: ReadyRider, length: number, free: number): number => {
+      let starts = runsIn(rider.working & free, length);
+      for (let start = 0; start < count; start += 1)
+        if ((starts >>> start) & 1 && !eats(rider, run(start, length))) starts &= ~(1 << start);
+      return starts;
+    };
+    return {
+      id: session.id,
+      length: session.length,
+      ridden: session.kind !== "ground",
+      helperSlots: session.helperSlots,
+      leftOut: leftOutCost(session, problem.published[session.id] !== undefined, problem.weights),
+      options: session.options.map((_, number) => readyOption(problem, session, number, placeAt)),
+      riderCost: Int32Array.from(problem.riders, (rider) =>
+        pairBreak(problem, session, rider) === null ? pairCost(problem, session, rider) : -1,
+      ),
+      riderStarts: Int32Array.from(riders, (rider) => startsOf(rider, session.length, there)),
+      helperStarts: Int32Array.from(riders, (rider, i) =>
+        session.helperSlots > 0 && mayHelp(problem, session, problem.riders[i] as ProblemRider)
+          ? startsOf(rider, session.helperSlots, -1)
+          : 0,
+      ),
+      after: session.after ? (sessionAt.get(session.after.session) as number) : -1,
+      gap: session.after?.gap ?? 0,
+      followers: indices((other) => other.after?.session === session.id),
+      sameHorse: indices((other, i) => i !== at && other.horse === session.horse),
+      apart: indices((other) => strangers.has(other.horse)),
+    };
+  });
+  return {
+    problem,
+    count,
+    riders,
+    sessions,
+    capacity: Int32Array.from(problem.places, ({ capacity }) => capacity),
+    separate: Uint8Array.from(problem.places, ({ separate }) => Number(separate)),
+    riderAt: new Map(problem.riders.map(({ id }, i) => [id, i])),
+    sessionAt,
+  };
+}

@@ -1,0 +1,194 @@
+/**
+ * Why a session is left out, and what would let it in. Per rider the first layer that bars: the pairing itself, the number of rides, no gap long enough, only the
+ * lunch free, the horse's own hours, places, what must come before, nobody to help. Ways in push out what is in the way and place it anew.
+ */
+import { eats, pairBreak, type ReadyOption, type ReadyRider, type ReadySession, readyDay, run, runsIn } from "./compiled.ts";
+import type { Assigned, DayPlan, DayProblem } from "./problem.ts";
+import { fits, sheetOf } from "./search.ts";
+import { NOBODY, type Sheet, type Spot } from "./sheet.ts";
+
+export type WhyCode =
+  | "grade"
+  | "load"
+  | "forbidden"
+  | "not-a-rider"
+  | "lock"
+  | "max-saddle"
+  | "shift"
+  | "busy"
+  | "lunch"
+  | "horse-away"
+  | "place-full"
+  | "after"
+  | "helper"
+  | "worth-less";
+export interface Because {
+  readonly code: WhyCode;
+  readonly rider?: string;
+  readonly place?: string;
+  readonly session?: string;
+}
+
+/** What bars each person, in the order of the day's riders; what bars everybody comes first and alone. */
+export function whyLeftOut(problem: DayProblem, plan: DayPlan, id: string): readonly Because[] {
+  const ready = readyDay(problem);
+  return whyOn(sheetOf(ready, plan), id);
+}
+
+function whyOn(sheet: Sheet, id: string): readonly Because[] {
+  const { ready } = sheet;
+  const at = ready.sessionAt.get(id);
+  if (at === undefined) return [];
+  const session = ready.sessions[at] as ReadySession;
+  if (session.after >= 0 && !sheet.isPlaced(session.after))
+    return [{ code: "after", session: (ready.sessions[session.after] as ReadySession).id }];
+  const spot: Spot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
+  // There is room: what it would cost elsewhere is more than it is worth.
+  if (sheet.bestSpot(at, spot)) return [{ code: "worth-less" }];
+  return ready.riders.map((rider, r) => ({ rider: rider.id, ...whyRider(sheet, at, r) }));
+}
+
+function whyRider(sheet: Sheet, at: number, rider: number): Because {
+  const { ready } = sheet;
+  const session = ready.sessions[at] as ReadySession;
+  const { problem } = ready;
+  const code = pairBreak(
+    problem,
+    problem.sessions[at] as DayProblem["sessions"][number],
+    problem.riders[rider] as DayProblem["riders"][number],
+  );
+  if (code) return { code };
+  const person = ready.riders[rider] as ReadyRider;
+  if (session.ridden && sheet.ridesOf(rider) >= person.maxSaddle) return { code: "max-saddle" };
+  const busy = sheet.busyOf(rider);
+  const shift = runsIn(person.working, session.length);
+  if (shift === 0) return { code: "shift" };
+  const gaps = shift & runsIn(~busy, session.length);
+  if (gaps === 0) return { code: "busy" };
+  const fed = starts(gaps, ready.count, (start) => eats(person, busy | run(start, session.length)));
+  if (fed === 0) return { code: "lunch" };
+  const horse = fed & (session.riderStarts[rider] as number) & sheet.horseStarts(at);
+  if (horse === 0) return { code: session.after >= 0 || session.followers.length > 0 ? "after" : "horse-away" };
+  const open = session.options.map((option) => horse & sheet.placeStarts(at, option));
+  const somewhere = open.reduce((all, one) => all | one, 0);
+  if (somewhere === 0) {
+    const [first] = session.options;
+    const place = first?.parts.at(-1)?.place;
+    return { code: "place-full", ...(place === undefined ? {} : { place: (problem.places[place] as { id: string }).id }) };
+  }
+  return { code: "helper" };
+}
+const starts = (mask: number, count: number, keep: (start: number) => boolean): number => {
+  let kept = 0;
+  for (let start = 0; start < count; start += 1) if ((mask >>> start) & 1 && keep(start)) kept |= 1 << start;
+  return kept;
+};
+
+/** A way in: where the session would stand, what has to move or give way, and the difference in cost. */
+export interface WayIn {
+  readonly rider: string;
+  readonly start: number;
+  readonly option: number;
+  readonly helper: string | null;
+  /** Sessions that stand elsewhere then, and those that are left out for it. */
+  readonly moved: readonly string[];
+  readonly dropped: readonly string[];
+  readonly cost: number;
+}
+const MOST_IN_THE_WAY = 2;
+const WAYS = 3;
+
+/** The cheapest ways in, each found by doing it: a statement is told only because it places the horse. */
+export function waysIn(problem: DayProblem, plan: DayPlan, id: string): readonly WayIn[] {
+  const ready = readyDay(problem);
+  const at = ready.sessionAt.get(id);
+  if (at === undefined) return [];
+  const session = ready.sessions[at] as ReadySession;
+  const base = sheetOf(ready, plan);
+  const trial = sheetOf(ready, plan);
+  const found: WayIn[] = [];
+  for (let rider = 0; rider < ready.riders.length; rider += 1) {
+    if ((session.riderCost[rider] as number) < 0) continue;
+    for (let start = 0; start + session.length <= ready.count; start += 1) {
+      if ((((session.riderStarts[rider] as number) >>> start) & 1) === 0) continue;
+      for (const option of session.options) {
+        if (((option.starts >>> start) & 1) === 0) continue;
+        const out = inTheWay(base, at, rider, start, option);
+        if (out.length > MOST_IN_THE_WAY) continue;
+        trial.copy(base);
+        const way = enter(trial, at, { rider, start, option: option.number }, out);
+        if (way) found.push({ ...way, cost: trial.cost - base.cost });
+      }
+    }
+  }
+  const byRider = new Map<string, WayIn>();
+  for (const way of found.sort((a, b) => a.cost - b.cost)) if (!byRider.has(way.rider)) byRider.set(way.rider, way);
+  return [...byRider.values()].slice(0, WAYS);
+}
+
+function inTheWay(sheet: Sheet, at: number, rider: number, start: number, option: ReadyOption): readonly number[] {
+  const { ready } = sheet;
+  const session = ready.sessions[at] as ReadySession;
+  const mask = run(start, session.length);
+  return ready.sessions.flatMap((other, o) => {
+    if (o === at || !sheet.isPlaced(o)) return [];
+    const from = sheet.start[o] as number;
+    const overlaps = (run(from, other.length) & mask) !== 0;
+    const helps = sheet.helper[o] === rider && (run(from, other.helperSlots) & mask) !== 0;
+    const samePlace = (other.options[sheet.option[o] as number] as ReadyOption).parts.some((theirs) =>
+      option.parts.some(
+        (own) =>
+          own.place === theirs.place &&
+          (run(from + theirs.from, theirs.length) & run(start + own.from, own.length) & sheet.fullOf(own.place)) !== 0,
+      ),
+    );
+    return (overlaps && sheet.rider[o] === rider) || helps || samePlace || (overlaps && session.sameHorse.includes(o)) ? [o] : [];
+  });
+}
+
+/** Empties the way, places the session, and puts back what had to go; null where it does not go in after all. */
+function enter(
+  sheet: Sheet,
+  at: number,
+  { rider, start, option }: Pick<Spot, "rider" | "start" | "option">,
+  out: readonly number[],
+): Omit<WayIn, "cost"> | null {
+  const { ready } = sheet;
+  for (const other of out) sheet.remove(other);
+  const helpers = (ready.sessions[at] as ReadySession).helperSlots === 0 ? [NOBODY] : ready.riders.map((_, person) => person);
+  const helper = helpers.find((person) => fits(sheet, at, { rider, start, option, helper: person }));
+  if (helper === undefined) return null;
+  sheet.place(at, { rider, start, option, helper });
+  const spot: Spot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
+  const moved: string[] = [];
+  const dropped: string[] = [];
+  for (const other of out) {
+    const { id, leftOut } = ready.sessions[other] as ReadySession;
+    if (sheet.bestSpot(other, spot) && spot.cost < leftOut) {
+      sheet.place(other, spot);
+      moved.push(id);
+    } else dropped.push(id);
+  }
+  return {
+    rider: (ready.riders[rider] as ReadyRider).id,
+    start,
+    option,
+    helper: helper === NOBODY ? null : (ready.riders[helper] as ReadyRider).id,
+    moved,
+    dropped,
+  };
+}
+
+/** What stands elsewhere than in the plan before, by session; null: not placed. */
+export interface Changed {
+  readonly session: string;
+  readonly before: Assigned | null;
+  readonly after: Assigned | null;
+}
+export function whatChanged(before: DayPlan, after: DayPlan): readonly Changed[] {
+  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+  return [...new Set([...before.keys(), ...after.keys()])].flatMap((session) => {
+    const [was, is] = [before.get(session) ?? null, after.get(session) ?? null];
+    return same(was, is) ? [] : [{ session, before: was, after: is }];
+  });
+}

@@ -1,0 +1,126 @@
+/** Small days to hand out, for the tests of the search, the checker and the proof. */
+import fc from "fast-check";
+import {
+  type Assigned,
+  type DayProblem,
+  DEFAULT_WEIGHTS,
+  type ProblemHorse,
+  type ProblemRider,
+  type ProblemSession,
+} from "#core/day/problem.ts";
+import { verify } from "#core/day/verify.ts";
+
+export const riderOf = (id: string, changes: Partial<ProblemRider> = {}): ProblemRider => ({
+  id,
+  grade: 4,
+  weightKg: 65,
+  rides: true,
+  works: [[0, 10]],
+  lunch: null,
+  maxSaddle: 9,
+  fairShare: null,
+  ...changes,
+});
+export const horseOf = (id: string, changes: Partial<ProblemHorse> = {}): ProblemHorse => ({
+  id,
+  weightKg: 500,
+  loadLimit: 0.2,
+  loadPrefer: 0.17,
+  risk: 2,
+  noHeat: false,
+  away: [],
+  apart: [],
+  forbid: [],
+  ...changes,
+});
+export const sessionOf = (id: string, changes: Partial<ProblemSession> = {}): ProblemSession => ({
+  id,
+  horse: id.replace("s", "k"),
+  kind: "saddle",
+  length: 2,
+  value: 20,
+  options: [{ cost: 0, parts: [{ place: "arena", from: 0, length: changes.length ?? 2 }] }],
+  usual: null,
+  known: [],
+  helperSlots: 0,
+  after: null,
+  lock: null,
+  ...changes,
+});
+export const dayOf = (changes: Partial<DayProblem> = {}): DayProblem => ({
+  slots: { minutes: 30, count: 12 },
+  hot: [],
+  places: [{ id: "arena", capacity: 2, outdoor: false, separate: false, closed: [] }],
+  riders: [riderOf("ann"), riderOf("ben")],
+  horses: ["k1", "k2", "k3"].map((id) => horseOf(id)),
+  sessions: ["s1", "s2", "s3"].map((id) => sessionOf(id)),
+  published: {},
+  weights: DEFAULT_WEIGHTS,
+  ...changes,
+});
+/** Every plan of a tiny day, by trying all. */
+export function cheapest(problem: DayProblem): number {
+  let best = Number.POSITIVE_INFINITY;
+  const put = (i: number, so: Map<string, Assigned>): void => {
+    const one = problem.sessions[i];
+    if (!one) {
+      const { broken, cost } = verify(problem, so);
+      if (broken.length === 0) best = Math.min(best, cost);
+      return;
+    }
+    put(i + 1, so);
+    const helpers = one.helperSlots > 0 ? problem.riders.map(({ id }) => id) : [null];
+    for (const { id } of problem.riders)
+      for (const helper of helpers)
+        for (let start = 0; start + one.length <= problem.slots.count; start += 1)
+          for (let option = 0; option < one.options.length; option += 1) {
+            so.set(one.id, { rider: id, start, option, helper });
+            put(i + 1, so);
+            so.delete(one.id);
+          }
+  };
+  put(0, new Map());
+  return best;
+}
+export const small = fc.record({
+  grades: fc.tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 1, max: 5 })),
+  capacity: fc.integer({ min: 1, max: 2 }),
+  risks: fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 3, maxLength: 3 }),
+  lengths: fc.array(fc.integer({ min: 1, max: 2 }), { minLength: 3, maxLength: 3 }),
+  apart: fc.boolean(),
+  lunch: fc.boolean(),
+  helped: fc.boolean(),
+  ordered: fc.boolean(),
+  usual: fc.constantFrom("ann", "ben", null),
+});
+export const tiny = ({
+  grades,
+  capacity,
+  risks,
+  lengths,
+  apart,
+  lunch,
+  helped,
+  ordered,
+  usual,
+}: typeof small extends fc.Arbitrary<infer T> ? T : never): DayProblem =>
+  dayOf({
+    slots: { minutes: 30, count: 4 },
+    places: [{ id: "arena", capacity, outdoor: false, separate: false, closed: [] }],
+    riders: [
+      riderOf("ann", { grade: grades[0], works: [[0, 4]], lunch: lunch ? { from: 1, to: 4, length: 1 } : null }),
+      riderOf("ben", { grade: grades[1], works: [[0, 4]], maxSaddle: 1 }),
+    ],
+    horses: risks.map((risk, i) => horseOf(`k${i + 1}`, { risk, apart: apart && i === 0 ? ["k2"] : [] })),
+    sessions: lengths.map((length, i) =>
+      sessionOf(`s${i + 1}`, {
+        length,
+        value: 5 + 3 * i,
+        kind: i === 1 ? "ground" : "saddle",
+        usual,
+        helperSlots: helped && i === 0 ? 1 : 0,
+        after: ordered && i === 2 ? { session: "s2", gap: 0 } : null,
+        horse: ordered && i === 2 ? "k2" : `k${i + 1}`,
+      }),
+    ),
+  });
