@@ -77,7 +77,7 @@ export async function solveDay(problem: DayProblem, asked: DayAsked): Promise<Da
   let best: DayAnswer | null = null;
   const offer = (plan: DayPlan, bound: number | null): DayAnswer => {
     const { broken, cost } = verify(problem, plan);
-    const bounds = [best?.bound, bound].filter((one) => one != null);
+    const bounds = [best?.bound ?? null, bound].filter((one) => one !== null);
     const lowest = bounds.length > 0 ? Math.max(...bounds) : null;
     const better = broken.length === 0 && (!best || cost < best.cost) ? { plan, cost } : best;
     if (!better) throw new Error(`no plan passed: ${JSON.stringify(broken[0])}`);

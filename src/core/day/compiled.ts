@@ -110,7 +110,7 @@ function readyRider(rider: ProblemRider, fair: number, count: number): ReadyRide
 export type PairCode = "grade" | "load" | "forbidden" | "not-a-rider" | "lock";
 export function pairBreak(problem: DayProblem, session: ProblemSession, rider: ProblemRider): PairCode | null {
   const horse = horseOf(problem, session);
-  if (session.lock?.rider != null && session.lock.rider !== rider.id) return "lock";
+  if (session.lock && session.lock.rider !== null && session.lock.rider !== rider.id) return "lock";
   if (horse.forbid.includes(rider.id)) return "forbidden";
   if (session.kind !== "ground" && !rider.rides) return "not-a-rider";
   if (rider.grade < gradeFor(horse.risk, session.kind)) return "grade";
@@ -150,7 +150,7 @@ function readyOption(
   const cost = new Int32Array(slots.count);
   let starts = 0;
   for (let start = 0; start + session.length <= slots.count; start += 1) {
-    let open = session.lock?.start == null || session.lock.start === start;
+    let open = (session.lock?.start ?? start) === start;
     let warm = 0;
     for (const part of option.parts) {
       const place = places[placeAt.get(part.place) as number] as DayProblem["places"][number];
@@ -171,7 +171,7 @@ function readyOption(
         ? moveCost(start - before.start, slots.minutes, weights) + (before.option === number ? 0 : weights.changePlace)
         : 0);
   }
-  const barred = session.lock?.option != null && session.lock.option !== number;
+  const barred = (session.lock?.option ?? number) !== number;
   return {
     number,
     parts: option.parts.map((part) => ({ ...part, place: placeAt.get(part.place) as number })),
