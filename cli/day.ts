@@ -122,7 +122,8 @@ function checked(file: DayFile): DayProblem {
       if (session.after.session === session.id) fail(`${at}.after.session`, "A session cannot come after itself.");
     }
     const option = session.lock?.option ?? 0;
-    if (session.lock && session.lock.option !== null && option >= session.options.length) fail(`${at}.lock.option`, "There is no such option.");
+    if (session.lock && session.lock.option !== null && option >= session.options.length)
+      fail(`${at}.lock.option`, "There is no such option.");
   });
   const byId = new Map(file.sessions.map((session) => [session.id, session]));
   file.sessions.forEach((session, s) => {
