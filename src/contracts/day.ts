@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
 import { SESSION_KINDS } from "#core/card/card.ts";
-import { date, id, oneOf, said, version, whole } from "./fields.ts";
+import { date, flag, id, list, oneOf, said, version, whole } from "./fields.ts";
 
 const where = {
   kind: oneOf(SESSION_KINDS),
@@ -19,5 +19,16 @@ export const TakeBack = z.object({ id: id<"card">(), version });
 export type TakeBack = z.output<typeof TakeBack>;
 export const CancelCard = z.object({ id: id<"card">(), version, reason: said("The reason", 300) });
 export type CancelCard = z.output<typeof CancelCard>;
+export const LockCard = z.object({ id: id<"card">(), version, locked: flag });
+export type LockCard = z.output<typeof LockCard>;
+
+const MOST_CARDS = 300;
+/** A whole day as it shall stand: cards that stay or move, with the version that was seen, and new ones; what is seen and not in it goes. */
+export const LayOut = z.object({
+  day: date,
+  seen: list(z.object({ id: id<"card">(), version }), MOST_CARDS),
+  cards: list(z.object({ id: z.nullable(id<"card">()), stay: id<"stay">(), ...where }), MOST_CARDS),
+});
+export type LayOut = z.output<typeof LayOut>;
 export const HandOut = z.object({ day: date });
 export type HandOut = z.output<typeof HandOut>;

@@ -42,8 +42,8 @@ export type Refusal =
   | { readonly code: "place-in-use"; readonly path: "place.closed"; readonly cards: number }
   | { readonly code: "day-over"; readonly path: "day" }
   | { readonly code: "not-in-term"; readonly path: "day" }
-  | { readonly code: "already-placed"; readonly path: "stay" }
-  | { readonly code: "card-closed"; readonly path: "id" }
+  | { readonly code: "already-placed"; readonly path: string }
+  | { readonly code: "card-closed"; readonly path: string }
   | { readonly code: "not-handed-out"; readonly path: "id" }
   | { readonly code: "nothing-placed"; readonly path: "day" }
   | { readonly code: "blocked"; readonly path: string; readonly blockers: readonly Blocker[] }

@@ -5,7 +5,8 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/card.ts";
 import type { Looker } from "#core/check/check.ts";
-import type { DayHorse, DayPerson, DayPlace, Placement } from "#core/day/model.ts";
+import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
+import type { DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { StallGroup } from "#core/forecast/stall.ts";
 import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
@@ -88,15 +89,14 @@ export interface DayPersonView extends DayPerson {
   readonly name: string;
   readonly role: string;
 }
-export interface DayHorseView extends DayHorse {
+export interface DayHorseView extends WantedHorse {
   readonly horse: string;
 }
 export interface DayPlaceView extends DayPlace {
   readonly name: string;
 }
-export interface DayCardView extends Placement {
+export interface DayCardView extends StandingCard {
   readonly horse: string;
-  readonly state: CardState;
   readonly cancelReason: string;
   readonly version: number;
 }

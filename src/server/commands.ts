@@ -12,7 +12,7 @@ import {
   OrderCheck,
   RemoveFile,
 } from "#contracts/check.ts";
-import { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
+import { CancelCard, HandOut, LayOut, LockCard, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
@@ -31,7 +31,8 @@ import {
   orderCheck,
   removeFile,
 } from "./check/manage.ts";
-import { cancelCard, handOut, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
+import { cancelCard, handOut, lockCard, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
+import { layOut } from "./day/lay-out.ts";
 import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
@@ -81,6 +82,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "barn/edit-place": command(manager, EditPlace, editPlace),
   "day/place": command(manager, PlaceCard, placeCard),
   "day/move": command(manager, MoveCard, moveCard),
+  "day/lock": command(manager, LockCard, lockCard),
+  "day/lay-out": command(manager, LayOut, layOut),
   "day/take-back": command(manager, TakeBack, takeBack),
   "day/hand-out": command(manager, HandOut, handOut),
   "card/cancel": command(staff, CancelCard, cancelCard),

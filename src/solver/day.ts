@@ -8,6 +8,7 @@ import { masterModel } from "#core/day/master.ts";
 import type { Milp } from "#core/day/milp.ts";
 import type { DayPlan, DayProblem } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
+import { settled } from "#core/day/settle.ts";
 import { verify } from "#core/day/verify.ts";
 import { solveMilp } from "./highs.ts";
 
@@ -75,7 +76,8 @@ export async function solveDay(problem: DayProblem, asked: DayAsked): Promise<Da
   const ready = readyDay(problem);
   const begun = now();
   let best: DayAnswer | null = null;
-  const offer = (plan: DayPlan, bound: number | null): DayAnswer => {
+  const offer = (found: DayPlan, bound: number | null): DayAnswer => {
+    const plan = settled(ready, found);
     const { broken, cost } = verify(problem, plan);
     const bounds = [best?.bound ?? null, bound].filter((one) => one !== null);
     const lowest = bounds.length > 0 ? Math.max(...bounds) : null;

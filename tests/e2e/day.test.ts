@@ -165,3 +165,49 @@ describe("the day", () => {
     await two.close();
   });
 });
+
+describe("laying out the day", () => {
+  it("fills the strings with one key, says what it costs and how far from the best it is, pins, and is undone", async () => {
+    const page = await open();
+    await page.waitForSelector("astro-island:not([ssr])");
+    await page.keyboard.press("l");
+    await text(page, "laid out");
+    await text(page, "It costs");
+    const placed = await cards();
+    expect(placed.length).toBeGreaterThan(5);
+    await expectAccessible(page, "a day laid out");
+    await page.waitForFunction(
+      () => /Proven best|at most \d+ points? from the best\.|it is proven best/.test(document.body.innerText),
+      {
+        timeout: 50_000,
+      },
+    );
+    await (await page.waitForSelector(`::-p-xpath(//button[contains(., '${placed[0]?.["horse"]}') and @aria-pressed])`))?.click();
+    await button(page, "Pin it here").click();
+    await text(page, "stays where it is");
+    await button(page, "Lay out the day").click();
+    await text(page, "laid out");
+    await button(page, "Undo the laying out").click();
+    await text(page, "Undone: laying out");
+    await page.close();
+  });
+  it("says of each horse left out who cannot have it and why, and lets one in by a tap", async () => {
+    // An hour and a half each: not everybody finds a place.
+    await screens.site.sql`UPDATE person SET works_to = works_from + 90 WHERE role <> 'manager'`;
+    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    const page = await open();
+    await button(page, "Lay out the day").click();
+    await text(page, "left out");
+    await page.waitForSelector("::-p-xpath(//p[contains(., '▲')])");
+    await expectAccessible(page, "horses left out");
+    const before = (await cards()).length;
+    const way = await page.$("::-p-xpath(//button[contains(., 'point') and contains(., ' at ')])");
+    if (way) {
+      await way.click();
+      await text(page, "placed.");
+      expect((await cards()).length).toBeGreaterThan(0);
+    }
+    expect(before).toBeGreaterThan(0);
+    await page.close();
+  });
+});

@@ -1,7 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { localDate } from "#core/calendar/local-date.ts";
+import { readyDay } from "#core/day/compiled.ts";
+import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import type { Blocker } from "#core/day/model.ts";
+import { Search } from "#core/day/search.ts";
+import { verify } from "#core/day/verify.ts";
 import { attempt } from "#demo/ask.ts";
+import { proveDay } from "#server/day/prove.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { Barn, walkOf } from "#tests/barn.ts";
 
@@ -24,6 +29,11 @@ afterAll(() => barn.close());
 let day = "2026-07-14";
 const nextDay = (): void => {
   day = new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
+};
+/** The next day on which more than one horse is due. */
+const busyDay = async (): Promise<void> => {
+  do nextDay();
+  while ((await view()).due.length < 2);
 };
 const placement = (stay: string, changes: Record<string, unknown> = {}) => ({ ...barn.placement(stay as never, changes), day });
 const blockers = async (input: unknown): Promise<string[]> => {
@@ -127,5 +137,93 @@ describe("the day", () => {
     await barn.ask("day/take-back", { id, version: 1 });
     expect((await view()).cards).toEqual([]);
     expect(await barn.code("day/take-back", { id, version: 1 })).toBe("not-found");
+  });
+});
+
+describe("laying out a day", () => {
+  const laid = async (steps = 600) => {
+    const sheet = await view();
+    const { problem, stands } = problemOf(sheet);
+    const search = new Search(readyDay(problem), { seed: 1, from: stands, steer: new Map() });
+    search.steps(steps, 0, 1);
+    expect(verify(problem, search.plan()).broken).toEqual([]);
+    return { sheet, cards: placementsOf(problem, search.plan()) };
+  };
+  const input = ({ sheet, cards }: Awaited<ReturnType<typeof laid>>) => ({
+    day,
+    seen: sheet.cards.filter(({ state }) => state !== "cancelled").map(({ card, version }) => ({ id: card, version })),
+    cards: cards.map(({ card, ...where }) => ({ id: card, ...where })),
+  });
+  const layOut = (one: Awaited<ReturnType<typeof laid>>) =>
+    attempt(barn.deps, { route: "day/lay-out", actor: barn.boss, input: input(one) });
+
+  it("puts every due horse on a string by the rules of the board, in one write", async () => {
+    await busyDay();
+    const before = await view();
+    expect(before.due.length).toBeGreaterThan(1);
+    const done = await layOut(await laid());
+    expect(done).toMatchObject({ ok: true, value: { moved: 0, gone: 0 } });
+    const after = await view();
+    expect(after.due).toEqual([]);
+    expect(after.cards.length).toBe(before.due.length);
+    // Laid out again, nothing moves.
+    expect(await layOut(await laid())).toMatchObject({ ok: true, value: { placed: 0, moved: 0, gone: 0 } });
+  });
+  it("leaves pinned and closed cards alone, and refuses to move them", async () => {
+    await busyDay();
+    await layOut(await laid());
+    const [first] = (await view()).cards;
+    if (!first) throw new Error("nothing was laid out");
+    expect(await barn.code("day/lock", { id: first.card, version: first.version, locked: true })).toBe("done");
+    const again = await laid();
+    expect(again.cards.find(({ card }) => card === first.card)).toMatchObject({ rider: first.rider, start: first.start });
+    const moved = {
+      ...again,
+      cards: again.cards.map((one) => (one.card === first.card ? { ...one, start: one.start + 8 } : one)),
+    };
+    expect(await layOut(moved)).toMatchObject({ ok: false, error: { code: "card-closed" } });
+    expect(await layOut({ ...again, cards: again.cards.filter(({ card }) => card !== first.card) })).toMatchObject({ ok: false });
+  });
+  it("is refused whole where the sheet moved on meanwhile, or one card breaks a rule", async () => {
+    await busyDay();
+    const seen = await laid();
+    await barn.ask("day/place", placement(quiet, { start: 15 }));
+    expect(await layOut(seen)).toMatchObject({ ok: false, error: { code: "changed-meanwhile" } });
+    const now = await laid();
+    const clashing = { ...now, cards: now.cards.map((one) => ({ ...one, start: 19 })) };
+    expect(await layOut(clashing)).toMatchObject({ ok: false, error: { code: "blocked" } });
+    expect((await view()).cards).toHaveLength(1);
+  });
+  it("lets one of two managers through who lay it out at once", async () => {
+    await busyDay();
+    const one = await laid();
+    const both = await Promise.all([layOut(one), layOut(one)]);
+    expect(both.filter(({ ok }) => ok)).toHaveLength(1);
+    expect((await view()).cards).toHaveLength(one.cards.length);
+  });
+  it("after a sick call moves the ill person's horses, keeps the rest, and tells riders what moved", async () => {
+    await busyDay();
+    await layOut(await laid());
+    await barn.ask("day/hand-out", { day });
+    const before = await view();
+    const ill = before.cards[0]?.rider as string;
+    await barn.ask("people/add-absence", { person: ill, firstDay: day, lastDay: day, reason: "Fever" });
+    expect(await layOut(await laid(1500))).toMatchObject({ ok: true });
+    const after = await view();
+    const working = after.cards.filter(({ state }) => state !== "cancelled");
+    expect(working.every(({ rider, helper }) => rider !== ill && helper !== ill)).toBe(true);
+    for (const card of before.cards.filter(({ rider, helper }) => rider !== ill && helper !== ill))
+      expect(after.cards.find((one) => one.card === card.card)).toMatchObject({ rider: card.rider, start: card.start });
+    expect(after.changes.length).toBeGreaterThan(0);
+  });
+  it("is told how far from the best it is, by a process beside the server, which ends when nobody listens", async () => {
+    await busyDay();
+    await layOut(await laid());
+    const told = [];
+    for await (const one of proveDay(barn.deps, localDate(day), new AbortController().signal)) told.push(one);
+    expect(told.at(-1)).toMatchObject({ done: true, proven: true, cards: null });
+    for (const { best, bound } of told) expect(bound ?? 0).toBeLessThanOrEqual(best);
+    const leaves = new AbortController();
+    for await (const _one of proveDay(barn.deps, localDate(day), leaves.signal)) leaves.abort();
   });
 });

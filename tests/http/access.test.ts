@@ -57,8 +57,8 @@ describe("the list of pages", () => {
       );
       for (const role of ROLES) {
         const answer = await site.get(path, SIGN_IN[role]);
-        // No scale stands beside this server: whoever may ask is told so.
-        const found = page === "/api/scale" ? 503 : 200;
+        // No scale stands beside this server, and no day is named: whoever may ask is told so.
+        const found = page === "/api/scale" ? 503 : page === "/api/day-proof" ? 422 : 200;
         expect([page, role, answer.status]).toEqual([page, role, maySee(access, role) ? found : 403]);
         const text = await answer.text();
         if (answer.status === 403) expect(text).not.toContain("Tin Whistle");

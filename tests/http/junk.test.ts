@@ -78,6 +78,12 @@ const EXAMPLES: Record<string, unknown> = {
   "barn/edit-place": { id, version: 1, place: PLACE },
   "day/place": { day: "2026-07-15", stay: id, ...where },
   "day/move": { id, version: 1, ...where },
+  "day/lock": { id, version: 1, locked: true },
+  "day/lay-out": {
+    day: "2026-07-15",
+    seen: [{ id, version: 1 }],
+    cards: [{ id, stay: id, kind: "ground", length: 2, rider: id, start: 2, place: id, helper: null }],
+  },
   "day/take-back": { id, version: 1 },
   "day/hand-out": { day: "2026-12-24" },
   "card/cancel": { id, version: 1, reason: "Rain" },

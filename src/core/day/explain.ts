@@ -94,6 +94,8 @@ export interface WayIn {
   readonly moved: readonly string[];
   readonly dropped: readonly string[];
   readonly cost: number;
+  /** The whole day as it then stands. */
+  readonly plan: DayPlan;
 }
 const MOST_IN_THE_WAY = 2;
 const WAYS = 3;
@@ -106,7 +108,7 @@ export function waysIn(problem: DayProblem, plan: DayPlan, id: string): readonly
   const session = ready.sessions[at] as ReadySession;
   const base = sheetOf(ready, plan);
   const trial = sheetOf(ready, plan);
-  const found: WayIn[] = [];
+  const byRider = new Map<string, WayIn>();
   for (let rider = 0; rider < ready.riders.length; rider += 1) {
     if ((session.riderCost[rider] as number) < 0) continue;
     for (let start = 0; start + session.length <= ready.count; start += 1) {
@@ -117,13 +119,13 @@ export function waysIn(problem: DayProblem, plan: DayPlan, id: string): readonly
         if (out.length > MOST_IN_THE_WAY) continue;
         trial.copy(base);
         const way = enter(trial, at, { rider, start, option: option.number }, out);
-        if (way) found.push({ ...way, cost: trial.cost - base.cost });
+        const cost = trial.cost - base.cost;
+        if (way && cost < (byRider.get(way.rider)?.cost ?? Number.POSITIVE_INFINITY))
+          byRider.set(way.rider, { ...way, cost, plan: trial.plan() });
       }
     }
   }
-  const byRider = new Map<string, WayIn>();
-  for (const way of found.sort((a, b) => a.cost - b.cost)) if (!byRider.has(way.rider)) byRider.set(way.rider, way);
-  return [...byRider.values()].slice(0, WAYS);
+  return [...byRider.values()].sort((a, b) => a.cost - b.cost).slice(0, WAYS);
 }
 
 function inTheWay(sheet: Sheet, at: number, rider: number, start: number, option: ReadyOption): readonly number[] {
@@ -152,7 +154,7 @@ function enter(
   at: number,
   { rider, start, option }: Pick<Spot, "rider" | "start" | "option">,
   out: readonly number[],
-): Omit<WayIn, "cost"> | null {
+): Omit<WayIn, "cost" | "plan"> | null {
   const { ready } = sheet;
   for (const other of out) sheet.remove(other);
   const helpers = (ready.sessions[at] as ReadySession).helperSlots === 0 ? [NOBODY] : ready.riders.map((_, person) => person);

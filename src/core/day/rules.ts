@@ -27,16 +27,32 @@ function riderBlockers(horse: DayHorse, rider: DayPerson, candidate: Placement, 
   if (horse.forbid.includes(who)) found.push({ code: "forbidden", who });
   if (ridden(candidate)) {
     if (!rider.rides) found.push({ code: "not-a-rider", who });
-    if (horse.held === "ridden") found.push({ code: "check", holds: "ridden" });
-    if (!horse.ridden) found.push({ code: "not-ridden" });
-    if (!horse.evaluated) found.push({ code: "not-evaluated" });
-    else if (horse.load === null) found.push({ code: "load-unknown", missing: "horse" });
-    else if (rider.rides && rider.weightKg === null) found.push({ code: "load-unknown", missing: "rider" });
-    else if (rider.weightKg !== null && rider.weightKg > horse.load.refuseKg)
+    if (horse.load !== null && rider.rides && rider.weightKg === null) found.push({ code: "load-unknown", missing: "rider" });
+    else if (horse.load !== null && rider.weightKg !== null && rider.weightKg > horse.load.refuseKg)
       found.push({ code: "load", who, riderKg: rider.weightKg, limitKg: horse.load.refuseKg });
     const rides = others.filter((other) => other.rider === who && ridden(other)).length;
     if (rides >= rider.maxSaddle) found.push({ code: "max-saddle", who, limit: rider.maxSaddle });
   }
+  return found;
+}
+
+/** What stands against working the horse so at all, whoever rides and whenever; `held: ridden` bars riding only. */
+export function horseBlockers(
+  horse: DayHorse,
+  { kind, length }: Pick<Placement, "kind" | "length">,
+  grid: DayFacts["grid"],
+): readonly Blocker[] {
+  const found: Blocker[] = [];
+  if (horse.hold) found.push({ code: "horse-away", kind: horse.hold.kind });
+  if (horse.held === "all") found.push({ code: "check", holds: "all" });
+  const longest = slotsWithin(horse.sessionMinutes, grid.minutes);
+  if (longest !== null && length > longest)
+    found.push({ code: "too-long", limit: must(horse.sessionMinutes, "a limit has minutes") });
+  if (kind === "ground") return found;
+  if (horse.held === "ridden") found.push({ code: "check", holds: "ridden" });
+  if (!horse.ridden) found.push({ code: "not-ridden" });
+  if (!horse.evaluated) found.push({ code: "not-evaluated" });
+  else if (horse.load === null) found.push({ code: "load-unknown", missing: "horse" });
   return found;
 }
 
@@ -111,11 +127,7 @@ export function blockersOf(facts: DayFacts, placed: readonly Placement[], candid
     : null;
   const found: Blocker[] = [];
   if (candidate.start < 0 || end(candidate) > facts.grid.count) found.push({ code: "outside-day" });
-  if (horse.hold) found.push({ code: "horse-away", kind: horse.hold.kind });
-  if (horse.held === "all") found.push({ code: "check", holds: "all" });
-  const longest = slotsWithin(horse.sessionMinutes, facts.grid.minutes);
-  if (longest !== null && candidate.length > longest)
-    found.push({ code: "too-long", limit: must(horse.sessionMinutes, "a limit has minutes") });
+  found.push(...horseBlockers(horse, candidate, facts.grid));
   found.push(...timeBlockers(rider, candidate, others), ...riderBlockers(horse, rider, candidate, others));
   const doubled = others.find((other) => other.stay === candidate.stay && sameTime(other, candidate));
   if (doubled) found.push({ code: "horse-busy", with: doubled.card });

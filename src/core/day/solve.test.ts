@@ -5,6 +5,7 @@ import { type Ready, readyDay, runsIn } from "./compiled.ts";
 import { waysIn, whatChanged, whyLeftOut } from "./explain.ts";
 import { type Assigned, balanceCost, type DayPlan, type DayProblem, fairSharesOf } from "./problem.ts";
 import { Search, sheetOf } from "./search.ts";
+import { settled } from "./settle.ts";
 import { verify } from "./verify.ts";
 
 const found = (problem: DayProblem, steps = 400, seed = 1): DayPlan => {
@@ -143,6 +144,26 @@ describe("the quick plan", () => {
     for (const [id, placed] of first) if (placed.rider === "ben") expect(after.get(id)).toEqual(placed);
     expect(whatChanged(first, after).every(({ before }) => before?.rider === "ann")).toBe(true);
   });
+  it("settles to the earliest starts that cost no more, by the same people", () => {
+    fc.assert(
+      fc.property(small, (facts) => {
+        const problem = tiny(facts);
+        const before = found(problem, 60);
+        const after = settled(readyDay(problem), before);
+        const [was, is] = [verify(problem, before), verify(problem, after)];
+        expect(is.broken).toEqual([]);
+        expect(is.cost).toBeLessThanOrEqual(was.cost);
+        for (const [id, { rider: who, start }] of after) {
+          expect(who).toBe(before.get(id)?.rider);
+          expect(start).toBeLessThanOrEqual(before.get(id)?.start ?? -1);
+        }
+      }),
+      { numRuns: 40 },
+    );
+    expect(
+      [...settled(readyDay(day()), plan({ s1: at("ann", 6), s2: at("ann", 3) })).values()].map(({ start }) => start),
+    ).toEqual([2, 0]);
+  });
   it("takes up of a plan only what still stands", () => {
     const ready: Ready = readyDay(day());
     const sheet = sheetOf(ready, plan({ s1: at("ann", 0), s2: at("ann", 1), gone: at("ann", 4), s3: at("zed", 0) }));
@@ -177,6 +198,7 @@ describe("why not, and how it could", () => {
       const { broken, cost } = verify(full, then);
       expect(broken).toEqual([]);
       expect(cost - verify(full, placed).cost).toBe(way.cost);
+      expect(way.plan).toEqual(then);
     }
   });
 });

@@ -24,6 +24,7 @@ const CardRow = z.object({
   helper: nullable(text),
   state: z.enum(CARD_STATES),
   cancelReason: text,
+  locked: bool,
   version: int,
   revision: nullable(int),
 });
@@ -31,7 +32,7 @@ export type CardRecord = z.output<typeof CardRow>;
 
 const select = (db: Db) => db`
   SELECT k.id, k.stay_id, h.name AS horse, k.day, k.kind, k.length, k.rider_id, r.name AS rider, k.start, k.place_id, l.name AS place,
-    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.version, k.revision
+    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.locked, k.version, k.revision
   FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person r ON r.id = k.rider_id
   JOIN place l ON l.id = k.place_id LEFT JOIN person b ON b.id = k.helper_id`;
 
@@ -103,6 +104,9 @@ export async function moveCard(
   await tx`UPDATE card SET kind = ${c.kind}, length = ${c.length}, rider_id = ${c.rider}, start = ${c.start}, place_id = ${c.place}, helper_id = ${c.helper},
            version = version + 1 WHERE id = ${c.id}`;
 }
+export async function lockCard(tx: Transaction, card: CardId, locked: boolean): Promise<void> {
+  await tx`UPDATE card SET locked = ${locked}, version = version + 1 WHERE id = ${card}`;
+}
 export async function deleteCard(tx: Transaction, card: CardId): Promise<void> {
   await tx`DELETE FROM card WHERE id = ${card}`;
 }
@@ -136,3 +140,12 @@ export const listDayChanges = (db: Db, day: LocalDate): Promise<DayChange[]> =>
 
 export const listStayCards = (db: Db, stay: StayId): Promise<CardRecord[]> =>
   many(CardRow, db`${select(db)} WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`);
+
+const PairingRow = z.object({ stayId: id<"stay">(), riderId: id<"person">(), sessions: int });
+/** Who has worked which horse of those that are here, the most sessions first. */
+export const listPairings = (db: Db) =>
+  many(
+    PairingRow,
+    db`SELECT k.stay_id, k.rider_id, count(*)::int AS sessions FROM card k JOIN stay s ON s.id = k.stay_id AND s.went_home IS NULL
+       WHERE k.state = 'closed' GROUP BY k.stay_id, k.rider_id ORDER BY k.stay_id, sessions DESC, max(k.day) DESC`,
+  );

@@ -42,6 +42,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn/ladder": manager,
   "/barn/methods": manager,
   "/api/scale": manager,
+  "/api/day-proof": manager,
   "/api/check-file/[id]": staff,
 };
 

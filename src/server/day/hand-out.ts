@@ -1,6 +1,6 @@
 /** Handing out a day: placing, moving, taking back, cancelling and giving the cards to the riders. */
 
-import type { CancelCard, HandOut, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
+import type { CancelCard, HandOut, LockCard, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { later } from "#core/calendar/local-date.ts";
@@ -19,14 +19,23 @@ import {
   listDayCards,
   listPlaces,
   lockDay,
+  lockCard as lockRow,
   moveCard as moveRow,
 } from "#db/queries/day.ts";
 import { listLatestClosed } from "#db/queries/intake.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
-import { findStay, lockStay } from "#db/queries/stays.ts";
+import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { dayFacts, placementsOf } from "./facts.ts";
+
+/** Why a horse has no business on the day. A day before the last of the term is in it; held days may have moved the end, so the reading is asked. */
+export function notHere({ barn, today }: Work, day: LocalDate, stay: Stay | null): Refusal | null {
+  if (!stay) return { code: "not-found", path: "stay" };
+  if (stay.wentHome) return { code: "gone-home", path: "stay" };
+  const { lastDay } = readTerm(termFacts(stay, barn), today);
+  return day < stay.firstDay || day > later(lastDay, today) ? { code: "not-in-term", path: "day" } : null;
+}
 
 /** Null where the placement may stand among the day's cards. The day must be locked. */
 async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise<Refusal | null> {
@@ -38,11 +47,9 @@ async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise
     listLatestClosed(work.tx),
     findStay(work.tx, candidate.stay),
   ]);
-  if (!stay) return { code: "not-found", path: "stay" };
-  if (stay.wentHome) return { code: "gone-home", path: "stay" };
-  // A day before the last of the term is in it; held days may have moved the end, so the reading is asked.
-  const { lastDay } = readTerm(termFacts(stay, work.barn), work.today);
-  if (day < stay.firstDay || day > later(lastDay, work.today)) return { code: "not-in-term", path: "day" };
+  const outside = notHere(work, day, stay);
+  if (outside) return outside;
+  if (!stay) return null;
   if (!people.some((person) => person.id === candidate.rider)) return { code: "not-found", path: "rider" };
   if (candidate.helper && !people.some((person) => person.id === candidate.helper)) return { code: "not-found", path: "helper" };
   if (!places.some((place) => place.id === candidate.place)) return { code: "not-found", path: "place" };
@@ -67,9 +74,9 @@ const FIELD_OF: Readonly<Record<string, string>> = {
   "horse-away": "stay",
   "horse-busy": "start",
 };
-const blockedField = (code: string | undefined): string => (code && FIELD_OF[code]) ?? "rider";
+export const blockedField = (code: string | undefined): string => (code && FIELD_OF[code]) ?? "rider";
 
-const isPast = (work: Work, day: LocalDate): boolean => day < work.today;
+export const isPast = (work: Work, day: LocalDate): boolean => day < work.today;
 
 export async function placeCard(work: Work, input: PlaceCard): Answer<{ id: string }> {
   if (isPast(work, input.day)) return no({ code: "day-over", path: "day" });
@@ -113,7 +120,7 @@ async function takeUp(
 }
 
 /** Once riders have a day, every change to it is kept for them to see. */
-const noteDay = (work: Work, card: CardRecord, what: string, details: Record<string, unknown> = {}): Promise<void> =>
+export const noteDay = (work: Work, card: CardRecord, what: string, details: Record<string, unknown> = {}): Promise<void> =>
   card.state === "handed-out"
     ? note(work, "day", card.day, what, {
         card: card.id,
@@ -143,6 +150,14 @@ export async function moveCard(work: Work, input: MoveCard): Answer<{ version: n
   await moveRow(work.tx, input);
   const after = await findCard(work.tx, card.id);
   await noteDay(work, card, "moved", { to: after && { rider: after.rider, start: after.start, place: after.place } });
+  return ok({ version: input.version + 1 });
+}
+
+/** Pinned, or let go: laying the day out anew leaves a pinned card where it is. */
+export async function lockCard(work: Work, input: LockCard): Answer<{ version: number }> {
+  const taken = await takeUp(work, input);
+  if ("refusal" in taken) return no(taken.refusal);
+  await lockRow(work.tx, input.id, input.locked);
   return ok({ version: input.version + 1 });
 }
 

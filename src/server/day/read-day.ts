@@ -5,8 +5,9 @@ import { DAY_GRID, type DayHorse } from "#core/day/model.ts";
 import { slotsWithin } from "#core/day/rules.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
+import { groupBy } from "#core/kernel/group.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { findSheet, listDayCards, listDayChanges, listPlaces } from "#db/queries/day.ts";
+import { findSheet, listDayCards, listDayChanges, listPairings, listPlaces } from "#db/queries/day.ts";
 import { listLatestClosed } from "#db/queries/intake.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { listStays, type Stay } from "#db/queries/stays.ts";
@@ -77,7 +78,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
   const day = asked ?? today;
-  const [cards, sheet, people, absences, places, stays, evaluations, changes] = await Promise.all([
+  const [cards, sheet, people, absences, places, stays, evaluations, changes, pairings] = await Promise.all([
     listDayCards(sql, day),
     findSheet(sql, day),
     listPeople(sql),
@@ -86,13 +87,14 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
     listStays(sql),
     listLatestClosed(sql),
     listDayChanges(sql, day),
+    listPairings(sql),
   ]);
   const here = stays.filter((stay) => stay.firstDay <= day);
   const facts = dayFacts({ people, absences, places, stays: here, evaluations }, day);
   const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
-  const standings = here.flatMap((stay, i) =>
-    placed.has(stay.id) ? [] : [standing(stay, must(facts.horses[i], "a horse of the day"), barn, day)],
-  );
+  const all = here.map((stay, i) => standing(stay, must(facts.horses[i], "a horse of the day"), barn, day));
+  const standings = all.filter((_, i) => !placed.has(must(here[i], "a horse of the day").id));
+  const riders = groupBy(pairings, ({ stayId }) => stayId);
   const personOf = new Map(people.map((person) => [person.id, person]));
   const onDay = new Set(cards.flatMap((card) => [card.riderId, card.helperId]));
   const usedPlaces = new Set(cards.map((card) => card.placeId));
@@ -107,7 +109,16 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
         return { ...person, name, role, retired: retiredOn !== null };
       })
       .filter((person) => !person.retired || onDay.has(person.id)),
-    horses: facts.horses.map((horse, i) => ({ ...horse, horse: must(here[i], "a horse of the day").horse })),
+    horses: facts.horses.map((horse, i) => {
+      const mine = riders.get(horse.stay) ?? [];
+      return {
+        ...horse,
+        horse: must(here[i], "a horse of the day").horse,
+        usual: mine[0]?.riderId ?? null,
+        known: mine.map(({ riderId }) => riderId),
+        value: all[i]?.due?.urgency.value ?? null,
+      };
+    }),
     places: places
       .filter((place) => !place.closed || usedPlaces.has(place.id))
       .map(({ id, name, capacity, separate, stages, closed }) => ({ id, name, capacity, separate, stages, closed })),
@@ -123,6 +134,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
       helper: card.helperId,
       state: card.state,
       cancelReason: card.cancelReason,
+      locked: card.locked,
       version: card.version,
     })),
     due: standings.flatMap(({ due }) => due ?? []).sort((a, b) => b.urgency.value - a.urgency.value),

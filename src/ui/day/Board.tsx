@@ -59,11 +59,14 @@ function CardBlock({
       aria-pressed={selected}
       className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
     >
-      <span className="sign truncate text-sm">{card.state === "closed" ? `✓ ${card.horse}` : card.horse}</span>
+      <span className="sign truncate text-sm">
+        {card.state === "closed" ? "✓ " : card.locked ? "▼ " : ""}
+        {card.horse}
+      </span>
       <span className="truncate text-xs text-dim">{names.place(card.place)}</span>
       <span className="sr-only">
         {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
-        {helper}. {STATE[card.state]}.
+        {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
       </span>
     </button>
   );

@@ -17,6 +17,7 @@ export function CardPanel({
   busy,
   onMove,
   onPickSpot,
+  onLock,
   onTakeBack,
   onCancel,
   onClose,
@@ -27,6 +28,7 @@ export function CardPanel({
   busy: boolean;
   onMove(where: Where): void;
   onPickSpot(): void;
+  onLock(): void;
   onTakeBack(): void;
   onCancel(reason: string): void;
   onClose(): void;
@@ -82,6 +84,9 @@ export function CardPanel({
       {open ? (
         <div className="grid gap-2">
           <Button onClick={onPickSpot}>Move it: choose a spot</Button>
+          <Button disabled={busy} aria-pressed={card.locked} onClick={onLock}>
+            {card.locked ? "Pinned here: let it go" : "Pin it here"}
+          </Button>
           <Choice<SessionKind>
             name="card-kind"
             legend="Kind"

@@ -1,10 +1,18 @@
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
+import type { LayOutState } from "./use-lay-out.ts";
 import type { Sheet } from "./use-sheet.ts";
 
 /** Which day it is, the way to its neighbours, and handing it out. */
-export function DayHead({ sheet, may }: { sheet: Sheet; may: boolean }) {
+interface Props {
+  readonly sheet: Sheet;
+  readonly may: boolean;
+  readonly laying: LayOutState["progress"];
+  onLayOut(): void;
+  onStop(): void;
+}
+export function DayHead({ sheet, may, laying, onLayOut, onStop }: Props) {
   const { view } = sheet;
   const waiting = view.cards.filter((one) => one.state === "placed").length;
   return (
@@ -47,10 +55,32 @@ export function DayHead({ sheet, may }: { sheet: Sheet; may: boolean }) {
           Print
         </a>
       </nav>
+      {may && laying && (
+        <div className="ml-auto flex items-center gap-2">
+          <label className="sign text-dim">
+            Laying out, {plural(laying.placed, "session")}{" "}
+            <progress className="align-middle" value={laying.share} max={1}>
+              {Math.round(100 * laying.share)} %
+            </progress>
+          </label>
+          <Button onClick={onStop}>Stop</Button>
+        </div>
+      )}
+      {may && !laying && (
+        <Button
+          className="ml-auto min-h-11"
+          data-keys="l"
+          data-does="Lay out the day"
+          disabled={sheet.command.busy || (view.due.length === 0 && view.cards.length === 0)}
+          onClick={onLayOut}
+        >
+          Lay out the day <kbd aria-hidden="true">l</kbd>
+        </Button>
+      )}
       {may && (
         <Button
           tone="main"
-          className="ml-auto min-h-11"
+          className="min-h-11"
           data-keys="."
           data-does="Hand out the day"
           disabled={sheet.command.busy || waiting === 0}

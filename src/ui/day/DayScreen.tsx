@@ -18,14 +18,18 @@ import type { Wish } from "#core/day/spot.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { Button, Choice, Trouble } from "#ui/kit/parts.tsx";
 import { sayBlocker } from "#ui/words/blockers.ts";
-import { clock } from "#ui/words/figures.ts";
+import { sayParts, sayProof } from "#ui/words/day.ts";
+import { clock, plural } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { Board } from "./Board.tsx";
 import { CardPanel, type Where } from "./CardPanel.tsx";
 import { DayHead } from "./DayHead.tsx";
+import type { LeftOut } from "./laying.ts";
 import { StringList } from "./StringList.tsx";
 import { namesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
+import { useLayOut } from "./use-lay-out.ts";
+import { useProof } from "./use-proof.ts";
 import { useSheet } from "./use-sheet.ts";
 
 const NEW_CARD = "new" as CardId;
@@ -47,6 +51,10 @@ function announcementsFor(view: DayView): Announcements {
 
 export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean; me: PersonId }) {
   const sheet = useSheet(initial);
+  const laying = useLayOut();
+  const { proof, ask: askProof } = useProof(sheet.view);
+  /** What the last laying out could not place; told until the sheet moves on. */
+  const [leftOut, setLeftOut] = useState<readonly LeftOut[]>([]);
   const { view, said } = sheet;
   const { busy, problem, clear } = sheet.command;
   const [wish, setWish] = useState<Wish | null>(null);
@@ -87,6 +95,19 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     setWish(null);
     const from = view.cards.find((one) => one.card === current.card);
     await (from ? sheet.move(from, where) : sheet.place(current.stay, where));
+  };
+
+  const layOut = async (): Promise<void> => {
+    clear();
+    setWish(null);
+    setSelected(null);
+    const laid = await laying.layOut(view);
+    if (!laid) return sheet.say("Stopped: the sheet is as it was.");
+    setLeftOut(laid.leftOut);
+    const left = laid.leftOut.length > 0 ? `, ${laid.leftOut.length} left out` : "";
+    const words = `${plural(laid.cards.length, "session")} laid out${left}. It costs ${laid.cost}: ${sayParts(laid.parts)}.`;
+    await sheet.layOut(laid.cards, words);
+    askProof();
   };
 
   const wishOf = (id: string): Wish | null => {
@@ -151,8 +172,24 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
       }}
     >
       <div onKeyDown={onKeys}>
-        <DayHead sheet={sheet} may={may && !over} />
+        <DayHead sheet={sheet} may={may && !over} laying={laying.progress} onLayOut={() => void layOut()} onStop={laying.stop} />
         <Trouble problem={problem} />
+        {proof && (
+          <p className="flex flex-wrap items-center gap-2 text-sm text-slate">
+            {sayProof(proof)}
+            {proof.cards && proof.done && (
+              <Button
+                disabled={busy}
+                onClick={() => {
+                  setLeftOut([]);
+                  void sheet.layOut(proof.cards ?? [], "The better day is on the sheet.");
+                }}
+              >
+                Take the better day
+              </Button>
+            )}
+          </p>
+        )}
         <div role="status" className="flex min-h-8 items-center gap-2 text-sm">
           {hovered && wish ? (
             <span>
@@ -237,12 +274,24 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
                   const next = wishOf(card.card);
                   if (next) start(next);
                 }}
+                onLock={() => void sheet.lock(card)}
                 onTakeBack={() => void sheet.takeBack(card)}
                 onCancel={(reason) => void sheet.cancel(card, reason)}
                 onClose={() => setSelected(null)}
               />
             )}
-            {may && !over && <ToPlace view={view} chosen={wish?.stay ?? null} onChoose={choose} />}
+            {may && !over && (
+              <ToPlace
+                view={view}
+                chosen={wish?.stay ?? null}
+                leftOut={leftOut}
+                onChoose={choose}
+                onWay={(cards, horse) => {
+                  setLeftOut([]);
+                  void sheet.layOut(cards, `${horse} placed.`);
+                }}
+              />
+            )}
           </aside>
         </div>
       </div>

@@ -1,7 +1,12 @@
 import { useDraggable } from "@dnd-kit/core";
 import type { DayView, DueView } from "#contracts/views.ts";
+import type { Laid } from "#core/day/from-barn.ts";
+import type { Names } from "#ui/words/blockers.ts";
+import { sayWay, sayWhyLeftOut } from "#ui/words/day.ts";
 import { listed } from "#ui/words/figures.ts";
 import { sayUrgency } from "#ui/words/needs.ts";
+import type { LeftOut } from "./laying.ts";
+import { namesOf } from "./sheet.ts";
 
 const RESTING = {
   hold: "on hold",
@@ -12,33 +17,58 @@ const RESTING = {
   "week-done": "worked enough this week",
 } as const;
 
+/** Why the last laying out left it here, and what would let it in, each to be taken with one tap. */
+function Left({ left, names, onWay }: { left: LeftOut; names: Names; onWay(cards: readonly Laid[]): void }) {
+  return (
+    <div className="border border-t-0 border-line bg-ochre-soft px-2 py-1 text-sm">
+      <p>▲ {sayWhyLeftOut(left.because, names)}</p>
+      {left.ways.map((way) => (
+        <button
+          key={`${way.rider}${way.start}`}
+          type="button"
+          className="sign mt-1 min-h-9 w-full rounded border border-line bg-paper px-2 py-1 text-left"
+          onClick={() => onWay(way.cards)}
+        >
+          {sayWay(way, names)}
+        </button>
+      ))}
+    </div>
+  );
+}
+
 function DueItem({ due, horse, chosen, onChoose }: { due: DueView; horse: string; chosen: boolean; onChoose(): void }) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: `due:${due.stay}` });
   return (
-    <li>
-      <button
-        ref={setNodeRef}
-        {...listeners}
-        type="button"
-        data-due={due.stay}
-        aria-pressed={chosen}
-        onClick={onChoose}
-        className={`flex min-h-12 w-full touch-none items-baseline gap-2 border px-2 py-1 text-left ${chosen ? "border-ink bg-straw" : "border-line bg-paper"} ${isDragging ? "opacity-40" : ""}`}
-      >
-        <span className="sign w-7 text-right text-dim" title="Urgency">
-          {due.urgency.value}
-        </span>
-        <span>
-          <span className="sign block">{horse}</span>
-          <span className="text-sm text-dim">{listed(due.urgency.because.map(sayUrgency))}</span>
-        </span>
-      </button>
-    </li>
+    <button
+      ref={setNodeRef}
+      {...listeners}
+      type="button"
+      data-due={due.stay}
+      aria-pressed={chosen}
+      onClick={onChoose}
+      className={`flex min-h-12 w-full touch-none items-baseline gap-2 border px-2 py-1 text-left ${chosen ? "border-ink bg-straw" : "border-line bg-paper"} ${isDragging ? "opacity-40" : ""}`}
+    >
+      <span className="sign w-7 text-right text-dim" title="Urgency">
+        {due.urgency.value}
+      </span>
+      <span>
+        <span className="sign block">{horse}</span>
+        <span className="text-sm text-dim">{listed(due.urgency.because.map(sayUrgency))}</span>
+      </span>
+    </button>
   );
 }
 
 /** Due horses that are on no string yet, most urgent first, each with why. */
-export function ToPlace({ view, chosen, onChoose }: { view: DayView; chosen: string | null; onChoose(due: DueView): void }) {
+interface Props {
+  readonly view: DayView;
+  readonly chosen: string | null;
+  readonly leftOut: readonly LeftOut[];
+  onChoose(due: DueView): void;
+  onWay(cards: readonly Laid[], horse: string): void;
+}
+export function ToPlace({ view, chosen, leftOut, onChoose, onWay }: Props) {
+  const names = namesOf(view);
   const horses = new Map(view.horses.map((horse) => [horse.stay, horse.horse]));
   return (
     <section aria-labelledby="to-place">
@@ -51,15 +81,16 @@ export function ToPlace({ view, chosen, onChoose }: { view: DayView; chosen: str
             Drag a horse onto a string; or choose it, then a free spot with the mouse, a tap, or the arrow keys and Enter.
           </p>
           <ul className="grid gap-1">
-            {view.due.map((due) => (
-              <DueItem
-                key={due.stay}
-                due={due}
-                horse={horses.get(due.stay) ?? ""}
-                chosen={chosen === due.stay}
-                onChoose={() => onChoose(due)}
-              />
-            ))}
+            {view.due.map((due) => {
+              const left = leftOut.find(({ stay }) => stay === due.stay);
+              const horse = horses.get(due.stay) ?? "";
+              return (
+                <li key={due.stay}>
+                  <DueItem due={due} horse={horse} chosen={chosen === due.stay} onChoose={() => onChoose(due)} />
+                  {left && <Left left={left} names={names} onWay={(cards) => onWay(cards, horse)} />}
+                </li>
+              );
+            })}
           </ul>
         </>
       )}

@@ -1,11 +1,12 @@
 /** The sheet of a day in the browser: what the server last said of it, kept current, and the writes that change it, each with its undoing. */
 import { useCallback, useEffect, useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
+import type { Laid } from "#core/day/from-barn.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { type CommandState, useCommand } from "#ui/kit/use-command.ts";
 import { clock } from "#ui/words/figures.ts";
 import type { Where } from "./CardPanel.tsx";
-import { namesOf } from "./sheet.ts";
+import { live, namesOf } from "./sheet.ts";
 
 /** Others hand out, log and cancel while this sheet is open: on the office wall it keeps itself current. */
 const RENEW_AFTER = 10_000;
@@ -27,10 +28,29 @@ export interface Sheet {
   undo(): Promise<void>;
   place(stay: StayId, where: Where): Promise<void>;
   move(from: DayCardView, where: Where): Promise<void>;
+  /** A whole day as it was laid out. */
+  layOut(cards: readonly Laid[], words: string): Promise<void>;
+  lock(card: DayCardView): Promise<void>;
   handOut(words: string): Promise<void>;
   takeBack(card: DayCardView): Promise<void>;
   cancel(card: DayCardView, reason: string): Promise<void>;
 }
+
+/** The day as it shall stand, and the versions of what it was laid out from. */
+const layOutInput = (view: DayView, cards: readonly Laid[]) => ({
+  day: view.day,
+  seen: live(view.cards).map(({ card, version }) => ({ id: card, version })),
+  cards: cards.map(({ card, stay, kind, length, rider, start, place, helper }) => ({
+    id: card,
+    stay,
+    kind,
+    length,
+    rider,
+    start,
+    place,
+    helper,
+  })),
+});
 
 export function useSheet(initial: DayView): Sheet {
   const [view, setView] = useState(initial);
@@ -98,6 +118,28 @@ export function useSheet(initial: DayView): Sheet {
             helper: from.helper,
           }),
         }),
+      ),
+    layOut: (cards, words) => {
+      const before = live(view.cards);
+      return act("day/lay-out", layOutInput(view, cards), words, () => ({
+        words: "laying out",
+        route: "day/lay-out",
+        // What was taken off the sheet meanwhile is placed as a new card.
+        input: (now) =>
+          layOutInput(
+            now,
+            before.map((one) => ({
+              ...one,
+              card: now.cards.some(({ card, state }) => card === one.card && state !== "cancelled") ? one.card : null,
+            })),
+          ),
+      }));
+    },
+    lock: ({ card, version, locked, horse }) =>
+      act(
+        "day/lock",
+        { id: card, version, locked: !locked },
+        locked ? `${horse} may be moved again.` : `${horse} stays where it is.`,
       ),
     handOut: (words) => act("day/hand-out", { day }, words),
     takeBack: ({ card, version, horse }) => act("day/take-back", { id: card, version }, `${horse} is to place again.`),

@@ -1,0 +1,181 @@
+/**
+ * The barn's day as the problem that is solved, and a plan back as placements. What stands on the sheet keeps its card; what is due and on no string is a
+ * session of its own. Whoever is closed, under way or locked stays where it is; what riders were handed is published, so that moving it has its price.
+ */
+
+import type { CardState, SessionKind } from "../card/card.ts";
+import { must } from "../kernel/assert.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
+import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type Placement } from "./model.ts";
+import {
+  type Assigned,
+  type DayOption,
+  type DayPlan,
+  type DayProblem,
+  DEFAULT_WEIGHTS,
+  type ProblemHorse,
+  type ProblemRider,
+  type ProblemSession,
+} from "./problem.ts";
+import { horseBlockers, needsHelper } from "./rules.ts";
+
+/** Who has worked a horse, and what today is worth to it; null: it is not due. */
+export interface WantedHorse extends DayHorse {
+  readonly usual: PersonId | null;
+  readonly known: readonly PersonId[];
+  readonly value: number | null;
+}
+export interface StandingCard extends Placement {
+  readonly state: CardState;
+  readonly locked: boolean;
+}
+/** A day sheet as far as laying it out goes; what a page of the day is handed has it all. */
+export interface BarnDay {
+  readonly people: DayFacts["people"];
+  readonly places: DayFacts["places"];
+  readonly horses: readonly WantedHorse[];
+  /** Due and on no string. */
+  readonly due: readonly { readonly stay: StayId; readonly kind: SessionKind; readonly length: number }[];
+  readonly cards: readonly StandingCard[];
+}
+export const factsOf = ({ people, places, horses }: BarnDay): DayFacts => ({ grid: DAY_GRID, people, places, horses });
+const live = ({ cards }: BarnDay): readonly StandingCard[] => cards.filter(({ state }) => state !== "cancelled");
+
+/** A place that would do, and is not the kind that suits best. */
+const SECOND_BEST = 2;
+/** A long shift holds half an hour for eating, between eleven and two. */
+const LUNCH = { from: 8, to: 14, length: 1 };
+const LONG_SHIFT = 12;
+/** What a horse is worth that has a card though it is not due. */
+const NOT_DUE = 10;
+
+export const dueSession = (stay: StayId): string => `due:${stay}`;
+
+const riderOf = ({ id, grade, weightKg, rides, works, maxSaddle }: DayPerson): ProblemRider => ({
+  id,
+  grade,
+  // Nobody is put on a horse without being weighed.
+  weightKg: weightKg ?? Number.MAX_SAFE_INTEGER,
+  rides,
+  works,
+  lunch: works.some(([from, to]) => to - from >= LONG_SHIFT) ? LUNCH : null,
+  maxSaddle,
+  fairShare: null,
+});
+const horseOf = ({ stay, load, risk, apart, forbid }: DayHorse): ProblemHorse => ({
+  id: stay,
+  // The line is in kilograms already.
+  weightKg: 1,
+  loadLimit: load?.refuseKg ?? 0,
+  loadPrefer: load?.preferKg ?? null,
+  risk,
+  noHeat: false,
+  away: [],
+  apart,
+  forbid,
+});
+
+/** Pens suit ground work and first rides, open places a horse that is ridden on. */
+const suitsBest = ({ separate }: DayFacts["places"][number], horse: DayHorse, kind: SessionKind): boolean =>
+  separate === (kind === "ground" || horse.stage !== "riding");
+
+/** Places where a horse may be worked so; the one where it stands comes first, and costs nothing. */
+function optionsFor(
+  facts: DayFacts,
+  horse: DayHorse,
+  kind: SessionKind,
+  length: number,
+  now: PlaceId | null,
+): readonly DayOption[] {
+  const open = facts.places.filter(({ closed, stages }) => !closed && (kind === "ground" || stages.includes(horse.stage)));
+  const order = [...open.filter(({ id }) => id === now), ...open.filter(({ id }) => id !== now)];
+  return order.map((place) => ({
+    cost: place.id === now || suitsBest(place, horse, kind) ? 0 : SECOND_BEST,
+    parts: [{ place: place.id, from: 0, length }],
+  }));
+}
+
+function sessionOf(
+  facts: DayFacts,
+  horse: WantedHorse,
+  what: Pick<Placement, "kind" | "length">,
+  card: StandingCard | null,
+): ProblemSession {
+  const { kind, length } = what;
+  const fixed = card !== null && (card.locked || card.state === "closed");
+  const barred = horseBlockers(horse, { kind, length }, facts.grid).length > 0;
+  const helped = (card?.helper ?? null) !== null || needsHelper(horse, kind);
+  return {
+    id: card?.card ?? dueSession(horse.stay),
+    horse: horse.stay,
+    kind,
+    length,
+    value: horse.value ?? NOT_DUE,
+    options: barred && !fixed ? [] : optionsFor(facts, horse, kind, length, card?.place ?? null),
+    usual: horse.usual,
+    known: horse.known,
+    helperSlots: helped ? length : 0,
+    after: null,
+    lock: fixed && card ? { rider: card.rider, start: card.start, option: 0 } : null,
+  };
+}
+
+const assignedOf = ({ rider, start, helper }: Placement): Assigned => ({ rider, start, option: 0, helper });
+
+/** The problem, and the plan that stands. */
+export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonly stands: DayPlan } {
+  const facts = factsOf(day);
+  const cards = live(day);
+  const horse = (stay: StayId): WantedHorse =>
+    must(
+      day.horses.find((one) => one.stay === stay),
+      "a horse of the day",
+    );
+  const sessions = [
+    ...cards.map((card) => sessionOf(facts, horse(card.stay), card, card)),
+    ...day.due.map((due) => sessionOf(facts, horse(due.stay), due, null)),
+  ];
+  return {
+    problem: {
+      slots: { minutes: facts.grid.minutes, count: facts.grid.count },
+      hot: [],
+      places: facts.places.map(({ id, capacity, separate, closed }) => ({
+        id,
+        capacity: closed ? 0 : capacity,
+        outdoor: false,
+        separate,
+        closed: [],
+      })),
+      riders: facts.people.map(riderOf),
+      horses: facts.horses.map(horseOf),
+      sessions,
+      published: Object.fromEntries(
+        cards.filter(({ state }) => state === "handed-out").map((card) => [card.card, assignedOf(card)]),
+      ),
+      weights: DEFAULT_WEIGHTS,
+    },
+    stands: new Map(cards.map((card) => [card.card, assignedOf(card)])),
+  };
+}
+
+export type Laid = Omit<Placement, "card"> & { readonly card: CardId | null };
+/** The plan as cards that stand, move or are new; cards that are in none of them are to go. */
+export function placementsOf({ sessions }: DayProblem, plan: DayPlan): readonly Laid[] {
+  return sessions.flatMap((session) => {
+    const placed = plan.get(session.id);
+    if (!placed) return [];
+    const stay = session.horse as StayId;
+    return [
+      {
+        card: session.id === dueSession(stay) ? null : (session.id as CardId),
+        stay,
+        kind: session.kind,
+        length: session.length,
+        rider: placed.rider as PersonId,
+        start: placed.start,
+        place: session.options[placed.option]?.parts[0]?.place as PlaceId,
+        helper: placed.helper as PersonId | null,
+      },
+    ];
+  });
+}

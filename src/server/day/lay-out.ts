@@ -1,0 +1,125 @@
+/** A whole day written at once, as it was laid out on a screen: cards that move, that are new, that go. All of it stands by the rules, or none is written. */
+import type { LayOut } from "#contracts/day.ts";
+import type { Refusal } from "#contracts/refusal.ts";
+import type { Placement } from "#core/day/model.ts";
+import { blockersOf } from "#core/day/rules.ts";
+import type { CardId } from "#core/kernel/brand.ts";
+import { ok } from "#core/kernel/result.ts";
+import {
+  type CardRecord,
+  cancelCard,
+  deleteCard,
+  insertCard,
+  listDayCards,
+  listPlaces,
+  lockDay,
+  moveCard,
+} from "#db/queries/day.ts";
+import { listLatestClosed } from "#db/queries/intake.ts";
+import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
+import { dayFacts, placementOf } from "./facts.ts";
+import { blockedField, isPast, noteDay, notHere } from "./hand-out.ts";
+
+const stands = (card: CardRecord, { rider, start, place, helper, kind, length }: LayOut["cards"][number]): boolean =>
+  card.riderId === rider &&
+  card.start === start &&
+  card.placeId === place &&
+  card.helperId === helper &&
+  card.kind === kind &&
+  card.length === length;
+
+/** What was closed or pinned may not be moved by this; the screen never asks for it. */
+const isFixed = ({ state, locked }: CardRecord): boolean => state === "closed" || locked;
+
+export async function layOut(work: Work, input: LayOut): Answer<{ placed: number; moved: number; gone: number }> {
+  if (isPast(work, input.day)) return no({ code: "day-over", path: "day" });
+  const stays = new Map<string, Stay | null>();
+  for (const id of [...new Set(input.cards.map(({ stay }) => stay))].sort()) {
+    await lockStay(work.tx, id);
+    stays.set(id, await findStay(work.tx, id));
+  }
+  if (stays.size < input.cards.length) return no({ code: "already-placed", path: "cards" });
+  await lockDay(work.tx, input.day);
+  const cards = (await listDayCards(work.tx, input.day)).filter(({ state }) => state !== "cancelled");
+  const seen = new Map(input.seen.map(({ id, version }) => [id, version]));
+  if (cards.length !== seen.size || cards.some(({ id, version }) => seen.get(id) !== version))
+    return no({ code: "changed-meanwhile", path: "version", current: cards });
+  const byId = new Map(cards.map((card) => [card.id, card]));
+  const wished = input.cards.map((wish) => ({ wish, card: wish.id === null ? null : (byId.get(wish.id) ?? null) }));
+  if (wished.some(({ wish, card }) => wish.id !== null && (!card || card.stayId !== wish.stay)))
+    return no({ code: "not-found", path: "cards" });
+  const kept = new Set(wished.flatMap(({ card }) => card?.id ?? []));
+  const gone = cards.filter(({ id }) => !kept.has(id));
+  const moved = wished.flatMap(({ wish, card }) => (card && !stands(card, wish) ? [{ wish, card }] : []));
+  if ([...gone, ...moved.map(({ card }) => card)].some(isFixed)) return no({ code: "card-closed", path: "cards" });
+  const refusal = await whyNot(
+    work,
+    input,
+    stays,
+    cards,
+    wished.map(({ wish, card }) => ({ ...wish, card: card?.id ?? newId<"card">() })),
+  );
+  if (refusal) return no(refusal);
+
+  for (const card of gone) {
+    if (card.state === "handed-out") await cancelCard(work.tx, card.id, "left out when the day was laid out anew");
+    else await deleteCard(work.tx, card.id);
+    await noteDay(work, card, "taken back");
+  }
+  for (const { wish, card } of moved) {
+    await moveCard(work.tx, { ...wish, id: card.id });
+    await noteDay(work, card, "moved", { to: { rider: wish.rider, start: wish.start, place: wish.place } });
+  }
+  const fresh = wished.filter(({ card }) => card === null);
+  for (const { wish } of fresh) await insertCard(work.tx, { ...wish, id: newId<"card">(), day: input.day, state: "placed" });
+  const counts = { placed: fresh.length, moved: moved.length, gone: gone.length };
+  await note(work, "sheet", input.day, "laid out", counts);
+  return ok(counts);
+}
+
+/** Every card of the day is looked at again by the board's own rules, whoever laid it. */
+async function whyNot(
+  work: Work,
+  { day }: LayOut,
+  here: ReadonlyMap<string, Stay | null>,
+  cards: readonly CardRecord[],
+  placements: readonly (Placement & { readonly card: CardId })[],
+): Promise<Refusal | null> {
+  const { tx } = work;
+  const [people, absences, places, evaluations] = await Promise.all([
+    listPeople(tx),
+    listAbsences(tx, day),
+    listPlaces(tx),
+    listLatestClosed(tx),
+  ]);
+  const facts = dayFacts(
+    { people, absences, places, evaluations, stays: [...here.values()].filter((stay) => stay !== null) },
+    day,
+  );
+  const known = new Map(cards.map((card) => [card.id, placementOf(card)]));
+  for (const one of placements) {
+    const before = known.get(one.card);
+    // What stands where it stood was right when it was put there, and may have been closed since.
+    if (before && JSON.stringify(before) === JSON.stringify(placed(one))) continue;
+    const outside = notHere(work, day, here.get(one.stay) ?? null);
+    if (outside) return { ...outside, path: "cards" } as Refusal;
+    if (!people.some(({ id }) => id === one.rider)) return { code: "not-found", path: "cards" };
+    if (one.helper && !people.some(({ id }) => id === one.helper)) return { code: "not-found", path: "cards" };
+    if (!places.some(({ id }) => id === one.place)) return { code: "not-found", path: "cards" };
+    const blockers = blockersOf(facts, placements, one);
+    if (blockers.length > 0) return { code: "blocked", path: `cards.${blockedField(blockers[0]?.code)}`, blockers };
+  }
+  return null;
+}
+const placed = ({ card, stay, kind, length, rider, start, place, helper }: Placement): Placement => ({
+  card,
+  stay,
+  kind,
+  length,
+  rider,
+  start,
+  place,
+  helper,
+});

@@ -1,0 +1,18 @@
+/** Answers that come one after another on one request (server-sent events), until the source ends or the reader leaves. */
+export function eventStream<T>(request: Request, source: (signal: AbortSignal) => AsyncGenerator<T>): Response {
+  const ended = new AbortController();
+  request.signal.addEventListener("abort", () => ended.abort());
+  const encoder = new TextEncoder();
+  const body = new ReadableStream({
+    async start(controller) {
+      try {
+        for await (const one of source(ended.signal)) controller.enqueue(encoder.encode(`data: ${JSON.stringify(one)}\n\n`));
+        controller.close();
+      } catch (error) {
+        if (!ended.signal.aborted) controller.error(error);
+      }
+    },
+    cancel: () => ended.abort(),
+  });
+  return new Response(body, { headers: { "Content-Type": "text/event-stream", "Cache-Control": "no-store" } });
+}

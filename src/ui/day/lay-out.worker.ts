@@ -1,0 +1,58 @@
+/** Lays out a day beside the page: the quick search, its checker, and the reasons for what is left out. */
+import { readyDay } from "#core/day/compiled.ts";
+import { waysIn, whyLeftOut } from "#core/day/explain.ts";
+import { placementsOf, problemOf } from "#core/day/from-barn.ts";
+import type { DayPlan } from "#core/day/problem.ts";
+import { Search } from "#core/day/search.ts";
+import { settled } from "#core/day/settle.ts";
+import { verify } from "#core/day/verify.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import type { LayAnswer, LayAsked, LeftOut } from "./laying.ts";
+
+const CHUNK = 100;
+/** Told so often, milliseconds. */
+const TELL_EVERY = 120;
+
+onmessage = ({ data }: MessageEvent<LayAsked>) => {
+  const { problem, stands } = problemOf(data.day);
+  const begun = performance.now();
+  const ready = readyDay(problem);
+  const search = new Search(ready, { seed: data.seed, from: stands, steer: new Map() });
+  const say = (answer: Omit<LayAnswer, "number">): void => postMessage({ number: data.number, ...answer } satisfies LayAnswer);
+  let told = 0;
+  for (let share = 0; share < 1; ) {
+    const next = Math.min(1, (performance.now() - begun) / data.milliseconds);
+    search.steps(CHUNK, share, next);
+    share = next;
+    if (performance.now() - told < TELL_EVERY) continue;
+    told = performance.now();
+    say({ share, placed: search.plan().size, cost: search.cost, laid: null });
+  }
+  const plan = settled(ready, search.plan());
+  const { broken, cost, parts } = verify(problem, plan);
+  // A plan that does not pass is never shown.
+  if (broken.length > 0) throw new Error(`the laid day breaks ${broken[0]?.code}`);
+  const horseOf = new Map(problem.sessions.map(({ id, horse }) => [id, horse as StayId]));
+  const stay = (session: string): StayId => horseOf.get(session) as StayId;
+  const why = (session: string): LeftOut => ({
+    stay: stay(session),
+    because: whyLeftOut(problem, plan, session),
+    ways: waysIn(problem, plan, session).map(({ plan: then, moved, dropped, ...way }) => ({
+      ...way,
+      moved: moved.map(stay),
+      dropped: dropped.map(stay),
+      cards: placementsOf(problem, then as DayPlan),
+    })),
+  });
+  say({
+    share: 1,
+    placed: plan.size,
+    cost,
+    laid: {
+      cards: placementsOf(problem, plan),
+      cost,
+      parts,
+      leftOut: problem.sessions.filter(({ id }) => !plan.has(id)).map(({ id }) => why(id)),
+    },
+  });
+};

@@ -1,0 +1,36 @@
+/** What the page and its worker say to one another when a day is laid out. */
+import type { Because, WayIn } from "#core/day/explain.ts";
+import type { BarnDay, Laid } from "#core/day/from-barn.ts";
+import type { CostParts } from "#core/day/verify.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+
+export interface LayAsked {
+  readonly number: number;
+  readonly day: BarnDay;
+  readonly seed: number;
+  readonly milliseconds: number;
+}
+/** A horse that is left out: what bars each rider, and what would let it in. */
+export interface LeftOut {
+  readonly stay: StayId;
+  readonly because: readonly Because[];
+  readonly ways: readonly (Omit<WayIn, "plan" | "moved" | "dropped"> & {
+    readonly moved: readonly StayId[];
+    readonly dropped: readonly StayId[];
+    readonly cards: readonly Laid[];
+  })[];
+}
+export interface LaidDay {
+  readonly cards: readonly Laid[];
+  readonly cost: number;
+  readonly parts: CostParts;
+  readonly leftOut: readonly LeftOut[];
+}
+export interface LayAnswer {
+  readonly number: number;
+  /** Share of the time, 0-1, with what there is so far. */
+  readonly share: number;
+  readonly placed: number;
+  readonly cost: number;
+  readonly laid: LaidDay | null;
+}
