@@ -6,12 +6,14 @@ import { Failure, type FileCommand, fail, type Options } from "./file-command.ts
 import { findingsCommand, vocabulary } from "./findings.ts";
 import { forecastCommand } from "./forecast.ts";
 import { termCommand } from "./term.ts";
+import { weekCommand } from "./week.ts";
 
 const COMMANDS: Readonly<Record<string, FileCommand>> = {
   term: termCommand,
   findings: findingsCommand,
   forecast: forecastCommand,
   day: dayCommand,
+  week: weekCommand,
 };
 /** Words that stand in the place of a file. */
 const LISTS: Readonly<Record<string, () => unknown>> = { "findings --vocabulary": vocabulary };
@@ -24,7 +26,7 @@ const help = (): string =>
     "",
     "findings --vocabulary lists every code in use with its words.",
     "forecast --seed N --plays N: the seed of its chance and the number of plays.",
-    "day --ms N --seed N --exact: milliseconds for the search, or with --exact for the proof.",
+    "day --ms N --seed N --exact: milliseconds for the search, or with --exact for the proof; week --ms N alike.",
     "FILE is JSON; a directory gives one line a file; “-” reads standard input. Bad input ends with code 2 and one line: path: message.",
   ].join("\n");
 

@@ -8,6 +8,7 @@ import { Failure, type FileCommand } from "#cli/file-command.ts";
 import { findingsCommand } from "#cli/findings.ts";
 import { forecastCommand } from "#cli/forecast.ts";
 import { termCommand } from "#cli/term.ts";
+import { weekCommand } from "#cli/week.ts";
 
 function furlong(words: readonly string[], input = ""): { code: number | null; out: string; err: string } {
   const run = spawnSync(process.execPath, ["--import", "tsx", "cli/furlong.ts", ...words], { encoding: "utf8", input });
@@ -312,5 +313,32 @@ describe("furlong day", () => {
     ],
   ])("names the field that is wrong: %j", async (changes, line) => {
     expect(await refusal(dayCommand, { ...file, ...changes })).toBe(line);
+  });
+});
+
+describe("furlong week", () => {
+  const file = {
+    format: "furlong-week/1",
+    days: 3,
+    horses: [{ id: "h1", length: 2, risk: 2, weightKg: 450, loadLimit: 0.2, sessions: 2, value: 10, since: 1, away: [1] }],
+    riders: [{ id: "r1", grade: 4, weightKg: 60, slots: [4, 4, 0], maxSaddle: [3, 3, 3] }],
+  };
+  it("gives days, riders and what is short", () => {
+    const { code, out } = furlong(["week", "-"], JSON.stringify(file));
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({
+      format: "furlong-week-plan/1",
+      days: { h1: [0] },
+      rider: { h1: { 0: "r1" } },
+      short: { h1: 1 },
+      proven: true,
+    });
+  });
+  it.each([
+    [{ riders: [{ ...file.riders[0], slots: [4] }] }, "riders.0.slots: A number for each of 3 days."],
+    [{ horses: [{ ...file.horses[0], fixed: [1] }] }, "horses.0.fixed: A day on which it is away."],
+    [{ horses: [{ ...file.horses[0], fixed: [2] }] }, "horses: The fixed days cannot be kept by the riders that there are."],
+  ])("names the field that is wrong: %j", async (changes, line) => {
+    expect(await refusal(weekCommand, { ...file, ...changes })).toBe(line);
   });
 });

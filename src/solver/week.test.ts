@@ -1,0 +1,133 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import {
+  patternCost,
+  patternsOf,
+  verifyWeek,
+  type WeekHorse,
+  type WeekPlan,
+  type WeekProblem,
+  type WeekRider,
+} from "#core/day/week.ts";
+import { solveWeek } from "./week.ts";
+
+const horse = (id: string, changes: Partial<WeekHorse> = {}): WeekHorse => ({
+  id,
+  length: 2,
+  kind: "saddle",
+  risk: 2,
+  weightKg: 500,
+  loadLimit: 0.2,
+  forbid: [],
+  usual: null,
+  known: [],
+  sessions: 5,
+  value: 10,
+  since: 1,
+  run: 0,
+  away: [],
+  fixed: [],
+  ...changes,
+});
+const rider = (id: string, changes: Partial<WeekRider> = {}): WeekRider => ({
+  id,
+  grade: 4,
+  weightKg: 65,
+  rides: true,
+  slots: [8, 8, 8, 8, 8, 8],
+  maxSaddle: [5, 5, 5, 5, 5, 5],
+  ...changes,
+});
+const week = (changes: Partial<WeekProblem> = {}): WeekProblem => ({
+  days: 6,
+  horses: ["k1", "k2", "k3"].map((id) => horse(id)),
+  riders: [rider("ann"), rider("ben")],
+  ...changes,
+});
+
+describe("a week of one horse", () => {
+  it("costs what is short, days beyond three in a row, and days beyond two idle", () => {
+    expect(patternCost(horse("k", { sessions: 4, since: 0, run: 1 }), [0, 1, 2, 4], 6)).toBe(6);
+    expect(patternCost(horse("k", { sessions: 4, since: 3 }), [], 6)).toBe(4 * 100 + 6 * 8);
+    expect(patternCost(horse("k", { sessions: 2, since: 1 }), [0, 3], 6)).toBe(0);
+  });
+  it("has every set of days that its own days allow", () => {
+    expect(patternsOf(horse("k", { sessions: 6 }), 6)).toHaveLength(64);
+    const some = patternsOf(horse("k", { sessions: 2, away: [1], fixed: [3] }), 6);
+    expect(some.every((days) => days.includes(3) && !days.includes(1) && days.length <= 2)).toBe(true);
+    expect(some).toHaveLength(5);
+  });
+});
+
+describe("the week", () => {
+  it("gives everybody the contracted sessions where there is room, and says what is short where there is none", async () => {
+    const easy = await solveWeek(week(), 10);
+    expect(easy).toMatchObject({ proven: true });
+    for (const days of easy?.plan.days.values() ?? []) expect(days).toHaveLength(5);
+    const tight = week({ riders: [rider("ann", { slots: [4, 4, 4, 4, 4, 4] })] });
+    const told = await solveWeek(tight, 10);
+    const given = [...(told?.plan.days.values() ?? [])].reduce((sum, days) => sum + days.length, 0);
+    // Two sessions a day of fifteen that are wanted.
+    expect(given).toBe(12);
+    expect(told?.cost).toBeGreaterThanOrEqual(300);
+  });
+  it("keeps fixed days and says that it cannot where nobody may ride", async () => {
+    expect(await solveWeek(week({ horses: [horse("k1", { fixed: [2], risk: 5 })] }), 5)).toBeNull();
+    const kept = await solveWeek(week({ horses: [horse("k1", { fixed: [2], sessions: 1 })] }), 5);
+    expect(kept?.plan.days.get("k1")).toEqual([2]);
+  });
+  it("is as cheap as trying every week, and passes the checker, on small ones", async () => {
+    const facts = fc.record({
+      sessions: fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 2, maxLength: 2 }),
+      risks: fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 2, maxLength: 2 }),
+      slots: fc.array(fc.integer({ min: 0, max: 4 }), { minLength: 3, maxLength: 3 }),
+      usual: fc.constantFrom("ann", "ben", null),
+      away: fc.integer({ min: 0, max: 2 }),
+    });
+    await fc.assert(
+      fc.asyncProperty(facts, async ({ sessions, risks, slots, usual, away }) => {
+        const problem: WeekProblem = {
+          days: 3,
+          horses: sessions.map((count, i) =>
+            horse(`k${i}`, { sessions: count, risk: risks[i] as number, usual, away: i === 0 ? [away] : [] }),
+          ),
+          riders: [
+            rider("ann", { slots, maxSaddle: [1, 1, 1] }),
+            rider("ben", { grade: 2, slots: [2, 2, 2], maxSaddle: [2, 2, 2] }),
+          ],
+        };
+        const answer = await solveWeek(problem, 5);
+        expect(answer?.proven).toBe(true);
+        expect(verifyWeek(problem, answer?.plan as WeekPlan)).toEqual({ broken: [], cost: answer?.cost });
+        expect(answer?.cost).toBe(cheapestWeek(problem));
+      }),
+      { numRuns: 20 },
+    );
+  });
+});
+
+/** Every week of two horses, by trying all days and riders. */
+function cheapestWeek(problem: WeekProblem): number {
+  const ways = problem.horses.map((one) =>
+    patternsOf(one, problem.days).flatMap((days) =>
+      days.reduce<Map<number, string>[]>(
+        (all, day) => all.flatMap((so) => problem.riders.map(({ id }) => new Map([...so, [day, id]]))),
+        [new Map()],
+      ),
+    ),
+  );
+  let best = Number.POSITIVE_INFINITY;
+  for (const a of ways[0] ?? [])
+    for (const b of ways[1] ?? []) {
+      const rider = new Map([
+        ["k0", a],
+        ["k1", b],
+      ]);
+      const { broken, cost } = verifyWeek(problem, {
+        days: new Map([...rider].map(([id, days]) => [id, [...days.keys()]])),
+        rider,
+      });
+      if (broken.length === 0) best = Math.min(best, cost);
+    }
+  return best;
+}
