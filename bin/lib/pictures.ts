@@ -85,9 +85,19 @@ const plan = async (page: Page) => {
   await page.waitForFunction(() => !document.body.textContent?.includes("playing the rest"), { timeout: 60_000 });
 };
 
+/** Tomorrow, laid out with one key and proven. */
+const laidOut = async (page: Page) => {
+  await page.goto(`${address}/today`, { waitUntil: "networkidle0" });
+  const tomorrow = await page.$eval("a[data-keys=']']", (link) => link.getAttribute("href"));
+  await page.goto(address + tomorrow, { waitUntil: "networkidle0" });
+  await page.keyboard.press("l");
+  await page.waitForFunction(() => /Proven best|from the best\./.test(document.body.innerText), { timeout: 60_000 });
+};
+
 const PICTURES: Record<string, Picture> = {
   rail: { who: "odalys", size: desk, go: open("/") },
   today: { who: "odalys", size: desk, go: open("/today") },
+  "lay-out": { who: "odalys", size: desk, go: laidOut },
   "today-phone": { who: "wren", size: phone, go: open("/today") },
   horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
   log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
@@ -97,6 +107,7 @@ const PICTURES: Record<string, Picture> = {
   compare: { who: "odalys", size: desk, go: horse("Tin Whistle", "/compare") },
   plan: { who: "odalys", size: { width: 1280, height: 1400 }, go: plan },
   ladder: { who: "odalys", size: desk, go: open("/barn/ladder") },
+  methods: { who: "odalys", size: desk, go: open("/barn/methods") },
   checks: { who: "odalys", size: desk, go: open("/checks") },
   barn: { who: "odalys", size: desk, go: open("/barn") },
   card: { who: "tavish", size: phone, go: ownCard },
