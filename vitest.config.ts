@@ -5,7 +5,8 @@ export default defineConfig({
   test: {
     reporters: ["default", "./tests/support/closing-line.ts"],
     projects: [
-      { test: { name: "core", include: ["src/**/*.test.ts"], sequence: { groupOrder: 0 } } },
+      // Proofs try every tiny day: seconds on a machine that has other work.
+      { test: { name: "core", include: ["src/**/*.test.ts"], testTimeout: 30_000, sequence: { groupOrder: 0 } } },
       {
         test: {
           name: "house",

@@ -1,5 +1,6 @@
 /** Small days to hand out, for the tests of the search, the checker and the proof. */
 import fc from "fast-check";
+import type { DayHorse, DayPerson } from "#core/day/model.ts";
 import {
   type Assigned,
   type DayProblem,
@@ -9,6 +10,8 @@ import {
   type ProblemSession,
 } from "#core/day/problem.ts";
 import { verify } from "#core/day/verify.ts";
+import type { PersonId, StayId } from "#core/kernel/brand.ts";
+import { loadLimit } from "#core/tools/load.ts";
 
 export const riderOf = (id: string, changes: Partial<ProblemRider> = {}): ProblemRider => ({
   id,
@@ -124,3 +127,30 @@ export const tiny = ({
       }),
     ),
   });
+
+/** People and horses as the board has them. */
+export const dayPersonOf = (id: string, changes: Partial<DayPerson> = {}): DayPerson => ({
+  id: id as PersonId,
+  grade: 4,
+  weightKg: 60,
+  rides: true,
+  works: [[0, 18]],
+  away: null,
+  maxSaddle: 3,
+  ...changes,
+});
+export const dayHorseOf = (stay: string, changes: Partial<DayHorse> = {}): DayHorse => ({
+  stay: stay as StayId,
+  load: loadLimit({ weightKg: 500, ageYears: 9, fitness: "fit", condition: 5, daysOff: 1 }),
+  evaluated: true,
+  risk: 2,
+  stage: "riding",
+  hold: null,
+  apart: [],
+  forbid: [],
+  held: "nothing",
+  ridden: true,
+  secondPerson: false,
+  sessionMinutes: null,
+  ...changes,
+});

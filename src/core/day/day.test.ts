@@ -1,39 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { dayHorseOf as horse, dayPersonOf as person } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { SESSION_KINDS } from "../card/card.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import { loadLimit } from "../tools/load.ts";
-import { type Blocker, DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type Placement } from "./model.ts";
+import { type Blocker, DAY_GRID, type DayFacts, type DayHorse, type Placement } from "./model.ts";
 import { blockersOf, gradeNeeded, needsHelper, slotsWithin } from "./rules.ts";
 import { spotAt } from "./spot.ts";
 import { isDue, urgencyOf } from "./urgency.ts";
 
-const person = (id: string, changes: Partial<DayPerson> = {}): DayPerson => ({
-  id: id as PersonId,
-  grade: 4,
-  weightKg: 60,
-  rides: true,
-  works: [[0, 18]],
-  away: null,
-  maxSaddle: 3,
-  ...changes,
-});
-const horse = (stay: string, changes: Partial<DayHorse> = {}): DayHorse => ({
-  stay: stay as StayId,
-  load: loadLimit({ weightKg: 500, ageYears: 9, fitness: "fit", condition: 5, daysOff: 1 }),
-  evaluated: true,
-  risk: 2,
-  stage: "riding",
-  hold: null,
-  apart: [],
-  forbid: [],
-  held: "nothing",
-  ridden: true,
-  secondPerson: false,
-  sessionMinutes: null,
-  ...changes,
-});
 const [ANN, BEN, HAL] = ["ann", "ben", "hal"] as PersonId[] as [PersonId, PersonId, PersonId];
 const [RING, PENS] = ["ring", "pens"] as PlaceId[] as [PlaceId, PlaceId];
 const base: DayFacts = {

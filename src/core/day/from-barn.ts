@@ -17,7 +17,7 @@ import {
   type ProblemRider,
   type ProblemSession,
 } from "./problem.ts";
-import { horseBlockers, needsHelper } from "./rules.ts";
+import { horseBlockers, needsHelper, suitsBest } from "./rules.ts";
 
 /** Who has worked a horse, and what today is worth to it; null: it is not due. */
 export interface WantedHorse extends DayHorse {
@@ -74,10 +74,6 @@ const horseOf = ({ stay, load, risk, apart, forbid }: DayHorse): ProblemHorse =>
   apart,
   forbid,
 });
-
-/** Pens suit ground work and first rides, open places a horse that is ridden on. */
-const suitsBest = ({ separate }: DayFacts["places"][number], horse: DayHorse, kind: SessionKind): boolean =>
-  separate === (kind === "ground" || horse.stage !== "riding");
 
 /** Places where a horse may be worked so; the one where it stands comes first, and costs nothing. */
 function optionsFor(

@@ -16,6 +16,12 @@ export const needsHelper = (horse: Pick<DayHorse, "risk" | "stage" | "secondPers
 export const slotsWithin = (minutes: number | null, slotMinutes: number): number | null =>
   minutes === null ? null : Math.max(1, Math.ceil(minutes / slotMinutes));
 
+/** Pens suit ground work and first rides, open places a horse that is ridden on: others will do, at a price. */
+export const suitsBest = (
+  place: Pick<DayFacts["places"][number], "separate">,
+  horse: Pick<DayHorse, "stage">,
+  kind: Placement["kind"],
+): boolean => place.separate === (kind === "ground" || horse.stage !== "riding");
 /** Ground work asks one grade less than riding. */
 export const gradeNeeded = (risk: number, kind: Placement["kind"]): number => (kind === "ground" ? Math.max(1, risk - 1) : risk);
 

@@ -4,7 +4,7 @@ import type { SessionKind } from "../card/card.ts";
 import { must } from "../kernel/assert.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import type { Blocker, DayFacts, Placement } from "./model.ts";
-import { blockersOf, needsHelper } from "./rules.ts";
+import { blockersOf, needsHelper, suitsBest } from "./rules.ts";
 
 export interface Wish {
   readonly card: CardId;
@@ -22,7 +22,7 @@ export interface Spot {
 }
 
 /**
- * The spot for a rider at a slot: the wished place and helper, else the first place in order and the first free helper of the lowest
+ * The spot for a rider at a slot: the wished place and helper, else the first place that suits best and the first free helper of the lowest
  * grade that breaks nothing; where every choice breaks something, the one that breaks least.
  */
 export function spotAt(facts: DayFacts, placed: readonly Placement[], wish: Wish, rider: PersonId, start: number): Spot {
@@ -30,9 +30,9 @@ export function spotAt(facts: DayFacts, placed: readonly Placement[], wish: Wish
     facts.horses.find((one) => one.stay === wish.stay),
     "the horse is on the day",
   );
-  const places = wish.place
-    ? [wish.place, ...facts.places.map((one) => one.id).filter((id) => id !== wish.place)]
-    : facts.places.map((one) => one.id);
+  const suiting = facts.places.filter((place) => suitsBest(place, horse, wish.kind));
+  const order = [...suiting, ...facts.places.filter((place) => !suiting.includes(place))].map(({ id }) => id);
+  const places = wish.place ? [wish.place, ...order.filter((id) => id !== wish.place)] : order;
   const free = [...facts.people]
     .filter((person) => person.id !== rider && person.id !== wish.helper && !person.away)
     .sort((a, b) => Number(a.rides) - Number(b.rides) || a.grade - b.grade);

@@ -1,11 +1,10 @@
 /** The strings: one row a person on the clock, and under them the places with what occupies them. */
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
-import type { Spot } from "#core/day/spot.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
-import { clock } from "#ui/words/figures.ts";
+import { clock, plural } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
-import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, ROW_START, SLOTS, spotKey } from "./sheet.ts";
+import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, type PricedSpot, ROW_START, SLOTS, spotKey } from "./sheet.ts";
 
 const ROW = "grid grid-cols-20 grid-rows-1";
 
@@ -83,7 +82,7 @@ function SpotCell({
 }: {
   person: DayPersonView;
   start: number;
-  spot: Spot;
+  spot: PricedSpot;
   view: DayView;
   tabbable: boolean;
   onPick(): void;
@@ -92,9 +91,10 @@ function SpotCell({
   const { setNodeRef, isOver } = useDroppable({ id: spotKey(person.id, start), data: { rider: person.id, start } });
   const names = namesOf(view);
   const free = spot.blockers.length === 0;
-  const word = spot.blockers[0] ? BLOCKER_WORD[spot.blockers[0].code] : "+";
+  const cost = spot.cost ?? 0;
+  const word = spot.blockers[0] ? BLOCKER_WORD[spot.blockers[0].code] : cost > 0 ? `+${cost}` : "+";
   const says = free
-    ? `free, ${names.place(spot.placement.place)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}`
+    ? `free, ${names.place(spot.placement.place)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}${cost > 0 ? `, costs ${plural(cost, "point")}` : ""}`
     : `${word}. ${spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}`;
   return (
     <button
@@ -108,7 +108,7 @@ function SpotCell({
       aria-label={`${person.name}, ${clock(start)}: ${says}`}
       className={`${COL_START[start]} row-start-1 m-px flex min-h-11 items-center justify-center border text-xs ${free ? "border-rail bg-rail-soft text-rail hover:bg-straw" : "border-line text-dim"} ${isOver ? "bg-straw outline-2 outline-ink" : ""}`}
     >
-      <span aria-hidden="true" className={free ? "text-base" : "text-[0.65rem]"}>
+      <span aria-hidden="true" className={free && cost === 0 ? "text-base" : free ? "text-xs" : "text-[0.65rem]"}>
         {word}
       </span>
     </button>
@@ -117,7 +117,7 @@ function SpotCell({
 
 export interface BoardProps {
   readonly view: DayView;
-  readonly spots: ReadonlyMap<string, Spot> | null;
+  readonly spots: ReadonlyMap<string, PricedSpot> | null;
   readonly selected: string | null;
   readonly cursor: string | null;
   readonly may: boolean;

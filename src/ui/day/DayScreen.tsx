@@ -195,7 +195,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
             <span>
               {names.horse(wish.stay)} · {names.person(hovered.placement.rider)} {clock(hovered.placement.start)}:{" "}
               {hovered.blockers.length === 0
-                ? `free, ${names.place(hovered.placement.place)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}`
+                ? `free, ${names.place(hovered.placement.place)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}${hovered.cost ? `, costs ${plural(hovered.cost, "point")}` : ""}`
                 : hovered.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}
             </span>
           ) : (

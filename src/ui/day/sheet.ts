@@ -1,8 +1,10 @@
 /** The day sheet in the browser: names, free spots and the layout of the rows; the rules themselves are the core's. */
 
 import type { DayCardView, DayView } from "#contracts/views.ts";
-import { DAY_GRID, type DayFacts, type Placement } from "#core/day/model.ts";
+import { factsOf } from "#core/day/from-barn.ts";
+import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { type Spot, spotAt, type Wish } from "#core/day/spot.ts";
+import { pricer } from "#core/day/spot-price.ts";
 import type { Names } from "#ui/words/blockers.ts";
 
 export const SLOTS = Array.from({ length: DAY_GRID.count }, (_, slot) => slot);
@@ -32,21 +34,23 @@ export function namesOf(view: DayView): Names {
   };
 }
 
-export const factsOf = (view: DayView): DayFacts => ({
-  grid: DAY_GRID,
-  people: view.people,
-  horses: view.horses,
-  places: view.places,
-});
 export const spotKey = (rider: string, start: number): string => `${rider}:${start}`;
 
-/** Every spot of the sheet for a wish: where it may go, and what stands against it elsewhere. */
-export function spotsFor(view: DayView, wish: Wish): Map<string, Spot> {
+/** A spot with what it costs; null: not known, or barred. */
+export interface PricedSpot extends Spot {
+  readonly cost: number | null;
+}
+/** Every spot of the sheet for a wish: where it may go and at what price, and what stands against it elsewhere. */
+export function spotsFor(view: DayView, wish: Wish): Map<string, PricedSpot> {
   const facts = factsOf(view);
   const placed: Placement[] = live(view.cards);
-  const spots = new Map<string, Spot>();
+  const price = pricer(view, wish);
+  const spots = new Map<string, PricedSpot>();
   for (const person of view.people)
-    for (const start of SLOTS) spots.set(spotKey(person.id, start), spotAt(facts, placed, wish, person.id, start));
+    for (const start of SLOTS) {
+      const spot = spotAt(facts, placed, wish, person.id, start);
+      spots.set(spotKey(person.id, start), { ...spot, cost: spot.blockers.length === 0 ? price(spot.placement) : null });
+    }
   return spots;
 }
 

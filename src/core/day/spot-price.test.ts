@@ -1,0 +1,89 @@
+import { describe, expect, it } from "vitest";
+import { dayHorseOf, dayPersonOf } from "#tests/days.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
+import { type BarnDay, placementsOf, problemOf, type StandingCard, type WantedHorse } from "./from-barn.ts";
+import { spotAt } from "./spot.ts";
+import { pricer } from "./spot-price.ts";
+import { verify } from "./verify.ts";
+
+const horse = (stay: string, changes: Partial<WantedHorse> = {}): WantedHorse => ({
+  ...dayHorseOf(stay),
+  usual: "ann" as PersonId,
+  known: [],
+  value: 12,
+  ...changes,
+});
+const person = (id: string) => dayPersonOf(id, { maxSaddle: 5 });
+const card = (changes: Partial<StandingCard> = {}): StandingCard => ({
+  card: "c1" as CardId,
+  stay: "elk" as StayId,
+  kind: "saddle",
+  length: 2,
+  rider: "ann" as PersonId,
+  start: 4,
+  place: "ring" as PlaceId,
+  helper: null,
+  state: "handed-out",
+  locked: false,
+  ...changes,
+});
+const day = (changes: Partial<BarnDay> = {}): BarnDay => ({
+  people: [person("ann"), person("ben")],
+  places: [
+    { id: "pens" as PlaceId, capacity: 2, separate: true, closed: false, stages: ["unridden", "first-rides", "riding"] },
+    { id: "ring" as PlaceId, capacity: 2, separate: false, closed: false, stages: ["riding"] },
+  ],
+  horses: [horse("fox"), horse("elk")],
+  due: [{ stay: "fox" as StayId, kind: "saddle", length: 2 }],
+  cards: [card()],
+  ...changes,
+});
+const wish = (changes = {}) => ({
+  card: "new" as CardId,
+  stay: "fox" as StayId,
+  kind: "saddle" as const,
+  length: 2,
+  place: null,
+  helper: null,
+  ...changes,
+});
+
+describe("the barn's day as numbers", () => {
+  it("holds what is closed or pinned, publishes what was handed out, and leaves out what the board's rules bar", () => {
+    const barred = day({ horses: [horse("fox", { held: "ridden" }), horse("elk")], cards: [card({ locked: true })] });
+    const { problem, stands } = problemOf(barred);
+    const [elk, fox] = problem.sessions;
+    expect(elk?.lock).toEqual({ rider: "ann", start: 4, option: 0 });
+    expect(problem.published).toEqual({ c1: { rider: "ann", start: 4, option: 0, helper: null } });
+    expect(fox?.options).toEqual([]);
+    expect(placementsOf(problem, stands)).toMatchObject([{ card: "c1", rider: "ann", start: 4, place: "ring" }]);
+    expect(verify(problem, stands).broken).toEqual([]);
+  });
+  it("works a ridden horse in the open and a green one in a pen, where there is a choice", () => {
+    const place = (changes: Partial<WantedHorse>): string => {
+      const { problem } = problemOf(day({ horses: [horse("fox", changes), horse("elk")] }));
+      const options = problem.sessions.find(({ horse: id }) => id === "fox")?.options ?? [];
+      return [...options].sort((a, b) => a.cost - b.cost)[0]?.parts[0]?.place ?? "";
+    };
+    expect(place({})).toBe("ring");
+    expect(place({ stage: "first-rides" })).toBe("pens");
+    const facts = { grid: { start: 420, minutes: 30, count: 20 }, ...day() };
+    expect(spotAt(facts, [], wish(), "ann" as PersonId, 0).placement.place).toBe("ring");
+  });
+});
+
+describe("what a spot costs", () => {
+  it("is the day's own price of it: rider, place, share of work, moving what was handed out", () => {
+    const price = pricer(day(), wish());
+    const at = (changes: object) =>
+      price({ ...wish(), rider: "ann" as PersonId, start: 0, place: "ring" as PlaceId, ...changes });
+    // Two slots above her share of two: 3 and 6.
+    expect(at({})).toBe(9);
+    expect(at({ place: "pens" })).toBe(9 + 2);
+    expect(at({ rider: "ben" })).toBe(20);
+    expect(at({ rider: "zed" })).toBeNull();
+    const moved = pricer(day(), wish({ card: "c1", stay: "elk" }));
+    const elk = { ...wish({ card: "c1" as CardId, stay: "elk" as StayId }), rider: "ann" as PersonId, place: "ring" as PlaceId };
+    expect([moved({ ...elk, start: 4 }), moved({ ...elk, start: 8 })]).toEqual([0, 6 + 2 * 2]);
+  });
+});
