@@ -80,11 +80,12 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     if (wish?.stay === due.stay) return setWish(null);
     start({ card: NEW_CARD, stay: due.stay, kind: due.kind, length: due.length, place: null, helper: null });
   };
-  /** Opens every spot and puts the keyboard on the first free one. */
+  /** Opens every spot and puts the keyboard on the cheapest free one, the earliest of them. */
   const start = (next: Wish): void => {
-    const free = [...spotsFor(view, next)].find(([, spot]) => spot.blockers.length === 0);
+    const free = [...spotsFor(view, next)].filter(([, spot]) => spot.blockers.length === 0);
+    const [cheapest] = free.sort(([, one], [, other]) => (one.cost ?? 0) - (other.cost ?? 0));
     setWish(next);
-    setCursor(free?.[0] ?? spotKey(view.people[0]?.id ?? "", 0));
+    setCursor(cheapest?.[0] ?? spotKey(view.people[0]?.id ?? "", 0));
   };
   const put = async (current: Wish, rider: string, at: number): Promise<void> => {
     const spot = (current === wish ? spots : spotsFor(view, current))?.get(spotKey(rider, at));
