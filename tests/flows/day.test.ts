@@ -147,7 +147,7 @@ describe("laying out a day", () => {
     const search = new Search(readyDay(problem), { seed: 1, from: stands, steer: new Map() });
     search.steps(steps, 0, 1);
     expect(verify(problem, search.plan()).broken).toEqual([]);
-    return { sheet, cards: placementsOf(problem, search.plan()) };
+    return { sheet, cards: placementsOf(problem, search.plan(), stands) };
   };
   const input = ({ sheet, cards }: Awaited<ReturnType<typeof laid>>) => ({
     day,

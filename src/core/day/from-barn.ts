@@ -107,7 +107,12 @@ function sessionOf(
     kind,
     length,
     value: horse.value ?? NOT_DUE,
-    options: barred && !fixed ? [] : optionsFor(facts, horse, kind, length, card?.place ?? null),
+    // A fixed card keeps its place, whatever has become of it since.
+    options: fixed
+      ? [{ cost: 0, parts: [{ place: card.place, from: 0, length }] }]
+      : barred
+        ? []
+        : optionsFor(facts, horse, kind, length, card?.place ?? null),
     usual: horse.usual,
     known: horse.known,
     helperSlots: helped ? length : 0,
@@ -155,10 +160,13 @@ export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonl
 }
 
 export type Laid = Omit<Placement, "card"> & { readonly card: CardId | null };
-/** The plan as cards that stand, move or are new; cards that are in none of them are to go. */
-export function placementsOf({ sessions }: DayProblem, plan: DayPlan): readonly Laid[] {
+/**
+ * The plan as cards that stand, move or are new; cards that are in none of them are to go. Fixed cards stand even where a plan has no room for them any
+ * more: who logged three horses and fell ill has logged them.
+ */
+export function placementsOf({ sessions }: DayProblem, plan: DayPlan, stands: DayPlan): readonly Laid[] {
   return sessions.flatMap((session) => {
-    const placed = plan.get(session.id);
+    const placed = plan.get(session.id) ?? (session.lock ? stands.get(session.id) : undefined);
     if (!placed) return [];
     const stay = session.horse as StayId;
     return [

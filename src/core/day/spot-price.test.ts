@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { dayHorseOf, dayPersonOf } from "#tests/days.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
+import { readyDay } from "./compiled.ts";
 import { type BarnDay, placementsOf, problemOf, type StandingCard, type WantedHorse } from "./from-barn.ts";
+import { Search } from "./search.ts";
 import { spotAt } from "./spot.ts";
 import { pricer } from "./spot-price.ts";
 import { verify } from "./verify.ts";
@@ -56,8 +58,23 @@ describe("the barn's day as numbers", () => {
     expect(elk?.lock).toEqual({ rider: "ann", start: 4, option: 0 });
     expect(problem.published).toEqual({ c1: { rider: "ann", start: 4, option: 0, helper: null } });
     expect(fox?.options).toEqual([]);
-    expect(placementsOf(problem, stands)).toMatchObject([{ card: "c1", rider: "ann", start: 4, place: "ring" }]);
+    expect(placementsOf(problem, stands, stands)).toMatchObject([{ card: "c1", rider: "ann", start: 4, place: "ring" }]);
     expect(verify(problem, stands).broken).toEqual([]);
+  });
+  it("keeps what was logged of somebody who went home ill, and in a place that was closed since", () => {
+    const [ann, ben] = day().people as [BarnDay["people"][number], BarnDay["people"][number]];
+    const later = day({
+      people: [{ ...ann, works: [], away: { reason: "ill" } }, ben],
+      places: day().places.map((place) => ({ ...place, closed: place.id === "ring" })),
+      cards: [card({ state: "closed" })],
+    });
+    const { problem, stands } = problemOf(later);
+    const search = new Search(readyDay(problem), { seed: 1, from: stands, steer: new Map() });
+    search.steps(100, 0, 1);
+    expect(search.plan().has("c1")).toBe(false);
+    expect(placementsOf(problem, search.plan(), stands)).toContainEqual(
+      expect.objectContaining({ card: "c1", rider: "ann", start: 4, place: "ring" }),
+    );
   });
   it("works a ridden horse in the open and a green one in a pen, where there is a choice", () => {
     const place = (changes: Partial<WantedHorse>): string => {

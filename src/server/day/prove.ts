@@ -85,7 +85,7 @@ export async function* proveDay(deps: Deps, day: LocalDate, signal: AbortSignal)
     { problem, from: [...stands], quick: QUICK, exact: EXACT },
     signal,
   )) {
-    const cards = best < cost ? placementsOf(problem, new Map(plan)) : null;
+    const cards = best < cost ? placementsOf(problem, new Map(plan), stands) : null;
     yield { stands: cost, best: Math.min(best, cost), bound, proven, done, cards };
   }
 }

@@ -41,7 +41,7 @@ onmessage = ({ data }: MessageEvent<LayAsked>) => {
       ...way,
       moved: moved.map(stay),
       dropped: dropped.map(stay),
-      cards: placementsOf(problem, then as DayPlan),
+      cards: placementsOf(problem, then as DayPlan, stands),
     })),
   });
   say({
@@ -49,10 +49,10 @@ onmessage = ({ data }: MessageEvent<LayAsked>) => {
     placed: plan.size,
     cost,
     laid: {
-      cards: placementsOf(problem, plan),
+      cards: placementsOf(problem, plan, stands),
       cost,
       parts,
-      leftOut: problem.sessions.filter(({ id }) => !plan.has(id)).map(({ id }) => why(id)),
+      leftOut: problem.sessions.filter(({ id, lock }) => !plan.has(id) && !lock).map(({ id }) => why(id)),
     },
   });
 };
