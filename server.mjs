@@ -19,6 +19,9 @@ function refuse(response, status, code, message) {
   response.end(JSON.stringify({ code, path: "Content-Length", message }));
 }
 
+/** Streams of events, which never end by themselves. */
+const streams = new Set();
+
 const server = createServer((request, response) => {
   const length = request.headers["content-length"];
   const hasBody = !["GET", "HEAD", "OPTIONS"].includes(request.method);
@@ -26,6 +29,10 @@ const server = createServer((request, response) => {
     return refuse(response, 411, "length", "Send the length of the body.");
   if (Number(length ?? 0) > limitOf(request))
     return refuse(response, 413, "too-large", `At most ${limitOf(request) / 1024} kB in one request.`);
+  if (request.headers.accept === "text/event-stream") {
+    streams.add(response);
+    response.on("close", () => streams.delete(response));
+  }
   compress(request, response, () => handler(request, response));
 });
 
@@ -34,6 +41,7 @@ server.listen(Number(process.env.PORT ?? 4321), "127.0.0.1", () => process.send?
 
 function end() {
   server.close(() => process.exit(0));
+  for (const response of streams) response.destroy();
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), 5_000).unref();
 }

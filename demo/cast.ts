@@ -38,6 +38,9 @@ export const PEOPLE: AddPerson[] = rows.map(([name, signIn, role, grade, weightK
     worksDays,
     worksFrom: 7 * 60,
     worksTo: 16 * 60,
+    lunchFrom: 11 * 60,
+    lunchTo: 14 * 60,
+    lunchMinutes: 30,
     maxSaddle: role === "rider" ? 5 : role === "manager" ? 1 : 0,
   },
 }));

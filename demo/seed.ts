@@ -6,6 +6,7 @@ import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { CardView, DayView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { Gait, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import { factsOf } from "#core/day/from-barn.ts";
 import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
 import { type GateTick, readGate } from "#core/gate/gate.ts";
@@ -396,7 +397,7 @@ function findSpot(
   // Its place in the barn gives each horse its usual rider, and each rider a like share of horses.
   const habit = view.horses.indexOf(horse);
   const places = wish.kind === "ground" ? view.places.slice(0, 3) : [...view.places].reverse();
-  const facts = { grid: DAY_GRID, people: view.people, horses: view.horses, places };
+  const facts = { ...factsOf(view), places };
   for (let turn = 0; turn < riders.length; turn += 1)
     for (let start = 0; start + wish.length <= DAY_GRID.count; start += 1) {
       const rider = must(riders[(habit + turn) % riders.length], "a rider");

@@ -34,6 +34,7 @@ export const CORE_ORDER = {
   card: ["kernel", "intake"],
   gate: ["calendar", "ladder", "tools", "intake", "card", "check"],
   plan: ["kernel", "calendar", "horse", "ladder", "card", "forecast"],
-  day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check"],
+  weather: [],
+  day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check", "weather"],
   report: ["kernel", "calendar", "ladder", "intake", "card"],
 };

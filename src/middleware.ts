@@ -8,6 +8,7 @@ import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
 import { storedPage } from "#server/http/page-store.ts";
 import { sweepOnNewDay } from "#server/plan/sweep.ts";
+import { askStationNowAndThen } from "#server/weather/station.ts";
 import { problem } from "#ui/words/problem.ts";
 
 /** One door: foreign posts are refused, who asks is found out, and the list of pages says whether they may. */
@@ -25,7 +26,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
     if (access === "anybody") return withHeaders(await next(), !url.pathname.startsWith("/_astro/"));
     const visitor = await visitorOf(deps(), context.cookies.get(SESSION_COOKIE)?.value);
     context.locals.actor = visitor?.actor ?? null;
-    if (visitor) sweepOnNewDay(deps(), visitor.today);
+    if (visitor) {
+      sweepOnNewDay(deps(), visitor.today);
+      askStationNowAndThen(deps(), visitor.today);
+    }
     const render = async () => withHeaders(await next(), true);
     if (!visitor)
       return isApi(url)

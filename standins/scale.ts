@@ -1,9 +1,9 @@
 /**
  * A simulated barn scale, on loopback. GET /reading gives { kilograms, steady }; POST /horse { kilograms } leads a horse onto it, 0 leads it
- * off. Left alone for a while it leads one up by itself, so that a demo has something to weigh. PORT chooses the port, 0 a free one.
+ * off. Left alone for a while it leads one up by itself, so that a demo has something to weigh.
  */
-import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { seededRandom } from "#core/kernel/random.ts";
+import { serveDevice } from "./device.ts";
 
 const SETTLES_IN = 2500;
 const LEFT_ALONE = 20_000;
@@ -28,36 +28,18 @@ function stepOn(kilograms: number, now: number): void {
   since = now;
 }
 
-async function bodyOf(request: IncomingMessage): Promise<unknown> {
-  const parts: Buffer[] = [];
-  for await (const part of request) parts.push(part as Buffer);
-  return JSON.parse(Buffer.concat(parts).toString("utf8"));
-}
-const answer = (response: ServerResponse, status: number, body: unknown): void => {
-  response.writeHead(status, { "Content-Type": "application/json" });
-  response.end(JSON.stringify(body));
-};
-
-const server = createServer((request, response) => {
-  const now = Date.now();
-  if (request.method === "GET" && request.url === "/reading") return answer(response, 200, reading(now));
-  if (request.method !== "POST" || request.url !== "/horse") return answer(response, 404, { code: "not-found" });
-  void bodyOf(request)
-    .then((body) => {
-      const { kilograms } = body as { kilograms?: unknown };
+serveDevice("scale", 4399, [
+  { method: "GET", path: "/reading", answer: () => reading(Date.now()) },
+  {
+    method: "POST",
+    path: "/horse",
+    answer(_url, body) {
+      const { kilograms } = (body ?? {}) as { kilograms?: unknown };
       if (typeof kilograms !== "number" || !(kilograms >= 0 && kilograms <= 2000))
         throw new RangeError("kilograms from 0 to 2000");
-      stepOn(kilograms, now);
-      asked = now;
-      answer(response, 200, {});
-    })
-    .catch((error: unknown) => answer(response, 400, { code: "bad-request", message: String(error) }));
-});
-server.listen(Number(process.env["PORT"] ?? 4399), "127.0.0.1", () => {
-  const address = server.address();
-  const port = typeof address === "object" && address ? address.port : 0;
-  process.send?.({ port });
-  if (!process.send) console.log(`scale on http://127.0.0.1:${port}`);
-});
-process.on("SIGTERM", () => server.close(() => process.exit(0)));
-process.on("disconnect", () => process.exit(0));
+      asked = Date.now();
+      stepOn(kilograms, asked);
+      return {};
+    },
+  },
+]);

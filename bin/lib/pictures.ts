@@ -21,22 +21,22 @@ const desk = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
 const tablet = { width: 820, height: 1180 };
 
-const open = (path: string) => async (page: Page) => void (await page.goto(address + path, { waitUntil: "networkidle0" }));
+const open = (path: string) => async (page: Page) => void (await page.goto(address + path, { waitUntil: "networkidle2" }));
 /** The page of a horse, found as a person finds it: by its name on the Rail. */
 const horse =
   (name: string, tab = "") =>
   async (page: Page) => {
-    await page.goto(address, { waitUntil: "networkidle0" });
+    await page.goto(address, { waitUntil: "networkidle2" });
     const href = await page.$$eval(
       "a",
       (links, wanted) => links.find((link) => link.textContent?.trim() === wanted)?.getAttribute("href"),
       name,
     );
-    await page.goto(address + href + tab, { waitUntil: "networkidle0" });
+    await page.goto(address + href + tab, { waitUntil: "networkidle2" });
   };
 /** The rider's own card of the kind asked for, the way the rider reaches it. */
 const ownCard = async (page: Page) => {
-  await page.goto(`${address}/today`, { waitUntil: "networkidle0" });
+  await page.goto(`${address}/today`, { waitUntil: "networkidle2" });
   const href = await page.$$eval("section, article, li, div", (parts) =>
     parts
       .filter((part) => part.querySelector("h2")?.textContent?.trim() === "My string")
@@ -44,7 +44,7 @@ const ownCard = async (page: Page) => {
       ?.querySelector("a[href^='/card/']")
       ?.getAttribute("href"),
   );
-  await page.goto(address + href, { waitUntil: "networkidle0" });
+  await page.goto(address + href, { waitUntil: "networkidle2" });
 };
 /** Begins the walk where nobody has yet, and stands at its third rung. */
 const walk = async (page: Page) => {
@@ -52,7 +52,7 @@ const walk = async (page: Page) => {
   const begin = await page.$("button ::-p-text(Begin the intake)");
   if (begin) {
     await begin.click();
-    await page.waitForNavigation({ waitUntil: "networkidle0" });
+    await page.waitForNavigation({ waitUntil: "networkidle2" });
   }
   await (await page.waitForSelector("button ::-p-text(Catch, halter, lead)"))?.click();
 };
@@ -72,11 +72,11 @@ const map = async (page: Page) => {
 };
 /** An evaluation that waits for its signature. */
 const unsigned = async (page: Page) => {
-  await page.goto(address, { waitUntil: "networkidle0" });
+  await page.goto(address, { waitUntil: "networkidle2" });
   const href = await page.$$eval("a", (links) =>
     links.find((link) => link.textContent?.includes("waits for a signature"))?.getAttribute("href"),
   );
-  await page.goto(address + href, { waitUntil: "networkidle0" });
+  await page.goto(address + href, { waitUntil: "networkidle2" });
 };
 
 /** The plan, once everything is played. */
@@ -87,9 +87,9 @@ const plan = async (page: Page) => {
 
 /** Tomorrow, laid out with one key and proven. */
 const laidOut = async (page: Page) => {
-  await page.goto(`${address}/today`, { waitUntil: "networkidle0" });
+  await page.goto(`${address}/today`, { waitUntil: "networkidle2" });
   const tomorrow = await page.$eval("a[data-keys=']']", (link) => link.getAttribute("href"));
-  await page.goto(address + tomorrow, { waitUntil: "networkidle0" });
+  await page.goto(address + tomorrow, { waitUntil: "networkidle2" });
   await page.keyboard.press("l");
   await page.waitForFunction(() => /Proven best|from the best\./.test(document.body.innerText), { timeout: 60_000 });
 };

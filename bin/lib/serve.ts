@@ -34,7 +34,14 @@ async function stopChild(child: ChildProcess): Promise<void> {
 /** Serves on the port, or the next free one; resolves when it answers. */
 export async function serve(
   root: string,
-  options: { databaseUrl: string; port: number; today?: string | undefined; scaleUrl?: string | undefined; quiet?: boolean },
+  options: {
+    databaseUrl: string;
+    port: number;
+    today?: string | undefined;
+    scaleUrl?: string | undefined;
+    weatherUrl?: string | undefined;
+    quiet?: boolean;
+  },
 ): Promise<Served> {
   const port = await freePort(options.port);
   const child = spawn(process.execPath, ["server.mjs"], {
@@ -46,6 +53,7 @@ export async function serve(
       DATABASE_URL: options.databaseUrl,
       PORT: String(port),
       ...(options.scaleUrl ? { FURLONG_SCALE_URL: options.scaleUrl } : {}),
+      ...(options.weatherUrl ? { FURLONG_WEATHER_URL: options.weatherUrl } : {}),
       ...(options.today ? { FURLONG_TODAY: options.today } : {}),
     },
   });

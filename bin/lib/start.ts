@@ -56,11 +56,13 @@ async function main(): Promise<void> {
   if (buildIfChanged(root)) say("Built the application");
 
   const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
+  const station = process.env["FURLONG_WEATHER_URL"] ? null : await serveStandin(root, "weather");
   const served = await serve(root, {
     databaseUrl,
     port: Number(process.env["PORT"] ?? 4321),
     today,
     scaleUrl: scale?.address,
+    weatherUrl: station?.address,
   });
   console.log(`\nSteady Furlong: ${served.address}\n`);
   console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
@@ -78,6 +80,7 @@ async function main(): Promise<void> {
     ending = true;
     await served.stop();
     await scale?.stop();
+    await station?.stop();
     rmSync(own, { force: true });
     if (!otherStarts()) cluster?.stop();
     process.exit(code);

@@ -2,7 +2,7 @@ import { z } from "zod/mini";
 import { STAGES } from "#core/gate/gate.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
-import { date, flag, id, list, number, oneOf, said, setOf, sign, version, weekday, whole } from "./fields.ts";
+import { date, flag, id, list, minute, number, oneOf, said, setOf, sign, version, weekday, whole, words } from "./fields.ts";
 
 /** How lengths are typed where no unit stands behind the figure. */
 export const LENGTH_HABITS = ["metric", "hands"] as const;
@@ -23,12 +23,27 @@ export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });
 export type EditPolicies = z.output<typeof EditPolicies>;
 
+export const SURFACES = ["unknown", "sand", "dirt", "grass", "fibre", "track"] as const;
+export type Surface = (typeof SURFACES)[number];
+
+/** Hours at which a place is shut: on a weekday, on a date; both null: every day. */
+export const ShutTime = z
+  .object({ weekday: z.nullable(weekday), day: z.nullable(date), from: minute, to: minute, why: words(80) })
+  .check(
+    z.refine((x) => x.from < x.to, { path: ["to"], message: "It must open again after it shuts." }),
+    z.refine((x) => x.weekday === null || x.day === null, { path: ["day"], message: "Give a weekday or a date, not both." }),
+  );
+export type ShutTime = z.output<typeof ShutTime>;
+
 export const PlaceFields = z.object({
   name: said("The place's name", 60),
   capacity: whole(1, 20, "horses"),
   separate: flag,
+  outdoor: flag,
+  surface: oneOf(SURFACES),
   stages: setOf(STAGES),
   closed: flag,
+  shutTimes: list(ShutTime, 40),
 });
 export type PlaceFields = z.output<typeof PlaceFields>;
 export const AddPlace = z.object({ place: PlaceFields });

@@ -1,6 +1,7 @@
 import { z } from "zod/mini";
 import { SESSION_KINDS } from "#core/card/card.ts";
-import { date, flag, id, list, oneOf, said, version, whole } from "./fields.ts";
+import { APPOINTMENTS } from "#core/day/model.ts";
+import { date, dayHours, flag, id, inOrder, list, oneOf, said, version, whole, words } from "./fields.ts";
 
 const where = {
   kind: oneOf(SESSION_KINDS),
@@ -27,8 +28,22 @@ const MOST_CARDS = 300;
 export const LayOut = z.object({
   day: date,
   seen: list(z.object({ id: id<"card">(), version }), MOST_CARDS),
-  cards: list(z.object({ id: z.nullable(id<"card">()), stay: id<"stay">(), ...where }), MOST_CARDS),
+  cards: list(
+    z.object({ id: z.nullable(id<"card">()), stay: id<"stay">(), ...where, after: z.nullable(id<"card">()) }),
+    MOST_CARDS,
+  ),
 });
 export type LayOut = z.output<typeof LayOut>;
 export const HandOut = z.object({ day: date });
 export type HandOut = z.output<typeof HandOut>;
+
+export const AddAppointment = z
+  .object({ stay: id<"stay">(), day: date, kind: oneOf(APPOINTMENTS), ...dayHours, words: words(200) })
+  .check(inOrder);
+export type AddAppointment = z.output<typeof AddAppointment>;
+export const RemoveAppointment = z.object({ id: id<"appointment">() });
+export type RemoveAppointment = z.output<typeof RemoveAppointment>;
+
+/** A session made into two short ones: so many slots first, the rest after a rest. */
+export const SplitCard = z.object({ id: id<"card">(), version, first: whole(1, 7, "half hours") });
+export type SplitCard = z.output<typeof SplitCard>;

@@ -63,6 +63,13 @@ export const sign = z.string("Name a sign.").check(z.refine((x) => isSign(x), "N
 export const side = oneOf(TRACK_SIDES);
 export const score = z.literal([...SCORES], "A score from 0 to 5.");
 export const strength = z.literal([...STRENGTHS], "A strength from 1 to 3.");
+export const minute = whole(0, 1440, "minutes after midnight");
+/** Hours of a day; both null: all day. */
+export const dayHours = { fromMinute: z.nullable(minute), toMinute: z.nullable(minute) };
+export const inOrder = z.refine<{ fromMinute: number | null; toMinute: number | null }>(
+  (x) => (x.fromMinute === null) === (x.toMinute === null) && (x.fromMinute ?? 0) < (x.toMinute ?? 1),
+  { path: ["toMinute"], message: "Give both hours, the second after the first; or neither, for all day." },
+);
 export const weekday = z.literal([1, 2, 3, 4, 5, 6, 7], "A weekday from 1 (Monday) to 7 (Sunday).");
 export const grade = z.literal([1, 2, 3, 4, 5], "A grade from 1 to 5.");
 

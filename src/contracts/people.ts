@@ -1,6 +1,21 @@
 import { z } from "zod/mini";
 import type { PersonId } from "#core/kernel/brand.ts";
-import { date, flag, grade, id, list, number, oneOf, said, version, weekday, whole } from "./fields.ts";
+import {
+  date,
+  dayHours,
+  flag,
+  grade,
+  id,
+  inOrder,
+  list,
+  minute,
+  number,
+  oneOf,
+  said,
+  version,
+  weekday,
+  whole,
+} from "./fields.ts";
 
 export const ROLES = ["manager", "rider", "helper"] as const;
 export type Role = (typeof ROLES)[number];
@@ -35,11 +50,21 @@ export const PersonFields = z
     weightKg: z.nullable(number(25, 200, "kilograms, with tack")),
     rides: flag,
     worksDays: list(weekday, 7),
-    worksFrom: whole(0, 1440, "minutes after midnight"),
-    worksTo: whole(0, 1440, "minutes after midnight"),
+    worksFrom: minute,
+    worksTo: minute,
+    /** A break of so many minutes stays free between the two hours; 0: none is kept. */
+    lunchFrom: minute,
+    lunchTo: minute,
+    lunchMinutes: whole(0, 180, "minutes"),
     maxSaddle: whole(0, 20, "rides a day"),
   })
-  .check(z.refine((x) => x.worksFrom < x.worksTo, { path: ["worksTo"], message: "The working day must end after it begins." }));
+  .check(
+    z.refine((x) => x.worksFrom < x.worksTo, { path: ["worksTo"], message: "The working day must end after it begins." }),
+    z.refine((x) => x.lunchFrom + x.lunchMinutes <= x.lunchTo, {
+      path: ["lunchTo"],
+      message: "The break must fit between its two hours.",
+    }),
+  );
 export type PersonFields = z.output<typeof PersonFields>;
 
 export const AddPerson = z.object({
@@ -63,11 +88,14 @@ export type RetirePerson = z.output<typeof RetirePerson>;
 export const ResetPassword = z.object({ id: person, password });
 export type ResetPassword = z.output<typeof ResetPassword>;
 
-export const AddAbsence = z
-  .object({ person, firstDay: date, lastDay: date, reason: said("The reason", 200) })
-  .check(
-    z.refine((x) => x.firstDay <= x.lastDay, { path: ["lastDay"], message: "The last day must not come before the first." }),
-  );
+export const AddAbsence = z.object({ person, firstDay: date, lastDay: date, ...dayHours, reason: said("The reason", 200) }).check(
+  z.refine((x) => x.firstDay <= x.lastDay, { path: ["lastDay"], message: "The last day must not come before the first." }),
+  inOrder,
+  z.refine((x) => x.fromMinute === null || x.firstDay === x.lastDay, {
+    path: ["lastDay"],
+    message: "Hours are of one day: make the last day the first, or leave the hours out.",
+  }),
+);
 export type AddAbsence = z.output<typeof AddAbsence>;
 export const RemoveAbsence = z.object({ id: id<"absence">() });
 export type RemoveAbsence = z.output<typeof RemoveAbsence>;

@@ -44,6 +44,9 @@ export type Refusal =
   | { readonly code: "not-in-term"; readonly path: "day" }
   | { readonly code: "already-placed"; readonly path: string }
   | { readonly code: "card-closed"; readonly path: string }
+  | { readonly code: "too-short"; readonly path: "first" }
+  | { readonly code: "already-split"; readonly path: "id" }
+  | { readonly code: "no-second-spot"; readonly path: "first" }
   | { readonly code: "not-handed-out"; readonly path: "id" }
   | { readonly code: "nothing-placed"; readonly path: "day" }
   | { readonly code: "blocked"; readonly path: string; readonly blockers: readonly Blocker[] }

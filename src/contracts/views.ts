@@ -19,9 +19,11 @@ import type { HardSide, Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { CardWork } from "#core/plan/card-work.ts";
 import type { ComposedReport } from "#core/report/compose.ts";
+import type { WeatherHour } from "#core/weather/weather.ts";
 import type { PersonFields } from "./people.ts";
 import type { ReportWords } from "./report.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
+import type { WeatherSource } from "./weather.ts";
 
 /** What a lane of the Rail and the head of a horse's page draw. */
 export interface RulerView {
@@ -116,6 +118,14 @@ export interface DayView {
   readonly places: readonly DayPlaceView[];
   readonly cards: readonly DayCardView[];
   readonly due: readonly DueView[];
+  readonly weather: readonly WeatherHour[];
+  /** Who told it, the one that counts first. */
+  readonly weatherFrom: readonly {
+    readonly source: WeatherSource;
+    readonly at: string;
+    readonly by: string | null;
+    readonly version: number;
+  }[];
   /** Horses that cannot be worked on the day, with what keeps them. */
   readonly resting: readonly {
     readonly stay: StayId;
@@ -310,6 +320,8 @@ export interface PeopleView {
     readonly person: PersonId;
     readonly firstDay: LocalDate;
     readonly lastDay: LocalDate;
+    readonly fromMinute: number | null;
+    readonly toMinute: number | null;
     readonly reason: string;
   }[];
 }

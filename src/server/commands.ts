@@ -12,12 +12,24 @@ import {
   OrderCheck,
   RemoveFile,
 } from "#contracts/check.ts";
-import { CancelCard, HandOut, LayOut, LockCard, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
+import {
+  AddAppointment,
+  CancelCard,
+  HandOut,
+  LayOut,
+  LockCard,
+  MoveCard,
+  PlaceCard,
+  RemoveAppointment,
+  SplitCard,
+  TakeBack,
+} from "#contracts/day.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
 import { closeCard } from "./card/close-card.ts";
 import {
@@ -31,8 +43,10 @@ import {
   orderCheck,
   removeFile,
 } from "./check/manage.ts";
+import { addAppointment, removeAppointment } from "./day/appointments.ts";
 import { cancelCard, handOut, lockCard, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
 import { layOut } from "./day/lay-out.ts";
+import { splitCard } from "./day/split.ts";
 import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
@@ -40,6 +54,7 @@ import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire
 import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, sendHome, setApart } from "./stay/manage.ts";
+import { enterWeather, forgetWeather } from "./weather/enter.ts";
 
 const manager: readonly Role[] = ["manager"];
 const staff: readonly Role[] = ["manager", "rider", "helper"];
@@ -84,6 +99,11 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "day/move": command(manager, MoveCard, moveCard),
   "day/lock": command(manager, LockCard, lockCard),
   "day/lay-out": command(manager, LayOut, layOut),
+  "day/split": command(manager, SplitCard, splitCard),
+  "day/add-appointment": command(manager, AddAppointment, addAppointment),
+  "day/remove-appointment": command(manager, RemoveAppointment, removeAppointment),
+  "weather/enter": command(manager, EnterWeather, enterWeather),
+  "weather/forget": command(manager, ForgetWeather, forgetWeather),
   "day/take-back": command(manager, TakeBack, takeBack),
   "day/hand-out": command(manager, HandOut, handOut),
   "card/cancel": command(staff, CancelCard, cancelCard),

@@ -60,6 +60,11 @@ describe("the list of pages", () => {
         // No scale stands beside this server, and no day is named: whoever may ask is told so.
         const found = page === "/api/scale" ? 503 : page === "/api/day-proof" ? 422 : 200;
         expect([page, role, answer.status]).toEqual([page, role, maySee(access, role) ? found : 403]);
+        // Streams of events never end.
+        if (page === "/api/writes" && found === answer.status) {
+          await answer.body?.cancel();
+          continue;
+        }
         const text = await answer.text();
         if (answer.status === 403) expect(text).not.toContain("Tin Whistle");
         // Pages stream: one that breaks half-way has said 200 already.

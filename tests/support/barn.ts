@@ -30,6 +30,9 @@ export const PERSON: PersonFields = {
   worksDays: [1, 2, 3, 4, 5, 6, 7],
   worksFrom: 420,
   worksTo: 1020,
+  lunchFrom: 660,
+  lunchTo: 840,
+  lunchMinutes: 30,
   maxSaddle: 6,
 };
 

@@ -1,6 +1,6 @@
 /** Small days to hand out, for the tests of the search, the checker and the proof. */
 import fc from "fast-check";
-import type { DayHorse, DayPerson } from "#core/day/model.ts";
+import type { DayHorse, DayPerson, DayPlace } from "#core/day/model.ts";
 import {
   type Assigned,
   type DayProblem,
@@ -10,7 +10,8 @@ import {
   type ProblemSession,
 } from "#core/day/problem.ts";
 import { verify } from "#core/day/verify.ts";
-import type { PersonId, StayId } from "#core/kernel/brand.ts";
+import { STAGES } from "#core/gate/gate.ts";
+import type { PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { loadLimit } from "#core/tools/load.ts";
 
 export const riderOf = (id: string, changes: Partial<ProblemRider> = {}): ProblemRider => ({
@@ -128,13 +129,14 @@ export const tiny = ({
     ),
   });
 
-/** People and horses as the board has them. */
+/** People, horses and places as the board has them. */
 export const dayPersonOf = (id: string, changes: Partial<DayPerson> = {}): DayPerson => ({
   id: id as PersonId,
   grade: 4,
   weightKg: 60,
   rides: true,
   works: [[0, 18]],
+  lunch: null,
   away: null,
   maxSaddle: 3,
   ...changes,
@@ -146,11 +148,24 @@ export const dayHorseOf = (stay: string, changes: Partial<DayHorse> = {}): DayHo
   risk: 2,
   stage: "riding",
   hold: null,
+  away: [],
+  green: false,
+  noHeat: false,
   apart: [],
   forbid: [],
   held: "nothing",
   ridden: true,
   secondPerson: false,
   sessionMinutes: null,
+  ...changes,
+});
+export const dayPlaceOf = (id: string, changes: Partial<DayPlace> = {}): DayPlace => ({
+  id: id as PlaceId,
+  capacity: 2,
+  separate: false,
+  closed: false,
+  outdoor: false,
+  shut: [],
+  stages: STAGES,
   ...changes,
 });

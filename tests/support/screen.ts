@@ -56,7 +56,8 @@ export class Screens {
     return page;
   }
   async visit(page: Page, path: string): Promise<void> {
-    await page.goto(this.site.address + path, { waitUntil: "networkidle0" });
+    // A page may hold a stream of events open for as long as it stands.
+    await page.goto(this.site.address + path, { waitUntil: "networkidle2" });
     // On a busy machine an island may wake after the network has gone quiet.
     await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
   }
@@ -96,7 +97,7 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 
 /** Presses something that leads to another page. */
 export async function follow(page: Page, press: () => Promise<unknown>): Promise<void> {
-  await Promise.all([page.waitForNavigation({ waitUntil: "networkidle0" }), press()]);
+  await Promise.all([page.waitForNavigation({ waitUntil: "networkidle2" }), press()]);
 }
 
 async function violationsOf(page: Page, only: readonly string[] | { readonly rules: readonly string[] }): Promise<string[]> {

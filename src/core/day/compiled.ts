@@ -148,9 +148,10 @@ function readyOption(
   const horse = horseOf(problem, session);
   const option = session.options[number] as ProblemSession["options"][number];
   const cost = new Int32Array(slots.count);
+  const barredBy = spansMask(option.barred ?? [], slots.count);
   let starts = 0;
   for (let start = 0; start + session.length <= slots.count; start += 1) {
-    let open = (session.lock?.start ?? start) === start;
+    let open = (session.lock?.start ?? start) === start && (barredBy & run(start, session.length)) === 0;
     let warm = 0;
     for (const part of option.parts) {
       const place = places[placeAt.get(part.place) as number] as DayProblem["places"][number];

@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { dayHorseOf as horse, dayPersonOf as person } from "#tests/days.ts";
+import { dayHorseOf as horse, dayPersonOf as person, dayPlaceOf as place } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { SESSION_KINDS } from "../card/card.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { type Blocker, DAY_GRID, type DayFacts, type DayHorse, type Placement } from "./model.ts";
-import { blockersOf, gradeNeeded, needsHelper, slotsWithin } from "./rules.ts";
+import { gradeFor } from "./problem.ts";
+import { blockersOf, needsHelper, slotsWithin } from "./rules.ts";
 import { spotAt } from "./spot.ts";
 import { isDue, urgencyOf } from "./urgency.ts";
 
@@ -19,10 +20,8 @@ const base: DayFacts = {
     person("hal", { rides: false, weightKg: null, maxSaddle: 0, grade: 3 }),
   ],
   horses: [horse("fox"), horse("elk"), horse("owl")],
-  places: [
-    { id: RING, capacity: 2, separate: false, closed: false, stages: ["first-rides", "riding"] },
-    { id: PENS, capacity: 1, separate: true, closed: false, stages: ["unridden", "first-rides", "riding"] },
-  ],
+  places: [place("ring", { stages: ["first-rides", "riding"] }), place("pens", { capacity: 1, separate: true })],
+  weather: [],
 };
 const withHorse = (changes: Partial<DayHorse>): DayFacts => ({
   ...base,
@@ -115,7 +114,7 @@ describe("what stands against a placement", () => {
   it("counts a place slot by slot: two short ones after another do not fill it", () => {
     const one = {
       ...base,
-      places: [{ ...base.places[0], id: RING, capacity: 2, separate: false, closed: false, stages: ["riding"] as const }],
+      places: [place("ring", { stages: ["riding"] })],
     };
     const early = other({ start: 2, length: 1 });
     const late = other({ card: "c3" as CardId, stay: "owl" as StayId, rider: HAL, start: 3, length: 1 });
@@ -123,8 +122,8 @@ describe("what stands against a placement", () => {
     expect(codes(blockersOf(one, [early, { ...late, start: 2 }], put()))).toEqual(["place-full"]);
   });
   it("asks one grade less on the ground", () => {
-    expect([1, 2, 5].map((risk) => gradeNeeded(risk, "ground"))).toEqual([1, 1, 4]);
-    expect(gradeNeeded(3, "saddle")).toBe(3);
+    expect([1, 2, 5].map((risk) => gradeFor(risk, "ground"))).toEqual([1, 1, 4]);
+    expect(gradeFor(3, "saddle")).toBe(3);
     expect(needsHelper({ risk: 4, stage: "riding", secondPerson: false }, "ground")).toBe(true);
     expect(needsHelper({ risk: 2, stage: "riding", secondPerson: false }, "saddle")).toBe(false);
   });

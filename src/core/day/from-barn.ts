@@ -6,7 +6,8 @@
 import type { CardState, SessionKind } from "../card/card.ts";
 import { must } from "../kernel/assert.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type Placement } from "./model.ts";
+import { heatOf, LIGHTER } from "../weather/weather.ts";
+import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
 import {
   type Assigned,
   type DayOption,
@@ -16,8 +17,9 @@ import {
   type ProblemHorse,
   type ProblemRider,
   type ProblemSession,
+  type Span,
 } from "./problem.ts";
-import { horseBlockers, needsHelper, suitsBest } from "./rules.ts";
+import { horseBlockers, needsHelper, SPLIT_GAP, suitsBest, weatherAgainst } from "./rules.ts";
 
 /** Who has worked a horse, and what today is worth to it; null: it is not due. */
 export interface WantedHorse extends DayHorse {
@@ -33,44 +35,48 @@ export interface StandingCard extends Placement {
 export interface BarnDay {
   readonly people: DayFacts["people"];
   readonly places: DayFacts["places"];
+  readonly weather: DayFacts["weather"];
   readonly horses: readonly WantedHorse[];
   /** Due and on no string. */
   readonly due: readonly { readonly stay: StayId; readonly kind: SessionKind; readonly length: number }[];
   readonly cards: readonly StandingCard[];
 }
-export const factsOf = ({ people, places, horses }: BarnDay): DayFacts => ({ grid: DAY_GRID, people, places, horses });
+export const factsOf = ({ people, places, horses, weather }: BarnDay): DayFacts => ({
+  grid: DAY_GRID,
+  people,
+  places,
+  horses,
+  weather,
+});
 const live = ({ cards }: BarnDay): readonly StandingCard[] => cards.filter(({ state }) => state !== "cancelled");
 
 /** A place that would do, and is not the kind that suits best. */
 const SECOND_BEST = 2;
-/** A long shift holds half an hour for eating, between eleven and two. */
-const LUNCH = { from: 8, to: 14, length: 1 };
-const LONG_SHIFT = 12;
 /** What a horse is worth that has a card though it is not due. */
 const NOT_DUE = 10;
 
 export const dueSession = (stay: StayId): string => `due:${stay}`;
 
-const riderOf = ({ id, grade, weightKg, rides, works, maxSaddle }: DayPerson): ProblemRider => ({
+const riderOf = ({ id, grade, weightKg, rides, works, lunch, maxSaddle }: DayPerson): ProblemRider => ({
   id,
   grade,
   // Nobody is put on a horse without being weighed.
   weightKg: weightKg ?? Number.MAX_SAFE_INTEGER,
   rides,
   works,
-  lunch: works.some(([from, to]) => to - from >= LONG_SHIFT) ? LUNCH : null,
+  lunch,
   maxSaddle,
   fairShare: null,
 });
-const horseOf = ({ stay, load, risk, apart, forbid }: DayHorse): ProblemHorse => ({
+const horseOf = ({ stay, load, risk, apart, forbid, away, noHeat }: DayHorse): ProblemHorse => ({
   id: stay,
   // The line is in kilograms already.
   weightKg: 1,
   loadLimit: load?.refuseKg ?? 0,
   loadPrefer: load?.preferKg ?? null,
   risk,
-  noHeat: false,
-  away: [],
+  noHeat,
+  away: away.map(({ from, to }) => [from, to]),
   apart,
   forbid,
 });
@@ -88,14 +94,33 @@ function optionsFor(
   return order.map((place) => ({
     cost: place.id === now || suitsBest(place, horse, kind) ? 0 : SECOND_BEST,
     parts: [{ place: place.id, from: 0, length }],
+    barred: barredSlots(facts, horse, place, { kind, length }),
   }));
 }
+/** Slots in which the weather bars a session of this length there. */
+const barredSlots = (
+  facts: DayFacts,
+  horse: DayHorse,
+  place: DayPlace,
+  { kind, length }: Pick<Placement, "kind" | "length">,
+): readonly Span[] =>
+  Array.from({ length: facts.grid.count }, (_, slot): Span => [slot, slot + 1]).filter(
+    ([start]) => weatherAgainst(facts, horse, place, { kind, start, length: 1, whole: length }) !== null,
+  );
+/** Slots in which work outdoors costs, as the heat asks for lighter work. */
+const hotSlots = ({ grid, weather }: DayFacts): readonly number[] => {
+  const warm = new Set(weather.filter((hour) => heatOf(hour) >= LIGHTER).map(({ hour }) => hour));
+  return Array.from({ length: grid.count }, (_, slot) => slot).filter((slot) =>
+    hoursOf(grid, slot, 1).some((hour) => warm.has(hour)),
+  );
+};
 
 function sessionOf(
   facts: DayFacts,
   horse: WantedHorse,
   what: Pick<Placement, "kind" | "length">,
   card: StandingCard | null,
+  first = false,
 ): ProblemSession {
   const { kind, length } = what;
   const fixed = card !== null && (card.locked || card.state === "closed");
@@ -116,12 +141,17 @@ function sessionOf(
     usual: horse.usual,
     known: horse.known,
     helperSlots: helped ? length : 0,
-    after: null,
+    // The second half of a split session; where the first is gone, it stands by itself.
+    after: card?.after && first ? { session: card.after, gap: SPLIT_GAP } : null,
     lock: fixed && card ? { rider: card.rider, start: card.start, option: 0 } : null,
   };
 }
 
-const assignedOf = ({ rider, start, helper }: Placement): Assigned => ({ rider, start, option: 0, helper });
+/** A card as the model has it; null where its place is none of the session's any more. */
+function assignedOf({ rider, start, helper, place }: Placement, { options }: ProblemSession): Assigned | null {
+  const option = options.findIndex(({ parts }) => parts[0]?.place === place);
+  return option < 0 ? null : { rider, start, option, helper };
+}
 
 /** The problem, and the plan that stands. */
 export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonly stands: DayPlan } {
@@ -133,29 +163,41 @@ export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonl
       "a horse of the day",
     );
   const sessions = [
-    ...cards.map((card) => sessionOf(facts, horse(card.stay), card, card)),
+    ...cards.map((card) =>
+      sessionOf(
+        facts,
+        horse(card.stay),
+        card,
+        card,
+        cards.some((other) => other.card === card.after),
+      ),
+    ),
     ...day.due.map((due) => sessionOf(facts, horse(due.stay), due, null)),
   ];
+  const assigned = cards.map((card, i) => ({
+    card,
+    as: assignedOf(card, must(sessions[i], "a card has its session")),
+  }));
+  const those = (keep: (card: StandingCard) => boolean) =>
+    assigned.flatMap(({ card, as }) => (as && keep(card) ? [[card.card, as] as const] : []));
   return {
     problem: {
       slots: { minutes: facts.grid.minutes, count: facts.grid.count },
-      hot: [],
-      places: facts.places.map(({ id, capacity, separate, closed }) => ({
+      hot: hotSlots(facts),
+      places: facts.places.map(({ id, capacity, separate, closed, outdoor, shut }) => ({
         id,
         capacity: closed ? 0 : capacity,
-        outdoor: false,
+        outdoor,
         separate,
-        closed: [],
+        closed: shut.map(({ from, to }) => [from, to]),
       })),
       riders: facts.people.map(riderOf),
       horses: facts.horses.map(horseOf),
       sessions,
-      published: Object.fromEntries(
-        cards.filter(({ state }) => state === "handed-out").map((card) => [card.card, assignedOf(card)]),
-      ),
+      published: Object.fromEntries(those(({ state }) => state === "handed-out")),
       weights: DEFAULT_WEIGHTS,
     },
-    stands: new Map(cards.map((card) => [card.card, assignedOf(card)])),
+    stands: new Map(those(() => true)),
   };
 }
 
@@ -179,6 +221,7 @@ export function placementsOf({ sessions }: DayProblem, plan: DayPlan, stands: Da
         start: placed.start,
         place: session.options[placed.option]?.parts[0]?.place as PlaceId,
         helper: placed.helper as PersonId | null,
+        after: (session.after?.session ?? null) as CardId | null,
       },
     ];
   });

@@ -5,6 +5,7 @@ import type { Stage } from "../gate/gate.ts";
 import type { HeldWork } from "../intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import type { LoadLimit } from "../tools/load.ts";
+import type { WeatherBar, WeatherHour } from "../weather/weather.ts";
 
 export interface SlotGrid {
   /** Minutes after midnight of the first slot. */
@@ -23,6 +24,8 @@ export interface DayPerson {
   readonly rides: boolean;
   /** Working slots; empty on a day off. */
   readonly works: readonly (readonly [number, number])[];
+  /** So many slots in a row stay free within the window; outside the shift they are free anyway. */
+  readonly lunch: { readonly from: number; readonly to: number; readonly length: number } | null;
   /** Set where the person is away all day. */
   readonly away: { readonly reason: string } | null;
   readonly maxSaddle: number;
@@ -35,6 +38,12 @@ export interface DayHorse {
   readonly risk: number;
   readonly stage: Stage;
   readonly hold: Hold | null;
+  /** With the farrier, on the road: slots at which it is not to be had. */
+  readonly away: readonly HorseAway[];
+  /** Fewer than ten rides here. */
+  readonly green: boolean;
+  /** Unfit, thin or back from time off: not outdoors in the heat. */
+  readonly noHeat: boolean;
   /** Horses that must not share a place with it. */
   readonly apart: readonly StayId[];
   readonly forbid: readonly PersonId[];
@@ -45,6 +54,13 @@ export interface DayHorse {
   readonly secondPerson: boolean;
   readonly sessionMinutes: number | null;
 }
+export interface HorseAway {
+  readonly from: number;
+  readonly to: number;
+  readonly kind: AppointmentKind;
+}
+export const APPOINTMENTS = ["farrier", "vet", "dentist", "fitter", "bodyworker", "travel", "other"] as const;
+export type AppointmentKind = (typeof APPOINTMENTS)[number];
 export interface DayPlace {
   readonly id: PlaceId;
   readonly capacity: number;
@@ -52,6 +68,9 @@ export interface DayPlace {
   readonly separate: boolean;
   /** Out of use. */
   readonly closed: boolean;
+  readonly outdoor: boolean;
+  /** Slots of this day at which it is shut. */
+  readonly shut: readonly { readonly from: number; readonly to: number; readonly why: string }[];
   readonly stages: readonly Stage[];
 }
 export interface Placement {
@@ -63,13 +82,22 @@ export interface Placement {
   readonly start: number;
   readonly place: PlaceId;
   readonly helper: PersonId | null;
+  /** The second half of a split session: the card of the first. */
+  readonly after?: CardId | null;
 }
 export interface DayFacts {
   readonly grid: SlotGrid;
   readonly people: readonly DayPerson[];
   readonly horses: readonly DayHorse[];
   readonly places: readonly DayPlace[];
+  /** By the hour; hours that are not in it are not known, and bar nothing. */
+  readonly weather: readonly WeatherHour[];
 }
+/** The hours of the clock that some slots touch. */
+export const hoursOf = (grid: SlotGrid, start: number, length: number): readonly number[] => {
+  const [from, to] = [grid.start + start * grid.minutes, grid.start + (start + length) * grid.minutes];
+  return Array.from({ length: Math.ceil(to / 60) - Math.floor(from / 60) }, (_, i) => Math.floor(from / 60) + i);
+};
 
 /** Why a placement may not stand: a code and its figures; wording is the interface's. */
 export type Blocker =
@@ -85,13 +113,18 @@ export type Blocker =
   | { readonly code: "not-a-rider"; readonly who: PersonId }
   | { readonly code: "away"; readonly who: PersonId; readonly reason: string }
   | { readonly code: "shift"; readonly who: PersonId }
+  | { readonly code: "lunch"; readonly who: PersonId }
   | { readonly code: "busy"; readonly who: PersonId; readonly with: CardId }
   | { readonly code: "max-saddle"; readonly who: PersonId; readonly limit: number }
   | { readonly code: "horse-away"; readonly kind: string }
+  | { readonly code: "appointment"; readonly kind: AppointmentKind; readonly from: number; readonly to: number }
   | { readonly code: "horse-busy"; readonly with: CardId }
   | { readonly code: "place-closed"; readonly place: PlaceId }
+  | { readonly code: "place-shut"; readonly place: PlaceId; readonly why: string }
+  | WeatherBar
   | { readonly code: "stage"; readonly place: PlaceId; readonly stage: Stage }
   | { readonly code: "place-full"; readonly place: PlaceId; readonly capacity: number; readonly with: readonly CardId[] }
   | { readonly code: "apart"; readonly from: StayId; readonly with: CardId }
+  | { readonly code: "after"; readonly with: CardId }
   | { readonly code: "helper" }
   | { readonly code: "outside-day" };

@@ -14,6 +14,8 @@ export interface DayPart {
 export interface DayOption {
   readonly cost: number;
   readonly parts: readonly DayPart[];
+  /** Slots in which the session may not be run so: the weather. */
+  readonly barred?: readonly Span[];
 }
 export interface ProblemPlace {
   readonly id: string;
@@ -141,6 +143,6 @@ export const moveCost = (slots: number, minutes: number, weights: DayWeights): n
 export const leftOutCost = (session: ProblemSession, isPublished: boolean, weights: DayWeights): number =>
   weights.leftOut * session.value + (isPublished ? weights.dropPublished : 0) + (session.lock ? weights.dropLocked : 0);
 
-/** Lowest grade for the work, and for who helps. */
-export const gradeFor = (risk: number, kind: ProblemKind): number => (kind === "ground" ? risk - 1 : risk);
+/** Lowest grade for the work, and for who helps; ground work asks one grade less than riding. */
+export const gradeFor = (risk: number, kind: ProblemKind): number => (kind === "ground" ? Math.max(1, risk - 1) : risk);
 export const helperGrade = (risk: number): number => Math.max(1, risk - 2);

@@ -1,7 +1,12 @@
-/** The hard rules of handing out, once: the board, the solver to come and the server's own check all ask here. */
+/**
+ * The hard rules of handing out, for one placement among others, with what causes each: the board, the server and (by way of from-barn.ts) the model that
+ * is searched ask here. A test holds this, the model's tables and its checker against one another.
+ */
 import { must } from "../kernel/assert.ts";
 import type { PersonId } from "../kernel/brand.ts";
-import type { Blocker, DayFacts, DayHorse, DayPerson, Placement } from "./model.ts";
+import { type WeatherBar, weatherBar } from "../weather/weather.ts";
+import { type Blocker, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
+import { gradeFor, helperGrade } from "./problem.ts";
 
 const ridden = (placement: Placement): boolean => placement.kind !== "ground";
 const end = (placement: Placement): number => placement.start + placement.length;
@@ -22,13 +27,38 @@ export const suitsBest = (
   horse: Pick<DayHorse, "stage">,
   kind: Placement["kind"],
 ): boolean => place.separate === (kind === "ground" || horse.stage !== "riding");
-/** Ground work asks one grade less than riding. */
-export const gradeNeeded = (risk: number, kind: Placement["kind"]): number => (kind === "ground" ? Math.max(1, risk - 1) : risk);
+/** Slots between the halves of a split session, so that the horse has rested. */
+export const SPLIT_GAP = 4;
+
+/** What the weather bars of a horse's session at a place, slot by slot; null where nothing. The first slot that is barred speaks. */
+export function weatherAgainst(
+  { grid, weather }: Pick<DayFacts, "grid" | "weather">,
+  horse: Pick<DayHorse, "stage" | "green" | "noHeat">,
+  place: Pick<DayPlace, "outdoor">,
+  { kind, start, length, whole }: Pick<Placement, "kind" | "start" | "length"> & { readonly whole: number },
+): WeatherBar | null {
+  if (weather.length === 0) return null;
+  const exposed = {
+    minutes: whole * grid.minutes,
+    outdoor: place.outdoor,
+    ridden: kind !== "ground",
+    straightOn: kind === "saddle",
+    firstRide: horse.stage !== "riding",
+    green: horse.green,
+    noHeat: horse.noHeat,
+  };
+  for (const hour of hoursOf(grid, start, length)) {
+    const at = weather.find((one) => one.hour === hour);
+    const bar = at ? weatherBar(exposed, at) : null;
+    if (bar) return bar;
+  }
+  return null;
+}
 
 function riderBlockers(horse: DayHorse, rider: DayPerson, candidate: Placement, others: readonly Placement[]): Blocker[] {
   const found: Blocker[] = [];
   const who = rider.id;
-  const needed = gradeNeeded(horse.risk, candidate.kind);
+  const needed = gradeFor(horse.risk, candidate.kind);
   if (rider.grade < needed) found.push({ code: "grade", who, grade: rider.grade, needed });
   if (horse.forbid.includes(who)) found.push({ code: "forbidden", who });
   if (ridden(candidate)) {
@@ -68,7 +98,15 @@ function timeBlockers(person: DayPerson, candidate: Placement, others: readonly 
   if (person.away) return [{ code: "away", who, reason: person.away.reason }];
   if (!person.works.some(([from, to]) => from <= candidate.start && end(candidate) <= to)) return [{ code: "shift", who }];
   const clash = others.find((other) => uses(other, who) && sameTime(other, candidate));
-  return clash ? [{ code: "busy", who, with: clash.card }] : [];
+  if (clash) return [{ code: "busy", who, with: clash.card }];
+  return eatsWith(person, [candidate, ...others.filter((other) => uses(other, who))]) ? [] : [{ code: "lunch", who }];
+}
+/** A lunch finds its length free within its window, whatever is worked around it; one that the window cannot hold binds nobody. */
+function eatsWith({ lunch }: DayPerson, work: readonly Placement[]): boolean {
+  if (!lunch || lunch.length === 0 || lunch.to - lunch.from < lunch.length) return true;
+  for (let from = lunch.from; from + lunch.length <= lunch.to; from += 1)
+    if (work.every((one) => one.start >= from + lunch.length || end(one) <= from)) return true;
+  return false;
 }
 
 function helperBlockers(
@@ -78,7 +116,7 @@ function helperBlockers(
   others: readonly Placement[],
 ): Blocker[] {
   if (!helper) return needsHelper(horse, candidate.kind) ? [{ code: "helper" }] : [];
-  const needed = Math.max(1, horse.risk - 2);
+  const needed = helperGrade(horse.risk);
   return [
     ...(helper.id === candidate.rider ? ([{ code: "helper" }] as const) : []),
     ...(helper.grade < needed ? ([{ code: "helper-grade", who: helper.id, grade: helper.grade, needed }] as const) : []),
@@ -93,6 +131,10 @@ function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, o
     "the place is on the day",
   );
   const found: Blocker[] = place.closed ? [{ code: "place-closed", place: place.id }] : [];
+  const shut = place.shut.find(({ from, to }) => from < end(candidate) && candidate.start < to);
+  if (shut) found.push({ code: "place-shut", place: place.id, why: shut.why });
+  const weather = weatherAgainst(facts, horse, place, { ...candidate, whole: candidate.length });
+  if (weather) found.push(weather);
   if (ridden(candidate) && !place.stages.includes(horse.stage))
     found.push({ code: "stage", place: place.id, stage: horse.stage });
   const there = others.filter((other) => other.place === place.id && sameTime(other, candidate));
@@ -137,6 +179,14 @@ export function blockersOf(facts: DayFacts, placed: readonly Placement[], candid
   found.push(...timeBlockers(rider, candidate, others), ...riderBlockers(horse, rider, candidate, others));
   const doubled = others.find((other) => other.stay === candidate.stay && sameTime(other, candidate));
   if (doubled) found.push({ code: "horse-busy", with: doubled.card });
+  const visit = horse.away.find(({ from, to }) => from < end(candidate) && candidate.start < to);
+  if (visit) found.push({ code: "appointment", ...visit });
+  const half = others.find(
+    (other) =>
+      (candidate.after === other.card && candidate.start < end(other) + SPLIT_GAP) ||
+      (other.after === candidate.card && other.start < end(candidate) + SPLIT_GAP),
+  );
+  if (half) found.push({ code: "after", with: half.card });
   found.push(...placeBlockers(facts, horse, candidate, others), ...helperBlockers(horse, helper, candidate, others));
   return found;
 }

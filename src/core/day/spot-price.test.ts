@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { dayHorseOf, dayPersonOf } from "#tests/days.ts";
+import { dayHorseOf, dayPersonOf, dayPlaceOf as place } from "#tests/days.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { readyDay } from "./compiled.ts";
 import { type BarnDay, placementsOf, problemOf, type StandingCard, type WantedHorse } from "./from-barn.ts";
@@ -31,10 +31,8 @@ const card = (changes: Partial<StandingCard> = {}): StandingCard => ({
 });
 const day = (changes: Partial<BarnDay> = {}): BarnDay => ({
   people: [person("ann"), person("ben")],
-  places: [
-    { id: "pens" as PlaceId, capacity: 2, separate: true, closed: false, stages: ["unridden", "first-rides", "riding"] },
-    { id: "ring" as PlaceId, capacity: 2, separate: false, closed: false, stages: ["riding"] },
-  ],
+  places: [place("pens", { separate: true }), place("ring", { stages: ["riding"] })],
+  weather: [],
   horses: [horse("fox"), horse("elk")],
   due: [{ stay: "fox" as StayId, kind: "saddle", length: 2 }],
   cards: [card()],

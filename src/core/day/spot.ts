@@ -14,6 +14,7 @@ export interface Wish {
   /** Kept where it may stand; null: the first that fits. */
   readonly place: PlaceId | null;
   readonly helper: PersonId | null;
+  readonly after?: CardId | null;
 }
 export interface Spot {
   readonly placement: Placement;
@@ -53,6 +54,7 @@ export function spotAt(facts: DayFacts, placed: readonly Placement[], wish: Wish
         start,
         place,
         helper,
+        after: wish.after ?? null,
       };
       const blockers = blockersOf(facts, placed, placement);
       if (!best || blockers.length < best.blockers.length) best = { placement, blockers };

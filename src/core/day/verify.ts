@@ -28,6 +28,7 @@ export const RULES = [
   "horse-away",
   "horse-busy",
   "heat",
+  "weather",
   "outside-day",
   "place-full",
   "place-closed",
@@ -137,6 +138,7 @@ export function verify(problem: DayProblem, plan: DayPlan): Verdict {
       for (const slot of there) take(taken.place, `${place.id} ${slot}`, session.id);
     }
     if (horse.noHeat && warm > 0) say("heat");
+    if (own.some((slot) => within(option.barred ?? [], slot))) say("weather");
 
     if (session.after) {
       const first = plan.get(session.after.session);

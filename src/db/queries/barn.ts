@@ -7,7 +7,7 @@ import type { Bend } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { LadderEdit } from "#core/ladder/edits.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
-import type { Db, Transaction } from "../client.ts";
+import type { Db, Sql, Transaction } from "../client.ts";
 import { bool, date, int, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
 
@@ -100,7 +100,16 @@ export async function keepLearnt(tx: Transaction, { a, b }: Bend, usualRate: num
   await tx`UPDATE barn SET bend_a = ${a}, bend_b = ${b}, usual_rate = ${usualRate}`;
 }
 
-/** Marks that something was written; the row lock also puts the ends of writes in order. */
+/** Marks that something was written, and tells whoever listens once it stands; the row lock also puts the ends of writes in order. */
 export async function countWrite(tx: Transaction): Promise<void> {
-  await tx`UPDATE barn SET revision = revision + 1`;
+  await tx`WITH moved AS (UPDATE barn SET revision = revision + 1 RETURNING revision) SELECT pg_notify(${WRITES}, revision::text) FROM moved`;
+}
+const WRITES = "furlong_writes";
+/** Calls `heard` with the revision after each write, and with null once listening has begun or begun anew: what came between is not known. */
+export async function listenForWrites(sql: Sql, heard: (revision: number | null) => void): Promise<void> {
+  await sql.listen(
+    WRITES,
+    (revision) => heard(Number(revision)),
+    () => heard(null),
+  );
 }

@@ -1,7 +1,8 @@
 import { z } from "zod/mini";
-import type { PlaceFields } from "#contracts/barn.ts";
+import { type PlaceFields, ShutTime, SURFACES } from "#contracts/barn.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { CARD_STATES, SESSION_KINDS } from "#core/card/card.ts";
+import { APPOINTMENTS } from "#core/day/model.ts";
 import { STAGES } from "#core/gate/gate.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
@@ -25,6 +26,7 @@ const CardRow = z.object({
   state: z.enum(CARD_STATES),
   cancelReason: text,
   locked: bool,
+  afterCard: nullable(id<"card">()),
   version: int,
   revision: nullable(int),
 });
@@ -32,7 +34,7 @@ export type CardRecord = z.output<typeof CardRow>;
 
 const select = (db: Db) => db`
   SELECT k.id, k.stay_id, h.name AS horse, k.day, k.kind, k.length, k.rider_id, r.name AS rider, k.start, k.place_id, l.name AS place,
-    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.locked, k.version, k.revision
+    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.locked, k.after_card, k.version, k.revision
   FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person r ON r.id = k.rider_id
   JOIN place l ON l.id = k.place_id LEFT JOIN person b ON b.id = k.helper_id`;
 
@@ -50,19 +52,27 @@ const PlaceRow = z.object({
   name: text,
   capacity: int,
   separate: bool,
+  outdoor: bool,
+  surface: z.enum(SURFACES),
   stages: z.array(z.enum(STAGES)),
   closed: bool,
+  shutTimes: z.array(ShutTime),
   version: int,
 });
 export type Place = z.output<typeof PlaceRow>;
 export const listPlaces = (db: Db): Promise<Place[]> =>
-  many(PlaceRow, db`SELECT id, name, capacity, separate, stages, closed, version FROM place ORDER BY position, name`);
-export async function insertPlace(db: Db, place: Omit<Place, "version">, position: number): Promise<void> {
-  await db`INSERT INTO place (id, name, capacity, separate, stages, closed, position)
-           VALUES (${place.id}, ${place.name}, ${place.capacity}, ${place.separate}, ${[...place.stages]}, ${place.closed}, ${position})`;
+  many(
+    PlaceRow,
+    db`SELECT id, name, capacity, separate, outdoor, surface, stages, closed, shut_times, version FROM place ORDER BY position, name`,
+  );
+export async function insertPlace(tx: Transaction, place: Omit<Place, "version">, position: number): Promise<void> {
+  await tx`INSERT INTO place (id, name, capacity, separate, outdoor, surface, stages, closed, shut_times, position)
+           VALUES (${place.id}, ${place.name}, ${place.capacity}, ${place.separate}, ${place.outdoor}, ${place.surface}, ${[...place.stages]}, ${place.closed},
+             ${tx.json(place.shutTimes as never)}, ${position})`;
 }
 export async function updatePlace(tx: Transaction, id: PlaceId, p: PlaceFields): Promise<void> {
-  await tx`UPDATE place SET name = ${p.name}, capacity = ${p.capacity}, separate = ${p.separate}, stages = ${[...p.stages]}, closed = ${p.closed}, version = version + 1
+  await tx`UPDATE place SET name = ${p.name}, capacity = ${p.capacity}, separate = ${p.separate}, outdoor = ${p.outdoor}, surface = ${p.surface},
+             stages = ${[...p.stages]}, closed = ${p.closed}, shut_times = ${tx.json(p.shutTimes as never)}, version = version + 1
            WHERE id = ${id}`;
 }
 /** Writers of places follow one another. */
@@ -92,10 +102,12 @@ export interface NewCard {
   readonly place: string;
   readonly helper: PersonId | null;
   readonly state: "placed" | "handed-out";
+  /** The second half of a split session: the card of the first. */
+  readonly after: CardId | null;
 }
 export async function insertCard(tx: Transaction, c: NewCard): Promise<void> {
-  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, state)
-           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${c.state})`;
+  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, state, after_card)
+           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${c.state}, ${c.after})`;
 }
 export async function moveCard(
   tx: Transaction,
@@ -149,3 +161,27 @@ export const listPairings = (db: Db) =>
     db`SELECT k.stay_id, k.rider_id, count(*)::int AS sessions FROM card k JOIN stay s ON s.id = k.stay_id AND s.went_home IS NULL
        WHERE k.state = 'closed' GROUP BY k.stay_id, k.rider_id ORDER BY k.stay_id, sessions DESC, max(k.day) DESC`,
   );
+
+const AppointmentRow = z.object({
+  id: id<"appointment">(),
+  stayId: id<"stay">(),
+  day: date,
+  kind: z.enum(APPOINTMENTS),
+  fromMinute: nullable(int),
+  toMinute: nullable(int),
+  words: text,
+});
+export type Appointment = z.output<typeof AppointmentRow>;
+/** Who comes to which horse between two days, both included. */
+export const listAppointments = (db: Db, from: LocalDate, to: LocalDate): Promise<Appointment[]> =>
+  many(
+    AppointmentRow,
+    db`SELECT id, stay_id, day, kind, from_minute, to_minute, words FROM appointment WHERE day BETWEEN ${from} AND ${to} ORDER BY day, from_minute NULLS FIRST, id`,
+  );
+export async function insertAppointment(tx: Transaction, a: Appointment): Promise<void> {
+  await tx`INSERT INTO appointment (id, stay_id, day, kind, from_minute, to_minute, words)
+           VALUES (${a.id}, ${a.stayId}, ${a.day}, ${a.kind}, ${a.fromMinute}, ${a.toMinute}, ${a.words})`;
+}
+export async function deleteAppointment(tx: Transaction, appointment: string): Promise<boolean> {
+  return (await tx`DELETE FROM appointment WHERE id = ${appointment}`).count === 1;
+}

@@ -17,6 +17,9 @@ const PersonRow = z.object({
   worksDays: z.array(z.literal([1, 2, 3, 4, 5, 6, 7])),
   worksFrom: int,
   worksTo: int,
+  lunchFrom: int,
+  lunchTo: int,
+  lunchMinutes: int,
   maxSaddle: int,
   retiredOn: nullable(date),
   version: int,
@@ -24,7 +27,7 @@ const PersonRow = z.object({
 export type Person = z.output<typeof PersonRow>;
 
 const columns = (db: Db) =>
-  db`id, name, sign_in, role, grade, weight_kg, rides, works_days, works_from, works_to, max_saddle, retired_on, version`;
+  db`id, name, sign_in, role, grade, weight_kg, rides, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle, retired_on, version`;
 
 export const listPeople = (db: Db): Promise<Person[]> =>
   many(PersonRow, db`SELECT ${columns(db)} FROM person ORDER BY retired_on IS NOT NULL, role = 'helper', name`);
@@ -44,8 +47,8 @@ export async function insertPerson(
   p: PersonFields,
 ): Promise<boolean> {
   const made = await db`
-    INSERT INTO person (id, name, sign_in, role, password_hash, grade, weight_kg, rides, works_days, works_from, works_to, max_saddle)
-    VALUES (${who}, ${p.name}, ${signIn}, ${p.role}, ${passwordHash}, ${p.grade}, ${p.weightKg}, ${p.rides}, ${p.worksDays}, ${p.worksFrom}, ${p.worksTo}, ${p.maxSaddle})
+    INSERT INTO person (id, name, sign_in, role, password_hash, grade, weight_kg, rides, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle)
+    VALUES (${who}, ${p.name}, ${signIn}, ${p.role}, ${passwordHash}, ${p.grade}, ${p.weightKg}, ${p.rides}, ${p.worksDays}, ${p.worksFrom}, ${p.worksTo}, ${p.lunchFrom}, ${p.lunchTo}, ${p.lunchMinutes}, ${p.maxSaddle})
     ON CONFLICT ON CONSTRAINT person_sign_in_free DO NOTHING`;
   return made.count === 1;
 }
@@ -53,7 +56,7 @@ export async function insertPerson(
 export async function updatePerson(tx: Transaction, who: PersonId, version: number, p: PersonFields): Promise<boolean> {
   const done = await tx`
     UPDATE person SET name = ${p.name}, role = ${p.role}, grade = ${p.grade}, weight_kg = ${p.weightKg}, rides = ${p.rides}, works_days = ${p.worksDays},
-      works_from = ${p.worksFrom}, works_to = ${p.worksTo}, max_saddle = ${p.maxSaddle}, version = version + 1
+      works_from = ${p.worksFrom}, works_to = ${p.worksTo}, lunch_from = ${p.lunchFrom}, lunch_to = ${p.lunchTo}, lunch_minutes = ${p.lunchMinutes}, max_saddle = ${p.maxSaddle}, version = version + 1
     WHERE id = ${who} AND version = ${version}`;
   return done.count === 1;
 }
@@ -73,18 +76,27 @@ export async function lockManagers(tx: Transaction): Promise<number> {
   return rows.length;
 }
 
-const AbsenceRow = z.object({ id: id<"absence">(), personId: id<"person">(), firstDay: date, lastDay: date, reason: text });
+const AbsenceRow = z.object({
+  id: id<"absence">(),
+  personId: id<"person">(),
+  firstDay: date,
+  lastDay: date,
+  fromMinute: nullable(int),
+  toMinute: nullable(int),
+  reason: text,
+});
 export type Absence = z.output<typeof AbsenceRow>;
 
 /** Absences that end on the day or later. */
 export const listAbsences = (db: Db, from: LocalDate): Promise<Absence[]> =>
   many(
     AbsenceRow,
-    db`SELECT id, person_id, first_day, last_day, reason FROM absence WHERE last_day >= ${from} ORDER BY first_day, id`,
+    db`SELECT id, person_id, first_day, last_day, from_minute, to_minute, reason FROM absence WHERE last_day >= ${from} ORDER BY first_day, id`,
   );
 
 export async function insertAbsence(tx: Transaction, a: Absence): Promise<void> {
-  await tx`INSERT INTO absence (id, person_id, first_day, last_day, reason) VALUES (${a.id}, ${a.personId}, ${a.firstDay}, ${a.lastDay}, ${a.reason})`;
+  await tx`INSERT INTO absence (id, person_id, first_day, last_day, from_minute, to_minute, reason)
+           VALUES (${a.id}, ${a.personId}, ${a.firstDay}, ${a.lastDay}, ${a.fromMinute}, ${a.toMinute}, ${a.reason})`;
 }
 export async function deleteAbsence(tx: Transaction, absence: string): Promise<boolean> {
   return (await tx`DELETE FROM absence WHERE id = ${absence}`).count === 1;

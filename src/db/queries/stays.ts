@@ -91,7 +91,7 @@ const StayRow = z.object({
 export type Stay = z.output<typeof StayRow>;
 
 /**
- * Aggregates come from the revision that counts of each closed card. OFFSET 0 keeps the planner from reading all firsts and incidents
+ * Aggregates come from the revision that counts of each closed card; the halves of a split session are one session. OFFSET 0 keeps the planner from reading all firsts and incidents
  * of ten years once for every horse.
  */
 const selectStays = (db: Db) => db`
@@ -102,8 +102,9 @@ const selectStays = (db: Db) => db`
   FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'from', first_day, 'to', last_day, 'stopsClock', stops_clock, 'reason', reason) ORDER BY first_day), '[]') AS list
     FROM hold WHERE stay_id = s.id) holds
-  CROSS JOIN LATERAL (SELECT coalesce(array_agg(k.day ORDER BY k.day), '{}') AS delivered, count(*) FILTER (WHERE r.saddle_minutes > 0)::int AS rides
-    FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision WHERE k.stay_id = s.id) worked
+  CROSS JOIN LATERAL (SELECT coalesce(array_agg(k.day ORDER BY k.day) FILTER (WHERE first.revision IS NULL), '{}') AS delivered,
+      count(*) FILTER (WHERE r.saddle_minutes > 0)::int AS rides
+    FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision LEFT JOIN card first ON first.id = k.after_card WHERE k.stay_id = s.id) worked
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('day', k.day, 'words', f.words) ORDER BY k.day, f.position), '[]') AS list
     FROM card k CROSS JOIN LATERAL (SELECT words, position FROM card_first WHERE card_id = k.id AND revision = k.revision OFFSET 0) f
     WHERE k.stay_id = s.id) firsts

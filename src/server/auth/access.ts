@@ -43,6 +43,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn/methods": manager,
   "/api/scale": manager,
   "/api/day-proof": manager,
+  "/api/writes": staff,
   "/api/check-file/[id]": staff,
 };
 

@@ -11,10 +11,10 @@ import { hashPassword } from "../auth/password.ts";
 import { newId } from "../work.ts";
 
 export const DEFAULT_PLACES = [
-  { name: "Round pens", capacity: 2, separate: true, stages: [...STAGES] },
-  { name: "Covered ring", capacity: 1, separate: false, stages: [...STAGES] },
-  { name: "Arena", capacity: 3, separate: false, stages: ["first-rides", "riding"] },
-  { name: "Out on the hill", capacity: 4, separate: false, stages: ["riding"] },
+  { name: "Round pens", capacity: 2, separate: true, outdoor: true, surface: "sand", stages: [...STAGES] },
+  { name: "Covered ring", capacity: 1, separate: false, outdoor: false, surface: "fibre", stages: [...STAGES] },
+  { name: "Arena", capacity: 3, separate: false, outdoor: true, surface: "sand", stages: ["first-rides", "riding"] },
+  { name: "Out on the hill", capacity: 4, separate: false, outdoor: true, surface: "grass", stages: ["riding"] },
 ] as const;
 
 /** Null where the barn was there already: then nothing is changed. */
@@ -28,7 +28,11 @@ export async function setUpBarn(
     if (await findBarn(tx)) return null;
     await insertBarn(tx, barn);
     for (const [position, place] of DEFAULT_PLACES.entries())
-      await insertPlace(tx, { ...place, stages: [...place.stages], closed: false, id: newId<"place">() }, position);
+      await insertPlace(
+        tx,
+        { ...place, stages: [...place.stages], closed: false, shutTimes: [], id: newId<"place">() },
+        position,
+      );
     const id = newId<"person">();
     await insertPerson(tx, id, barn.manager.signIn, hash, barn.manager.person);
     return id;

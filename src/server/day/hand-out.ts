@@ -17,17 +17,15 @@ import {
   handOut as handOutRows,
   insertCard,
   listDayCards,
-  listPlaces,
   lockDay,
   lockCard as lockRow,
   moveCard as moveRow,
 } from "#db/queries/day.ts";
-import { listLatestClosed } from "#db/queries/intake.ts";
-import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { dayFacts, placementsOf } from "./facts.ts";
+import { dayRecord } from "./record.ts";
 
 /** Why a horse has no business on the day. A day before the last of the term is in it; held days may have moved the end, so the reading is asked. */
 export function notHere({ barn, today }: Work, day: LocalDate, stay: Stay | null): Refusal | null {
@@ -39,14 +37,8 @@ export function notHere({ barn, today }: Work, day: LocalDate, stay: Stay | null
 
 /** Null where the placement may stand among the day's cards. The day must be locked. */
 async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise<Refusal | null> {
-  const [cards, people, absences, places, evaluations, stay] = await Promise.all([
-    listDayCards(work.tx, day),
-    listPeople(work.tx),
-    listAbsences(work.tx, day),
-    listPlaces(work.tx),
-    listLatestClosed(work.tx),
-    findStay(work.tx, candidate.stay),
-  ]);
+  const [record, stay] = await Promise.all([dayRecord(work.tx, day), findStay(work.tx, candidate.stay)]);
+  const { cards, people, places } = record;
   const outside = notHere(work, day, stay);
   if (outside) return outside;
   if (!stay) return null;
@@ -56,7 +48,7 @@ async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise
   const others = new Set(cards.map((card) => card.stayId));
   const together = await Promise.all([...others].filter((id) => id !== stay.id).map((id) => findStay(work.tx, id)));
   const stays = [stay, ...together.filter((one) => one !== null)];
-  const blockers = blockersOf(dayFacts({ people, absences, places, evaluations, stays }, day), placementsOf(cards), candidate);
+  const blockers = blockersOf(dayFacts({ ...record, stays }, day), placementsOf(cards), candidate);
   return blockers.length > 0 ? { code: "blocked", path: blockedField(blockers[0]?.code), blockers } : null;
 }
 
@@ -73,6 +65,11 @@ const FIELD_OF: Readonly<Record<string, string>> = {
   "outside-day": "start",
   "horse-away": "stay",
   "horse-busy": "start",
+  appointment: "start",
+  after: "start",
+  "place-shut": "place",
+  heat: "start",
+  wind: "start",
 };
 export const blockedField = (code: string | undefined): string => (code && FIELD_OF[code]) ?? "rider";
 
@@ -99,12 +96,12 @@ export async function placeCard(work: Work, input: PlaceCard): Answer<{ id: stri
     helper: input.helper,
   });
   if (refusal) return no(refusal);
-  await insertCard(work.tx, { ...input, id: card, state: "placed" });
+  await insertCard(work.tx, { ...input, id: card, state: "placed", after: null });
   return ok({ id: card });
 }
 
 /** The card as it stands, its day locked; or why it cannot be touched. */
-async function takeUp(
+export async function takeUp(
   work: Work,
   input: { id: CardRecord["id"]; version: number },
 ): Promise<{ card: CardRecord } | { refusal: Refusal }> {
@@ -145,6 +142,7 @@ export async function moveCard(work: Work, input: MoveCard): Answer<{ version: n
     start: input.start,
     place: input.place,
     helper: input.helper,
+    after: card.afterCard,
   });
   if (refusal) return no(refusal);
   await moveRow(work.tx, input);

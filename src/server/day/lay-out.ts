@@ -5,22 +5,12 @@ import type { Placement } from "#core/day/model.ts";
 import { blockersOf } from "#core/day/rules.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
-import {
-  type CardRecord,
-  cancelCard,
-  deleteCard,
-  insertCard,
-  listDayCards,
-  listPlaces,
-  lockDay,
-  moveCard,
-} from "#db/queries/day.ts";
-import { listLatestClosed } from "#db/queries/intake.ts";
-import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { type CardRecord, cancelCard, deleteCard, insertCard, listDayCards, lockDay, moveCard } from "#db/queries/day.ts";
 import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { dayFacts, placementOf } from "./facts.ts";
 import { blockedField, isPast, noteDay, notHere } from "./hand-out.ts";
+import { dayRecord } from "./record.ts";
 
 const stands = (card: CardRecord, { rider, start, place, helper, kind, length }: LayOut["cards"][number]): boolean =>
   card.riderId === rider &&
@@ -40,7 +30,6 @@ export async function layOut(work: Work, input: LayOut): Answer<{ placed: number
     await lockStay(work.tx, id);
     stays.set(id, await findStay(work.tx, id));
   }
-  if (stays.size < input.cards.length) return no({ code: "already-placed", path: "cards" });
   await lockDay(work.tx, input.day);
   const cards = (await listDayCards(work.tx, input.day)).filter(({ state }) => state !== "cancelled");
   const seen = new Map(input.seen.map(({ id, version }) => [id, version]));
@@ -50,6 +39,11 @@ export async function layOut(work: Work, input: LayOut): Answer<{ placed: number
   const wished = input.cards.map((wish) => ({ wish, card: wish.id === null ? null : (byId.get(wish.id) ?? null) }));
   if (wished.some(({ wish, card }) => wish.id !== null && (!card || card.stayId !== wish.stay)))
     return no({ code: "not-found", path: "cards" });
+  const afterOf = ({ wish, card }: (typeof wished)[number]): CardId | null =>
+    card ? card.afterCard : wish.after !== null && input.cards.some(({ id }) => id === wish.after) ? wish.after : null;
+  // A horse has one session a day, or two halves of one.
+  const whole = wished.filter((one) => afterOf(one) === null).map(({ wish }) => wish.stay);
+  if (new Set(whole).size < whole.length) return no({ code: "already-placed", path: "cards" });
   const kept = new Set(wished.flatMap(({ card }) => card?.id ?? []));
   const gone = cards.filter(({ id }) => !kept.has(id));
   const moved = wished.flatMap(({ wish, card }) => (card && !stands(card, wish) ? [{ wish, card }] : []));
@@ -59,7 +53,7 @@ export async function layOut(work: Work, input: LayOut): Answer<{ placed: number
     input,
     stays,
     cards,
-    wished.map(({ wish, card }) => ({ ...wish, card: card?.id ?? newId<"card">() })),
+    wished.map((one) => ({ ...one.wish, card: one.card?.id ?? newId<"card">(), after: afterOf(one) })),
   );
   if (refusal) return no(refusal);
 
@@ -73,7 +67,8 @@ export async function layOut(work: Work, input: LayOut): Answer<{ placed: number
     await noteDay(work, card, "moved", { to: { rider: wish.rider, start: wish.start, place: wish.place } });
   }
   const fresh = wished.filter(({ card }) => card === null);
-  for (const { wish } of fresh) await insertCard(work.tx, { ...wish, id: newId<"card">(), day: input.day, state: "placed" });
+  for (const one of fresh)
+    await insertCard(work.tx, { ...one.wish, id: newId<"card">(), day: input.day, state: "placed", after: afterOf(one) });
   const counts = { placed: fresh.length, moved: moved.length, gone: gone.length };
   await note(work, "sheet", input.day, "laid out", counts);
   return ok(counts);
@@ -87,17 +82,9 @@ async function whyNot(
   cards: readonly CardRecord[],
   placements: readonly (Placement & { readonly card: CardId })[],
 ): Promise<Refusal | null> {
-  const { tx } = work;
-  const [people, absences, places, evaluations] = await Promise.all([
-    listPeople(tx),
-    listAbsences(tx, day),
-    listPlaces(tx),
-    listLatestClosed(tx),
-  ]);
-  const facts = dayFacts(
-    { people, absences, places, evaluations, stays: [...here.values()].filter((stay) => stay !== null) },
-    day,
-  );
+  const record = await dayRecord(work.tx, day);
+  const { people, places } = record;
+  const facts = dayFacts({ ...record, stays: [...here.values()].filter((stay) => stay !== null) }, day);
   const known = new Map(cards.map((card) => [card.id, placementOf(card)]));
   for (const one of placements) {
     const before = known.get(one.card);
@@ -113,7 +100,7 @@ async function whyNot(
   }
   return null;
 }
-const placed = ({ card, stay, kind, length, rider, start, place, helper }: Placement): Placement => ({
+const placed = ({ card, stay, kind, length, rider, start, place, helper, after = null }: Placement): Placement => ({
   card,
   stay,
   kind,
@@ -122,4 +109,5 @@ const placed = ({ card, stay, kind, length, rider, start, place, helper }: Place
   start,
   place,
   helper,
+  after,
 });

@@ -3,7 +3,9 @@ import { type ChildProcess, fork } from "node:child_process";
 import { join } from "node:path";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { type Laid, placementsOf, problemOf } from "#core/day/from-barn.ts";
+import { fallen } from "#core/day/stands.ts";
 import { verify } from "#core/day/verify.ts";
+import type { CardId } from "#core/kernel/brand.ts";
 import type { ProofAsked, ProofTold } from "#solver/prover.ts";
 import type { Deps } from "../container.ts";
 import { readDay } from "./read-day.ts";
@@ -79,13 +81,17 @@ async function* ask(asked: ProofAsked, signal: AbortSignal): AsyncGenerator<Proo
 
 /** How far the day's sheet is from the best, told as it is found out. */
 export async function* proveDay(deps: Deps, day: LocalDate, signal: AbortSignal): AsyncGenerator<Proof> {
-  const { problem, stands } = problemOf(await readDay(deps, day));
+  const view = await readDay(deps, day);
+  const { problem, stands: written } = problemOf(view);
+  // What should not stand any more is no plan to be measured by.
+  const down = fallen(view);
+  const stands = new Map([...written].filter(([card]) => !down.has(card as CardId)));
   const cost = verify(problem, stands).cost;
   for await (const { plan, cost: best, bound, proven, done } of ask(
     { problem, from: [...stands], quick: QUICK, exact: EXACT },
     signal,
   )) {
-    const cards = best < cost ? placementsOf(problem, new Map(plan), stands) : null;
+    const cards = best < cost ? placementsOf(problem, new Map(plan), written) : null;
     yield { stands: cost, best: Math.min(best, cost), bound, proven, done, cards };
   }
 }

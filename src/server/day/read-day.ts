@@ -7,13 +7,12 @@ import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { findSheet, listDayCards, listDayChanges, listPairings, listPlaces } from "#db/queries/day.ts";
-import { listLatestClosed } from "#db/queries/intake.ts";
-import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
 import { listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { lastWorked, termFacts } from "../stay/facts.ts";
 import { dayFacts } from "./facts.ts";
+import { dayRecord } from "./record.ts";
 
 /** An hour, or three half hours where part of it is ridden. */
 const GROUND_SLOTS = 2;
@@ -78,25 +77,23 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
   const day = asked ?? today;
-  const [cards, sheet, people, absences, places, stays, evaluations, changes, pairings] = await Promise.all([
-    listDayCards(sql, day),
+  const [record, sheet, stays, changes, pairings] = await Promise.all([
+    dayRecord(sql, day),
     findSheet(sql, day),
-    listPeople(sql),
-    listAbsences(sql, day),
-    listPlaces(sql),
     listStays(sql),
-    listLatestClosed(sql),
     listDayChanges(sql, day),
     listPairings(sql),
   ]);
+  const { cards, people, places, told } = record;
   const here = stays.filter((stay) => stay.firstDay <= day);
-  const facts = dayFacts({ people, absences, places, stays: here, evaluations }, day);
+  const facts = dayFacts({ ...record, stays: here }, day);
   const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
   const all = here.map((stay, i) => standing(stay, must(facts.horses[i], "a horse of the day"), barn, day));
   const standings = all.filter((_, i) => !placed.has(must(here[i], "a horse of the day").id));
   const riders = groupBy(pairings, ({ stayId }) => stayId);
   const personOf = new Map(people.map((person) => [person.id, person]));
   const onDay = new Set(cards.flatMap((card) => [card.riderId, card.helperId]));
+  const placeOf = new Map(places.map((place) => [place.id, place]));
   const usedPlaces = new Set(cards.map((card) => card.placeId));
   return {
     barn: barn.name,
@@ -119,9 +116,11 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
         value: all[i]?.due?.urgency.value ?? null,
       };
     }),
-    places: places
+    places: facts.places
       .filter((place) => !place.closed || usedPlaces.has(place.id))
-      .map(({ id, name, capacity, separate, stages, closed }) => ({ id, name, capacity, separate, stages, closed })),
+      .map((place) => ({ ...place, name: must(placeOf.get(place.id), "a place of the day").name })),
+    weather: facts.weather,
+    weatherFrom: told.map(({ source, at, by, version }) => ({ source, at: at.toISOString(), by, version })),
     cards: cards.map((card) => ({
       card: card.id,
       stay: card.stayId,
@@ -132,6 +131,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
       start: card.start,
       place: card.placeId,
       helper: card.helperId,
+      after: card.afterCard,
       state: card.state,
       cancelReason: card.cancelReason,
       locked: card.locked,

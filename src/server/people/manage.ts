@@ -65,18 +65,9 @@ export async function addAbsence(work: Work, input: AddAbsence): Answer<{ id: st
   const person = await findPerson(work.tx, input.person);
   if (!person) return no({ code: "not-found", path: "person" });
   const id = newId<"absence">();
-  await insertAbsence(work.tx, {
-    id,
-    personId: input.person,
-    firstDay: input.firstDay,
-    lastDay: input.lastDay,
-    reason: input.reason,
-  });
-  await note(work, "person", input.person, "absence added", {
-    firstDay: input.firstDay,
-    lastDay: input.lastDay,
-    reason: input.reason,
-  });
+  const { person: personId, ...absence } = input;
+  await insertAbsence(work.tx, { id, personId, ...absence });
+  await note(work, "person", input.person, "absence added", absence);
   return ok({ id });
 }
 

@@ -1,24 +1,37 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { Controller, type FieldValues, type Path, useForm } from "react-hook-form";
-import { AddPlace, EditPlace, type PlaceFields } from "#contracts/barn.ts";
+import { AddPlace, EditPlace, type PlaceFields, type ShutTime, SURFACES } from "#contracts/barn.ts";
 import type { BarnView } from "#contracts/views.barn.ts";
 import { STAGES } from "#core/gate/gate.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
-import { Check, type Form, Text } from "#ui/kit/form-fields.tsx";
+import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Picks, Tag, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, plural } from "#ui/words/figures.ts";
-import { STAGE } from "#ui/words/labels.ts";
+import { STAGE, SURFACE } from "#ui/words/labels.ts";
+import { ShutTimes, sayShut } from "./ShutTimes.tsx";
 
 type Place = BarnView["places"][number];
-const NEW: PlaceFields = { name: "", capacity: 1, separate: false, stages: [...STAGES], closed: false };
+const NEW: PlaceFields = {
+  name: "",
+  capacity: 1,
+  separate: false,
+  outdoor: true,
+  surface: "unknown",
+  stages: [...STAGES],
+  closed: false,
+  shutTimes: [],
+};
 const LINES: Lines<PlaceFields> = {
   name: ["Name", (x) => x],
   capacity: ["Horses at once", String],
   separate: ["Separate pens", (x) => (x ? "yes" : "no")],
+  outdoor: ["Outdoors", (x) => (x ? "yes" : "no")],
+  surface: ["Surface", (x) => SURFACE[x]],
   stages: ["Ridden there", (x) => listed(x.map((one) => STAGE[one])) || "nobody"],
   closed: ["In use", (x) => (x ? "no" : "yes")],
+  shutTimes: ["Shut", (x) => listed(x.map(sayShut)) || "never"],
 };
 
 function PlaceFieldset<T extends FieldValues & { place: PlaceFields }>({ form }: { form: Form<T> }) {
@@ -39,7 +52,19 @@ function PlaceFieldset<T extends FieldValues & { place: PlaceFields }>({ form }:
           />
         )}
       />
+      <Select
+        form={form}
+        name={path("surface")}
+        label="Surface"
+        options={SURFACES.map((surface) => [surface, SURFACE[surface]] as const)}
+      />
+      <Controller
+        control={form.control}
+        name={path("shutTimes")}
+        render={({ field }) => <ShutTimes value={field.value as ShutTime[]} onChange={field.onChange} />}
+      />
       <div>
+        <Check form={form} name={path("outdoor")} label="Outdoors: heat and wind count" />
         <Check form={form} name={path("separate")} label="Separate pens: horses in it do not share it" />
         <Check form={form} name={path("closed")} label="Out of use" />
       </div>
@@ -108,8 +133,11 @@ export function Places({ view }: { view: BarnView }) {
             <div className="flex flex-wrap items-center gap-x-3">
               <strong>{place.name}</strong>
               <span>
-                {plural(place.capacity, "horse")} at once{place.separate ? ", in separate pens" : ""} · ridden here:{" "}
+                {plural(place.capacity, "horse")} at once{place.separate ? ", in separate pens" : ""} ·{" "}
+                {place.outdoor ? "outdoors" : "under a roof"}
+                {place.surface === "unknown" ? "" : `, ${SURFACE[place.surface].toLowerCase()}`} · ridden here:{" "}
                 {listed(place.stages.map((stage) => STAGE[stage])) || "nobody"}
+                {place.shutTimes.length > 0 && ` · shut ${listed(place.shutTimes.map(sayShut))}`}
               </span>
               {place.closed && <Tag tone="attend">out of use</Tag>}
               <Button

@@ -1,5 +1,6 @@
 /** The fields of a form, tied to react-hook-form: label, hint and error always stand with their control. */
-import type { FieldValues, Path, UseFormRegisterReturn, UseFormReturn } from "react-hook-form";
+import { Controller, type FieldValues, type Path, type UseFormRegisterReturn, type UseFormReturn } from "react-hook-form";
+import { minutesAsClock } from "#ui/words/figures.ts";
 import { asDate, asNumber, errorAt } from "./form.ts";
 import { Field, INPUT } from "./parts.tsx";
 
@@ -71,6 +72,32 @@ export function Select<T extends FieldValues>({
         ))}
       </select>
     </Field>
+  );
+}
+
+const toMinutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
+/** A time of day, kept as minutes after midnight; null where it may be left empty. */
+export function Clock<T extends FieldValues>({ form, name, label, hint, optional = false }: Props<T> & { optional?: boolean }) {
+  return (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field, fieldState: { error } }) => (
+        <Field id={name} label={label} hint={hint} error={error?.message}>
+          <input
+            type="time"
+            className={INPUT}
+            {...aria(name, error?.message, hint)}
+            value={field.value === null ? "" : minutesAsClock(field.value as number)}
+            onBlur={field.onBlur}
+            onChange={({ target: { value } }) => {
+              if (value) field.onChange(toMinutes(value));
+              else if (optional) field.onChange(null);
+            }}
+          />
+        </Field>
+      )}
+    />
   );
 }
 

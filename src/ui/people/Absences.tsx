@@ -3,17 +3,25 @@ import { useForm } from "react-hook-form";
 import { AddAbsence } from "#contracts/people.ts";
 import type { PeopleView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { Select, Text } from "#ui/kit/form-fields.tsx";
+import { Clock, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
+import { sayHours } from "#ui/words/figures.ts";
 
-/** Days on which somebody does not come: nothing can be handed to them then. */
+/** Days, or hours of one, at which somebody does not come: nothing can be handed to them then. */
 export function Absences({ view }: { view: PeopleView }) {
   const { busy, problem, send } = useCommand();
   const here = view.people.filter((person) => !person.retiredOn);
   const form = useForm<AddAbsence, unknown, AddAbsence>({
     resolver: zodResolver(AddAbsence),
-    defaultValues: { person: here[0]?.id ?? view.me, firstDay: view.today, lastDay: view.today, reason: "" },
+    defaultValues: {
+      person: here[0]?.id ?? view.me,
+      firstDay: view.today,
+      lastDay: view.today,
+      fromMinute: null,
+      toMinute: null,
+      reason: "",
+    },
   });
   const add = form.handleSubmit(async (values) => {
     if ((await send("people/add-absence", values)).ok) location.reload();
@@ -31,18 +39,20 @@ export function Absences({ view }: { view: PeopleView }) {
             <strong>{view.people.find((person) => person.id === absence.person)?.name}</strong>
             {absence.firstDay === absence.lastDay
               ? sayDate(absence.firstDay)
-              : `${sayDate(absence.firstDay)} to ${sayDate(absence.lastDay)}`}{" "}
-            · {absence.reason}
+              : `${sayDate(absence.firstDay)} to ${sayDate(absence.lastDay)}`}
+            {sayHours(absence)} · {absence.reason}
             <Button className="ml-auto" disabled={busy} onClick={() => void remove(absence.id)}>
               Take out
             </Button>
           </li>
         ))}
       </ul>
-      <form noValidate onSubmit={(event) => void add(event)} className="mt-3 grid items-end gap-3 sm:grid-cols-5">
+      <form noValidate onSubmit={(event) => void add(event)} className="mt-3 grid items-end gap-3 sm:grid-cols-4">
         <Select form={form} name="person" label="Who" options={here.map((person) => [person.id, person.name] as const)} />
         <Text form={form} name="firstDay" label="First day" kind="date" />
         <Text form={form} name="lastDay" label="Last day" kind="date" />
+        <Clock form={form} name="fromMinute" label="From (empty: all day)" optional />
+        <Clock form={form} name="toMinute" label="to" optional />
         <Text form={form} name="reason" label="Reason" />
         <Button type="submit" disabled={busy}>
           Note the absence

@@ -4,8 +4,8 @@ import { AddPerson, EditPerson, type PersonFields, ROLES } from "#contracts/peop
 import type { PeopleView } from "#contracts/views.ts";
 import { WEEKDAYS } from "#core/calendar/local-date.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
-import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
-import { Button, Field, INPUT, Picks, Trouble } from "#ui/kit/parts.tsx";
+import { Check, Clock, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
+import { Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { ROLE, WEEKDAY } from "#ui/words/labels.ts";
@@ -19,31 +19,11 @@ const NEW: PersonFields = {
   worksDays: [1, 2, 3, 4, 5],
   worksFrom: 420,
   worksTo: 960,
+  lunchFrom: 660,
+  lunchTo: 840,
+  lunchMinutes: 30,
   maxSaddle: 6,
 };
-const toMinutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
-
-function ClockField<T extends FieldValues>({ form, name, label }: { form: Form<T>; name: Path<T>; label: string }) {
-  return (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <Field id={name} label={label} error={fieldState.error?.message}>
-          <input
-            id={name}
-            type="time"
-            className={INPUT}
-            value={minutesAsClock(field.value as number)}
-            onBlur={field.onBlur}
-            onChange={(event) => event.target.value && field.onChange(toMinutes(event.target.value))}
-          />
-        </Field>
-      )}
-    />
-  );
-}
-
 /** `person` is where the fields stand within the form. */
 function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form }: { form: Form<T> }) {
   const path = (name: keyof PersonFields) => `person.${name}` as Path<T>;
@@ -66,12 +46,15 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
         kind="number"
         hint="Empty: not weighed, not handed a ride"
       />
-      <ClockField form={form} name={path("worksFrom")} label="Works from" />
-      <ClockField form={form} name={path("worksTo")} label="to" />
+      <Clock form={form} name={path("worksFrom")} label="Works from" />
+      <Clock form={form} name={path("worksTo")} label="to" />
       <Text form={form} name={path("maxSaddle")} label="Rides a day at most" kind="number" />
       <div className="self-end">
         <Check form={form} name={path("rides")} label="Rides" />
       </div>
+      <Text form={form} name={path("lunchMinutes")} label="Break, minutes" kind="number" hint="0: none is kept free" />
+      <Clock form={form} name={path("lunchFrom")} label="Break between" />
+      <Clock form={form} name={path("lunchTo")} label="and" />
       <div className="sm:col-span-4">
         <Controller
           control={form.control}
@@ -124,6 +107,9 @@ const LINES: Lines<PersonFields> = {
   worksDays: ["Works on", (x) => weekdays(x)],
   worksFrom: ["Works from", minutesAsClock],
   worksTo: ["to", minutesAsClock],
+  lunchFrom: ["Break between", minutesAsClock],
+  lunchTo: ["and", minutesAsClock],
+  lunchMinutes: ["Break, minutes", String],
   maxSaddle: ["Rides a day at most", String],
 };
 

@@ -1,7 +1,10 @@
 import type { HoldKind } from "#core/calendar/holds.ts";
 import type { Blocker } from "#core/day/model.ts";
+import { SPLIT_GAP } from "#core/day/rules.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
-import { HOLD, STAGE } from "./labels.ts";
+import { clock } from "./figures.ts";
+import { APPOINTMENT, HOLD, STAGE } from "./labels.ts";
+import { sayWeatherBar } from "./weather.ts";
 
 export interface Names {
   person(id: PersonId): string;
@@ -34,14 +37,20 @@ export const BLOCKER_WORD: Record<Blocker["code"], string> = {
   "not-a-rider": "ground",
   away: "away",
   shift: "off",
+  lunch: "lunch",
   busy: "busy",
   "max-saddle": "rides",
   "horse-away": "hold",
+  appointment: "away",
   "horse-busy": "twice",
   stage: "place",
   "place-closed": "closed",
+  "place-shut": "shut",
+  heat: "heat",
+  wind: "wind",
   "place-full": "full",
   apart: "apart",
+  after: "rest",
   helper: "helper",
   "outside-day": "late",
 };
@@ -74,22 +83,33 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
       return `${names.person(blocker.who)} is away: ${blocker.reason}.`;
     case "shift":
       return `Outside ${names.person(blocker.who)}'s working hours.`;
+    case "lunch":
+      return `${names.person(blocker.who)} would have no break.`;
     case "busy":
       return `${names.person(blocker.who)} is with ${names.card(blocker.with)} then.`;
     case "max-saddle":
       return `${names.person(blocker.who)} has ${blocker.limit === 0 ? "no ridden sessions" : `${blocker.limit} ridden sessions already, the most in a day`}.`;
     case "horse-away":
       return `On hold (${(HOLD[blocker.kind as HoldKind] ?? blocker.kind).toLowerCase()}).`;
+    case "appointment":
+      return `${APPOINTMENT[blocker.kind]}, ${clock(blocker.from)} to ${clock(blocker.to)}.`;
     case "horse-busy":
       return "The horse has another session then.";
     case "place-closed":
       return `${names.place(blocker.place)} is out of use.`;
+    case "place-shut":
+      return `${names.place(blocker.place)} is shut then${blocker.why ? `: ${blocker.why}` : ""}.`;
+    case "heat":
+    case "wind":
+      return sayWeatherBar(blocker);
     case "stage":
       return `${names.place(blocker.place)} is not for a horse ${STAGE[blocker.stage]}.`;
     case "place-full":
       return `${names.place(blocker.place)} is full then: ${blocker.with.map(names.card).join(", ")}.`;
     case "apart":
       return `Kept apart from ${names.horse(blocker.from)}, who is there then.`;
+    case "after":
+      return `The two halves of ${names.card(blocker.with)}'s session need ${SPLIT_GAP / 2} hours between them.`;
     case "helper":
       return "Needs a second person, and nobody suitable is free then.";
     case "outside-day":

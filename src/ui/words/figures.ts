@@ -20,3 +20,6 @@ export const weekdays = (days: readonly number[]): string => listed(days.map((da
 export const outer = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 /** The first letter small, for use inside a sentence. */
 export const inner = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+/** ', 09:00 to 11:00'; empty for all day. */
+export const sayHours = ({ fromMinute, toMinute }: { fromMinute: number | null; toMinute: number | null }): string =>
+  fromMinute === null || toMinute === null ? "" : `, ${minutesAsClock(fromMinute)} to ${minutesAsClock(toMinute)}`;

@@ -1,9 +1,11 @@
 /** Words for the values of the domain, once. Sentences that take figures stand in the files beside this one. */
 
+import type { Surface } from "#contracts/barn.ts";
 import type { Role } from "#contracts/people.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import type { Counting, Post } from "#core/calendar/term.ts";
 import type { CardState, Gait, Hurt, IncidentKind, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import type { AppointmentKind } from "#core/day/model.ts";
 import type { GateTick, RedSign, Stage } from "#core/gate/gate.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
@@ -44,6 +46,23 @@ export const HISTORY_TOPIC: Record<HistoryTopic, string> = {
 export const HISTORY_ANSWER: Record<HistoryAnswer, string> = { unknown: "Unknown", no: "No", yes: "Yes" };
 export const COUNTING: Record<Counting, string> = { calendar: "Calendar days", sessions: "Worked sessions" };
 export const HOLD: Record<HoldKind, string> = { vet: "Vet", injury: "Injury", owner: "Owner", weather: "Weather" };
+export const SURFACE: Record<Surface, string> = {
+  unknown: "Not said",
+  sand: "Sand",
+  dirt: "Dirt",
+  grass: "Grass",
+  fibre: "Fibre",
+  track: "Track",
+};
+export const APPOINTMENT: Record<AppointmentKind, string> = {
+  farrier: "Farrier",
+  vet: "Vet",
+  dentist: "Dentist",
+  fitter: "Saddle and bit fitter",
+  bodyworker: "Bodyworker",
+  travel: "On the road",
+  other: "Something else",
+};
 export const POST: Record<Post["kind"], string> = {
   arrival: "Arrival",
   intake: "Evaluation",

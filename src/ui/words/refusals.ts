@@ -115,6 +115,12 @@ export function sayRefusal(refusal: Refusal): string {
       return "The horse is on this day's sheet already. Move that card instead.";
     case "card-closed":
       return "This card is closed or cancelled.";
+    case "too-short":
+      return "The first half must be shorter than the whole session.";
+    case "already-split":
+      return "This session is split already.";
+    case "no-second-spot":
+      return "Nobody is free for the second half after a rest of two hours. Move something first, or begin earlier.";
     case "not-handed-out":
       return "This card has not been handed out yet.";
     case "nothing-placed":

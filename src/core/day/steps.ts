@@ -1,0 +1,44 @@
+/**
+ * What one hand did to a sheet, so that it can be taken back and done again though others have written since: which horses' sessions stood where before and
+ * where they stood after. A step touches nothing else; where one of its own has been moved meanwhile, it is not taken back.
+ */
+import type { Laid } from "./from-barn.ts";
+
+export interface Step {
+  readonly before: readonly Laid[];
+  readonly after: readonly Laid[];
+}
+/** A session of a horse: its first or only one, or the second half. */
+const sessionKey = ({ stay, after = null }: Laid): string => `${stay} ${after === null ? "" : "second"}`;
+const spotOf = ({ kind, length, rider, start, place, helper }: Laid): string =>
+  JSON.stringify([kind, length, rider, start, place, helper]);
+const keyed = (cards: readonly Laid[]): ReadonlyMap<string, Laid> => new Map(cards.map((card) => [sessionKey(card), card]));
+
+/** Null where both sheets are alike. */
+export function stepBetween(before: readonly Laid[], after: readonly Laid[]): Step | null {
+  const [was, is] = [keyed(before), keyed(after)];
+  const moved = [...new Set([...was.keys(), ...is.keys()])].filter((key) => {
+    const [one, other] = [was.get(key), is.get(key)];
+    return (one && spotOf(one)) !== (other && spotOf(other));
+  });
+  if (moved.length === 0) return null;
+  const those = (of: ReadonlyMap<string, Laid>): readonly Laid[] => moved.flatMap((key) => of.get(key) ?? []);
+  return { before: those(was), after: those(is) };
+}
+export const reversed = ({ before, after }: Step): Step => ({ before: after, after: before });
+
+/** The sheet with a step done to it, or the sessions that stand elsewhere than the step left them. What is gone is placed anew. */
+export function withStep(
+  now: readonly Laid[],
+  step: Step,
+): { readonly cards: readonly Laid[] } | { readonly moved: readonly Laid[] } {
+  const [stands, from, to] = [keyed(now), keyed(step.before), keyed(step.after)];
+  const touched = new Set([...from.keys(), ...to.keys()]);
+  const moved = [...touched].flatMap((key) => {
+    const [is, was] = [stands.get(key), from.get(key)];
+    return (is && spotOf(is)) === (was && spotOf(was)) ? [] : [(is ?? was) as Laid];
+  });
+  if (moved.length > 0) return { moved };
+  const kept = now.filter((card) => !touched.has(sessionKey(card)));
+  return { cards: [...kept, ...step.after.map((card) => ({ ...card, card: stands.get(sessionKey(card))?.card ?? null }))] };
+}

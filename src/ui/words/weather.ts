@@ -1,0 +1,38 @@
+/** What the weather does to work, in sentences. */
+import { NO_WORK, SHORT, SHORT_MINUTES, TOO_COLD, TOO_WINDY, type WeatherBar, type WeatherLimit } from "#core/weather/weather.ts";
+
+const hour = (h: number): string => `${String(h).padStart(2, "0")}:00`;
+export function sayWeatherBar(bar: WeatherBar): string {
+  if (bar.code === "heat") {
+    const at = `Heat ${bar.heat} (°F + humidity) at ${hour(bar.hour)}`;
+    switch (bar.because) {
+      case "none":
+        return `${at}: over ${NO_WORK} no work.`;
+      case "short":
+        return `${at}: from ${SHORT} on at most ${SHORT_MINUTES} minutes outdoors.`;
+      case "not-fit":
+        return `${at}: this horse is unfit, thin or back from time off, and stays out of the heat.`;
+    }
+  }
+  const at = `Wind ${bar.windMps} m/s at ${hour(bar.hour)}`;
+  switch (bar.because) {
+    case "first-rides":
+      return `${at}: over ${TOO_WINDY} no first rides. Ground work only.`;
+    case "green-outside":
+      return `${at}: a horse with fewer than ten rides here is not ridden outdoors.`;
+    case "ground-first":
+      return `${at}: ground work comes first. Make it ground and saddle.`;
+  }
+}
+export function sayWeatherLimit(limit: WeatherLimit): string {
+  switch (limit.code) {
+    case "lighter":
+      return `Heat ${limit.heat}: lighter work, and watch the horse.`;
+    case "short":
+      return `Heat ${limit.heat}: short, with water, and a walk after.`;
+    case "ground-first":
+      return `Wind ${limit.windMps} m/s: ground work first.`;
+    case "no-fast-work":
+      return `${limit.temperatureC} °C, under ${TOO_COLD}: no fast work.`;
+  }
+}
