@@ -18,10 +18,10 @@ const CLIMATE: Record<
   Scenario,
   { readonly temperature: [number, number]; readonly humidity: [number, number]; readonly wind: [number, number] }
 > = {
-  calm: { temperature: [9, 21], humidity: [70, 40], wind: [1, 4] },
+  calm: { temperature: [9, 21], humidity: [60, 35], wind: [1, 4] },
   "gusty-cold": { temperature: [-13, -4], humidity: [80, 60], wind: [7, 14] },
-  "hot-humid": { temperature: [24, 37], humidity: [88, 62], wind: [1, 3] },
-  "storm-at-two": { temperature: [14, 27], humidity: [75, 55], wind: [2, 5] },
+  "hot-humid": { temperature: [18, 36], humidity: [80, 68], wind: [1, 3] },
+  "storm-at-two": { temperature: [13, 26], humidity: [58, 35], wind: [2, 5] },
 };
 const STORM = 14;
 

@@ -40,7 +40,7 @@ export type Refusal =
   | { readonly code: "place-taken"; readonly path: "place.name" }
   | { readonly code: "last-place"; readonly path: "place.closed" }
   | { readonly code: "place-in-use"; readonly path: "place.closed"; readonly cards: number }
-  | { readonly code: "day-over"; readonly path: "day" }
+  | { readonly code: "day-over"; readonly path: "day" | "days" }
   | { readonly code: "not-in-term"; readonly path: "day" }
   | { readonly code: "already-placed"; readonly path: string }
   | { readonly code: "card-closed"; readonly path: string }

@@ -23,6 +23,7 @@ import type { WeatherHour } from "#core/weather/weather.ts";
 import type { PersonFields } from "./people.ts";
 import type { ReportWords } from "./report.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
+import type { NotHad } from "./views.week.ts";
 import type { WeatherSource } from "./weather.ts";
 
 /** What a lane of the Rail and the head of a horse's page draw. */
@@ -98,6 +99,7 @@ export interface DayPlaceView extends DayPlace {
   readonly name: string;
 }
 export interface DayCardView extends StandingCard {
+  readonly after: CardId | null;
   readonly horse: string;
   readonly cancelReason: string;
   readonly version: number;
@@ -110,6 +112,7 @@ export interface DueView {
 }
 export interface DayView {
   readonly barn: string;
+  readonly timeZone: string;
   readonly today: LocalDate;
   readonly day: LocalDate;
   readonly handedOut: { readonly at: string; readonly by: string } | null;
@@ -129,7 +132,9 @@ export interface DayView {
   /** Horses that cannot be worked on the day, with what keeps them. */
   readonly resting: readonly {
     readonly stay: StayId;
-    readonly because: "hold" | "check" | "not-evaluated" | "intake-day" | "rest-day" | "week-done";
+    readonly because: NotHad["code"] | "rest-day" | "week-done" | "other-day";
+    /** How it would be worked all the same; null: it cannot be. */
+    readonly session: { readonly kind: SessionKind; readonly length: number } | null;
   }[];
   readonly changes: readonly {
     readonly at: string;
@@ -204,6 +209,7 @@ export interface HorseNowView {
   readonly apart: readonly { readonly stay: StayId; readonly horse: string }[];
   readonly recent: readonly SessionView[];
   readonly hours: { readonly ground: number; readonly saddle: number };
+  readonly calendar: string | null;
 }
 
 export interface CardView {
@@ -314,6 +320,8 @@ export interface PeopleView {
     readonly signIn: string;
     readonly version: number;
     readonly retiredOn: LocalDate | null;
+    /** The path of its calendar. */
+    readonly calendar: string | null;
   })[];
   readonly absences: readonly {
     readonly id: string;

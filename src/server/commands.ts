@@ -1,5 +1,6 @@
 /** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
 import { AddPlace, EditPlace, EditPolicies, EditWeights } from "#contracts/barn.ts";
+import { FeedOf } from "#contracts/calendar.ts";
 import { CloseCard } from "#contracts/card.ts";
 import {
   AttachFile,
@@ -30,7 +31,9 @@ import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
+import { SetWeek } from "#contracts/week.ts";
 import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
+import { dropFeed, makeFeed } from "./calendar/manage.ts";
 import { closeCard } from "./card/close-card.ts";
 import {
   attachFile,
@@ -55,6 +58,7 @@ import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, sendHome, setApart } from "./stay/manage.ts";
 import { enterWeather, forgetWeather } from "./weather/enter.ts";
+import { setWeek } from "./week/set-week.ts";
 
 const manager: readonly Role[] = ["manager"];
 const staff: readonly Role[] = ["manager", "rider", "helper"];
@@ -102,6 +106,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "day/split": command(manager, SplitCard, splitCard),
   "day/add-appointment": command(manager, AddAppointment, addAppointment),
   "day/remove-appointment": command(manager, RemoveAppointment, removeAppointment),
+  "calendar/make": command(staff, FeedOf, makeFeed),
+  "calendar/drop": command(staff, FeedOf, dropFeed),
+  "week/set": command(manager, SetWeek, setWeek),
   "weather/enter": command(manager, EnterWeather, enterWeather),
   "weather/forget": command(manager, ForgetWeather, forgetWeather),
   "day/take-back": command(manager, TakeBack, takeBack),

@@ -28,6 +28,11 @@ export const dueDay = (orderedOn: LocalDate, urgency: Urgency): LocalDate => add
 
 export const isOpen = (check: Pick<CheckFacts, "state">): boolean => check.state === "ordered" || check.state === "booked";
 
+/** Whose visit takes a horse's day: it is shod, sedated or looked at, and not worked. */
+const TAKE_THE_DAY: readonly Looker[] = ["vet", "farrier", "dentist"];
+export const visitsOn = (check: Pick<CheckFacts, "state" | "bookedFor"> & { readonly who: Looker }, day: LocalDate): boolean =>
+  isOpen(check) && check.bookedFor === day && TAKE_THE_DAY.includes(check.who);
+
 /** Days by which an open check is late: past its appointment, or past its due day with none made. 0: it is not. */
 export function daysLate(check: Pick<CheckFacts, "state" | "due" | "bookedFor">, today: LocalDate): number {
   if (!isOpen(check)) return 0;

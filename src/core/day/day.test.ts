@@ -225,10 +225,16 @@ describe("urgency", () => {
     expect(urgencyOf({ owed: -3 }, null, 30).because).toEqual([{ code: "never-worked" }]);
   });
   it("is asked of workable, evaluated horses that have something left to give", () => {
-    const due = { workable: true, evaluated: true, remaining: 5, thisWeek: 2, sessionsAWeek: 5, owed: 0 };
+    const due = { workable: true, evaluated: true, remaining: 5, thisWeek: 2, sessionsAWeek: 5, owed: 0, meant: null };
     expect(isDue(due)).toBe(true);
     for (const not of [{ workable: false }, { evaluated: false }, { remaining: 0 }, { thisWeek: 5 }])
       expect(isDue({ ...due, ...not })).toBe(false);
     expect(isDue({ ...due, thisWeek: 5, owed: 1 })).toBe(true);
+  });
+  it("is asked on the days that a laid-out week says, and on no others", () => {
+    const due = { workable: true, evaluated: true, remaining: 5, thisWeek: 5, sessionsAWeek: 5, owed: 0 };
+    expect(isDue({ ...due, meant: true })).toBe(true);
+    expect(isDue({ ...due, owed: 3, meant: false })).toBe(false);
+    expect(isDue({ ...due, workable: false, meant: true })).toBe(false);
   });
 });

@@ -4,7 +4,7 @@
  */
 import { must } from "../kernel/assert.ts";
 import type { PersonId } from "../kernel/brand.ts";
-import { type WeatherBar, weatherBar } from "../weather/weather.ts";
+import { type Exposed, type WeatherBar, weatherBar } from "../weather/weather.ts";
 import { type Blocker, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
 import { gradeFor, helperGrade } from "./problem.ts";
 
@@ -30,6 +30,22 @@ export const suitsBest = (
 /** Slots between the halves of a split session, so that the horse has rested. */
 export const SPLIT_GAP = 4;
 
+/** A horse's session as far as the weather asks. */
+export const exposedIn = (
+  horse: Pick<DayHorse, "stage" | "green" | "noHeat">,
+  { outdoor }: Pick<DayPlace, "outdoor">,
+  kind: Placement["kind"],
+  minutes: number,
+): Exposed => ({
+  minutes,
+  outdoor,
+  ridden: kind !== "ground",
+  straightOn: kind === "saddle",
+  firstRide: horse.stage !== "riding",
+  green: horse.green,
+  noHeat: horse.noHeat,
+});
+
 /** What the weather bars of a horse's session at a place, slot by slot; null where nothing. The first slot that is barred speaks. */
 export function weatherAgainst(
   { grid, weather }: Pick<DayFacts, "grid" | "weather">,
@@ -38,15 +54,7 @@ export function weatherAgainst(
   { kind, start, length, whole }: Pick<Placement, "kind" | "start" | "length"> & { readonly whole: number },
 ): WeatherBar | null {
   if (weather.length === 0) return null;
-  const exposed = {
-    minutes: whole * grid.minutes,
-    outdoor: place.outdoor,
-    ridden: kind !== "ground",
-    straightOn: kind === "saddle",
-    firstRide: horse.stage !== "riding",
-    green: horse.green,
-    noHeat: horse.noHeat,
-  };
+  const exposed = exposedIn(horse, place, kind, whole * grid.minutes);
   for (const hour of hoursOf(grid, start, length)) {
     const at = weather.find((one) => one.hour === hour);
     const bar = at ? weatherBar(exposed, at) : null;

@@ -43,7 +43,8 @@ export function urgencyOf(reading: Pick<TermReading, "owed">, daysSince: number 
 }
 
 /**
- * Due today: workable, something left to give, and either fewer than the weekly number worked since Monday or a length owed.
+ * Due today: workable, something left to give, and either fewer than the weekly number worked since Monday or a length owed; where a week was laid out,
+ * what it says of the day counts instead.
  * A horse whose evaluation is not finished is evaluated first, not worked.
  */
 export function isDue(facts: {
@@ -53,6 +54,9 @@ export function isDue(facts: {
   readonly thisWeek: number;
   readonly sessionsAWeek: number;
   readonly owed: number;
+  /** Whether the laid-out week means it to be worked; null: none was laid out. */
+  readonly meant: boolean | null;
 }): boolean {
-  return facts.workable && facts.evaluated && facts.remaining > 0 && (facts.thisWeek < facts.sessionsAWeek || facts.owed >= 1);
+  const wanted = facts.meant ?? (facts.thisWeek < facts.sessionsAWeek || facts.owed >= 1);
+  return facts.workable && facts.evaluated && facts.remaining > 0 && wanted;
 }

@@ -1,6 +1,16 @@
 /** The week as a mixed integer programme: one pattern a horse, a rider for each of its days, hours and rides of each rider and day, and what a day holds above its share. */
 import { type Milp, MilpBuilder, type Term } from "./milp.ts";
-import { evenShares, mayRide, patternCost, patternsOf, UNEVEN, type WeekPlan, type WeekProblem, weekPairCost } from "./week.ts";
+import {
+  evenShares,
+  mayRide,
+  patternCost,
+  patternsOf,
+  toFind,
+  UNEVEN,
+  type WeekPlan,
+  type WeekProblem,
+  weekPairCost,
+} from "./week.ts";
 
 export interface WeekModel {
   readonly milp: Milp;
@@ -21,12 +31,12 @@ export function weekModel(problem: WeekProblem): WeekModel {
     const choice = patternsOf(horse, count).map((days): Term => {
       const column = builder.column(patternCost(horse, days, count));
       patterns.push({ column, horse: horse.id, days });
-      for (const day of days) worked[day]?.push([column, -1]);
+      for (const day of toFind(horse, days)) worked[day]?.push([column, -1]);
       return [column, 1];
     });
     builder.row(1, 1, choice);
     for (let day = 0; day < count; day += 1) {
-      if (horse.away.includes(day)) continue;
+      if (horse.away.includes(day) || horse.given?.includes(day)) continue;
       for (const { rider, r } of able) {
         if ((rider.slots[day] ?? 0) < horse.length) continue;
         const column = builder.column(weekPairCost(horse, rider));
@@ -44,6 +54,9 @@ export function weekModel(problem: WeekProblem): WeekModel {
       builder.row(Number.NEGATIVE_INFINITY, rider.slots[day] ?? 0, hours[r]?.[day] ?? []);
       builder.row(Number.NEGATIVE_INFINITY, rider.maxSaddle[day] ?? 0, rides[r]?.[day] ?? []);
     }
+  });
+  problem.places?.forEach((room, day) => {
+    builder.row(Number.NEGATIVE_INFINITY, room, byDay[day] ?? []);
   });
   evenShares(problem).forEach((share, day) => {
     const above = builder.column(UNEVEN, { upper: Number.POSITIVE_INFINITY, whole: false });

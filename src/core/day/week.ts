@@ -26,6 +26,8 @@ export interface WeekHorse {
   /** Days of the week on which it is not to be had, and on which it must be worked. */
   readonly away: readonly number[];
   readonly fixed: readonly number[];
+  /** Days on which it stands on a sheet already: worked, and no hours of the riders are asked for it here. */
+  readonly given?: readonly number[];
 }
 export interface WeekRider {
   readonly id: string;
@@ -38,6 +40,8 @@ export interface WeekRider {
 }
 export interface WeekProblem {
   readonly days: number;
+  /** Slots of all places by day, horses side by side counted each; missing: places bind nobody. */
+  readonly places?: readonly number[];
   readonly horses: readonly WeekHorse[];
   readonly riders: readonly WeekRider[];
 }
@@ -77,13 +81,21 @@ export function patternCost(horse: WeekHorse, days: readonly number[], count: nu
   return cost;
 }
 
+const given = (horse: WeekHorse, day: number): boolean => horse.given?.includes(day) ?? false;
+/** As many as are owed, or as are fixed already. */
+const mostDays = ({ sessions, fixed, given = [] }: WeekHorse): number => Math.max(sessions, new Set([...fixed, ...given]).size);
+const keepsItsDays = (horse: WeekHorse, days: readonly number[]): boolean =>
+  days.every((day) => given(horse, day) || !horse.away.includes(day)) &&
+  [...horse.fixed, ...(horse.given ?? [])].every((day) => days.includes(day));
+/** Days for which somebody is still to be found. */
+export const toFind = (horse: WeekHorse, days: readonly number[]): readonly number[] => days.filter((day) => !given(horse, day));
+
 /** Every set of days that respects those away and fixed, at most the number owed; the empty one where nothing is fixed. */
 export function patternsOf(horse: WeekHorse, count: number): readonly (readonly number[])[] {
   const patterns: number[][] = [];
   for (let mask = 0; mask < 1 << count; mask += 1) {
     const days = Array.from({ length: count }, (_, day) => day).filter((day) => (mask >>> day) & 1);
-    const allowed = days.every((day) => !horse.away.includes(day)) && horse.fixed.every((day) => days.includes(day));
-    if (allowed && days.length <= Math.max(horse.sessions, horse.fixed.length)) patterns.push(days);
+    if (keepsItsDays(horse, days) && days.length <= mostDays(horse)) patterns.push(days);
   }
   return patterns;
 }
@@ -105,7 +117,7 @@ export function evenShares({ days, horses, riders }: WeekProblem): readonly numb
 
 export interface WeekBroken {
   readonly horse: string | null;
-  readonly code: "away" | "fixed" | "too-many" | "no-rider" | "may-not" | "hours" | "max-saddle";
+  readonly code: "away" | "fixed" | "too-many" | "no-rider" | "may-not" | "hours" | "max-saddle" | "places";
   readonly rider?: string;
   readonly day?: number;
 }
@@ -121,12 +133,12 @@ export function verifyWeek(
   const byDay = new Array<number>(problem.days).fill(0);
   for (const horse of problem.horses) {
     const days = plan.days.get(horse.id) ?? [];
-    if (days.some((day) => horse.away.includes(day))) broken.push({ horse: horse.id, code: "away" });
-    if (horse.fixed.some((day) => !days.includes(day))) broken.push({ horse: horse.id, code: "fixed" });
-    if (days.length > Math.max(horse.sessions, horse.fixed.length) || new Set(days).size < days.length)
-      broken.push({ horse: horse.id, code: "too-many" });
+    if (days.some((day) => horse.away.includes(day) && !given(horse, day))) broken.push({ horse: horse.id, code: "away" });
+    if ([...horse.fixed, ...(horse.given ?? [])].some((day) => !days.includes(day)))
+      broken.push({ horse: horse.id, code: "fixed" });
+    if (days.length > mostDays(horse) || new Set(days).size < days.length) broken.push({ horse: horse.id, code: "too-many" });
     cost += patternCost(horse, days, problem.days);
-    for (const day of days) {
+    for (const day of toFind(horse, days)) {
       const at = problem.riders.findIndex(({ id }) => id === plan.rider.get(horse.id)?.get(day));
       const rider = problem.riders[at];
       if (!rider) {
@@ -146,6 +158,9 @@ export function verifyWeek(
       if ((rides[r]?.[day] ?? 0) > (rider.maxSaddle[day] ?? 0))
         broken.push({ horse: null, code: "max-saddle", rider: rider.id, day });
     }
+  });
+  byDay.forEach((slots, day) => {
+    if (slots > (problem.places?.[day] ?? Number.POSITIVE_INFINITY)) broken.push({ horse: null, code: "places", day });
   });
   evenShares(problem).forEach((share, day) => {
     cost += UNEVEN * Math.max(0, (byDay[day] ?? 0) - share);

@@ -41,6 +41,9 @@ const select = (db: Db) => db`
 /** The day's cards by the clock, cancelled ones included. */
 export const listDayCards = (db: Db, day: LocalDate): Promise<CardRecord[]> =>
   many(CardRow, db`${select(db)} WHERE k.day = ${day} ORDER BY k.start, h.name`);
+/** Cards from one day to another, both included. */
+export const listCardsBetween = (db: Db, from: LocalDate, to: LocalDate): Promise<CardRecord[]> =>
+  many(CardRow, db`${select(db)} WHERE k.day BETWEEN ${from} AND ${to} ORDER BY k.day, k.start, h.name`);
 export const findCard = (db: Db, card: CardId): Promise<CardRecord | null> =>
   maybeOne(CardRow, db`${select(db)} WHERE k.id = ${card}`);
 /** Handed out before the day and never logged. */

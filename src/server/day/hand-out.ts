@@ -123,6 +123,7 @@ export const noteDay = (work: Work, card: CardRecord, what: string, details: Rec
         card: card.id,
         horse: card.horse,
         rider: card.rider,
+        helper: card.helperId,
         start: card.start,
         place: card.place,
         ...details,

@@ -1,13 +1,12 @@
-/** Asks a process beside the server how good a day is: one question at a time, its answers as they come, and an end when nobody listens any more. */
-import { type ChildProcess, fork } from "node:child_process";
-import { join } from "node:path";
+/** How good a day is, found out beside the server. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { type Laid, placementsOf, problemOf } from "#core/day/from-barn.ts";
 import { fallen } from "#core/day/stands.ts";
 import { verify } from "#core/day/verify.ts";
 import type { CardId } from "#core/kernel/brand.ts";
-import type { ProofAsked, ProofTold } from "#solver/prover.ts";
+import type { ProofTold } from "#solver/prover.ts";
 import type { Deps } from "../container.ts";
+import { askProver } from "./prover.ts";
 import { readDay } from "./read-day.ts";
 
 export interface Proof {
@@ -24,61 +23,6 @@ export interface Proof {
 const QUICK = 1500;
 const EXACT = 20_000;
 
-let child: ChildProcess | null = null;
-let queue: Promise<void> = Promise.resolve();
-function prover(): ChildProcess {
-  if (child?.connected) return child;
-  // It runs from its source, as the command line does: the solver's WebAssembly stands beside it in node_modules.
-  child = fork(join(process.cwd(), "src/solver/prover.ts"), { execArgv: ["--import", "tsx"], serialization: "advanced" });
-  child.unref();
-  child.channel?.unref();
-  return child;
-}
-
-/** Yields each better answer; ends with the last, or when `signal` says so: then the process is ended, as a solver cannot be told to stop. */
-async function* ask(asked: ProofAsked, signal: AbortSignal): AsyncGenerator<ProofTold> {
-  const before = queue;
-  let release = (): void => {};
-  queue = new Promise((resolve) => {
-    release = resolve;
-  });
-  await before;
-  const one = prover();
-  const told: ProofTold[] = [];
-  let wake = (): void => {};
-  let ended = signal.aborted;
-  const hear = (answer: ProofTold): void => {
-    told.push(answer);
-    wake();
-  };
-  const stop = (): void => {
-    ended = true;
-    wake();
-  };
-  one.on("message", hear);
-  one.once("exit", stop);
-  signal.addEventListener("abort", stop);
-  try {
-    if (!ended) one.send(asked);
-    while (!ended) {
-      const next = told.shift();
-      if (next) {
-        yield next;
-        if (next.done) return;
-      } else
-        await new Promise<void>((resolve) => {
-          wake = resolve;
-        });
-    }
-  } finally {
-    one.off("message", hear);
-    one.off("exit", stop);
-    signal.removeEventListener("abort", stop);
-    if (ended) one.kill();
-    release();
-  }
-}
-
 /** How far the day's sheet is from the best, told as it is found out. */
 export async function* proveDay(deps: Deps, day: LocalDate, signal: AbortSignal): AsyncGenerator<Proof> {
   const view = await readDay(deps, day);
@@ -87,8 +31,8 @@ export async function* proveDay(deps: Deps, day: LocalDate, signal: AbortSignal)
   const down = fallen(view);
   const stands = new Map([...written].filter(([card]) => !down.has(card as CardId)));
   const cost = verify(problem, stands).cost;
-  for await (const { plan, cost: best, bound, proven, done } of ask(
-    { problem, from: [...stands], quick: QUICK, exact: EXACT },
+  for await (const { plan, cost: best, bound, proven, done } of askProver<ProofTold>(
+    { what: "day", problem, from: [...stands], quick: QUICK, exact: EXACT },
     signal,
   )) {
     const cards = best < cost ? placementsOf(problem, new Map(plan), written) : null;

@@ -5,68 +5,77 @@ import { DAY_GRID, type DayHorse } from "#core/day/model.ts";
 import { slotsWithin } from "#core/day/rules.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
+import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
+import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
 import { listStays, type Stay } from "#db/queries/stays.ts";
+import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
 import { lastWorked, termFacts } from "../stay/facts.ts";
 import { dayFacts } from "./facts.ts";
+import { notHad } from "./not-had.ts";
 import { dayRecord } from "./record.ts";
 
 /** An hour, or three half hours where part of it is ridden. */
 const GROUND_SLOTS = 2;
 const RIDDEN_SLOTS = 3;
 
+/** What a horse is worked like where nobody says otherwise: half of it ridden as soon as it is ridden at all, within what was signed. */
+export function usualSession({ stage, ridden: may, held, sessionMinutes }: DayHorse): Pick<DueView, "kind" | "length"> {
+  const ridden = stage !== "unridden" && may && held !== "ridden";
+  const longest = slotsWithin(sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
+  return { kind: ridden ? "both" : "ground", length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS) };
+}
+
 interface Standing {
   readonly due: DueView | null;
   readonly resting: DayView["resting"][number] | null;
 }
 
-function standing(stay: Stay, horse: DayHorse, barn: Barn, day: LocalDate): Standing {
-  const { evaluated } = horse;
+interface Around {
+  readonly barn: Barn;
+  readonly today: LocalDate;
+  readonly day: LocalDate;
+  readonly appointments: readonly Appointment[];
+  /** A week that was laid out decides the day: horses that are meant to be worked on it; null: none did. */
+  readonly meant: ReadonlySet<StayId> | null;
+}
+function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments, meant }: Around): Standing {
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, day);
   const workable = isWorkable(facts, day);
-  // The day of the intake is the evaluation's.
-  const begun = reading.workFrom <= day;
+  const why = notHad(stay, horse, appointments, { barn, today, day });
   const monday = mondayOf(day);
   const thisWeek = stay.delivered.filter((worked) => monday <= worked && worked < day).length;
   const due = isDue({
-    workable: workable && begun && horse.held !== "all",
-    evaluated,
+    workable: workable && why === null,
+    evaluated: horse.evaluated,
     remaining: reading.pace.remaining,
     thisWeek,
     sessionsAWeek: stay.sessionsAWeek,
     owed: reading.owed,
+    meant: meant && meant.has(stay.id),
   });
-  if (!due)
+  if (!due) {
+    const other = meant && !meant.has(stay.id) ? "other-day" : "week-done";
+    // Who is only not due may be worked all the same.
+    const may = workable && (why === null || why.code === "visit" || why.code === "appointment");
     return {
       due: null,
       resting: {
         stay: stay.id,
-        because: horse.hold
-          ? "hold"
-          : horse.held === "all"
-            ? "check"
-            : !evaluated
-              ? "not-evaluated"
-              : !workable
-                ? "rest-day"
-                : begun
-                  ? "week-done"
-                  : "intake-day",
+        because: why?.code ?? (workable ? other : "rest-day"),
+        session: may ? usualSession(horse) : null,
       },
     };
+  }
   const last = lastWorked(stay);
-  const ridden = horse.stage !== "unridden" && horse.ridden && horse.held !== "ridden";
-  const longest = slotsWithin(horse.sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
   return {
     due: {
       stay: stay.id,
       urgency: urgencyOf(reading, last ? daysBetween(last, day) : null, daysBetween(day, reading.lastDay)),
-      kind: ridden ? "both" : "ground",
-      length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS),
+      ...usualSession(horse),
     },
     resting: null,
   };
@@ -77,18 +86,22 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
   const day = asked ?? today;
-  const [record, sheet, stays, changes, pairings] = await Promise.all([
+  const [record, sheet, stays, changes, pairings, meantDays, laid] = await Promise.all([
     dayRecord(sql, day),
     findSheet(sql, day),
     listStays(sql),
     listDayChanges(sql, day),
     listPairings(sql),
+    listWeekDays(sql, [day]),
+    listLaid(sql, [day]),
   ]);
   const { cards, people, places, told } = record;
   const here = stays.filter((stay) => stay.firstDay <= day);
   const facts = dayFacts({ ...record, stays: here }, day);
   const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
-  const all = here.map((stay, i) => standing(stay, must(facts.horses[i], "a horse of the day"), barn, day));
+  const meant = laid.length > 0 ? new Set(meantDays.map(({ stayId }) => stayId)) : null;
+  const around: Around = { barn, today, day, appointments: record.appointments, meant };
+  const all = here.map((stay, i) => standing(stay, must(facts.horses[i], "a horse of the day"), around));
   const standings = all.filter((_, i) => !placed.has(must(here[i], "a horse of the day").id));
   const riders = groupBy(pairings, ({ stayId }) => stayId);
   const personOf = new Map(people.map((person) => [person.id, person]));
@@ -97,6 +110,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   const usedPlaces = new Set(cards.map((card) => card.placeId));
   return {
     barn: barn.name,
+    timeZone: barn.timeZone,
     today,
     day,
     handedOut: sheet && { at: sheet.handedOutAt.toISOString(), by: sheet.handedOutBy },

@@ -1,11 +1,23 @@
 import type { PeopleView } from "#contracts/views.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
+import { listPeopleFeeds } from "#db/queries/calendar.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { feedPath } from "../calendar/manage.ts";
 import type { Deps } from "../container.ts";
 import { barnOf } from "../stay/read-horse.ts";
 
 export async function readPeople(deps: Deps, me: PersonId): Promise<PeopleView> {
   const today = deps.clock.today((await barnOf(deps)).timeZone);
-  const [people, absences] = await Promise.all([listPeople(deps.sql), listAbsences(deps.sql, today)]);
-  return { today, me, people, absences: absences.map(({ personId, ...absence }) => ({ ...absence, person: personId })) };
+  const [people, absences, feeds] = await Promise.all([
+    listPeople(deps.sql),
+    listAbsences(deps.sql, today),
+    listPeopleFeeds(deps.sql),
+  ]);
+  const feedOf = new Map(feeds.map(({ personId, token }) => [personId, feedPath(token)]));
+  return {
+    today,
+    me,
+    people: people.map((person) => ({ ...person, calendar: feedOf.get(person.id) ?? null })),
+    absences: absences.map(({ personId, ...absence }) => ({ ...absence, person: personId })),
+  };
 }

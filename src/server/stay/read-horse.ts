@@ -8,9 +8,11 @@ import { hardSide, type Levels, readLevels, trackKey } from "#core/ladder/level.
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
+import { findFeedOf } from "#db/queries/calendar.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
+import { feedPath } from "../calendar/manage.ts";
 import type { Deps } from "../container.ts";
 import { ageOf, limitsInForce, outcomeNow, riskOf } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
@@ -73,10 +75,11 @@ export const toSession = (worked: Omit<Worked, "riderId">): SessionView => ({
 const RECENT = 3;
 
 export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
-  const [evaluations, worked, scores, stays] = await Promise.all([
+  const [evaluations, worked, scores, feed, stays] = await Promise.all([
     listEvaluations(sql, stay.id),
     listWorked(sql, stay.id),
     listScores(sql, stay.id),
+    findFeedOf(sql, { stay: stay.id }),
     stay.apart.length > 0 ? listStays(sql) : [],
   ]);
   const closed = evaluations.filter((evaluation) => evaluation.closedAt);
@@ -97,6 +100,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     apart: stay.apart.map((id) => ({ stay: id, horse: stays.find((other) => other.id === id)?.horse ?? "a horse gone home" })),
     recent: worked.slice(-RECENT).reverse().map(toSession),
     hours: { ground: minutes("groundMinutes") / 60, saddle: minutes("saddleMinutes") / 60 },
+    calendar: feed && feedPath(feed.token),
   };
 }
 

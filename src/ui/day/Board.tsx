@@ -1,6 +1,8 @@
 /** The strings: one row a person on the clock, and under them the places with what occupies them. */
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
+import type { Blocker } from "#core/day/model.ts";
+import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
 import { clock, plural } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
@@ -36,6 +38,7 @@ function CardBlock({
   may,
   selected,
   ghost,
+  fallen,
   onSelect,
 }: {
   card: DayCardView;
@@ -43,6 +46,8 @@ function CardBlock({
   may: boolean;
   selected: boolean;
   ghost: boolean;
+  /** It should not stand here any more. */
+  fallen: boolean;
   onSelect(): void;
 }) {
   const open = card.state === "placed" || card.state === "handed-out";
@@ -56,16 +61,17 @@ function CardBlock({
       type="button"
       onClick={onSelect}
       aria-pressed={selected}
-      className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
+      className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${fallen ? "border-2 border-oxblood bg-oxblood-soft" : CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
     >
       <span className="sign truncate text-sm">
-        {card.state === "closed" ? "✓ " : card.locked ? "▼ " : ""}
+        {card.state === "closed" ? "✓ " : fallen ? "▲ " : card.locked ? "▼ " : ""}
         {card.horse}
       </span>
       <span className="truncate text-xs text-dim">{names.place(card.place)}</span>
       <span className="sr-only">
         {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
         {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
+        {fallen ? " Does not stand any more." : ""}
       </span>
     </button>
   );
@@ -117,6 +123,7 @@ function SpotCell({
 
 export interface BoardProps {
   readonly view: DayView;
+  readonly fallen: ReadonlyMap<CardId, readonly Blocker[]>;
   readonly spots: ReadonlyMap<string, PricedSpot> | null;
   readonly selected: string | null;
   readonly cursor: string | null;
@@ -127,7 +134,7 @@ export interface BoardProps {
   onHover(key: string): void;
 }
 
-export function Board({ view, spots, selected, cursor, may, me, onSelect, onPick, onHover }: BoardProps) {
+export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect, onPick, onHover }: BoardProps) {
   const cards = live(view.cards);
   const busy = new Set(cards.flatMap((card) => [card.rider, card.helper]));
   const people = view.people.filter((person) => !person.away || busy.has(person.id));
@@ -184,6 +191,7 @@ export function Board({ view, spots, selected, cursor, may, me, onSelect, onPick
                     may={may}
                     selected={selected === card.card}
                     ghost={spots !== null}
+                    fallen={fallen.has(card.card)}
                     onSelect={() => onSelect(card)}
                   />
                 ))}

@@ -17,6 +17,9 @@ export function CardPanel({
   busy,
   onMove,
   onPickSpot,
+  onSwap,
+  swapping,
+  onSplit,
   onLock,
   onTakeBack,
   onCancel,
@@ -28,6 +31,10 @@ export function CardPanel({
   busy: boolean;
   onMove(where: Where): void;
   onPickSpot(): void;
+  onSwap(): void;
+  /** It waits for another card to change places with. */
+  swapping: boolean;
+  onSplit(first: number): void;
   onLock(): void;
   onTakeBack(): void;
   onCancel(reason: string): void;
@@ -35,6 +42,7 @@ export function CardPanel({
 }) {
   const [reason, setReason] = useState("");
   const names = namesOf(view);
+  const halved = view.cards.some((one) => one.after === card.card && one.state !== "cancelled");
   const open = may && (card.state === "placed" || card.state === "handed-out");
   const where: Where = {
     kind: card.kind,
@@ -84,6 +92,14 @@ export function CardPanel({
       {open ? (
         <div className="grid gap-2">
           <Button onClick={onPickSpot}>Move it: choose a spot</Button>
+          <Button disabled={busy} aria-pressed={swapping} onClick={onSwap}>
+            {swapping ? "Choose the other session" : "Change places with another"}
+          </Button>
+          {card.length > 1 && card.after === null && !halved && (
+            <Button disabled={busy} onClick={() => onSplit(Math.floor(card.length / 2))}>
+              Split it: {30 * Math.floor(card.length / 2)} min, then {30 * Math.ceil(card.length / 2)}
+            </Button>
+          )}
           <Button disabled={busy} aria-pressed={card.locked} onClick={onLock}>
             {card.locked ? "Pinned here: let it go" : "Pin it here"}
           </Button>

@@ -1,6 +1,7 @@
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
+import { live } from "./sheet.ts";
 import type { LayOutState } from "./use-lay-out.ts";
 import type { Sheet } from "./use-sheet.ts";
 
@@ -23,7 +24,7 @@ export function DayHead({ sheet, may, laying, onLayOut, onStop }: Props) {
         </h1>
         <p className="text-dim">
           {view.handedOut ? `Handed out by ${view.handedOut.by}` : "Not handed out yet"} ·{" "}
-          {plural(view.cards.filter((one) => one.state !== "cancelled").length, "session")} · {view.due.length} to place
+          {plural(live(view.cards).length, "session")} · {view.due.length} to place
         </p>
       </div>
       <nav aria-label="Days" className="flex gap-1 sign">
@@ -53,6 +54,9 @@ export function DayHead({ sheet, may, laying, onLayOut, onStop }: Props) {
           href={`/today/print?day=${view.day}`}
         >
           Print
+        </a>
+        <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today/wall">
+          Wall
         </a>
       </nav>
       {may && laying && (

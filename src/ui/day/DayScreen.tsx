@@ -13,17 +13,17 @@ import {
 } from "@dnd-kit/core";
 import { useEffect, useMemo, useState } from "react";
 import type { DayView, DueView } from "#contracts/views.ts";
-import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
 import type { Wish } from "#core/day/spot.ts";
+import { fallen } from "#core/day/stands.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
-import { Button, Choice, Trouble } from "#ui/kit/parts.tsx";
+import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { sayBlocker } from "#ui/words/blockers.ts";
 import { sayParts, sayProof } from "#ui/words/day.ts";
 import { clock, plural } from "#ui/words/figures.ts";
-import { SESSION } from "#ui/words/labels.ts";
 import { Board } from "./Board.tsx";
 import { CardPanel, type Where } from "./CardPanel.tsx";
 import { DayHead } from "./DayHead.tsx";
+import { Fallen } from "./Fallen.tsx";
 import type { LeftOut } from "./laying.ts";
 import { StringList } from "./StringList.tsx";
 import { namesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
@@ -31,6 +31,8 @@ import { ToPlace } from "./ToPlace.tsx";
 import { useLayOut } from "./use-lay-out.ts";
 import { useProof } from "./use-proof.ts";
 import { useSheet } from "./use-sheet.ts";
+import { WeatherStrip } from "./WeatherStrip.tsx";
+import { WishPanel } from "./WishPanel.tsx";
 
 const NEW_CARD = "new" as CardId;
 /** The spots appear only once something is dragged, so they are measured all the while. */
@@ -56,6 +58,9 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   /** What the last laying out could not place; told until the sheet moves on. */
   const [leftOut, setLeftOut] = useState<readonly LeftOut[]>([]);
   const { view, said } = sheet;
+  const down = useMemo(() => fallen(view), [view]);
+  /** The card that waits for another to change places with. */
+  const [swapping, setSwapping] = useState<CardId | null>(null);
   const { busy, problem, clear } = sheet.command;
   const [wish, setWish] = useState<Wish | null>(null);
   const [selected, setSelected] = useState<CardId | null>(null);
@@ -74,7 +79,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     if (wish && cursor) document.querySelector<HTMLElement>(`[data-spot="${cursor}"]`)?.focus();
   }, [wish, cursor]);
 
-  const choose = (due: DueView): void => {
+  const choose = (due: Pick<DueView, "stay" | "kind" | "length">): void => {
     clear();
     setSelected(null);
     if (wish?.stay === due.stay) return setWish(null);
@@ -116,7 +121,15 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     if (due) return { card: NEW_CARD, stay: due.stay, kind: due.kind, length: due.length, place: null, helper: null };
     const from = view.cards.find((one) => one.card === id);
     return from
-      ? { card: from.card, stay: from.stay, kind: from.kind, length: from.length, place: from.place, helper: from.helper }
+      ? {
+          card: from.card,
+          stay: from.stay,
+          kind: from.kind,
+          length: from.length,
+          place: from.place,
+          helper: from.helper,
+          after: from.after ?? null,
+        }
       : null;
   };
   const dropped = ({ active, over }: DragEndEvent): void => {
@@ -175,6 +188,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
       <div onKeyDown={onKeys}>
         <DayHead sheet={sheet} may={may && !over} laying={laying.progress} onLayOut={() => void layOut()} onStop={laying.stop} />
         <Trouble problem={problem} />
+        {may && <Fallen view={view} fallen={down} />}
         {proof && (
           <p className="flex flex-wrap items-center gap-2 text-sm text-slate">
             {sayProof(proof)}
@@ -199,19 +213,28 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
                 ? `free, ${names.place(hovered.placement.place)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}${hovered.cost ? `, costs ${plural(hovered.cost, "point")}` : ""}`
                 : hovered.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}
             </span>
+          ) : swapping && card ? (
+            <span>{card.horse} changes places with whichever session you choose next.</span>
           ) : (
             said && <span>{said}</span>
           )}
           {sheet.undoes && !wish && (
-            <Button disabled={busy} onClick={() => void sheet.undo()}>
+            <Button disabled={busy} data-keys="u" data-does="Undo" onClick={() => void sheet.undo()}>
               Undo the {sheet.undoes}
+            </Button>
+          )}
+          {sheet.redoes && !wish && (
+            <Button disabled={busy} data-keys="r" data-does="Do again" onClick={() => void sheet.redo()}>
+              Do the {sheet.redoes} again
             </Button>
           )}
         </div>
         <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_17.5rem]">
           <div>
+            <WeatherStrip view={view} may={may && !over} />
             <Board
               view={view}
+              fallen={down}
               spots={spots}
               selected={selected}
               cursor={cursor}
@@ -219,6 +242,8 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
               me={me}
               onSelect={(one) => {
                 setWish(null);
+                if (swapping && card && one.card !== swapping) void sheet.swap(card, one);
+                setSwapping(null);
                 setSelected(one.card === selected ? null : one.card);
               }}
               onPick={(rider, at) => wish && void put(wish, rider, at)}
@@ -243,26 +268,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
           </div>
           <aside className={may ? "grid content-start gap-4" : "hidden md:grid md:content-start md:gap-4"}>
             {wish && !dragged && (
-              <section className="border-2 border-ink bg-paper p-3" aria-label="Session to place">
-                <div className="flex items-start justify-between">
-                  <h2>{names.horse(wish.stay)}</h2>
-                  <Button onClick={() => setWish(null)}>Leave it</Button>
-                </div>
-                <Choice<SessionKind>
-                  name="wish-kind"
-                  legend="Kind"
-                  options={SESSION_KINDS.map((kind) => [kind, SESSION[kind]] as const)}
-                  value={wish.kind}
-                  onChange={(kind) => setWish({ ...wish, kind })}
-                />
-                <Choice<number>
-                  name="wish-length"
-                  legend="Lasts"
-                  options={[1, 2, 3, 4].map((slots) => [slots, `${slots * 30} min`] as const)}
-                  value={wish.length}
-                  onChange={(length) => setWish({ ...wish, length })}
-                />
-              </section>
+              <WishPanel wish={wish} horse={names.horse(wish.stay)} onChange={setWish} onLeave={() => setWish(null)} />
             )}
             {card && !wish && (
               <CardPanel
@@ -275,10 +281,16 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
                   const next = wishOf(card.card);
                   if (next) start(next);
                 }}
+                onSwap={() => setSwapping(swapping ? null : card.card)}
+                swapping={swapping !== null}
+                onSplit={(first) => void sheet.split(card, first)}
                 onLock={() => void sheet.lock(card)}
                 onTakeBack={() => void sheet.takeBack(card)}
                 onCancel={(reason) => void sheet.cancel(card, reason)}
-                onClose={() => setSelected(null)}
+                onClose={() => {
+                  setSwapping(null);
+                  setSelected(null);
+                }}
               />
             )}
             {may && !over && (

@@ -1,6 +1,7 @@
 import { useDraggable } from "@dnd-kit/core";
 import type { DayView, DueView } from "#contracts/views.ts";
 import type { Laid } from "#core/day/from-barn.ts";
+import { Button } from "#ui/kit/parts.tsx";
 import type { Names } from "#ui/words/blockers.ts";
 import { sayWay, sayWhyLeftOut } from "#ui/words/day.ts";
 import { listed } from "#ui/words/figures.ts";
@@ -8,14 +9,18 @@ import { sayUrgency } from "#ui/words/needs.ts";
 import type { LeftOut } from "./laying.ts";
 import { namesOf } from "./sheet.ts";
 
-const RESTING = {
+const RESTING: Record<DayView["resting"][number]["because"], string> = {
   hold: "on hold",
   check: "a check comes first",
   "not-evaluated": "not evaluated yet",
   "intake-day": "evaluated today, work begins tomorrow",
   "rest-day": "rest day",
   "week-done": "worked enough this week",
-} as const;
+  "other-day": "on other days of the week",
+  "not-here": "not here in training",
+  appointment: "somebody comes for it",
+  visit: "the vet, farrier or dentist comes",
+};
 
 /** Why the last laying out left it here, and what would let it in, each to be taken with one tap. */
 function Left({ left, names, onWay }: { left: LeftOut; names: Names; onWay(cards: readonly Laid[]): void }) {
@@ -64,7 +69,7 @@ interface Props {
   readonly view: DayView;
   readonly chosen: string | null;
   readonly leftOut: readonly LeftOut[];
-  onChoose(due: DueView): void;
+  onChoose(due: Pick<DueView, "stay" | "kind" | "length">): void;
   onWay(cards: readonly Laid[], horse: string): void;
 }
 export function ToPlace({ view, chosen, leftOut, onChoose, onWay }: Props) {
@@ -100,7 +105,16 @@ export function ToPlace({ view, chosen, leftOut, onChoose, onWay }: Props) {
           <ul className="text-sm">
             {view.resting.map((rest) => (
               <li key={rest.stay}>
-                <a href={`/horse/${rest.stay}`}>{horses.get(rest.stay)}</a>: {RESTING[rest.because]}
+                <a href={`/horse/${rest.stay}`}>{horses.get(rest.stay)}</a>: {RESTING[rest.because]}{" "}
+                {rest.session && (
+                  <Button
+                    className="ml-1"
+                    aria-label={`Work ${horses.get(rest.stay)} all the same`}
+                    onClick={() => rest.session && onChoose({ stay: rest.stay, ...rest.session })}
+                  >
+                    Work it all the same
+                  </Button>
+                )}
               </li>
             ))}
           </ul>

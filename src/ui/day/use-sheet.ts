@@ -1,21 +1,18 @@
 /** The sheet of a day in the browser: what the server last said of it, kept current, and the writes that change it, each with its undoing. */
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
-import type { Laid } from "#core/day/from-barn.ts";
-import type { StayId } from "#core/kernel/brand.ts";
+import { factsOf, type Laid } from "#core/day/from-barn.ts";
+import { reversed, type Step, stepBetween, withStep } from "#core/day/steps.ts";
+import { swap } from "#core/day/swap.ts";
+import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { type CommandState, useCommand } from "#ui/kit/use-command.ts";
-import { clock } from "#ui/words/figures.ts";
+import { useWrites } from "#ui/kit/use-writes.ts";
+import { sayBlocker } from "#ui/words/blockers.ts";
+import { clock, listed } from "#ui/words/figures.ts";
 import type { Where } from "./CardPanel.tsx";
 import { live, namesOf } from "./sheet.ts";
 
-/** Others hand out, log and cancel while this sheet is open: on the office wall it keeps itself current. */
-const RENEW_AFTER = 10_000;
-
-interface Undo {
-  readonly words: string;
-  readonly route: string;
-  input(view: DayView): unknown;
-}
+const MOST_STEPS = 50;
 
 export interface Sheet {
   readonly view: DayView;
@@ -23,24 +20,33 @@ export interface Sheet {
   /** What was done last, for the status line. */
   readonly said: string;
   say(words: string): void;
-  /** What taking back the last write would undo; null where nothing can be. */
+  /** What taking back the last write would undo, and doing it again; null where nothing can be. */
   readonly undoes: string | null;
+  readonly redoes: string | null;
   undo(): Promise<void>;
+  redo(): Promise<void>;
   place(stay: StayId, where: Where): Promise<void>;
   move(from: DayCardView, where: Where): Promise<void>;
   /** A whole day as it was laid out. */
   layOut(cards: readonly Laid[], words: string): Promise<void>;
   lock(card: DayCardView): Promise<void>;
+  split(card: DayCardView, first: number): Promise<void>;
+  swap(one: DayCardView, other: DayCardView): Promise<void>;
   handOut(words: string): Promise<void>;
   takeBack(card: DayCardView): Promise<void>;
   cancel(card: DayCardView, reason: string): Promise<void>;
+}
+
+interface Done {
+  readonly words: string;
+  readonly step: Step;
 }
 
 /** The day as it shall stand, and the versions of what it was laid out from. */
 const layOutInput = (view: DayView, cards: readonly Laid[]) => ({
   day: view.day,
   seen: live(view.cards).map(({ card, version }) => ({ id: card, version })),
-  cards: cards.map(({ card, stay, kind, length, rider, start, place, helper }) => ({
+  cards: cards.map(({ card, stay, kind, length, rider, start, place, helper, after = null }) => ({
     id: card,
     stay,
     kind,
@@ -49,34 +55,61 @@ const layOutInput = (view: DayView, cards: readonly Laid[]) => ({
     start,
     place,
     helper,
+    after,
   })),
 });
 
 export function useSheet(initial: DayView): Sheet {
   const [view, setView] = useState(initial);
-  const [undo, setUndo] = useState<Undo | null>(null);
+  /** What this screen did, the last at the end; and what it took back. */
+  const [done, setDone] = useState<readonly Done[]>([]);
+  const [undone, setUndone] = useState<readonly Done[]>([]);
   const [said, say] = useState("");
   const command = useCommand();
   const names = namesOf(view);
   const { day } = view;
 
   const refresh = useCallback(async (): Promise<void> => {
-    // Without an answer the sheet stays as it was last seen; the next round asks again.
+    // Without an answer the sheet stays as it was last seen; the next write asks again.
     const answer = await fetch(`/today/data?day=${day}`).catch(() => null);
     if (answer?.ok) setView((await answer.json()) as DayView);
   }, [day]);
-  useEffect(() => {
-    const timer = setInterval(() => document.visibilityState === "visible" && void refresh(), RENEW_AFTER);
-    return () => clearInterval(timer);
-  }, [refresh]);
+  useWrites(useCallback(() => void refresh(), [refresh]));
 
-  const act = async (route: string, input: unknown, words: string, back?: (answer: { id?: string }) => Undo): Promise<void> => {
+  /** Sends a write; what it was to do to the sheet can then be taken back. */
+  const act = async (
+    route: string,
+    input: unknown,
+    words: string,
+    undo?: (answer: { id?: string }) => Done | null,
+  ): Promise<boolean> => {
     const answer = await command.send<{ id?: string }>(route, input);
     if (answer.ok) {
-      setUndo(back?.(answer.value) ?? null);
+      const step = undo?.(answer.value) ?? null;
+      if (step) {
+        setDone((before) => [...before.slice(1 - MOST_STEPS), step]);
+        setUndone([]);
+      }
       say(words);
     } else if (answer.problem.code === "blocked") say(answer.problem.message);
     await refresh();
+    return answer.ok;
+  };
+  const change = (words: string, after: readonly Laid[]): Done | null => {
+    const step = stepBetween(live(view.cards), after);
+    return step && { words, step };
+  };
+  const replaced = (card: CardId, by: readonly Laid[]): readonly Laid[] => [
+    ...live(view.cards).filter((one) => one.card !== card),
+    ...by,
+  ];
+
+  /** Does a step of before, or its reverse, to the sheet as it stands now. */
+  const again = async ({ words, step }: Done, said: string): Promise<boolean> => {
+    const next = withStep(live(view.cards), step);
+    if ("cards" in next) return act("day/lay-out", layOutInput(view, next.cards), `${said}: ${words}.`);
+    say(`${listed(next.moved.map(({ stay }) => names.horse(stay)))} stands elsewhere by now, so this stays as it is.`);
+    return false;
   };
 
   return {
@@ -84,65 +117,72 @@ export function useSheet(initial: DayView): Sheet {
     command,
     said,
     say,
-    undoes: undo?.words ?? null,
+    undoes: done.at(-1)?.words ?? null,
+    redoes: undone.at(-1)?.words ?? null,
     undo: async () => {
-      if (undo) await act(undo.route, undo.input(view), `Undone: ${undo.words}.`);
+      const last = done.at(-1);
+      if (!last) return;
+      const ok = await again({ ...last, step: reversed(last.step) }, "Undone");
+      setDone(done.slice(0, -1));
+      if (ok) setUndone([...undone, last]);
     },
-    place: (stay, where) =>
-      act(
+    redo: async () => {
+      const last = undone.at(-1);
+      if (!last) return;
+      const ok = await again(last, "Done again");
+      setUndone(undone.slice(0, -1));
+      if (ok) setDone([...done, last]);
+    },
+    place: async (stay, where) => {
+      await act(
         "day/place",
         { day, stay, ...where },
         `${names.horse(stay)} placed with ${names.person(where.rider)} at ${clock(where.start)}, ${names.place(where.place)}.`,
-        ({ id }) => ({
-          words: `placing of ${names.horse(stay)}`,
-          route: "day/take-back",
-          input: (now) => ({ id, version: now.cards.find((one) => one.card === id)?.version ?? 1 }),
-        }),
-      ),
-    move: (from, where) =>
-      act(
+        ({ id }) =>
+          change(`placing of ${names.horse(stay)}`, [
+            ...live(view.cards),
+            { card: (id ?? null) as CardId | null, stay, ...where },
+          ]),
+      );
+    },
+    move: async (from, where) => {
+      await act(
         "day/move",
         { id: from.card, version: from.version, ...where },
         `${from.horse} moved to ${names.person(where.rider)}, ${clock(where.start)}.`,
-        () => ({
-          words: `move of ${from.horse}`,
-          route: "day/move",
-          input: (now) => ({
-            id: from.card,
-            version: now.cards.find((one) => one.card === from.card)?.version ?? 0,
-            kind: from.kind,
-            length: from.length,
-            rider: from.rider,
-            start: from.start,
-            place: from.place,
-            helper: from.helper,
-          }),
-        }),
-      ),
-    layOut: (cards, words) => {
-      const before = live(view.cards);
-      return act("day/lay-out", layOutInput(view, cards), words, () => ({
-        words: "laying out",
-        route: "day/lay-out",
-        // What was taken off the sheet meanwhile is placed as a new card.
-        input: (now) =>
-          layOutInput(
-            now,
-            before.map((one) => ({
-              ...one,
-              card: now.cards.some(({ card, state }) => card === one.card && state !== "cancelled") ? one.card : null,
-            })),
-          ),
-      }));
+        () => change(`move of ${from.horse}`, replaced(from.card, [{ ...from, ...where }])),
+      );
     },
-    lock: ({ card, version, locked, horse }) =>
-      act(
+    layOut: async (cards, words) => {
+      await act("day/lay-out", layOutInput(view, cards), words, () => change("laying out", cards));
+    },
+    swap: async (one, other) => {
+      const swapped = swap(factsOf(view), live(view.cards), one, other);
+      if ("blockers" in swapped) return say(swapped.blockers.map((blocker) => sayBlocker(blocker, names)).join(" "));
+      await act("day/lay-out", layOutInput(view, swapped.cards), `${one.horse} and ${other.horse} changed places.`, () =>
+        change(`swap of ${one.horse} and ${other.horse}`, swapped.cards),
+      );
+    },
+    split: async ({ card, version, horse }, first) => {
+      await act("day/split", { id: card, version, first }, `${horse}: two short sessions.`);
+    },
+    lock: async ({ card, version, locked, horse }) => {
+      await act(
         "day/lock",
         { id: card, version, locked: !locked },
         locked ? `${horse} may be moved again.` : `${horse} stays where it is.`,
-      ),
-    handOut: (words) => act("day/hand-out", { day }, words),
-    takeBack: ({ card, version, horse }) => act("day/take-back", { id: card, version }, `${horse} is to place again.`),
-    cancel: ({ card, version, horse }, reason) => act("card/cancel", { id: card, version, reason }, `${horse}: cancelled.`),
+      );
+    },
+    handOut: async (words) => {
+      await act("day/hand-out", { day }, words);
+    },
+    takeBack: async ({ card, version, horse }) => {
+      await act("day/take-back", { id: card, version }, `${horse} is to place again.`, () =>
+        change(`taking off of ${horse}`, replaced(card, [])),
+      );
+    },
+    cancel: async ({ card, version, horse }, reason) => {
+      await act("card/cancel", { id: card, version, reason }, `${horse}: cancelled.`);
+    },
   };
 }

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { PeopleView } from "#contracts/views.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
+import { CalendarLink } from "#ui/calendar/CalendarLink.tsx";
 import { Button, Tag } from "#ui/kit/parts.tsx";
 import { kilograms, minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { ROLE } from "#ui/words/labels.ts";
@@ -71,6 +72,7 @@ export function PeopleScreen({ view }: { view: PeopleView }) {
           <section key={person.id} aria-labelledby="person-title" className="grid gap-4 border-2 border-rail p-4">
             <h2 id="person-title">{person.name}</h2>
             <EditPersonForm person={person} />
+            <CalendarLink person={person.id} stay={null} path={person.calendar} words="The string in a calendar" />
             <div className="grid gap-6 border-t border-line pt-3 lg:grid-cols-2">
               <NewPassword person={person.id} />
               <Retire person={person} />

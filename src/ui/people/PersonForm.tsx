@@ -114,7 +114,7 @@ const LINES: Lines<PersonFields> = {
 };
 
 export function EditPersonForm({
-  person: { id, version, signIn: _signIn, retiredOn: _retiredOn, ...person },
+  person: { id, version, signIn: _signIn, retiredOn: _retiredOn, calendar: _calendar, ...person },
 }: {
   person: Shown;
 }) {

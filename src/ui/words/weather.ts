@@ -1,5 +1,9 @@
 /** What the weather does to work, in sentences. */
+import type { WeatherTold } from "#core/day/weather-day.ts";
+import type { StayId } from "#core/kernel/brand.ts";
 import { NO_WORK, SHORT, SHORT_MINUTES, TOO_COLD, TOO_WINDY, type WeatherBar, type WeatherLimit } from "#core/weather/weather.ts";
+
+import { listed } from "./figures.ts";
 
 const hour = (h: number): string => `${String(h).padStart(2, "0")}:00`;
 export function sayWeatherBar(bar: WeatherBar): string {
@@ -36,3 +40,16 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
       return `${limit.temperatureC} °C, under ${TOO_COLD}: no fast work.`;
   }
 }
+
+const TOLD: Readonly<Record<WeatherTold["because"], string>> = {
+  none: "no work",
+  "first-rides": "no first rides, ground work only",
+  "green-outside": "not ridden outdoors, as they have fewer than ten rides here",
+  "not-fit": "kept out of the heat, as they are unfit, thin or back from time off",
+  short: `at most ${SHORT_MINUTES} minutes outdoors`,
+  "ground-first": "ground work before riding",
+};
+const isHeat = (because: WeatherTold["because"]): boolean => because === "none" || because === "not-fit" || because === "short";
+/** 'From 14:00 to 17:00, wind to 16 m/s: no first rides, ground work only: Juniper Tax.' */
+export const sayTold = ({ because, from, to, worst, stays }: WeatherTold, horse: (stay: StayId) => string): string =>
+  `From ${hour(from)} to ${hour(to)}, ${isHeat(because) ? `heat to ${worst}` : `wind to ${worst} m/s`}: ${TOLD[because]}: ${listed(stays.map(horse))}.`;

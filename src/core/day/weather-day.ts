@@ -1,0 +1,62 @@
+/** What the weather does to a day: which hours are barred to whom, and why. */
+import type { StayId } from "../kernel/brand.ts";
+import { heatOf, type WeatherBar, type WeatherHour, weatherBar } from "../weather/weather.ts";
+import { type BarnDay, factsOf } from "./from-barn.ts";
+import { hoursOf } from "./model.ts";
+import { exposedIn } from "./rules.ts";
+
+export interface WeatherTold {
+  readonly because: WeatherBar["because"];
+  /** Hours of the clock, [from, to). */
+  readonly from: number;
+  readonly to: number;
+  /** The worst of these hours. */
+  readonly worst: number;
+  /** In the order of the day. */
+  readonly stays: readonly StayId[];
+}
+const HARSH_FIRST = [
+  "none",
+  "first-rides",
+  "green-outside",
+  "not-fit",
+  "short",
+  "ground-first",
+] as const satisfies readonly WeatherBar["because"][];
+const figureOf = (because: WeatherBar["because"], hour: WeatherHour): number =>
+  because === "none" || because === "short" || because === "not-fit" ? heatOf(hour) : hour.windMps;
+
+/** Horses that are due or on the sheet, by what bars them outdoors in the hours that are worked; the harshest first. Nothing is told where nothing is known. */
+export function weatherTold(day: BarnDay): readonly WeatherTold[] {
+  const { horses, weather, grid } = factsOf(day);
+  const open = day.cards.filter(({ state }) => state === "placed" || state === "handed-out");
+  const wanted = [...open, ...day.due];
+  const worked = new Set(hoursOf(grid, 0, grid.count));
+  const told = new Map<WeatherBar["because"], { hours: WeatherHour[]; stays: Set<StayId> }>();
+  for (const { stay, kind, length } of wanted) {
+    const horse = horses.find((one) => one.stay === stay);
+    if (!horse) continue;
+    for (const hour of weather.filter((one) => worked.has(one.hour))) {
+      const bar = weatherBar(exposedIn(horse, { outdoor: true }, kind, length * grid.minutes), hour);
+      if (!bar) continue;
+      const one = told.get(bar.because) ?? { hours: [], stays: new Set() };
+      one.hours.push(hour);
+      one.stays.add(stay);
+      told.set(bar.because, one);
+    }
+  }
+  return HARSH_FIRST.flatMap((because) => {
+    const one = told.get(because);
+    if (!one) return [];
+    const hours = one.hours.map(({ hour }) => hour);
+    return [
+      {
+        because,
+        from: Math.min(...hours),
+        to: Math.max(...hours) + 1,
+        worst: Math.max(...one.hours.map((hour) => figureOf(because, hour))),
+        stays: wanted.map(({ stay }) => stay).filter((stay, i, all) => one.stays.has(stay) && all.indexOf(stay) === i),
+      },
+    ];
+  });
+}

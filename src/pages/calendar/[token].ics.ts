@@ -1,0 +1,11 @@
+import type { APIRoute } from "astro";
+import { readFeed } from "#server/calendar/feed.ts";
+import { deps } from "#server/container.ts";
+
+/** Read by calendars, without a sign-in: the address is the secret. */
+export const GET: APIRoute = async ({ params }) => {
+  const feed = await readFeed(deps(), params["token"] ?? "");
+  return feed === null
+    ? new Response("There is no calendar under this address any more.", { status: 404 })
+    : new Response(feed, { headers: { "Content-Type": "text/calendar; charset=utf-8", "X-Robots-Tag": "noindex" } });
+};

@@ -1,0 +1,136 @@
+/** The barn's next working days: who is owed what by their end, on which days, with whom and where. */
+import type { WeekView } from "#contracts/views.week.ts";
+import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { readTerm } from "#core/calendar/term.ts";
+import { DAY_GRID } from "#core/day/model.ts";
+import { urgencyOf } from "#core/day/urgency.ts";
+import { WEEK_DAYS } from "#core/day/week.ts";
+import { type WeekDay, type WeekStay, weekProblem, workingSlots } from "#core/day/week-barn.ts";
+import { must } from "#core/kernel/assert.ts";
+import { groupBy } from "#core/kernel/group.ts";
+import { type Barn, findBarn } from "#db/queries/barn.ts";
+import { listAppointments, listCardsBetween, listPairings, listPlaces } from "#db/queries/day.ts";
+import { listLatestClosed } from "#db/queries/intake.ts";
+import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { listStays } from "#db/queries/stays.ts";
+import { listLaid, listWeekDays } from "#db/queries/week.ts";
+import type { Deps } from "../container.ts";
+import { dayFacts, placementOf } from "../day/facts.ts";
+import { notHad } from "../day/not-had.ts";
+import { usualSession } from "../day/read-day.ts";
+import { lastWorked, termFacts } from "../stay/facts.ts";
+
+const LOOKS_AHEAD = 60;
+/** So many days on which the barn works, from one on; fewer only where a barn hardly works at all. */
+export function workingDays({ restDays, holidays }: Barn, from: LocalDate, count: number, step: 1 | -1 = 1): LocalDate[] {
+  return Array.from({ length: LOOKS_AHEAD }, (_, i) => addDays(from, step * i))
+    .filter((day) => !restDays.includes(weekdayOf(day)) && !holidays.includes(day))
+    .slice(0, count);
+}
+
+/** Days worked in a row up to the day before. */
+function runBefore(delivered: readonly LocalDate[], day: LocalDate): number {
+  let run = 0;
+  while (delivered.includes(addDays(day, -1 - run))) run += 1;
+  return run;
+}
+
+/** Half a session is none yet. */
+const wholeOf = (sessions: number): number => Math.max(0, Math.ceil(sessions - 0.5));
+
+export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): Promise<WeekView> {
+  const barn = must(await findBarn(sql), "the barn is set up");
+  const today = clock.today(barn.timeZone);
+  const days = workingDays(barn, asked ?? today, WEEK_DAYS);
+  const [first = today, last = today] = [days[0], days.at(-1)];
+  const [cards, people, absences, places, evaluations, appointments, stays, pairings, meant, laid] = await Promise.all([
+    listCardsBetween(sql, first, last),
+    listPeople(sql),
+    listAbsences(sql, first),
+    listPlaces(sql),
+    listLatestClosed(sql),
+    listAppointments(sql, first, last),
+    listStays(sql),
+    listPairings(sql),
+    listWeekDays(sql, days),
+    listLaid(sql, days),
+  ]);
+  const live = cards.filter(({ state }) => state !== "cancelled");
+  const here = stays.filter((stay) => stay.firstDay <= last);
+  const record = { people, absences, places, evaluations, appointments, weather: [] };
+  // Horses are read as they stand at the first day; who works when differs by day.
+  const byDay = days.map((day) => ({ day, facts: dayFacts({ ...record, stays: day === first ? here : [] }, day) }));
+  const horses = must(byDay[0], "a barn works on some day").facts.horses;
+  const known = groupBy(pairings, ({ stayId }) => stayId);
+  const read = here.map((stay, i) => {
+    const horse = must(horses[i], "a horse of the week");
+    const facts = termFacts(stay, barn);
+    const at = readTerm(facts, first);
+    const before = stay.delivered.filter((day) => day < first);
+    const end = readTerm(facts, addDays(last, 1));
+    const riders = (known.get(stay.id) ?? []).map(({ riderId }) => riderId);
+    const latest = lastWorked(stay);
+    const away = days.map((day) => notHad(stay, horse, appointments, { barn, day, today }));
+    const own = meant.filter(({ stayId }) => stayId === stay.id);
+    const wanted: WeekStay = {
+      horse,
+      ...usualSession(horse),
+      usual: riders[0] ?? null,
+      known: riders,
+      sessions: horse.evaluated ? wholeOf(Math.min(end.contractedSoFar, end.contracted) - before.length) : 0,
+      value: urgencyOf(at, latest ? daysBetween(latest, first) : null, daysBetween(first, at.lastDay)).value,
+      since: latest ? Math.max(0, daysBetween(latest, first) - 1) : 0,
+      run: runBefore(stay.delivered, first),
+      away: away.flatMap((why, day) => (why ? [day] : [])),
+      fixed: own.filter(({ pinned }) => pinned).map(({ day }) => days.indexOf(day)),
+    };
+    return { stay, wanted, owed: at.owed, away, own };
+  });
+  const problem = weekProblem(
+    read.map(({ wanted }) => wanted),
+    byDay.map(
+      ({ day, facts }): WeekDay => ({
+        people: facts.people,
+        places: facts.places,
+        cards: live.filter((card) => card.day === day).map(placementOf),
+      }),
+    ),
+    DAY_GRID.count,
+  );
+  return {
+    today,
+    days: days.map((day) => ({ day, laid: laid.includes(day) })),
+    before: workingDays(barn, addDays(first, -1), WEEK_DAYS, -1).at(-1) ?? first,
+    after: workingDays(barn, addDays(last, 1), 1)[0] ?? last,
+    horses: read.map(({ stay, owed, away, own }) => ({
+      stay: stay.id,
+      horse: stay.horse,
+      owed,
+      cells: days.map((day, i) => {
+        const card = live.find((one) => one.stayId === stay.id && one.day === day);
+        const intent = own.find((one) => one.day === day);
+        return {
+          day,
+          away: away[i] ?? null,
+          card: card ? { id: card.id, state: card.state, rider: card.rider } : null,
+          meant: intent ? { pinned: intent.pinned, rider: intent.riderId } : null,
+          appointments: appointments
+            .filter((one) => one.stayId === stay.id && one.day === day)
+            .map(({ id, kind, fromMinute, toMinute, words }) => ({ id, kind, fromMinute, toMinute, words })),
+        };
+      }),
+    })),
+    people: people
+      .filter(({ retiredOn }) => retiredOn === null)
+      .map(({ id, name }) => {
+        const on = byDay.map(({ facts }) =>
+          must(
+            facts.people.find((one) => one.id === id),
+            "a person of the day",
+          ),
+        );
+        return { id, name, slots: on.map(workingSlots), away: on.map(({ away }) => away?.reason ?? null) };
+      }),
+    problem,
+  };
+}

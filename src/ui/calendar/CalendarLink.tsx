@@ -1,0 +1,57 @@
+import { useState } from "react";
+import type { PersonId, StayId } from "#core/kernel/brand.ts";
+import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useCommand } from "#ui/kit/use-command.ts";
+
+interface Props {
+  /** The one or the other. */
+  readonly person: PersonId | null;
+  readonly stay: StayId | null;
+  readonly path: string | null;
+  readonly words: string;
+}
+/** The secret address of a calendar: made, shown to be copied, made anew, taken away. */
+export function CalendarLink({ person, stay, path: initial, words }: Props) {
+  const [path, setPath] = useState(initial);
+  const { busy, problem, send } = useCommand();
+  const make = async (): Promise<void> => {
+    const answer = await send<{ path: string }>("calendar/make", { person, stay });
+    if (answer.ok) setPath(answer.value.path);
+  };
+  const drop = async (): Promise<void> => {
+    if ((await send("calendar/drop", { person, stay })).ok) setPath(null);
+  };
+  // The server does not know under which name people reach it.
+  const address = path && (typeof location === "undefined" ? path : `${location.origin}${path}`);
+  return (
+    <section aria-label="Calendar" className="grid gap-1">
+      <p className="sign text-dim">{words}</p>
+      {address ? (
+        <>
+          <input
+            readOnly
+            suppressHydrationWarning
+            aria-label="Address for a calendar"
+            className={INPUT}
+            value={address}
+            onFocus={(event) => event.target.select()}
+          />
+          <p className="text-sm text-dim">Subscribe to it in a calendar. Whoever has the address can read it.</p>
+          <div className="flex gap-1">
+            <Button disabled={busy} onClick={() => void make()}>
+              Make a new address
+            </Button>
+            <Button disabled={busy} onClick={() => void drop()}>
+              Take it away
+            </Button>
+          </div>
+        </>
+      ) : (
+        <Button className="justify-self-start" disabled={busy} onClick={() => void make()}>
+          Make an address for a calendar
+        </Button>
+      )}
+      <Trouble problem={problem} />
+    </section>
+  );
+}

@@ -1,0 +1,131 @@
+/** The day on the wall of the aisle: strings, places and what changed, read from two metres, kept current by itself; nothing to touch. */
+import { useCallback, useEffect, useState } from "react";
+import type { DayCardView, DayView } from "#contracts/views.ts";
+import { dateInZone, sayDate } from "#core/calendar/local-date.ts";
+import { DAY_GRID } from "#core/day/model.ts";
+import { weatherTold } from "#core/day/weather-day.ts";
+import { useWrites } from "#ui/kit/use-writes.ts";
+import { minutesAsClock } from "#ui/words/figures.ts";
+import { sayTold } from "#ui/words/weather.ts";
+import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, ROW_START, SLOTS } from "./sheet.ts";
+
+const LOOKS_AT_THE_CLOCK = 20_000;
+const TONE: Record<DayCardView["state"], string> = {
+  placed: "border-dashed border-rail",
+  "handed-out": "border-rail bg-rail-soft",
+  closed: "border-line text-dim",
+  cancelled: "",
+};
+
+/** Minutes after midnight in the barn; null while the page's day is not the barn's today by the clock. */
+function useClock({ day, timeZone }: DayView): number | null {
+  const [minutes, setMinutes] = useState<number | null>(null);
+  useEffect(() => {
+    const look = (): void => {
+      const now = Date.now();
+      const said = new Intl.DateTimeFormat("en-GB", { timeZone, hour: "2-digit", minute: "2-digit" }).format(now);
+      setMinutes(dateInZone(timeZone, now) === day ? Number(said.slice(0, 2)) * 60 + Number(said.slice(3, 5)) : null);
+    };
+    look();
+    const timer = setInterval(look, LOOKS_AT_THE_CLOCK);
+    return () => clearInterval(timer);
+  }, [day, timeZone]);
+  return minutes;
+}
+
+export function Wall({ initial }: { initial: DayView }) {
+  const [view, setView] = useState(initial);
+  const refresh = useCallback(async (): Promise<void> => {
+    // Without a day the server gives its today: the wall turns over at midnight with the first write of the new day.
+    const answer = await fetch("/today/data").catch(() => null);
+    if (answer?.ok) setView((await answer.json()) as DayView);
+  }, []);
+  useWrites(useCallback(() => void refresh(), [refresh]));
+  const minutes = useClock(view);
+  const names = namesOf(view);
+  const cards = live(view.cards);
+  const people = view.people.filter(({ id }) => cards.some(({ rider, helper }) => rider === id || helper === id));
+  const now = minutes === null ? -1 : Math.floor((minutes - DAY_GRID.start) / DAY_GRID.minutes);
+  const told = weatherTold(view);
+  return (
+    <div className="text-lg">
+      <div className="flex items-baseline justify-between border-b-4 border-double border-rail pb-1">
+        <h1 className="text-4xl">{sayDate(view.day)}</h1>
+        <p className="sign text-3xl">{minutes === null ? view.barn : minutesAsClock(minutes)}</p>
+      </div>
+      {told.map((one) => (
+        <p key={one.because} className="bg-ochre-soft px-2 py-1 text-xl">
+          ▲ {sayTold(one, names.horse)}
+        </p>
+      ))}
+      <div className="grid grid-cols-[13rem_1fr] pt-2" aria-hidden="true">
+        <span />
+        <div className="grid grid-cols-20 sign text-dim">
+          {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
+            <span key={slot} className={`${COL_START[slot]} col-span-2 border-l border-line pl-1`}>
+              {minutesAsClock(DAY_GRID.start + slot * DAY_GRID.minutes)}
+            </span>
+          ))}
+        </div>
+      </div>
+      {people.length === 0 && <p className="py-6 text-2xl">Nothing is handed out yet.</p>}
+      {people.map((person) => (
+        <section
+          key={person.id}
+          aria-label={person.name}
+          className="grid grid-cols-[13rem_1fr] items-center border-t border-line"
+        >
+          <h2 className="truncate text-2xl">{person.name}</h2>
+          <ol className="relative grid min-h-16 grid-cols-20">
+            {now >= 0 && now < DAY_GRID.count && (
+              <li aria-hidden="true" className={`${COL_START[now]} row-span-full row-start-1 border-l-4 border-oxblood`} />
+            )}
+            {cards
+              .filter(({ rider }) => rider === person.id)
+              .map((card) => (
+                <li
+                  key={card.card}
+                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} ${TONE[card.state]} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
+                >
+                  <span className="sign truncate text-xl">
+                    {card.state === "closed" ? "✓ " : ""}
+                    {card.horse}
+                  </span>
+                  <span className="truncate text-base">
+                    {names.place(card.place)}
+                    {card.helper ? ` + ${names.person(card.helper)}` : ""}
+                  </span>
+                </li>
+              ))}
+            {cards
+              .filter(({ helper }) => helper === person.id)
+              .map((card) => (
+                <li
+                  key={`help-${card.card}`}
+                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} row-start-1 m-0.5 self-center truncate border-y-2 border-slate px-1 text-base`}
+                >
+                  helps {card.horse}
+                </li>
+              ))}
+          </ol>
+        </section>
+      ))}
+      <h2 className="pt-3 text-2xl">Places</h2>
+      {view.places.map((place) => (
+        <section key={place.id} aria-label={place.name} className="grid grid-cols-[13rem_1fr] border-t border-line">
+          <h3 className="sign truncate text-xl">{place.name}</h3>
+          <ol className="grid grid-cols-20">
+            {inRows(cards.filter((card) => card.place === place.id)).map(({ item, row }) => (
+              <li
+                key={item.card}
+                className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-base`}
+              >
+                {item.horse}
+              </li>
+            ))}
+          </ol>
+        </section>
+      ))}
+    </div>
+  );
+}

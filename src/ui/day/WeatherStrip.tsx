@@ -1,0 +1,157 @@
+/** The weather over the strings, hour by hour, and what it does to the day; typed by hand where no station speaks, or it is wrong. */
+import { useState } from "react";
+import type { DayView } from "#contracts/views.ts";
+import { DAY_GRID, hoursOf } from "#core/day/model.ts";
+import { weatherTold } from "#core/day/weather-day.ts";
+import { GROUND_FIRST, heatOf, LIGHTER, type WeatherHour } from "#core/weather/weather.ts";
+import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
+import { useCommand } from "#ui/kit/use-command.ts";
+import { sayTold } from "#ui/words/weather.ts";
+import { COL_START, namesOf } from "./sheet.ts";
+
+const HOURS = hoursOf(DAY_GRID, 0, DAY_GRID.count);
+/** Parts of a day that people can guess: its morning, its middle, its afternoon. */
+const PARTS = [
+  { words: "Morning, to 11:00", from: 0, to: 11 },
+  { words: "Midday, to 14:00", from: 11, to: 14 },
+  { words: "Afternoon", from: 14, to: 24 },
+] as const;
+const FIELDS = [
+  ["temperatureC", "°C"],
+  ["humidity", "% humidity"],
+  ["windMps", "m/s wind"],
+] as const;
+type Typed = Readonly<Record<(typeof FIELDS)[number][0], string>>;
+
+function typedOf(weather: readonly WeatherHour[], from: number, to: number): Typed {
+  const hour = weather.find((one) => one.hour >= Math.max(from, HOURS[0] ?? 0) && one.hour < to);
+  const text = (value: number | undefined): string => (value === undefined ? "" : String(value));
+  return { temperatureC: text(hour?.temperatureC), humidity: text(hour?.humidity), windMps: text(hour?.windMps) };
+}
+/** Empty and no number at all are told apart from 0 by the server, which names the field. */
+const figure = (text: string): number | null => (text.trim() === "" || Number.isNaN(Number(text)) ? null : Number(text));
+
+function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
+  const [typed, setTyped] = useState(() => PARTS.map(({ from, to }) => typedOf(view.weather, from, to)));
+  const { busy, problem, send } = useCommand();
+  const hand = view.weatherFrom.find(({ source }) => source === "hand") ?? null;
+  const save = async (): Promise<void> => {
+    const hours = PARTS.flatMap(({ from, to }, part) =>
+      Array.from({ length: to - from }, (_, i) => ({
+        hour: from + i,
+        temperatureC: figure(typed[part]?.temperatureC ?? ""),
+        humidity: figure(typed[part]?.humidity ?? ""),
+        windMps: figure(typed[part]?.windMps ?? ""),
+      })),
+    );
+    if ((await send("weather/enter", { day: view.day, version: hand?.version ?? null, hours })).ok) onDone();
+  };
+  const forget = async (): Promise<void> => {
+    if ((await send("weather/forget", { day: view.day, version: hand?.version })).ok) onDone();
+  };
+  return (
+    <form
+      className="grid gap-2 border-2 border-rail bg-paper p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      {PARTS.map(({ words }, part) => (
+        <fieldset key={words} className="flex flex-wrap items-center gap-2">
+          <legend className="sign float-left w-40 text-dim">{words}</legend>
+          {FIELDS.map(([name, unit]) => (
+            <label key={name} className="flex items-center gap-1">
+              <input
+                className={`${BARE_INPUT} w-16`}
+                inputMode="decimal"
+                value={typed[part]?.[name] ?? ""}
+                onChange={({ target: { value } }) =>
+                  setTyped((before) => before.map((one, i) => (i === part ? { ...one, [name]: value } : one)))
+                }
+              />
+              {unit}
+            </label>
+          ))}
+        </fieldset>
+      ))}
+      <Trouble problem={problem} />
+      <div className="flex gap-2">
+        <Button type="submit" tone="main" disabled={busy}>
+          Reckon with this weather
+        </Button>
+        {hand && (
+          <Button disabled={busy} onClick={() => void forget()}>
+            Forget what was typed
+          </Button>
+        )}
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+    </form>
+  );
+}
+
+export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
+  const [open, setOpen] = useState(false);
+  const names = namesOf(view);
+  const told = weatherTold(view);
+  const [from] = view.weatherFrom;
+  return (
+    <section aria-labelledby="weather-title" className="pb-1">
+      <div className="grid items-center border-y border-line md:grid-cols-[9rem_1fr]">
+        <h2 id="weather-title" className="text-base">
+          Weather{" "}
+          {may && (
+            <button
+              type="button"
+              aria-expanded={open}
+              className="sign min-h-6 px-1 text-sm text-slate underline"
+              onClick={() => setOpen(!open)}
+            >
+              type it
+            </button>
+          )}
+        </h2>
+        {view.weather.length === 0 ? (
+          <p className="text-sm text-dim">Not known: heat and wind bar nothing.</p>
+        ) : (
+          <ol className="hidden grid-cols-20 text-xs md:grid">
+            {HOURS.map((hour, i) => {
+              const at = view.weather.find((one) => one.hour === hour);
+              const hot = at && heatOf(at) >= LIGHTER;
+              const windy = at && at.windMps > GROUND_FIRST;
+              return (
+                <li
+                  key={hour}
+                  className={`${COL_START[2 * i]} col-span-2 border-l border-line px-1 ${hot || windy ? "bg-ochre-soft" : ""}`}
+                >
+                  {at ? (
+                    <>
+                      <span className="sr-only">{hour}:00: </span>
+                      <span className="block">{Math.round(at.temperatureC)} °C</span>{" "}
+                      <span className={`block ${windy ? "font-bold" : "text-dim"}`}>{at.windMps} m/s</span>
+                      {hot && <span className="block font-bold"> heat {heatOf(at)}</span>}
+                    </>
+                  ) : (
+                    "?"
+                  )}
+                </li>
+              );
+            })}
+          </ol>
+        )}
+      </div>
+      {from && (
+        <ul className="pt-1 text-sm">
+          {told.map((one) => (
+            <li key={one.because}>▲ {sayTold(one, names.horse)}</li>
+          ))}
+          <li className="text-dim">
+            {from.source === "hand" ? `Typed by ${from.by ?? "somebody"}.` : "From the barn's station."}
+          </li>
+        </ul>
+      )}
+      {open && may && <WeatherForm view={view} onDone={() => setOpen(false)} />}
+    </section>
+  );
+}

@@ -1,0 +1,89 @@
+/** One horse on one day: what stands, what is meant, or why it is not to be had. */
+import { useDraggable, useDroppable } from "@dnd-kit/core";
+import type { WeekCellView, WeekHorseView } from "#contracts/views.week.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import { plural, sayHours } from "#ui/words/figures.ts";
+import { APPOINTMENT } from "#ui/words/labels.ts";
+import { sayNotHad } from "#ui/words/week.ts";
+
+export const cellKey = (stay: string, day: string): string => `${stay}:${day}`;
+interface Props {
+  readonly horse: WeekHorseView;
+  readonly cell: WeekCellView;
+  /** First name of the rider who stands or is proposed. */
+  readonly rider: string | null;
+  /** What working it on this day would cost more than now, while it can be chosen; null: nothing to say. */
+  readonly price: number | null;
+  readonly selected: boolean;
+  /** The horse's mark is in the hand. */
+  readonly held: boolean;
+  onTouch(): void;
+  onArrow(key: string): void;
+}
+export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, onArrow }: Props) {
+  const { day, away, card, meant, appointments } = cell;
+  const id = cellKey(horse.stay, day);
+  const open = away === null && card === null;
+  const drop = useDroppable({ id, data: { stay: horse.stay, day }, disabled: !open || meant !== null });
+  const drag = useDraggable({ id, data: { stay: horse.stay, day }, disabled: meant === null });
+  const says = card
+    ? `on the sheet with ${card.rider}${card.state === "closed" ? ", worked" : ""}`
+    : away
+      ? sayNotHad(away)
+      : meant
+        ? `meant${rider ? `, with ${rider}` : ""}${meant.pinned ? ", pinned" : ""}`
+        : price === null
+          ? "free"
+          : `free, ${price > 0 ? `costs ${plural(price, "point")}` : price < 0 ? `saves ${plural(-price, "point")}` : "costs nothing"}`;
+  const tone = card
+    ? `border-rail bg-rail-soft ${card.state === "closed" ? "text-dim" : ""}`
+    : away
+      ? "border-dotted border-dim italic text-dim"
+      : meant
+        ? "border-dashed border-rail bg-paper"
+        : `border-line text-dim ${held ? "bg-straw/40" : ""}`;
+  return (
+    <td className="p-0.5">
+      <button
+        ref={(node) => {
+          drop.setNodeRef(node);
+          drag.setNodeRef(node);
+        }}
+        {...drag.listeners}
+        type="button"
+        data-cell={id}
+        aria-pressed={meant !== null}
+        aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
+        onClick={onTouch}
+        onKeyDown={(event) => event.key.startsWith("Arrow") && (event.preventDefault(), onArrow(event.key))}
+        className={`flex min-h-9 w-full touch-manipulation items-center justify-between gap-1 overflow-hidden border px-1.5 text-left text-sm ${tone} ${selected ? "outline-3 outline-slate" : ""} ${drop.isOver ? "bg-straw outline-2 outline-ink" : ""} ${drag.isDragging ? "opacity-40" : ""}`}
+      >
+        <span className="truncate">
+          {card ? (
+            <>
+              {card.state === "closed" ? "✓ " : ""}
+              {rider}
+            </>
+          ) : away ? (
+            sayNotHad(away)
+          ) : meant ? (
+            <>
+              {meant.pinned ? "▼ " : ""}
+              {rider ?? "meant"}
+            </>
+          ) : (
+            price !== null && price !== 0 && <span className="text-xs">{price > 0 ? `+${price}` : `−${-price}`}</span>
+          )}
+        </span>
+        {appointments.length > 0 && away?.code !== "appointment" && (
+          <span
+            className="shrink-0 text-xs"
+            title={appointments.map((one) => `${APPOINTMENT[one.kind]}${sayHours(one)}`).join("; ")}
+          >
+            ◆ {APPOINTMENT[appointments[0]?.kind ?? "other"].slice(0, 3).toLowerCase()}
+          </span>
+        )}
+      </button>
+    </td>
+  );
+}
