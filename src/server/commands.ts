@@ -1,6 +1,5 @@
 /** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
 import { AddPlace, EditPlace, EditPolicies, EditWeights } from "#contracts/barn.ts";
-import { FeedOf } from "#contracts/calendar.ts";
 import { CloseCard } from "#contracts/card.ts";
 import {
   AttachFile,
@@ -25,6 +24,7 @@ import {
   SplitCard,
   TakeBack,
 } from "#contracts/day.ts";
+import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
@@ -33,7 +33,6 @@ import { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart }
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
 import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
-import { dropFeed, makeFeed } from "./calendar/manage.ts";
 import { closeCard } from "./card/close-card.ts";
 import {
   attachFile,
@@ -50,6 +49,7 @@ import { addAppointment, removeAppointment } from "./day/appointments.ts";
 import { cancelCard, handOut, lockCard, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
 import { layOut } from "./day/lay-out.ts";
 import { splitCard } from "./day/split.ts";
+import { dropFeed, makeFeed } from "./feed/manage.ts";
 import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
@@ -106,8 +106,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "day/split": command(manager, SplitCard, splitCard),
   "day/add-appointment": command(manager, AddAppointment, addAppointment),
   "day/remove-appointment": command(manager, RemoveAppointment, removeAppointment),
-  "calendar/make": command(staff, FeedOf, makeFeed),
-  "calendar/drop": command(staff, FeedOf, dropFeed),
+  "feed/make": command(staff, FeedOf, makeFeed),
+  "feed/drop": command(staff, FeedOf, dropFeed),
   "week/set": command(manager, SetWeek, setWeek),
   "weather/enter": command(manager, EnterWeather, enterWeather),
   "weather/forget": command(manager, ForgetWeather, forgetWeather),

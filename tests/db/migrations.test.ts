@@ -5,14 +5,16 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
-import { LENGTH_HABITS } from "#contracts/barn.ts";
+import { LENGTH_HABITS, SURFACES } from "#contracts/barn.ts";
 import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
 import { ROLES } from "#contracts/people.ts";
 import { AFTER_LEVELS } from "#contracts/stay.ts";
+import { WEATHER_SOURCES } from "#contracts/weather.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { CARD_STATES, HURT, INCIDENT_KINDS, SESSION_KINDS } from "#core/card/card.ts";
 import { CHECK_STATES } from "#core/check/check.ts";
+import { APPOINTMENTS } from "#core/day/model.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
 import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { TOUCHES_BY } from "#core/intake/body.ts";
@@ -176,6 +178,9 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["card_score", "side", TRACK_SIDES],
   ["card_incident", "kind", INCIDENT_KINDS],
   ["card_incident", "hurt", HURT],
+  ["place", "surface", SURFACES],
+  ["appointment", "kind", APPOINTMENTS],
+  ["weather", "source", WEATHER_SOURCES],
 ];
 
 describe("value lists", () => {

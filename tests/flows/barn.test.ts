@@ -44,7 +44,16 @@ describe("the barn's rules", () => {
 });
 
 describe("places", () => {
-  const place = { name: "Far field", capacity: 2, separate: false, stages: ["unridden", "first-rides", "riding"], closed: false };
+  const place = {
+    name: "Far field",
+    capacity: 2,
+    separate: false,
+    outdoor: true,
+    surface: "grass",
+    stages: ["unridden", "first-rides", "riding"],
+    closed: false,
+    shutTimes: [],
+  };
   it("are added and changed; a name stands once", async () => {
     const { id } = await barn.ask<{ id: string }>("barn/add-place", { place });
     expect(await barn.code("barn/add-place", { place: { ...place, name: "FAR FIELD" } })).toBe("place-taken");
@@ -62,6 +71,39 @@ describe("places", () => {
     await barn.ask("barn/edit-place", close);
     expect(await barn.code("day/place", barn.placement(stay, { place: id }))).toBe("blocked");
     expect((await readDay(barn.deps, barn.today)).places.some((one) => one.name === "Near field")).toBe(false);
+  });
+});
+
+describe("a place that is shut at times", () => {
+  const shut = (changes: Record<string, unknown>) => ({
+    weekday: null,
+    day: null,
+    from: 720,
+    to: 780,
+    why: "harrowed",
+    ...changes,
+  });
+  it("takes nobody then: every day, on a weekday, on a date; and opens again", async () => {
+    const stay = await barn.horse("Shut out");
+    const { id } = await barn.ask<{ id: string }>("barn/add-place", {
+      place: {
+        name: "Shut ring",
+        capacity: 1,
+        separate: false,
+        outdoor: false,
+        surface: "sand",
+        stages: ["riding"],
+        closed: false,
+        shutTimes: [shut({ weekday: 2 }), shut({ day: "2026-07-15", from: 420, to: 480 })],
+      },
+    });
+    const at = (start: number, day: string = barn.today) =>
+      barn.code("day/place", barn.placement(stay, { place: id, start, length: 1, day }));
+    // 2026-07-14 is a Tuesday; noon is slot 10.
+    expect([await at(10), await at(11)]).toEqual(["blocked", "blocked"]);
+    expect(await at(1, "2026-07-15")).toBe("blocked");
+    expect(await at(2, "2026-07-15")).toBe("done");
+    expect(await at(9)).toBe("done");
   });
 });
 

@@ -93,7 +93,7 @@ describe("what waits for a check", () => {
     const { id } = await order(stay, { holds: "all" });
     expect(await barn.code("day/place", barn.placement(stay, { start: 2 }))).toBe("blocked");
     const day = await readDay(barn.deps, barn.today);
-    expect(day.resting).toContainEqual({ stay, because: "check" });
+    expect(day.resting).toContainEqual({ stay, because: "check", session: null });
     await barn.ask("check/close", { id, version: 1, doneOn: "2026-07-14", result: "clear", answer: "Nothing." });
     expect(await barn.code("day/place", barn.placement(stay, { start: 2 }))).toBe("done");
   });

@@ -5,10 +5,11 @@ import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import type { Blocker } from "#core/day/model.ts";
 import { Search } from "#core/day/search.ts";
 import { verify } from "#core/day/verify.ts";
+import { findStay } from "#db/queries/stays.ts";
 import { attempt } from "#demo/ask.ts";
 import { proveDay } from "#server/day/prove.ts";
 import { readDay } from "#server/day/read-day.ts";
-import { Barn, walkOf } from "#tests/barn.ts";
+import { Barn, OPEN_GATE, record, TODAY, walkOf } from "#tests/barn.ts";
 
 let barn: Barn;
 let [quiet, green, heavyWork] = ["", "", ""] as unknown as [
@@ -91,7 +92,7 @@ describe("placing", () => {
       reason: "Stiff.",
     });
     expect(await blockers(placement(heavyWork))).toEqual(["horse-away"]);
-    expect((await view()).resting).toContainEqual({ stay: heavyWork, because: "hold" });
+    expect((await view()).resting).toContainEqual({ stay: heavyWork, because: "hold", session: null });
   });
 });
 
@@ -140,23 +141,90 @@ describe("the day", () => {
   });
 });
 
-describe("laying out a day", () => {
-  const laid = async (steps = 600) => {
-    const sheet = await view();
-    const { problem, stands } = problemOf(sheet);
-    const search = new Search(readyDay(problem), { seed: 1, from: stands, steer: new Map() });
-    search.steps(steps, 0, 1);
-    expect(verify(problem, search.plan()).broken).toEqual([]);
-    return { sheet, cards: placementsOf(problem, search.plan(), stands) };
-  };
-  const input = ({ sheet, cards }: Awaited<ReturnType<typeof laid>>) => ({
-    day,
-    seen: sheet.cards.filter(({ state }) => state !== "cancelled").map(({ card, version }) => ({ id: card, version })),
-    cards: cards.map(({ card, ...where }) => ({ id: card, ...where })),
+describe("hours of a day", () => {
+  it("at which a rider is off, or would have no break, are not handed out", async () => {
+    nextDay();
+    const off = { person: barn.rider.id, firstDay: day, lastDay: day, fromMinute: 510, toMinute: 600, reason: "Dentist" };
+    expect(await barn.code("people/add-absence", { ...off, toMinute: null })).toBe("issues");
+    const { id } = await barn.ask<{ id: string }>("people/add-absence", off);
+    // Half past eight is slot 3, ten o'clock slot 6.
+    expect(await blockers(placement(quiet, { start: 2 }))).toEqual(["shift"]);
+    expect(await blockers(placement(quiet, { start: 5 }))).toEqual(["shift"]);
+    expect(await blockers(placement(quiet, { start: 7, length: 7 }))).toEqual(["lunch"]);
+    expect(await blockers(placement(quiet, { start: 6 }))).toEqual([]);
+    await barn.ask("people/remove-absence", { id });
   });
-  const layOut = (one: Awaited<ReturnType<typeof laid>>) =>
-    attempt(barn.deps, { route: "day/lay-out", actor: barn.boss, input: input(one) });
+  it("at which the farrier has a horse are the farrier's, and a whole day of it is not due", async () => {
+    await busyDay();
+    const farrier = { stay: quiet, day, kind: "farrier", fromMinute: 480, toMinute: 570, words: "Fronts." };
+    const { id } = await barn.ask<{ id: string }>("day/add-appointment", farrier);
+    expect(await blockers(placement(quiet, { start: 1 }))).toEqual(["appointment"]);
+    expect((await view()).due.map(({ stay }) => stay)).toContain(quiet);
+    expect(await barn.code("day/add-appointment", { ...farrier, fromMinute: 600 })).toBe("issues");
+    await barn.ask("day/remove-appointment", { id });
+    await barn.ask("day/add-appointment", { ...farrier, fromMinute: null, toMinute: null });
+    const { due, resting } = await view();
+    expect(due.map(({ stay }) => stay)).not.toContain(quiet);
+    expect(resting.find(({ stay }) => stay === quiet)).toMatchObject({ because: "appointment" });
+    expect(await blockers(placement(quiet, { start: 1 }))).toEqual(["appointment"]);
+  });
+});
 
+const laid = async (steps = 600) => {
+  const sheet = await view();
+  const { problem, stands } = problemOf(sheet);
+  const search = new Search(readyDay(problem), { seed: 1, from: stands, steer: new Map() });
+  search.steps(steps, 0, 1);
+  expect(verify(problem, search.plan()).broken).toEqual([]);
+  return { sheet, cards: placementsOf(problem, search.plan(), stands) };
+};
+const input = ({ sheet, cards }: Awaited<ReturnType<typeof laid>>) => ({
+  day,
+  seen: sheet.cards.filter(({ state }) => state !== "cancelled").map(({ card, version }) => ({ id: card, version })),
+  cards: cards.map(({ card, ...where }) => ({ id: card, ...where })),
+});
+const layOut = (one: Awaited<ReturnType<typeof laid>>) =>
+  attempt(barn.deps, { route: "day/lay-out", actor: barn.boss, input: input(one) });
+
+describe("a session that is split", () => {
+  it("is two short ones with a rest between, and counts once", async () => {
+    nextDay();
+    const { id } = await barn.ask<{ id: string }>("day/place", placement(quiet, { start: 0, length: 3 }));
+    expect(await barn.code("day/split", { id, version: 1, first: 3 })).toBe("too-short");
+    const { id: second } = await barn.ask<{ id: string }>("day/split", { id, version: 1, first: 1 });
+    expect(await barn.code("day/split", { id, version: 2, first: 1 })).toMatch(/too-short|already-split/);
+    const halves = (await view()).cards;
+    expect(halves.map(({ card, length, after }) => [card, length, after])).toEqual([
+      [id, 1, null],
+      [second, 2, id],
+    ]);
+    expect(halves[1]?.start).toBe(5);
+    const { day: _day, stay: _stay, ...where } = placement(quiet, { length: 2 });
+    expect(
+      await attempt(barn.deps, { route: "day/move", actor: barn.boss, input: { id: second, version: 1, ...where, start: 3 } }),
+    ).toMatchObject({
+      error: { code: "blocked", blockers: [{ code: "after" }] },
+    });
+    await barn.ask("day/hand-out", { day });
+    const before = (await findStay(barn.sql, quiet))?.delivered.length ?? 0;
+    barn.today = localDate(day);
+    for (const { card, version } of (await view()).cards)
+      await barn.ask("card/close", { id: card, version, record: record(), gate: OPEN_GATE }, barn.rider);
+    expect((await findStay(barn.sql, quiet))?.delivered.length).toBe(before + 1);
+    barn.today = localDate(TODAY);
+  });
+  it("is laid out anew with its halves apart", async () => {
+    nextDay();
+    const { id } = await barn.ask<{ id: string }>("day/place", placement(quiet, { start: 0, length: 2 }));
+    await barn.ask("day/split", { id, version: 1, first: 1 });
+    expect(await layOut(await laid())).toMatchObject({ ok: true });
+    const [first, second] = (await view()).cards.filter(({ stay }) => stay === quiet).sort((a, b) => a.start - b.start);
+    expect(second?.after).toBe(first?.card);
+    expect((second?.start ?? 0) - (first?.start ?? 0) - (first?.length ?? 0)).toBeGreaterThanOrEqual(4);
+  });
+});
+
+describe("laying out a day", () => {
   it("puts every due horse on a string by the rules of the board, in one write", async () => {
     await busyDay();
     const before = await view();
@@ -207,7 +275,14 @@ describe("laying out a day", () => {
     await barn.ask("day/hand-out", { day });
     const before = await view();
     const ill = before.cards[0]?.rider as string;
-    await barn.ask("people/add-absence", { person: ill, firstDay: day, lastDay: day, reason: "Fever" });
+    await barn.ask("people/add-absence", {
+      person: ill,
+      firstDay: day,
+      lastDay: day,
+      fromMinute: null,
+      toMinute: null,
+      reason: "Fever",
+    });
     expect(await layOut(await laid(1500))).toMatchObject({ ok: true });
     const after = await view();
     const working = after.cards.filter(({ state }) => state !== "cancelled");

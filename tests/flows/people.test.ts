@@ -93,6 +93,8 @@ describe("people", () => {
       person: barn.rider.id,
       firstDay: "2026-07-13",
       lastDay: "2026-07-15",
+      fromMinute: null,
+      toMinute: null,
       reason: "Course",
     });
     expect(await barn.code("day/place", barn.placement(stay))).toBe("blocked");

@@ -17,7 +17,16 @@ afterAll(() => site.close());
 const id = randomUUID();
 const where = { kind: "ground", length: 2, rider: id, start: 0, place: id, helper: null };
 const RUNG = { id: "own-1", words: "Own", prompt: "", skills: ["tie"], signs: ["girthy"], stopWhen: null, caution: "Slowly." };
-const PLACE = { name: "Far field", capacity: 2, separate: false, stages: ["riding"], closed: false };
+const PLACE = {
+  name: "Far field",
+  capacity: 2,
+  separate: false,
+  outdoor: true,
+  surface: "grass",
+  stages: ["riding"],
+  closed: false,
+  shutTimes: [{ weekday: 1, day: null, from: 720, to: 780, why: "harrowed" }],
+};
 const POLICIES = {
   name: "Test barn",
   firstDayIs: 1,
@@ -36,7 +45,14 @@ const EXAMPLES: Record<string, unknown> = {
   "people/edit": { id, version: 1, person: PERSON },
   "people/retire": { id, version: 1 },
   "people/reset-password": { id, password: PASSWORD },
-  "people/add-absence": { person: id, firstDay: "2026-07-14", lastDay: "2026-07-15", reason: "Course" },
+  "people/add-absence": {
+    person: id,
+    firstDay: "2026-07-14",
+    lastDay: "2026-07-15",
+    fromMinute: null,
+    toMinute: null,
+    reason: "Course",
+  },
   "people/remove-absence": { id },
   "stay/book": booking({ horse: { birthYear: 1066, heightCm: 1 } }),
   "stay/edit": { id, version: 1, stay: booking().stay, riskSet: null },
@@ -82,8 +98,24 @@ const EXAMPLES: Record<string, unknown> = {
   "day/lay-out": {
     day: "2026-07-15",
     seen: [{ id, version: 1 }],
-    cards: [{ id, stay: id, kind: "ground", length: 2, rider: id, start: 2, place: id, helper: null }],
+    cards: [{ id, stay: id, kind: "ground", length: 2, rider: id, start: 2, place: id, helper: null, after: null }],
   },
+  "day/split": { id, version: 1, first: 1 },
+  "day/add-appointment": { stay: id, day: "2026-07-15", kind: "farrier", fromMinute: 540, toMinute: 600, words: "" },
+  "day/remove-appointment": { id },
+  "weather/enter": {
+    day: "2026-07-15",
+    version: null,
+    hours: [{ hour: 9, temperatureC: 900, humidity: "damp", windMps: 3 }],
+  },
+  "weather/forget": { day: "2026-07-15", version: 1 },
+  "week/set": {
+    days: ["2026-07-01"],
+    laid: false,
+    horses: [{ stay: id, seen: [], wanted: [{ day: "2026-07-01", pinned: false, rider: null }] }],
+  },
+  "feed/make": { person: id, stay: null },
+  "feed/drop": { person: null, stay: id },
   "day/take-back": { id, version: 1 },
   "day/hand-out": { day: "2026-12-24" },
   "card/cancel": { id, version: 1, reason: "Rain" },
@@ -211,6 +243,9 @@ describe("junk", () => {
           "/today?day=X",
           "/today/data?day=X",
           "/today/print?day=X",
+          "/week?from=X",
+          "/week/data?from=X",
+          "/calendar/X.ics",
         ),
         async (text, pattern) => {
           let word = text;

@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
-import { readFeed } from "#server/calendar/feed.ts";
 import { deps } from "#server/container.ts";
+import { readFeed } from "#server/feed/read-feed.ts";
 
 /** Read by calendars, without a sign-in: the address is the secret. */
 export const GET: APIRoute = async ({ params }) => {

@@ -1,9 +1,9 @@
 import type { PeopleView } from "#contracts/views.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
-import { listPeopleFeeds } from "#db/queries/calendar.ts";
+import { listPeopleFeeds } from "#db/queries/feed.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
-import { feedPath } from "../calendar/manage.ts";
 import type { Deps } from "../container.ts";
+import { feedPath } from "../feed/manage.ts";
 import { barnOf } from "../stay/read-horse.ts";
 
 export async function readPeople(deps: Deps, me: PersonId): Promise<PeopleView> {

@@ -8,12 +8,12 @@ import { hardSide, type Levels, readLevels, trackKey } from "#core/ladder/level.
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { findFeedOf } from "#db/queries/calendar.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
+import { findFeedOf } from "#db/queries/feed.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
-import { feedPath } from "../calendar/manage.ts";
 import type { Deps } from "../container.ts";
+import { feedPath } from "../feed/manage.ts";
 import { ageOf, limitsInForce, outcomeNow, riskOf } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
 

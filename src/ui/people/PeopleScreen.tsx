@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { PeopleView } from "#contracts/views.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
-import { CalendarLink } from "#ui/calendar/CalendarLink.tsx";
+import { CalendarLink } from "#ui/feed/CalendarLink.tsx";
 import { Button, Tag } from "#ui/kit/parts.tsx";
 import { kilograms, minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { ROLE } from "#ui/words/labels.ts";

@@ -15,11 +15,11 @@ export function CalendarLink({ person, stay, path: initial, words }: Props) {
   const [path, setPath] = useState(initial);
   const { busy, problem, send } = useCommand();
   const make = async (): Promise<void> => {
-    const answer = await send<{ path: string }>("calendar/make", { person, stay });
+    const answer = await send<{ path: string }>("feed/make", { person, stay });
     if (answer.ok) setPath(answer.value.path);
   };
   const drop = async (): Promise<void> => {
-    if ((await send("calendar/drop", { person, stay })).ok) setPath(null);
+    if ((await send("feed/drop", { person, stay })).ok) setPath(null);
   };
   // The server does not know under which name people reach it.
   const address = path && (typeof location === "undefined" ? path : `${location.origin}${path}`);

@@ -47,5 +47,5 @@ export const listMovedFrom = (db: Db, person: PersonId, from: LocalDate, to: Loc
     MovedRow,
     db`SELECT DISTINCT ON (details ->> 'card') (details ->> 'card')::uuid AS card, subject_id::date AS day, details ->> 'horse' AS horse, (details ->> 'start')::int AS start
        FROM change WHERE subject = 'day' AND what = 'moved' AND subject_id BETWEEN ${from} AND ${to}
-         AND (details ->> 'rider' = ${person} OR details ->> 'helper' = ${person}) ORDER BY details ->> 'card', id DESC`,
+         AND (details ->> 'riderId' = ${person} OR details ->> 'helperId' = ${person}) ORDER BY details ->> 'card', id DESC`,
   );

@@ -9,8 +9,8 @@ import { DAY_GRID } from "#core/day/model.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { findBarn } from "#db/queries/barn.ts";
-import { type Feed, findFeed, findFeedOf, listMovedFrom } from "#db/queries/calendar.ts";
 import { type CardRecord, listCardsBetween } from "#db/queries/day.ts";
+import { type Feed, findFeed, findFeedOf, listMovedFrom } from "#db/queries/feed.ts";
 import type { Deps } from "../container.ts";
 import { feedPath } from "./manage.ts";
 

@@ -1,8 +1,8 @@
 /** Secret addresses for calendars: made, made anew, taken away. People have their own; the manager has everybody's and the horses'. */
 import { randomBytes } from "node:crypto";
-import type { FeedOf } from "#contracts/calendar.ts";
+import type { FeedOf } from "#contracts/feed.ts";
 import { ok } from "#core/kernel/result.ts";
-import { deleteFeed, insertFeed } from "#db/queries/calendar.ts";
+import { deleteFeed, insertFeed } from "#db/queries/feed.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { findStay } from "#db/queries/stays.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
