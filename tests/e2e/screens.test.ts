@@ -32,11 +32,13 @@ const staff = () => [
   `/horse/${ids.evaluated}/plan`,
   "/today",
   "/today/print",
+  "/today/wall",
   `/card/${ids.card}`,
   `/horse/${ids.stay}`,
   `/horse/${ids.stay}/log`,
 ];
 const desk = () => [
+  "/week",
   "/book",
   "/people",
   `/horse/${ids.stay}/evaluate`,

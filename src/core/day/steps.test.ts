@@ -73,6 +73,11 @@ describe("a step", () => {
     expect(withStep([laid("fox", 8)], step)).toMatchObject({ moved: [{ stay: "fox", start: 8 }] });
     expect(withStep([], step)).toMatchObject({ moved: [{ stay: "fox", start: 6 }] });
   });
+  it("leaves what was pinned since where it is, and takes the rest back", () => {
+    const step = reversed(stepBetween([], [laid("fox", 6), laid("elk", 2)]) ?? { before: [], after: [] });
+    const back = withStep([laid("fox", 6), laid("elk", 2)], step, ({ stay }) => stay === "fox");
+    expect("cards" in back && bare(back.cards)).toEqual(["fox 6"]);
+  });
   it("places anew what is gone, and tells halves of a session apart", () => {
     const halves = [laid("fox", 2), laid("fox", 9, { card: "second" as CardId, after: "card-fox" as CardId })];
     const step = stepBetween(halves, []) ?? { before: [], after: [] };

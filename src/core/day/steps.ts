@@ -27,18 +27,24 @@ export function stepBetween(before: readonly Laid[], after: readonly Laid[]): St
 }
 export const reversed = ({ before, after }: Step): Step => ({ before: after, after: before });
 
-/** The sheet with a step done to it, or the sessions that stand elsewhere than the step left them. What is gone is placed anew. */
-export function withStep(
-  now: readonly Laid[],
+/**
+ * The sheet with a step done to it, or the sessions that stand elsewhere than the step left them. What is gone is placed anew; what may not be moved any
+ * more (pinned since, or worked) stays as it is.
+ */
+export function withStep<T extends Laid>(
+  now: readonly T[],
   step: Step,
+  isFixed: (card: T) => boolean = () => false,
 ): { readonly cards: readonly Laid[] } | { readonly moved: readonly Laid[] } {
   const [stands, from, to] = [keyed(now), keyed(step.before), keyed(step.after)];
-  const touched = new Set([...from.keys(), ...to.keys()]);
+  const fixed = new Set(now.filter(isFixed).map(sessionKey));
+  const touched = new Set([...from.keys(), ...to.keys()].filter((key) => !fixed.has(key)));
   const moved = [...touched].flatMap((key) => {
     const [is, was] = [stands.get(key), from.get(key)];
     return (is && spotOf(is)) === (was && spotOf(was)) ? [] : [(is ?? was) as Laid];
   });
   if (moved.length > 0) return { moved };
   const kept = now.filter((card) => !touched.has(sessionKey(card)));
-  return { cards: [...kept, ...step.after.map((card) => ({ ...card, card: stands.get(sessionKey(card))?.card ?? null }))] };
+  const back = step.after.filter((card) => touched.has(sessionKey(card)));
+  return { cards: [...kept, ...back.map((card) => ({ ...card, card: stands.get(sessionKey(card))?.card ?? null }))] };
 }

@@ -242,9 +242,10 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
               me={me}
               onSelect={(one) => {
                 setWish(null);
-                if (swapping && card && one.card !== swapping) void sheet.swap(card, one);
+                const swaps = swapping !== null && card !== null && one.card !== swapping;
+                if (swaps) void sheet.swap(card, one);
                 setSwapping(null);
-                setSelected(one.card === selected ? null : one.card);
+                setSelected(swaps || one.card === selected ? null : one.card);
               }}
               onPick={(rider, at) => wish && void put(wish, rider, at)}
               onHover={setCursor}

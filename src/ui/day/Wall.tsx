@@ -1,21 +1,15 @@
 /** The day on the wall of the aisle: strings, places and what changed, read from two metres, kept current by itself; nothing to touch. */
-import { useCallback, useEffect, useState } from "react";
-import type { DayCardView, DayView } from "#contracts/views.ts";
+import { useEffect, useState } from "react";
+import type { DayView } from "#contracts/views.ts";
 import { dateInZone, sayDate } from "#core/calendar/local-date.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { weatherTold } from "#core/day/weather-day.ts";
-import { useWrites } from "#ui/kit/use-writes.ts";
+import { useLive } from "#ui/kit/use-live.ts";
 import { minutesAsClock } from "#ui/words/figures.ts";
 import { sayTold } from "#ui/words/weather.ts";
 import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, ROW_START, SLOTS } from "./sheet.ts";
 
 const LOOKS_AT_THE_CLOCK = 20_000;
-const TONE: Record<DayCardView["state"], string> = {
-  placed: "border-dashed border-rail",
-  "handed-out": "border-rail bg-rail-soft",
-  closed: "border-line text-dim",
-  cancelled: "",
-};
 
 /** Minutes after midnight in the barn; null while the page's day is not the barn's today by the clock. */
 function useClock({ day, timeZone }: DayView): number | null {
@@ -34,16 +28,12 @@ function useClock({ day, timeZone }: DayView): number | null {
 }
 
 export function Wall({ initial }: { initial: DayView }) {
-  const [view, setView] = useState(initial);
-  const refresh = useCallback(async (): Promise<void> => {
-    // Without a day the server gives its today: the wall turns over at midnight with the first write of the new day.
-    const answer = await fetch("/today/data").catch(() => null);
-    if (answer?.ok) setView((await answer.json()) as DayView);
-  }, []);
-  useWrites(useCallback(() => void refresh(), [refresh]));
+  // Without a day the server gives its today: the wall turns over with the first write of the new day.
+  const { view } = useLive(initial, "/today/data");
   const minutes = useClock(view);
   const names = namesOf(view);
-  const cards = live(view.cards);
+  // What riders have not been handed is still the manager's.
+  const cards = live(view.cards).filter(({ state }) => state !== "placed");
   const people = view.people.filter(({ id }) => cards.some(({ rider, helper }) => rider === id || helper === id));
   const now = minutes === null ? -1 : Math.floor((minutes - DAY_GRID.start) / DAY_GRID.minutes);
   const told = weatherTold(view);
@@ -85,9 +75,9 @@ export function Wall({ initial }: { initial: DayView }) {
               .map((card) => (
                 <li
                   key={card.card}
-                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} ${TONE[card.state]} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
+                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} ${card.state === "closed" ? "border-line text-dim" : "border-rail bg-rail-soft"} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
                 >
-                  <span className="sign truncate text-xl">
+                  <span className={`sign ${card.length === 1 ? "text-base leading-4" : "truncate text-xl"}`}>
                     {card.state === "closed" ? "✓ " : ""}
                     {card.horse}
                   </span>

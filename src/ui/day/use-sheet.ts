@@ -1,12 +1,12 @@
 /** The sheet of a day in the browser: what the server last said of it, kept current, and the writes that change it, each with its undoing. */
-import { useCallback, useState } from "react";
+import { useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { factsOf, type Laid } from "#core/day/from-barn.ts";
 import { reversed, type Step, stepBetween, withStep } from "#core/day/steps.ts";
 import { swap } from "#core/day/swap.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { type CommandState, useCommand } from "#ui/kit/use-command.ts";
-import { useWrites } from "#ui/kit/use-writes.ts";
+import { useLive } from "#ui/kit/use-live.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
 import { clock, listed } from "#ui/words/figures.ts";
 import type { Where } from "./CardPanel.tsx";
@@ -60,21 +60,14 @@ const layOutInput = (view: DayView, cards: readonly Laid[]) => ({
 });
 
 export function useSheet(initial: DayView): Sheet {
-  const [view, setView] = useState(initial);
   /** What this screen did, the last at the end; and what it took back. */
   const [done, setDone] = useState<readonly Done[]>([]);
   const [undone, setUndone] = useState<readonly Done[]>([]);
   const [said, say] = useState("");
   const command = useCommand();
+  const { view, refresh } = useLive(initial, `/today/data?day=${initial.day}`, command.busy);
   const names = namesOf(view);
   const { day } = view;
-
-  const refresh = useCallback(async (): Promise<void> => {
-    // Without an answer the sheet stays as it was last seen; the next write asks again.
-    const answer = await fetch(`/today/data?day=${day}`).catch(() => null);
-    if (answer?.ok) setView((await answer.json()) as DayView);
-  }, [day]);
-  useWrites(useCallback(() => void refresh(), [refresh]));
 
   /** Sends a write; what it was to do to the sheet can then be taken back. */
   const act = async (
@@ -84,6 +77,8 @@ export function useSheet(initial: DayView): Sheet {
     undo?: (answer: { id?: string }) => Done | null,
   ): Promise<boolean> => {
     const answer = await command.send<{ id?: string }>(route, input);
+    // What is said of the sheet is said once it shows.
+    await refresh();
     if (answer.ok) {
       const step = undo?.(answer.value) ?? null;
       if (step) {
@@ -92,7 +87,6 @@ export function useSheet(initial: DayView): Sheet {
       }
       say(words);
     } else if (answer.problem.code === "blocked") say(answer.problem.message);
-    await refresh();
     return answer.ok;
   };
   const change = (words: string, after: readonly Laid[]): Done | null => {
@@ -106,7 +100,7 @@ export function useSheet(initial: DayView): Sheet {
 
   /** Does a step of before, or its reverse, to the sheet as it stands now. */
   const again = async ({ words, step }: Done, said: string): Promise<boolean> => {
-    const next = withStep(live(view.cards), step);
+    const next = withStep(live(view.cards), step, ({ locked, state }) => locked || state === "closed");
     if ("cards" in next) return act("day/lay-out", layOutInput(view, next.cards), `${said}: ${words}.`);
     say(`${listed(next.moved.map(({ stay }) => names.horse(stay)))} stands elsewhere by now, so this stays as it is.`);
     return false;

@@ -189,7 +189,9 @@ export function WeekScreen({ initial }: { initial: WeekView }) {
                 </th>
                 {view.days.map((one) => (
                   <th key={one.day} scope="col" className={`px-1 ${one.day === view.today ? "bg-straw" : ""}`}>
-                    <a href={`/today?day=${one.day}`}>{sayDate(one.day)}</a>
+                    <a href={`/today?day=${one.day}`} className="inline-flex min-h-6 items-center">
+                      {sayDate(one.day)}
+                    </a>
                     <span className="block text-xs font-normal text-dim">{one.laid ? "laid out" : ""}</span>
                   </th>
                 ))}

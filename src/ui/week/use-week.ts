@@ -1,10 +1,10 @@
 /** The week in the browser: what the server last said of it, kept current, and the writes that change what is meant, each with its undoing. */
-import { useCallback, useState } from "react";
+import { useState } from "react";
 import type { WeekHorseView, WeekPlanView, WeekView } from "#contracts/views.week.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { type CommandState, useCommand } from "#ui/kit/use-command.ts";
-import { useWrites } from "#ui/kit/use-writes.ts";
+import { useLive } from "#ui/kit/use-live.ts";
 
 export interface MeantDay {
   readonly day: LocalDate;
@@ -43,23 +43,15 @@ const same = (a: readonly MeantDay[], b: readonly MeantDay[]): boolean => {
 };
 
 export function useWeek(initial: WeekView): Week {
-  const [view, setView] = useState(initial);
   const [done, setDone] = useState<readonly Change[]>([]);
   const [undone, setUndone] = useState<readonly Change[]>([]);
   const [said, say] = useState("");
   const command = useCommand();
-  const from = view.days[0]?.day;
-
-  const refresh = useCallback(async (): Promise<void> => {
-    const answer = await fetch(`/week/data?from=${from}`).catch(() => null);
-    if (answer?.ok) setView((await answer.json()) as WeekView);
-  }, [from]);
-  useWrites(useCallback(() => void refresh(), [refresh]));
-
+  const { view, refresh } = useLive(initial, `/week/data?from=${initial.days[0]?.day}`, command.busy);
   const send = async (route: string, input: unknown, words: string): Promise<boolean> => {
     const answer = await command.send(route, input);
-    if (answer.ok) say(words);
     await refresh();
+    if (answer.ok) say(words);
     return answer.ok;
   };
   const write = ({ horses }: Change, words: string, laid: boolean): Promise<boolean> =>

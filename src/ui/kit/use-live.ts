@@ -1,0 +1,35 @@
+/** A view that keeps itself current: asked for anew after each write in the barn. An answer that was asked for earlier never replaces a later one. */
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useWrites } from "./use-writes.ts";
+
+export interface Live<T> {
+  readonly view: T;
+  refresh(): Promise<void>;
+}
+/** `busy`: a write of this screen is on its way; whoever sent it refreshes once it is answered. */
+export function useLive<T>(initial: T, address: string, busy = false): Live<T> {
+  const [view, setView] = useState(initial);
+  const asked = useRef(0);
+  const shown = useRef(0);
+  const refresh = useCallback(async (): Promise<void> => {
+    asked.current += 1;
+    const turn = asked.current;
+    // Without an answer the view stays as it was last seen; the next write asks again.
+    const answer = await fetch(address).catch(() => null);
+    if (!answer?.ok) return;
+    const next = (await answer.json()) as T;
+    if (turn < shown.current) return;
+    shown.current = turn;
+    setView(next);
+  }, [address]);
+  const waits = useRef(busy);
+  useEffect(() => {
+    waits.current = busy;
+  }, [busy]);
+  useWrites(
+    useCallback(() => {
+      if (!waits.current) void refresh();
+    }, [refresh]),
+  );
+  return { view, refresh };
+}
