@@ -193,10 +193,10 @@ describe("two sessions on the sheet", () => {
     await text(page, "Done again: swap of");
     expect(await where()).toEqual(after);
     await page.waitForFunction(() => !document.body.innerText.includes("Change places with another"));
-    await (await card("Gannet"))?.click();
+    await (await card("Blue Ledger"))?.click();
     await (await page.waitForSelector("::-p-xpath(//button[contains(., 'Split it')])"))?.click();
     await text(page, "two short sessions.");
-    expect((await cards()).filter((one) => one["horse"] === "Gannet")).toHaveLength(2);
+    expect((await cards()).filter((one) => one["horse"] === "Blue Ledger")).toHaveLength(2);
     await page.close();
   });
 });

@@ -38,84 +38,86 @@ export function Wall({ initial }: { initial: DayView }) {
   const now = minutes === null ? -1 : Math.floor((minutes - DAY_GRID.start) / DAY_GRID.minutes);
   const told = weatherTold(view);
   return (
-    <div className="text-lg">
-      <div className="flex items-baseline justify-between border-b-4 border-double border-rail pb-1">
-        <h1 className="text-4xl">{sayDate(view.day)}</h1>
-        <p className="sign text-3xl">{minutes === null ? view.barn : minutesAsClock(minutes)}</p>
-      </div>
-      {told.map((one) => (
-        <p key={one.because} className="bg-ochre-soft px-2 py-1 text-xl">
-          ▲ {sayTold(one, names.horse)}
-        </p>
-      ))}
-      <div className="grid grid-cols-[13rem_1fr] pt-2" aria-hidden="true">
-        <span />
-        <div className="grid grid-cols-20 sign text-dim">
-          {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
-            <span key={slot} className={`${COL_START[slot]} col-span-2 border-l border-line pl-1`}>
-              {minutesAsClock(DAY_GRID.start + slot * DAY_GRID.minutes)}
-            </span>
-          ))}
+    <div role="region" aria-label="The day" tabIndex={0} className="overflow-x-auto">
+      <div className="min-w-[60rem] text-lg">
+        <div className="flex items-baseline justify-between border-b-4 border-double border-rail pb-1">
+          <h1 className="text-4xl">{sayDate(view.day)}</h1>
+          <p className="sign text-3xl">{minutes === null ? view.barn : minutesAsClock(minutes)}</p>
         </div>
-      </div>
-      {people.length === 0 && <p className="py-6 text-2xl">Nothing is handed out yet.</p>}
-      {people.map((person) => (
-        <section
-          key={person.id}
-          aria-label={person.name}
-          className="grid grid-cols-[13rem_1fr] items-center border-t border-line"
-        >
-          <h2 className="truncate text-2xl">{person.name}</h2>
-          <ol className="relative grid min-h-16 grid-cols-20">
-            {now >= 0 && now < DAY_GRID.count && (
-              <li aria-hidden="true" className={`${COL_START[now]} row-span-full row-start-1 border-l-4 border-oxblood`} />
-            )}
-            {cards
-              .filter(({ rider }) => rider === person.id)
-              .map((card) => (
-                <li
-                  key={card.card}
-                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} ${card.state === "closed" ? "border-line text-dim" : "border-rail bg-rail-soft"} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
-                >
-                  <span className={`sign ${card.length === 1 ? "text-base leading-4" : "truncate text-xl"}`}>
-                    {card.state === "closed" ? "✓ " : ""}
-                    {card.horse}
-                  </span>
-                  <span className="truncate text-base">
-                    {names.place(card.place)}
-                    {card.helper ? ` + ${names.person(card.helper)}` : ""}
-                  </span>
-                </li>
-              ))}
-            {cards
-              .filter(({ helper }) => helper === person.id)
-              .map((card) => (
-                <li
-                  key={`help-${card.card}`}
-                  className={`${COL_START[card.start]} ${COL_SPAN[card.length]} row-start-1 m-0.5 self-center truncate border-y-2 border-slate px-1 text-base`}
-                >
-                  helps {card.horse}
-                </li>
-              ))}
-          </ol>
-        </section>
-      ))}
-      <h2 className="pt-3 text-2xl">Places</h2>
-      {view.places.map((place) => (
-        <section key={place.id} aria-label={place.name} className="grid grid-cols-[13rem_1fr] border-t border-line">
-          <h3 className="sign truncate text-xl">{place.name}</h3>
-          <ol className="grid grid-cols-20">
-            {inRows(cards.filter((card) => card.place === place.id)).map(({ item, row }) => (
-              <li
-                key={item.card}
-                className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-base`}
-              >
-                {item.horse}
-              </li>
+        {told.map((one) => (
+          <p key={one.because} className="bg-ochre-soft px-2 py-1 text-xl">
+            ▲ {sayTold(one, names.horse)}
+          </p>
+        ))}
+        <div className="grid grid-cols-[13rem_1fr] pt-2" aria-hidden="true">
+          <span />
+          <div className="grid grid-cols-20 sign text-dim">
+            {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
+              <span key={slot} className={`${COL_START[slot]} col-span-2 border-l border-line pl-1`}>
+                {minutesAsClock(DAY_GRID.start + slot * DAY_GRID.minutes)}
+              </span>
             ))}
-          </ol>
-        </section>
-      ))}
+          </div>
+        </div>
+        {people.length === 0 && <p className="py-6 text-2xl">Nothing is handed out yet.</p>}
+        {people.map((person) => (
+          <section
+            key={person.id}
+            aria-label={person.name}
+            className="grid grid-cols-[13rem_1fr] items-center border-t border-line"
+          >
+            <h2 className="truncate text-2xl">{person.name}</h2>
+            <ol className="relative grid min-h-16 grid-cols-20">
+              {now >= 0 && now < DAY_GRID.count && (
+                <li aria-hidden="true" className={`${COL_START[now]} row-span-full row-start-1 border-l-4 border-oxblood`} />
+              )}
+              {cards
+                .filter(({ rider }) => rider === person.id)
+                .map((card) => (
+                  <li
+                    key={card.card}
+                    className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} ${card.state === "closed" ? "border-line text-dim" : "border-rail bg-rail-soft"} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
+                  >
+                    <span className={`sign ${card.length === 1 ? "text-base leading-4" : "truncate text-xl"}`}>
+                      {card.state === "closed" ? "✓ " : ""}
+                      {card.horse}
+                    </span>
+                    <span className="truncate text-base">
+                      {names.place(card.place)}
+                      {card.helper ? ` + ${names.person(card.helper)}` : ""}
+                    </span>
+                  </li>
+                ))}
+              {cards
+                .filter(({ helper }) => helper === person.id)
+                .map((card) => (
+                  <li
+                    key={`help-${card.card}`}
+                    className={`${COL_START[card.start]} ${COL_SPAN[card.length]} row-start-1 m-0.5 self-center truncate border-y-2 border-slate px-1 text-base`}
+                  >
+                    helps {card.horse}
+                  </li>
+                ))}
+            </ol>
+          </section>
+        ))}
+        <h2 className="pt-3 text-2xl">Places</h2>
+        {view.places.map((place) => (
+          <section key={place.id} aria-label={place.name} className="grid grid-cols-[13rem_1fr] border-t border-line">
+            <h3 className="sign truncate text-xl">{place.name}</h3>
+            <ol className="grid grid-cols-20">
+              {inRows(cards.filter((card) => card.place === place.id)).map(({ item, row }) => (
+                <li
+                  key={item.card}
+                  className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-base`}
+                >
+                  {item.horse}
+                </li>
+              ))}
+            </ol>
+          </section>
+        ))}
+      </div>
     </div>
   );
 }
