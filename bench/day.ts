@@ -3,21 +3,31 @@
  * of the sum of the best, as many optima are near nothing. Every plan is checked; a bound above a plan is an error.
  */
 import { readyDay } from "#core/day/compiled.ts";
+import { factsOf, problemOf } from "#core/day/from-barn.ts";
+import { DAY_GRID } from "#core/day/model.ts";
 import type { DayPlan, DayProblem } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
+import { spotter } from "#core/day/spot.ts";
+import { pricer } from "#core/day/spot-price.ts";
 import { verify } from "#core/day/verify.ts";
+import type { CardId } from "#core/kernel/brand.ts";
 import { type DayAnswer, solveDay } from "#solver/day.ts";
+import { makeBoard } from "./days/board.ts";
 import { makeDay, sickCall } from "./days/make.ts";
 
 const SEEDS = Number(process.argv[2] ?? 1);
 const SECONDS = Number(process.argv[3] ?? 60);
-const SIZES = [
-  [12, 3],
-  [24, 4],
-  [36, 5],
-  [48, 6],
-  [60, 8],
-] as const;
+/** SECONDS 0: only the boards are timed. */
+const SIZES =
+  SECONDS === 0
+    ? []
+    : ([
+        [12, 3],
+        [24, 4],
+        [36, 5],
+        [48, 6],
+        [60, 8],
+      ] as const);
 const PRESSURES = [0.65, 0.9, 1.15];
 const now = (): number => performance.now();
 let errors = 0;
@@ -88,6 +98,50 @@ for (const [horses, riders] of SIZES) {
       `${Math.max(0, ...proofs.map(({ seconds }) => seconds)).toFixed(1)} s   ${percent(sum(rows.map(({ gap }) => gap)), best)}`,
   );
 }
+/** Too many for a proof: beside one another only. */
+for (const pressure of SECONDS === 0 ? [] : PRESSURES) {
+  const problem = makeDay({ horses: 150, riders: 18, pressure, seed: 1 });
+  const [short, second, long] = [await solved(problem, 200, 0), await solved(problem, 1000, 0), await solved(problem, 20_000, 0)];
+  const least = Math.min(short.cost, second.cost, long.cost);
+  console.log(
+    `150-18 at ${pressure}    gap to 20 s: ${percent(short.cost - least, least)} / ${percent(second.cost - least, least)}; bound ${long.bound === null ? "none" : percent(least - long.bound, least)} below`,
+  );
+}
+
+/** Everything that a hand is shown that takes a session up: each rider's each half hour, with what bars it or what it costs. */
+for (const [horses, riders] of [
+  [14, 6],
+  [60, 8],
+] as const) {
+  const board = makeBoard({ horses, riders, seed: 3 });
+  const facts = factsOf(board);
+  const times: number[] = [];
+  let spots = 0;
+  for (let round = 0; round < 20; round += 1)
+    for (const due of board.due.slice(0, 10)) {
+      const wish = { card: "new" as CardId, ...due, place: null, helper: null };
+      const begun = now();
+      const price = pricer(board, wish);
+      const spot = spotter(facts, board.cards, wish);
+      spots = 0;
+      for (const { id } of board.people)
+        for (let start = 0; start < DAY_GRID.count; start += 1) {
+          const here = spot(id, start);
+          if (here.blockers.length === 0) price(here.placement);
+          spots += 1;
+        }
+      times.push(now() - begun);
+    }
+  const { problem, stands } = problemOf(board);
+  const begun = now();
+  for (let round = 0; round < 20; round += 1) verify(problem, stands);
+  const checked = (now() - begun) / 20;
+  const at = (share: number): number => [...times].sort((a, b) => a - b)[Math.floor(share * (times.length - 1))] ?? 0;
+  console.log(
+    `board ${horses}-${riders}: all ${spots} spots of a session ${at(0.5).toFixed(1)} ms, p99 ${at(0.99).toFixed(1)} ms (${(at(0.5) / checked).toFixed(0)} times a run of the checker)`,
+  );
+}
+
 const best = sum(all.map((one) => one.best));
 console.log(
   `all            gaps ${percent(sum(all.map((one) => one.short)), best)} / ${percent(sum(all.map((one) => one.second)), best)} / ${percent(sum(all.map((one) => one.alone)), best)}, ` +

@@ -36,6 +36,7 @@ export interface DayAsked {
 /** Above so many sessions the programme finds nothing in time that the search has not. */
 const MOST_FOR_PROOF = 100;
 const MASTER_SECONDS = 2;
+const SMALL_DAY = 40;
 const CHUNK = 20;
 
 /** Runs a search for a time; the temperature falls by the clock. */
@@ -87,11 +88,7 @@ export async function solveDay(problem: DayProblem, asked: DayAsked): Promise<Da
     told?.(best);
     return best;
   };
-  const master = masterModel(ready);
-  const seconds = Math.min(MASTER_SECONDS, Math.max(0.05, quick / 2000));
-  const assigned = await solveMilp(master.milp, { seconds });
-  const bound = Number.isFinite(assigned.bound) ? wholeBound(assigned.bound) : null;
-  const steer = assigned.values ? master.riders(assigned.values) : new Map<string, string>();
+  const { bound, steer } = isWorthALook(problem, quick) ? await lookWithoutClock(ready, quick) : NOT_LOOKED;
   const left = Math.max(20, quick - (now() - begun));
   let answer = offer(searchFor(ready, { seed, from, steer, milliseconds: left, now, stop }), bound);
   if (exact <= 0 || answer.proven || problem.sessions.length > MOST_FOR_PROOF || stop()) return answer;
@@ -116,6 +113,20 @@ export async function solveDay(problem: DayProblem, asked: DayAsked): Promise<Da
   // Dropped columns cannot be in a plan that costs less: the bound holds up to what the plan costs already.
   const proven = solved.infeasible ? better : Math.min(better, wholeBound(solved.bound));
   return offer(solved.values ? model.decode(solved.values) : answer.plan, Number.isFinite(proven) ? proven : null);
+}
+
+/** In a fraction of a second a large day is better searched at once: the look would take the half of it. */
+const isWorthALook = ({ sessions }: DayProblem, quick: number): boolean => quick >= 500 || sessions.length <= SMALL_DAY;
+interface Looked {
+  readonly bound: number | null;
+  /** By session, its rider. */
+  readonly steer: ReadonlyMap<string, string>;
+}
+const NOT_LOOKED: Looked = { bound: null, steer: new Map() };
+async function lookWithoutClock(ready: Ready, quick: number): Promise<Looked> {
+  const master = masterModel(ready);
+  const { bound, values } = await solveMilp(master.milp, { seconds: Math.min(MASTER_SECONDS, Math.max(0.05, quick / 2000)) });
+  return { bound: Number.isFinite(bound) ? wholeBound(bound) : null, steer: values ? master.riders(values) : new Map() };
 }
 
 /** Columns whose reduced cost is beyond the gap cannot be in a better plan: held at nothing. */

@@ -12,6 +12,7 @@ import { type BarnDay, factsOf, problemOf, type StandingCard } from "./from-barn
 import { blockersOf, needsHelper } from "./rules.ts";
 import { fits, sheetOf } from "./search.ts";
 import { NOBODY } from "./sheet.ts";
+import { spotter } from "./spot.ts";
 import { verify } from "./verify.ts";
 
 const HORSES = ["fox", "elk", "owl", "hen"] as const;
@@ -131,6 +132,29 @@ const plain = (barn: BarnDay): BarnDay => ({
     );
     return needsHelper(horse, one.kind) ? one : { ...one, helper: null };
   }),
+});
+
+describe("the spot that is offered", () => {
+  it("says all that stands against it, and no other place or helper has less", () => {
+    fc.assert(
+      fc.property(day, fc.constantFrom(...PEOPLE), fc.nat(18), (barn, who, start) => {
+        const facts = factsOf(barn);
+        const [one, ...others] = barn.cards;
+        const card = must(one, "the day has cards");
+        const rider = who as string as PersonId;
+        const { placement, blockers } = spotter(facts, others, card)(rider, start);
+        expect(blockers).toEqual(blockersOf(facts, others, placement));
+        const needs = placement.helper !== null;
+        for (const place of facts.places)
+          for (const helper of needs ? facts.people : [null]) {
+            if (helper?.away || helper?.id === rider) continue;
+            const elsewhere = blockersOf(facts, others, { ...placement, place: place.id, helper: helper?.id ?? null });
+            expect(elsewhere.length).toBeGreaterThanOrEqual(blockers.length);
+          }
+      }),
+      { numRuns: 300 },
+    );
+  });
 });
 
 describe("board, tables and checker", () => {

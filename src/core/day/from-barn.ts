@@ -81,9 +81,13 @@ const horseOf = ({ stay, load, risk, apart, forbid, away, noHeat }: DayHorse): P
   forbid,
 });
 
+interface Read {
+  readonly facts: DayFacts;
+  readonly barred: BarredSlots;
+}
 /** Places where a horse may be worked so; the one where it stands comes first, and costs nothing. */
 function optionsFor(
-  facts: DayFacts,
+  { facts, barred }: Read,
   horse: DayHorse,
   kind: SessionKind,
   length: number,
@@ -94,19 +98,25 @@ function optionsFor(
   return order.map((place) => ({
     cost: place.id === now || suitsBest(place, horse, kind) ? 0 : SECOND_BEST,
     parts: [{ place: place.id, from: 0, length }],
-    barred: barredSlots(facts, horse, place, { kind, length }),
+    barred: barred(horse, place, { kind, length }),
   }));
 }
-/** Slots in which the weather bars a session of this length there. */
-const barredSlots = (
-  facts: DayFacts,
-  horse: DayHorse,
-  place: DayPlace,
-  { kind, length }: Pick<Placement, "kind" | "length">,
-): readonly Span[] =>
-  Array.from({ length: facts.grid.count }, (_, slot): Span => [slot, slot + 1]).filter(
-    ([start]) => weatherAgainst(facts, horse, place, { kind, start, length: 1, whole: length }) !== null,
-  );
+type BarredSlots = (horse: DayHorse, place: DayPlace, what: Pick<Placement, "kind" | "length">) => readonly Span[];
+/** Slots in which the weather bars a session of this length there; horses that the weather treats alike are looked at once. */
+function barredSlots(facts: DayFacts): BarredSlots {
+  const known = new Map<string, readonly Span[]>();
+  return (horse, place, { kind, length }) => {
+    if (facts.weather.length === 0) return [];
+    const key = [horse.stage, horse.green, horse.noHeat, place.outdoor, kind, length].join();
+    const found =
+      known.get(key) ??
+      Array.from({ length: facts.grid.count }, (_, slot): Span => [slot, slot + 1]).filter(
+        ([start]) => weatherAgainst(facts, horse, place, { kind, start, length: 1, whole: length }) !== null,
+      );
+    known.set(key, found);
+    return found;
+  };
+}
 /** Slots in which work outdoors costs, as the heat asks for lighter work. */
 const hotSlots = ({ grid, weather }: DayFacts): readonly number[] => {
   const warm = new Set(weather.filter((hour) => heatOf(hour) >= LIGHTER).map(({ hour }) => hour));
@@ -116,7 +126,7 @@ const hotSlots = ({ grid, weather }: DayFacts): readonly number[] => {
 };
 
 function sessionOf(
-  facts: DayFacts,
+  read: Read,
   horse: WantedHorse,
   what: Pick<Placement, "kind" | "length">,
   card: StandingCard | null,
@@ -124,7 +134,7 @@ function sessionOf(
 ): ProblemSession {
   const { kind, length } = what;
   const fixed = card !== null && (card.locked || card.state === "closed");
-  const barred = horseBlockers(horse, { kind, length }, facts.grid).length > 0;
+  const kept = horseBlockers(horse, { kind, length }, read.facts.grid).length > 0;
   const helped = (card?.helper ?? null) !== null || needsHelper(horse, kind);
   return {
     id: card?.card ?? dueSession(horse.stay),
@@ -135,9 +145,9 @@ function sessionOf(
     // A fixed card keeps its place, whatever has become of it since.
     options: fixed
       ? [{ cost: 0, parts: [{ place: card.place, from: 0, length }] }]
-      : barred
+      : kept
         ? []
-        : optionsFor(facts, horse, kind, length, card?.place ?? null),
+        : optionsFor(read, horse, kind, length, card?.place ?? null),
     usual: horse.usual,
     known: horse.known,
     helperSlots: helped ? length : 0,
@@ -156,6 +166,7 @@ function assignedOf({ rider, start, helper, place }: Placement, { options }: Pro
 /** The problem, and the plan that stands. */
 export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonly stands: DayPlan } {
   const facts = factsOf(day);
+  const read: Read = { facts, barred: barredSlots(facts) };
   const cards = live(day);
   const horse = (stay: StayId): WantedHorse =>
     must(
@@ -165,14 +176,14 @@ export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonl
   const sessions = [
     ...cards.map((card) =>
       sessionOf(
-        facts,
+        read,
         horse(card.stay),
         card,
         card,
         cards.some((other) => other.card === card.after),
       ),
     ),
-    ...day.due.map((due) => sessionOf(facts, horse(due.stay), due, null)),
+    ...day.due.map((due) => sessionOf(read, horse(due.stay), due, null)),
   ];
   const assigned = cards.map((card, i) => ({
     card,

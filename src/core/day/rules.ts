@@ -117,7 +117,8 @@ function eatsWith({ lunch }: DayPerson, work: readonly Placement[]): boolean {
   return false;
 }
 
-function helperBlockers(
+/** What stands against who helps, whatever the place. */
+export function helperBlockers(
   horse: DayHorse,
   helper: DayPerson | null,
   candidate: Placement,
@@ -133,7 +134,8 @@ function helperBlockers(
   ];
 }
 
-function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, others: readonly Placement[]): Blocker[] {
+/** What stands against the place, whoever rides and helps. */
+export function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, others: readonly Placement[]): Blocker[] {
   const place = must(
     facts.places.find((one) => one.id === candidate.place),
     "the place is on the day",
@@ -161,29 +163,16 @@ function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, o
   return found;
 }
 
-/**
- * Everything that stands against a placement, in the order in which a person would ask; empty where it may stand.
- * The candidate itself may be among `placed` (it is being moved) and is left out of account. People, horse and place must be on the day.
- */
-export function blockersOf(facts: DayFacts, placed: readonly Placement[], candidate: Placement): readonly Blocker[] {
-  const others = placed.filter((other) => other.card !== candidate.card);
-  const horse = must(
-    facts.horses.find((one) => one.stay === candidate.stay),
-    "the horse is on the day",
-  );
-  const rider = must(
-    facts.people.find((one) => one.id === candidate.rider),
-    "the rider is on the day",
-  );
-  const helper = candidate.helper
-    ? must(
-        facts.people.find((one) => one.id === candidate.helper),
-        "the helper is on the day",
-      )
-    : null;
+/** What stands against a session with a rider at a time, wherever and whoever helps. */
+export function ownBlockers(
+  { grid }: Pick<DayFacts, "grid">,
+  { horse, rider }: { readonly horse: DayHorse; readonly rider: DayPerson },
+  candidate: Placement,
+  others: readonly Placement[],
+): readonly Blocker[] {
   const found: Blocker[] = [];
-  if (candidate.start < 0 || end(candidate) > facts.grid.count) found.push({ code: "outside-day" });
-  found.push(...horseBlockers(horse, candidate, facts.grid));
+  if (candidate.start < 0 || end(candidate) > grid.count) found.push({ code: "outside-day" });
+  found.push(...horseBlockers(horse, candidate, grid));
   found.push(...timeBlockers(rider, candidate, others), ...riderBlockers(horse, rider, candidate, others));
   const doubled = others.find((other) => other.stay === candidate.stay && sameTime(other, candidate));
   if (doubled) found.push({ code: "horse-busy", with: doubled.card });
@@ -195,6 +184,33 @@ export function blockersOf(facts: DayFacts, placed: readonly Placement[], candid
       (other.after === candidate.card && other.start < end(candidate) + SPLIT_GAP),
   );
   if (half) found.push({ code: "after", with: half.card });
-  found.push(...placeBlockers(facts, horse, candidate, others), ...helperBlockers(horse, helper, candidate, others));
   return found;
+}
+
+/** Whoever a placement speaks of, looked up on the day; they must be there. */
+export const personOn = ({ people }: Pick<DayFacts, "people">, id: PersonId): DayPerson =>
+  must(
+    people.find((one) => one.id === id),
+    "the person is on the day",
+  );
+export const horseOn = ({ horses }: Pick<DayFacts, "horses">, stay: DayHorse["stay"]): DayHorse =>
+  must(
+    horses.find((one) => one.stay === stay),
+    "the horse is on the day",
+  );
+
+/**
+ * Everything that stands against a placement, in the order in which a person would ask; empty where it may stand.
+ * The candidate itself may be among `placed` (it is being moved) and is left out of account. People, horse and place must be on the day.
+ */
+export function blockersOf(facts: DayFacts, placed: readonly Placement[], candidate: Placement): readonly Blocker[] {
+  const others = placed.filter((other) => other.card !== candidate.card);
+  const horse = horseOn(facts, candidate.stay);
+  const rider = personOn(facts, candidate.rider);
+  const helper = candidate.helper ? personOn(facts, candidate.helper) : null;
+  return [
+    ...ownBlockers(facts, { horse, rider }, candidate, others),
+    ...placeBlockers(facts, horse, candidate, others),
+    ...helperBlockers(horse, helper, candidate, others),
+  ];
 }

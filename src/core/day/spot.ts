@@ -3,8 +3,8 @@
 import type { SessionKind } from "../card/card.ts";
 import { must } from "../kernel/assert.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import type { Blocker, DayFacts, Placement } from "./model.ts";
-import { blockersOf, needsHelper, suitsBest } from "./rules.ts";
+import type { Blocker, DayFacts, DayPerson, Placement } from "./model.ts";
+import { helperBlockers, horseOn, needsHelper, ownBlockers, personOn, placeBlockers, suitsBest } from "./rules.ts";
 
 export interface Wish {
   readonly card: CardId;
@@ -22,43 +22,84 @@ export interface Spot {
   readonly blockers: readonly Blocker[];
 }
 
+/** The first of those that break least. */
+function least<T>(
+  choices: readonly T[],
+  broken: (choice: T) => readonly Blocker[],
+): { readonly choice: T; readonly blockers: readonly Blocker[] } {
+  let best: { readonly choice: T; readonly blockers: readonly Blocker[] } | null = null;
+  for (const choice of choices) {
+    const blockers = broken(choice);
+    if (!best || blockers.length < best.blockers.length) best = { choice, blockers };
+    if (blockers.length === 0) break;
+  }
+  return must(best, "there is a choice");
+}
+
+/** Places and helpers are looked at before there is a rider. */
+const NOBODY_YET = "" as PersonId;
+
+/** Worked out once for each start. */
+function once<T>(work: (start: number) => T): (start: number) => T {
+  const known = new Map<number, T>();
+  return (start) => {
+    const before = known.get(start);
+    if (before !== undefined) return before;
+    const found = work(start);
+    known.set(start, found);
+    return found;
+  };
+}
+
 /**
  * The spot for a rider at a slot: the wished place and helper, else the first place that suits best and the first free helper of the lowest
- * grade that breaks nothing; where every choice breaks something, the one that breaks least.
+ * grade that breaks nothing; where every choice breaks something, the one that breaks least. Places and helpers do not mind one another, so each is
+ * chosen by itself.
  */
-export function spotAt(facts: DayFacts, placed: readonly Placement[], wish: Wish, rider: PersonId, start: number): Spot {
-  const horse = must(
-    facts.horses.find((one) => one.stay === wish.stay),
-    "the horse is on the day",
-  );
-  const suiting = facts.places.filter((place) => suitsBest(place, horse, wish.kind));
+export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wish): (rider: PersonId, start: number) => Spot {
+  const { card, stay, kind, length, after = null } = wish;
+  const horse = horseOn(facts, stay);
+  const others = placed.filter((other) => other.card !== card);
+  const suiting = facts.places.filter((place) => suitsBest(place, horse, kind));
   const order = [...suiting, ...facts.places.filter((place) => !suiting.includes(place))].map(({ id }) => id);
   const places = wish.place ? [wish.place, ...order.filter((id) => id !== wish.place)] : order;
-  const free = [...facts.people]
-    .filter((person) => person.id !== rider && person.id !== wish.helper && !person.away)
+  const helping = facts.people
+    .filter((person) => person.id !== wish.helper && !person.away)
     .sort((a, b) => Number(a.rides) - Number(b.rides) || a.grade - b.grade);
-  const helpers: (PersonId | null)[] = [
-    ...(wish.helper && wish.helper !== rider ? [wish.helper] : []),
-    ...(needsHelper(horse, wish.kind) ? free.map((person) => person.id) : [null]),
-  ];
-  if (helpers.length === 0) helpers.push(null);
-  let best: Spot | null = null;
-  for (const place of places)
-    for (const helper of helpers) {
-      const placement: Placement = {
-        card: wish.card,
-        stay: wish.stay,
-        kind: wish.kind,
-        length: wish.length,
-        rider,
-        start,
-        place,
-        helper,
-        after: wish.after ?? null,
-      };
-      const blockers = blockersOf(facts, placed, placement);
-      if (!best || blockers.length < best.blockers.length) best = { placement, blockers };
-      if (blockers.length === 0) return best;
-    }
-  return must(best, "the barn has a place");
+  const wished = wish.helper ? [personOn(facts, wish.helper)] : [];
+  const helpers: readonly (DayPerson | null)[] = [...wished, ...(needsHelper(horse, kind) ? helping : [null])];
+  const at = (rider: PersonId, start: number, place: PlaceId, helper: PersonId | null): Placement => ({
+    card,
+    stay,
+    kind,
+    length,
+    rider,
+    start,
+    place,
+    helper,
+    after,
+  });
+  const anywhere = must(places[0], "the barn has a place");
+  // What stands against places and helpers at a start is the same for every rider.
+  const placeAt = once((start) => least(places, (id) => placeBlockers(facts, horse, at(NOBODY_YET, start, id, null), others)));
+  const helpersAt = once((start) => {
+    const bare = at(NOBODY_YET, start, anywhere, null);
+    return helpers.map((person) => ({ person, blockers: helperBlockers(horse, person, bare, others) }));
+  });
+  return (rider, start) => {
+    const place = placeAt(start);
+    const beside = helpersAt(start).filter(({ person }) => person?.id !== rider);
+    const bare = at(rider, start, place.choice, null);
+    const helper = beside.length > 0 ? least(beside, ({ blockers }) => blockers).choice : null;
+    return {
+      placement: { ...bare, helper: helper?.person?.id ?? null },
+      blockers: [
+        ...ownBlockers(facts, { horse, rider: personOn(facts, rider) }, bare, others),
+        ...place.blockers,
+        ...(helper?.blockers ?? helperBlockers(horse, null, bare, others)),
+      ],
+    };
+  };
 }
+export const spotAt = (facts: DayFacts, placed: readonly Placement[], wish: Wish, rider: PersonId, start: number): Spot =>
+  spotter(facts, placed, wish)(rider, start);

@@ -2,8 +2,8 @@
 
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { factsOf } from "#core/day/from-barn.ts";
-import { DAY_GRID, type Placement } from "#core/day/model.ts";
-import { type Spot, spotAt, type Wish } from "#core/day/spot.ts";
+import { DAY_GRID } from "#core/day/model.ts";
+import { type Spot, spotter, type Wish } from "#core/day/spot.ts";
 import { pricer } from "#core/day/spot-price.ts";
 import type { Names } from "#ui/words/blockers.ts";
 
@@ -42,14 +42,13 @@ export interface PricedSpot extends Spot {
 }
 /** Every spot of the sheet for a wish: where it may go and at what price, and what stands against it elsewhere. */
 export function spotsFor(view: DayView, wish: Wish): Map<string, PricedSpot> {
-  const facts = factsOf(view);
-  const placed: Placement[] = live(view.cards);
+  const spot = spotter(factsOf(view), live(view.cards), wish);
   const price = pricer(view, wish);
   const spots = new Map<string, PricedSpot>();
   for (const person of view.people)
     for (const start of SLOTS) {
-      const spot = spotAt(facts, placed, wish, person.id, start);
-      spots.set(spotKey(person.id, start), { ...spot, cost: spot.blockers.length === 0 ? price(spot.placement) : null });
+      const here = spot(person.id, start);
+      spots.set(spotKey(person.id, start), { ...here, cost: here.blockers.length === 0 ? price(here.placement) : null });
     }
   return spots;
 }

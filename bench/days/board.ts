@@ -1,0 +1,83 @@
+/** The board of a made-up barn, as a page has it: for timing what a hand that holds a session is shown. */
+import type { BarnDay, StandingCard, WantedHorse } from "#core/day/from-barn.ts";
+import { DAY_GRID, type DayPerson, type DayPlace } from "#core/day/model.ts";
+import { spotAt } from "#core/day/spot.ts";
+import { STAGES } from "#core/gate/gate.ts";
+import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import { seededRandom } from "#core/kernel/random.ts";
+import { loadLimit } from "#core/tools/load.ts";
+
+/** Every second horse stands on the sheet, the others are due. */
+export function makeBoard({ horses: many, riders, seed }: { horses: number; riders: number; seed: number }): BarnDay {
+  const random = seededRandom(seed);
+  const people = Array.from({ length: riders + Math.ceil(riders / 2) }, (_, i): DayPerson => {
+    const rides = i < riders;
+    return {
+      id: `p${i}` as PersonId,
+      grade: i === 0 ? 5 : random.whole(2, 5),
+      weightKg: rides ? random.whole(52, 90) : null,
+      rides,
+      works: [[0, 18]],
+      lunch: { from: 8, to: 14, length: 1 },
+      away: null,
+      maxSaddle: rides ? 6 : 0,
+    };
+  });
+  const place = (id: string, changes: Partial<DayPlace>): DayPlace => ({
+    id: id as PlaceId,
+    capacity: 2,
+    separate: false,
+    closed: false,
+    outdoor: true,
+    shut: [],
+    stages: STAGES,
+    ...changes,
+  });
+  const places = [
+    place("pens", { separate: true, capacity: Math.ceil(many / 10) }),
+    place("ring", { outdoor: false, capacity: 1 }),
+    place("arena", { stages: ["first-rides", "riding"], capacity: 3 }),
+    place("hill", { stages: ["riding"], capacity: 4 }),
+  ];
+  const horses = Array.from(
+    { length: many },
+    (_, i): WantedHorse => ({
+      stay: `s${i}` as StayId,
+      load: loadLimit({ weightKg: random.whole(380, 560), ageYears: 7, fitness: "fit", condition: 5, daysOff: 1 }),
+      evaluated: true,
+      risk: random.whole(1, 4),
+      stage: STAGES[random.whole(0, 2)] ?? "riding",
+      hold: null,
+      away: [],
+      green: random.chance(0.3),
+      noHeat: random.chance(0.2),
+      apart: random.chance(0.1) ? [`s${(i + 1) % many}` as StayId] : [],
+      forbid: [],
+      held: "nothing",
+      ridden: true,
+      secondPerson: false,
+      sessionMinutes: null,
+      usual: people[random.whole(0, riders - 1)]?.id ?? null,
+      known: [],
+      value: 10 + random.whole(0, 20),
+    }),
+  );
+  const weather = Array.from({ length: 12 }, (_, i) => ({
+    hour: 7 + i,
+    temperatureC: 20 + i,
+    humidity: 60,
+    windMps: i > 7 ? 14 : 4,
+  }));
+  const facts = { grid: DAY_GRID, people, places, horses, weather };
+  const cards: StandingCard[] = [];
+  const due: { stay: StayId; kind: "ground" | "both"; length: number }[] = [];
+  horses.forEach(({ stay, stage }, i) => {
+    const kind = stage === "unridden" ? "ground" : "both";
+    const wish = { card: `c${i}` as CardId, stay, kind, length: kind === "ground" ? 2 : 3, place: null, helper: null } as const;
+    const spots = people.flatMap(({ id }) => Array.from({ length: 16 }, (_, start) => spotAt(facts, cards, wish, id, start)));
+    const free = i % 2 === 0 ? spots.find(({ blockers }) => blockers.length === 0) : undefined;
+    if (free) cards.push({ ...free.placement, state: "placed", locked: false });
+    else due.push({ stay, kind, length: wish.length });
+  });
+  return { people, places, horses, weather, cards, due };
+}
