@@ -94,10 +94,21 @@ const laidOut = async (page: Page) => {
   await page.waitForFunction(() => /Proven best|from the best\./.test(document.body.innerText), { timeout: 60_000 });
 };
 
+/** The week, laid out with one key. */
+const week = async (page: Page) => {
+  await page.goto(`${address}/week`, { waitUntil: "networkidle2" });
+  await page.keyboard.press("l");
+  await page.waitForFunction(() => /laid over/.test(document.body.innerText) && !/Trying what/.test(document.body.innerText), {
+    timeout: 60_000,
+  });
+};
+
 const PICTURES: Record<string, Picture> = {
   rail: { who: "odalys", size: desk, go: open("/") },
   today: { who: "odalys", size: desk, go: open("/today") },
   "lay-out": { who: "odalys", size: desk, go: laidOut },
+  week: { who: "odalys", size: { width: 1280, height: 1000 }, go: week },
+  wall: { who: "jory", size: { width: 1600, height: 900 }, go: open("/today/wall") },
   "today-phone": { who: "wren", size: phone, go: open("/today") },
   horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
   log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
@@ -107,7 +118,6 @@ const PICTURES: Record<string, Picture> = {
   compare: { who: "odalys", size: desk, go: horse("Tin Whistle", "/compare") },
   plan: { who: "odalys", size: { width: 1280, height: 1400 }, go: plan },
   ladder: { who: "odalys", size: desk, go: open("/barn/ladder") },
-  methods: { who: "odalys", size: desk, go: open("/barn/methods") },
   checks: { who: "odalys", size: desk, go: open("/checks") },
   barn: { who: "odalys", size: desk, go: open("/barn") },
   card: { who: "tavish", size: phone, go: ownCard },

@@ -100,5 +100,7 @@ export type EndHold = z.output<typeof EndHold>;
 
 export const SetApart = z.object({ stay, other: stay, apart: flag });
 export type SetApart = z.output<typeof SetApart>;
+export const KeepFrom = z.object({ stay, person: id<"person">(), kept: flag });
+export type KeepFrom = z.output<typeof KeepFrom>;
 export const SendHome = z.object({ id: stay, version, day: date });
 export type SendHome = z.output<typeof SendHome>;

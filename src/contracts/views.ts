@@ -19,7 +19,7 @@ import type { HardSide, Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { CardWork } from "#core/plan/card-work.ts";
 import type { ComposedReport } from "#core/report/compose.ts";
-import type { WeatherHour } from "#core/weather/weather.ts";
+import type { WeatherHour, WeatherLimit } from "#core/weather/weather.ts";
 import type { PersonFields } from "./people.ts";
 import type { ReportWords } from "./report.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
@@ -238,6 +238,8 @@ export interface CardView {
   readonly sessionMinutes: number | null;
   readonly focus: readonly string[];
   /** Left alone until a check is done. */
+  /** What the weather of its hours asks to keep in mind. */
+  readonly weather: readonly WeatherLimit[];
   readonly heldSkills: readonly string[];
   readonly work: CardWork;
   /** Skills that gained next to nothing over their last four works. */
@@ -310,6 +312,8 @@ export interface TermsView {
   readonly holds: readonly (Hold & { readonly id: HoldId; readonly reason: string })[];
   readonly holdPolicy: HoldPolicy;
   readonly apart: readonly StayId[];
+  readonly keptFrom: readonly PersonId[];
+  readonly people: readonly { readonly id: PersonId; readonly name: string }[];
   readonly others: readonly { readonly stay: StayId; readonly horse: string }[];
 }
 export interface PeopleView {

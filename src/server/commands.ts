@@ -29,7 +29,7 @@ import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignE
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
-import { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
 import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
@@ -56,7 +56,7 @@ import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
 import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
-import { addHold, bookStay, editDetails, editStay, endHold, sendHome, setApart } from "./stay/manage.ts";
+import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart } from "./stay/manage.ts";
 import { enterWeather, forgetWeather } from "./weather/enter.ts";
 import { setWeek } from "./week/set-week.ts";
 
@@ -76,6 +76,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "stay/add-hold": command(manager, AddHold, addHold),
   "stay/end-hold": command(manager, EndHold, endHold),
   "stay/set-apart": command(manager, SetApart, setApart),
+  "stay/keep-from": command(manager, KeepFrom, keepFrom),
   "stay/send-home": command(manager, SendHome, sendHome),
   "intake/begin": command(manager, BeginEvaluation, beginEvaluation),
   "intake/save": command(manager, SaveEvaluation, saveEvaluation),

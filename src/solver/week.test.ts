@@ -9,7 +9,8 @@ import {
   type WeekProblem,
   type WeekRider,
 } from "#core/day/week.ts";
-import { solveWeek } from "./week.ts";
+import { sessionsShort, withFix } from "#core/day/week-fixes.ts";
+import { findFixes, solveWeek } from "./week.ts";
 
 const horse = (id: string, changes: Partial<WeekHorse> = {}): WeekHorse => ({
   id,
@@ -103,6 +104,49 @@ describe("the week", () => {
       }),
       { numRuns: 20 },
     );
+  });
+});
+
+describe("what stands already, and where there is room", () => {
+  it("counts days on sheets as worked and asks no hours for them, also where nobody has any", async () => {
+    const problem = week({
+      horses: [horse("k1", { sessions: 2, given: [1, 4] })],
+      riders: [rider("ann", { slots: [0, 0, 0, 0, 0, 0] })],
+    });
+    const answer = await solveWeek(problem, 5);
+    expect(answer?.plan.days.get("k1")).toEqual([1, 4]);
+    expect(answer?.cost).toBe(0);
+  });
+  it("keeps within the places of a day", async () => {
+    const problem = week({ places: [2, 2, 0, 2, 2, 2] });
+    const answer = await solveWeek(problem, 10);
+    const worked = (day: number): number => [...(answer?.plan.days.values() ?? [])].filter((days) => days.includes(day)).length;
+    expect([0, 1, 2, 3, 4, 5].map(worked)).toEqual([1, 1, 0, 1, 1, 1]);
+  });
+});
+
+describe("what would help", () => {
+  const tight = week({
+    horses: ["k1", "k2", "k3"].map((id) => horse(id, { sessions: 4 })),
+    riders: [rider("ann", { slots: [4, 4, 4, 0, 0, 0] }), rider("ben", { grade: 1, slots: [8, 8, 8, 8, 8, 8] })],
+  });
+  it("is true: with the change granted the week holds so many sessions more", async () => {
+    const answer = await solveWeek(tight, 10);
+    const plan = answer?.plan as WeekPlan;
+    const found = await findFixes(tight, plan, () => {});
+    expect(found[0]).toMatchObject({ fix: { code: "half-day", rider: "ann" } });
+    for (const { fix, gives } of found) {
+      const granted = withFix(tight, fix);
+      const then = await solveWeek(granted, 10);
+      expect(sessionsShort(tight, plan) - sessionsShort(granted, then?.plan as WeekPlan)).toBe(gives);
+    }
+  });
+  it("is not looked for where the days themselves are too few", async () => {
+    const few = week({ horses: [horse("k1", { sessions: 5, away: [0, 1, 2] })] });
+    const answer = await solveWeek(few, 5);
+    let tried = 0;
+    expect(await findFixes(few, answer?.plan as WeekPlan, () => (tried += 1))).toEqual([]);
+    expect(tried).toBe(0);
   });
 });
 

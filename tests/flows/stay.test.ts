@@ -135,6 +135,16 @@ describe("company and going home", () => {
     expect((await findStay(barn.sql, b))?.apart).toEqual([]);
     expect(await barn.code("stay/set-apart", { stay: a, other: a, apart: true })).toBe("same-horse");
   });
+  it("keeps people from a horse: they neither ride nor help with it, until they may again", async () => {
+    const stay = await barn.horse("Sore back");
+    await barn.ask("stay/keep-from", { stay, person: barn.rider.id, kept: true });
+    await barn.ask("stay/keep-from", { stay, person: barn.rider.id, kept: true });
+    expect(await barn.code("day/place", barn.placement(stay))).toBe("blocked");
+    const helped = barn.placement(stay, { rider: barn.boss.id, helper: barn.rider.id });
+    expect(await barn.code("day/place", helped)).toBe("blocked");
+    await barn.ask("stay/keep-from", { stay, person: barn.rider.id, kept: false });
+    expect(await barn.code("day/place", helped)).toBe("done");
+  });
   it("sends a horse home once its cards are closed, and freezes its ruler on that day", async () => {
     const stay = await barn.horse();
     const card = await barn.handedOut(stay);

@@ -60,6 +60,7 @@ const EXAMPLES: Record<string, unknown> = {
   "stay/add-hold": { stay: id, kind: "vet", firstDay: "2026-07-14", lastDay: null, stopsClock: true, reason: "Lame" },
   "stay/end-hold": { id, lastDay: "2026-07-14" },
   "stay/set-apart": { stay: id, other: randomUUID(), apart: true },
+  "stay/keep-from": { stay: id, person: id, kept: true },
   "stay/send-home": { id, version: 1, day: "2026-07-14" },
   "intake/begin": { stay: id, kind: "intake" },
   "intake/save": { id, version: 1, walk: walkOf(3) },

@@ -10,7 +10,7 @@ import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.t
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS } from "#core/intake/findings.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
-import type { HoldId, HorseId, StayId } from "#core/kernel/brand.ts";
+import type { HoldId, HorseId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
@@ -60,6 +60,8 @@ const StayRow = z.object({
   reportNumber: nullable(int),
   lastIncident: nullable(z.object({ kind: text, day: date })),
   apart: z.array(id<"stay">()),
+  /** People who neither ride nor help with it. */
+  keptFrom: z.array(id<"person">()),
   /** What was signed last. */
   judged: nullable(
     z.object({
@@ -98,7 +100,7 @@ const selectStays = (db: Db) => db`
   SELECT s.id, s.kind, s.aim, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
     s.risk_set, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
-    incident.last AS last_incident, apart.list AS apart, judged.list AS judged, checks.list AS checks, trials.list AS trials
+    incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials
   FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'from', first_day, 'to', last_day, 'stopsClock', stops_clock, 'reason', reason) ORDER BY first_day), '[]') AS list
     FROM hold WHERE stay_id = s.id) holds
@@ -123,7 +125,8 @@ const selectStays = (db: Db) => db`
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('change', change, 'result', result) ORDER BY ended_on, id), '[]') AS list
     FROM trial WHERE stay_id = s.id AND result IS NOT NULL) trials
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(other), '{}') AS list FROM (
-    SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart`;
+    SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart
+  CROSS JOIN LATERAL (SELECT coalesce(array_agg(person_id), '{}') AS list FROM kept_from WHERE stay_id = s.id) kept`;
 
 /** Stays not gone home, those to come included, in the order of their first day. */
 export const listStays = (db: Db): Promise<Stay[]> =>
@@ -252,6 +255,12 @@ export async function endHold(tx: Transaction, hold: HoldId, lastDay: LocalDate)
   await tx`UPDATE hold SET last_day = ${lastDay} WHERE id = ${hold}`;
 }
 
+export async function insertKeptFrom(tx: Transaction, stay: StayId, person: PersonId): Promise<void> {
+  await tx`INSERT INTO kept_from (stay_id, person_id) VALUES (${stay}, ${person}) ON CONFLICT DO NOTHING`;
+}
+export async function deleteKeptFrom(tx: Transaction, stay: StayId, person: PersonId): Promise<void> {
+  await tx`DELETE FROM kept_from WHERE stay_id = ${stay} AND person_id = ${person}`;
+}
 export async function insertApart(tx: Transaction, a: StayId, b: StayId): Promise<void> {
   await tx`INSERT INTO apart (stay_id, other_stay_id) VALUES (${a < b ? a : b}, ${a < b ? b : a}) ON CONFLICT DO NOTHING`;
 }

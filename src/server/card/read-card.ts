@@ -1,5 +1,6 @@
 import type { Actor } from "#contracts/people.ts";
 import type { CardView } from "#contracts/views.ts";
+import { DAY_GRID, hoursOf } from "#core/day/model.ts";
 import { mayOverride, ticksFor } from "#core/gate/gate.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -10,6 +11,7 @@ import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { cardWork } from "#core/plan/card-work.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { weatherLimits } from "#core/weather/weather.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
@@ -17,6 +19,7 @@ import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { findPlan, listLatestForecasts } from "#db/queries/plan.ts";
 import { findStay } from "#db/queries/stays.ts";
+import { listWeather } from "#db/queries/weather.ts";
 import type { Deps } from "../container.ts";
 import { limitsInForce } from "../stay/facts.ts";
 import { toSession } from "../stay/read-horse.ts";
@@ -30,7 +33,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   if (!asked || !UUID.test(asked)) return null;
   const card = await findCard(sql, asked as CardId);
   if (!card) return null;
-  const [stay, rider, evaluations, scores, worked, revisions, barn, plan, forecasts] = await Promise.all([
+  const [stay, rider, evaluations, scores, worked, revisions, barn, plan, forecasts, told] = await Promise.all([
     findStay(sql, card.stayId),
     findPerson(sql, card.riderId),
     listEvaluations(sql, card.stayId),
@@ -40,6 +43,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     findBarn(sql),
     findPlan(sql, card.stayId),
     listLatestForecasts(sql, [card.stayId]),
+    listWeather(sql, card.day),
   ]);
   const { timeZone, methods } = must(barn, "the barn is set up");
   const today = clock.today(timeZone);
@@ -55,6 +59,8 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const day = stayDay(horse.firstDay, card.day);
   // A session given on a day that was not planned takes up what comes next.
   const laid = plan?.laid.find((session) => session.day >= day)?.items ?? null;
+  const hours = hoursOf(DAY_GRID, card.start, card.length);
+  const weather = (told[0]?.hours ?? []).filter(({ hour }) => hours.includes(hour));
   const gate = gateRecord(
     { ...horse, delivered: horse.delivered.filter((day) => day < card.day) },
     latest,
@@ -85,6 +91,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     circleMinutes: limits.circleMinutes,
     sessionMinutes: limits.sessionMinutes,
     focus: limits.focus,
+    weather: weather.length > 0 ? weatherLimits(weather) : [],
     heldSkills: limits.heldSkills,
     stuck: forecasts[0]?.stuck ?? [],
     work: cardWork(levels, { kind: card.kind, hard, method, turn: earlier.length, held: limits.heldSkills, laid }),

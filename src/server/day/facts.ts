@@ -86,7 +86,7 @@ export function dayHorse(
     green: stay.rides < GREEN_RIDES,
     noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
     apart: stay.apart,
-    forbid: [],
+    forbid: stay.keptFrom,
     held,
     ridden,
     secondPerson,

@@ -1,6 +1,6 @@
 /** Booking a stay and changing its terms, holds and company. */
 
-import type { AddHold, BookStay, EditDetails, EditStay, EndHold, SendHome, SetApart } from "#contracts/stay.ts";
+import type { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
 import { bendOf, usualRateOf } from "#core/forecast/calibrate.ts";
 import { ok } from "#core/kernel/result.ts";
@@ -9,9 +9,11 @@ import { worksTaken } from "#core/ladder/typical.ts";
 import { keepLearnt } from "#db/queries/barn.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listStayCards } from "#db/queries/day.ts";
+import { findPerson } from "#db/queries/people.ts";
 import { keepTaken, listRates, listTold } from "#db/queries/plan.ts";
 import {
   deleteApart,
+  deleteKeptFrom,
   endHold as endHoldRow,
   findDetails,
   findHoldStay,
@@ -20,6 +22,7 @@ import {
   insertClient,
   insertHold,
   insertHorse,
+  insertKeptFrom,
   insertStay,
   lockDetails,
   lockStay,
@@ -111,6 +114,14 @@ export async function setApart(work: Work, input: SetApart): Answer {
     return no({ code: "not-found", path: "other" });
   await (input.apart ? insertApart : deleteApart)(work.tx, input.stay, input.other);
   await note(work, "stay", input.stay, input.apart ? "kept apart" : "may be together", { other: input.other });
+  return ok(null);
+}
+
+export async function keepFrom(work: Work, input: KeepFrom): Answer {
+  if (!(await lockStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
+  if (!(await findPerson(work.tx, input.person))) return no({ code: "not-found", path: "person" });
+  await (input.kept ? insertKeptFrom : deleteKeptFrom)(work.tx, input.stay, input.person);
+  await note(work, "stay", input.stay, input.kept ? "kept from" : "may be handed", { person: input.person });
   return ok(null);
 }
 

@@ -2,6 +2,7 @@ import type { TermRules, TermsView } from "#contracts/views.ts";
 import { must } from "#core/kernel/assert.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
 import type { Barn } from "#db/queries/barn.ts";
+import { listPeople } from "#db/queries/people.ts";
 import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { intakeDay } from "./facts.ts";
@@ -25,7 +26,7 @@ export async function readBooking(deps: Deps): Promise<TermRules> {
 }
 
 export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): Promise<TermsView> {
-  const [details, stays] = await Promise.all([findDetails(sql, stay.id), listStays(sql)]);
+  const [details, stays, people] = await Promise.all([findDetails(sql, stay.id), listStays(sql), listPeople(sql)]);
   const { kind, aim, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords } = stay;
   return {
     stay: stay.id,
@@ -39,6 +40,8 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
     holds: stay.holds,
     holdPolicy: barn.holdPolicy,
     apart: stay.apart,
+    keptFrom: stay.keptFrom,
+    people: people.filter(({ retiredOn }) => retiredOn === null).map(({ id, name }) => ({ id, name })),
     others: stays.filter((other) => other.id !== stay.id).map((other) => ({ stay: other.id, horse: other.horse })),
   };
 }

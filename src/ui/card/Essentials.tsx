@@ -5,6 +5,7 @@ import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { listed } from "#ui/words/figures.ts";
 import { TACK } from "#ui/words/labels.ts";
+import { sayWeatherLimit } from "#ui/words/weather.ts";
 
 /** What a rider must know before touching the horse, in a glance. */
 export function Essentials({ view }: { view: CardView }) {
@@ -17,6 +18,9 @@ export function Essentials({ view }: { view: CardView }) {
           ■ {listed(view.cautions.map(({ sign }) => signOf(sign).words.toLowerCase()))} at the evaluation: watch for it
         </p>
       )}
+      {view.weather.map((limit) => (
+        <p key={limit.code}>▲ {sayWeatherLimit(limit)}</p>
+      ))}
       {view.heldSkills.length > 0 && (
         <p className="text-oxblood">
           ■ Leave alone until a check is done: {listed(view.heldSkills.map((id) => skillOf(id).words.toLowerCase()))}

@@ -3,48 +3,103 @@ import type { TermsView } from "#contracts/views.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 
-/** Horses that must not share a place with this one. */
-export function Company({ view }: { view: TermsView }) {
-  const { busy, problem, send } = useCommand();
-  const [other, setOther] = useState("");
-  const set = async (who: string, apart: boolean): Promise<void> => {
-    if ((await send("stay/set-apart", { stay: view.stay, other: who, apart })).ok) location.reload();
-  };
-  const kept = view.others.filter((one) => view.apart.includes(one.stay));
-  const free = view.others.filter((one) => !view.apart.includes(one.stay));
+interface Choice {
+  readonly id: string;
+  readonly name: string;
+}
+interface Props {
+  readonly id: string;
+  readonly title: string;
+  readonly none: string;
+  readonly said: string;
+  readonly label: string;
+  readonly keep: string;
+  readonly free: string;
+  readonly choices: readonly Choice[];
+  readonly kept: readonly string[];
+  readonly open: boolean;
+  onSet(id: string, kept: boolean): Promise<void>;
+  readonly busy: boolean;
+}
+/** Some of a list are kept away, and may be let near again. */
+function Kept({ id, title, none, said, label, keep, free, choices, kept, open, onSet, busy }: Props) {
+  const [chosen, setChosen] = useState("");
+  const rest = choices.filter((one) => !kept.includes(one.id));
   return (
-    <section aria-labelledby="company-title">
-      <h2 id="company-title">Keep apart</h2>
-      {kept.length === 0 && <p className="text-dim">It may share a place with every horse in work.</p>}
+    <section aria-labelledby={id}>
+      <h2 id={id}>{title}</h2>
+      {kept.length === 0 && <p className="text-dim">{none}</p>}
       <ul>
-        {kept.map((one) => (
-          <li key={one.stay} className="flex items-center gap-3 border-b border-line py-1">
-            Never in one place with <strong>{one.horse}</strong>
-            <Button className="ml-auto" disabled={busy} onClick={() => void set(one.stay, false)}>
-              Let them meet
-            </Button>
-          </li>
-        ))}
+        {choices
+          .filter((one) => kept.includes(one.id))
+          .map((one) => (
+            <li key={one.id} className="flex items-center gap-3 border-b border-line py-1">
+              {said} <strong>{one.name}</strong>
+              <Button className="ml-auto" disabled={busy} onClick={() => void onSet(one.id, false)}>
+                {free}
+              </Button>
+            </li>
+          ))}
       </ul>
-      {!view.wentHome && free.length > 0 && (
+      {open && rest.length > 0 && (
         <div className="mt-3 flex flex-wrap items-end gap-3">
           <label className="sign text-dim">
-            Another horse
-            <select className={`${INPUT} font-sans text-ink`} value={other} onChange={(event) => setOther(event.target.value)}>
+            {label}
+            <select className={`${INPUT} font-sans text-ink`} value={chosen} onChange={(event) => setChosen(event.target.value)}>
               <option value="">Choose one</option>
-              {free.map((one) => (
-                <option key={one.stay} value={one.stay}>
-                  {one.horse}
+              {rest.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
                 </option>
               ))}
             </select>
           </label>
-          <Button disabled={busy || other === ""} onClick={() => void set(other, true)}>
-            Keep apart
+          <Button disabled={busy || chosen === ""} onClick={() => void onSet(chosen, true)}>
+            {keep}
           </Button>
         </div>
       )}
-      <Trouble problem={problem} />
     </section>
+  );
+}
+
+/** Horses that must not share a place with this one, and people who neither ride nor help with it. */
+export function Company({ view }: { view: TermsView }) {
+  const { busy, problem, send } = useCommand();
+  const set = async (route: string, input: unknown): Promise<void> => {
+    if ((await send(route, input)).ok) location.reload();
+  };
+  return (
+    <div className="grid gap-6">
+      <Kept
+        id="company-title"
+        title="Keep apart"
+        none="It may share a place with every horse in work."
+        said="Never in one place with"
+        label="Another horse"
+        keep="Keep apart"
+        free="Let them meet"
+        choices={view.others.map(({ stay, horse }) => ({ id: stay, name: horse }))}
+        kept={view.apart}
+        open={!view.wentHome}
+        busy={busy}
+        onSet={(other, apart) => set("stay/set-apart", { stay: view.stay, other, apart })}
+      />
+      <Kept
+        id="kept-title"
+        title="Not with this horse"
+        none="Whoever is able may be handed it."
+        said="Neither rides it nor helps with it:"
+        label="A person"
+        keep="Keep from it"
+        free="May be handed it again"
+        choices={view.people}
+        kept={view.keptFrom}
+        open={!view.wentHome}
+        busy={busy}
+        onSet={(person, kept) => set("stay/keep-from", { stay: view.stay, person, kept })}
+      />
+      <Trouble problem={problem} />
+    </div>
   );
 }

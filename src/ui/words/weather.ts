@@ -37,7 +37,7 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
     case "ground-first":
       return `Wind ${limit.windMps} m/s: ground work first.`;
     case "no-fast-work":
-      return `${limit.temperatureC} °C, under ${TOO_COLD}: no fast work.`;
+      return `Cold, ${limit.temperatureC} °C: under ${TOO_COLD} no fast work.`;
   }
 }
 

@@ -1,12 +1,15 @@
 import { describe, expect, it } from "vitest";
 import type { Refusal } from "#contracts/refusal.ts";
+import type { NotHad } from "#contracts/views.week.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { Blocker } from "#core/day/model.ts";
+import type { WeekFix } from "#core/day/week-fixes.ts";
 import type { GateReason } from "#core/gate/gate.ts";
 import { readGoal } from "#core/intake/aims.ts";
 import type { Evidence } from "#core/intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { Say } from "#core/report/compose.ts";
+import type { WeatherLimit } from "#core/weather/weather.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
 import { clock, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
@@ -16,6 +19,8 @@ import { lengthIn, sayArithmetic, sayMeant, sayQuestion, sayResting, sayTouches,
 import { needPath, needTone, sayNeed, sayUrgency } from "./needs.ts";
 import { sayRefusal } from "./refusals.ts";
 import { sayStatement } from "./report.ts";
+import { sayTold, sayWeatherLimit } from "./weather.ts";
+import { sayFix, sayNotHad, sayShort } from "./week.ts";
 
 const DAY = localDate("2026-07-10");
 const [who, place, stay, card] = ["p" as PersonId, "l" as PlaceId, "s" as StayId, "c" as CardId];
@@ -44,6 +49,34 @@ const BLOCKERS: Blocker[] = [
   { code: "apart", from: stay, with: card },
   { code: "helper" },
   { code: "outside-day" },
+  { code: "lunch", who },
+  { code: "appointment", kind: "travel", from: 0, to: 20 },
+  { code: "place-shut", place, why: "harrowed" },
+  { code: "place-shut", place, why: "" },
+  { code: "after", with: card },
+  { code: "heat", because: "none", hour: 13, heat: 184 },
+  { code: "heat", because: "short", hour: 13, heat: 160 },
+  { code: "heat", because: "not-fit", hour: 9, heat: 133 },
+  { code: "wind", because: "first-rides", hour: 14, windMps: 13 },
+  { code: "wind", because: "green-outside", hour: 14, windMps: 13 },
+  { code: "wind", because: "ground-first", hour: 14, windMps: 9 },
+];
+const LIMITS: WeatherLimit[] = [
+  { code: "lighter", heat: 133 },
+  { code: "short", heat: 160 },
+  { code: "ground-first", windMps: 9 },
+  { code: "no-fast-work", temperatureC: -12 },
+];
+const FIXES: WeekFix[] = [
+  { code: "half-day", rider: "p", day: 1 },
+  { code: "more-rides", rider: "p", day: 1 },
+  { code: "unpin", horse: "s" },
+];
+const NOT_HAD: NotHad[] = [
+  ...(["hold", "check", "not-evaluated", "intake-day", "not-here"] as const).map((code) => ({ code })),
+  { code: "appointment", kind: "farrier" },
+  { code: "visit", who: "dentist" },
+  { code: "visit", who: "barn" },
 ];
 const REASONS: GateReason[] = [
   { code: "check", from: "record", holds: "ridden" },
@@ -74,6 +107,9 @@ const REFUSALS: Refusal[] = [
   { code: "too-many-files", path: "content", limit: 12 },
   { code: "trial-running", path: "change" },
   { code: "trial-ended", path: "id" },
+  { code: "too-short", path: "first" },
+  { code: "already-split", path: "id" },
+  { code: "no-second-spot", path: "first" },
   { code: "place-taken", path: "place.name" },
   { code: "last-place", path: "place.closed" },
   { code: "place-in-use", path: "place.closed", cards: 1 },
@@ -118,6 +154,25 @@ describe("every code has its sentence", () => {
   it.each(REASONS)("gate $code", (reason) => expectSentence(sayGateReason(reason)));
   it.each(REFUSALS)("refusal $code", (refusal) => expectSentence(sayRefusal(refusal)));
   it.each(SAYS)("statement $code", (say) => expectSentence(sayStatement(say)));
+  it.each(LIMITS)("weather $code", (limit) => expectSentence(sayWeatherLimit(limit)));
+  it.each(FIXES)("fix $code", (fix) =>
+    expectSentence(sayFix(fix, 2, { person: () => "Hesper", horse: () => "Thimble", day: () => "Tue 14 Jul" })),
+  );
+  it.each(NOT_HAD)("a cell, $code", (why) => expect(sayNotHad(why)).toMatch(/^[a-z][a-z ]{1,25}$/));
+  it("what the weather does to a day names hours and horses", () => {
+    const told = { because: "first-rides", from: 14, to: 17, worst: 16, stays: [stay] } as const;
+    expect(sayTold(told, () => "Thimble")).toBe(
+      "From 14:00 to 17:00, wind to 16 m/s: no first rides, ground work only: Thimble.",
+    );
+    expect(sayTold({ ...told, because: "short" }, () => "Thimble")).toContain("heat to 16: at most 60 minutes outdoors");
+  });
+  it("what is short tells what no week could hold", () => {
+    expect([sayShort(0, 0), sayShort(1, 1), sayShort(3, 1)]).toEqual([
+      "",
+      "1 session short: too few days",
+      "3 sessions short, 1 for want of days",
+    ]);
+  });
   it("the gate tells a ground card that nobody gets on", () => {
     expect(sayGateAdvice("open", "ground")).not.toBe(sayGateAdvice("open", "saddle"));
     for (const state of ["open", "half", "shut"] as const) expectSentence(sayGateAdvice(state, "both"));
