@@ -32,6 +32,7 @@ import { readReport } from "#server/report/read-report.ts";
 import { type Opened, openStay, readHorseNow, readLog } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
 import { readBooking, readTerms } from "#server/stay/read-terms.ts";
+import { readWeek } from "#server/week/read-week.ts";
 import { makeTenYears } from "./ten-years.ts";
 
 const TODAY = localDate("2026-07-14");
@@ -91,6 +92,7 @@ async function targetsOf(sql: Sql): Promise<Target[]> {
     { name: "Rail", path: "/", read: readRail },
     { name: "Today", path: "/today", read: (deps) => readDay(deps, TODAY) },
     { name: "Today, data", path: "/today/data", read: (deps) => readDay(deps, TODAY) },
+    { name: "Week", path: "/week", read: (deps) => readWeek(deps, null) },
     { name: "Horse", path: `/horse/${stay}`, read: opened(readHorseNow) },
     { name: "Log", path: `/horse/${stay}/log`, read: opened((deps, { stay: { id } }) => readLog(deps, id)) },
     { name: "Evaluate", path: `/horse/${stay}/evaluate`, read: opened(readEvaluate) },
@@ -166,7 +168,7 @@ async function benchBarn(root: string, name: string, url: string): Promise<void>
           Promise.all(statements.map(([query, values]) => bare.unsafe(query, values as never[], { prepare: true })));
         console.log(line(target.name, await measure(atOnce, get(target.path)), await measure(atOnce, replay)));
       }
-      const absence = () => ({ person: boss?.["id"], firstDay: TODAY, lastDay: TODAY, reason: "Bench" });
+      const absence = () => ({ person: boss?.["id"], firstDay: TODAY, lastDay: TODAY, fromMinute: null, toMinute: null, reason: "Bench" });
       const post = async () => {
         const answer = await fetch(`${served.address}/api/people/add-absence`, {
           method: "POST",

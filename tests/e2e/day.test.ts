@@ -201,6 +201,30 @@ describe("two sessions on the sheet", () => {
   });
 });
 
+describe("a sick call", () => {
+  it("marks what the ill rider had, is laid out anew with a price on every change, and is undone", async () => {
+    const page = await open();
+    await page.keyboard.press("l");
+    await text(page, "laid out");
+    await page.keyboard.press(".");
+    await text(page, "handed out.");
+    const ill = (await cards())[0]?.["rider"] as string;
+    const person = await idOf(ill);
+    const absence = { person, firstDay: DAY, lastDay: DAY, fromMinute: null, toMinute: null, reason: "Fever" };
+    const answer = await screens.site.post("people/add-absence", absence, { who: "odalys" });
+    const { id } = (await answer.json()) as { id: string };
+    await text(page, "Does not stand any more");
+    await expectAccessible(page, "a sick call");
+    await page.keyboard.press("l");
+    await text(page, "Changed of what was handed out");
+    expect(await bodyOf(page)).toMatch(new RegExp(`${ill} \\d\\d:\\d\\d → .*point`));
+    await page.waitForFunction(() => !document.body.innerText.includes("Does not stand any more"));
+    expect((await cards()).some((one) => one["rider"] === ill)).toBe(false);
+    await screens.site.post("people/remove-absence", { id }, { who: "odalys" });
+    await page.close();
+  });
+});
+
 describe("weather typed by hand", () => {
   it("says on the sheet whom it keeps from what, and is forgotten again", async () => {
     const page = await open();

@@ -3,7 +3,7 @@
  * lunch free, the horse's own hours, places, what must come before, nobody to help. Ways in push out what is in the way and place it anew.
  */
 import { eats, pairBreak, type ReadyOption, type ReadyRider, type ReadySession, readyDay, run, runsIn } from "./compiled.ts";
-import type { Assigned, DayPlan, DayProblem } from "./problem.ts";
+import { type Assigned, type DayPlan, type DayProblem, moveCost } from "./problem.ts";
 import { fits, sheetOf } from "./search.ts";
 import { NOBODY, type Sheet, type Spot } from "./sheet.ts";
 
@@ -181,16 +181,23 @@ function enter(
   };
 }
 
-/** What stands elsewhere than in the plan before, by session; null: not placed. */
+/** A session that riders were handed and that stands elsewhere now, or nowhere (null), with what the change costs. */
 export interface Changed {
   readonly session: string;
-  readonly before: Assigned | null;
+  readonly before: Assigned;
   readonly after: Assigned | null;
+  readonly price: number;
 }
-export function whatChanged(before: DayPlan, after: DayPlan): readonly Changed[] {
-  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-  return [...new Set([...before.keys(), ...after.keys()])].flatMap((session) => {
-    const [was, is] = [before.get(session) ?? null, after.get(session) ?? null];
-    return same(was, is) ? [] : [{ session, before: was, after: is }];
+/** In the order of the day's sessions; a second person may change for nothing. */
+export function whatChanged({ sessions, published, weights, slots }: DayProblem, plan: DayPlan): readonly Changed[] {
+  return sessions.flatMap(({ id }) => {
+    const [before, after] = [published[id], plan.get(id) ?? null];
+    if (!before || JSON.stringify(before) === JSON.stringify(after)) return [];
+    const price = after
+      ? (after.rider === before.rider ? 0 : weights.changeRider) +
+        moveCost(after.start - before.start, slots.minutes, weights) +
+        (after.option === before.option ? 0 : weights.changePlace)
+      : weights.dropPublished;
+    return [{ session: id, before, after, price }];
   });
 }

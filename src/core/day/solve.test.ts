@@ -142,7 +142,13 @@ describe("the quick plan", () => {
     const after = found(ill, 600);
     expect(after.size).toBe(3);
     for (const [id, placed] of first) if (placed.rider === "ben") expect(after.get(id)).toEqual(placed);
-    expect(whatChanged(first, after).every(({ before }) => before?.rider === "ann")).toBe(true);
+    const changes = whatChanged(ill, after);
+    expect(changes.every(({ before }) => before.rider === "ann")).toBe(true);
+    // The prices of the changes are what the checker adds up.
+    expect(changes.reduce((sum, { price }) => sum + price, 0)).toBe(verify(ill, after).parts.changes);
+    const without = new Map([...after].slice(1));
+    const [gone] = [...after.keys()];
+    expect(whatChanged(ill, without).find(({ session: id }) => id === gone)).toMatchObject({ after: null, price: 100 });
   });
   it("settles to the earliest starts that cost no more, by the same people", () => {
     fc.assert(

@@ -9,14 +9,11 @@ const WeekDayRow = z.object({ stayId: id<"stay">(), day: date, pinned: bool, rid
 export type WeekDayRecord = z.output<typeof WeekDayRow>;
 /** Meant days of all horses among some days. */
 export const listWeekDays = (db: Db, days: readonly LocalDate[]): Promise<WeekDayRecord[]> =>
-  many(
-    WeekDayRow,
-    db`SELECT stay_id, day, pinned, rider_id FROM week_day WHERE day = ANY(${[...days]}::date[]) ORDER BY stay_id, day`,
-  );
+  many(WeekDayRow, db`SELECT stay_id, day, pinned, rider_id FROM week_day WHERE day IN ${db([...days])} ORDER BY stay_id, day`);
 const LaidRow = z.object({ day: date });
 /** Those of the days that a laid-out week decides. */
 export const listLaid = async (db: Db, days: readonly LocalDate[]): Promise<LocalDate[]> =>
-  (await many(LaidRow, db`SELECT day FROM week_laid WHERE day = ANY(${[...days]}::date[]) ORDER BY day`)).map(({ day }) => day);
+  (await many(LaidRow, db`SELECT day FROM week_laid WHERE day IN ${db([...days])} ORDER BY day`)).map(({ day }) => day);
 
 interface Meant {
   readonly day: LocalDate;
@@ -30,7 +27,7 @@ export async function setWeekDays(
   days: readonly LocalDate[],
   meant: readonly Meant[],
 ): Promise<void> {
-  await tx`DELETE FROM week_day WHERE stay_id = ${stay} AND day = ANY(${[...days]}::date[])`;
+  await tx`DELETE FROM week_day WHERE stay_id = ${stay} AND day IN ${tx([...days])}`;
   for (const { day, pinned, rider } of meant)
     await tx`INSERT INTO week_day (stay_id, day, pinned, rider_id) VALUES (${stay}, ${day}, ${pinned}, ${rider})`;
 }

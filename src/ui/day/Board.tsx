@@ -63,13 +63,13 @@ function CardBlock({
       aria-pressed={selected}
       className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${fallen ? "border-2 border-oxblood bg-oxblood-soft" : CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
     >
-      <span className="sign truncate text-sm">
+      <span className={`sign ${card.length === 1 ? "text-xs leading-3 break-words" : "truncate text-sm"}`}>
         {card.state === "closed" ? "✓ " : fallen ? "▲ " : card.locked ? "▼ " : ""}
         {card.horse}
       </span>
-      <span className="truncate text-xs text-dim">{names.place(card.place)}</span>
+      {card.length > 1 && <span className="truncate text-xs text-dim">{names.place(card.place)}</span>}
       <span className="sr-only">
-        {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
+        {names.place(card.place)}, {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
         {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
         {fallen ? " Does not stand any more." : ""}
       </span>

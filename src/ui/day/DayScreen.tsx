@@ -22,9 +22,10 @@ import { sayParts, sayProof } from "#ui/words/day.ts";
 import { clock, plural } from "#ui/words/figures.ts";
 import { Board } from "./Board.tsx";
 import { CardPanel, type Where } from "./CardPanel.tsx";
+import { Changes } from "./Changes.tsx";
 import { DayHead } from "./DayHead.tsx";
 import { Fallen } from "./Fallen.tsx";
-import type { LeftOut } from "./laying.ts";
+import type { ChangedCard, LeftOut } from "./laying.ts";
 import { StringList } from "./StringList.tsx";
 import { namesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
@@ -57,6 +58,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   const { proof, ask: askProof } = useProof(sheet.view);
   /** What the last laying out could not place; told until the sheet moves on. */
   const [leftOut, setLeftOut] = useState<readonly LeftOut[]>([]);
+  const [changes, setChanges] = useState<readonly ChangedCard[]>([]);
   const { view, said } = sheet;
   const down = useMemo(() => fallen(view), [view]);
   /** The card that waits for another to change places with. */
@@ -110,6 +112,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     const laid = await laying.layOut(view);
     if (!laid) return sheet.say("Stopped: the sheet is as it was.");
     setLeftOut(laid.leftOut);
+    setChanges(laid.changes);
     const left = laid.leftOut.length > 0 ? `, ${laid.leftOut.length} left out` : "";
     const words = `${plural(laid.cards.length, "session")} laid out${left}. It costs ${laid.cost}: ${sayParts(laid.parts)}.`;
     await sheet.layOut(laid.cards, words);
@@ -189,6 +192,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
         <DayHead sheet={sheet} may={may && !over} laying={laying.progress} onLayOut={() => void layOut()} onStop={laying.stop} />
         <Trouble problem={problem} />
         {may && <Fallen view={view} fallen={down} />}
+        {may && <Changes view={view} changes={changes} />}
         {proof && (
           <p className="flex flex-wrap items-center gap-2 text-sm text-slate">
             {sayProof(proof)}
@@ -219,7 +223,15 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
             said && <span>{said}</span>
           )}
           {sheet.undoes && !wish && (
-            <Button disabled={busy} data-keys="u" data-does="Undo" onClick={() => void sheet.undo()}>
+            <Button
+              disabled={busy}
+              data-keys="u"
+              data-does="Undo"
+              onClick={() => {
+                setChanges([]);
+                void sheet.undo();
+              }}
+            >
               Undo the {sheet.undoes}
             </Button>
           )}

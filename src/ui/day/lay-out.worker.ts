@@ -1,6 +1,6 @@
 /** Lays out a day beside the page: the quick search, its checker, and the reasons for what is left out. */
 import { readyDay } from "#core/day/compiled.ts";
-import { waysIn, whyLeftOut } from "#core/day/explain.ts";
+import { waysIn, whatChanged, whyLeftOut } from "#core/day/explain.ts";
 import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import type { DayPlan } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
@@ -52,6 +52,12 @@ onmessage = ({ data }: MessageEvent<LayAsked>) => {
       cards: placementsOf(problem, plan, stands),
       cost,
       parts,
+      changes: whatChanged(problem, plan).map(({ session, before, after, price }) => ({
+        stay: stay(session),
+        before,
+        after,
+        price,
+      })),
       leftOut: problem.sessions.filter(({ id, lock }) => !plan.has(id) && !lock).map(({ id }) => why(id)),
     },
   });

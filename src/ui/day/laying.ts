@@ -25,6 +25,15 @@ export interface LaidDay {
   readonly cost: number;
   readonly parts: CostParts;
   readonly leftOut: readonly LeftOut[];
+  /** What riders were handed and is otherwise now, with its price. */
+  readonly changes: readonly ChangedCard[];
+}
+export interface ChangedCard {
+  readonly stay: StayId;
+  readonly before: { readonly rider: string; readonly start: number };
+  /** Null: left out. */
+  readonly after: { readonly rider: string; readonly start: number } | null;
+  readonly price: number;
 }
 export interface LayAnswer {
   readonly number: number;

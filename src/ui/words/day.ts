@@ -50,6 +50,22 @@ export function sayWay({ rider, start, helper, moved, dropped, cost }: Way, name
   ];
   return `${who}${ifs.length > 0 ? `, if ${listed(ifs)}` : ""} (${cost >= 0 ? "+" : "−"}${plural(Math.abs(cost), "point")})`;
 }
+interface Change {
+  readonly before: { readonly rider: string; readonly start: number };
+  readonly after: { readonly rider: string; readonly start: number } | null;
+  readonly price: number;
+}
+/** 'Wren 09:00 → Ines 10:30 (31 points)' */
+export function sayChange({ before, after, price }: Change, names: Names): string {
+  const at = ({ rider, start }: Change["before"]): string => `${names.person(rider as PersonId)} ${clock(start)}`;
+  const moved =
+    after === null
+      ? "left out"
+      : after.rider === before.rider && after.start === before.start
+        ? "same hour, another place or second person"
+        : at(after);
+  return `${at(before)} → ${moved} (${plural(price, "point")})`;
+}
 const PART: Readonly<Record<keyof CostParts, string>> = {
   leftOut: "left out",
   riders: "unusual riders",
