@@ -168,7 +168,14 @@ async function benchBarn(root: string, name: string, url: string): Promise<void>
           Promise.all(statements.map(([query, values]) => bare.unsafe(query, values as never[], { prepare: true })));
         console.log(line(target.name, await measure(atOnce, get(target.path)), await measure(atOnce, replay)));
       }
-      const absence = () => ({ person: boss?.["id"], firstDay: TODAY, lastDay: TODAY, fromMinute: null, toMinute: null, reason: "Bench" });
+      const absence = () => ({
+        person: boss?.["id"],
+        firstDay: TODAY,
+        lastDay: TODAY,
+        fromMinute: null,
+        toMinute: null,
+        reason: "Bench",
+      });
       const post = async () => {
         const answer = await fetch(`${served.address}/api/people/add-absence`, {
           method: "POST",
