@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
 import { flag, list, number, whole } from "#contracts/fields.ts";
-import { WEEK_DAYS, type WeekProblem } from "#core/day/week.ts";
+import { WEEK_DAYS, type WeekProblem } from "#core/week/week.ts";
 import { solveWeek } from "#solver/week.ts";
 import { fail, fileCommand } from "./file-command.ts";
 

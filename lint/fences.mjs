@@ -36,5 +36,6 @@ export const CORE_ORDER = {
   plan: ["kernel", "calendar", "horse", "ladder", "card", "forecast"],
   weather: [],
   day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check", "weather"],
+  week: ["kernel", "card", "day"],
   report: ["kernel", "calendar", "ladder", "intake", "card"],
 };

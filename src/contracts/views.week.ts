@@ -3,9 +3,9 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { CardState } from "#core/card/card.ts";
 import type { Looker } from "#core/check/check.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
-import type { WeekProblem } from "#core/day/week.ts";
-import type { WeekFix } from "#core/day/week-fixes.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { WeekFix } from "#core/week/fixes.ts";
+import type { WeekProblem } from "#core/week/week.ts";
 
 /** Why a horse is not to be had on a day. */
 export type NotHad =

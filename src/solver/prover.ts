@@ -1,6 +1,6 @@
 /** A process of its own that solves and proves, as the solver blocks whoever calls it: a question in, answers out as they get better. Ended by its parent. */
 import type { Assigned, DayProblem } from "#core/day/problem.ts";
-import type { WeekProblem } from "#core/day/week.ts";
+import type { WeekProblem } from "#core/week/week.ts";
 import { solveDay } from "./day.ts";
 import { type FixFound, findFixes, solveWeek } from "./week.ts";
 

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { sessionsShort, withFix } from "#core/week/fixes.ts";
 import {
   patternCost,
   patternsOf,
@@ -8,8 +9,7 @@ import {
   type WeekPlan,
   type WeekProblem,
   type WeekRider,
-} from "#core/day/week.ts";
-import { sessionsShort, withFix } from "#core/day/week-fixes.ts";
+} from "#core/week/week.ts";
 import { findFixes, solveWeek } from "./week.ts";
 
 const horse = (id: string, changes: Partial<WeekHorse> = {}): WeekHorse => ({

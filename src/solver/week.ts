@@ -1,8 +1,9 @@
 /** The week's plan, proven or with how far off it can be; verified before it is told. */
-import { verifyWeek, type WeekPlan, type WeekProblem } from "#core/day/week.ts";
-import { shortOf } from "#core/day/week-barn.ts";
-import { fixesToTry, sessionsShort, type WeekFix, withFix } from "#core/day/week-fixes.ts";
-import { weekModel } from "#core/day/week-model.ts";
+
+import { shortOf } from "#core/week/barn.ts";
+import { fixesToTry, sessionsShort, type WeekFix, withFix } from "#core/week/fixes.ts";
+import { weekModel } from "#core/week/model.ts";
+import { verifyWeek, type WeekPlan, type WeekProblem } from "#core/week/week.ts";
 import { solveMilp } from "./highs.ts";
 
 export interface WeekAnswer {

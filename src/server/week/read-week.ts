@@ -4,10 +4,10 @@ import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/
 import { readTerm } from "#core/calendar/term.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { urgencyOf } from "#core/day/urgency.ts";
-import { WEEK_DAYS } from "#core/day/week.ts";
-import { type WeekDay, type WeekStay, weekProblem, workingSlots } from "#core/day/week-barn.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
+import { type WeekDay, type WeekStay, weekProblem, workingSlots } from "#core/week/barn.ts";
+import { WEEK_DAYS } from "#core/week/week.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listAppointments, listCardsBetween, listPairings, listPlaces } from "#db/queries/day.ts";
 import { listLatestClosed } from "#db/queries/intake.ts";

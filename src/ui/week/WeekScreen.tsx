@@ -3,7 +3,7 @@ import { DndContext, type DragEndEvent, MouseSensor, pointerWithin, TouchSensor,
 import { useMemo, useState } from "react";
 import type { WeekHorseView, WeekView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { changePrice, weekBoard } from "#core/day/week-board.ts";
+import { changePrice, weekBoard } from "#core/week/board.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
 import { sayFix, sayShort } from "#ui/words/week.ts";

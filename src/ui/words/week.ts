@@ -1,6 +1,6 @@
 /** The week in words: why a horse is not to be had, what falls short, and what would help. */
 import type { NotHad } from "#contracts/views.week.ts";
-import type { WeekFix } from "#core/day/week-fixes.ts";
+import type { WeekFix } from "#core/week/fixes.ts";
 import { plural } from "./figures.ts";
 import { APPOINTMENT, PROFESSIONAL } from "./labels.ts";
 

@@ -1,6 +1,7 @@
 /** A week as it lies before the manager: what each horse is short of, what each day asks of people and places, and what moving a day would cost. */
+
+import { shortOf } from "./barn.ts";
 import { evenShares, patternCost, toFind, UNEVEN, type WeekHorse, type WeekProblem } from "./week.ts";
-import { shortOf } from "./week-barn.ts";
 
 /** By horse, its days: those that stand on sheets and those that are meant. */
 export type Meant = ReadonlyMap<string, readonly number[]>;

@@ -1,5 +1,5 @@
 /** The week as a mixed integer programme: one pattern a horse, a rider for each of its days, hours and rides of each rider and day, and what a day holds above its share. */
-import { type Milp, MilpBuilder, type Term } from "./milp.ts";
+import { type Milp, MilpBuilder, type Term } from "../day/milp.ts";
 import {
   evenShares,
   mayRide,

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dayHorseOf, dayPersonOf, dayPlaceOf } from "#tests/days.ts";
+import type { Placement } from "../day/model.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import type { Placement } from "./model.ts";
-import { shortOf, type WeekDay, type WeekStay, weekProblem, workingSlots } from "./week-barn.ts";
-import { changePrice, weekBoard } from "./week-board.ts";
+import { shortOf, type WeekDay, type WeekStay, weekProblem, workingSlots } from "./barn.ts";
+import { changePrice, weekBoard } from "./board.ts";
 
 const stay = (id: string, changes: Partial<WeekStay> = {}): WeekStay => ({
   horse: dayHorseOf(id),

@@ -3,8 +3,8 @@
  * already, and the hours that riders and places still have.
  */
 import type { SessionKind } from "../card/card.ts";
+import type { DayFacts, DayHorse, DayPerson, DayPlace, Placement } from "../day/model.ts";
 import type { StayId } from "../kernel/brand.ts";
-import type { DayFacts, DayHorse, DayPerson, DayPlace, Placement } from "./model.ts";
 import type { WeekHorse, WeekProblem, WeekRider } from "./week.ts";
 
 export interface WeekStay {

@@ -2,7 +2,7 @@
  * Six working days: which horse on which of them, so that contracted sessions are met with rest and spacing, within everybody's hours. Each horse takes one
  * pattern of days out of those that its own days allow; a rider is proposed for each, which the day itself decides anew.
  */
-import { gradeFor, type ProblemKind } from "./problem.ts";
+import { gradeFor, type ProblemKind } from "../day/problem.ts";
 
 export const WEEK_DAYS = 6;
 
