@@ -32,7 +32,7 @@ export const CORE_ORDER = {
   forecast: ["kernel", "horse"],
   check: ["calendar", "intake"],
   card: ["kernel", "intake"],
-  gate: ["calendar", "ladder", "tools", "intake", "card", "check"],
+  gate: ["calendar", "ladder", "tools", "intake", "card", "check", "weather"],
   plan: ["kernel", "calendar", "horse", "ladder", "card", "forecast"],
   weather: [],
   day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check", "weather"],

@@ -22,6 +22,7 @@ const facts = (changes: Partial<GateFacts> = {}): GateFacts => ({
   ticks: [...GATE_TICKS],
   redSigns: [],
   windy: false,
+  weather: [],
   method: methodOf("quiet-steps"),
   stage: "riding",
   sessionsSoFar: 20,
@@ -38,6 +39,41 @@ const facts = (changes: Partial<GateFacts> = {}): GateFacts => ({
 });
 const codes = (changes: Partial<GateFacts>, kind: "ground" | "saddle" = "saddle") =>
   readGate(facts(changes), kind).reasons.map((reason) => reason.code);
+
+describe("the weather at the gate", () => {
+  const at = (temperatureC: number, windMps: number): Partial<GateFacts> => ({
+    weather: [{ hour: 10, temperatureC, humidity: 60, windMps }],
+  });
+  it("keeps first rides on the ground in wind that the station tells, as in wind that the rider ticks", () => {
+    expect(codes({ ...at(15, 9), stage: "first-rides" })).toEqual(["wind"]);
+    expect(codes({ ...at(15, 9), windy: true, stage: "first-rides" })).toEqual(["wind"]);
+    expect(codes({ ...at(15, 8), stage: "first-rides" })).toEqual([]);
+    expect(codes(at(15, 20))).toEqual([]);
+  });
+  it("is shut for ground work too where it is too hot for any, which nobody overrides; below that it says how to work", () => {
+    const hot = readGate(facts(at(40, 0)), "ground");
+    expect([hot.state, overridable(hot)]).toEqual(["open", false]);
+    const worse = readGate(facts({ weather: [{ hour: 13, temperatureC: 40, humidity: 90, windMps: 0 }] }), "ground");
+    expect([worse.state, overridable(worse)]).toEqual(["shut", false]);
+    expect(hot.limits).toMatchObject([{ code: "heat-limit", heat: 164 }]);
+  });
+  it("never opens wider in worse weather", () => {
+    const wider = { shut: 0, half: 1, open: 2 };
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...STAGES),
+        fc.constantFrom("ground" as const, "both" as const),
+        fc.integer({ min: -10, max: 45 }),
+        fc.nat(20),
+        fc.nat(15),
+        (stage, kind, temperature, wind, more) => {
+          const state = (by: number) => readGate(facts({ ...at(temperature + by, wind + by), stage }), kind).state;
+          expect(wider[state(more)]).toBeLessThanOrEqual(wider[state(0)]);
+        },
+      ),
+    );
+  });
+});
 
 describe("the gate", () => {
   it("is open when everything is ticked and the record has nothing against it", () => {

@@ -8,6 +8,7 @@ import type { SessionKind } from "../card/card.ts";
 import type { HeldWork } from "../intake/findings.ts";
 import type { Method } from "../ladder/methods.ts";
 import type { LoadLimit } from "../tools/load.ts";
+import { GROUND_FIRST, heatOf, LIGHTER, NO_WORK, type WeatherHour } from "../weather/weather.ts";
 
 const EVERY_RIDE = [
   "head-left",
@@ -43,6 +44,8 @@ export interface GateFacts {
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
   readonly windy: boolean;
+  /** What is known of the hours of the session, by the station or by hand. */
+  readonly weather: readonly WeatherHour[];
   readonly method: Method;
   readonly stage: Stage;
   readonly sessionsSoFar: number;
@@ -73,6 +76,8 @@ export type GateReason =
   | { readonly code: "time-off"; readonly from: "record"; readonly days: number }
   | { readonly code: "incident"; readonly from: "record"; readonly kind: string; readonly day: LocalDate }
   | { readonly code: "wind"; readonly from: "tick" }
+  | { readonly code: "wind"; readonly from: "weather"; readonly windMps: number }
+  | { readonly code: "heat" | "heat-limit"; readonly from: "weather"; readonly heat: number }
   | { readonly code: "ground-first"; readonly from: "record"; readonly sessions: number; readonly needed: number };
 
 export interface GateAnswer {
@@ -100,6 +105,9 @@ export function readGate(facts: GateFacts, kind: SessionKind): GateAnswer {
   const limits: GateReason[] = [];
   if (facts.hold) shut.push({ code: "hold", from: "record", kind: facts.hold.kind, since: facts.hold.from });
   if (facts.held === "all") shut.push({ code: "check", from: "record", holds: "all" });
+  const heat = Math.max(0, ...facts.weather.map(heatOf));
+  if (heat > NO_WORK) shut.push({ code: "heat", from: "weather", heat });
+  else if (heat >= LIGHTER) limits.push({ code: "heat-limit", from: "weather", heat });
   const daysOff = facts.lastWorked ? daysBetween(facts.lastWorked, facts.today) : 0;
   if (daysOff >= REFRESH_AFTER) limits.push({ code: "time-off", from: "record", days: daysOff });
   const incident = facts.lastIncident;
@@ -120,17 +128,19 @@ export function readGate(facts: GateFacts, kind: SessionKind): GateAnswer {
     half.push({ code: "load", from: "record", riderKg: facts.rider.weightKg, limitKg: facts.load.refuseKg });
   else if (facts.rider.weightKg > facts.load.preferKg)
     limits.push({ code: "load-above-preferred", from: "record", riderKg: facts.rider.weightKg, preferKg: facts.load.preferKg });
-  if (facts.windy && stage !== "riding") half.push({ code: "wind", from: "tick" });
+  const windMps = Math.max(0, ...facts.weather.map((hour) => hour.windMps));
+  if (stage !== "riding" && facts.windy) half.push({ code: "wind", from: "tick" });
+  else if (stage !== "riding" && windMps > GROUND_FIRST) half.push({ code: "wind", from: "weather", windMps });
   const needed = facts.method.groundSessionsFirst;
   if (stage === "unridden" && facts.sessionsSoFar < needed)
     half.push({ code: "ground-first", from: "record", sessions: facts.sessionsSoFar, needed });
   return { state: shut.length > 0 ? "shut" : half.length > 0 ? "half" : "open", reasons: [...shut, ...half], limits };
 }
 
-/** Nobody overrides the weight line, a hold or an open check at the gate: a manager ends a hold or closes a check, a lighter rider takes the horse. */
+/** Nobody overrides the weight line, the heat, a hold or an open check at the gate: a manager ends a hold or closes a check, a lighter rider takes the horse. */
 export const overridable = (answer: GateAnswer): boolean =>
   answer.state !== "open" &&
-  answer.reasons.every((reason) => !["hold", "check", "not-ridden", "load", "load-unknown"].includes(reason.code));
+  answer.reasons.every((reason) => !["hold", "check", "not-ridden", "load", "load-unknown", "heat"].includes(reason.code));
 
 export const OVERRIDE_GRADE = 4;
 export const mayOverride = (person: { readonly role: string; readonly grade: number }): boolean =>

@@ -11,7 +11,7 @@ import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { findStay, lockStay } from "#db/queries/stays.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
-import { gateFacts, gateRecord } from "./gate-facts.ts";
+import { gateFacts, gateRecord, weatherOf } from "./gate-facts.ts";
 
 export async function closeCard(work: Work, input: CloseCard): Answer<{ revision: number; version: number }> {
   const seen = await findCard(work.tx, input.id);
@@ -42,7 +42,10 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
   const method = methodOf(stay.method, methodsWith(work.barn.methods));
   const rode = input.record.saddleMinutes > 0;
   const answer = readGate(
-    gateFacts(gateRecord(before, evaluation, rider, { day: card.day, method }), { ...input.gate, weather: input.record.weather }),
+    gateFacts(gateRecord(before, evaluation, rider, { day: card.day, method, weather: await weatherOf(work.tx, card) }), {
+      ...input.gate,
+      weather: input.record.weather,
+    }),
     rode ? "saddle" : "ground",
   );
   const overridden = rode && answer.state !== "open";

@@ -1,6 +1,5 @@
 import type { Actor } from "#contracts/people.ts";
 import type { CardView } from "#contracts/views.ts";
-import { DAY_GRID, hoursOf } from "#core/day/model.ts";
 import { mayOverride, ticksFor } from "#core/gate/gate.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -19,11 +18,10 @@ import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { findPlan, listLatestForecasts } from "#db/queries/plan.ts";
 import { findStay } from "#db/queries/stays.ts";
-import { listWeather } from "#db/queries/weather.ts";
 import type { Deps } from "../container.ts";
 import { limitsInForce } from "../stay/facts.ts";
 import { toSession } from "../stay/read-horse.ts";
-import { gateRecord } from "./gate-facts.ts";
+import { gateRecord, weatherOf } from "./gate-facts.ts";
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 const LAST_SCORES = 3;
@@ -33,7 +31,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   if (!asked || !UUID.test(asked)) return null;
   const card = await findCard(sql, asked as CardId);
   if (!card) return null;
-  const [stay, rider, evaluations, scores, worked, revisions, barn, plan, forecasts, told] = await Promise.all([
+  const [stay, rider, evaluations, scores, worked, revisions, barn, plan, forecasts, weather] = await Promise.all([
     findStay(sql, card.stayId),
     findPerson(sql, card.riderId),
     listEvaluations(sql, card.stayId),
@@ -43,7 +41,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     findBarn(sql),
     findPlan(sql, card.stayId),
     listLatestForecasts(sql, [card.stayId]),
-    listWeather(sql, card.day),
+    weatherOf(sql, card),
   ]);
   const { timeZone, methods } = must(barn, "the barn is set up");
   const today = clock.today(timeZone);
@@ -59,13 +57,11 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const day = stayDay(horse.firstDay, card.day);
   // A session given on a day that was not planned takes up what comes next.
   const laid = plan?.laid.find((session) => session.day >= day)?.items ?? null;
-  const hours = hoursOf(DAY_GRID, card.start, card.length);
-  const weather = (told[0]?.hours ?? []).filter(({ hour }) => hours.includes(hour));
   const gate = gateRecord(
     { ...horse, delivered: horse.delivered.filter((day) => day < card.day) },
     latest,
     must(rider, "a card has a rider"),
-    { day: card.day, method },
+    { day: card.day, method, weather },
   );
   return {
     card: {

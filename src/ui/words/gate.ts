@@ -2,6 +2,7 @@ import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { IncidentKind, SessionKind } from "#core/card/card.ts";
 import type { GateAnswer, GateReason } from "#core/gate/gate.ts";
+import { NO_WORK, SHORT } from "#core/weather/weather.ts";
 import { HOLD, INCIDENT, RED, TICK } from "./labels.ts";
 
 export const GATE_STATE: Record<GateAnswer["state"], string> = { open: "Open", half: "Half open", shut: "Shut" };
@@ -37,7 +38,11 @@ export function sayGateReason(reason: GateReason): string {
     case "incident":
       return `${INCIDENT[reason.kind as IncidentKind]} on ${sayDate(reason.day)}.`;
     case "wind":
-      return "Windy: no first rides.";
+      return reason.from === "tick" ? "Windy: no first rides." : `Wind ${reason.windMps} m/s: no first rides.`;
+    case "heat":
+      return `Heat ${reason.heat} (°F + humidity): over ${NO_WORK} no work.`;
+    case "heat-limit":
+      return `Heat ${reason.heat}: ${reason.heat >= SHORT ? "short, with water, and a walk after" : "lighter work, and watch the horse"}.`;
     case "ground-first":
       return `Session ${reason.sessions + 1}; the method asks for ${reason.needed} on the ground first.`;
   }
