@@ -19,6 +19,8 @@ async function card(kind: "ground" | "ridden"): Promise<Row> {
     .sql`SELECT k.id, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND (k.kind = 'ground') = ${kind === "ground"} ORDER BY k.id LIMIT 1`;
   return row as unknown as Row;
 }
+const idOf = async (signIn: string): Promise<string> =>
+  (await screens.site.sql`SELECT id FROM person WHERE sign_in = ${signIn}`)[0]?.["id"] as string;
 const tap = async (page: Page, name: string): Promise<void> => {
   await (await page.waitForSelector(`::-p-aria([name="${name}"])`))?.tap();
 };
@@ -54,6 +56,32 @@ describe("a card on the phone", () => {
     await follow(page, () => button(page, "Save the correction").click());
     expect(await bodyOf(page)).toMatch(/Revision 2 .*Revision 1 /);
     expect(await revisions(id)).toMatchObject([{ groundMinutes: 35 }, { groundMinutes: 30, word: "Soft on both sides." }]);
+    await page.close();
+  });
+  it("counts minutes by the clock over a reload, warns of the circle, and closes with what ran", async () => {
+    const { id, who } = await card("ridden");
+    const page = await screens.as(who, PHONE);
+    // The page's clock can be set on by the test.
+    await page.evaluateOnNewDocument(() => {
+      const real = Date.now;
+      Date.now = () => real() + Number(localStorage.getItem("minutes-on") ?? 0) * 60_000;
+    });
+    await screens.visit(page, `/card/${id}`);
+    const pass = (minutes: number) => page.evaluate((on) => localStorage.setItem("minutes-on", String(on)), minutes);
+    const start = async (name: string) => (await page.waitForSelector(`[data-timer='${name}']:not([disabled])`))?.tap();
+    await start("ground");
+    await pass(12);
+    await page.reload({ waitUntil: "networkidle0" });
+    await page.waitForFunction(() => document.querySelector("[data-timer='ground']")?.textContent?.includes("12:0"));
+    await start("saddle");
+    await page.waitForFunction(() => (document.querySelector("#ground") as HTMLInputElement | null)?.value === "12");
+    await start("circle");
+    await pass(42);
+    await text(page, "minutes on the circle");
+    await expectAccessible(page, "timers that run");
+    const kept = await page.evaluate((key) => JSON.parse(localStorage.getItem(key) ?? "{}"), `card:${await idOf(who)}:${id}`);
+    expect(kept.timers.ground.since).toBeNull();
+    expect(kept.timers.saddle.since).not.toBeNull();
     await page.close();
   });
   it("asks one side alone by a method that works one a day, until the other was worked too", async () => {

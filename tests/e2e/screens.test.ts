@@ -27,6 +27,7 @@ afterAll(() => screens.close());
 
 const staff = () => [
   "/",
+  "/tools",
   "/checks",
   `/horse/${ids.evaluated}/checks`,
   `/horse/${ids.evaluated}/plan`,

@@ -298,6 +298,14 @@ describe("laying out a day", () => {
     for await (const one of proveDay(barn.deps, localDate(day), new AbortController().signal)) told.push(one);
     expect(told.at(-1)).toMatchObject({ done: true, proven: true, cards: null });
     for (const { best, bound } of told) expect(bound ?? 0).toBeLessThanOrEqual(best);
+    // Who leaves ends the process; whoever asks right after is answered by a new one.
+    for (let turn = 0; turn < 4; turn += 1) {
+      const hasty = new AbortController();
+      for await (const _one of proveDay(barn.deps, localDate(day), hasty.signal)) hasty.abort();
+    }
+    const again = [];
+    for await (const one of proveDay(barn.deps, localDate(day), new AbortController().signal)) again.push(one);
+    expect(again.at(-1)).toMatchObject({ done: true });
     const leaves = new AbortController();
     for await (const _one of proveDay(barn.deps, localDate(day), leaves.signal)) leaves.abort();
   });

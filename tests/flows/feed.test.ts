@@ -105,7 +105,8 @@ describe("the address", () => {
     await barn.ask("feed/drop", of({ person: barn.rider.id }), barn.rider);
     expect(await readFeed(barn.deps, second)).toBeNull();
     expect(await barn.code("feed/drop", of({ person: barn.rider.id }), barn.rider)).toBe("not-found");
-    for (const guess of ["", "x", "../../etc", second.slice(0, -1)]) expect(await readFeed(barn.deps, guess)).toBeNull();
+    for (const guess of ["", "x", "../../etc", second.slice(0, -1), "\u0000".repeat(43)])
+      expect(await readFeed(barn.deps, guess)).toBeNull();
   });
   it("is one's own to make, and the manager's for everybody; a retired person's reads nothing", async () => {
     expect(await barn.code("feed/make", of({ person: barn.other.id }), barn.rider)).toBe("not-allowed");

@@ -5,7 +5,10 @@ import { ageInYears } from "../horse/horse.ts";
 import { seededRandom } from "../kernel/random.ts";
 import { centimetresToHands, kilogramsToPounds, poundsToKilograms } from "../kernel/units.ts";
 import { circleMinutes, FITNESS, type LoadFacts, loadLimit } from "./load.ts";
+import { distanceFeet, lapFeet } from "./pen.ts";
+import { distanceOf, LAYOUTS, rowOf } from "./poles.ts";
 import { type TakenForWeight, weightByTape, weightOf } from "./weight.ts";
+import { weekRatio, workload } from "./workload.ts";
 
 const fit: LoadFacts = { weightKg: 500, ageYears: 9, fitness: "fit", condition: 5, daysOff: 1 };
 
@@ -95,5 +98,37 @@ describe("small things that figures rest on", () => {
     expect(drawn).toEqual(Array.from({ length: 500 }, () => b.next()));
     expect(drawn.every((x) => x >= 0 && x < 1)).toBe(true);
     expect(() => a.pick([])).toThrow(RangeError);
+  });
+});
+
+describe("poles", () => {
+  it("lie at the middle of the customary distance, for a horse and for a pony", () => {
+    expect(rowOf("trot", "horse", 4)).toEqual([0, 4.5, 9, 13.5]);
+    expect(rowOf("walk", "pony", 2)).toEqual([0, 2.25]);
+    expect(rowOf("one-stride", "pony", 2)).toBeNull();
+    expect(() => rowOf("trot", "horse", 1)).toThrow(/2 to 12/);
+  });
+  it("have ranges that a stride can hold: low to high, a pony's shorter", () => {
+    for (const layout of LAYOUTS) {
+      const [horse, pony] = [distanceOf(layout, "horse"), distanceOf(layout, "pony")];
+      expect(horse?.[0]).toBeLessThanOrEqual(horse?.[1] ?? 0);
+      if (pony) expect(pony[1]).toBeLessThan(horse?.[1] ?? 0);
+    }
+  });
+});
+
+describe("a lap of the pen", () => {
+  it("is told for the two usual pens", () => {
+    expect([Math.round(lapFeet(60)), Math.round(lapFeet(85))]).toEqual([188, 267]);
+    expect(distanceFeet(60, 10)).toBeCloseTo(1885, 0);
+    expect([distanceFeet(10, 5), distanceFeet(60, -1)]).toEqual([null, null]);
+  });
+});
+
+describe("workload", () => {
+  it("weighs each gait, and this week against the four before", () => {
+    expect(workload({ walk: 20, trot: 15, canter: 5, jump: 2 })).toBe(75);
+    expect(weekRatio(300, [200, 200, 150, 250])).toBe(1.5);
+    expect(weekRatio(300, [0, 0, 0, 0])).toBeNull();
   });
 });

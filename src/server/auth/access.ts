@@ -40,6 +40,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/book": manager,
   "/people": manager,
   "/checks": staff,
+  "/tools": staff,
   "/barn": manager,
   "/barn/walk": manager,
   "/barn/findings": manager,

@@ -11,7 +11,14 @@ function prover(): ChildProcess {
   child = fork(join(process.cwd(), "src/solver/prover.ts"), { execArgv: ["--import", "tsx"], serialization: "advanced" });
   child.unref();
   child.channel?.unref();
+  // That it cannot be reached shows in its end, which whoever waits hears of; without an ear here it would end the server.
+  child.on("error", () => undefined);
   return child;
+}
+/** It is still connected for a moment after it was ended: nobody may be handed it then. */
+function endProver(one: ChildProcess): void {
+  if (child === one) child = null;
+  one.kill();
 }
 
 /** Yields each better answer; ends with the last, or when `signal` says so: then the process is ended, as a solver cannot be told to stop. */
@@ -41,7 +48,7 @@ export async function* askProver<T extends { readonly done: boolean }>(
   one.once("exit", stop);
   signal.addEventListener("abort", stop);
   try {
-    if (!ended) one.send(asked);
+    if (!ended) one.send(asked, (error) => error && stop());
     while (!ended) {
       const next = told.shift();
       if (next) {
@@ -56,7 +63,7 @@ export async function* askProver<T extends { readonly done: boolean }>(
     one.off("message", hear);
     one.off("exit", stop);
     signal.removeEventListener("abort", stop);
-    if (ended) one.kill();
+    if (ended) endProver(one);
     release();
   }
 }

@@ -14,6 +14,8 @@ import { type Feed, findFeed, findFeedOf, listMovedFrom } from "#db/queries/feed
 import type { Deps } from "../container.ts";
 import { feedPath } from "./manage.ts";
 
+/** 32 bytes in base64url. */
+const SECRET = /^[\w-]{43}$/;
 const DAYS_BACK = 28;
 const DAYS_AHEAD = 60;
 const REFRESH_SECONDS = 15 * 60;
@@ -37,7 +39,7 @@ export async function ownFeed({ sql }: Deps, person: PersonId): Promise<string |
 
 /** Null where no such address is read any more. */
 export async function readFeed({ sql, clock }: Deps, token: string): Promise<string | null> {
-  const feed = await findFeed(sql, token);
+  const feed = SECRET.test(token) ? await findFeed(sql, token) : null;
   if (!feed) return null;
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);

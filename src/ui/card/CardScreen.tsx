@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { CardView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { GAITS, type SessionRecord, TACKS, WEATHERS, type Weather } from "#core/card/card.ts";
+import { setMinutes, type TimerName } from "#core/card/timers.ts";
 import { overridable, readGate } from "#core/gate/gate.ts";
 import { SessionEntry } from "#ui/horse/SessionEntry.tsx";
 import { Conflict } from "#ui/kit/Conflict.tsx";
@@ -14,8 +15,9 @@ import { GAIT, SESSION, STATE, TACK, WEATHER } from "#ui/words/labels.ts";
 import { Ending, Firsts, Incidents, Signs } from "./After.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { Gate } from "./Gate.tsx";
-import { differences, draftOf, toRequest } from "./record.ts";
+import { differences, draftOf, timed, timersOf, toRequest } from "./record.ts";
 import { Scores } from "./Scores.tsx";
+import { Timers } from "./Timers.tsx";
 
 interface Newer {
   readonly version: number;
@@ -33,6 +35,12 @@ function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): 
   const [newer, setNewer] = useState<Newer | null>(null);
   const { busy, problem, send } = useCommand();
   const put = (part: Partial<typeof draft>): void => set((before) => ({ ...before, ...part }));
+  const step =
+    (name: TimerName) =>
+    (minutes: number): void => {
+      const now = Date.now();
+      put(timed(setMinutes(timersOf(draft), name, minutes, now), now));
+    };
   const parts = { view, draft, put };
   const riding = view.card.kind !== "ground";
   const answer = readGate(
@@ -40,7 +48,7 @@ function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): 
     view.card.kind,
   );
   const close = async (against = draft.version): Promise<void> => {
-    const sent = await send("card/close", toRequest(view.card.id, against, draft));
+    const sent = await send("card/close", toRequest(view.card.id, against, { ...draft, ...timed(timersOf(draft), Date.now()) }));
     if (sent.ok) {
       drop();
       onClosed();
@@ -71,6 +79,12 @@ function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): 
         value={draft.weather}
         onChange={(weather) => put({ weather })}
       />
+      <Timers
+        timers={timersOf(draft)}
+        riding={riding}
+        circleMinutes={view.circleMinutes}
+        onChange={(timers, now) => put(timed(timers, now))}
+      />
       <div className={riding ? "grid grid-cols-2 gap-3" : ""}>
         <Stepper
           id="ground"
@@ -80,7 +94,7 @@ function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): 
           min={0}
           max={240}
           value={draft.groundMinutes}
-          onChange={(groundMinutes) => put({ groundMinutes })}
+          onChange={step("ground")}
         />
         {riding && (
           <Stepper
@@ -91,7 +105,7 @@ function Form({ view, me, onClosed }: { view: CardView; me: string; onClosed(): 
             min={0}
             max={240}
             value={draft.saddleMinutes}
-            onChange={(saddleMinutes) => put({ saddleMinutes })}
+            onChange={step("saddle")}
           />
         )}
       </div>

@@ -2,6 +2,7 @@
 
 import type { CardView } from "#contracts/views.ts";
 import type { SessionRecord } from "#core/card/card.ts";
+import { minutesOf, NO_TIMERS, standingAt, type Timers } from "#core/card/timers.ts";
 import type { GateTick, RedSign } from "#core/gate/gate.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { groupBy } from "#core/kernel/group.ts";
@@ -15,13 +16,21 @@ export interface Draft extends Omit<SessionRecord, "endedWell"> {
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
   readonly overrideReason: string;
+  /** Minutes by the clock; the steppers follow them. */
+  readonly timers: Timers;
 }
 
 /** An empty record, or the newest revision to correct. */
 export function draftOf(view: CardView): Draft {
   const newest = view.revisions[0];
   if (newest)
-    return { ...newest.record, ticks: newest.gateTicks, redSigns: newest.redSigns, overrideReason: newest.overrideReason };
+    return {
+      ...newest.record,
+      ticks: newest.gateTicks,
+      redSigns: newest.redSigns,
+      overrideReason: newest.overrideReason,
+      timers: standingAt(newest.record),
+    };
   return {
     groundMinutes: 0,
     saddleMinutes: 0,
@@ -38,8 +47,17 @@ export function draftOf(view: CardView): Draft {
     ticks: [],
     redSigns: [],
     overrideReason: "",
+    timers: NO_TIMERS,
   };
 }
+
+/** Timers and the minutes that they say; drafts that were kept before there were timers begin at what was stepped. */
+export const timersOf = (draft: Draft): Timers => draft.timers ?? standingAt(draft);
+export const timed = (timers: Timers, now: number) => ({
+  timers,
+  groundMinutes: minutesOf(timers.ground, now),
+  saddleMinutes: minutesOf(timers.saddle, now),
+});
 
 /** The fields that contracts/card.ts takes, and nothing else. */
 export const toRequest = (id: string, version: number, d: Draft) => ({

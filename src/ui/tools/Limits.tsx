@@ -1,0 +1,122 @@
+/** Heat and wind, minutes on the circle, and how much a week was. */
+import { useState } from "react";
+import { circleMinutes } from "#core/tools/load.ts";
+import { GAIT_WEIGHTS, type GaitMinutes, STEEP, weekRatio, workload } from "#core/tools/workload.ts";
+import { GROUND_FIRST, heatOf, LIGHTER, NO_WORK, SHORT, TOO_WINDY } from "#core/weather/weather.ts";
+import { GAIT } from "#ui/words/labels.ts";
+import { Calculator, NumberIn, numberOf, SelectIn } from "./Calculator.tsx";
+
+const METRES_A_SECOND_IN_A_MILE_AN_HOUR = 0.447_04;
+
+export function HeatAndWind() {
+  const [unit, setUnit] = useState<"C" | "F">("C");
+  const [degrees, setDegrees] = useState("");
+  const [humidity, setHumidity] = useState("");
+  const [wind, setWind] = useState("");
+  const [t, h, w] = [numberOf(degrees), numberOf(humidity), numberOf(wind)];
+  const heat =
+    t === null || h === null || h < 0 || h > 100
+      ? null
+      : heatOf({ temperatureC: unit === "C" ? t : ((t - 32) * 5) / 9, humidity: h });
+  const sayHeat = (value: number): string =>
+    value > NO_WORK
+      ? "■ no work"
+      : value >= SHORT
+        ? "▲ short, early or late, with water, and a walk after"
+        : value >= LIGHTER
+          ? "▲ lighter work, and watch the horse"
+          : "✓ as planned";
+  return (
+    <Calculator
+      id="heat"
+      title="Heat and wind"
+      formula={`°F + relative humidity in %: under ${LIGHTER} as planned, to ${SHORT} lighter, to ${NO_WORK} short, above none. Wind over ${GROUND_FIRST} m/s: ground work first; over ${TOO_WINDY} m/s: no first rides, and no horse under ten rides ridden outdoors.`}
+      answer={
+        <>
+          {heat !== null && (
+            <p>
+              Heat {heat}: {sayHeat(heat)}
+            </p>
+          )}
+          {w !== null && w >= 0 && (
+            <p>
+              Wind {w} m/s ({Math.round(w / METRES_A_SECOND_IN_A_MILE_AN_HOUR)} mph):{" "}
+              {w > TOO_WINDY
+                ? "▲ no first rides, green horses not outdoors"
+                : w > GROUND_FIRST
+                  ? "▲ ground work first"
+                  : "✓ as planned"}
+            </p>
+          )}
+        </>
+      }
+    >
+      <SelectIn<"C" | "F">
+        id="heat-unit"
+        label="Degrees"
+        value={unit}
+        options={[
+          ["C", "Celsius"],
+          ["F", "Fahrenheit"],
+        ]}
+        onChange={setUnit}
+      />
+      <NumberIn id="heat-degrees" label={`Air, °${unit}`} value={degrees} onChange={setDegrees} />
+      <NumberIn id="heat-humidity" label="Humidity, %" value={humidity} onChange={setHumidity} />
+      <NumberIn id="heat-wind" label="Wind, m/s" value={wind} onChange={setWind} />
+    </Calculator>
+  );
+}
+
+export function Circle() {
+  const [age, setAge] = useState("");
+  const years = numberOf(age);
+  return (
+    <Calculator
+      id="circle"
+      title="Minutes on the circle"
+      formula="Trot and canter on a circle under 20 m, a session: 10 minutes at two years, 15 at three, 20 for an adult; none under two (judgement). An unknown age counts as two."
+      answer={`${circleMinutes(years === null ? null : Math.floor(years))} minutes at the most`}
+    >
+      <NumberIn id="circle-age" label="Age, years" value={age} onChange={setAge} />
+    </Calculator>
+  );
+}
+
+const NOTHING: Readonly<Record<keyof GaitMinutes, string>> = { walk: "", trot: "", canter: "", jump: "" };
+export function Workload() {
+  const [minutes, setMinutes] = useState(NOTHING);
+  const [before, setBefore] = useState("");
+  const gaits = Object.keys(GAIT_WEIGHTS) as (keyof GaitMinutes)[];
+  const work = workload(
+    Object.fromEntries(gaits.map((gait) => [gait, Math.max(0, numberOf(minutes[gait]) ?? 0)])) as unknown as GaitMinutes,
+  );
+  const average = numberOf(before);
+  const ratio = average === null ? null : weekRatio(work, [average]);
+  return (
+    <Calculator
+      id="work"
+      title="How much a week was"
+      formula={`Minutes × weight of the gait: walk 1, trot 2, canter 3, jump 5, on the ground the same (judgement). More than ${STEEP} times the average of the last four weeks is a warning.`}
+      answer={
+        work > 0 && (
+          <>
+            {work} points
+            {ratio !== null && `, ${ratio.toFixed(2)} times the weeks before: ${ratio > STEEP ? "▲ too steep" : "✓ may be"}`}
+          </>
+        )
+      }
+    >
+      {gaits.map((gait) => (
+        <NumberIn
+          key={gait}
+          id={`work-${gait}`}
+          label={`${GAIT[gait]}, min`}
+          value={minutes[gait]}
+          onChange={(text) => setMinutes({ ...minutes, [gait]: text })}
+        />
+      ))}
+      <NumberIn id="work-before" label="Points a week, last four" value={before} onChange={setBefore} />
+    </Calculator>
+  );
+}

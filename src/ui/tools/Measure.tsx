@@ -1,0 +1,122 @@
+/** Weight by tape, and who may ride a horse of that weight. */
+import { useState } from "react";
+import type { ToolsView } from "#contracts/views.tools.ts";
+import { HORSE_CLASSES, type HorseClass } from "#core/horse/horse.ts";
+import { centimetresToInches } from "#core/kernel/units.ts";
+import { FITNESS, type Fitness, loadLimit } from "#core/tools/load.ts";
+import { weightByTape } from "#core/tools/weight.ts";
+import { kilograms, listed } from "#ui/words/figures.ts";
+import { CLASS, FITNESS_WORDS, LIGHT } from "#ui/words/labels.ts";
+import { Calculator, NumberIn, numberOf, SelectIn } from "./Calculator.tsx";
+
+const CM_A_INCH = 1 / centimetresToInches(1);
+
+export function TapeWeight({ onWeight }: { onWeight(kilograms: number): void }) {
+  const [unit, setUnit] = useState<"cm" | "in">("cm");
+  const [horseClass, setClass] = useState<HorseClass>("adult");
+  const [girth, setGirth] = useState("");
+  const [length, setLength] = useState("");
+  const inCm = (text: string): number | null => {
+    const typed = numberOf(text);
+    return typed === null ? null : typed * (unit === "in" ? CM_A_INCH : 1);
+  };
+  const [g, l] = [inCm(girth), inCm(length)];
+  const weight = g === null || l === null ? null : weightByTape(horseClass, g, l);
+  return (
+    <Calculator
+      id="tape"
+      title="Weight by tape"
+      formula="Pounds = girth² × length ÷ 330 in inches (yearling 301, weanling 280, pony 299); kilograms = girth² × length ÷ 11 880 in centimetres. Girth 60 to 260 cm, length 50 to 260 cm. A scale's reading wins."
+      answer={
+        weight ? (
+          <>
+            {kilograms(weight.kilograms)}, give or take {weight.plusMinus} kg{" "}
+            <button type="button" className="sign min-h-14 px-2 text-slate underline" onClick={() => onWeight(weight.kilograms)}>
+              who may ride it?
+            </button>
+          </>
+        ) : g !== null && l !== null ? (
+          "The tape slipped: girth 60 to 260 cm, length 50 to 260 cm."
+        ) : (
+          ""
+        )
+      }
+    >
+      <SelectIn<HorseClass>
+        id="tape-class"
+        label="Horse"
+        value={horseClass}
+        options={HORSE_CLASSES.map((one) => [one, CLASS[one]] as const)}
+        onChange={setClass}
+      />
+      <SelectIn<"cm" | "in">
+        id="tape-unit"
+        label="Tape in"
+        value={unit}
+        options={[
+          ["cm", "centimetres"],
+          ["in", "inches"],
+        ]}
+        onChange={setUnit}
+      />
+      <NumberIn id="tape-girth" label={`Heart girth, ${unit}`} value={girth} onChange={setGirth} />
+      <NumberIn id="tape-length" label={`Body length, ${unit}`} value={length} onChange={setLength} />
+    </Calculator>
+  );
+}
+
+export function WhoMayRide({ view, weight, onWeight }: { view: ToolsView; weight: string; onWeight(text: string): void }) {
+  const [age, setAge] = useState("");
+  const [fitness, setFitness] = useState<Fitness>("fit");
+  const [rider, setRider] = useState("");
+  const horse = numberOf(weight);
+  const limit =
+    horse !== null && horse > 0
+      ? loadLimit({ weightKg: horse, ageYears: numberOf(age), fitness, condition: null, daysOff: null })
+      : null;
+  const typed = numberOf(rider);
+  const people = [...(typed === null ? [] : [{ name: "This rider", weightKg: typed }]), ...view.people];
+  const say = (kg: number): string =>
+    limit === null
+      ? ""
+      : kg > limit.refuseKg
+        ? "■ too heavy"
+        : kg > limit.preferKg
+          ? "▲ short, and better somebody lighter"
+          : "✓ may";
+  return (
+    <Calculator
+      id="load"
+      title="Who may ride it?"
+      formula="Rider with tack ÷ horse's weight. Fit adult: prefer under 17 %, refuse above 20 % (Powell and co-workers, 2008, saw strain from 25 %); under four years, unfit or age unknown 15 % and 18 %."
+      answer={
+        limit && (
+          <>
+            <p>
+              Better under {kilograms(limit.preferKg)}, never above {kilograms(limit.refuseKg)}
+              {limit.because.length > 0 && ` (${listed(limit.because.map((why) => LIGHT[why]))})`}
+            </p>
+            <ul>
+              {people.map(({ name, weightKg }) => (
+                <li key={name}>
+                  {name}, {kilograms(weightKg)}, {((100 * weightKg) / (horse ?? 1)).toFixed(1)} %: {say(weightKg)}
+                </li>
+              ))}
+            </ul>
+          </>
+        )
+      }
+    >
+      <NumberIn id="load-horse" label="Horse, kg" value={weight} onChange={onWeight} />
+      <NumberIn id="load-age" label="Age, years" value={age} onChange={setAge} />
+      <SelectIn<Fitness>
+        id="load-fitness"
+        label="Fitness"
+        value={fitness}
+        options={FITNESS.map((one) => [one, FITNESS_WORDS[one]] as const)}
+        onChange={setFitness}
+      />
+      <NumberIn id="load-rider" label="Rider with tack, kg" value={rider} onChange={setRider} />
+    </Calculator>
+  );
+}
