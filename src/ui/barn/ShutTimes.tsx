@@ -2,14 +2,13 @@ import { useState } from "react";
 import type { ShutTime } from "#contracts/barn.ts";
 import { parseLocalDate, sayDateWithYear, WEEKDAYS, type Weekday } from "#core/calendar/local-date.ts";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
-import { minutesAsClock } from "#ui/words/figures.ts";
+import { clockAsMinutes, minutesAsClock } from "#ui/words/figures.ts";
 import { WEEKDAY } from "#ui/words/labels.ts";
 
 export const sayShut = ({ weekday, day, from, to, why }: ShutTime): string => {
   const when = day ? sayDateWithYear(day) : weekday ? `${WEEKDAY[weekday]}s` : "every day";
   return `${when} ${minutesAsClock(from)}–${minutesAsClock(to)}${why ? ` (${why})` : ""}`;
 };
-const minutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
 
 /** When a place is shut: harrowing, a lesson, the farrier's corner. */
 export function ShutTimes({ value, onChange }: { value: readonly ShutTime[]; onChange(next: ShutTime[]): void }) {
@@ -26,8 +25,8 @@ export function ShutTimes({ value, onChange }: { value: readonly ShutTime[]; onC
       {
         weekday: weekday as Weekday | null,
         day: on === "date" ? parseLocalDate(day) : null,
-        from: minutes(from),
-        to: minutes(to),
+        from: clockAsMinutes(from),
+        to: clockAsMinutes(to),
         why: why.trim(),
       },
     ]);

@@ -1,6 +1,6 @@
 /** The fields of a form, tied to react-hook-form: label, hint and error always stand with their control. */
 import { Controller, type FieldValues, type Path, type UseFormRegisterReturn, type UseFormReturn } from "react-hook-form";
-import { minutesAsClock } from "#ui/words/figures.ts";
+import { clockAsMinutes, minutesAsClock } from "#ui/words/figures.ts";
 import { asDate, asNumber, errorAt } from "./form.ts";
 import { Field, INPUT } from "./parts.tsx";
 
@@ -75,7 +75,6 @@ export function Select<T extends FieldValues>({
   );
 }
 
-const toMinutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
 /** A time of day, kept as minutes after midnight; null where it may be left empty. */
 export function Clock<T extends FieldValues>({ form, name, label, hint, optional = false }: Props<T> & { optional?: boolean }) {
   return (
@@ -91,7 +90,7 @@ export function Clock<T extends FieldValues>({ form, name, label, hint, optional
             value={field.value === null ? "" : minutesAsClock(field.value as number)}
             onBlur={field.onBlur}
             onChange={({ target: { value } }) => {
-              if (value) field.onChange(toMinutes(value));
+              if (value) field.onChange(clockAsMinutes(value));
               else if (optional) field.onChange(null);
             }}
           />

@@ -4,13 +4,12 @@ import type { WeekCellView, WeekHorseView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { APPOINTMENTS, type AppointmentKind } from "#core/day/model.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
-import { sayHours } from "#ui/words/figures.ts";
+import { clockAsMinutes, sayHours } from "#ui/words/figures.ts";
 import { APPOINTMENT } from "#ui/words/labels.ts";
 import { sayNotHad } from "#ui/words/week.ts";
 import { meantOf, type Week } from "./use-week.ts";
 
-const minutes = (clock: string): number | null =>
-  clock === "" ? null : Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
+const minutes = (clock: string): number | null => (clock === "" ? null : clockAsMinutes(clock));
 
 function AppointmentForm({ horse, cell, week }: { horse: WeekHorseView; cell: WeekCellView; week: Week }) {
   const [kind, setKind] = useState<AppointmentKind>("farrier");

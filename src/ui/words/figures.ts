@@ -8,6 +8,8 @@ import { WEEKDAY } from "./labels.ts";
 export const clock = (slot: number): string => minutesAsClock(DAY_GRID.start + slot * DAY_GRID.minutes);
 export const minutesAsClock = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+/** Minutes after midnight of what a time field holds, '07:30'. */
+export const clockAsMinutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
 export const kilograms = (kg: number): string => `${Math.round(kg)} kg (${Math.round(kilogramsToPounds(kg))} lb)`;
 export const height = (cm: number): string => `${centimetresToHands(cm)} hh (${Math.round(cm)} cm)`;
 export const hours = (h: number): string => (h < 10 ? h.toFixed(1).replace(/\.0$/, "") : String(Math.round(h)));

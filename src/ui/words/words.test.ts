@@ -12,7 +12,7 @@ import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
-import { clock, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
+import { clock, clockAsMinutes, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
 import { sayEvidence, sayWho } from "./findings.ts";
 import { sayGateAdvice, sayGateReason } from "./gate.ts";
 import { lengthIn, sayArithmetic, sayMeant, sayQuestion, sayResting, sayTouches, slotWords } from "./intake.ts";
@@ -145,6 +145,13 @@ function expectSentence(words: string): void {
   expect(words).toMatch(/^[A-Z“\d].*[.”]$/s);
   expect(words).not.toMatch(/undefined|null|NaN|\[object/);
 }
+
+describe("a time field", () => {
+  it("is read as minutes, and said again as it stood", () => {
+    expect(clockAsMinutes("07:30")).toBe(450);
+    for (const minutes of [0, 59, 450, 1439]) expect(clockAsMinutes(minutesAsClock(minutes))).toBe(minutes);
+  });
+});
 
 describe("every code has its sentence", () => {
   it.each(BLOCKERS)("blocker $code", (blocker) => {
