@@ -2,11 +2,12 @@ import node from "@astrojs/node";
 import react from "@astrojs/react";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "astro/config";
+import { serviceWorker } from "./bin/lib/service-worker.ts";
 
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "standalone" }),
-  integrations: [react()],
+  integrations: [react(), serviceWorker()],
   devToolbar: { enabled: false },
   prefetch: false,
   // Foreign origins are refused in src/middleware.ts, which knows the real host; Astro's own check covers form posts only.

@@ -1,21 +1,18 @@
 /** Writes the demo barn through the application's own use cases: eight weeks of days, one after the other, on a clock of its own. */
 import { randomUUID } from "node:crypto";
-import type { RecordFields } from "#contracts/card.ts";
 import type { Actor } from "#contracts/people.ts";
 import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
-import type { CardView, DayView } from "#contracts/views.ts";
+import type { DayView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
-import type { Gait, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import type { SessionKind } from "#core/card/card.ts";
 import { factsOf } from "#core/day/from-barn.ts";
 import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
-import { type GateTick, readGate } from "#core/gate/gate.ts";
 import { BEFORE_SADDLE } from "#core/intake/instrument.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
-import { sidesOf } from "#core/kernel/sides.ts";
 import { readLevels, weakerSide } from "#core/ladder/level.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { GOAL_SETS } from "#core/plan/goal-sets.ts";
@@ -33,7 +30,8 @@ import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
 import { judgementOf, walkFor } from "./evaluation.ts";
 import { Bodies } from "./live-bodies.ts";
-import { INCIDENTS, NEXT_TIME, type Truth, truthOf, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
+import { DONE_AT_HOME, type Stabled, sessionOf } from "./session.ts";
+import { truthOf } from "./truth.ts";
 
 const WEEK = 7;
 const GOALS_BY_KIND = { unhandled: "manners", halter: "start", started: "tune-up", restart: "restart" } as const;
@@ -42,13 +40,6 @@ const HISTORY_DAYS = 56;
 /** Days from today since when a mid-term evaluation still waits for its signature. */
 const UNSIGNED_SINCE = -6;
 export const DEMO_ZONE = "America/Denver";
-
-interface Stabled {
-  readonly character: Character;
-  readonly stay: StayId;
-  readonly truth: Truth;
-  readonly firsts: Set<string>;
-}
 
 class DemoBarn {
   private day: LocalDate;
@@ -282,106 +273,15 @@ class DemoBarn {
     const actor = must(this.actors.get(rider), "the rider works here");
     const view = must(await readCard(this.deps, card, actor), "a card of the day");
     const one = must(this.stabled.get(view.stay), "a stabled horse");
-    const { record, ticks } = this.session(one, view);
+    const { record, ticks } = sessionOf(this.random, one, view, this.offset());
     await this.ask("card/close", actor, {
       id: card,
-      version: view.card.version,
+      base: null,
       record,
       gate: { ticks, redSigns: [], overrideReason: "" },
     });
   }
-
-  private session({ character: c, truth, firsts }: Stabled, view: CardView): { record: RecordFields; ticks: GateTick[] } {
-    const { random } = this;
-    const weather: Weather = random.chance(0.75) ? "calm" : random.pick(["windy", "hot", "cold", "wet"]);
-    const ticks = [...view.ticks];
-    const wantsRide = view.card.kind !== "ground";
-    const gate = readGate({ ...view.gate, ticks, redSigns: [], windy: weather === "windy" }, view.card.kind);
-    const rides = wantsRide && gate.state === "open";
-    const groundMinutes = wantsRide ? random.whole(12, 25) : random.whole(30, 50);
-    const saddleMinutes = rides ? (view.gate.stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
-    const items = view.work.items.filter((item) => rides || !skillOf(item.skill).saddle);
-    const stalled = c.stallsFrom !== undefined && this.offset() >= c.stallsFrom;
-    for (const item of items) truth.work(item.skill, (groundMinutes + saddleMinutes) / Math.max(1, items.length), stalled);
-    const scores = items.flatMap((item) => {
-      const sides = sidesOf(skillOf(item.skill).sided).filter(
-        (side) => item.side === null || side === item.side || view.method.id !== "ground-first",
-      );
-      return sides.map((side) => ({ skill: item.skill, side, score: truth.score(item.skill, side, stalled) }));
-    });
-    const newFirsts = scores.filter(({ skill, score }) => score >= 2 && FIRSTS[skill] !== undefined && !firsts.has(skill));
-    const firstWords = [...new Set(newFirsts.map(({ skill }) => skill))].filter(
-      (skill) => !view.recentScores.some((one) => one.skill === skill && Math.max(...one.scores) >= 2),
-    );
-    for (const { skill } of newFirsts) firsts.add(skill);
-    const rough = random.chance(0.1 + c.hot / 3);
-    const incident = random.chance(c.hot / 14) ? random.pick(INCIDENTS) : null;
-    const gaits: Gait[] = scores.some(({ skill }) => skill.includes("canter"))
-      ? ["walk", "trot", "canter"]
-      : scores.some(({ skill }) => skill.includes("trot") || skill === "loose-tack")
-        ? ["walk", "trot"]
-        : ["walk"];
-    const tack: Tack[] = rides
-      ? view.method.id === "classical-line" || view.gate.stage === "riding"
-        ? ["saddle", "snaffle"]
-        : ["saddle", "rope-halter"]
-      : view.method.id === "classical-line"
-        ? ["cavesson"]
-        : ["rope-halter"];
-    const shown = c.signs.filter(() => random.chance(rough ? 0.5 : 0.15));
-    return {
-      ticks,
-      record: {
-        groundMinutes,
-        saddleMinutes,
-        gaits,
-        weather,
-        tack,
-        scores,
-        signs: [
-          ...shown.map(([, sign, side, strength]) => ({ sign, skill: null, side, strength })),
-          ...(rough
-            ? []
-            : [
-                {
-                  sign: random.pick(["licks", "blows-out", "soft-eye", "ear-on"]),
-                  skill: null,
-                  side: "both" as const,
-                  strength: 1 as const,
-                },
-              ]),
-        ],
-        incidents: incident ? [{ kind: incident[0], before: incident[1], hurt: "nobody" }] : [],
-        firsts: firstWords.map((skill) => ({ skill, words: must(FIRSTS[skill], "a first") })),
-        endedWell: !rough || random.chance(0.6),
-        word: random.pick(rough ? WORDS_ROUGH : WORDS_WELL),
-        nextTime: random.pick(NEXT_TIME),
-      },
-    };
-  }
 }
-
-/** What an owner wants to hear of on the day it happens. */
-const FIRSTS: Readonly<Record<string, string>> = {
-  tie: "First time tied and standing",
-  "hind-feet": "First time all four feet held",
-  trailer: "First walk into the trailer",
-  "loose-tack": "First canter loose with the saddle",
-  "stirrup-weight": "First weight in the stirrup",
-  sit: "First time sat on",
-  forward: "First walk under saddle",
-  trot: "First trot under saddle",
-  canter: "First canter under saddle",
-  outside: "First ride out on the hill",
-  pad: "First pad carried, feet still",
-  saddle: "First time saddled",
-  clippers: "First time clipped",
-  "leg-yield": "First leg yield",
-  "turn-forehand": "First turn on the forehand",
-  circles: "First circles that kept their size",
-};
-/** A horse that rides already has had these long ago. */
-const DONE_AT_HOME = ["tie", "hind-feet", "loose-tack", "stirrup-weight", "sit", "forward", "trot", "pad", "saddle"];
 
 /** The first place on the sheet that breaks no rule, with a rider the horse mostly has; ridden horses go out where they may. */
 function findSpot(

@@ -82,8 +82,8 @@ export const NEXT_TIME = [
   "Try the other place for a change.",
 ];
 export const INCIDENTS = [
-  ["spook", "A tarp lifted behind the rail."],
-  ["buck", "At the change upward, fresh after a day off."],
-  ["pull-back", "Tied; a gate banged."],
-  ["kick", "Near hind picked up too fast."],
+  ["spook", "A tarp lifted behind the rail.", "walk", ["something-new"]],
+  ["buck", "At the change upward, fresh after a day off.", "canter", ["going-faster"]],
+  ["pull-back", "Tied; a gate banged.", "tied", ["noise"]],
+  ["kick", "Near hind picked up too fast.", "ground", ["nothing-seen"]],
 ] as const;

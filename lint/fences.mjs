@@ -14,6 +14,7 @@ export const FENCES = {
     files: ["src/pages/**/*.{ts,astro}", "src/pages/**/*.astro/*.{js,ts}", "src/middleware.ts"],
     may: ["core", "contracts", "server", "ui"],
   },
+  worker: { files: ["src/worker/**/*.ts"], may: [] },
   standins: { files: ["standins/**/*.ts"], may: ["core"] },
   cli: { files: ["cli/**/*.ts"], may: ["core", "contracts", "solver"] },
 };

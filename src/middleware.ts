@@ -30,6 +30,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
       sweepOnNewDay(deps(), visitor.today);
       askStationNowAndThen(deps(), visitor.today);
     }
+    const meant = request.headers.get("x-furlong-person");
+    if (visitor && meant && meant !== visitor.actor.id) return problem(409, OTHER_PERSON);
     const render = async () => withHeaders(await next(), true);
     if (!visitor)
       return isApi(url)
@@ -57,6 +59,11 @@ const SIGNED_OUT = {
   code: "signed-out",
   path: "",
   message: "You are signed out. Sign in in another tab, then press the button again: what you typed is still here.",
+};
+const OTHER_PERSON = {
+  code: "other-person",
+  path: "X-Furlong-Person",
+  message: "Somebody else is signed in on this device. Sign in as yourself, and it is sent.",
 };
 const NOT_ALLOWED = { code: "not-allowed", path: "", message: "Your role does not allow this. Ask the manager." };
 

@@ -4,7 +4,7 @@ import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
-const SOURCES = ["src", "public", "astro.config.mjs", "package-lock.json", "tsconfig.json"];
+const SOURCES = ["src", "public", "bin/lib/service-worker.ts", "astro.config.mjs", "package-lock.json", "tsconfig.json"];
 const STAMP = "dist/source-hash";
 
 function hashOf(root: string): string {

@@ -40,6 +40,7 @@ export async function serve(
     today?: string | undefined;
     scaleUrl?: string | undefined;
     weatherUrl?: string | undefined;
+    strapUrl?: string | undefined;
     quiet?: boolean;
   },
 ): Promise<Served> {
@@ -53,6 +54,7 @@ export async function serve(
       DATABASE_URL: options.databaseUrl,
       PORT: String(port),
       ...(options.scaleUrl ? { FURLONG_SCALE_URL: options.scaleUrl } : {}),
+      ...(options.strapUrl ? { FURLONG_STRAP_URL: options.strapUrl } : {}),
       ...(options.weatherUrl ? { FURLONG_WEATHER_URL: options.weatherUrl } : {}),
       ...(options.today ? { FURLONG_TODAY: options.today } : {}),
     },

@@ -57,12 +57,14 @@ async function main(): Promise<void> {
 
   const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
   const station = process.env["FURLONG_WEATHER_URL"] ? null : await serveStandin(root, "weather");
+  const strap = process.env["FURLONG_STRAP_URL"] ? null : await serveStandin(root, "strap");
   const served = await serve(root, {
     databaseUrl,
     port: Number(process.env["PORT"] ?? 4321),
     today,
     scaleUrl: scale?.address,
     weatherUrl: station?.address,
+    strapUrl: strap?.address,
   });
   console.log(`\nSteady Furlong: ${served.address}\n`);
   console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
@@ -81,6 +83,7 @@ async function main(): Promise<void> {
     await served.stop();
     await scale?.stop();
     await station?.stop();
+    await strap?.stop();
     rmSync(own, { force: true });
     if (!otherStarts()) cluster?.stop();
     process.exit(code);

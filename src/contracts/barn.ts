@@ -1,4 +1,5 @@
 import { z } from "zod/mini";
+import { CUES, type Cue } from "#core/card/cues.ts";
 import { STAGES } from "#core/gate/gate.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
@@ -7,6 +8,11 @@ import { date, flag, id, list, minute, number, oneOf, said, setOf, sign, version
 /** How lengths are typed where no unit stands behind the figure. */
 export const LENGTH_HABITS = ["metric", "hands"] as const;
 export type LengthHabit = (typeof LENGTH_HABITS)[number];
+
+/** What riders say, all of them alike. */
+export const CueFields = z.object(
+  Object.fromEntries(CUES.map((cue) => [cue, said("The word", 40)])) as Record<Cue, ReturnType<typeof said>>,
+);
 
 export const PolicyFields = z.object({
   name: said("The barn's name", 80),
@@ -18,6 +24,7 @@ export const PolicyFields = z.object({
   holdOwner: flag,
   holdWeather: flag,
   units: oneOf(LENGTH_HABITS),
+  cues: CueFields,
 });
 export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });

@@ -1,7 +1,22 @@
 import { z } from "zod/mini";
-import { GAITS, HURT, INCIDENT_KINDS, type SessionRecord, TACKS, WEATHERS } from "#core/card/card.ts";
+import {
+  CANCEL_CAUSES,
+  DURINGS,
+  ENDINGS,
+  GAITS,
+  HURT,
+  INCIDENT_KINDS,
+  INSTEADS,
+  LED_BYS,
+  SESSION_KINDS,
+  type SessionRecord,
+  TACKS,
+  WEATHERS,
+} from "#core/card/card.ts";
+import { MOUNT_STEPS } from "#core/card/first-mount.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
 import {
+  date,
   flag,
   id,
   list,
@@ -14,27 +29,62 @@ import {
   sign,
   skill,
   strength,
-  version,
   whole,
   words,
 } from "./fields.ts";
+
+/** Left out by whoever does not know of it: a phone that kept a record before there was the field. */
+const orElse = z._default;
+const step = z.nullable(oneOf(MOUNT_STEPS));
+export const IncidentFields = z.object({
+  kind: oneOf(INCIDENT_KINDS),
+  before: words(500),
+  hurt: oneOf(HURT),
+  during: orElse(oneOf(DURINGS), "unknown"),
+  ledBy: orElse(setOf(LED_BYS), []),
+});
+export const ReadingFields = z
+  .object({
+    minute: whole(0, 60, "minutes after work"),
+    pulse: z.nullable(whole(15, 250, "beats a minute")),
+    breaths: z.nullable(whole(4, 200, "breaths a minute")),
+  })
+  .check(
+    z.refine((x) => x.pulse !== null || x.breaths !== null, { path: ["pulse"], message: "Give the pulse or the breathing." }),
+  );
 
 export const RecordFields = z
   .object({
     groundMinutes: whole(0, 240, "minutes"),
     saddleMinutes: whole(0, 240, "minutes"),
+    circleMinutes: orElse(whole(0, 240, "minutes"), 0),
     gaits: setOf(GAITS),
     weather: oneOf(WEATHERS),
     tack: setOf(TACKS),
+    helper: orElse(z.nullable(id<"person">()), null),
     scores: list(z.object({ skill, side, score }).check(onItsSide), 60).check(
       z.refine(
         (x) => new Set(x.map((given) => `${given.skill}:${given.side}`)).size === x.length,
         "A skill is scored twice on one side: keep one score.",
       ),
     ),
+    swaps: orElse(
+      list(z.object({ skill, did: z.nullable(skill), why: said("The reason", 300) }), 20).check(
+        z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "Something is swapped twice: keep one."),
+      ),
+      [],
+    ),
     signs: list(z.object({ sign, skill: z.nullable(skill), side, strength }), 40),
-    incidents: list(z.object({ kind: oneOf(INCIDENT_KINDS), before: words(500), hurt: oneOf(HURT) }), 20),
+    incidents: list(IncidentFields, 20),
     firsts: list(z.object({ skill: z.nullable(skill), words: said("The first", 120) }), 10),
+    mount: orElse(z.nullable(z.object({ left: step, right: step })), null),
+    readings: orElse(
+      list(ReadingFields, 10).check(
+        z.refine((x) => new Set(x.map((one) => one.minute)).size === x.length, "Two readings at one minute: keep one."),
+      ),
+      [],
+    ),
+    ending: orElse(setOf(ENDINGS), []),
     endedWell: flag,
     word: words(1000),
     nextTime: words(1000),
@@ -48,8 +98,46 @@ export const RecordFields = z
 
 export const GateFields = z.object({ ticks: setOf(GATE_TICKS), redSigns: setOf(RED_SIGNS), overrideReason: words(500) });
 
+/** Revision that the writer began from; null: nothing was written yet. What others wrote since is joined with it, field by field. */
+const base = z.nullable(whole(1, 10_000));
 /** The first closing of a card, and every correction after it: each makes a revision. */
-export const CloseCard = z.object({ id: id<"card">(), version, record: RecordFields, gate: GateFields });
+export const CloseCard = z.object({ id: id<"card">(), base, record: RecordFields, gate: GateFields });
 export type CloseCard = z.output<typeof CloseCard>;
 export type RecordFields = z.output<typeof RecordFields>;
 export type GateFields = z.output<typeof GateFields>;
+
+export const CancelCard = z.object({
+  id: id<"card">(),
+  because: orElse(oneOf(CANCEL_CAUSES), "other"),
+  instead: orElse(oneOf(INSTEADS), "nothing"),
+  reason: said("The reason", 300),
+});
+export type CancelCard = z.output<typeof CancelCard>;
+
+/** A session that nobody handed out. The card's id is the phone's, so that its record can follow before there is an answer. */
+export const UnplannedCard = z.object({
+  id: id<"card">(),
+  stay: id<"stay">(),
+  day: date,
+  kind: oneOf(SESSION_KINDS),
+  length: whole(1, 8, "half hours"),
+  start: whole(0, 47),
+  rider: id<"person">(),
+  place: id<"place">(),
+  helper: z.nullable(id<"person">()),
+  /** The card that it goes on from: another rider on the same horse, one session together. */
+  after: z.nullable(id<"card">()),
+  why: said("The reason", 300),
+});
+export type UnplannedCard = z.output<typeof UnplannedCard>;
+
+/** What cannot wait until the card is closed. */
+export const Told = z.discriminatedUnion("what", [
+  z.object({ what: z.literal("incident"), incident: IncidentFields }),
+  z.object({ what: z.literal("sudden-change") }),
+  z.object({ what: z.literal("warm-down"), readings: list(ReadingFields, 10) }),
+  z.object({ what: z.literal("gate-override"), gate: GateFields, weather: oneOf(WEATHERS) }),
+]);
+export type Told = z.output<typeof Told>;
+export const TellCard = z.object({ id: id<"card">(), told: Told });
+export type TellCard = z.output<typeof TellCard>;

@@ -80,7 +80,7 @@ describe("forms", () => {
   it("ask a session for minutes", () => {
     const card = {
       id: ID,
-      version: 1,
+      base: null,
       gate: { ticks: [], redSigns: [], overrideReason: "" },
       record: {
         groundMinutes: 0,

@@ -1,7 +1,7 @@
 import { z } from "zod/mini";
 import { SESSION_KINDS } from "#core/card/card.ts";
 import { APPOINTMENTS } from "#core/day/model.ts";
-import { date, dayHours, flag, id, inOrder, list, oneOf, said, version, whole, words } from "./fields.ts";
+import { date, dayHours, flag, id, inOrder, list, oneOf, version, whole, words } from "./fields.ts";
 
 const where = {
   kind: oneOf(SESSION_KINDS),
@@ -18,8 +18,6 @@ export const MoveCard = z.object({ id: id<"card">(), version, ...where });
 export type MoveCard = z.output<typeof MoveCard>;
 export const TakeBack = z.object({ id: id<"card">(), version });
 export type TakeBack = z.output<typeof TakeBack>;
-export const CancelCard = z.object({ id: id<"card">(), version, reason: said("The reason", 300) });
-export type CancelCard = z.output<typeof CancelCard>;
 export const LockCard = z.object({ id: id<"card">(), version, locked: flag });
 export type LockCard = z.output<typeof LockCard>;
 

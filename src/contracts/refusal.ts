@@ -52,7 +52,7 @@ export type Refusal =
   | { readonly code: "blocked"; readonly path: string; readonly blockers: readonly Blocker[] }
   | {
       readonly code: "gate-not-open";
-      readonly path: "record.saddleMinutes";
+      readonly path: "record.saddleMinutes" | "told.gate.overrideReason";
       readonly reasons: readonly GateReason[];
       readonly overridable: boolean;
     }

@@ -3,23 +3,21 @@
 import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
-import type { CardState, SessionKind, SessionRecord, Weather } from "#core/card/card.ts";
+import type { CancelCause, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
 import type { Looker } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import type { DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { StallGroup } from "#core/forecast/stall.ts";
-import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
-import type { CardId, EvaluationId, HoldId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import type { CardId, EvaluationId, HoldId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide, Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
-import type { CardWork } from "#core/plan/card-work.ts";
 import type { ComposedReport } from "#core/report/compose.ts";
-import type { WeatherHour, WeatherLimit } from "#core/weather/weather.ts";
+import type { WeatherHour } from "#core/weather/weather.ts";
 import type { PersonFields } from "./people.ts";
 import type { ReportWords } from "./report.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
@@ -102,6 +100,9 @@ export interface DayCardView extends StandingCard {
   readonly after: CardId | null;
   readonly horse: string;
   readonly cancelReason: string;
+  readonly cancelBecause: CancelCause;
+  readonly cancelInstead: Instead;
+  readonly unplanned: string;
   readonly version: number;
 }
 export interface DueView {
@@ -210,58 +211,6 @@ export interface HorseNowView {
   readonly recent: readonly SessionView[];
   readonly hours: { readonly ground: number; readonly saddle: number };
   readonly calendar: string | null;
-}
-
-export interface CardView {
-  readonly card: {
-    readonly id: CardId;
-    readonly day: LocalDate;
-    readonly kind: SessionKind;
-    readonly start: number;
-    readonly length: number;
-    readonly state: CardState;
-    readonly version: number;
-    readonly cancelReason: string;
-  };
-  readonly stay: StayId;
-  readonly horse: string;
-  readonly rider: { readonly id: PersonId; readonly name: string };
-  readonly place: { readonly id: PlaceId; readonly name: string };
-  readonly helper: string | null;
-  readonly mine: boolean;
-  readonly mayOverride: boolean;
-  readonly future: boolean;
-  readonly method: Method;
-  readonly hard: HardSide;
-  readonly circleMinutes: number;
-  /** From what was signed: minutes a session at the most, and what the first week is about. */
-  readonly sessionMinutes: number | null;
-  readonly focus: readonly string[];
-  /** Left alone until a check is done. */
-  /** What the weather of its hours asks to keep in mind. */
-  readonly weather: readonly WeatherLimit[];
-  readonly heldSkills: readonly string[];
-  readonly work: CardWork;
-  /** Skills that gained next to nothing over their last four works. */
-  readonly stuck: readonly string[];
-  readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];
-  readonly cautions: readonly { readonly sign: string; readonly strength: number }[];
-  readonly lastTime: {
-    readonly day: LocalDate;
-    readonly rider: string;
-    readonly word: string;
-    readonly nextTime: string;
-    readonly tack: readonly string[];
-    readonly weather: Weather;
-  } | null;
-  readonly gate: Omit<GateFacts, "ticks" | "redSigns" | "windy">;
-  readonly ticks: readonly GateTick[];
-  readonly revisions: readonly (SessionView & {
-    readonly at: string;
-    readonly by: string;
-    readonly gateTicks: readonly GateTick[];
-    readonly redSigns: readonly RedSign[];
-  })[];
 }
 
 export interface ReportView {

@@ -1,6 +1,7 @@
 /** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
+import { SeeAlert } from "#contracts/alert.ts";
 import { AddPlace, EditPlace, EditPolicies, EditWeights } from "#contracts/barn.ts";
-import { CloseCard } from "#contracts/card.ts";
+import { CancelCard, CloseCard, TellCard, UnplannedCard } from "#contracts/card.ts";
 import {
   AttachFile,
   BeginTrial,
@@ -14,7 +15,6 @@ import {
 } from "#contracts/check.ts";
 import {
   AddAppointment,
-  CancelCard,
   HandOut,
   LayOut,
   LockCard,
@@ -32,8 +32,12 @@ import { ApproveReport, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
+import { seeAlert } from "./alert/alerts.ts";
 import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
+import { cancelCard } from "./card/cancel-card.ts";
 import { closeCard } from "./card/close-card.ts";
+import { tellCard } from "./card/tell.ts";
+import { unplannedCard } from "./card/unplanned.ts";
 import {
   attachFile,
   beginTrial,
@@ -46,7 +50,7 @@ import {
   removeFile,
 } from "./check/manage.ts";
 import { addAppointment, removeAppointment } from "./day/appointments.ts";
-import { cancelCard, handOut, lockCard, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
+import { handOut, lockCard, moveCard, placeCard, takeBack } from "./day/hand-out.ts";
 import { layOut } from "./day/lay-out.ts";
 import { splitCard } from "./day/split.ts";
 import { dropFeed, makeFeed } from "./feed/manage.ts";
@@ -116,6 +120,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "day/hand-out": command(manager, HandOut, handOut),
   "card/cancel": command(staff, CancelCard, cancelCard),
   "card/close": command(staff, CloseCard, closeCard),
+  "card/tell": command(staff, TellCard, tellCard),
+  "card/unplanned": command(staff, UnplannedCard, unplannedCard),
+  "alert/see": command(manager, SeeAlert, seeAlert),
   "report/save": command(manager, SaveReport, saveReport),
   "report/approve": command(manager, ApproveReport, approveReport),
 };

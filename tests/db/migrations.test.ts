@@ -12,7 +12,8 @@ import { AFTER_LEVELS } from "#contracts/stay.ts";
 import { WEATHER_SOURCES } from "#contracts/weather.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
-import { CARD_STATES, HURT, INCIDENT_KINDS, SESSION_KINDS } from "#core/card/card.ts";
+import { ALERTS } from "#core/card/alert.ts";
+import { CANCEL_CAUSES, CARD_STATES, DURINGS, HURT, INCIDENT_KINDS, INSTEADS, SESSION_KINDS } from "#core/card/card.ts";
 import { CHECK_STATES } from "#core/check/check.ts";
 import { APPOINTMENTS } from "#core/day/model.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
@@ -174,10 +175,14 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["barn", "units", LENGTH_HABITS],
   ["card", "kind", SESSION_KINDS],
   ["card", "state", CARD_STATES],
+  ["card", "cancel_because", CANCEL_CAUSES],
+  ["card", "cancel_instead", INSTEADS],
   ["card_revision", "gate_state", ["open", "half", "shut"]],
   ["card_score", "side", TRACK_SIDES],
   ["card_incident", "kind", INCIDENT_KINDS],
   ["card_incident", "hurt", HURT],
+  ["card_incident", "during", DURINGS],
+  ["alert", "what", ALERTS],
   ["place", "surface", SURFACES],
   ["appointment", "kind", APPOINTMENTS],
   ["weather", "source", WEATHER_SOURCES],

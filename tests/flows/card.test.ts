@@ -1,10 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { RecordFields } from "#contracts/card.ts";
+import type { Actor } from "#contracts/people.ts";
+import { must } from "#core/kernel/assert.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { listWorked } from "#db/queries/card.ts";
 import { attempt } from "#demo/ask.ts";
 import { readCard } from "#server/card/read-card.ts";
 import { openStay } from "#server/stay/read-horse.ts";
-import { Barn, NOT_TICKED, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
+import { Barn, INCIDENT, NOT_TICKED, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
 
 let barn: Barn;
 beforeAll(async () => {
@@ -19,7 +22,7 @@ const handedOut = async (stay: StayId, changes: Record<string, unknown> = {}): P
   return card;
 };
 const close = (id: CardId, changes: Record<string, unknown> = {}, actor = barn.rider) =>
-  barn.code("card/close", { id, version: 2, record: record(), gate: OPEN_GATE, ...changes }, actor);
+  barn.code("card/close", { id, base: null, record: record(), gate: OPEN_GATE, ...changes }, actor);
 
 describe("closing a card", () => {
   it("is the rider's own, or the manager's", async () => {
@@ -43,7 +46,7 @@ describe("closing a card", () => {
         { skill: "steer", side: "right", score: 3 },
       ],
       signs: [{ sign: "head-high", skill: "steer", side: "right", strength: 2 }],
-      incidents: [{ kind: "spook", before: "A tarp.", hurt: "nobody" }],
+      incidents: [{ kind: "spook", before: "A tarp.", hurt: "nobody", ...INCIDENT }],
       firsts: [{ skill: null, words: "First time past the tractor" }],
       endedWell: false,
       word: "Tight on the right.",
@@ -65,7 +68,7 @@ describe("closing a card", () => {
     expect(await close(ahead.id)).toBe("in-the-future");
     const gone = await handedOut(await barn.horse());
     await barn.ask("card/cancel", { id: gone, version: 2, reason: "Lame." }, barn.rider);
-    expect(await close(gone, { version: 3 })).toBe("card-closed");
+    expect(await close(gone)).toBe("card-closed");
   });
 });
 
@@ -100,7 +103,7 @@ describe("the gate at closing", () => {
       actor: barn.boss,
       input: {
         id: card,
-        version: 2,
+        base: null,
         record: record({ saddleMinutes: 10 }),
         gate: { ...OPEN_GATE, overrideReason: "He insists." },
       },
@@ -115,7 +118,7 @@ describe("corrections", () => {
     const stay = await barn.horse();
     const card = await handedOut(stay);
     await close(card);
-    expect(await close(card, { version: 3, record: record({ groundMinutes: 45, word: "It was 45." }) }, barn.boss)).toBe("done");
+    expect(await close(card, { base: 1, record: record({ groundMinutes: 45, word: "It was 45." }) }, barn.boss)).toBe("done");
     const view = await readCard(barn.deps, card, barn.rider);
     expect(view?.revisions.map((one) => [one.revision, one.record.groundMinutes, one.by])).toEqual([
       [2, 45, "Boss"],
@@ -124,21 +127,43 @@ describe("corrections", () => {
     const worked = await listWorked(barn.sql, stay);
     expect(worked.map((one) => one.groundMinutes)).toEqual([45]);
   });
-  it("tell the second of two, with what the first wrote", async () => {
+  it("of two at once are joined: neither's words are lost, and where both stand against one another both are named", async () => {
     const card = await handedOut(await barn.horse());
-    const write = (word: string) =>
-      attempt<object>(barn.deps, {
+    const write = (changes: Partial<RecordFields>, actor: Actor) =>
+      attempt<{ revision: number; clashes: string[] }>(barn.deps, {
         route: "card/close",
-        actor: barn.rider,
-        input: { id: card, version: 2, record: record({ word }), gate: OPEN_GATE },
+        actor,
+        input: { id: card, base: null, record: record(changes), gate: OPEN_GATE },
       });
-    const both = await Promise.all([write("One."), write("Other.")]);
-    const [done, told] = both[0].ok ? both : [both[1], both[0]];
-    expect(done.ok).toBe(true);
-    expect(told).toMatchObject({
-      ok: false,
-      error: { code: "changed-meanwhile", current: { version: 3, revision: { word: expect.stringMatching(/One|Other/) } } },
+    const both = await Promise.all([
+      write({ word: "One.", tack: ["rope-halter"], scores: [{ skill: "lead", side: "left", score: 3 }] }, barn.rider),
+      write({ word: "Other.", tack: ["cavesson"], scores: [{ skill: "lead", side: "right", score: 2 }] }, barn.boss),
+    ]);
+    expect(both.every((answer) => answer.ok)).toBe(true);
+    const view = must(await readCard(barn.deps, card, barn.rider), "the card");
+    const [newest, first] = view.revisions;
+    expect(newest).toMatchObject({ revision: 2, joinedWith: 1, clashes: ["word"] });
+    expect([newest?.record.word, first?.record.word].sort()).toEqual(["One.", "Other."]);
+    expect([...(newest?.record.tack ?? [])].sort()).toEqual(["cavesson", "rope-halter"]);
+    expect(newest?.record.scores).toHaveLength(2);
+  });
+  it("begun before somebody else's are joined with it, and take nothing back that the other did not", async () => {
+    const card = await handedOut(await barn.horse());
+    await close(card, { record: record({ word: "First.", nextTime: "Slowly." }) });
+    await close(card, { base: 1, record: record({ word: "First.", nextTime: "Hard side.", groundMinutes: 50 }) }, barn.boss);
+    expect(await close(card, { base: 1, record: record({ word: "Better so.", nextTime: "Slowly." }) })).toBe("done");
+    const [newest] = (await readCard(barn.deps, card, barn.rider))?.revisions ?? [];
+    expect(newest).toMatchObject({
+      revision: 3,
+      clashes: [],
+      record: { word: "Better so.", nextTime: "Hard side.", groundMinutes: 50 },
     });
+    expect(await close(card, { base: 9 })).toBe("not-found");
+  });
+  it("never open a gate that the other saw shut", async () => {
+    const card = await handedOut(await barn.horse(), { kind: "saddle" });
+    await close(card, { gate: { ...OPEN_GATE, redSigns: ["tight-back"] } });
+    expect(await close(card, { record: record({ saddleMinutes: 20 }) })).toBe("gate-not-open");
   });
 });
 
@@ -154,9 +179,13 @@ describe("what a card shows", () => {
     expect(view).toMatchObject({
       mine: true,
       mayOverride: true,
-      lastTime: { word: "Soft today.", nextTime: "Hard side first." },
-      cautions: [{ sign: "head-shy", strength: 3 }],
+      essentials: {
+        lastTime: { word: "Soft today.", nextTime: "Hard side first." },
+        cautions: [{ sign: "head-shy", strength: 3 }],
+        lastIncident: null,
+      },
     });
+    expect(view?.cues.length).toBeGreaterThan(0);
     expect(view?.work.items.length).toBeGreaterThan(0);
     expect(await readCard(barn.deps, "not-a-card", barn.rider)).toBeNull();
   });

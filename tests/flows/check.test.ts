@@ -106,7 +106,7 @@ describe("what waits for a check", () => {
       attempt(barn.deps, {
         route: "card/close",
         actor: barn.boss,
-        input: { id: card, version: 2, record: record({ saddleMinutes }), gate: { ...OPEN_GATE, overrideReason } },
+        input: { id: card, base: null, record: record({ saddleMinutes }), gate: { ...OPEN_GATE, overrideReason } },
       });
     expect(await close(10, "I know him")).toMatchObject({ ok: false, error: { code: "gate-not-open", overridable: false } });
     expect((await close(0, "")).ok).toBe(true);
@@ -124,7 +124,7 @@ describe("what waits for a check", () => {
     barn.today = localDate("2026-07-14");
     const card = await barn.worked(stay, "2026-07-13", { saddleMinutes: 15 });
     await order(stay, { holds: "all" });
-    const again = { id: card, version: 3, record: record({ saddleMinutes: 20 }), gate: OPEN_GATE };
+    const again = { id: card, base: 1, record: record({ saddleMinutes: 20 }), gate: OPEN_GATE };
     expect(await barn.code("card/close", again, barn.rider)).toBe("done");
   });
 });

@@ -118,7 +118,7 @@ describe("the sweep", () => {
     await sweep(barn.deps);
     const work = (await readCard(barn.deps, card, barn.rider))?.work.items.map(({ skill }) => skill);
     expect(work).toContain("clippers");
-    await barn.ask("card/close", { id: card, version: 2, record: record(), gate: OPEN_GATE }, barn.rider);
+    await barn.ask("card/close", { id: card, base: null, record: record(), gate: OPEN_GATE }, barn.rider);
     await sweep(barn.deps);
     expect((await view(stay)).record?.pins).toEqual([{ kind: "pin", skill: "clippers", day: 8 }]);
   });

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Served, serveStandin } from "#bin/serve.ts";
-import { readScale } from "#server/tools/scale.ts";
+import { readScale } from "#server/tools/device.ts";
 
 let scale: Served;
 beforeAll(async () => {

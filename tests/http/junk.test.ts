@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { USUAL_CUES } from "#core/card/cues.ts";
 import { editOf } from "#core/ladder/edits.ts";
 import { methodOf } from "#core/ladder/methods.ts";
 import { skillOf } from "#core/ladder/skills.ts";
@@ -37,6 +38,7 @@ const POLICIES = {
   holdOwner: true,
   holdWeather: false,
   units: "metric",
+  cues: { ...USUAL_CUES },
 };
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
 const EXAMPLES: Record<string, unknown> = {
@@ -119,8 +121,14 @@ const EXAMPLES: Record<string, unknown> = {
   "feed/drop": { person: null, stay: id },
   "day/take-back": { id, version: 1 },
   "day/hand-out": { day: "2026-12-24" },
-  "card/cancel": { id, version: 1, reason: "Rain" },
-  "card/close": { id, version: 1, record: record(), gate: OPEN_GATE },
+  "card/cancel": { id, because: "weather", instead: "turned-out", reason: "Rain" },
+  "card/tell": {
+    id,
+    told: { what: "incident", incident: { kind: "fall", before: "", hurt: "person", during: "trot", ledBy: ["noise"] } },
+  },
+  "card/unplanned": { id, stay: id, day: "2026-07-14", ...where, after: null, why: "There was time" },
+  "alert/see": { id },
+  "card/close": { id, base: null, record: record(), gate: OPEN_GATE },
   "report/save": { stay: id, version: null, words: { did: { text: "Much.", instead: false } } },
   "report/approve": { stay: id, version: 1 },
 };

@@ -7,6 +7,7 @@ import { EMPTY_WALK, type JudgementFields, type WalkFields } from "#contracts/in
 import type { Actor, PersonFields } from "#contracts/people.ts";
 import { type BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import { type LocalDate, localDate } from "#core/calendar/local-date.ts";
+import { EMPTY_RECORD } from "#core/card/merge.ts";
 import { GATE_TICKS } from "#core/gate/gate.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
@@ -116,19 +117,18 @@ export const JUDGEMENT: JudgementFields = {
   ownerWords: "",
 };
 
+/** As a form begins it, but that it says how it ended. */
+const bare = () => ({ ...EMPTY_RECORD, endedWell: true }) as RecordFields;
+export const INCIDENT = { during: "unknown", ledBy: [] } as Pick<RecordFields["incidents"][number], "during" | "ledBy">;
 export const record = (changes: Partial<RecordFields> = {}): RecordFields => ({
+  ...bare(),
   groundMinutes: 20,
-  saddleMinutes: 0,
   gaits: ["walk"],
   weather: "calm",
   tack: ["rope-halter"],
   scores: [{ skill: "catch", side: "both", score: 4 }],
-  signs: [],
-  incidents: [],
-  firsts: [],
   endedWell: true,
   word: "Quiet.",
-  nextTime: "",
   ...changes,
 });
 
@@ -238,7 +238,7 @@ export class Barn {
     const now = this.today;
     this.today = localDate(day);
     const card = await this.handedOut(stay);
-    await this.ask("card/close", { id: card, version: 2, record: record(changes), gate: OPEN_GATE }, actor);
+    await this.ask("card/close", { id: card, base: null, record: record(changes), gate: OPEN_GATE }, actor);
     this.today = now;
     return card;
   }

@@ -1,7 +1,10 @@
 /** What a rider writes down after a session. */
 
 import type { Strength } from "../intake/signs.ts";
+import type { PersonId } from "../kernel/brand.ts";
 import type { Score, TrackSide } from "../kernel/sides.ts";
+import type { MountReached } from "./first-mount.ts";
+import type { Reading } from "./warm-down.ts";
 
 export const SESSION_KINDS = ["ground", "saddle", "both"] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
@@ -9,6 +12,12 @@ export type SessionKind = (typeof SESSION_KINDS)[number];
 /** placed: the manager's proposal · handed-out: the riders' · closed: logged · cancelled: not worked. */
 export const CARD_STATES = ["placed", "handed-out", "closed", "cancelled"] as const;
 export type CardState = (typeof CARD_STATES)[number];
+
+/** Why a card was not worked, and what the horse got in its stead. Neither counts as a session. */
+export const CANCEL_CAUSES = ["weather", "lame", "rider", "horse", "other"] as const;
+export type CancelCause = (typeof CANCEL_CAUSES)[number];
+export const INSTEADS = ["nothing", "turned-out", "hand-walked", "ponied"] as const;
+export type Instead = (typeof INSTEADS)[number];
 
 export const GAITS = ["walk", "trot", "canter", "jump"] as const;
 export type Gait = (typeof GAITS)[number];
@@ -23,6 +32,37 @@ export const INCIDENT_KINDS = ["spook", "buck", "bolt", "rear", "kick", "bite", 
 export type IncidentKind = (typeof INCIDENT_KINDS)[number];
 export const HURT = ["nobody", "horse", "person"] as const;
 export type Hurt = (typeof HURT)[number];
+/** What was going on. */
+export const DURINGS = [
+  "unknown",
+  "leading",
+  "tied",
+  "tacking",
+  "ground",
+  "mounting",
+  "walk",
+  "trot",
+  "canter",
+  "getting-off",
+] as const;
+export type During = (typeof DURINGS)[number];
+/** What led up to it, as far as anybody saw. */
+export const LED_BYS = [
+  "noise",
+  "something-new",
+  "other-horse",
+  "girth",
+  "leg",
+  "rein",
+  "going-faster",
+  "left-alone",
+  "nothing-seen",
+] as const;
+export type LedBy = (typeof LED_BYS)[number];
+
+/** How a session is ended well; none of it is a condition, what was left out is seen. */
+export const ENDINGS = ["good-note", "tack-loosened", "walked-down", "looked-over", "put-away"] as const;
+export type EndingTick = (typeof ENDINGS)[number];
 
 export interface ScoreGiven {
   readonly skill: string;
@@ -39,24 +79,45 @@ export interface Incident {
   readonly kind: IncidentKind;
   readonly before: string;
   readonly hurt: Hurt;
+  readonly during: During;
+  readonly ledBy: readonly LedBy[];
 }
+/** The office must know at once: somebody is hurt, or somebody came off or was run away with. */
+export const isRed = ({ kind, hurt }: Pick<Incident, "kind" | "hurt">): boolean =>
+  hurt !== "nobody" || kind === "fall" || kind === "bolt";
+
 /** A first: words are what the owner will read. */
 export interface First {
   readonly skill: string | null;
   readonly words: string;
+}
+/** Something that the card asked for and that was not done; `did` is what was worked in its place. */
+export interface Swap {
+  readonly skill: string;
+  readonly did: string | null;
+  readonly why: string;
 }
 
 /** One revision of a session's record. A correction is a new revision; the earlier one stays. */
 export interface SessionRecord {
   readonly groundMinutes: number;
   readonly saddleMinutes: number;
+  /** Trot and canter on a circle, of the minutes above. */
+  readonly circleMinutes: number;
   readonly gaits: readonly Gait[];
   readonly weather: Weather;
   readonly tack: readonly Tack[];
+  /** Who helped in fact, whoever was planned. */
+  readonly helper: PersonId | null;
   readonly scores: readonly ScoreGiven[];
+  readonly swaps: readonly Swap[];
   readonly signs: readonly SignSeen[];
   readonly incidents: readonly Incident[];
   readonly firsts: readonly First[];
+  /** How far a first mounting went on each side; null: none was tried. */
+  readonly mount: MountReached | null;
+  readonly readings: readonly Reading[];
+  readonly ending: readonly EndingTick[];
   readonly endedWell: boolean;
   readonly word: string;
   readonly nextTime: string;

@@ -29,7 +29,7 @@ describe("the timers of a session", () => {
     expect(minutesOf(timers.ground, 60 * MINUTE + 100 * 60 * MINUTE)).toBe(240);
   });
   it("are set by hand, and one that runs goes on from there", () => {
-    const runs = toggled(standingAt({ groundMinutes: 20, saddleMinutes: 0 }), "ground", 0);
+    const runs = toggled(standingAt({ groundMinutes: 20, saddleMinutes: 0, circleMinutes: 0 }), "ground", 0);
     const set = setMinutes(runs, "ground", 35, 10 * MINUTE);
     expect([minutesOf(set.ground, 10 * MINUTE), minutesOf(set.ground, 15 * MINUTE)]).toEqual([35, 40]);
     const saddle = setMinutes(set, "saddle", 10, 15 * MINUTE);

@@ -43,8 +43,12 @@ export const setMinutes = (timers: Timers, name: TimerName, minutes: number, now
   [name]: { since: timers[name].since === null ? null : now, ran: minutes * MINUTE },
 });
 /** Timers that stand at what a record says. */
-export const standingAt = ({ groundMinutes, saddleMinutes }: { groundMinutes: number; saddleMinutes: number }): Timers => ({
+export const standingAt = ({
+  groundMinutes,
+  saddleMinutes,
+  circleMinutes,
+}: Readonly<Record<"groundMinutes" | "saddleMinutes" | "circleMinutes", number>>): Timers => ({
   ground: { since: null, ran: groundMinutes * MINUTE },
   saddle: { since: null, ran: saddleMinutes * MINUTE },
-  circle: UNTOUCHED,
+  circle: { since: null, ran: circleMinutes * MINUTE },
 });

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { localDate } from "../calendar/local-date.ts";
 import { readTerm, type TermFacts } from "../calendar/term.ts";
 import type { SessionRecord } from "../card/card.ts";
+import { EMPTY_RECORD } from "../card/merge.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { readLevels, type ScoreFact } from "../ladder/level.ts";
 import { SKILLS } from "../ladder/skills.ts";
@@ -9,18 +10,11 @@ import { BLOCK_IDS, composeReport, type ReportFacts, type Say } from "./compose.
 
 const day = localDate;
 const record = (changes: Partial<SessionRecord> = {}): SessionRecord => ({
+  ...EMPTY_RECORD,
   groundMinutes: 30,
   saddleMinutes: 15,
-  gaits: [],
-  weather: "calm",
   tack: ["rope-halter"],
-  scores: [],
-  signs: [],
-  incidents: [],
-  firsts: [],
   endedWell: true,
-  word: "",
-  nextTime: "",
   ...changes,
 });
 const term: TermFacts = {
@@ -62,7 +56,7 @@ const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
       card: "b",
       day: day("2026-06-04"),
       kind: "both",
-      record: record({ incidents: [{ kind: "kick", before: "", hurt: "nobody" }] }),
+      record: record({ incidents: [{ kind: "kick", before: "", hurt: "nobody", during: "unknown", ledBy: [] }] }),
     },
   ],
   levels: readLevels([

@@ -3,6 +3,7 @@ import { LENGTH_HABITS, type LengthHabit, type PolicyFields, WeightFields } from
 import { LadderEditFields, MethodFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
+import { CUES, type Cue } from "#core/card/cues.ts";
 import type { Bend } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { LadderEdit } from "#core/ladder/edits.ts";
@@ -22,6 +23,7 @@ const BarnRow = z.object({
   holdOwner: bool,
   holdWeather: bool,
   units: z.enum(LENGTH_HABITS),
+  cues: z.partialRecord(z.enum(CUES), text),
   weights: z.array(WeightFields),
   ladder: z.array(LadderEditFields),
   methods: z.array(MethodFields),
@@ -40,6 +42,8 @@ export interface Barn {
   readonly holidays: readonly LocalDate[];
   readonly holdPolicy: HoldPolicy;
   readonly units: LengthHabit;
+  /** Its own words in the place of the usual ones. */
+  readonly cues: Readonly<Partial<Record<Cue, string>>>;
   /** What the barn changed of the table of findings. */
   readonly weights: readonly WeightChange[];
   /** What it changed of the ladder. */
@@ -58,7 +62,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, weights, ladder, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, cues, weights, ladder, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
@@ -77,7 +81,7 @@ export async function insertBarn(db: Db, barn: { name: string; timeZone: string 
 export async function updatePolicies(tx: Transaction, version: number, p: PolicyFields): Promise<boolean> {
   const done = await tx`
     UPDATE barn SET name = ${p.name}, first_day_is = ${p.firstDayIs}, rest_days = ${p.restDays}, holidays = ${p.holidays}, hold_vet = ${p.holdVet},
-      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, version = version + 1
+      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, version = version + 1
     WHERE version = ${version}`;
   return done.count === 1;
 }

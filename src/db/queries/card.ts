@@ -1,12 +1,16 @@
 import { z } from "zod/mini";
-import type { GateFields, RecordFields } from "#contracts/card.ts";
-import { GAITS, HURT, INCIDENT_KINDS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
+import { type GateFields, IncidentFields, ReadingFields, type RecordFields } from "#contracts/card.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { ENDINGS, GAITS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
+import { MOUNT_STEPS } from "#core/card/first-mount.ts";
+import type { RecordField } from "#core/card/merge.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, instant, int, nullable, score, side, strength, text } from "../rows.ts";
 import { many } from "../run.ts";
 
+const step = nullable(z.enum(MOUNT_STEPS));
 const RevisionRow = z.object({
   cardId: id<"card">(),
   revision: int,
@@ -14,34 +18,45 @@ const RevisionRow = z.object({
   by: text,
   groundMinutes: int,
   saddleMinutes: int,
+  circleMinutes: int,
   gaits: z.array(z.enum(GAITS)),
   weather: z.enum(WEATHERS),
   tack: z.array(z.enum(TACKS)),
+  /** Who helped in fact. */
+  helper: nullable(id<"person">()),
+  helperName: nullable(text),
+  swaps: z.array(z.object({ skill: text, did: nullable(text), why: text })),
+  mount: nullable(z.object({ left: step, right: step })),
+  readings: z.array(ReadingFields),
+  ending: z.array(z.enum(ENDINGS)),
   endedWell: bool,
   word: text,
   nextTime: text,
   gateTicks: z.array(z.enum(GATE_TICKS)),
   redSigns: z.array(z.enum(RED_SIGNS)),
+  joinedWith: nullable(int),
+  clashes: z.array(z.custom<RecordField>((x) => typeof x === "string")),
   gateState: z.enum(["open", "half", "shut"]),
   overrideBy: nullable(text),
   overrideReason: text,
   scores: z.array(z.object({ skill: text, side, score })),
   signs: z.array(z.object({ sign: text, skill: nullable(text), side, strength })),
-  incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), before: text, hurt: z.enum(HURT) })),
+  incidents: z.array(IncidentFields),
   firsts: z.array(z.object({ skill: nullable(text), words: text })),
 });
 export type Revision = z.output<typeof RevisionRow>;
 
 const aggregated = (db: Db) => db`
-  v.card_id, v.revision, v.at, p.name AS by, v.ground_minutes, v.saddle_minutes, v.gaits, v.weather, v.tack, v.ended_well, v.word, v.next_time,
+  v.card_id, v.revision, v.at, p.name AS by, v.ground_minutes, v.saddle_minutes, v.circle_minutes, v.gaits, v.weather, v.tack, v.helper_id AS helper, b.name AS helper_name,
+  v.swaps, v.mount, v.readings, v.ending, v.joined_with, v.clashes, v.ended_well, v.word, v.next_time,
   v.gate_ticks, v.red_signs, v.gate_state, o.name AS override_by, v.override_reason, scores.list AS scores, signs.list AS signs, incidents.list AS incidents, firsts.list AS firsts`;
 const joined = (db: Db) => db`
-  JOIN person p ON p.id = v.by_person LEFT JOIN person o ON o.id = v.override_by
+  JOIN person p ON p.id = v.by_person LEFT JOIN person o ON o.id = v.override_by LEFT JOIN person b ON b.id = v.helper_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score)), '[]') AS list
     FROM card_score WHERE card_id = v.card_id AND revision = v.revision) scores
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('sign', sign, 'skill', skill, 'side', side, 'strength', strength) ORDER BY position), '[]') AS list
     FROM card_sign WHERE card_id = v.card_id AND revision = v.revision) signs
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('kind', kind, 'before', before, 'hurt', hurt) ORDER BY position), '[]') AS list
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('kind', kind, 'before', before, 'hurt', hurt, 'during', during, 'ledBy', led_by) ORDER BY position), '[]') AS list
     FROM card_incident WHERE card_id = v.card_id AND revision = v.revision) incidents
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'words', words) ORDER BY position), '[]') AS list
     FROM card_first WHERE card_id = v.card_id AND revision = v.revision) firsts`;
@@ -58,16 +73,26 @@ const WorkedRow = z.extend(RevisionRow, {
   kind: z.enum(SESSION_KINDS),
   riderId: id<"person">(),
   rider: text,
-  helper: nullable(text),
 });
 export type Worked = z.output<typeof WorkedRow>;
 /** The sessions of a stay that were worked, oldest first, each in the revision that counts. */
 export const listWorked = (db: Db, stay: StayId): Promise<Worked[]> =>
   many(
     WorkedRow,
-    db`SELECT ${aggregated(db)}, k.day, k.kind, k.rider_id, q.name AS rider, b.name AS helper
-       FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision JOIN person q ON q.id = k.rider_id LEFT JOIN person b ON b.id = k.helper_id ${joined(db)}
+    db`SELECT ${aggregated(db)}, k.day, k.kind, k.rider_id, q.name AS rider
+       FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision JOIN person q ON q.id = k.rider_id ${joined(db)}
        WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`,
+  );
+
+const DayWorkedRow = z.extend(WorkedRow, { horse: text });
+/** The sessions of a day that were worked, by the clock, each in the revision that counts. */
+export const listDayWorked = (db: Db, day: LocalDate) =>
+  many(
+    DayWorkedRow,
+    db`SELECT ${aggregated(db)}, k.day, k.kind, k.rider_id, q.name AS rider, h.name AS horse
+       FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision JOIN person q ON q.id = k.rider_id
+       JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id ${joined(db)}
+       WHERE k.day = ${day} ORDER BY k.start`,
   );
 
 const StampRow = z.object({ stayId: id<"stay">(), cards: int, last: nullable(instant) });
@@ -99,12 +124,15 @@ export async function insertRevision(
   by: { person: PersonId; at: Date },
   record: RecordFields,
   gate: GateFields & { state: string; overrideBy: PersonId | null },
+  joined: { with: number; clashes: readonly RecordField[] } | null,
 ): Promise<void> {
   await tx`
-    INSERT INTO card_revision (card_id, revision, by_person, at, ground_minutes, saddle_minutes, gaits, weather, tack, ended_well, word, next_time,
-      gate_ticks, red_signs, gate_state, override_by, override_reason)
-    VALUES (${card}, ${revision}, ${by.person}, ${by.at}, ${record.groundMinutes}, ${record.saddleMinutes}, ${record.gaits}, ${record.weather}, ${record.tack},
-      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${gate.ticks}, ${gate.redSigns}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason})`;
+    INSERT INTO card_revision (card_id, revision, by_person, at, ground_minutes, saddle_minutes, circle_minutes, gaits, weather, tack, helper_id, swaps, mount,
+      readings, ending, ended_well, word, next_time, gate_ticks, red_signs, gate_state, override_by, override_reason, joined_with, clashes)
+    VALUES (${card}, ${revision}, ${by.person}, ${by.at}, ${record.groundMinutes}, ${record.saddleMinutes}, ${record.circleMinutes}, ${record.gaits}, ${record.weather},
+      ${record.tack}, ${record.helper}, ${tx.json(record.swaps)}, ${record.mount && tx.json(record.mount)}, ${tx.json(record.readings)}, ${record.ending},
+      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${gate.ticks}, ${gate.redSigns}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason},
+      ${joined && joined.with}, ${[...(joined?.clashes ?? [])]})`;
   const key = { cardId: card, revision };
   const placed = <T extends object>(list: readonly T[]) => list.map((item, position) => ({ ...key, position, ...item }));
   if (record.scores.length > 0) await tx`INSERT INTO card_score ${tx(record.scores.map((s) => ({ ...key, ...s })))}`;

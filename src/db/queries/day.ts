@@ -1,7 +1,8 @@
 import { z } from "zod/mini";
 import { type PlaceFields, ShutTime, SURFACES } from "#contracts/barn.ts";
+import type { CancelCard } from "#contracts/card.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { CARD_STATES, SESSION_KINDS } from "#core/card/card.ts";
+import { CANCEL_CAUSES, CARD_STATES, INSTEADS, SESSION_KINDS } from "#core/card/card.ts";
 import { APPOINTMENTS } from "#core/day/model.ts";
 import { STAGES } from "#core/gate/gate.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
@@ -25,6 +26,10 @@ const CardRow = z.object({
   helper: nullable(text),
   state: z.enum(CARD_STATES),
   cancelReason: text,
+  cancelBecause: z.enum(CANCEL_CAUSES),
+  cancelInstead: z.enum(INSTEADS),
+  /** Why it was worked though nobody had handed it out; empty: it was. */
+  unplanned: text,
   locked: bool,
   afterCard: nullable(id<"card">()),
   version: int,
@@ -34,7 +39,7 @@ export type CardRecord = z.output<typeof CardRow>;
 
 const select = (db: Db) => db`
   SELECT k.id, k.stay_id, h.name AS horse, k.day, k.kind, k.length, k.rider_id, r.name AS rider, k.start, k.place_id, l.name AS place,
-    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.locked, k.after_card, k.version, k.revision
+    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.cancel_because, k.cancel_instead, k.unplanned, k.locked, k.after_card, k.version, k.revision
   FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person r ON r.id = k.rider_id
   JOIN place l ON l.id = k.place_id LEFT JOIN person b ON b.id = k.helper_id`;
 
@@ -46,9 +51,9 @@ export const listCardsBetween = (db: Db, from: LocalDate, to: LocalDate): Promis
   many(CardRow, db`${select(db)} WHERE k.day BETWEEN ${from} AND ${to} ORDER BY k.day, k.start, h.name`);
 export const findCard = (db: Db, card: CardId): Promise<CardRecord | null> =>
   maybeOne(CardRow, db`${select(db)} WHERE k.id = ${card}`);
-/** Handed out before the day and never logged. */
-export const listUnlogged = (db: Db, before: LocalDate): Promise<CardRecord[]> =>
-  many(CardRow, db`${select(db)} WHERE k.state = 'handed-out' AND k.day < ${before} ORDER BY k.day, k.start`);
+/** Handed out up to the day and not logged. */
+export const listUnlogged = (db: Db, until: LocalDate): Promise<CardRecord[]> =>
+  many(CardRow, db`${select(db)} WHERE k.state = 'handed-out' AND k.day <= ${until} ORDER BY k.day, k.start`);
 
 const PlaceRow = z.object({
   id: id<"place">(),
@@ -107,10 +112,11 @@ export interface NewCard {
   readonly state: "placed" | "handed-out";
   /** The second half of a split session: the card of the first. */
   readonly after: CardId | null;
+  readonly unplanned?: string;
 }
 export async function insertCard(tx: Transaction, c: NewCard): Promise<void> {
-  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, state, after_card)
-           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${c.state}, ${c.after})`;
+  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, state, after_card, unplanned)
+           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${c.state}, ${c.after}, ${c.unplanned ?? ""})`;
 }
 export async function moveCard(
   tx: Transaction,
@@ -125,8 +131,13 @@ export async function lockCard(tx: Transaction, card: CardId, locked: boolean): 
 export async function deleteCard(tx: Transaction, card: CardId): Promise<void> {
   await tx`DELETE FROM card WHERE id = ${card}`;
 }
-export async function cancelCard(tx: Transaction, card: CardId, reason: string): Promise<void> {
-  await tx`UPDATE card SET state = 'cancelled', cancel_reason = ${reason}, version = version + 1 WHERE id = ${card}`;
+export async function cancelCard(
+  tx: Transaction,
+  card: CardId,
+  { because, instead, reason }: Pick<CancelCard, "because" | "instead" | "reason">,
+): Promise<void> {
+  await tx`UPDATE card SET state = 'cancelled', cancel_reason = ${reason}, cancel_because = ${because}, cancel_instead = ${instead}, version = version + 1
+           WHERE id = ${card}`;
 }
 
 const SheetRow = z.object({ handedOutAt: instant, handedOutBy: text });

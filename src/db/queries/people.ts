@@ -34,10 +34,10 @@ export const listPeople = (db: Db): Promise<Person[]> =>
 export const findPerson = (db: Db, who: PersonId): Promise<Person | null> =>
   maybeOne(PersonRow, db`SELECT ${columns(db)} FROM person WHERE id = ${who}`);
 
-const CredentialRow = z.object({ id: id<"person">(), passwordHash: text });
+const CredentialRow = z.object({ id: id<"person">(), role: z.enum(ROLES), passwordHash: text });
 /** Retired people have no credentials any more. */
 export const findCredential = (db: Db, signIn: string) =>
-  maybeOne(CredentialRow, db`SELECT id, password_hash FROM person WHERE sign_in = ${signIn} AND retired_on IS NULL`);
+  maybeOne(CredentialRow, db`SELECT id, role, password_hash FROM person WHERE sign_in = ${signIn} AND retired_on IS NULL`);
 
 export async function insertPerson(
   db: Db,

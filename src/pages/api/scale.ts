@@ -1,5 +1,5 @@
 import type { APIRoute } from "astro";
-import { readScale } from "#server/tools/scale.ts";
+import { readScale } from "#server/tools/device.ts";
 import { problem } from "#ui/words/problem.ts";
 
 /** What the barn's scale says now. */

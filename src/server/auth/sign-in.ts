@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from "node:crypto";
-import type { Actor, SignIn } from "#contracts/people.ts";
+import type { Actor, Role, SignIn } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ok, type Result } from "#core/kernel/result.ts";
@@ -30,7 +30,11 @@ const TRIES_BY_ADDRESS = 40;
 const hashOf = (token: string): Buffer => createHash("sha256").update(token).digest();
 
 /** The token for the cookie, or why not. A try counts before the password is looked at, so that many at once count too. */
-export async function signIn({ sql, clock }: Deps, input: SignIn, address: string): Promise<Result<{ token: string }, Refusal>> {
+export async function signIn(
+  { sql, clock }: Deps,
+  input: SignIn,
+  address: string,
+): Promise<Result<{ token: string; role: Role }, Refusal>> {
   const now = clock.now();
   const since = new Date(now.getTime() - WINDOW_MINUTES * 60_000);
   await insertTry(sql, input.signIn, address, now);
@@ -45,7 +49,7 @@ export async function signIn({ sql, clock }: Deps, input: SignIn, address: strin
   await forgetTries(sql, input.signIn, since);
   await sweepSessions(sql, now);
   await sweepRequests(sql, new Date(now.getTime() - REPEAT_DAYS * DAY_MS));
-  return ok({ token });
+  return ok({ token, role: credential.role });
 }
 
 export const signOut = ({ sql }: Deps, token: string): Promise<void> => deleteSession(sql, hashOf(token));

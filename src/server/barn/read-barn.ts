@@ -1,6 +1,7 @@
 import type { PolicyFields } from "#contracts/barn.ts";
 import type { BarnView, BarnWalkView } from "#contracts/views.barn.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
+import { cuesOf } from "#core/card/cues.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listPlaces } from "#db/queries/day.ts";
 import { latestInstrument, listInstruments } from "#db/queries/judgement.ts";
@@ -21,6 +22,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     holdOwner,
     holdWeather,
     units,
+    cues: { ...cuesOf(barn.cues) },
   };
 }
 

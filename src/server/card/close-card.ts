@@ -1,19 +1,50 @@
-/** Closing a card, and correcting it: the record of a session, each time as a new revision. */
-
+/**
+ * Closing a card, and correcting it: the record of a session, each time as a new revision. What somebody else wrote since the writer began is joined
+ * with it, field by field; where both wrote differently the writer's stands, the other's stays in their revision, and the fields are named.
+ */
 import type { CloseCard } from "#contracts/card.ts";
-import { mayOverride, overridable, readGate } from "#core/gate/gate.ts";
+import { isRed } from "#core/card/card.ts";
+import { EMPTY_RECORD, mergeRecords } from "#core/card/merge.ts";
+import { readWarmDown } from "#core/card/warm-down.ts";
+import { mayOverride, overridable } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
-import { methodOf, methodsWith } from "#core/ladder/methods.ts";
-import { insertRevision, listRevisions } from "#db/queries/card.ts";
+import { insertRevision, listRevisions, type Revision } from "#db/queries/card.ts";
 import { findCard, lockDay } from "#db/queries/day.ts";
-import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
-import { findStay, lockStay } from "#db/queries/stays.ts";
+import { lockStay } from "#db/queries/stays.ts";
+import { raise } from "../alert/alerts.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
-import { gateFacts, gateRecord, weatherOf } from "./gate-facts.ts";
+import { gateAt } from "./gate-at.ts";
+import { raiseOverride } from "./tell.ts";
 
-export async function closeCard(work: Work, input: CloseCard): Answer<{ revision: number; version: number }> {
+type Written = Pick<CloseCard, "record" | "gate">;
+/** Only what the contract knows: a revision carries more. */
+const recordIn = (revision: Revision): Written["record"] =>
+  Object.fromEntries(
+    Object.keys(EMPTY_RECORD).map((key) => [key, revision[key as keyof typeof EMPTY_RECORD]]),
+  ) as Written["record"];
+const both = <T>(a: readonly T[], b: readonly T[]): T[] => [...new Set([...a, ...b])];
+
+/** What was written with what others wrote meanwhile. Ticks and red signs of both count: a gate that one saw shut stays shut. */
+function joinedWith(
+  input: CloseCard,
+  newest: Revision,
+  began: Revision | null,
+): Written & { clashes: readonly (keyof typeof EMPTY_RECORD)[] } {
+  const { record, clashes } = mergeRecords(began ? recordIn(began) : EMPTY_RECORD, input.record, recordIn(newest));
+  return {
+    record: record as Written["record"],
+    clashes,
+    gate: {
+      ticks: both(input.gate.ticks, newest.gateTicks),
+      redSigns: both(input.gate.redSigns, newest.redSigns),
+      overrideReason: input.gate.overrideReason || newest.overrideReason,
+    },
+  };
+}
+
+export async function closeCard(work: Work, input: CloseCard): Answer<{ revision: number; clashes: readonly string[] }> {
   const seen = await findCard(work.tx, input.id);
   if (!seen) return no({ code: "not-found", path: "id" });
   // The stay first, then the day: the order in which every write that needs both takes them.
@@ -24,43 +55,55 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
   if (card.state === "cancelled") return no({ code: "card-closed", path: "id" });
   if (card.day > work.today) return no({ code: "in-the-future", path: "id" });
   if (work.actor.role !== "manager" && card.riderId !== work.actor.id) return no({ code: "not-allowed", path: "id" });
-  if (card.version !== input.version) {
-    const [newest] = await listRevisions(work.tx, input.id);
-    return no({ code: "changed-meanwhile", path: "version", current: { version: card.version, revision: newest ?? null } });
-  }
+  if (input.record.helper && !(await findPerson(work.tx, input.record.helper)))
+    return no({ code: "not-found", path: "record.helper" });
 
-  const stay = must(await findStay(work.tx, card.stayId), "a card has a stay");
-  const rider = must(await findPerson(work.tx, card.riderId), "a card has a rider");
-  const evaluation =
-    (await listEvaluations(work.tx, card.stayId)).filter((one) => one.closedAt && one.day <= card.day).at(-1) ?? null;
-  // At the gate this very session had not been worked yet; a correction must not count itself.
-  const before = {
-    ...stay,
-    delivered: stay.delivered.filter((day) => day < card.day),
-    lastIncident: stay.lastIncident && stay.lastIncident.day < card.day ? stay.lastIncident : null,
-  };
-  const method = methodOf(stay.method, methodsWith(work.barn.methods));
-  const rode = input.record.saddleMinutes > 0;
-  const answer = readGate(
-    gateFacts(gateRecord(before, evaluation, rider, { day: card.day, method, weather: await weatherOf(work.tx, card) }), {
-      ...input.gate,
-      weather: input.record.weather,
-    }),
-    rode ? "saddle" : "ground",
-  );
+  const revisions = await listRevisions(work.tx, input.id);
+  const began = revisions.find(({ revision }) => revision === input.base) ?? null;
+  if (input.base !== null && !began) return no({ code: "not-found", path: "base" });
+  const newest = revisions[0] ?? null;
+  const meanwhile = newest && newest.revision !== input.base ? newest : null;
+  const { record, gate, clashes } = meanwhile ? joinedWith(input, meanwhile, began) : { ...input, clashes: [] };
+
+  const rode = record.saddleMinutes > 0;
+  const answer = await gateAt(work, card, { ...gate, weather: record.weather }, rode);
   const overridden = rode && answer.state !== "open";
-  if (overridden && (!overridable(answer) || !mayOverride(work.actor) || input.gate.overrideReason === ""))
+  if (overridden && (!overridable(answer) || !mayOverride(work.actor) || gate.overrideReason === ""))
     return no({ code: "gate-not-open", path: "record.saddleMinutes", reasons: answer.reasons, overridable: overridable(answer) });
 
-  const revision = (card.revision ?? 0) + 1;
-  await insertRevision(work.tx, card.id, revision, { person: work.actor.id, at: work.now }, input.record, {
-    ...input.gate,
-    overrideReason: overridden ? input.gate.overrideReason : "",
-    state: answer.state,
-    overrideBy: overridden ? work.actor.id : null,
-  });
-  if (overridden)
-    await note(work, "day", card.day, "gate overridden", { card: card.id, horse: card.horse, reason: input.gate.overrideReason });
+  const revision = (newest?.revision ?? 0) + 1;
+  await insertRevision(
+    work.tx,
+    card.id,
+    revision,
+    { person: work.actor.id, at: work.now },
+    record,
+    {
+      ...gate,
+      overrideReason: overridden ? gate.overrideReason : "",
+      state: answer.state,
+      overrideBy: overridden ? work.actor.id : null,
+    },
+    meanwhile && { with: meanwhile.revision, clashes },
+  );
+  if (overridden) {
+    await note(work, "day", card.day, "gate overridden", { card: card.id, horse: card.horse, reason: gate.overrideReason });
+    await raiseOverride(work, card.id, gate.overrideReason, answer.state === "shut" ? "shut" : "half");
+  }
+  await raiseFrom(work, card.id, record, newest);
   if (revision > 1) await note(work, "card", card.id, "corrected", { revision });
-  return ok({ revision, version: card.version + 1 });
+  return ok({ revision, clashes });
+}
+
+/** What the office should have heard already, if there was no signal: told with the record. A correction tells only what it adds. */
+async function raiseFrom(work: Work, card: CloseCard["id"], record: Written["record"], before: Revision | null): Promise<void> {
+  const known = new Set(before?.incidents.filter(isRed).map(({ kind }) => kind));
+  for (const incident of record.incidents.filter(isRed))
+    if (!known.has(incident.kind)) await raise(work, card, { what: "incident", about: incident.kind, details: incident });
+  const changed = (signs: Written["record"]["signs"]): boolean => signs.some(({ sign }) => sign === "sudden-change");
+  if (changed(record.signs) && !(before && changed(before.signs)))
+    await raise(work, card, { what: "sudden-change", details: {} });
+  const { state, reasons } = readWarmDown(record.readings);
+  if (state === "tell" && (!before || readWarmDown(before.readings).state !== "tell"))
+    await raise(work, card, { what: "warm-down", details: { reasons } });
 }

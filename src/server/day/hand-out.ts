@@ -1,6 +1,6 @@
-/** Handing out a day: placing, moving, taking back, cancelling and giving the cards to the riders. */
+/** Handing out a day: placing, moving, taking back and giving the cards to the riders. */
 
-import type { CancelCard, HandOut, LockCard, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
+import type { HandOut, LockCard, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { later } from "#core/calendar/local-date.ts";
@@ -149,7 +149,9 @@ export async function moveCard(work: Work, input: MoveCard): Answer<{ version: n
   if (refusal) return no(refusal);
   await moveRow(work.tx, input);
   const after = await findCard(work.tx, card.id);
-  await noteDay(work, card, "moved", { to: after && { rider: after.rider, start: after.start, place: after.place } });
+  await noteDay(work, card, "moved", {
+    to: after && { rider: after.rider, riderId: after.riderId, start: after.start, place: after.place },
+  });
   return ok({ version: input.version + 1 });
 }
 
@@ -165,23 +167,10 @@ export async function lockCard(work: Work, input: LockCard): Answer<{ version: n
 export async function takeBack(work: Work, input: TakeBack): Answer {
   const taken = await takeUp(work, input);
   if ("refusal" in taken) return no(taken.refusal);
-  if (taken.card.state === "handed-out") await cancelRow(work.tx, input.id, "taken back");
+  if (taken.card.state === "handed-out")
+    await cancelRow(work.tx, input.id, { because: "other", instead: "nothing", reason: "taken back" });
   else await deleteCard(work.tx, input.id);
   await noteDay(work, taken.card, "taken back");
-  return ok(null);
-}
-
-export async function cancelCard(work: Work, input: CancelCard): Answer {
-  const seen = await findCard(work.tx, input.id);
-  if (!seen) return no({ code: "not-found", path: "id" });
-  await lockDay(work.tx, seen.day);
-  const card = await findCard(work.tx, input.id);
-  if (!card) return no({ code: "not-found", path: "id" });
-  if (card.version !== input.version) return no({ code: "changed-meanwhile", path: "version", current: card });
-  if (card.state === "closed" || card.state === "cancelled") return no({ code: "card-closed", path: "id" });
-  if (work.actor.role !== "manager" && card.riderId !== work.actor.id) return no({ code: "not-allowed", path: "id" });
-  await cancelRow(work.tx, input.id, input.reason);
-  await noteDay(work, card, "cancelled", { reason: input.reason });
   return ok(null);
 }
 

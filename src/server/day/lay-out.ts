@@ -58,7 +58,12 @@ export async function layOut(work: Work, input: LayOut): Answer<{ placed: number
   if (refusal) return no(refusal);
 
   for (const card of gone) {
-    if (card.state === "handed-out") await cancelCard(work.tx, card.id, "left out when the day was laid out anew");
+    if (card.state === "handed-out")
+      await cancelCard(work.tx, card.id, {
+        because: "other",
+        instead: "nothing",
+        reason: "left out when the day was laid out anew",
+      });
     else await deleteCard(work.tx, card.id);
     await noteDay(work, card, "taken back");
   }

@@ -64,7 +64,7 @@ export const toSession = (worked: Omit<Worked, "riderId">): SessionView => ({
   card: worked.cardId,
   day: worked.day,
   rider: worked.rider,
-  helper: worked.helper,
+  helper: worked.helperName,
   revision: worked.revision,
   record: worked,
   gateState: worked.gateState,

@@ -90,7 +90,11 @@ const GONE_SHOWN = 5;
 export async function readRail({ sql, clock }: Deps): Promise<RailView> {
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
-  const [stays, gone, unlogged] = await Promise.all([listStays(sql), listGone(sql, GONE_SHOWN), listUnlogged(sql, today)]);
+  const [stays, gone, unlogged] = await Promise.all([
+    listStays(sql),
+    listGone(sql, GONE_SHOWN),
+    listUnlogged(sql, addDays(today, -1)),
+  ]);
   const told = await listLatestForecasts(
     sql,
     stays.map(({ id }) => id),

@@ -4,12 +4,13 @@ import { Controller, useForm } from "react-hook-form";
 import { EditPolicies, LENGTH_HABITS, type PolicyFields } from "#contracts/barn.ts";
 import type { BarnView } from "#contracts/views.barn.ts";
 import { type LocalDate, sayDateWithYear, WEEKDAYS } from "#core/calendar/local-date.ts";
+import { CUES } from "#core/card/cues.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, weekdays } from "#ui/words/figures.ts";
-import { HOLD, WEEKDAY } from "#ui/words/labels.ts";
+import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
 const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const;
@@ -23,6 +24,7 @@ const LINES: Lines<PolicyFields> = {
   holdOwner: ["Hold by the owner", yesNo],
   holdWeather: ["Hold for weather", yesNo],
   units: ["Lengths", (x) => UNITS[x]],
+  cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
 function Holidays({ value, onChange }: { value: readonly LocalDate[]; onChange(next: LocalDate[]): void }) {
@@ -132,6 +134,14 @@ export function PolicyForm({ view }: { view: BarnView }) {
         <div className="flex flex-wrap gap-x-6">
           {holds.map(([name, words]) => (
             <Check key={name} form={form} name={`policies.${name}`} label={words} />
+          ))}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="sign text-dim">Cues: what every rider says, so that the horse hears one word for one thing</legend>
+        <div className="grid grid-cols-2 gap-3 md:grid-cols-5">
+          {CUES.map((cue) => (
+            <Text key={cue} form={form} name={`policies.cues.${cue}`} label={CUE[cue]} />
           ))}
         </div>
       </fieldset>

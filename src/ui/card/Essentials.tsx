@@ -1,29 +1,69 @@
-import type { CardView } from "#contracts/views.ts";
+import type { CardView, Essentials as Known } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import type { Tack } from "#core/card/card.ts";
+import type { IncidentKind } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import { listed } from "#ui/words/figures.ts";
-import { TACK } from "#ui/words/labels.ts";
+import { inner, listed } from "#ui/words/figures.ts";
+import { sayTouches } from "#ui/words/intake.ts";
+import { CUE, INCIDENT, TACK } from "#ui/words/labels.ts";
 import { sayWeatherLimit } from "#ui/words/weather.ts";
+
+const EASY = { left: "right", right: "left", even: "about even" } as const;
+
+/** Of a horse: what to watch for, where it is touchy, which side is easy, and what the last rider says. */
+export function HorseEssentials({ known }: { known: Known }) {
+  const { cautions, touchy, hard, lastIncident, lastTime } = known;
+  return (
+    <>
+      {cautions.length > 0 && (
+        <p className="text-oxblood">
+          ■ {listed(cautions.map(({ sign }) => inner(signOf(sign).words)))} at the evaluation: watch for it
+        </p>
+      )}
+      {touchy.length > 0 && <p className="text-oxblood">■ Touchy: {sayTouches(touchy).join("; ")}</p>}
+      {lastIncident && (
+        <p className="text-oxblood">
+          ■ Last incident: {inner(INCIDENT[lastIncident.kind as IncidentKind])}, {sayDate(lastIncident.day)}
+        </p>
+      )}
+      <p>
+        <span className="sign text-dim">Easy side</span> {EASY[hard]}
+        {hard !== "even" && (
+          <>
+            {" "}
+            · <span className="sign text-dim">hard side</span> {hard}
+          </>
+        )}
+      </p>
+      {lastTime ? (
+        <p>
+          <span className="sign text-dim">
+            {sayDate(lastTime.day)}, {lastTime.rider}
+          </span>{" "}
+          {lastTime.word && `“${lastTime.word}” `}
+          {lastTime.nextTime && <strong>Next time: {lastTime.nextTime} </strong>}
+          {lastTime.tack.length > 0 && (
+            <span className="text-dim">In {listed(lastTime.tack.map((tack) => inner(TACK[tack])))}.</span>
+          )}
+        </p>
+      ) : (
+        <p className="text-dim">Its first session here.</p>
+      )}
+    </>
+  );
+}
 
 /** What a rider must know before touching the horse, in a glance. */
 export function Essentials({ view }: { view: CardView }) {
   const { method } = view;
-  const last = view.lastTime;
   return (
     <section aria-label="Essentials" className="grid gap-1 border-y border-line py-2">
-      {view.cautions.length > 0 && (
-        <p className="text-oxblood">
-          ■ {listed(view.cautions.map(({ sign }) => signOf(sign).words.toLowerCase()))} at the evaluation: watch for it
-        </p>
-      )}
       {view.weather.map((limit) => (
         <p key={limit.code}>▲ {sayWeatherLimit(limit)}</p>
       ))}
       {view.heldSkills.length > 0 && (
         <p className="text-oxblood">
-          ■ Leave alone until a check is done: {listed(view.heldSkills.map((id) => skillOf(id).words.toLowerCase()))}
+          ■ Leave alone until a check is done: {listed(view.heldSkills.map((id) => inner(skillOf(id).words)))}
         </p>
       )}
       {view.focus.length > 0 && (
@@ -31,9 +71,9 @@ export function Essentials({ view }: { view: CardView }) {
           <span className="sign text-dim">First week</span> {listed(view.focus)}
         </p>
       )}
+      <HorseEssentials known={view.essentials} />
       <p>
-        <span className="sign text-dim">Hard side</span> {view.hard === "even" ? "about even" : view.hard} ·{" "}
-        <span className="sign text-dim">circles</span>{" "}
+        <span className="sign text-dim">Circles</span>{" "}
         {view.circleMinutes === 0 ? "none" : `${view.circleMinutes} min at the most`}
         {view.sessionMinutes !== null && (
           <>
@@ -51,19 +91,11 @@ export function Essentials({ view }: { view: CardView }) {
         {method.sides === "one-a-day" ? "; one side a day" : ""};{" "}
         {method.grooming === "before" ? "groom before work" : "groom after work when it is raw or the horse is fresh"}
       </p>
-      {last ? (
+      {view.cues.length > 0 && (
         <p>
-          <span className="sign text-dim">
-            {sayDate(last.day)}, {last.rider}
-          </span>{" "}
-          {last.word && `“${last.word}” `}
-          {last.nextTime && <strong>Next time: {last.nextTime} </strong>}
-          {last.tack.length > 0 && (
-            <span className="text-dim">In {listed(last.tack.map((tack) => TACK[tack as Tack].toLowerCase()))}.</span>
-          )}
+          <span className="sign text-dim">Say</span>{" "}
+          {view.cues.map(({ cue, words }) => `${inner(CUE[cue])} “${words}”`).join(", ")}
         </p>
-      ) : (
-        <p className="text-dim">Its first session here.</p>
       )}
     </section>
   );

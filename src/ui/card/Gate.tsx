@@ -34,7 +34,7 @@ interface Props {
   readonly asked: readonly GateTick[];
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
-  readonly override: { readonly may: boolean; readonly reason: string; onReason(reason: string): void } | null;
+  readonly override: { readonly may: boolean; readonly reason: string; onReason(reason: string): void; onTell(): void } | null;
   onTicks(ticks: GateTick[]): void;
   onRedSigns(signs: RedSign[]): void;
 }
@@ -94,14 +94,15 @@ export function Gate({ answer, kind, asked, ticks, redSigns, override, onTicks, 
           {override && (
             <label className="sign block text-dim">
               {override.may
-                ? "Override, with a reason that stays in the record"
+                ? "Override, with a reason that stays in the record and goes to the manager now"
                 : "Only a manager, or a rider of grade 4 or 5, may override this gate"}
               <input
-                className={`${INPUT} h-12 font-sans text-ink`}
+                className={`${INPUT} h-14 font-sans text-ink`}
                 disabled={!override.may}
                 maxLength={500}
                 value={override.reason}
                 onChange={(event) => override.onReason(event.target.value)}
+                onBlur={() => override.reason.trim() !== "" && override.onTell()}
               />
             </label>
           )}

@@ -1,5 +1,4 @@
 import { useState } from "react";
-import type { CardView } from "#contracts/views.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { SKILLS, skillOf } from "#core/ladder/skills.ts";
@@ -7,13 +6,8 @@ import type { WorkItem } from "#core/plan/card-work.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
 import { sayConditions } from "#ui/words/plan.ts";
-import type { Draft } from "./record.ts";
-
-interface Props {
-  readonly view: CardView;
-  readonly scores: Draft["scores"];
-  onChange(scores: Draft["scores"]): void;
-}
+import type { Part } from "./part.ts";
+import { SwapItem } from "./SwapItem.tsx";
 
 function Row({
   skill,
@@ -57,10 +51,15 @@ const orderOf = (item: WorkItem, sides: readonly TrackSide[]): readonly TrackSid
   item.side && sides.includes(item.side) ? [item.side, ...sides.filter((side) => side !== item.side)] : sides;
 
 /** What the card asks for, in its order, each side by itself; and anything else that was worked. */
-export function Scores({ view, scores, onChange }: Props) {
+export function Scores({ view, draft, put: change }: Part) {
+  const { scores, swaps } = draft;
+  const onChange = (next: typeof scores): void => change({ scores: next });
+  const swapOf = (skill: string) => swaps.find((one) => one.skill === skill);
   const listed = view.work.items.map((item) => item.skill);
   const [added, setAdded] = useState<readonly string[]>(() =>
-    [...new Set(scores.map((given) => given.skill))].filter((skill) => !listed.includes(skill)),
+    [...new Set([...scores.map((given) => given.skill), ...swaps.flatMap(({ did }) => did ?? [])])].filter(
+      (skill) => !listed.includes(skill),
+    ),
   );
   const [turned, setTurned] = useState<readonly string[]>([]);
   const put = (skill: string, side: TrackSide, score: Score | null): void => {
@@ -85,10 +84,10 @@ export function Scores({ view, scores, onChange }: Props) {
       <h2 id="work-title">The work</h2>
       {items.length === 0 && <p className="text-dim">The record names no work yet: choose what you did below.</p>}
       {items.map((item) => (
-        <div key={item.skill} className="border-t border-line py-2">
-          <h3>
+        <div key={item.skill} className="relative border-t border-line py-2">
+          <h3 className="pr-20">
             <span className="text-dim">{listed.includes(item.skill) ? `${WORK_ROLE[item.role]}: ` : "Also: "}</span>
-            {skillOf(item.skill).words}
+            {swapOf(item.skill) ? <s>{skillOf(item.skill).words}</s> : skillOf(item.skill).words}
             {item.side && (
               <span className="text-dim">
                 {" "}
@@ -96,12 +95,28 @@ export function Scores({ view, scores, onChange }: Props) {
               </span>
             )}
           </h3>
+          {listed.includes(item.skill) && (
+            <SwapItem
+              skill={item.skill}
+              swap={swapOf(item.skill) ?? null}
+              others={SKILLS.filter(
+                (skill) => fits(view.card.kind, skill.saddle) && !items.some((one) => one.skill === skill.id),
+              )}
+              onSwap={(swap) => {
+                change({
+                  swaps: [...swaps.filter((one) => one.skill !== item.skill), ...(swap ? [swap] : [])],
+                  scores: swap ? scores.filter((given) => given.skill !== item.skill) : scores,
+                });
+                if (swap?.did && !added.includes(swap.did)) setAdded([...added, swap.did]);
+              }}
+            />
+          )}
           {skillOf(item.skill).caution && <p className="text-oxblood">■ {skillOf(item.skill).caution}</p>}
           {view.stuck.includes(item.skill) && (
             <p className="text-dim">No gain in four works: ask for less, ask another way, or leave it for a week.</p>
           )}
           {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
-          {asked(item).map((side) => (
+          {(swapOf(item.skill) ? [] : asked(item)).map((side) => (
             <Row
               key={side}
               skill={item.skill}
@@ -111,7 +126,7 @@ export function Scores({ view, scores, onChange }: Props) {
               onPick={(score) => put(item.skill, side, score)}
             />
           ))}
-          {oneSide(item) && (
+          {oneSide(item) && !swapOf(item.skill) && (
             <Button className="min-h-14" onClick={() => setTurned([...turned, item.skill])}>
               The other side was worked too
             </Button>

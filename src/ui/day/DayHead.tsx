@@ -8,12 +8,13 @@ import type { Sheet } from "./use-sheet.ts";
 /** Which day it is, the way to its neighbours, and handing it out. */
 interface Props {
   readonly sheet: Sheet;
+  readonly manager: boolean;
   readonly may: boolean;
   readonly laying: LayOutState["progress"];
   onLayOut(): void;
   onStop(): void;
 }
-export function DayHead({ sheet, may, laying, onLayOut, onStop }: Props) {
+export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props) {
   const { view } = sheet;
   const waiting = view.cards.filter((one) => one.state === "placed").length;
   return (
@@ -58,6 +59,14 @@ export function DayHead({ sheet, may, laying, onLayOut, onStop }: Props) {
         <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today/wall">
           Wall
         </a>
+        {manager && (
+          <a
+            className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+            href={`/today/evening?day=${view.day}`}
+          >
+            Evening list
+          </a>
+        )}
       </nav>
       {may && laying && (
         <div className="ml-auto flex items-center gap-2">

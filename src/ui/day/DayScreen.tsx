@@ -23,6 +23,7 @@ import { clock, plural } from "#ui/words/figures.ts";
 import { Board } from "./Board.tsx";
 import { CardPanel, type Where } from "./CardPanel.tsx";
 import { Changes } from "./Changes.tsx";
+import { Chased } from "./Chased.tsx";
 import { DayHead } from "./DayHead.tsx";
 import { Fallen } from "./Fallen.tsx";
 import type { ChangedCard, LeftOut } from "./laying.ts";
@@ -189,9 +190,17 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
       }}
     >
       <div onKeyDown={onKeys}>
-        <DayHead sheet={sheet} may={may && !over} laying={laying.progress} onLayOut={() => void layOut()} onStop={laying.stop} />
+        <DayHead
+          sheet={sheet}
+          manager={may}
+          may={may && !over}
+          laying={laying.progress}
+          onLayOut={() => void layOut()}
+          onStop={laying.stop}
+        />
         <Trouble problem={problem} />
         {may && <Fallen view={view} fallen={down} />}
+        <Chased view={view} />
         {may && <Changes view={view} changes={changes} />}
         {proof && (
           <p className="flex flex-wrap items-center gap-2 text-sm text-slate">

@@ -1,16 +1,10 @@
 import type { SessionView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { groupBy } from "#core/kernel/group.ts";
-import { skillOf } from "#core/ladder/skills.ts";
+import { sayIncident } from "#ui/words/alert.ts";
 import { listed } from "#ui/words/figures.ts";
-import { GAIT, HURT_WORDS, INCIDENT, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
-
-const scoresOf = (record: SessionView["record"]): string[] =>
-  [...groupBy(record.scores, (given) => given.skill)].map(([skill, given]) => {
-    const said = given.map(({ side, score }) => (side === "both" ? String(score) : `${SIDE[side]} ${score}`)).join(", ");
-    return `${skillOf(skill).words} ${said}`;
-  });
+import { GAIT, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
+import { sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
 
 /** One session as it was written down. `short` leaves the scores to the log. */
 export function SessionEntry({ session, short = false }: { session: SessionView; short?: boolean }) {
@@ -39,7 +33,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
       ))}
       {record.incidents.map((incident, i) => (
         <p key={`${incident.kind}${i}`} className="text-oxblood">
-          ■ {INCIDENT[incident.kind]}. {incident.before} {HURT_WORDS[incident.hurt]}.
+          ■ {sayIncident(incident)}
         </p>
       ))}
       {session.overrideBy && (
@@ -50,10 +44,16 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
       )}
       {!short && (
         <>
-          <p>{scoresOf(record).join(" · ")}</p>
+          <p>{sayScores(record.scores).join(" · ")}</p>
+          {record.swaps.map((swap) => (
+            <p key={swap.skill}>▲ {saySwap(swap)}</p>
+          ))}
+          {record.mount && <p>{sayMount(record.mount)}</p>}
           <p className="text-sm text-dim">
             {listed(record.gaits.map((gait) => GAIT[gait].toLowerCase()))} · {WEATHER[record.weather].toLowerCase()} ·{" "}
             {listed(record.tack.map((tack) => TACK[tack].toLowerCase()))}
+            {record.circleMinutes > 0 && ` · ${record.circleMinutes} min on the circle`}
+            {record.readings.length > 0 && ` · ${record.readings.map(sayReading).join("; ")}`}
             {record.signs.length > 0 &&
               ` · signs: ${listed(record.signs.map((seen) => `${signOf(seen.sign).words.toLowerCase()}${SIDE[seen.side] && ` ${SIDE[seen.side]}`}`))}`}
           </p>

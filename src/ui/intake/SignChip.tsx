@@ -13,10 +13,12 @@ const Notches = ({ strength }: { strength: number }) => (
 /** A tap raises the strength: 1, 2, 3, gone; a good sign is there or not. The name is the sign without a side. */
 export function SignChip({
   sign,
+  big = false,
   strengthOf,
   onPut,
 }: {
   sign: string;
+  big?: boolean;
   strengthOf(side: TrackSide): Strength | undefined;
   onPut(side: TrackSide, strength: Strength | null): void;
 }) {
@@ -33,7 +35,7 @@ export function SignChip({
         type="button"
         aria-label={`${words}${side === "both" ? "" : `, ${side}`}: ${strength ? `strength ${strength}` : "not seen"}`}
         onClick={() => onPut(side, strength === 3 || (good && strength) ? null : (((strength ?? 0) + 1) as Strength))}
-        className={`min-h-12 border px-3 ${tone}`}
+        className={`${big ? "min-h-14 min-w-14" : "min-h-12"} border px-3 ${tone}`}
       >
         {text} <Notches strength={strength ?? 0} />
       </button>

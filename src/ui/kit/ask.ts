@@ -13,12 +13,19 @@ const OFFLINE: Problem = {
   message: "The barn's server does not answer. What you typed is still here: try again in a moment.",
 };
 
-export async function ask<T = unknown>(route: string, input: unknown, key: string): Promise<Asked<T>> {
+/** `person`: whose words these are; the server refuses them from anybody else's session. */
+export async function ask<T = unknown>(
+  route: string,
+  input: unknown,
+  key: string,
+  { person, signal }: { readonly person?: string; readonly signal?: AbortSignal } = {},
+): Promise<Asked<T>> {
   try {
     const response = await fetch(`/api/${route}`, {
       method: "POST",
-      headers: { "Content-Type": "application/json", "Idempotency-Key": key },
+      headers: { "Content-Type": "application/json", "Idempotency-Key": key, ...(person ? { "X-Furlong-Person": person } : {}) },
       body: JSON.stringify(input),
+      ...(signal ? { signal } : {}),
     });
     const body: unknown = await response.json();
     return response.ok ? { ok: true, value: body as T } : { ok: false, status: response.status, problem: body as ProblemBody };

@@ -167,12 +167,15 @@ export function Stepper({
   min,
   max,
   unit,
+  from,
   onChange,
 }: {
   id: string;
   label: string;
   /** Null: not known yet; the first step sets it. */
   value: number | null;
+  /** What the first step sets, where nothing is known. */
+  from?: number;
   step: number;
   min: number;
   max: number;
@@ -200,7 +203,7 @@ export function Stepper({
           id={id}
           className="h-14 w-full min-w-0 rounded border border-line text-center text-xl"
           inputMode="numeric"
-          placeholder="not taken"
+          placeholder="–"
           value={value ?? ""}
           onChange={(event) => onChange(clamp(Number(event.target.value.replace(/\D/g, "")) || 0))}
         />
@@ -209,7 +212,7 @@ export function Stepper({
           className={button}
           aria-label={`${label}: ${step} more`}
           disabled={value !== null && value >= max}
-          onClick={() => onChange(clamp((value ?? 0) + step))}
+          onClick={() => onChange(value === null && from !== undefined ? from : clamp((value ?? 0) + step))}
         >
           +
         </button>

@@ -4,7 +4,22 @@ import type { Surface } from "#contracts/barn.ts";
 import type { Role } from "#contracts/people.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import type { Counting, Post } from "#core/calendar/term.ts";
-import type { CardState, Gait, Hurt, IncidentKind, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import type {
+  CancelCause,
+  CardState,
+  During,
+  EndingTick,
+  Gait,
+  Hurt,
+  IncidentKind,
+  Instead,
+  LedBy,
+  SessionKind,
+  Tack,
+  Weather,
+} from "#core/card/card.ts";
+import type { Cue } from "#core/card/cues.ts";
+import type { MountStep } from "#core/card/first-mount.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
 import type { GateTick, RedSign, Stage } from "#core/gate/gate.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
@@ -112,6 +127,70 @@ export const INCIDENT: Record<IncidentKind, string> = {
   fall: "Fall",
 };
 export const HURT_WORDS: Record<Hurt, string> = { nobody: "Nobody hurt", horse: "Horse hurt", person: "Person hurt" };
+export const DURING: Record<During, string> = {
+  unknown: "Not said",
+  leading: "Leading",
+  tied: "Tied",
+  tacking: "Tacking up",
+  ground: "On the ground",
+  mounting: "Mounting",
+  walk: "At the walk",
+  trot: "At the trot",
+  canter: "At the canter",
+  "getting-off": "Getting off",
+};
+export const LED_BY: Record<LedBy, string> = {
+  noise: "A noise",
+  "something-new": "Something new",
+  "other-horse": "Another horse",
+  girth: "The girth",
+  leg: "The leg",
+  rein: "The rein",
+  "going-faster": "Going faster",
+  "left-alone": "Left alone",
+  "nothing-seen": "Nothing seen",
+};
+export const ENDING: Record<EndingTick, string> = {
+  "good-note": "Stopped on something it can do",
+  "tack-loosened": "Tack loosened",
+  "walked-down": "Walked until quiet",
+  "looked-over": "Back, girth line and feet looked at",
+  "put-away": "Tack and gates put away",
+};
+export const CANCEL_CAUSE: Record<CancelCause, string> = {
+  weather: "Weather",
+  lame: "Lame or unwell",
+  rider: "Rider",
+  horse: "Horse not to be had",
+  other: "Something else",
+};
+export const INSTEAD: Record<Instead, string> = {
+  nothing: "Nothing",
+  "turned-out": "Turned out",
+  "hand-walked": "Walked in hand",
+  ponied: "Led from another horse",
+};
+export const CUE: Record<Cue, string> = {
+  walk: "To walk",
+  trot: "To trot",
+  canter: "To canter",
+  slower: "To go slower",
+  stop: "To stop",
+  back: "To back up",
+  over: "To step over",
+  stand: "To stand",
+  good: "For good",
+};
+/** What is done at each step of a first mounting. */
+export const MOUNT: Record<MountStep, string> = {
+  "bend-hold": "Bend the head round, and hold",
+  foot: "Foot in the stirrup, foot out",
+  bounce: "Bounce beside it",
+  weight: "Weight up, and down again",
+  across: "Lie across, and rub the far side",
+  "up-off": "Up, and straight off again",
+  sat: "Sat on, rubbed with both legs",
+};
 export const PROFESSIONAL: Record<Professional, string> = {
   vet: "vet",
   dentist: "dentist",

@@ -1,0 +1,129 @@
+/** One session of the demo barn. */
+import type { RecordFields } from "#contracts/card.ts";
+import type { CardView } from "#contracts/views.card.ts";
+import { ENDINGS, type Gait, type Tack, type Weather } from "#core/card/card.ts";
+import { EMPTY_RECORD } from "#core/card/merge.ts";
+import { type GateTick, readGate } from "#core/gate/gate.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import type { Random } from "#core/kernel/random.ts";
+import { sidesOf } from "#core/kernel/sides.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import type { Character } from "./cast.ts";
+import { INCIDENTS, NEXT_TIME, type Truth, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
+
+export interface Stabled {
+  readonly character: Character;
+  readonly stay: StayId;
+  readonly truth: Truth;
+  /** Skills whose first the owner was told of. */
+  readonly firsts: Set<string>;
+}
+
+const LONG_RIDE = 35;
+/** As a form begins it. */
+const bare = () => ({ ...EMPTY_RECORD, endedWell: true }) as RecordFields;
+
+/** What is written down after a session of the card, as the horse's hidden truth would have it. */
+export function sessionOf(
+  random: Random,
+  { character: c, truth, firsts }: Pick<Stabled, "character" | "truth" | "firsts">,
+  view: CardView,
+  offset: number,
+): { record: RecordFields; ticks: GateTick[] } {
+  const weather: Weather = random.chance(0.75) ? "calm" : random.pick(["windy", "hot", "cold", "wet"]);
+  const ticks = [...view.ticks];
+  const wantsRide = view.card.kind !== "ground";
+  const gate = readGate({ ...view.gate, ticks, redSigns: [], windy: weather === "windy" }, view.card.kind);
+  const rides = wantsRide && gate.state === "open";
+  const groundMinutes = wantsRide ? random.whole(12, 25) : random.whole(30, 50);
+  const saddleMinutes = rides ? (view.gate.stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
+  const items = view.work.items.filter((item) => rides || !skillOf(item.skill).saddle);
+  const stalled = c.stallsFrom !== undefined && offset >= c.stallsFrom;
+  for (const item of items) truth.work(item.skill, (groundMinutes + saddleMinutes) / Math.max(1, items.length), stalled);
+  const scores = items.flatMap((item) => {
+    const sides = sidesOf(skillOf(item.skill).sided).filter(
+      (side) => item.side === null || side === item.side || view.method.id !== "ground-first",
+    );
+    return sides.map((side) => ({ skill: item.skill, side, score: truth.score(item.skill, side, stalled) }));
+  });
+  const newFirsts = scores.filter(({ skill, score }) => score >= 2 && FIRSTS[skill] !== undefined && !firsts.has(skill));
+  const firstWords = [...new Set(newFirsts.map(({ skill }) => skill))].filter(
+    (skill) => !view.recentScores.some((one) => one.skill === skill && Math.max(...one.scores) >= 2),
+  );
+  for (const { skill } of newFirsts) firsts.add(skill);
+  const rough = random.chance(0.1 + c.hot / 3);
+  const incident = random.chance(c.hot / 14) ? random.pick(INCIDENTS) : null;
+  const gaits: Gait[] = scores.some(({ skill }) => skill.includes("canter"))
+    ? ["walk", "trot", "canter"]
+    : scores.some(({ skill }) => skill.includes("trot") || skill === "loose-tack")
+      ? ["walk", "trot"]
+      : ["walk"];
+  const tack: Tack[] = rides
+    ? view.method.id === "classical-line" || view.gate.stage === "riding"
+      ? ["saddle", "snaffle"]
+      : ["saddle", "rope-halter"]
+    : view.method.id === "classical-line"
+      ? ["cavesson"]
+      : ["rope-halter"];
+  const shown = c.signs.filter(() => random.chance(rough ? 0.5 : 0.15));
+  return {
+    ticks,
+    record: {
+      ...bare(),
+      groundMinutes,
+      saddleMinutes,
+      // Riders look at the watch when it trots and canters round, and take readings of those that were ridden long.
+      circleMinutes: gaits.length > 1 ? Math.min(view.circleMinutes, Math.round((groundMinutes + saddleMinutes) / 5)) : 0,
+      helper: view.helper?.id ?? null,
+      ending: [...ENDINGS].slice(0, rough ? 3 : ENDINGS.length),
+      readings: saddleMinutes >= LONG_RIDE ? [{ minute: 10, pulse: 40 + Math.round(saddleMinutes / 3), breaths: 20 }] : [],
+      gaits,
+      weather,
+      tack,
+      scores,
+      signs: [
+        ...shown.map(([, sign, side, strength]) => ({ sign, skill: null, side, strength })),
+        ...(rough
+          ? []
+          : [
+              {
+                sign: random.pick(["licks", "blows-out", "soft-eye", "ear-on"]),
+                skill: null,
+                side: "both" as const,
+                strength: 1 as const,
+              },
+            ]),
+      ],
+      incidents: incident
+        ? [{ kind: incident[0], before: incident[1], hurt: "nobody", during: incident[2], ledBy: [...incident[3]] }]
+        : [],
+      firsts: firstWords.map((skill) => ({ skill, words: must(FIRSTS[skill], "a first") })),
+      endedWell: !rough || random.chance(0.6),
+      word: random.pick(rough ? WORDS_ROUGH : WORDS_WELL),
+      nextTime: random.pick(NEXT_TIME),
+    },
+  };
+}
+
+/** What an owner wants to hear of on the day it happens. */
+const FIRSTS: Readonly<Record<string, string>> = {
+  tie: "First time tied and standing",
+  "hind-feet": "First time all four feet held",
+  trailer: "First walk into the trailer",
+  "loose-tack": "First canter loose with the saddle",
+  "stirrup-weight": "First weight in the stirrup",
+  sit: "First time sat on",
+  forward: "First walk under saddle",
+  trot: "First trot under saddle",
+  canter: "First canter under saddle",
+  outside: "First ride out on the hill",
+  pad: "First pad carried, feet still",
+  saddle: "First time saddled",
+  clippers: "First time clipped",
+  "leg-yield": "First leg yield",
+  "turn-forehand": "First turn on the forehand",
+  circles: "First circles that kept their size",
+};
+/** A horse that rides already has had these long ago. */
+export const DONE_AT_HOME = ["tie", "hind-feet", "loose-tack", "stirrup-weight", "sit", "forward", "trot", "pad", "saddle"];

@@ -1,0 +1,186 @@
+/** What the phone is handed: a rider's string, a card; and what the office is told. */
+
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { AlertKind } from "#core/card/alert.ts";
+import type { CancelCause, CardState, Gait, Instead, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import type { Cue } from "#core/card/cues.ts";
+import type { BestBefore } from "#core/card/firsts.ts";
+import type { RecordField } from "#core/card/merge.ts";
+import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
+import type { Touch } from "#core/intake/body.ts";
+import type { CardId, Id, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
+import type { HardSide } from "#core/ladder/level.ts";
+import type { Method } from "#core/ladder/methods.ts";
+import type { CardWork } from "#core/plan/card-work.ts";
+import type { WeatherLimit } from "#core/weather/weather.ts";
+import type { SessionView } from "./views.ts";
+
+export interface Named {
+  readonly id: PersonId;
+  readonly name: string;
+}
+
+/** What a rider must know before touching the horse. */
+export interface Essentials {
+  readonly hard: HardSide;
+  readonly cautions: readonly { readonly sign: string; readonly strength: number }[];
+  readonly touchy: readonly Touch[];
+  readonly lastIncident: { readonly kind: string; readonly day: LocalDate } | null;
+  readonly lastTime: {
+    readonly day: LocalDate;
+    readonly rider: string;
+    readonly word: string;
+    readonly nextTime: string;
+    readonly tack: readonly Tack[];
+    readonly weather: Weather;
+  } | null;
+}
+
+export interface CardView {
+  readonly card: {
+    readonly id: CardId;
+    readonly day: LocalDate;
+    readonly kind: SessionKind;
+    readonly start: number;
+    readonly length: number;
+    readonly state: CardState;
+    readonly cancelReason: string;
+    /** Why it was worked though nobody had handed it out; empty: it was. */
+    readonly unplanned: string;
+  };
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly rider: Named;
+  readonly place: { readonly id: PlaceId; readonly name: string };
+  readonly helper: Named | null;
+  /** Who may have helped. */
+  readonly people: readonly Named[];
+  readonly mine: boolean;
+  readonly mayOverride: boolean;
+  readonly future: boolean;
+  readonly method: Method;
+  readonly essentials: Essentials;
+  readonly circleMinutes: number;
+  /** From what was signed: minutes a session at the most, and what the first week is about. */
+  readonly sessionMinutes: number | null;
+  readonly focus: readonly string[];
+  /** What the weather of its hours asks to keep in mind. */
+  readonly weather: readonly WeatherLimit[];
+  /** Left alone until a check is done. */
+  readonly heldSkills: readonly string[];
+  readonly work: CardWork;
+  /** Skills that gained next to nothing over their last four works. */
+  readonly stuck: readonly string[];
+  readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];
+  /** The best score before this session, by skill and side, and the gaits ridden here: what is a first. */
+  readonly best: readonly BestBefore[];
+  readonly riddenGaits: readonly Gait[];
+  /** What riders here say, for the work that this card asks for. */
+  readonly cues: readonly { readonly cue: Cue; readonly words: string }[];
+  readonly gate: Omit<GateFacts, "ticks" | "redSigns" | "windy">;
+  readonly ticks: readonly GateTick[];
+  readonly revisions: readonly (SessionView & {
+    readonly at: string;
+    readonly by: string;
+    /** Written while somebody else wrote too: joined with that revision; the fields in which both stand against one another. */
+    readonly joinedWith: number | null;
+    readonly clashes: readonly RecordField[];
+    readonly gateTicks: readonly GateTick[];
+    readonly redSigns: readonly RedSign[];
+  })[];
+}
+
+/** One card of a person's day, ridden or helped with. */
+export interface StringCard {
+  readonly card: CardId;
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly day: LocalDate;
+  readonly kind: SessionKind;
+  readonly start: number;
+  readonly length: number;
+  readonly place: string;
+  readonly placeId: PlaceId;
+  readonly rider: Named;
+  readonly helper: Named | null;
+  readonly state: CardState;
+  readonly cancelReason: string;
+  readonly unplanned: string;
+  readonly essentials: Essentials;
+}
+export interface StringView {
+  readonly today: LocalDate;
+  readonly timeZone: string;
+  /** Today's and tomorrow's, as far as they are handed out, by the clock. */
+  readonly cards: readonly StringCard[];
+  /** What others changed of it since it was handed out, newest first. */
+  readonly changes: readonly {
+    readonly at: string;
+    readonly by: string;
+    readonly what: string;
+    readonly horse: string;
+    readonly start: number | null;
+    readonly to: { readonly start: number; readonly place: string; readonly rider: string } | null;
+    readonly reason: string;
+  }[];
+  /** Days before today that were never logged. */
+  readonly unlogged: readonly { readonly card: CardId; readonly horse: string; readonly day: LocalDate }[];
+  /** For a session that nobody planned. */
+  readonly horses: readonly { readonly stay: StayId; readonly horse: string }[];
+  readonly places: readonly { readonly id: PlaceId; readonly name: string }[];
+  readonly people: readonly Named[];
+}
+
+/** What the office is told at once. */
+export interface AlertView {
+  readonly id: Id<"alert">;
+  readonly card: CardId;
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly day: LocalDate;
+  readonly start: number;
+  readonly place: string;
+  readonly what: AlertKind;
+  readonly details: Readonly<Record<string, unknown>>;
+  readonly at: string;
+  readonly by: string;
+  readonly seenBy: string | null;
+}
+
+/** The end of a day: what is not logged, and what happened. */
+export interface EveningView {
+  readonly barn: string;
+  readonly day: LocalDate;
+  readonly today: LocalDate;
+  readonly handedOut: number;
+  readonly closed: number;
+  readonly unlogged: readonly {
+    readonly card: CardId;
+    readonly horse: string;
+    readonly rider: string;
+    readonly day: LocalDate;
+    readonly start: number;
+    readonly length: number;
+  }[];
+  readonly notWorked: readonly {
+    readonly card: CardId;
+    readonly horse: string;
+    readonly rider: string;
+    readonly because: CancelCause;
+    readonly instead: Instead;
+    readonly reason: string;
+  }[];
+  readonly unplanned: readonly { readonly card: CardId; readonly horse: string; readonly rider: string; readonly why: string }[];
+  readonly alerts: readonly AlertView[];
+  readonly firsts: readonly { readonly card: CardId; readonly horse: string; readonly words: string }[];
+  readonly words: readonly {
+    readonly card: CardId;
+    readonly horse: string;
+    readonly rider: string;
+    readonly nextTime: string;
+    readonly endedWell: boolean;
+  }[];
+  /** Due today and given nothing. */
+  readonly missed: readonly { readonly stay: StayId; readonly horse: string }[];
+}

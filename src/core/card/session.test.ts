@@ -1,0 +1,126 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { SKILL_IDS } from "../ladder/skills.ts";
+import { isRed } from "./card.ts";
+import { CUES, cuesFor, cuesOf, USUAL_CUES } from "./cues.ts";
+import { accepted, beginMounting, furthest, isOver, MOUNT_STEPS, type Mounting, nextStep, stoppedHere } from "./first-mount.ts";
+import { firstsShown } from "./firsts.ts";
+import { type Reading, readWarmDown } from "./warm-down.ts";
+
+describe("an incident", () => {
+  it("is red where somebody is hurt, came off or was run away with", () => {
+    expect([isRed({ kind: "spook", hurt: "nobody" }), isRed({ kind: "spook", hurt: "horse" })]).toEqual([false, true]);
+    expect([
+      isRed({ kind: "fall", hurt: "nobody" }),
+      isRed({ kind: "bolt", hurt: "nobody" }),
+      isRed({ kind: "buck", hurt: "nobody" }),
+    ]).toEqual([true, true, false]);
+  });
+});
+
+describe("firsts", () => {
+  const none = { best: [], riddenGaits: [] };
+  it("are a skill never done, once for both sides; and later the side that was missing, by its name", () => {
+    const scores = [
+      { skill: "canter", side: "left", score: 2 },
+      { skill: "canter", side: "right", score: 3 },
+    ] as const;
+    expect(firstsShown({ scores, gaits: [], saddleMinutes: 20 }, none)).toEqual([{ code: "skill", skill: "canter", side: null }]);
+    const best = [
+      { skill: "canter", side: "left", best: 3 },
+      { skill: "canter", side: "right", best: 1 },
+    ] as const;
+    expect(firstsShown({ scores, gaits: [], saddleMinutes: 20 }, { ...none, best })).toEqual([
+      { code: "skill", skill: "canter", side: "right" },
+    ]);
+  });
+  it("are no tries, and nothing that was done once and fell back", () => {
+    expect(firstsShown({ scores: [{ skill: "tie", side: "both", score: 1 }], gaits: [], saddleMinutes: 0 }, none)).toEqual([]);
+    const best = [{ skill: "tie", side: "both", best: 4 }] as const;
+    expect(
+      firstsShown({ scores: [{ skill: "tie", side: "both", score: 3 }], gaits: [], saddleMinutes: 0 }, { ...none, best }),
+    ).toEqual([]);
+  });
+  it("are a gait never ridden here, unless its skill says so already; and not on the ground", () => {
+    const ridden = { scores: [], gaits: ["walk", "canter"], saddleMinutes: 10 } as const;
+    expect(firstsShown(ridden, { ...none, riddenGaits: ["walk"] })).toEqual([{ code: "gait", gait: "canter" }]);
+    expect(firstsShown({ ...ridden, saddleMinutes: 0 }, none)).toEqual([]);
+    expect(firstsShown(ridden, { riddenGaits: ["walk"], best: [{ skill: "canter", side: "left", best: 2 }] })).toEqual([]);
+  });
+});
+
+describe("a first mounting", () => {
+  const steps = (times: number, from: Mounting): Mounting => Array.from({ length: times }).reduce<Mounting>(accepted, from);
+  it("goes step by step, stops where the horse allows, and takes the other side no further", () => {
+    const left = stoppedHere(steps(4, beginMounting("left")));
+    expect(left).toMatchObject({ reached: { left: "weight", right: null }, side: "right", stopped: ["left"] });
+    expect(furthest(left)).toBe("weight");
+    const right = steps(9, left);
+    expect([right.reached.right, nextStep(right)]).toEqual(["weight", null]);
+    expect(isOver(stoppedHere(right))).toBe(true);
+  });
+  it("may stop before anything was accepted; then nothing is asked on the other side", () => {
+    const none = stoppedHere(beginMounting("right"));
+    expect([furthest(none), nextStep(none)]).toEqual([null, null]);
+  });
+  it("never skips a step, whatever is pressed", () => {
+    fc.assert(
+      fc.property(fc.array(fc.boolean(), { maxLength: 25 }), (presses) => {
+        let mounting = beginMounting("left");
+        for (const press of presses) {
+          const before = mounting.reached;
+          mounting = press ? accepted(mounting) : stoppedHere(mounting);
+          for (const side of ["left", "right"] as const) {
+            const rank = (step: (typeof MOUNT_STEPS)[number] | null): number => (step ? MOUNT_STEPS.indexOf(step) : -1);
+            expect(rank(mounting.reached[side]) - rank(before[side])).toBeLessThanOrEqual(1);
+          }
+          expect(mounting.stopped.length).toBeLessThanOrEqual(2);
+        }
+      }),
+    );
+  });
+});
+
+describe("warm-down", () => {
+  const at = (minute: number, pulse: number | null, breaths: number | null = null): Reading => ({ minute, pulse, breaths });
+  it.each<[readonly Reading[], string, readonly string[]]>([
+    [[], "none", []],
+    [[at(0, 110)], "wait", []],
+    [[at(0, 110), at(5, 63)], "well", []],
+    [[at(10, 63)], "well", []],
+    [[at(10, 64)], "tell", ["pulse-high"]],
+    [[at(5, 60, 61)], "tell", ["breathes-faster"]],
+    [[at(5, 60, 60)], "well", []],
+    [[at(15, 90, 100)], "tell", ["pulse-high", "breathes-faster"]],
+    [[at(0, null, 30)], "wait", []],
+  ])("%j is %s", (readings, state, codes) => {
+    const told = readWarmDown(readings);
+    expect([told.state, told.reasons.map(({ code }) => code)]).toEqual([state, codes]);
+  });
+  it("is never called better by a higher pulse, faster breathing or a longer wait", () => {
+    const rank = { none: 0, well: 1, wait: 2, tell: 3 } as const;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 30 }),
+        fc.integer({ min: 20, max: 160 }),
+        fc.integer({ min: 5, max: 160 }),
+        fc.nat(30),
+        (minute, pulse, breaths, more) => {
+          const state = (reading: Reading): number => rank[readWarmDown([reading]).state];
+          expect(state(at(minute, pulse, breaths + more))).toBeGreaterThanOrEqual(state(at(minute, pulse, breaths)));
+          expect(state(at(minute + more, pulse))).toBeGreaterThanOrEqual(state(at(minute, pulse)));
+          expect(state(at(minute, pulse + more))).toBeGreaterThanOrEqual(state(at(minute, pulse)));
+        },
+      ),
+    );
+  });
+});
+
+describe("cues", () => {
+  it("are the barn's own words where it has some, and only those that the work asks for, each once", () => {
+    expect(cuesOf({ stop: "Ho" })).toEqual({ ...USUAL_CUES, stop: "Ho" });
+    expect(cuesFor(["trot", "stop", "transitions"])).toEqual(["walk", "trot", "slower", "stop"]);
+    expect(cuesFor(["face"])).toEqual([]);
+    for (const skill of SKILL_IDS) for (const cue of cuesFor([skill])) expect(CUES).toContain(cue);
+  });
+});

@@ -1,0 +1,185 @@
+/** The card while it is written: the gate, the work, what happened, the end. Kept on the device with every tap, until the server has it. */
+import { useCallback, useState } from "react";
+import type { Told } from "#contracts/card.ts";
+import type { CardView } from "#contracts/views.card.ts";
+import { WEATHERS, type Weather } from "#core/card/card.ts";
+import { setMinutes, type TimerName } from "#core/card/timers.ts";
+import { overridable, readGate } from "#core/gate/gate.ts";
+import { Button, Choice, Stepper, Trouble } from "#ui/kit/parts.tsx";
+import { useDraft } from "#ui/kit/use-draft.ts";
+import { type CardSpot, submit } from "#ui/offline/outbox.ts";
+import { plural } from "#ui/words/figures.ts";
+import { GATE_STATE } from "#ui/words/gate.ts";
+import { WEATHER } from "#ui/words/labels.ts";
+import type { ProblemBody } from "#ui/words/problem.ts";
+import { Ending } from "./Ending.tsx";
+import { Essentials } from "./Essentials.tsx";
+import { FirstMount } from "./FirstMount.tsx";
+import { Firsts } from "./Firsts.tsx";
+import { Gate } from "./Gate.tsx";
+import { Gear } from "./Gear.tsx";
+import { Incidents } from "./Incidents.tsx";
+import type { Part } from "./part.ts";
+import { type Draft, draftKey, draftOf, gateOf, timed, toRequest } from "./record.ts";
+import { Scores } from "./Scores.tsx";
+import { Signs } from "./Signs.tsx";
+import { type CardStep, Step, StepBar } from "./Steps.tsx";
+import { Timers } from "./Timers.tsx";
+import { WarmDown } from "./WarmDown.tsx";
+
+const MINUTES = [
+  ["ground", "Ground", "groundMinutes"],
+  ["saddle", "Saddle", "saddleMinutes"],
+] as const;
+
+export function CardForm({ view, me, onClosed }: { view: CardView; me: string; onClosed(): void }) {
+  const fresh = draftOf(view);
+  const key = draftKey(me, view.card.id);
+  const { value, set, restored, drop } = useDraft<Draft>(key, fresh);
+  // A draft of before there was a field begins with the field empty.
+  const draft: Draft = { ...fresh, ...value };
+  const [at, setAt] = useState<CardStep>("before");
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<ProblemBody | null>(null);
+  const put = (part: Partial<Draft>): void => set((before) => ({ ...fresh, ...before, ...part }));
+  const entry = { person: me, subject: view.card.id };
+  const tell = useCallback(
+    (told: Told): void =>
+      void submit({
+        person: me,
+        subject: `told ${view.card.id}`,
+        route: "card/tell",
+        input: { id: view.card.id, told },
+        says: `${view.horse}: for the office`,
+        draft: null,
+      }),
+    [me, view.card.id, view.horse],
+  );
+  const part: Part = { view, draft, put, tell };
+  const riding = view.card.kind !== "ground";
+  const answer = readGate(
+    { ...view.gate, ticks: draft.ticks, redSigns: draft.redSigns, windy: draft.weather === "windy" },
+    view.card.kind,
+  );
+  const step =
+    (name: TimerName) =>
+    (minutes: number): void => {
+      const now = Date.now();
+      put(timed(setMinutes(draft.timers, name, minutes, now), now));
+    };
+  const close = async (): Promise<void> => {
+    setBusy(true);
+    // What still runs is counted up to now; the draft stands still with it.
+    const closing = { ...draft, ...timed(draft.timers, Date.now()) };
+    const sent = await submit({
+      ...entry,
+      route: "card/close",
+      input: toRequest(view.card.id, closing),
+      says: `${view.horse}: ${view.revisions.length > 0 ? "a correction" : "the record"}`,
+      draft: key,
+      card: spotOf(view),
+    });
+    setBusy(false);
+    if (sent.state === "refused") return setProblem(sent.problem);
+    if (sent.state === "sent") {
+      drop();
+      onClosed();
+    }
+  };
+  const marks = {
+    before: GATE_STATE[answer.state].toLowerCase(),
+    work: draft.scores.length > 0 ? plural(draft.scores.length, "score") : "",
+    happened: draft.incidents.length > 0 ? "■" : draft.signs.length > 0 ? plural(draft.signs.length, "sign") : "",
+    end: draft.endedWell === null ? "open" : "✓",
+  };
+  return (
+    <div className="grid gap-5 pb-20 md:pb-0">
+      {restored && <p className="text-ochre">▲ Kept on this phone and not sent yet.</p>}
+      <Step name="before" at={at}>
+        <Essentials view={view} />
+        <Choice<Weather>
+          name="weather"
+          legend="Weather"
+          big
+          options={WEATHERS.map((one) => [one, WEATHER[one]] as const)}
+          value={draft.weather}
+          onChange={(weather) => put({ weather })}
+        />
+        <Gate
+          answer={answer}
+          kind={view.card.kind}
+          asked={view.ticks}
+          ticks={draft.ticks}
+          redSigns={draft.redSigns}
+          override={
+            overridable(answer)
+              ? {
+                  may: view.mayOverride,
+                  reason: draft.overrideReason,
+                  onReason: (overrideReason) => put({ overrideReason }),
+                  onTell: () => tell({ what: "gate-override", gate: copied(gateOf(draft)), weather: draft.weather }),
+                }
+              : null
+          }
+          onTicks={(ticks) => put({ ticks })}
+          onRedSigns={(redSigns) => put({ redSigns })}
+        />
+        {riding && view.gate.stage === "unridden" && (answer.state === "open" || draft.mount) && <FirstMount {...part} />}
+      </Step>
+      <Step name="work" at={at}>
+        <Timers
+          timers={draft.timers}
+          riding={riding}
+          circleMinutes={view.circleMinutes}
+          onChange={(timers, now) => put(timed(timers, now))}
+        />
+        <div className={riding ? "grid grid-cols-2 gap-3" : ""}>
+          {MINUTES.filter(([name]) => riding || name !== "saddle").map(([name, label, field]) => (
+            <Stepper
+              key={name}
+              id={name}
+              label={label}
+              unit="min"
+              step={5}
+              min={0}
+              max={240}
+              value={draft[field]}
+              onChange={step(name)}
+            />
+          ))}
+        </div>
+        <Scores {...part} />
+      </Step>
+      <Step name="happened" at={at}>
+        <Gear {...part} />
+        <Signs {...part} />
+        <Incidents {...part} />
+        <Firsts {...part} />
+      </Step>
+      <Step name="end" at={at}>
+        <WarmDown {...part} />
+        <Ending {...part} />
+        <Trouble problem={problem} />
+        <Button tone="main" big disabled={busy || draft.endedWell === null} onClick={() => void close()}>
+          {view.revisions.length > 0 ? "Save the correction" : "Close the card"}
+        </Button>
+        {draft.endedWell === null && <p className="text-center text-dim">Say whether it ended well, then close the card.</p>}
+      </Step>
+      <StepBar at={at} marks={marks} onGo={setAt} />
+    </div>
+  );
+}
+const spotOf = ({ card, stay, place }: CardView): CardSpot => ({
+  stay,
+  day: card.day,
+  kind: card.kind,
+  start: card.start,
+  length: card.length,
+  place: place.id,
+});
+/** As the contract has it: lists that may be written to. */
+const copied = ({ ticks, redSigns, overrideReason }: ReturnType<typeof gateOf>) => ({
+  ticks: [...ticks],
+  redSigns: [...redSigns],
+  overrideReason,
+});

@@ -1,0 +1,50 @@
+/** The end: what belongs to it, whether it was good, and the words for the next rider. Typed, or dictated with the phone's own keyboard. */
+import { ENDINGS } from "#core/card/card.ts";
+import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
+import { ENDING } from "#ui/words/labels.ts";
+import type { Part } from "./part.ts";
+
+export function Ending({ draft, put }: Part) {
+  const area = (id: "word" | "nextTime", label: string) => (
+    <label className="sign block text-dim">
+      {label}
+      <textarea
+        className={`${INPUT} font-sans text-ink`}
+        rows={2}
+        maxLength={1000}
+        value={draft[id]}
+        onChange={(event) => put({ [id]: event.target.value })}
+      />
+    </label>
+  );
+  return (
+    <section aria-labelledby="ending-title" className="grid gap-2">
+      <h2 id="ending-title">The end</h2>
+      {draft.ending.length < ENDINGS.length && (
+        <Button big onClick={() => put({ ending: [...ENDINGS] })}>
+          All of it done
+        </Button>
+      )}
+      <Picks
+        legend="Before you go"
+        big
+        options={ENDINGS.map((tick) => [tick, ENDING[tick]] as const)}
+        value={draft.ending}
+        onChange={(ending) => put({ ending })}
+      />
+      <Choice<string>
+        name="ended-well"
+        legend="Did it end well?"
+        big
+        options={[
+          ["yes", "Ended well"],
+          ["no", "Did not end well"],
+        ]}
+        value={draft.endedWell === null ? null : draft.endedWell ? "yes" : "no"}
+        onChange={(answer) => put({ endedWell: answer === "yes" })}
+      />
+      {area("word", "A word for the next rider")}
+      {area("nextTime", "Next time")}
+    </section>
+  );
+}

@@ -1,0 +1,64 @@
+/** Firsts: offered by themselves from what is scored and ticked, taken with one tap; others in the rider's words. */
+import { useState } from "react";
+import { firstsShown } from "#core/card/firsts.ts";
+import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { sayFirst } from "#ui/words/firsts.ts";
+import type { Part } from "./part.ts";
+
+export function Firsts({ view, draft, put }: Part) {
+  const [words, setWords] = useState("");
+  const given = new Set(draft.firsts.map((first) => first.words));
+  const offered = firstsShown(draft, { best: view.best, riddenGaits: view.riddenGaits }).filter(
+    (first) => !given.has(sayFirst(first)),
+  );
+  return (
+    <section aria-labelledby="firsts-title">
+      <h2 id="firsts-title">Firsts</h2>
+      <ul>
+        {draft.firsts.map((first) => (
+          <li key={first.words} className="flex items-center justify-between gap-2 py-1 text-ochre">
+            ⚑ {first.words}
+            <Button big onClick={() => put({ firsts: draft.firsts.filter((one) => one !== first) })}>
+              Take it out
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="grid gap-1">
+        {offered.map((first) => (
+          <Button
+            key={sayFirst(first)}
+            big
+            className="whitespace-normal"
+            onClick={() =>
+              put({ firsts: [...draft.firsts, { skill: first.code === "skill" ? first.skill : null, words: sayFirst(first) }] })
+            }
+          >
+            ⚑ {sayFirst(first)}: yes?
+          </Button>
+        ))}
+      </div>
+      <form
+        className="flex items-end gap-1 pt-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (words.trim()) put({ firsts: [...draft.firsts, { skill: null, words: words.trim() }] });
+          setWords("");
+        }}
+      >
+        <label className="sign grow text-dim">
+          Another first, as the owner will read it
+          <input
+            className={`${INPUT} h-14 font-sans text-ink`}
+            maxLength={120}
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+          />
+        </label>
+        <Button big type="submit" disabled={words.trim() === ""}>
+          Add
+        </Button>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,78 @@
+/** A session that was not worked: why, what the horse got instead, and the words that are its record. */
+import { useState } from "react";
+import type { CardView } from "#contracts/views.card.ts";
+import { CANCEL_CAUSES, type CancelCause, INSTEADS, type Instead } from "#core/card/card.ts";
+import { Button, Choice, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { submit } from "#ui/offline/outbox.ts";
+import { CANCEL_CAUSE, INSTEAD } from "#ui/words/labels.ts";
+import type { ProblemBody } from "#ui/words/problem.ts";
+
+export function NotWorked({ view, me, onDone }: { view: CardView; me: string; onDone(): void }) {
+  const [because, setBecause] = useState<CancelCause | null>(null);
+  const [instead, setInstead] = useState<Instead>("nothing");
+  const [words, setWords] = useState("");
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<ProblemBody | null>(null);
+  const cancel = async (): Promise<void> => {
+    setBusy(true);
+    const reason = words.trim() || (because ? CANCEL_CAUSE[because] : "");
+    const sent = await submit({
+      person: me,
+      subject: view.card.id,
+      route: "card/cancel",
+      input: { id: view.card.id, because, instead, reason },
+      says: `${view.horse}: not worked`,
+      draft: null,
+    });
+    setBusy(false);
+    if (sent.state === "refused") setProblem(sent.problem);
+    if (sent.state === "sent") onDone();
+  };
+  return (
+    <details className="pt-6">
+      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">It was not worked</summary>
+      <Trouble problem={problem} />
+      <form
+        className="grid gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void cancel();
+        }}
+      >
+        <Choice<CancelCause>
+          name="because"
+          legend="Why"
+          big
+          options={CANCEL_CAUSES.map((one) => [one, CANCEL_CAUSE[one]] as const)}
+          value={because}
+          onChange={setBecause}
+        />
+        {because === "lame" && (
+          <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
+            ■ The office is told. It stays in its stall until somebody has looked at it.
+          </p>
+        )}
+        <Choice<Instead>
+          name="instead"
+          legend="What it got instead"
+          big
+          options={INSTEADS.map((one) => [one, INSTEAD[one]] as const)}
+          value={instead}
+          onChange={setInstead}
+        />
+        <label className="sign text-dim">
+          In your words
+          <input
+            className={`${INPUT} h-14 font-sans text-ink`}
+            maxLength={300}
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+          />
+        </label>
+        <Button big tone="stop" type="submit" disabled={busy || because === null}>
+          Cancel the card
+        </Button>
+      </form>
+    </details>
+  );
+}

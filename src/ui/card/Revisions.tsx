@@ -1,0 +1,46 @@
+/** Every revision of a card's record; where two people wrote at once, what each of them wrote. */
+import type { CardView } from "#contracts/views.card.ts";
+import { SessionEntry } from "#ui/horse/SessionEntry.tsx";
+import { inner, listed } from "#ui/words/figures.ts";
+import { fieldWords, sayField } from "#ui/words/record.ts";
+
+export function Revisions({ view }: { view: CardView }) {
+  const { revisions, people } = view;
+  return (
+    <section className="pt-4">
+      <h2>{revisions.length > 1 ? "Revisions, newest first" : "The record"}</h2>
+      {revisions.map((revision) => {
+        const other = revisions.find((one) => one.revision === revision.joinedWith);
+        return (
+          <div key={revision.revision}>
+            <p className="text-sm text-dim">
+              Revision {revision.revision} by {revision.by}
+              {other && `, joined with what ${other.by} had saved meanwhile`}
+            </p>
+            {other && revision.clashes.length > 0 && (
+              <div className="my-1 border-2 border-ochre bg-ochre-soft p-2">
+                <p>
+                  Both wrote {listed(revision.clashes.map((field) => inner(fieldWords(field))))}. Both are kept; {revision.by}'s
+                  stands until somebody corrects it.
+                </p>
+                <dl>
+                  {revision.clashes.map((field) => (
+                    <div key={field}>
+                      <dt className="sign">{fieldWords(field)}</dt>
+                      <dd className="whitespace-pre-line">
+                        {revision.by}: {sayField(field, revision.record, people)}
+                        {"\n"}
+                        {other.by}: {sayField(field, other.record, people)}
+                      </dd>
+                    </div>
+                  ))}
+                </dl>
+              </div>
+            )}
+            <SessionEntry session={revision} />
+          </div>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,49 @@
+/** Quick signs: a tap for how strong, good ones and bad ones. */
+import { SignChip } from "#ui/intake/SignChip.tsx";
+import type { Part } from "./part.ts";
+
+const QUICK_SIGNS = [
+  "licks",
+  "blows-out",
+  "soft-eye",
+  "ear-on",
+  "busy-mouth",
+  "head-high",
+  "girthy",
+  "touchy-flank",
+  "bucks",
+  "runs-on",
+  "sucks-back",
+  "one-side",
+  "trips",
+  "sudden-change",
+];
+const SUDDEN = "sudden-change";
+
+export function Signs({ draft, put, tell }: Part) {
+  return (
+    <section aria-labelledby="signs-title">
+      <h2 id="signs-title">Signs</h2>
+      <div className="flex flex-wrap gap-2">
+        {QUICK_SIGNS.map((sign) => (
+          <SignChip
+            key={sign}
+            sign={sign}
+            big
+            strengthOf={(side) => draft.signs.find((seen) => seen.sign === sign && seen.side === side)?.strength}
+            onPut={(side, strength) => {
+              const rest = draft.signs.filter((seen) => seen.sign !== sign || seen.side !== side);
+              put({ signs: strength === null ? rest : [...rest, { sign, skill: null, side, strength }] });
+              if (sign === SUDDEN && strength === 1) tell({ what: "sudden-change" });
+            }}
+          />
+        ))}
+      </div>
+      {draft.signs.some((seen) => seen.sign === SUDDEN) && (
+        <p className="mt-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
+          ■ Stop here and tell the manager: a sudden change goes to the vet before more work.
+        </p>
+      )}
+    </section>
+  );
+}

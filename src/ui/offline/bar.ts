@@ -1,0 +1,43 @@
+/** On every screen: sends what this device keeps whenever that can be, and says how much waits. Starts the service worker on the phone's pages. */
+import { countOthers, flushNow, keptOf, onOutbox } from "./outbox.ts";
+
+const TRY_EVERY = 15_000;
+const person = document.body.dataset["person"] ?? "";
+const bar = document.querySelector<HTMLElement>("#kept");
+let answered = true;
+
+async function show(): Promise<void> {
+  if (!bar) return;
+  const [mine, others] = [await keptOf(person), await countOthers(person)];
+  const refused = mine.filter((entry) => entry.refused !== null).length;
+  const waits = mine.length - refused;
+  const parts = [
+    waits > 0 ? `▲ ${waits} kept on this phone${answered ? "" : ": no signal"}` : "",
+    refused > 0 ? `■ ${refused} not taken: look at ${refused === 1 ? "it" : "them"}` : "",
+    others > 0 ? `${others} kept here for somebody else, until they sign in` : "",
+  ].filter(Boolean);
+  bar.hidden = parts.length === 0;
+  bar.textContent = parts.join(" · ");
+}
+
+async function send(): Promise<void> {
+  if (person === "" || (await keptOf(person)).length === 0) return;
+  answered = (await flushNow(person)) !== "no-answer";
+  await show();
+}
+
+onOutbox(() => void show());
+window.addEventListener("online", () => void send());
+document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && void send());
+setInterval(() => void send(), TRY_EVERY);
+void show().then(send);
+
+/** The phone's pages work without a network after one visit. */
+const PHONE = /^\/(string|card\/)/;
+if ("serviceWorker" in navigator && PHONE.test(location.pathname)) {
+  void navigator.serviceWorker.register("/sw.js");
+  if (location.pathname !== "/string")
+    void navigator.serviceWorker.ready.then((worker) =>
+      worker.active?.postMessage({ keep: [location.pathname], others: "stay" }),
+    );
+}

@@ -1,0 +1,18 @@
+import { useEffect, useState } from "react";
+import { type Entry, keptOf, onOutbox } from "./outbox.ts";
+
+/** What this person has on this device and the server has not; null until it was looked at. */
+export function useOutbox(person: string): readonly Entry[] | null {
+  const [entries, setEntries] = useState<readonly Entry[] | null>(null);
+  useEffect(() => {
+    let here = true;
+    const look = (): void => void keptOf(person).then((kept) => here && setEntries(kept));
+    look();
+    const leave = onOutbox(look);
+    return () => {
+      here = false;
+      leave();
+    };
+  }, [person]);
+  return entries;
+}

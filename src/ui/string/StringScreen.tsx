@@ -1,0 +1,133 @@
+/** My string: today's and tomorrow's cards in their order, what is not logged, what changed, what waits on this phone. The phone keeps all of it. */
+import { useEffect } from "react";
+import type { StringCard, StringView } from "#contracts/views.card.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import { HorseEssentials } from "#ui/card/Essentials.tsx";
+import { Kept } from "#ui/card/Kept.tsx";
+import { isLate } from "#ui/day/chased.ts";
+import { useLive } from "#ui/kit/use-live.ts";
+import { useMinute } from "#ui/kit/use-minute.ts";
+import type { Entry } from "#ui/offline/outbox.ts";
+import { useOutbox } from "#ui/offline/use-outbox.ts";
+import { clock } from "#ui/words/figures.ts";
+import { SESSION } from "#ui/words/labels.ts";
+import { Unplanned } from "./Unplanned.tsx";
+
+function stateOf(card: StringCard, kept: readonly Entry[]): string {
+  const waits = kept.filter(({ subject }) => subject === card.card);
+  if (waits.some(({ refused }) => refused)) return "■ not taken";
+  if (waits.length > 0) return "▲ kept on this phone";
+  if (card.state === "closed") return "✓ closed";
+  return card.state === "cancelled" ? "not worked" : "";
+}
+
+function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: readonly Entry[]; next: boolean }) {
+  const mine = card.rider.id === me;
+  const state = stateOf(card, kept);
+  return (
+    <li className={`border-b border-line ${next ? "border-l-4 border-l-ink bg-paper pl-2" : ""}`}>
+      <a
+        href={`/card/${card.card}`}
+        className="grid min-h-16 grid-cols-[4.5rem_1fr_auto] items-center gap-2 py-2 text-ink no-underline"
+      >
+        <span className="sign text-xl">{clock(card.start)}</span>
+        <span className="min-w-0">
+          <span className={`sign block text-xl ${card.state === "cancelled" ? "line-through" : "underline"}`}>{card.horse}</span>
+          <span className="block text-dim">
+            {mine ? SESSION[card.kind] : `help ${card.rider.name}`} · {card.place} · to {clock(card.start + card.length)}
+            {mine && card.helper ? ` · with ${card.helper.name}` : ""}
+          </span>
+          {card.cancelReason && <span className="block text-dim">{card.cancelReason}</span>}
+        </span>
+        <span>{state}</span>
+      </a>
+      {next && (
+        <div className="grid gap-1 pb-2">
+          <HorseEssentials known={card.essentials} />
+        </div>
+      )}
+    </li>
+  );
+}
+
+export function StringScreen({ initial, me }: { initial: StringView; me: string }) {
+  const { view } = useLive(initial, "/string/data");
+  const kept = useOutbox(me) ?? [];
+  const minute = useMinute(view.timeZone);
+  const open = (card: StringCard): boolean =>
+    card.state === "handed-out" && card.rider.id === me && !kept.some(({ subject }) => subject === card.card);
+  const late = view.cards.filter((card) => card.day === view.today && open(card) && minute !== null && isLate(card, minute));
+  const days = [...new Set(view.cards.map((card) => card.day))];
+  const next = view.cards.find(
+    (card) =>
+      card.day === view.today && card.state === "handed-out" && !late.includes(card) && (open(card) || card.rider.id !== me),
+  );
+  // The phone has the cards of these days from now on, signal or not.
+  const paths = view.cards.map((card) => `/card/${card.card}`).join(" ");
+  useEffect(() => {
+    if (!("serviceWorker" in navigator)) return;
+    const keep = ["/string", ...paths.split(" ").filter(Boolean)];
+    void navigator.serviceWorker.ready.then((worker) => worker.active?.postMessage({ keep, others: "go" }));
+  }, [paths]);
+  const chased = [
+    ...view.unlogged.map(({ card, horse, day }) => ({ card, horse, when: sayDate(day) })),
+    ...late.map(({ card, horse, start }) => ({ card, horse, when: clock(start) })),
+  ];
+  return (
+    <div className="arena mx-auto max-w-xl">
+      <h1>My string</h1>
+      {chased.length > 0 && (
+        <section aria-labelledby="chased-title" className="my-2 border-2 border-oxblood bg-oxblood-soft p-3">
+          <h2 id="chased-title" className="text-oxblood">
+            ■ Not logged
+          </h2>
+          <p>The next rider starts blind. A minute each:</p>
+          <ul>
+            {chased.map(({ card, horse, when }) => (
+              <li key={card}>
+                <a href={`/card/${card}`} className="inline-flex min-h-14 items-center text-lg text-oxblood">
+                  {horse}, {when}
+                </a>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <Kept entries={kept} me={me} />
+      {view.changes.length > 0 && (
+        <section aria-labelledby="changes-title" className="my-2 border-l-4 border-ochre pl-3">
+          <h2 id="changes-title">Changed since it was handed out</h2>
+          <ul>
+            {view.changes.map((change) => (
+              <li key={change.at + change.what + change.horse}>
+                {change.horse} {change.what === "handed out" ? "" : change.what}
+                {change.to ? ` to ${clock(change.to.start)}, ${change.to.place}, ${change.to.rider}` : ""}
+                {change.reason ? ` (${change.reason})` : ""} <span className="text-dim">by {change.by}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {view.cards.length === 0 && (
+        <p className="border-y border-line py-6">
+          Nothing is handed out to you today or tomorrow. The day sheet has everybody's.
+        </p>
+      )}
+      {days.map((day) => (
+        <section key={day} aria-label={sayDate(day)} className="pt-2">
+          <h2>
+            {day === view.today ? "Today" : "Tomorrow"}, {sayDate(day)}
+          </h2>
+          <ul>
+            {view.cards
+              .filter((card) => card.day === day)
+              .map((card) => (
+                <Row key={card.card} card={card} me={me} kept={kept} next={card === next} />
+              ))}
+          </ul>
+        </section>
+      ))}
+      <Unplanned view={view} me={me} minute={minute} />
+    </div>
+  );
+}
