@@ -9,8 +9,9 @@ export interface Opened {
   close(): Promise<void>;
 }
 
-export async function openBrowser(): Promise<Opened> {
-  const profile = mkdtempSync(join(tmpdir(), "furlong-browser-"));
+/** With a profile that is named, what the browser keeps outlives it. */
+export async function openBrowser(kept?: string): Promise<Opened> {
+  const profile = kept ?? mkdtempSync(join(tmpdir(), "furlong-browser-"));
   const browser = await puppeteer.launch({
     executablePath: "/usr/bin/chromium",
     userDataDir: profile,
@@ -30,7 +31,7 @@ export async function openBrowser(): Promise<Opened> {
     browser,
     close: async () => {
       await browser.close();
-      rmSync(profile, { recursive: true, force: true, maxRetries: 3 });
+      if (!kept) rmSync(profile, { recursive: true, force: true, maxRetries: 3 });
     },
   };
 }

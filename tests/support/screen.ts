@@ -70,7 +70,13 @@ export const link = (page: Page, name: string) => page.locator(named("link", nam
 export const choose = async (page: Page, name: string): Promise<void> => {
   await (await page.waitForSelector(named("radio", name)))?.evaluate((input) => (input as HTMLInputElement).labels?.[0]?.click());
 };
-export const text = (page: Page, words: string): Promise<ElementHandle | null> => page.waitForSelector(`::-p-text(${words})`);
+export const text = (page: Page, words: string): Promise<ElementHandle<Element> | null> =>
+  page.waitForSelector(`::-p-text(${words})`);
+/** A tap by hand: what is meant is first brought from under bars that stand over the page. */
+export async function thumb(target: ElementHandle<Element> | null): Promise<void> {
+  await target?.evaluate((element) => element.scrollIntoView({ block: "center" }));
+  await target?.tap();
+}
 /** What a part of the page says, in one line. */
 export const saidBy = async (page: Page, selector: string): Promise<string> =>
   (await page.$eval(selector, (part) => (part as HTMLElement).innerText)).replaceAll(/\s+/g, " ");
@@ -121,6 +127,27 @@ async function violationsOf(page: Page, only: readonly string[] | { readonly rul
 /** Contrast alone, where nothing but colours has changed since the whole was looked at. */
 export async function expectContrast(page: Page, where: string): Promise<void> {
   expect([where, await violationsOf(page, { rules: ["color-contrast"] })]).toEqual([where, []]);
+}
+
+/** AAA: every text at 7 to 1, large ones at 4.5 to 1. */
+export async function expectStrongContrast(page: Page, where: string): Promise<void> {
+  expect([where, await violationsOf(page, { rules: ["color-contrast-enhanced"] })]).toEqual([where, []]);
+}
+/** What a thumb in a glove must hit: everything pressable in the page's main part that is in sight. */
+export async function expectTargets(page: Page, where: string, height: number): Promise<void> {
+  const small = await page.$$eval(
+    "main :is(button, select, summary, a[href], textarea, input:not(.sr-only)), main label:has(input.sr-only)",
+    (all, least) =>
+      all
+        .map((one) => ({
+          words: (one.getAttribute("aria-label") ?? one.textContent ?? "").slice(0, 40),
+          ...one.getBoundingClientRect().toJSON(),
+        }))
+        .filter((box) => box.height > 0 && box.height < least)
+        .map((box) => `${box.words}: ${Math.round(box.height)}`),
+    height,
+  );
+  expect([where, small]).toEqual([where, []]);
 }
 
 /** WCAG A and AA, by axe; and no sideways scrolling. */

@@ -1,5 +1,6 @@
 /** The built server as a child process on a database of its own, asked over HTTP as somebody. */
 import { createHash, randomBytes, randomUUID } from "node:crypto";
+import { once } from "node:events";
 import { type Served, serve } from "#bin/serve.ts";
 import type { Sql } from "#db/client.ts";
 import { findCredential } from "#db/queries/people.ts";
@@ -37,6 +38,11 @@ export class Site {
   }
   /** The server goes away; what is open in a browser stays. */
   stop = (): Promise<void> => this.served.stop();
+  /** It is ended without a word: what it was in the middle of is not finished. */
+  async kill(): Promise<void> {
+    this.served.child.kill("SIGKILL");
+    await once(this.served.child, "exit");
+  }
   async restart(): Promise<void> {
     const port = Number(new URL(this.address).port);
     this.served = await serve(process.cwd(), { databaseUrl: this.url, port, today: TODAY, scaleUrl: this.scaleUrl, quiet: true });
@@ -59,6 +65,8 @@ export class Site {
     this.tokens.set(signIn, token);
     return token;
   }
+  /** Their session was ended through the interface: the next token is a new one. */
+  forget = (who: string): void => void this.tokens.delete(who);
   async cookie(who: string | null): Promise<Record<string, string>> {
     return who ? { Cookie: `${SESSION_COOKIE}=${await this.token(who)}` } : {};
   }

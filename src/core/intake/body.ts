@@ -2,8 +2,6 @@
 import { must } from "../kernel/assert.ts";
 import { SIDES, type TrackSide } from "../kernel/sides.ts";
 import type { Moment } from "./cause-rules.ts";
-import type { Observation } from "./findings.ts";
-import { RIDDEN_RUNG, TOUCHING_RUNG } from "./instrument.ts";
 import type { Strength } from "./signs.ts";
 
 /** By what it was touched: the hand, a brush, the girth or surcingle, the rider's or handler's leg, a spray. */
@@ -66,26 +64,3 @@ const byId = new Map(ZONES.map((one) => [one.id, one]));
 export const isZone = (id: string): boolean => byId.has(id);
 export const zoneOf = (id: string): Zone => must(byId.get(id), `zone ${id}`);
 export const sidesOfZone = (id: string): readonly TrackSide[] => (zoneOf(id).sided ? SIDES : ["both"]);
-
-/** A red sign is more than a touchy place: a back that flinches weighs one step less than a back that trembles. */
-const softer = (strength: Strength): Strength => Math.max(1, strength - 1) as Strength;
-const RED_SIGNS: readonly string[] = ["tight-back", "kinked-tail"];
-
-/** Touchy places as the signs that they stand for, for the findings to weigh. */
-export function observationsOf(touches: readonly Touch[]): readonly Observation[] {
-  return touches.flatMap((touch): Observation[] => {
-    const { sign, moment } = zoneOf(touch.zone);
-    if (!sign) return [];
-    const when = touch.by === "leg" ? "leg" : touch.by === "girth" && sign === "girthy" ? "tightening" : moment;
-    return [
-      {
-        sign,
-        rung: touch.by === "leg" ? RIDDEN_RUNG : TOUCHING_RUNG,
-        side: touch.side,
-        strength: RED_SIGNS.includes(sign) ? softer(touch.strength) : touch.strength,
-        moment: when,
-        trend: "unknown",
-      },
-    ];
-  });
-}

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { HORSE_CLASSES, KINDS, SEXES } from "../horse/horse.ts";
-import { observationsOf, sidesOfZone, TOUCHES_BY, ZONES } from "./body.ts";
+import { sidesOfZone, TOUCHES_BY, ZONES } from "./body.ts";
+import { observationsOf } from "./body-signs.ts";
 import { weightsWith } from "./cause-rules.ts";
 import { HOLDS, weighFindings } from "./findings.ts";
 import { FIRST_INSTRUMENT, instrumentFaults, mergeRungs, RUNGS, type Rung, rungToGoOnWith } from "./instrument.ts";

@@ -68,6 +68,14 @@ export const listRevisions = (db: Db, card: CardId): Promise<Revision[]> =>
     db`SELECT ${aggregated(db)} FROM card_revision v ${joined(db)} WHERE v.card_id = ${card} ORDER BY v.revision DESC`,
   );
 
+/** The newest revision of a card, and the one that somebody began from. */
+export const findRevisions = (db: Db, card: CardId, began: number | null): Promise<Revision[]> =>
+  many(
+    RevisionRow,
+    db`SELECT ${aggregated(db)} FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision IN (k.revision, ${began}::smallint) ${joined(db)}
+       WHERE k.id = ${card} ORDER BY v.revision DESC`,
+  );
+
 const WorkedRow = z.extend(RevisionRow, {
   day: date,
   kind: z.enum(SESSION_KINDS),

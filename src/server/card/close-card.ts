@@ -9,7 +9,7 @@ import { readWarmDown } from "#core/card/warm-down.ts";
 import { mayOverride, overridable } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
-import { insertRevision, listRevisions, type Revision } from "#db/queries/card.ts";
+import { findRevisions, insertRevision, type Revision } from "#db/queries/card.ts";
 import { findCard, lockDay } from "#db/queries/day.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { lockStay } from "#db/queries/stays.ts";
@@ -58,7 +58,7 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
   if (input.record.helper && !(await findPerson(work.tx, input.record.helper)))
     return no({ code: "not-found", path: "record.helper" });
 
-  const revisions = await listRevisions(work.tx, input.id);
+  const revisions = await findRevisions(work.tx, input.id, input.base);
   const began = revisions.find(({ revision }) => revision === input.base) ?? null;
   if (input.base !== null && !began) return no({ code: "not-found", path: "base" });
   const newest = revisions[0] ?? null;

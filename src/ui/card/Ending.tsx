@@ -9,7 +9,7 @@ export function Ending({ draft, put }: Part) {
     <label className="sign block text-dim">
       {label}
       <textarea
-        className={`${INPUT} font-sans text-ink`}
+        className={`${INPUT} min-h-14 font-sans text-ink`}
         rows={2}
         maxLength={1000}
         value={draft[id]}

@@ -4,8 +4,9 @@ import type { IncidentKind } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { inner, listed } from "#ui/words/figures.ts";
-import { sayTouches } from "#ui/words/intake.ts";
+
 import { CUE, INCIDENT, TACK } from "#ui/words/labels.ts";
+import { sayTouches } from "#ui/words/touches.ts";
 import { sayWeatherLimit } from "#ui/words/weather.ts";
 
 const EASY = { left: "right", right: "left", even: "about even" } as const;

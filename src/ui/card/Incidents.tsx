@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { DURINGS, HURT, type Hurt, INCIDENT_KINDS, type Incident, isRed, LED_BYS } from "#core/card/card.ts";
 import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
-import { sayIncident } from "#ui/words/alert.ts";
+import { sayIncident } from "#ui/words/incident.ts";
 import { DURING, HURT_WORDS, INCIDENT, LED_BY } from "#ui/words/labels.ts";
 import type { Part } from "./part.ts";
 

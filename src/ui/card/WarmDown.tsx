@@ -1,9 +1,9 @@
 /** Pulse and breathing after work: typed, counted for fifteen seconds, or read from the strap; with the limits, and what to do when they are passed. */
 import { useEffect, useState } from "react";
-import { StrapReading } from "#contracts/tools.ts";
+import type { StrapReading } from "#contracts/tools.ts";
 import { RECOVERED_PULSE, RECOVERS_WITHIN, type Reading, readWarmDown } from "#core/card/warm-down.ts";
 import { Button, Choice, Stepper } from "#ui/kit/parts.tsx";
-import { sayWarmDown } from "#ui/words/alert.ts";
+import { sayWarmDown } from "#ui/words/incident.ts";
 import { sayReading } from "#ui/words/record.ts";
 import type { Part } from "./part.ts";
 
@@ -35,14 +35,12 @@ export function WarmDown({ draft, put, tell }: Part) {
   }, [state, draft.readings, tell]);
   const readStrap = async (): Promise<void> => {
     const answer = await fetch("/api/strap").catch(() => null);
-    const told = answer?.ok ? StrapReading.safeParse(await answer.json()) : null;
-    if (told?.success && told.data.contact && told.data.pulse !== null) {
-      take({ pulse: told.data.pulse });
-      setStrap(`The strap says ${told.data.pulse}.`);
-    } else
-      setStrap(
-        told?.success ? "The strap has no contact: wet it, and press it on." : "The strap does not answer: count by hand.",
-      );
+    // The server has looked at what the strap said.
+    const told = answer?.ok ? ((await answer.json()) as StrapReading) : null;
+    if (told?.contact && told.pulse !== null) {
+      take({ pulse: told.pulse });
+      setStrap(`The strap says ${told.pulse}.`);
+    } else setStrap(told ? "The strap has no contact: wet it, and press it on." : "The strap does not answer: count by hand.");
   };
   return (
     <section aria-labelledby="down-title">

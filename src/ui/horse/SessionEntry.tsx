@@ -1,8 +1,8 @@
 import type { SessionView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { sayIncident } from "#ui/words/alert.ts";
 import { listed } from "#ui/words/figures.ts";
+import { sayIncident } from "#ui/words/incident.ts";
 import { GAIT, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
 import { sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
 

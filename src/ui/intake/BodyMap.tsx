@@ -4,8 +4,8 @@ import { TOUCHES_BY, type Touch, type TouchBy, ZONES, type Zone } from "#core/in
 import type { Strength } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { Choice } from "#ui/kit/parts.tsx";
-import { sayTouches, TOUCHED_BY } from "#ui/words/intake.ts";
 import { SIDE } from "#ui/words/labels.ts";
+import { sayTouches, TOUCHED_BY } from "#ui/words/touches.ts";
 import {
   FRONT_BOX,
   FRONT_LINES,

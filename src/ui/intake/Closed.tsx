@@ -4,8 +4,9 @@ import { PLACES } from "#core/intake/measures.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { inner, kilograms } from "#ui/words/figures.ts";
-import { MEASURE, momentWords, sayTouches, TREND_CHOICE } from "#ui/words/intake.ts";
+import { MEASURE, momentWords, TREND_CHOICE } from "#ui/words/intake.ts";
 import { SIDE } from "#ui/words/labels.ts";
+import { sayTouches } from "#ui/words/touches.ts";
 import { BodyMap } from "./BodyMap.tsx";
 
 const LINES = ["girthCm", "lengthCm", "withersCm", "croupCm", "neckCm"] as const;

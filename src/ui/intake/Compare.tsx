@@ -6,8 +6,8 @@ import { noiseOf } from "#core/intake/compare.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { kilograms, plural } from "#ui/words/figures.ts";
-import { sayTouches } from "#ui/words/intake.ts";
 import { BRANCH, EVALUATION, SIDE } from "#ui/words/labels.ts";
+import { sayTouches } from "#ui/words/touches.ts";
 
 const signed = (change: number): string =>
   `${change > 0 ? "+" : change < 0 ? "−" : "±"}${Math.abs(Math.round(change * 10) / 10)}`;

@@ -26,9 +26,22 @@ export function useLive<T>(initial: T, address: string, busy = false): Live<T> {
   useEffect(() => {
     waits.current = busy;
   }, [busy]);
+  /** Of many writes in a row one is asked for at a time: what comes meanwhile is asked for once, afterwards. */
+  const asking = useRef({ now: false, again: false });
   useWrites(
     useCallback(() => {
-      if (!waits.current) void refresh();
+      const turn = asking.current;
+      turn.again = true;
+      if (turn.now || waits.current) return;
+      turn.now = true;
+      const ask = async (): Promise<void> => {
+        while (turn.again) {
+          turn.again = false;
+          await refresh();
+        }
+        turn.now = false;
+      };
+      void ask();
     }, [refresh]),
   );
   return { view, refresh };

@@ -1,5 +1,5 @@
 /** On every screen: sends what this device keeps whenever that can be, and says how much waits. Starts the service worker on the phone's pages. */
-import { countOthers, flushNow, keptOf, onOutbox } from "./outbox.ts";
+import { countOthers, flushNow, onOutbox, shownOf } from "./outbox.ts";
 
 const TRY_EVERY = 15_000;
 const person = document.body.dataset["person"] ?? "";
@@ -8,7 +8,7 @@ let answered = true;
 
 async function show(): Promise<void> {
   if (!bar) return;
-  const [mine, others] = [await keptOf(person), await countOthers(person)];
+  const [mine, others] = [await shownOf(person), await countOthers(person)];
   const refused = mine.filter((entry) => entry.refused !== null).length;
   const waits = mine.length - refused;
   const parts = [
@@ -21,7 +21,7 @@ async function show(): Promise<void> {
 }
 
 async function send(): Promise<void> {
-  if (person === "" || (await keptOf(person)).length === 0) return;
+  if (person === "" || (await shownOf(person)).length === 0) return;
   answered = (await flushNow(person)) !== "no-answer";
   await show();
 }

@@ -54,9 +54,15 @@ const ears = new Set<() => void>();
 channel?.addEventListener("message", () => {
   for (const hear of ears) hear();
 });
+/** Many changes in a breath are told as one. */
+const BREATH = 50;
+let telling: ReturnType<typeof setTimeout> | undefined;
 function changed(): void {
-  for (const hear of ears) hear();
-  channel?.postMessage(null);
+  telling ??= setTimeout(() => {
+    telling = undefined;
+    for (const hear of ears) hear();
+    channel?.postMessage(null);
+  }, BREATH);
 }
 export function onOutbox(hear: () => void): () => void {
   ears.add(hear);
@@ -69,12 +75,11 @@ export const keptOf = async (person: string): Promise<readonly Entry[]> =>
 export const countOthers = async (person: string | null): Promise<number> =>
   (await all()).filter((entry) => entry.person !== person).length;
 
-/** Resolves once the entry is on the device. */
-export async function keep(entry: NewEntry): Promise<number> {
-  const seq = await (await db()).add("outbox", { ...entry, key: newKey(), refused: null });
-  changed();
-  return seq;
-}
+/** Entries that somebody on this page waits for the answer of: not yet something that is kept. */
+const waiting = new Map<number, (answer: Asked<unknown>) => void>();
+/** What waits on this device, to be shown. */
+export const shownOf = async (person: string): Promise<readonly Entry[]> =>
+  (await keptOf(person)).filter(({ seq }) => !waiting.has(seq));
 
 /** One flush at a time on the whole device; whoever changes an entry waits for it. */
 const LOCK = "furlong-outbox";
@@ -133,26 +138,31 @@ const passes = (status: number): boolean => status === 0 || status === 429 || st
 /** Sends what this person has waiting, the oldest first, until nothing waits or nobody answers. `heard` gets each answer by its entry. */
 export const flush = (person: string, heard: (seq: number, answer: Asked<unknown>) => void = () => undefined): Promise<Flushed> =>
   alone(async () => {
-    for (;;) {
-      const mine = await keptOf(person);
+    for (let done = 0; ; ) {
+      const mine = (await keptOf(person)).filter(({ seq }) => seq > done);
+      if (mine.length === 0) return "empty";
       const blocked = new Set(mine.filter(({ refused }) => refused !== null).map(({ subject }) => subject));
-      const next = mine.find(({ refused, subject }) => refused === null && !blocked.has(subject));
-      if (!next) return "empty";
-      const answer = await ask(next.route, next.input, next.key, { person, signal: AbortSignal.timeout(PATIENCE) });
-      if (!answer.ok && passes(answer.status)) return "no-answer";
-      if (!answer.ok && (answer.status === 401 || answer.problem.code === "other-person")) return "signed-out";
-      const store = await db();
-      if (answer.ok) {
-        await store.delete("outbox", next.seq);
-        if (next.draft) localStorage.removeItem(next.draft);
-      } else await store.put("outbox", { ...next, refused: answer.problem });
-      heard(next.seq, answer);
-      changed();
+      for (const next of mine) {
+        done = next.seq;
+        if (blocked.has(next.subject)) continue;
+        const answer = await ask(next.route, next.input, next.key, { person, signal: AbortSignal.timeout(PATIENCE) });
+        if (!answer.ok && passes(answer.status)) return "no-answer";
+        if (!answer.ok && (answer.status === 401 || answer.problem.code === "other-person")) return "signed-out";
+        const store = await db();
+        if (answer.ok) {
+          await store.delete("outbox", next.seq);
+          if (next.draft) localStorage.removeItem(next.draft);
+        } else {
+          await store.put("outbox", { ...next, refused: answer.problem });
+          blocked.add(next.subject);
+        }
+        heard(next.seq, answer);
+        changed();
+      }
     }
   });
 
-/** Every waiting entry's answer, told to whoever waits for it, by whichever flush gets it. */
-const waiting = new Map<number, (answer: Asked<unknown>) => void>();
+/** Sends, and tells each answer to whoever waits for it, by whichever flush gets it. */
 export const flushNow = (person: string): Promise<Flushed> => flush(person, (seq, answer) => waiting.get(seq)?.(answer));
 
 export type Submitted<T> =
@@ -164,16 +174,23 @@ export type Submitted<T> =
  * stays, and goes out by itself later.
  */
 export async function submit<T>(entry: NewEntry): Promise<Submitted<T>> {
-  const seq = await keep(entry);
-  let answered: Asked<unknown> | null = null;
+  const seq = await (await db()).add("outbox", { ...entry, key: newKey(), refused: null });
+  let heard: Asked<unknown> | null = null;
   waiting.set(seq, (answer) => {
-    answered = answer;
+    heard = answer;
   });
   await flushNow(entry.person);
+  const answer = (heard as Asked<unknown> | null) ?? (await heardElsewhere(seq));
+  // Refused, it goes before anybody sees it as kept.
+  if (answer && !answer.ok) await takeBack(seq);
   waiting.delete(seq);
-  const answer = answered as Asked<unknown> | null;
+  changed();
   if (answer?.ok) return { state: "sent", value: answer.value as T };
-  if (!answer) return { state: "kept" };
-  await takeBack(seq);
-  return { state: "refused", problem: answer.problem };
+  return answer ? { state: "refused", problem: answer.problem } : { state: "kept" };
+}
+/** Another tab may have sent it: then it is gone, or marked with why not. */
+async function heardElsewhere(seq: number): Promise<Asked<unknown> | null> {
+  const entry = await (await db()).get("outbox", seq);
+  if (!entry) return { ok: true, value: null };
+  return entry.refused ? { ok: false, status: 409, problem: entry.refused } : null;
 }

@@ -1,35 +1,8 @@
 import type { AlertView } from "#contracts/views.card.ts";
-import type { During, Hurt, IncidentKind, LedBy } from "#core/card/card.ts";
 import type { WarmDownReason } from "#core/card/warm-down.ts";
 import type { Blocker } from "#core/day/model.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
-import { inner, listed } from "./figures.ts";
-import { DURING, HURT_WORDS, INCIDENT, LED_BY } from "./labels.ts";
-
-/** One reading that is out of its limits. */
-export const sayWarmDown = (reason: WarmDownReason): string =>
-  reason.code === "pulse-high"
-    ? `Pulse ${reason.pulse} after ${reason.minute} minutes: under 64 within ten is expected.`
-    : `${reason.breaths} breaths to ${reason.pulse} beats after ${reason.minute} minutes: it must not breathe faster than its heart beats.`;
-
-/** An incident in one line: what, who is hurt, when and after what. */
-export function sayIncident(incident: {
-  kind: string;
-  hurt: string;
-  during?: string;
-  ledBy?: readonly string[];
-  before?: string;
-}): string {
-  const { kind, hurt, during = "unknown", ledBy = [], before = "" } = incident;
-  const after = ledBy.map((one) => LED_BY[one as LedBy].toLowerCase());
-  return [
-    `${INCIDENT[kind as IncidentKind]}${during === "unknown" ? "" : `, ${DURING[during as During].toLowerCase()}`}${after.length > 0 ? `: ${inner(listed(after))}` : ""}.`,
-    before && (/[.!?]$/.test(before) ? before : `${before}.`),
-    `${HURT_WORDS[hurt as Hurt]}.`,
-  ]
-    .filter(Boolean)
-    .join(" ");
-}
+import { sayIncident, sayWarmDown } from "./incident.ts";
 
 /** What happened, in one or two sentences. */
 export function sayAlert({ what, details }: Pick<AlertView, "what" | "details">): string {

@@ -2,8 +2,7 @@
 
 import type { LengthHabit } from "#contracts/barn.ts";
 import type { GoalReading, Verdict } from "#core/intake/aims.ts";
-import type { TouchBy } from "#core/intake/body.ts";
-import { type Touch, zoneOf } from "#core/intake/body.ts";
+import { zoneOf } from "#core/intake/body.ts";
 import type { Moment, Trend } from "#core/intake/cause-rules.ts";
 import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
 import type { ApartReason, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
@@ -25,7 +24,7 @@ import { skillOf } from "#core/ladder/skills.ts";
 import type { Build } from "#core/tools/weight.ts";
 import { inner, kilograms, listed, plural } from "./figures.ts";
 import { MOMENT } from "./findings.ts";
-import { SIDE } from "./labels.ts";
+import { TOUCHED_BY } from "./touches.ts";
 
 export const MEASURE: Record<NumberMeasure, string> = {
   girthCm: "Heart girth",
@@ -60,7 +59,6 @@ export const BUILD: Record<Build, string> = {
   stock: "Stock type",
 };
 
-export const TOUCHED_BY: Record<TouchBy, string> = { hand: "Hand", brush: "Brush", girth: "Girth", leg: "Leg", spray: "Spray" };
 export const TREND_CHOICE: Record<Trend, string> = {
   unknown: "Not told",
   better: "Better each time",
@@ -155,19 +153,6 @@ export function sayArithmetic({ missing, chain, works, sessions, slots }: GoalRe
 }
 export const targetWords = (target: number): string =>
   target === 3 ? "mostly" : target === 4 ? "reliable here" : "reliable anywhere";
-
-/** Touchy places in words, one line a place and side. */
-export function sayTouches(touches: readonly Touch[]): readonly string[] {
-  const places = new Map<string, Touch[]>();
-  for (const touch of touches)
-    places.set(`${touch.zone}:${touch.side}`, [...(places.get(`${touch.zone}:${touch.side}`) ?? []), touch]);
-  return [...places.values()].map((list) => {
-    const [first] = list;
-    const zone = first ? zoneOf(first.zone).words : "";
-    const side = first && first.side !== "both" ? `, ${SIDE[first.side]}` : "";
-    return `${zone}${side}: ${list.map((touch) => `${TOUCHED_BY[touch.by].toLowerCase()} ${touch.strength}`).join(", ")}`;
-  });
-}
 
 const PLAIN = {
   tries: "Tries",

@@ -5,8 +5,8 @@ import type { OpenRecord, RecordField } from "#core/card/merge.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import { sayIncident } from "./alert.ts";
 import { inner, listed } from "./figures.ts";
+import { sayIncident } from "./incident.ts";
 import { ENDING, GAIT, MOUNT, SIDE, TACK, WEATHER } from "./labels.ts";
 
 export const sayScores = (scores: SessionRecord["scores"]): readonly string[] =>

@@ -15,10 +15,11 @@ import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
 import { clock, clockAsMinutes, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
 import { sayEvidence, sayWho } from "./findings.ts";
 import { sayGateAdvice, sayGateReason } from "./gate.ts";
-import { lengthIn, sayArithmetic, sayMeant, sayQuestion, sayResting, sayTouches, slotWords } from "./intake.ts";
+import { lengthIn, sayArithmetic, sayMeant, sayQuestion, sayResting, slotWords } from "./intake.ts";
 import { needPath, needTone, sayNeed, sayUrgency } from "./needs.ts";
 import { sayRefusal } from "./refusals.ts";
 import { sayStatement } from "./report.ts";
+import { sayTouches } from "./touches.ts";
 import { sayTold, sayWeatherLimit } from "./weather.ts";
 import { sayFix, sayNotHad, sayShort } from "./week.ts";
 
