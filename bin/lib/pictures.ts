@@ -109,7 +109,7 @@ const PICTURES: Record<string, Picture> = {
   "lay-out": { who: "odalys", size: desk, go: laidOut },
   week: { who: "odalys", size: { width: 1280, height: 1000 }, go: week },
   wall: { who: "jory", size: { width: 1600, height: 900 }, go: open("/today/wall") },
-  "today-phone": { who: "wren", size: phone, go: open("/today") },
+  string: { who: "wren", size: phone, go: open("/string") },
   horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
   log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
   evaluate: { who: "odalys", size: tablet, go: walk },

@@ -27,6 +27,7 @@ const PLACES: Record<string, [file: string, wrap: (code: string) => string][]> =
   solver: [["src/solver/canary.ts", (code) => code]],
   server: [["src/server/day/canary.ts", (code) => code]],
   cli: [["cli/canary.ts", (code) => code]],
+  worker: [["src/worker/canary.ts", (code) => code]],
   standins: [["standins/canary.ts", (code) => code]],
   ui: [
     ["src/ui/day/canary.ts", (code) => code],

@@ -31,6 +31,7 @@ const staff = () => [
   "/checks",
   `/horse/${ids.evaluated}/checks`,
   `/horse/${ids.evaluated}/plan`,
+  "/string",
   "/today",
   "/today/print",
   "/today/wall",
@@ -40,6 +41,7 @@ const staff = () => [
 ];
 const desk = () => [
   "/week",
+  "/today/evening",
   "/book",
   "/people",
   `/horse/${ids.stay}/evaluate`,

@@ -9,9 +9,11 @@ interface Props {
   readonly stay: StayId | null;
   readonly path: string | null;
   readonly words: string;
+  /** For thumbs. */
+  readonly big?: boolean;
 }
 /** The secret address of a calendar: made, shown to be copied, made anew, taken away. */
-export function CalendarLink({ person, stay, path: initial, words }: Props) {
+export function CalendarLink({ person, stay, path: initial, words, big = false }: Props) {
   const [path, setPath] = useState(initial);
   const { busy, problem, send } = useCommand();
   const make = async (): Promise<void> => {
@@ -32,22 +34,22 @@ export function CalendarLink({ person, stay, path: initial, words }: Props) {
             readOnly
             suppressHydrationWarning
             aria-label="Address for a calendar"
-            className={INPUT}
+            className={`${INPUT} ${big ? "min-h-14" : ""}`}
             value={address}
             onFocus={(event) => event.target.select()}
           />
           <p className="text-sm text-dim">Subscribe to it in a calendar. Whoever has the address can read it.</p>
           <div className="flex gap-1">
-            <Button disabled={busy} onClick={() => void make()}>
+            <Button big={big} disabled={busy} onClick={() => void make()}>
               Make a new address
             </Button>
-            <Button disabled={busy} onClick={() => void drop()}>
+            <Button big={big} disabled={busy} onClick={() => void drop()}>
               Take it away
             </Button>
           </div>
         </>
       ) : (
-        <Button className="justify-self-start" disabled={busy} onClick={() => void make()}>
+        <Button big={big} className="justify-self-start" disabled={busy} onClick={() => void make()}>
           Make an address for a calendar
         </Button>
       )}

@@ -1,0 +1,151 @@
+/** The rarer things on a phone in the arena: a first mounting, something else than asked, readings after work, a session nobody planned; and the evening list. */
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { serveStandin } from "#bin/serve.ts";
+import {
+  bodyOf,
+  button,
+  choose,
+  expectAccessible,
+  expectTargets,
+  fill,
+  follow,
+  PHONE,
+  Screens,
+  text,
+  thumb,
+} from "#tests/screen.ts";
+import { Site } from "#tests/site.ts";
+
+let screens: Screens;
+let strap: Awaited<ReturnType<typeof serveStandin>>;
+beforeAll(async () => {
+  strap = await serveStandin(process.cwd(), "strap");
+  process.env["FURLONG_STRAP_URL"] = strap.address;
+  screens = await Screens.open(await Site.open("demo"));
+});
+afterAll(async () => {
+  delete process.env["FURLONG_STRAP_URL"];
+  await strap.stop();
+  await screens.close();
+});
+
+const tap = async (page: Page, name: string): Promise<void> => thumb(await page.waitForSelector(`::-p-aria([name="${name}"])`));
+const go = async (page: Page, part: string): Promise<void> => {
+  await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
+  await (await page.waitForSelector(`nav[aria-label="Parts of the card"] ::-p-text(${part})`))?.tap();
+};
+interface Row {
+  readonly id: string;
+  readonly stay: string;
+  readonly who: string;
+}
+async function openCard(kinds: readonly string[]): Promise<Row> {
+  const [row] = await screens.site.sql`
+    SELECT k.id, k.stay_id AS stay, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id
+    WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' AND k.kind = ANY(${[...kinds]}) ORDER BY k.id LIMIT 1`;
+  return row as unknown as Row;
+}
+
+describe("a first mounting", () => {
+  it("goes step by step to the best place on each side, and stands in the record", async () => {
+    const { id, stay, who } = await openCard(["ground"]);
+    // As if nobody had ever sat on it, and today is the day.
+    await screens.site
+      .sql`UPDATE card_revision v SET saddle_minutes = 0, ground_minutes = 30 FROM card k WHERE k.id = v.card_id AND k.stay_id = ${stay}`;
+    await screens.site
+      .sql`DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
+    await screens.site.sql`UPDATE card SET kind = 'both' WHERE id = ${id}`;
+    await screens.site.sql`UPDATE person SET grade = 5, weight_kg = 50 WHERE sign_in = ${who}`;
+    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    for (const tick of await page.$$("main section:has(#gate-title) fieldset:first-of-type button[aria-pressed=false]"))
+      await thumb(tick);
+    await text(page, "Gate: open");
+    await thumb(await text(page, "Begin, on the easy side"));
+    await expectAccessible(page, "first mounting");
+    await expectTargets(page, "first mounting", 56);
+    for (const step of ["bend the head round, and hold", "foot in the stirrup, foot out", "bounce beside it"])
+      await tap(page, `Accepted: ${step}`);
+    const side = (await bodyOf(page)).includes("On the left.") ? "left" : "right";
+    const other = side === "left" ? "right" : "left";
+    await tap(page, `Stop here on the ${side}: the best place`);
+    await text(page, "After the rest, to the level that it accepted.");
+    for (const step of ["bend the head round, and hold", "foot in the stirrup, foot out", "bounce beside it"])
+      await tap(page, `Accepted: ${step}`);
+    await text(page, "That is as far as it goes here today");
+    await tap(page, `Stop here on the ${other}: the best place`);
+    await text(page, "that is enough for today");
+    await go(page, "Work");
+    await tap(page, "Ground: 5 more");
+    await go(page, "The end");
+    await choose(page, "Ended well");
+    await follow(page, () => button(page, "Close the card").click());
+    expect(await bodyOf(page)).toContain("First mounting: left bounce beside it; right bounce beside it.");
+    await page.close();
+  });
+});
+
+describe("a session that went another way", () => {
+  it("swaps what was asked, with why; takes readings by thumb and by strap; and says when to stop and tell", async () => {
+    const { id, who } = await openCard(["ground", "both"]);
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    await go(page, "Work");
+    await tap(page, "Ground: 5 more");
+    await thumb(await page.waitForSelector("button[aria-label^='Not today']"));
+    await tap(page, "The weather");
+    await text(page, "left out. The weather");
+    const label = await page.waitForSelector("main select");
+    const instead = await label?.evaluate((select) => (select as HTMLSelectElement).options[1]?.value ?? "");
+    await label?.select(instead ?? "");
+    await text(page, "instead. The weather");
+    await expectAccessible(page, "swapped");
+    await go(page, "The end");
+    await fetch(`${strap.address}/horse`, { method: "POST", body: JSON.stringify({ pulse: 52, recovers: "not-at-all" }) });
+    await tap(page, "Read the strap");
+    await text(page, "The strap says 5");
+    await text(page, "It has come down.");
+    await fetch(`${strap.address}/contact`, { method: "POST", body: JSON.stringify({ contact: false }) });
+    await tap(page, "Read the strap");
+    await text(page, "The strap has no contact");
+    await choose(page, "10");
+    await (await page.waitForSelector("#down-pulse"))?.type("76");
+    await text(page, "Pulse 76 after 10 minutes");
+    await expect
+      .poll(() => screens.site.sql`SELECT what FROM alert WHERE card_id = ${id}`, { timeout: 10_000 })
+      .toMatchObject([{ what: "warm-down" }]);
+    await expectAccessible(page, "stop and tell");
+    await choose(page, "Did not end well");
+    await follow(page, () => button(page, "Close the card").click());
+    expect(await bodyOf(page)).toMatch(/instead\. The weather.*after 0 min pulse 5\d; after 10 min pulse 76/);
+    await page.close();
+  });
+});
+
+describe("my string", () => {
+  it("takes down a session that nobody handed out, and opens its card; the office reads of it in the evening", async () => {
+    const { who } = await openCard(["ground", "both"]);
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, "/string");
+    await expectAccessible(page, "my string");
+    await thumb(await text(page, "A session that was not handed out"));
+    const horse = await page.waitForSelector('::-p-aria([name="Horse"][role="combobox"])');
+    await horse?.select((await horse.evaluate((select) => (select as HTMLSelectElement).options[1]?.value)) ?? "");
+    await fill(page, "Why", "There was time before lunch.");
+    await expectTargets(page, "my string", 56);
+    await follow(page, () => button(page, "Write it down").click());
+    expect(await bodyOf(page)).toContain("not handed out: There was time before lunch.");
+    await page.close();
+
+    const desk = await screens.as("odalys");
+    await screens.visit(desk, "/today/evening");
+    const said = await bodyOf(desk);
+    expect(said).toContain("There was time before lunch.");
+    expect(said).toMatch(/Does not come down after work\..*Not seen yet\./);
+    expect(said).toMatch(/\d+ of \d+ cards closed/);
+    await expectAccessible(desk, "evening list");
+    await desk.close();
+  });
+});
