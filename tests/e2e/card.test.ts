@@ -106,7 +106,7 @@ describe("a card on the phone", () => {
       await go(page, part);
       if (part === "What happened") {
         await tap(page, "Fall");
-        await text(page, "The office is told");
+        await text(page, "The office is told at once");
       }
       await expectAccessible(page, part);
       for (const value of ["light", "dark"]) {

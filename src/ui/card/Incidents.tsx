@@ -6,7 +6,7 @@ import { sayIncident } from "#ui/words/incident.ts";
 import { DURING, HURT_WORDS, INCIDENT, LED_BY } from "#ui/words/labels.ts";
 import type { Part } from "./part.ts";
 
-const TOLD_BY_WORDS = "The office is told. If you need somebody now, call them.";
+const TOLD_BY_WORDS = "The office is told at once, or with the first signal. If you need somebody now, call.";
 
 export function Incidents({ draft, put, tell }: Part) {
   /** Which one is being written. */
