@@ -25,6 +25,7 @@ export const PolicyFields = z.object({
   holdWeather: flag,
   units: oneOf(LENGTH_HABITS),
   cues: CueFields,
+  stalls: whole(1, 500, "stalls"),
 });
 export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });

@@ -4,11 +4,9 @@ import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CancelCause, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
-import type { Looker } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import type { DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
-import type { StallGroup } from "#core/forecast/stall.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
@@ -17,8 +15,12 @@ import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide, Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { ComposedReport } from "#core/report/compose.ts";
+import type { Evidence } from "#core/watch/evidence.ts";
+import type { Need } from "#core/watch/needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
+import type { OrderCheck } from "./check.ts";
 import type { PersonFields } from "./people.ts";
+import type { SetGoals, SetPins } from "./plan.ts";
 import type { ReportWords } from "./report.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
 import type { NotHad } from "./views.week.ts";
@@ -34,18 +36,26 @@ export interface RulerView {
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
 }
 
-export type Need =
-  | { readonly code: "evaluate"; readonly due: LocalDate }
-  | { readonly code: "hold"; readonly kind: string; readonly from: LocalDate; readonly to: LocalDate | null }
-  | { readonly code: "behind"; readonly lengths: number; readonly feasible: boolean }
-  | { readonly code: "time-off"; readonly days: number }
-  | { readonly code: "mid-term" | "exit" | "report"; readonly due: LocalDate }
-  | { readonly code: "over"; readonly days: number }
-  /** The scores of late say that it has stopped learning. */
-  | { readonly code: "stall"; readonly group: StallGroup; readonly day: LocalDate }
-  /** An evaluation is closed and nobody has signed what comes of it. */
-  | { readonly code: "sign"; readonly evaluation: EvaluationId }
-  | { readonly code: "check-late"; readonly who: Looker; readonly days: number; readonly holds: HeldWork };
+/** One tap that takes the decision: a write with all that it needs, or the page where it is taken. */
+export type Proposal =
+  | { readonly code: "open"; readonly path: string }
+  | { readonly code: "order-check"; readonly input: OrderCheck }
+  | { readonly code: "rest-skill"; readonly input: SetPins }
+  | { readonly code: "drop-goal"; readonly input: SetGoals };
+
+/** A need of the short list, the dearest to leave alone first. */
+export interface NeedView {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly need: Need;
+  readonly about: string;
+  /** Points that a day of waiting costs. */
+  readonly cost: number;
+  readonly evidence: readonly Evidence[];
+  readonly proposal: Proposal;
+  /** Put off, by whom and why; null: it stands. */
+  readonly putOff: { readonly until: LocalDate; readonly reason: string; readonly by: string } | null;
+}
 
 export interface LaneView {
   readonly stay: StayId;
@@ -56,6 +66,8 @@ export interface LaneView {
   readonly ruler: RulerView;
   /** Most pressing first. */
   readonly needs: readonly Need[];
+  /** Who works it most. */
+  readonly rider: string | null;
   /** Of the promised goals, or of all where none is promised, the one that is least likely; null: no goal, or nothing forecast yet. */
   readonly weakest: { readonly skill: string; readonly chance: number } | null;
 }
@@ -63,6 +75,14 @@ export interface RailView {
   readonly barn: string;
   readonly today: LocalDate;
   readonly inWork: readonly LaneView[];
+  /** For the manager. */
+  readonly needsYou: readonly NeedView[];
+  readonly stalls: {
+    readonly all: number;
+    readonly taken: number;
+    /** The first day from which a stall is free for a whole term of so many days; null: none in sight. */
+    readonly free: readonly { readonly days: number; readonly from: LocalDate | null }[];
+  };
   readonly coming: readonly {
     readonly stay: StayId;
     readonly horse: string;

@@ -30,6 +30,7 @@ import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, Retire
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
+import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
 import { seeAlert } from "./alert/alerts.ts";
@@ -61,6 +62,7 @@ import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire
 import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart } from "./stay/manage.ts";
+import { answerNeed } from "./watch/answer.ts";
 import { enterWeather, forgetWeather } from "./weather/enter.ts";
 import { setWeek } from "./week/set-week.ts";
 
@@ -122,6 +124,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "card/close": command(staff, CloseCard, closeCard),
   "card/tell": command(staff, TellCard, tellCard),
   "card/unplanned": command(staff, UnplannedCard, unplannedCard),
+  "watch/answer": command(manager, AnswerNeed, answerNeed),
   "alert/see": command(manager, SeeAlert, seeAlert),
   "report/save": command(manager, SaveReport, saveReport),
   "report/approve": command(manager, ApproveReport, approveReport),

@@ -134,7 +134,7 @@ describe("a card on the phone", () => {
     await go(page, "Work");
     for (let i = 0; i < 7; i += 1) await tap(page, "Ground: 5 more");
     await thumb(await page.waitForSelector("[role=group] button[aria-label*='4, ']"));
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await text(page, "Kept on this phone and not sent yet.");
     await go(page, "Work");
     expect(await page.$eval("#ground", (field) => (field as HTMLInputElement).value)).toBe("35");
@@ -172,7 +172,7 @@ describe("a card on the phone", () => {
     await go(page, "Work");
     await start("ground");
     await pass(12);
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await go(page, "Work");
     await page.waitForFunction(() => document.querySelector("[data-timer='ground']")?.textContent?.includes("12:0"));
     await start("saddle");

@@ -31,7 +31,7 @@ describe("the Checks screen", () => {
     await fill(page, "Who looks", "dentist");
     await page.waitForFunction(() => location.search === "?who=dentist");
     expect(await bodyOf(page)).not.toContain("Saltmarsh: Back or ribs");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     expect(await bodyOf(page)).toContain("Tin Whistle: Teeth or mouth");
     await fill(page, "Find", "nobody of that name");
     await text(page, "No check fits");
@@ -64,7 +64,7 @@ describe("the Checks screen", () => {
     await screens.visit(page, "/today");
     await page.locator("summary::-p-text(Not due today)").click();
     expect(await bodyOf(page)).toMatch(new RegExp(`${horse}\\W+a check comes first`));
-    await page.goto(path, { waitUntil: "networkidle0" });
+    await page.goto(path, { waitUntil: "networkidle2" });
     const photo = join(folder, "near fore.png");
     writeFileSync(
       photo,
@@ -150,7 +150,7 @@ describe("the Barn screen", () => {
     await expectAccessible(page, "the barn's rules");
     await button(page, "Save the barn's rules").click();
     await page.waitForFunction(() => document.querySelector("form [role=status]")?.textContent === "Saved");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     expect(await bodyOf(page)).toContain("Fri 25 Dec 2026 ×");
     await button(page, "Change Arena").click();
     await fill(page, "Horses at once", "0");
@@ -170,7 +170,7 @@ describe("the Barn screen", () => {
     await fill(page, "Add a skill to Tie", "blanket");
     await expectAccessible(page, "changing a rung");
     await button(page, "Leave out Block and stirrup").click();
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await text(page, "Not saved yet; kept on this device.");
     await button(page, "Save as version 2").click();
     await text(page, "Before anybody gets on, the walk must have looked at");
@@ -189,7 +189,7 @@ describe("the Barn screen", () => {
     await fill(page, "Weight of Stomach", "3");
     await button(page, "Save the weights").click();
     await text(page, "Saved");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await text(page, "1 weight of your own");
     await page.close();
   });

@@ -162,7 +162,7 @@ async function mind(page: Page, finger: Finger): Promise<void> {
   for (let tried = 0; tried < 3; tried += 1) await finger.press("One more try");
   await finger.press("Fright: start the clock");
   await saved(page);
-  await page.reload({ waitUntil: "networkidle0" });
+  await page.reload({ waitUntil: "networkidle2" });
   await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
   await (await page.waitForSelector("ol button::-p-text(11 Mind)"))?.tap();
   await finger.press("It has settled");
@@ -195,7 +195,7 @@ describe("the prints and the comparison", () => {
     const [mine, theirs] = [await screens.as("odalys"), await screens.as("odalys")];
     for (const page of [mine, theirs]) await screens.visit(page, path);
     await fill(mine, "In your own words, printed above the findings", "Mine.");
-    await mine.reload({ waitUntil: "networkidle0" });
+    await mine.reload({ waitUntil: "networkidle2" });
     await mine.waitForFunction(() => document.querySelector("textarea")?.value === "Mine.");
     await fill(theirs, "In your own words, printed above the findings", "Theirs.");
     await follow(theirs, () => button(theirs, "Sign the evaluation").click());

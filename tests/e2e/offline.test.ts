@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { openBrowser } from "#bin/browser.ts";
 import { DEMO_PASSWORD } from "#demo/cast.ts";
 import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
@@ -23,6 +23,7 @@ interface Card {
   readonly person: string;
   readonly horse: string;
 }
+afterEach(() => screens.site.up());
 let card: Card;
 /** A ground card of today that is still open, another for each test. */
 beforeEach(async () => {
@@ -59,6 +60,7 @@ async function close(page: Page): Promise<void> {
 }
 const visitedOnce = async (who: string, id: string): Promise<Page> => {
   const page = await screens.as(who, PHONE);
+  page.setDefaultTimeout(30_000);
   await screens.visit(page, "/string");
   await onThePhone(page, `/card/${id}`);
   return page;

@@ -64,7 +64,7 @@ describe("the Plan screen", () => {
     await button(page, "Set the goals").click();
     await text(page, "Walk into the trailer and out again to 4");
     await played(page);
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await played(page);
     expect(await bodyOf(page)).toContain("Lead at the shoulder to 4, left");
     await page.close();
@@ -75,7 +75,7 @@ describe("the Plan screen", () => {
     const label = await page.$eval('select[aria-label^="Change "]', (select) => select.getAttribute("aria-label") ?? "");
     await page.select(`select[aria-label="${label}"]`, "pin");
     await text(page, "▼ pinned:");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await played(page);
     await text(page, "▼ pinned:");
     const [letGo] = await page.$$('button[aria-label$="let go"]');
@@ -116,7 +116,7 @@ describe("the ladder", () => {
     await days?.type("90");
     await button(page, "Save the ladder").click();
     await text(page, "Saved");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     expect(await bodyOf(page)).toContain("1 skill of your own");
     await page.close();
   });

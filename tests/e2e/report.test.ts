@@ -23,7 +23,7 @@ describe("the report", () => {
       .sql`SELECT count(*) FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle' AND k.state = 'closed'`;
     expect(await bodyOf(page)).toContain(`${given?.["count"]} of 20 contracted sessions were given`);
     await fill(page, "Your words on: What we did", "She found her rhythm in the second week.");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await text(page, "Kept on this device, not saved yet");
     await button(page, "Save").click();
     await text(page, "Saved");

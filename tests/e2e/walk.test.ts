@@ -44,7 +44,7 @@ describe("the walk on the tablet", () => {
     await button(page, "Undo the last tap").click();
     expect(await tick()).toContain("…");
     await saved(page);
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await page.waitForFunction(() => document.querySelector("h1")?.textContent === "6. Yields");
     await screens.site
       .sql`DELETE FROM evaluation_mark WHERE evaluation_id IN (SELECT id FROM evaluation WHERE closed_at IS NULL)`;
@@ -79,7 +79,7 @@ describe("the walk on the tablet", () => {
     await saved(page);
     expect(await marks()).toContain("tie both 4");
     await press(page, "Tie and stand: 2");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload({ waitUntil: "networkidle2" });
     await go(page, "Tie");
     expect(await pressed(page, "Tie and stand: 2")).toBe(true);
     await saved(page);

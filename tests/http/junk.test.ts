@@ -39,6 +39,7 @@ const POLICIES = {
   holdWeather: false,
   units: "metric",
   cues: { ...USUAL_CUES },
+  stalls: 20,
 };
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
 const EXAMPLES: Record<string, unknown> = {
@@ -128,6 +129,7 @@ const EXAMPLES: Record<string, unknown> = {
   },
   "card/unplanned": { id, stay: id, day: "2026-07-14", ...where, after: null, why: "There was time" },
   "alert/see": { id },
+  "watch/answer": { stay: id, code: "stall", about: "2026-07-10", until: "2026-07-20", reason: "Vet comes on Friday" },
   "card/close": { id, base: null, record: record(), gate: OPEN_GATE },
   "report/save": { stay: id, version: null, words: { did: { text: "Much.", instead: false } } },
   "report/approve": { stay: id, version: 1 },

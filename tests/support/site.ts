@@ -38,6 +38,11 @@ export class Site {
   }
   /** The server goes away; what is open in a browser stays. */
   stop = (): Promise<void> => this.served.stop();
+  /** Up again, where a test left it down. */
+  async up(): Promise<void> {
+    const { exitCode, signalCode } = this.served.child;
+    if (exitCode !== null || signalCode !== null) await this.restart();
+  }
   /** It is ended without a word: what it was in the middle of is not finished. */
   async kill(): Promise<void> {
     this.served.child.kill("SIGKILL");

@@ -11,7 +11,7 @@ import { barnOf } from "../stay/read-horse.ts";
 /** The barn's policies as the form has them. */
 export function policiesOf(barn: Barn): PolicyFields {
   const { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather } = barn.holdPolicy;
-  const { name, firstDayIs, restDays, holidays, units } = barn;
+  const { name, firstDayIs, restDays, holidays, units, stalls } = barn;
   return {
     name,
     firstDayIs,
@@ -22,6 +22,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     holdOwner,
     holdWeather,
     units,
+    stalls,
     cues: { ...cuesOf(barn.cues) },
   };
 }

@@ -1,15 +1,22 @@
-import type { LaneView, Need, RailView, RulerView } from "#contracts/views.ts";
+import type { LaneView, RailView, RulerView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
-import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
-import { lengthsBehind, postsOf, readTerm } from "#core/calendar/term.ts";
+import { addDays, daysBetween, type LocalDate, later } from "#core/calendar/local-date.ts";
+import { lengthsBehind, postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
+import type { PersonId } from "#core/kernel/brand.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
+import type { Need } from "#core/watch/needs.ts";
+import { firstFree, takenOn } from "#core/watch/stalls.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { listUnlogged } from "#db/queries/day.ts";
-import { type ForecastRecord, listLatestForecasts } from "#db/queries/plan.ts";
+import { listPairings, listUnlogged } from "#db/queries/day.ts";
+import { listPeople } from "#db/queries/people.ts";
+import { type ForecastRecord, listLatestForecasts, listPlans, type PlanRecord } from "#db/queries/plan.ts";
 import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
+import { listSudden } from "#db/queries/watch.ts";
 import type { Deps } from "../container.ts";
 import { ALARM_DAYS } from "../plan/alarm.ts";
+import { readNeeds } from "../watch/read-needs.ts";
 import { lastWorked, termFacts } from "./facts.ts";
 
 export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
@@ -57,20 +64,6 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
   return needs;
 }
 
-const toLane = (stay: Stay, barn: Barn, today: LocalDate, told: ForecastRecord | undefined): LaneView => {
-  const ruler = rulerOf(stay, barn, today);
-  return {
-    stay: stay.id,
-    horse: stay.horse,
-    client: stay.client,
-    kind: stay.kind,
-    length: stay.length,
-    ruler,
-    needs: [...needsOf(stay, ruler), ...stallOf(stay, told, today)],
-    weakest: weakestOf(told),
-  };
-};
-
 /** A stall alarm that is no history yet, for the manager to see at once. */
 function stallOf(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
   const last = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
@@ -85,32 +78,99 @@ function weakestOf(told: ForecastRecord | undefined): LaneView["weakest"] {
   return weakest ? { skill: weakest.skill, chance: weakest.chance } : null;
 }
 
-const GONE_SHOWN = 5;
+/** A promise that will hardly be kept, once half of the term has shown it. */
+const HARDLY = 0.25;
+function goalsAtRisk(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
+  if (daysBetween(stay.firstDay, today) < stay.length / 2) return [];
+  return (told?.goals ?? [])
+    .filter(({ met, must: promised, chance }) => promised && !met && chance < HARDLY)
+    .map(({ skill, chance }): Need => ({ code: "goal", skill, chance }));
+}
+/** Notes rather than alarms: for the short list only, and not while the plan leaves the skill alone. */
+function stuckOf(stay: Stay, told: ForecastRecord | undefined, plan: PlanRecord | undefined, today: LocalDate): readonly Need[] {
+  const day = stayDay(stay.firstDay, today);
+  const rests = (skill: string): boolean =>
+    (plan?.pins ?? []).some((pin) => pin.kind === "forbid" && pin.skill === skill && day <= (pin.to ?? day));
+  return (told?.stuck ?? []).filter((skill) => !rests(skill)).map((skill) => ({ code: "stuck", skill }));
+}
+/** A sudden change in a session of late, until a vet has been asked about it. */
+function suddenOf(stay: Stay, seen: LocalDate | undefined): readonly Need[] {
+  const asked = stay.checks.some((check) => check.who === "vet" && seen !== undefined && check.orderedOn >= seen);
+  return seen && !asked ? [{ code: "sudden", day: seen }] : [];
+}
 
-export async function readRail({ sql, clock }: Deps): Promise<RailView> {
+const GONE_SHOWN = 5;
+const SUDDEN_DAYS = 7;
+
+/** The barn's stalls, by the stays that are here and to come, each to the end that its term has today. */
+function stallsOf(stays: readonly Stay[], barn: Barn, today: LocalDate): RailView["stalls"] {
+  const standing = stays.map((stay) => ({
+    from: stay.firstDay,
+    to: later(readTerm(termFacts(stay, barn), today).lastDay, today),
+  }));
+  return {
+    all: barn.stalls,
+    taken: takenOn(standing, today),
+    free: TERM_LENGTHS.map((days) => ({ days, from: firstFree(standing, barn.stalls, days, today) })),
+  };
+}
+
+export async function readRail(deps: Deps): Promise<RailView> {
+  const { sql, clock } = deps;
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
-  const [stays, gone, unlogged] = await Promise.all([
+  const [stays, gone, unlogged, pairings, people, sudden] = await Promise.all([
     listStays(sql),
     listGone(sql, GONE_SHOWN),
     listUnlogged(sql, addDays(today, -1)),
+    listPairings(sql),
+    listPeople(sql),
+    listSudden(sql, addDays(today, -SUDDEN_DAYS)),
   ]);
-  const told = await listLatestForecasts(
-    sql,
-    stays.map(({ id }) => id),
-  );
   const inWork = stays.filter((stay) => stay.firstDay <= today);
+  const ids = inWork.map(({ id }) => id);
+  const [told, plans] = await Promise.all([listLatestForecasts(sql, ids), listPlans(sql, ids)]);
+  const toldOf = new Map(told.map((one) => [one.stayId, one]));
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  const lanes = inWork.map((stay) => {
+    const ruler = rulerOf(stay, barn, today);
+    const mine = toldOf.get(stay.id);
+    const seen = sudden.find(({ stayId }) => stayId === stay.id)?.day;
+    const needs = [
+      ...suddenOf(stay, seen),
+      ...needsOf(stay, ruler),
+      ...stallOf(stay, mine, today),
+      ...goalsAtRisk(stay, mine, today),
+    ];
+    const notes = stuckOf(
+      stay,
+      mine,
+      plans.find(({ stayId }) => stayId === stay.id),
+      today,
+    );
+    return { stay, ruler, told: mine, needs, notes };
+  });
   return {
     barn: barn.name,
     today,
-    inWork: inWork.map((stay) =>
-      toLane(
-        stay,
-        barn,
-        today,
-        told.find(({ stayId }) => stayId === stay.id),
-      ),
+    inWork: lanes.map(({ stay, ruler, needs, told: mine }) => ({
+      stay: stay.id,
+      horse: stay.horse,
+      client: stay.client,
+      kind: stay.kind,
+      length: stay.length,
+      ruler,
+      needs,
+      rider: nameOf.get(pairings.find(({ stayId }) => stayId === stay.id)?.riderId ?? ("" as PersonId)) ?? null,
+      weakest: weakestOf(mine),
+    })),
+    needsYou: await readNeeds(
+      deps,
+      barn,
+      today,
+      lanes.map(({ notes, needs, ...lane }) => ({ ...lane, needs: [...needs, ...notes] })),
     ),
+    stalls: stallsOf(stays, barn, today),
     coming: stays
       .filter((stay) => stay.firstDay > today)
       .map(({ id, horse, client, length, firstDay }) => ({ stay: id, horse, client, length, firstDay })),

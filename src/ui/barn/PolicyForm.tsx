@@ -24,6 +24,7 @@ const LINES: Lines<PolicyFields> = {
   holdOwner: ["Hold by the owner", yesNo],
   holdWeather: ["Hold for weather", yesNo],
   units: ["Lengths", (x) => UNITS[x]],
+  stalls: ["Stalls", (x) => String(x)],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
@@ -112,6 +113,7 @@ export function PolicyForm({ view }: { view: BarnView }) {
           hint={`The barn's time zone is ${view.timeZone}.`}
         />
       </div>
+      <Text form={form} name="policies.stalls" kind="number" label="Stalls: horses that there is room for" />
       <Controller
         control={form.control}
         name="policies.restDays"

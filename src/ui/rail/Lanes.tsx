@@ -10,13 +10,18 @@ import { Ruler } from "./Ruler.tsx";
 /** One lane of the track: who, where on the term, what it needs. Rendered on the server; it wakes for nothing. */
 export function Lanes({ lanes, manager }: { lanes: readonly LaneView[]; manager: boolean }) {
   return (
-    <ol className="border-t border-line">
-      {lanes.map(({ stay, horse, client, kind, length, ruler, needs, weakest }) => {
+    <ol id="lanes" className="border-t border-line">
+      {lanes.map(({ stay, horse, client, kind, length, ruler, needs, rider, weakest }, place) => {
         const { reading } = ruler;
         return (
           <li
             key={stay}
             data-name={`${horse} ${client}`.toLowerCase()}
+            data-place={place}
+            data-end={reading.lastDay}
+            data-behind={lengthsBehind(reading)}
+            data-rider={rider ?? ""}
+            data-kind={kind}
             className="grid items-center gap-x-4 border-b border-line py-0.5 md:grid-cols-[13rem_minmax(0,1fr)_19rem]"
           >
             <div className="min-w-0">

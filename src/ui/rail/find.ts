@@ -1,24 +1,46 @@
-/** Finds a lane by the name of horse or owner, and keeps what was looked for in the address bar. */
-const field = document.querySelector<HTMLInputElement>("#find");
+/** Finds lanes by name, rider and kind, and puts them in an order; the address bar holds what was chosen. */
+const find = document.querySelector<HTMLInputElement>("#find");
+const picks = ["order", "rider", "kind"].map((name) => [name, document.querySelector<HTMLSelectElement>(`#${name}`)] as const);
 const none = document.querySelector<HTMLElement>("#find-none");
+const list = document.querySelector<HTMLElement>("#lanes");
+const lanes = [...document.querySelectorAll<HTMLElement>("[data-name]")];
+
+const byNumber =
+  (key: string, sign = 1) =>
+  (a: HTMLElement, b: HTMLElement) =>
+    sign * (Number(a.dataset[key]) - Number(b.dataset[key]));
+const byText = (key: string) => (a: HTMLElement, b: HTMLElement) => (a.dataset[key] ?? "").localeCompare(b.dataset[key] ?? "");
+const ORDERS: Readonly<Record<string, (a: HTMLElement, b: HTMLElement) => number>> = {
+  "": byNumber("place"),
+  end: byText("end"),
+  behind: byNumber("behind", -1),
+  name: byText("name"),
+};
 
 function show(): void {
-  const words = (field?.value ?? "").trim().toLowerCase();
+  const words = (find?.value ?? "").trim().toLowerCase();
+  const chosen = Object.fromEntries(picks.map(([name, field]) => [name, field?.value ?? ""]));
   let shown = 0;
-  for (const lane of document.querySelectorAll<HTMLElement>("[data-name]")) {
-    const hit = lane.dataset["name"]?.includes(words) ?? false;
+  for (const lane of lanes) {
+    const hit =
+      (lane.dataset["name"] ?? "").includes(words) &&
+      ["rider", "kind"].every((name) => chosen[name] === "" || lane.dataset[name] === chosen[name]);
     lane.hidden = !hit;
     if (hit) shown += 1;
   }
-  if (none) none.hidden = shown > 0;
+  list?.append(...[...lanes].sort(ORDERS[chosen["order"] ?? ""] ?? byNumber("place")));
+  if (none) none.hidden = shown > 0 || lanes.length === 0;
   const url = new URL(location.href);
-  if (words) url.searchParams.set("find", words);
-  else url.searchParams.delete("find");
+  for (const [name, value] of Object.entries({ find: words, ...chosen }))
+    if (value) url.searchParams.set(name, value);
+    else url.searchParams.delete(name);
   history.replaceState(null, "", url);
 }
 
-if (field) {
-  field.value = new URL(location.href).searchParams.get("find") ?? "";
+const asked = new URL(location.href).searchParams;
+for (const [name, field] of [["find", find], ...picks] as const) {
+  if (!field) continue;
+  field.value = asked.get(name) ?? "";
   field.addEventListener("input", show);
-  if (field.value) show();
 }
+if (["find", "order", "rider", "kind"].some((name) => asked.has(name))) show();

@@ -1,12 +1,15 @@
-import type { Need } from "#contracts/views.ts";
+import type { Proposal } from "#contracts/views.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { UrgencyReason } from "#core/day/urgency.ts";
+import { causeOf } from "#core/intake/causes.ts";
 import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import type { RiskReason } from "#core/intake/outcome.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import { sayLateNeed } from "./check.ts";
+import type { Evidence } from "#core/watch/evidence.ts";
+import type { Need } from "#core/watch/needs.ts";
+import { LOOKER, sayLateNeed } from "./check.ts";
 import { inner, plural } from "./figures.ts";
 import { HOLD, POST } from "./labels.ts";
 
@@ -31,6 +34,12 @@ export function sayNeed(need: Need): string {
       return sayLateNeed(need.who, need.days, need.holds);
     case "stall":
       return "Learns less than it did: look at the plan";
+    case "sudden":
+      return `A sudden change on ${sayDate(need.day)}: the vet before more work`;
+    case "goal":
+      return `Promised: ${inner(skillOf(need.skill).words)}, and hardly to be met (${Math.round(100 * need.chance)} %)`;
+    case "stuck":
+      return `No gain in four works: ${inner(skillOf(need.skill).words)}`;
     case "over":
       return `Term over for ${plural(need.days, "day")}`;
   }
@@ -49,7 +58,11 @@ export function needPath(need: Need): string | null {
     case "report":
       return "/report";
     case "stall":
+    case "goal":
+    case "stuck":
       return "/plan";
+    case "sudden":
+      return "/checks";
     case "hold":
     case "over":
       return "/terms";
@@ -60,7 +73,7 @@ export function needPath(need: Need): string | null {
 }
 /** How a need is marked, beside its words: shape as well as colour. */
 export const needTone = (need: Need): "stop" | "attend" | "tell" =>
-  need.code === "hold" || need.code === "over" || (need.code === "check-late" && need.holds === "all")
+  need.code === "sudden" || need.code === "hold" || need.code === "over" || (need.code === "check-late" && need.holds === "all")
     ? "stop"
     : need.code === "mid-term" || need.code === "exit"
       ? "tell"
@@ -99,3 +112,43 @@ export function sayRisk(reason: RiskReason): string {
       return "nothing seen that asks for more";
   }
 }
+
+/** Why, one line each. */
+export function sayEvidence(evidence: Evidence): string {
+  switch (evidence.code) {
+    case "unchanged":
+      return `${skillOf(evidence.skill).words}${evidence.side === "both" ? "" : `, ${evidence.side}`}: ${evidence.score} in the last of ${evidence.times} scores, no better than in the first.`;
+    case "rose":
+      return `Meanwhile ${plural(evidence.skills, "other skill")} rose.`;
+    case "one-side":
+      return `On the ${evidence.side} only: soundness before schooling.`;
+    case "layoff":
+      return `${plural(evidence.days, "day")} without work up to ${sayDate(evidence.until)}.`;
+  }
+}
+/** What the button does. */
+export function sayProposal(proposal: Proposal, need: Need): string {
+  switch (proposal.code) {
+    case "order-check":
+      return `Order a check: ${inner(LOOKER[proposal.input.who])}${proposal.input.cause ? `, ${inner(causeOf(proposal.input.cause).words)}` : ""}`;
+    case "rest-skill":
+      return "Leave it alone for a week";
+    case "drop-goal":
+      return "Drop the goal";
+    case "open":
+      return OPENS[need.code] ?? "Open it";
+  }
+}
+const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
+  evaluate: "Evaluate",
+  "mid-term": "Evaluate",
+  exit: "Evaluate",
+  report: "Write the report",
+  "check-late": "Book or close the check",
+  hold: "End the hold, or keep it",
+  over: "Send it home, or extend",
+  behind: "Add sessions to the week",
+  "time-off": "Put it on a string",
+  stall: "Look at the plan",
+  sign: "Review and sign",
+};

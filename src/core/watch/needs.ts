@@ -1,0 +1,112 @@
+/** What a horse needs of the manager today, and what a day of waiting costs: the order of the short list on the Rail. */
+import type { LocalDate } from "../calendar/local-date.ts";
+import type { Looker } from "../check/check.ts";
+import type { StallGroup } from "../forecast/stall.ts";
+import type { HeldWork } from "../intake/findings.ts";
+import type { EvaluationId } from "../kernel/brand.ts";
+
+export type Need =
+  | { readonly code: "evaluate"; readonly due: LocalDate }
+  | { readonly code: "hold"; readonly kind: string; readonly from: LocalDate; readonly to: LocalDate | null }
+  | { readonly code: "behind"; readonly lengths: number; readonly feasible: boolean }
+  | { readonly code: "time-off"; readonly days: number }
+  | { readonly code: "mid-term" | "exit" | "report"; readonly due: LocalDate }
+  | { readonly code: "over"; readonly days: number }
+  /** The scores of late say that it has stopped learning. */
+  | { readonly code: "stall"; readonly group: StallGroup; readonly day: LocalDate }
+  /** An evaluation is closed and nobody has signed what comes of it. */
+  | { readonly code: "sign"; readonly evaluation: EvaluationId }
+  | { readonly code: "check-late"; readonly who: Looker; readonly days: number; readonly holds: HeldWork }
+  /** A sudden change was seen, and no vet has been asked since. */
+  | { readonly code: "sudden"; readonly day: LocalDate }
+  /** A promised goal that will hardly be met in time. */
+  | { readonly code: "goal"; readonly skill: string; readonly chance: number }
+  /** A skill that gained next to nothing over its last works. */
+  | { readonly code: "stuck"; readonly skill: string };
+export type NeedCode = Need["code"];
+export const NEED_CODES = [
+  "evaluate",
+  "hold",
+  "behind",
+  "time-off",
+  "mid-term",
+  "exit",
+  "report",
+  "over",
+  "stall",
+  "sign",
+  "check-late",
+  "sudden",
+  "goal",
+  "stuck",
+] as const satisfies readonly NeedCode[];
+
+const capped = (value: number, most: number): number => Math.min(most, value);
+const overdue = (due: LocalDate, today: LocalDate): boolean => due < today;
+
+/**
+ * Points that a day of waiting costs, 0-100; the barn's judgement. A horse that may be hurting comes before one that loses days, that before an owner who
+ * waits for paper, and that before what may take its time.
+ */
+export function costOfWaiting(need: Need, today: LocalDate): number {
+  switch (need.code) {
+    case "sudden":
+      return 90;
+    case "check-late":
+      return { nothing: 8, skill: 12, ridden: 24, all: 34 }[need.holds] + capped(need.days, 10);
+    case "stall":
+      return 30;
+    case "evaluate":
+      return overdue(need.due, today) ? 28 : 18;
+    case "over":
+      return 20 + capped(need.days, 10);
+    case "behind":
+      return capped(need.lengths * (need.feasible ? 3 : 5), 27);
+    case "report":
+      return overdue(need.due, today) ? 22 : 11;
+    case "time-off":
+      return capped(need.days * 1.5, 18);
+    case "goal":
+      return 6 + 8 * (1 - need.chance);
+    case "exit":
+      return overdue(need.due, today) ? 16 : 9;
+    case "sign":
+      return 12;
+    case "hold":
+      return need.to === null ? 7 : 0;
+    case "mid-term":
+      return overdue(need.due, today) ? 9 : 5;
+    case "stuck":
+      return 4;
+  }
+}
+
+/** Tells a need from the next one of its kind on the same horse: an answer to one alarm is none to another. */
+export function aboutOf(need: Need): string {
+  switch (need.code) {
+    case "stall":
+    case "sudden":
+      return need.day;
+    case "goal":
+    case "stuck":
+      return need.skill;
+    case "sign":
+      return need.evaluation;
+    case "check-late":
+      return need.who;
+    default:
+      return "";
+  }
+}
+
+export interface NeedAnswer {
+  readonly code: string;
+  readonly about: string;
+  /** The need is out of sight up to and with this day. */
+  readonly until: LocalDate;
+}
+/** The answer that keeps a need out of sight today; the newest counts. `answers` newest first. */
+export const answerTo = <A extends NeedAnswer>(need: Need, answers: readonly A[], today: LocalDate): A | null => {
+  const newest = answers.find((answer) => answer.code === need.code && answer.about === aboutOf(need));
+  return newest && newest.until >= today ? newest : null;
+};

@@ -1,0 +1,103 @@
+/** The Rail for its manager: what needs a decision, taken with one tap or put off; lanes found, filtered and ordered. */
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { bodyOf, button, expectAccessible, fill, Screens, saidBy, text } from "#tests/screen.ts";
+import { Site } from "#tests/site.ts";
+
+let screens: Screens;
+beforeAll(async () => {
+  screens = await Screens.open(await Site.open("demo"));
+  // A sudden change in a session of yesterday, and a skill that stands still.
+  const { sql } = screens.site;
+  await sql`
+    INSERT INTO card_sign (card_id, revision, position, sign, side, strength)
+    SELECT k.id, k.revision, 90, 'sudden-change', 'both', 3 FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
+    WHERE k.state = 'closed' AND h.name = 'Copperplate' ORDER BY k.day DESC LIMIT 1`;
+  await sql`UPDATE forecast SET stuck = ARRAY['trot'] WHERE (stay_id, day) IN (
+    SELECT s.id, max(f.day) FROM stay s JOIN horse h ON h.id = s.horse_id JOIN forecast f ON f.stay_id = s.id WHERE h.name = 'Lantern Fee' GROUP BY s.id)`;
+  await sql`UPDATE barn SET revision = revision + 1`;
+});
+afterAll(() => screens.close());
+
+const NEEDS = "section:has(#needs-title)";
+
+describe("what needs the manager", () => {
+  it("stands in the order of what waiting costs, with why; a check is ordered with one tap, and what waited for it goes", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    await expectAccessible(page, "the Rail");
+    const first = await saidBy(page, `${NEEDS} ol > li:first-child`);
+    expect(first).toMatch(/Copperplate.*A sudden change on .*Order a check: vet/);
+    await (await page.waitForSelector(`${NEEDS} ol > li:first-child button`))?.click();
+    await text(page, "✓ Ordered.");
+    const [check] = await screens.site
+      .sql`SELECT c.holds, c.who FROM check_up c JOIN stay s ON s.id = c.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Copperplate' AND c.cause = 'sudden'`;
+    expect(check).toMatchObject({ holds: "all", who: "vet" });
+    await screens.visit(page, "/");
+    expect(await saidBy(page, NEEDS)).not.toContain("A sudden change");
+    await page.close();
+  });
+  it("is put off with a reason, stands among what is put off, and is taken up again", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    const name = await page.$eval(
+      `${NEEDS} ol > li:first-child button[aria-expanded]`,
+      (one) => one.getAttribute("aria-label") ?? "",
+    );
+    await button(page, name).click();
+    await fill(page, "Why", "The owner decides on Friday");
+    await expectAccessible(page, "putting off");
+    await page.locator("form ::-p-text(Put it off)").click();
+    await text(page, "✓ Put off until");
+    await screens.visit(page, "/");
+    expect(await saidBy(page, `${NEEDS} ol`)).not.toContain(name.split(":")[0]?.split(", ")[1] ?? "?");
+    await (await text(page, "Put off (1)"))?.click();
+    expect(await saidBy(page, NEEDS)).toMatch(/until .*, Odalys Brandt: The owner decides on Friday/);
+    await page.locator(`${NEEDS} details ::-p-text(Take it up again)`).click();
+    await text(page, "✓ Taken up again.");
+    await screens.visit(page, "/");
+    expect(await bodyOf(page)).not.toContain("Put off (1)");
+    await page.close();
+  });
+  it("leaves a skill that stands still alone for a week with one tap, and the plan has it so", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    const more = await page.$(`${NEEDS} > button[aria-expanded=false]`);
+    await more?.click();
+    await button(page, "Lantern Fee: Leave it alone for a week").click();
+    await text(page, "✓ Left alone for a week");
+    const [plan] = await screens.site
+      .sql`SELECT p.pins FROM plan p JOIN stay s ON s.id = p.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Lantern Fee'`;
+    expect(plan?.["pins"]).toContainEqual(expect.objectContaining({ kind: "forbid", skill: "trot" }));
+    await page.close();
+  });
+  it("is nobody else's: riders see the lanes alone", async () => {
+    const page = await screens.as("wren");
+    await screens.visit(page, "/");
+    expect(await bodyOf(page)).not.toContain("Needs you");
+    await page.close();
+  });
+});
+
+describe("lanes", () => {
+  it("are ordered and filtered, and the address holds it", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    const shown = () =>
+      page.$$eval("#lanes > li", (lanes) =>
+        lanes.filter((lane) => !(lane as HTMLElement).hidden).map((lane) => lane.querySelector("a")?.textContent ?? ""),
+      );
+    const all = await shown();
+    await page.select("#order", "name");
+    expect(await shown()).toEqual([...all].sort((a, b) => a.localeCompare(b)));
+    const rider = await page.$eval("#rider option:nth-child(2)", (option) => (option as HTMLOptionElement).value);
+    await page.select("#rider", rider);
+    const mine = await shown();
+    expect(mine.length).toBeGreaterThan(0);
+    expect(mine.length).toBeLessThan(all.length);
+    await page.reload({ waitUntil: "networkidle2" });
+    expect(await shown()).toEqual(mine);
+    expect(page.url()).toContain("order=name");
+    expect(await bodyOf(page)).toMatch(/\d+ of 20 stalls taken\. A place for a whole term: 30 days from today/);
+    await page.close();
+  });
+});
