@@ -136,18 +136,10 @@ export async function readRail(deps: Deps): Promise<RailView> {
     const ruler = rulerOf(stay, barn, today);
     const mine = toldOf.get(stay.id);
     const seen = sudden.find(({ stayId }) => stayId === stay.id)?.day;
-    const needs = [
-      ...suddenOf(stay, seen),
-      ...needsOf(stay, ruler),
-      ...stallOf(stay, mine, today),
-      ...goalsAtRisk(stay, mine, today),
-    ];
-    const notes = stuckOf(
-      stay,
-      mine,
-      plans.find(({ stayId }) => stayId === stay.id),
-      today,
-    );
+    const needs = [...suddenOf(stay, seen), ...needsOf(stay, ruler), ...stallOf(stay, mine, today)];
+    const plan = plans.find(({ stayId }) => stayId === stay.id);
+    // For the short list only: a lane shows its weakest goal already.
+    const notes = [...goalsAtRisk(stay, mine, today), ...stuckOf(stay, mine, plan, today)];
     return { stay, ruler, told: mine, needs, notes };
   });
   return {

@@ -2,12 +2,14 @@
 import { useState } from "react";
 import type { NeedView } from "#contracts/views.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import { groupBy } from "#core/kernel/group.ts";
 import { Button, INPUT, Tag, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { plural } from "#ui/words/figures.ts";
 import { needTone, sayEvidence, sayNeed, sayProposal } from "#ui/words/needs.ts";
 
-const SHOWN = 5;
+/** Horses shown at once. */
+const SHOWN = 3;
 const REASONS = ["It is known, and under way", "The owner decides", "Wait for the next session", "Not this week"];
 const DAYS = [1, 3, 7, 14] as const;
 const ROUTES = { "order-check": "check/order", "rest-skill": "plan/set-pins", "drop-goal": "plan/set-goals" } as const;
@@ -69,18 +71,94 @@ function PutOff({
   );
 }
 
+function Row({
+  view,
+  today,
+  busy,
+  done,
+  more,
+  opened,
+  onMore,
+  onTake,
+  onPutOff,
+}: {
+  view: NeedView;
+  today: LocalDate;
+  busy: boolean;
+  /** What was done of it here. */
+  done: string | null;
+  /** Other needs of the same horse. */
+  more: number;
+  opened: boolean;
+  onMore(): void;
+  onTake(): void;
+  onPutOff(until: LocalDate, reason: string): void;
+}) {
+  const [putting, setPutting] = useState(false);
+  const { proposal, need } = view;
+  const words = sayProposal(proposal, need);
+  return (
+    <div className="grid gap-1 py-1.5">
+      <div className="flex flex-wrap items-start gap-x-3 gap-y-1 md:flex-nowrap">
+        <a href={`/horse/${view.stay}`} className="sign w-36 shrink-0 truncate pt-1 text-lg text-ink">
+          {view.horse}
+        </a>
+        <div className="min-w-0 grow pt-1">
+          <Tag tone={needTone(need)}>{sayNeed(need)}</Tag>{" "}
+          {more > 0 && (
+            <button type="button" className="sign px-1 text-sm text-slate underline" aria-expanded={opened} onClick={onMore}>
+              {opened ? "less" : `and ${more} more`}
+            </button>
+          )}
+          {view.evidence.length > 0 && <p className="text-sm text-dim">{view.evidence.map(sayEvidence).join(" ")}</p>}
+        </div>
+        {done ? (
+          <span role="status" className="pt-1">
+            ✓ {done}
+          </span>
+        ) : (
+          <div className="flex shrink-0 gap-1">
+            {proposal.code === "open" ? (
+              <a
+                href={proposal.path}
+                className="sign inline-flex min-h-9 items-center rounded border border-rail px-3 text-ink no-underline"
+              >
+                {words}
+              </a>
+            ) : (
+              <Button disabled={busy} aria-label={`${view.horse}: ${words}`} onClick={onTake}>
+                {words}
+              </Button>
+            )}
+            <Button
+              aria-expanded={putting}
+              aria-label={`${view.horse}, ${sayNeed(need)}: put off`}
+              onClick={() => setPutting(!putting)}
+            >
+              Put off
+            </Button>
+          </div>
+        )}
+      </div>
+      {putting && !done && <PutOff today={today} busy={busy} onPutOff={onPutOff} />}
+    </div>
+  );
+}
+
 export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: LocalDate }) {
   /** What was done here since the page came, by need. */
   const [done, setDone] = useState<Readonly<Record<string, string>>>({});
   const [all, setAll] = useState(false);
-  const [putting, setPutting] = useState<string | null>(null);
+  /** The horse whose other needs are open. */
+  const [open, setOpen] = useState<string | null>(null);
   const { busy, problem, send } = useCommand();
   const standing = needs.filter(({ putOff, cost }) => putOff === null && cost > 0);
   const off = needs.filter(({ putOff }) => putOff !== null);
+  // A horse is one line: its dearest need; the others of it open below.
+  const horses = [...groupBy(standing, ({ stay }) => stay).values()];
   const answer = async (view: NeedView, until: LocalDate, reason: string): Promise<void> => {
     const sent = await send("watch/answer", { stay: view.stay, code: view.need.code, about: view.about, until, reason });
     if (!sent.ok) return;
-    setPutting(null);
     setDone({ ...done, [keyOf(view)]: until < today ? "Taken up again." : `Put off until ${sayDate(addDays(until, 1))}.` });
   };
   const take = async (view: NeedView): Promise<void> => {
@@ -94,59 +172,33 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
       {standing.length === 0 && <p className="text-dim">Nothing waits for a decision of yours today.</p>}
       <Trouble problem={problem} />
       <ol>
-        {(all ? standing : standing.slice(0, SHOWN)).map((view) => {
-          const key = keyOf(view);
-          const { proposal } = view;
+        {(all ? horses : horses.slice(0, SHOWN)).map((mine) => {
+          const more = mine.length - 1;
+          const stay = mine[0]?.stay ?? null;
+          const shown = open === stay ? mine : mine.slice(0, 1);
           return (
-            <li key={key} className="grid gap-1 border-t border-line py-1.5">
-              <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-                <a href={`/horse/${view.stay}`} className="sign w-40 truncate text-lg text-ink">
-                  {view.horse}
-                </a>
-                <span className="min-w-0 grow">
-                  <Tag tone={needTone(view.need)}>{sayNeed(view.need)}</Tag>{" "}
-                  <span className="text-sm text-dim">{view.evidence.map(sayEvidence).join(" ")}</span>
-                </span>
-                {done[key] ? (
-                  <span role="status">✓ {done[key]}</span>
-                ) : (
-                  <>
-                    {proposal.code === "open" ? (
-                      <a
-                        href={proposal.path}
-                        className="sign inline-flex min-h-9 items-center rounded border border-rail px-3 text-ink no-underline"
-                      >
-                        {sayProposal(proposal, view.need)}
-                      </a>
-                    ) : (
-                      <Button
-                        disabled={busy}
-                        aria-label={`${view.horse}: ${sayProposal(proposal, view.need)}`}
-                        onClick={() => void take(view)}
-                      >
-                        {sayProposal(proposal, view.need)}
-                      </Button>
-                    )}
-                    <Button
-                      aria-expanded={putting === key}
-                      aria-label={`${view.horse}, ${sayNeed(view.need)}: put off`}
-                      onClick={() => setPutting(putting === key ? null : key)}
-                    >
-                      Put off
-                    </Button>
-                  </>
-                )}
-              </div>
-              {putting === key && (
-                <PutOff today={today} busy={busy} onPutOff={(until, reason) => void answer(view, until, reason)} />
-              )}
+            <li key={stay} className="border-t border-line">
+              {shown.map((view, i) => (
+                <Row
+                  key={keyOf(view)}
+                  view={view}
+                  today={today}
+                  busy={busy}
+                  done={done[keyOf(view)] ?? null}
+                  more={i === 0 ? more : 0}
+                  opened={open === stay}
+                  onMore={() => setOpen(open === stay ? null : stay)}
+                  onTake={() => void take(view)}
+                  onPutOff={(until, reason) => void answer(view, until, reason)}
+                />
+              ))}
             </li>
           );
         })}
       </ol>
-      {standing.length > SHOWN && (
+      {horses.length > SHOWN && (
         <Button aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? "The first five" : `${standing.length - SHOWN} more`}
+          {all ? "The first three" : `${plural(horses.length - SHOWN, "more horse")}`}
         </Button>
       )}
       {off.length > 0 && (

@@ -33,7 +33,7 @@ export function sayNeed(need: Need): string {
     case "check-late":
       return sayLateNeed(need.who, need.days, need.holds);
     case "stall":
-      return "Learns less than it did: look at the plan";
+      return `Learns less than it did since ${sayDate(need.day)}`;
     case "sudden":
       return `A sudden change on ${sayDate(need.day)}: the vet before more work`;
     case "goal":
