@@ -29,9 +29,10 @@ import { readClosedEvaluation, readCompared, readEvaluate } from "#server/intake
 import { readPeople } from "#server/people/read-people.ts";
 import { readLadder, readPlan } from "#server/plan/read-plan.ts";
 import { readReport } from "#server/report/read-report.ts";
-import { type Opened, openStay, readHorseNow, readLog } from "#server/stay/read-horse.ts";
+import { type Opened, openStay, readHorseNow } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
 import { readBooking, readTerms } from "#server/stay/read-terms.ts";
+import { readCourse, readLogView } from "#server/watch/read-course.ts";
 import { readWeek } from "#server/week/read-week.ts";
 import { makeTenYears } from "./ten-years.ts";
 
@@ -93,8 +94,12 @@ async function targetsOf(sql: Sql): Promise<Target[]> {
     { name: "Today", path: "/today", read: (deps) => readDay(deps, TODAY) },
     { name: "Today, data", path: "/today/data", read: (deps) => readDay(deps, TODAY) },
     { name: "Week", path: "/week", read: (deps) => readWeek(deps, null) },
-    { name: "Horse", path: `/horse/${stay}`, read: opened(readHorseNow) },
-    { name: "Log", path: `/horse/${stay}/log`, read: opened((deps, { stay: { id } }) => readLog(deps, id)) },
+    {
+      name: "Horse",
+      path: `/horse/${stay}`,
+      read: opened((deps, one) => Promise.all([readHorseNow(deps, one), readCourse(deps, one)])),
+    },
+    { name: "Log", path: `/horse/${stay}/log`, read: opened(readLogView) },
     { name: "Evaluate", path: `/horse/${stay}/evaluate`, read: opened(readEvaluate) },
     {
       name: "Outcome",

@@ -36,7 +36,7 @@ export const CORE_ORDER = {
   gate: ["calendar", "ladder", "tools", "intake", "card", "check", "weather"],
   plan: ["kernel", "calendar", "horse", "ladder", "card", "forecast"],
   weather: [],
-  watch: ["kernel", "calendar", "ladder", "intake", "forecast", "check"],
+  watch: ["kernel", "calendar", "ladder", "tools", "intake", "forecast", "card", "check"],
   day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check", "weather"],
   week: ["kernel", "card", "day"],
   report: ["kernel", "calendar", "ladder", "intake", "card"],

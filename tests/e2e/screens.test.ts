@@ -55,6 +55,8 @@ const desk = () => [
   "/barn/findings",
   "/barn/ladder",
   "/barn/methods",
+  "/barn/riding",
+  "/barn/history",
   `/horse/${ids.stay}/terms`,
   `/horse/${ids.stay}/report`,
   "/report/1",

@@ -1,12 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { HorseNowView, LaneView } from "#contracts/views.ts";
 import { localDate } from "#core/calendar/local-date.ts";
+import { must } from "#core/kernel/assert.ts";
 import type { Sql } from "#db/client.ts";
 import { APART, HORSES, PEOPLE } from "#demo/cast.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
-import { openStay, readHorseNow, readLog } from "#server/stay/read-horse.ts";
+import { openStay, readHorseNow } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
+import { readLogView } from "#server/watch/read-course.ts";
 import { cloned, TODAY } from "#tests/barn.ts";
 
 let sql: Sql;
@@ -75,7 +77,7 @@ describe("the demo barn", () => {
     for (const { stay, ruler } of lanes.values()) {
       const opened = await openStay(deps, stay);
       const intake = opened?.stay.evaluations.find((one) => one.kind === "intake" && one.closed)?.day ?? "9999";
-      for (const session of await readLog(deps, stay)) {
+      for (const session of (await readLogView(deps, must(opened, "a stay of the Rail"))).sessions) {
         expect(new Date(`${session.day}T12:00:00Z`).getUTCDay()).not.toBe(0);
         expect(session.day > intake).toBe(true);
         expect(ruler.holds.some((hold) => hold.from <= session.day && (hold.to === null || session.day <= hold.to))).toBe(false);

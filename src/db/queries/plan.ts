@@ -110,12 +110,12 @@ export async function keepForecast(tx: Transaction, f: ForecastRecord): Promise<
              rate_mean = EXCLUDED.rate_mean, rate_variance = EXCLUDED.rate_variance`;
 }
 
-const ToldRow = z.object({ stay: text, chance: number, met: z.boolean() });
+const ToldRow = z.object({ stay: text, chance: number, told: number, met: z.boolean() });
 /**
  * Of the stays that went home last: what was played for each open goal at a quarter, half and three quarters of its kept forecasts, and whether the last
  * of them had it met.
  */
-export const listTold = (db: Db): Promise<Told[]> =>
+export const listTold = (db: Db): Promise<(Told & { readonly told: number })[]> =>
   many(
     ToldRow,
     db`WITH cut AS (
@@ -123,8 +123,8 @@ export const listTold = (db: Db): Promise<Told[]> =>
          WHERE stay_id IN (SELECT id FROM stay WHERE went_home IS NOT NULL ORDER BY went_home DESC LIMIT 200)),
        firsts AS (SELECT DISTINCT ON (stay_id, part) stay_id, goals FROM cut WHERE part > 1 ORDER BY stay_id, part, day),
        lasts AS (SELECT DISTINCT ON (stay_id) stay_id, goals FROM cut ORDER BY stay_id, day DESC)
-       SELECT f.stay_id::text AS stay, g.played AS chance, l.met FROM firsts f
-       CROSS JOIN LATERAL jsonb_to_recordset(f.goals) AS g(skill text, target int, played float8, met boolean)
+       SELECT f.stay_id::text AS stay, g.played AS chance, g.chance AS told, l.met FROM firsts f
+       CROSS JOIN LATERAL jsonb_to_recordset(f.goals) AS g(skill text, target int, played float8, chance float8, met boolean)
        JOIN lasts ON lasts.stay_id = f.stay_id
        CROSS JOIN LATERAL jsonb_to_recordset(lasts.goals) AS l(skill text, target int, met boolean)
        WHERE NOT g.met AND l.skill = g.skill AND l.target = g.target`,

@@ -1,8 +1,12 @@
 import { z } from "zod/mini";
 import type { AnswerNeed } from "#contracts/watch.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { KINDS } from "#core/horse/horse.ts";
+import { CHECK_RESULTS } from "#core/intake/cause-rules.ts";
+import { CAUSE_IDS } from "#core/intake/causes.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
-import { date, id, text } from "../rows.ts";
+import { bool, date, id, int, text } from "../rows.ts";
 import { many } from "../run.ts";
 
 const AnswerRow = z.object({ stayId: id<"stay">(), code: text, about: text, until: date, reason: text, by: text });
@@ -26,4 +30,39 @@ export const listSudden = (db: Db, since: string) =>
     SuddenRow,
     db`SELECT k.stay_id, max(k.day) AS day FROM card k JOIN stay s ON s.id = k.stay_id AND s.went_home IS NULL
        JOIN card_sign g ON g.card_id = k.id AND g.revision = k.revision AND g.sign = 'sudden-change' WHERE k.day >= ${since} GROUP BY k.stay_id`,
+  );
+
+const RiddenRow = z.object({ riderId: id<"person">(), sessions: int, minutes: int, rides: int });
+/** What each rider worked between two days, both included. */
+export const listRidden = (db: Db, from: LocalDate, to: LocalDate) =>
+  many(
+    RiddenRow,
+    db`SELECT k.rider_id, count(*)::int AS sessions, sum(v.ground_minutes + v.saddle_minutes)::int AS minutes, count(*) FILTER (WHERE v.saddle_minutes > 0)::int AS rides
+       FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision WHERE k.day BETWEEN ${from} AND ${to} GROUP BY k.rider_id`,
+  );
+
+const ClosedRow = z.object({
+  stay: id<"stay">(),
+  horse: text,
+  kind: z.enum(KINDS),
+  wentHome: date,
+  must: bool,
+  met: bool,
+  holds: bool,
+});
+/** Every goal of the stays that went home last, as their last forecast had it. */
+export const listClosedGoals = (db: Db) =>
+  many(
+    ClosedRow,
+    db`SELECT s.id AS stay, h.name AS horse, s.kind, s.went_home, g.must, g.met, coalesce(g.holds, false) AS holds
+       FROM (SELECT * FROM stay WHERE went_home IS NOT NULL ORDER BY went_home DESC LIMIT 200) s JOIN horse h ON h.id = s.horse_id
+       JOIN LATERAL (SELECT goals FROM forecast WHERE stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true
+       CROSS JOIN LATERAL jsonb_to_recordset(f.goals) AS g(must boolean, met boolean, holds boolean)`,
+  );
+const ConfirmedRow = z.object({ cause: z.enum(CAUSE_IDS), result: z.enum(CHECK_RESULTS), checks: int });
+/** What checks said of the causes that they were asked about, over all stays. */
+export const listConfirmed = (db: Db) =>
+  many(
+    ConfirmedRow,
+    db`SELECT cause, result, count(*)::int AS checks FROM check_up WHERE state = 'done' AND cause IS NOT NULL GROUP BY cause, result ORDER BY cause, result`,
   );

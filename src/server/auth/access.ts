@@ -50,6 +50,8 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn/findings": manager,
   "/barn/ladder": manager,
   "/barn/methods": manager,
+  "/barn/riding": manager,
+  "/barn/history": manager,
   "/api/scale": manager,
   "/api/strap": staff,
   "/api/day-proof": manager,

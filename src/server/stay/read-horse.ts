@@ -104,6 +104,4 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
   };
 }
 
-export const readLog = async ({ sql }: Deps, stay: StayId): Promise<SessionView[]> =>
-  (await listWorked(sql, stay)).reverse().map(toSession);
 export const barnOf = async ({ sql }: Deps): Promise<Barn> => must(await findBarn(sql), "the barn is set up");

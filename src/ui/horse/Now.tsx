@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { HorseNowView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { Outcome } from "#ui/intake/Outcome.tsx";
@@ -9,7 +10,7 @@ import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
 /** Where the horse stands today. */
-export function Now({ view, manager }: { view: HorseNowView; manager: boolean }) {
+export function Now({ view, manager, children }: { view: HorseNowView; manager: boolean; children?: ReactNode }) {
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="min-w-0">
@@ -45,6 +46,7 @@ export function Now({ view, manager }: { view: HorseNowView; manager: boolean })
             }))}
           />
         )}
+        {children}
       </div>
       <div className="grid content-start gap-6">
         {view.outcome ? (

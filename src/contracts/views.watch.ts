@@ -1,0 +1,95 @@
+/** What is shown of how a stay goes: counted from its record, never kept. */
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { HorseKind } from "#core/horse/horse.ts";
+import type { CauseId } from "#core/intake/causes.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
+import type { HardSide } from "#core/ladder/level.ts";
+import type { Branch } from "#core/ladder/skills.ts";
+import type { Pace, RiderShare } from "#core/watch/course.ts";
+import type { Slide } from "#core/watch/evidence.ts";
+import type { Bin } from "#core/watch/honesty.ts";
+import type { Week } from "#core/watch/weeks.ts";
+import type { SessionView } from "./views.ts";
+
+export interface CourseView {
+  readonly today: LocalDate;
+  readonly weeks: readonly Week[];
+  readonly lately: readonly { readonly skill: string; readonly sessions: number }[];
+  readonly riders: readonly RiderShare[];
+  readonly incidents: { readonly all: number; readonly perTen: number; readonly lastTen: number };
+  readonly hardBy: readonly { readonly branch: Branch; readonly side: HardSide; readonly skills: number }[];
+  /** Beside the barn's other horses in work; null: too little seen to say. */
+  readonly pace: Pace | null;
+  readonly bodies: readonly { readonly day: LocalDate; readonly kilograms: number | null; readonly condition: number | null }[];
+  readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
+  readonly slides: readonly Slide[];
+  readonly stuck: readonly string[];
+}
+
+/** A stay day by day. */
+export interface LogView {
+  readonly today: LocalDate;
+  readonly firstDay: LocalDate;
+  readonly sessions: readonly SessionView[];
+  /** Scores of evaluations and sessions, oldest first; `effect`: what the day and the rider's leaning did to it, in steps. */
+  readonly scores: readonly {
+    readonly skill: string;
+    readonly side: TrackSide;
+    readonly score: number;
+    readonly day: LocalDate;
+    readonly effect: number;
+  }[];
+  /** Stretches without work: holds, and days off of a week and more. */
+  readonly off: readonly { readonly from: LocalDate; readonly to: LocalDate; readonly what: "hold" | "time-off" }[];
+  readonly events: readonly {
+    readonly day: LocalDate;
+    readonly what: "check" | "tack" | "evaluation" | "incident";
+    readonly words: string;
+  }[];
+}
+
+/** How each rider scores, for the manager alone; and who works how much. */
+export interface RidingView {
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+  readonly riders: readonly {
+    readonly name: string;
+    /** Steps by which they give less than the others do, with its 80 % interval; null: too little seen to say. */
+    readonly severity: { readonly mean: number; readonly low: number; readonly high: number } | null;
+    readonly sessions: number;
+    readonly rides: number;
+    readonly minutes: number;
+    readonly hoursThere: number;
+    /** Of their time, against the barn's average; null: not there. */
+    readonly share: number | null;
+  }[];
+}
+/** What closed stays say. */
+export interface HistoryView {
+  readonly stays: number;
+  readonly byKind: readonly {
+    readonly kind: HorseKind;
+    readonly stays: number;
+    readonly promised: number;
+    readonly promisedMet: number;
+    readonly wished: number;
+    readonly wishedMet: number;
+  }[];
+  readonly honesty: readonly Bin[];
+  readonly told: number;
+  readonly rungs: readonly {
+    readonly skill: string;
+    readonly side: TrackSide;
+    readonly horses: number;
+    readonly works: number;
+    /** What the ladder says. */
+    readonly typical: number;
+  }[];
+  readonly causes: readonly {
+    readonly cause: CauseId;
+    readonly asked: number;
+    readonly found: number;
+    readonly treated: number;
+    readonly clear: number;
+  }[];
+}

@@ -1,0 +1,118 @@
+/** How a stay goes, and its log, for the horse's page: counted from the record each time. */
+import type { CourseView, LogView } from "#contracts/views.watch.ts";
+import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
+import { dayEffects } from "#core/forecast/day-effects.ts";
+import { conditionOf } from "#core/intake/measures.ts";
+import { readLevels } from "#core/ladder/level.ts";
+import { factsOf } from "#core/plan/outlook.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
+import { hardByBranch, incidentsOf, paceOf, riderMix, workedLately } from "#core/watch/course.ts";
+import { slides } from "#core/watch/evidence.ts";
+import { weeksOf } from "#core/watch/weeks.ts";
+import { listScores, listWorked } from "#db/queries/card.ts";
+import { listChecksOf, listTrials } from "#db/queries/check.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
+import { listLatestForecasts, listTaken } from "#db/queries/plan.ts";
+import { listStays } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { recordOf } from "../plan/record.ts";
+import { outcomeOf } from "../stay/facts.ts";
+import { type Opened, toSession } from "../stay/read-horse.ts";
+
+const upTo = ({ stay, today }: Opened): LocalDate => stay.wentHome ?? today;
+
+export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseView> {
+  const { stay } = opened;
+  const today = upTo(opened);
+  const [evaluations, worked, scores, stays] = await Promise.all([
+    listEvaluations(sql, stay.id),
+    listWorked(sql, stay.id),
+    listScores(sql, stay.id),
+    listStays(sql),
+  ]);
+  const told = await listLatestForecasts(sql, [stay.id, ...stays.map(({ id }) => id)]);
+  const mine = told.find(({ stayId }) => stayId === stay.id);
+  const others = told.flatMap(({ stayId, rateMean }) => (stayId === stay.id || rateMean === null ? [] : [rateMean]));
+  const levels = readLevels(scores);
+  return {
+    today,
+    weeks: weeksOf(worked, stay.firstDay, today),
+    lately: workedLately(worked, today),
+    riders: riderMix(worked),
+    incidents: incidentsOf(worked),
+    hardBy: hardByBranch(levels),
+    pace:
+      mine && mine.rateMean !== null && mine.rateVariance !== null && worked.length > 0
+        ? paceOf({ mean: mine.rateMean, variance: mine.rateVariance }, others)
+        : null,
+    bodies: evaluations
+      .filter(({ closedAt }) => closedAt)
+      .map((evaluation) => ({
+        day: evaluation.day,
+        kilograms: outcomeOf(stay, evaluation, evaluation.day).weight?.kilograms ?? null,
+        condition: conditionOf(evaluation.walk.measures),
+      }))
+      .filter(({ kilograms, condition }) => kilograms !== null || condition !== null),
+    firsts: stay.firsts,
+    slides: slides(scores, stay.delivered),
+    stuck: mine?.stuck ?? [],
+  };
+}
+
+/** Days without work that count as time off. */
+const TIME_OFF = 7;
+function daysOff(worked: readonly LocalDate[], first: LocalDate, last: LocalDate): LogView["off"] {
+  const days = [addDays(first, -1), ...worked, addDays(last, 1)];
+  return days.slice(1).flatMap((day, i) => {
+    const before = days[i] ?? day;
+    return daysBetween(before, day) > TIME_OFF
+      ? [{ from: addDays(before, 1), to: addDays(day, -1), what: "time-off" as const }]
+      : [];
+  });
+}
+
+export async function readLogView({ sql }: Deps, opened: Opened): Promise<LogView> {
+  const { stay, barn } = opened;
+  const today = upTo(opened);
+  const [evaluations, worked, scores, checks, trials, taken] = await Promise.all([
+    listEvaluations(sql, stay.id),
+    listWorked(sql, stay.id),
+    listScores(sql, stay.id),
+    listChecksOf(sql, stay.id),
+    listTrials(sql, stay.id),
+    listTaken(sql),
+  ]);
+  const record = recordOf({ stay, barn, today, worked, evaluations, scores, goals: [], pins: [], taken, riders: [] });
+  const effects = new Map(dayEffects(factsOf(record)).map(({ day, effect }) => [day, effect]));
+  const holds = stay.holds.map(({ from, to }) => ({ from, to: to ?? today, what: "hold" as const }));
+  return {
+    today,
+    firstDay: stay.firstDay,
+    sessions: [...worked].reverse().map(toSession),
+    scores: scores.map(({ skill, side, score, day }) => ({
+      skill,
+      side,
+      score,
+      day,
+      effect: effects.get(stayDay(stay.firstDay, day)) ?? 0,
+    })),
+    off: [
+      ...holds,
+      ...daysOff(stay.delivered, stay.firstDay, today).filter(
+        (off) => !holds.some((hold) => hold.from <= off.to && off.from <= hold.to),
+      ),
+    ],
+    events: [
+      ...checks.flatMap((check) =>
+        check.doneOn
+          ? [{ day: check.doneOn, what: "check" as const, words: `${check.who}: ${check.answer || check.asked}` }]
+          : [],
+      ),
+      ...trials.flatMap((trial) => [{ day: trial.fromDay, what: "tack" as const, words: trial.change }]),
+      ...evaluations
+        .filter(({ closedAt }) => closedAt)
+        .map(({ day, kind }) => ({ day, what: "evaluation" as const, words: kind })),
+      ...worked.flatMap(({ day, incidents }) => incidents.map(({ kind }) => ({ day, what: "incident" as const, words: kind }))),
+    ].sort((a, b) => a.day.localeCompare(b.day)),
+  };
+}

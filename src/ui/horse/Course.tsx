@@ -1,0 +1,129 @@
+/** How the stay goes, in words and small tables, rendered on the server; the chart of its weeks wakes beside it. */
+import type { CourseView } from "#contracts/views.watch.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import { STEEP } from "#core/tools/workload.ts";
+import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
+import { BRANCH } from "#ui/words/labels.ts";
+
+const EASY = { left: "right", right: "left" } as const;
+const times = (factor: number): string => factor.toFixed(1);
+
+function sayPace(pace: NonNullable<CourseView["pace"]>): string {
+  const sure = pace.high / pace.low < 2.5;
+  const place =
+    pace.others === 0
+      ? ""
+      : pace.slower === 0
+        ? `, the slowest of ${pace.others + 1} here`
+        : pace.slower === pace.others
+          ? `, the quickest of ${pace.others + 1} here`
+          : `, quicker than ${pace.slower} of the ${plural(pace.others, "other horse")} here`;
+  return `Learns at ${times(pace.factor)} times the usual pace (${times(pace.low)} to ${times(pace.high)})${place}${sure ? "" : "; too little seen yet to be sure"}.`;
+}
+
+export function Course({ view }: { view: CourseView }) {
+  const { weeks, lately, riders, incidents, hardBy, pace, bodies, firsts, slides, stuck } = view;
+  const minutes = (of: "groundMinutes" | "saddleMinutes"): number => weeks.reduce((sum, week) => sum + week[of], 0);
+  const [ground, saddle] = [minutes("groundMinutes"), minutes("saddleMinutes")];
+  const all = riders.reduce((sum, { sessions }) => sum + sessions, 0);
+  const ratio = weeks.at(-1)?.ratio ?? null;
+  return (
+    <section aria-labelledby="course-title" className="grid gap-5">
+      <h2 id="course-title">How it goes</h2>
+      {(slides.length > 0 || stuck.length > 0) && (
+        <ul className="border-l-4 border-ochre pl-3">
+          {slides.map((slide) => (
+            <li key={slide.skill + slide.side}>
+              ▲ {skillOf(slide.skill).words}
+              {slide.side === "both" ? "" : `, ${slide.side}`}: was {slide.best}, now {slide.now}
+              {slide.afterDaysOff === null ? "" : `, after ${plural(slide.afterDaysOff, "day")} off`}. Ask for a proof before more
+              is built on it.
+            </li>
+          ))}
+          {stuck.map((skill) => (
+            <li key={skill}>
+              ▲ {skillOf(skill).words}: no gain in four works. Ask for less, ask another way, or leave it for a week.
+            </li>
+          ))}
+        </ul>
+      )}
+      <p>{pace ? sayPace(pace) : "Too little seen to say how fast it learns."}</p>
+      <div className="grid gap-5 md:grid-cols-2">
+        <div>
+          <h3>Worked this fortnight</h3>
+          {lately.length === 0 ? (
+            <p className="text-dim">Nothing.</p>
+          ) : (
+            <p>{listed(lately.slice(0, 8).map(({ skill, sessions }) => `${inner(skillOf(skill).words)} (${sessions})`))}.</p>
+          )}
+        </div>
+        <div>
+          <h3>Easy and hard side by group</h3>
+          <ul>
+            {hardBy.map(({ branch, side, skills }) => (
+              <li key={branch}>
+                {BRANCH[branch]}: {side === "even" ? "about even" : `easy ${EASY[side]}, hard ${side}`}{" "}
+                <span className="text-dim">({plural(skills, "skill")})</span>
+              </li>
+            ))}
+          </ul>
+          {hardBy.length === 0 && <p className="text-dim">Not seen on both sides yet.</p>}
+        </div>
+        <div>
+          <h3>Hours</h3>
+          <p>
+            {hours(ground / 60)} h on the ground, {hours(saddle / 60)} h in the saddle
+            {saddle > 0 ? `: ${(ground / saddle).toFixed(1)} to 1` : ""}.
+          </p>
+          {ratio !== null && (
+            <p className={ratio > STEEP ? "text-ochre" : ""}>
+              {ratio > STEEP ? "▲ " : ""}This week is {ratio.toFixed(1)} times the four before it
+              {ratio > STEEP ? `: above ${STEEP} is steep` : ""}.
+            </p>
+          )}
+        </div>
+        <div>
+          <h3>Riders</h3>
+          <ul>
+            {riders.map(({ rider, sessions, minutes: spent }) => (
+              <li key={rider}>
+                {rider}: {plural(sessions, "session")}, {hours(spent / 60)} h{" "}
+                <span className="text-dim">({Math.round((100 * sessions) / all)} %)</span>
+              </li>
+            ))}
+          </ul>
+          {riders.length === 0 && <p className="text-dim">Nobody yet.</p>}
+        </div>
+        <div>
+          <h3>Incidents</h3>
+          <p>
+            {plural(incidents.all, "incident")}
+            {incidents.all > 0 && `, ${incidents.perTen.toFixed(1)} in ten sessions; ${incidents.lastTen} in the last ten`}.
+          </p>
+          <h3 className="pt-3">Weight and condition</h3>
+          <ul>
+            {bodies.map(({ day, kilograms: kg, condition }) => (
+              <li key={day}>
+                {sayDate(day)}: {kg === null ? "not weighed" : kilograms(kg)}
+                {condition === null ? "" : `, condition ${condition}`}
+              </li>
+            ))}
+          </ul>
+          {bodies.length === 0 && <p className="text-dim">Not measured yet.</p>}
+        </div>
+        <div>
+          <h3>Firsts</h3>
+          <ul>
+            {firsts.map(({ day, words }) => (
+              <li key={day + words} className="text-ochre">
+                ⚑ {sayDate(day)}: {words}
+              </li>
+            ))}
+          </ul>
+          {firsts.length === 0 && <p className="text-dim">None yet.</p>}
+        </div>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,119 @@
+/** The story of a stay day by day: looked up by skill, side, sign, rider or words; above it any skill over time. The address bar holds the view. */
+import { useEffect, useState } from "react";
+import type { SessionView } from "#contracts/views.ts";
+import type { LogView } from "#contracts/views.watch.ts";
+import { signOf } from "#core/intake/signs.ts";
+import { TRACK_SIDES } from "#core/kernel/sides.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
+import { ANYTHING, type LogAsked, matches } from "#core/watch/log.ts";
+import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { plural } from "#ui/words/figures.ts";
+import { SIDE } from "#ui/words/labels.ts";
+import { sayField } from "#ui/words/record.ts";
+import { SessionEntry } from "./SessionEntry.tsx";
+import { SkillChart } from "./SkillChart.tsx";
+
+const KEYS = ["words", "skill", "side", "sign", "rider"] as const;
+const SAID = ["scores", "swaps", "signs", "incidents", "firsts", "word", "nextTime", "tack", "weather"] as const;
+const textOf = ({ record, rider, helper }: SessionView): string =>
+  [rider, helper ?? "", ...SAID.map((field) => sayField(field, record, []))].join(" ");
+
+export function LogScreen({ view }: { view: LogView }) {
+  const [asked, setAsked] = useState<LogAsked>(ANYTHING);
+  useEffect(() => {
+    const kept = new URL(location.href).searchParams;
+    setAsked((before) => ({
+      ...before,
+      ...Object.fromEntries(KEYS.flatMap((key) => (kept.has(key) ? [[key, kept.get(key)]] : []))),
+    }));
+  }, []);
+  const ask = (part: Partial<LogAsked>): void => {
+    const next = { ...asked, ...part };
+    setAsked(next);
+    const url = new URL(location.href);
+    for (const key of KEYS)
+      if (next[key]) url.searchParams.set(key, next[key]);
+      else url.searchParams.delete(key);
+    history.replaceState(null, "", url);
+  };
+  const { sessions } = view;
+  const found = sessions.filter((session) => matches(session, asked, () => textOf(session)));
+  const seenSkills = new Set(sessions.flatMap(({ record }) => record.scores.map(({ skill }) => skill)));
+  const seenSigns = [...new Set(sessions.flatMap(({ record }) => record.signs.map(({ sign }) => sign)))].sort();
+  const riders = [...new Set(sessions.map(({ rider }) => rider))].sort();
+  const pick = (key: "skill" | "side" | "sign" | "rider", label: string, options: readonly (readonly [string, string])[]) => (
+    <label className="sign text-dim">
+      {label}
+      <select
+        className={`${INPUT} font-sans text-ink`}
+        value={asked[key]}
+        onChange={(event) => ask({ [key]: event.target.value } as Partial<LogAsked>)}
+      >
+        <option value="">any</option>
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  if (sessions.length === 0)
+    return (
+      <p>
+        No session has been logged yet. Hand out a card on <a href="/today">Today</a>; it comes here when its rider closes it.
+      </p>
+    );
+  return (
+    <>
+      <SkillChart view={view} skill={asked.skill} onSkill={(skill) => ask({ skill })} />
+      <search className="grid grid-cols-2 items-end gap-3 border-y-2 border-rail py-2 md:grid-cols-6">
+        <label className="sign text-dim">
+          Words
+          <input
+            type="search"
+            data-keys="/"
+            data-does="Look in the log"
+            className={`${INPUT} font-sans text-ink`}
+            value={asked.words}
+            onChange={(event) => ask({ words: event.target.value })}
+          />
+        </label>
+        {pick(
+          "skill",
+          "Worked on",
+          SKILLS.filter(({ id }) => seenSkills.has(id)).map(({ id, words }) => [id, words] as const),
+        )}
+        {pick(
+          "side",
+          "Side",
+          TRACK_SIDES.filter((side) => side !== "both").map((side) => [side, SIDE[side]] as const),
+        )}
+        {pick(
+          "sign",
+          "Sign",
+          seenSigns.map((sign) => [sign, signOf(sign).words] as const),
+        )}
+        {pick(
+          "rider",
+          "Rider",
+          riders.map((rider) => [rider, rider] as const),
+        )}
+        <p role="status" className="text-dim">
+          {found.length === sessions.length
+            ? plural(sessions.length, "session")
+            : `${found.length} of ${plural(sessions.length, "session")}`}
+          {found.length < sessions.length && (
+            <Button className="ml-2" onClick={() => ask(ANYTHING)}>
+              All
+            </Button>
+          )}
+        </p>
+      </search>
+      {found.length === 0 && <p className="py-4">No session has all of that. Take something off, or show all.</p>}
+      {found.map((session) => (
+        <SessionEntry key={session.card} session={session} />
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,82 @@
+/** A horse's page: how it goes, counted from the record; and its log, looked up, with a skill over time beside what happened. */
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { bodyOf, button, expectAccessible, fill, Screens, saidBy } from "#tests/screen.ts";
+import { Site } from "#tests/site.ts";
+
+let screens: Screens;
+let stay: string;
+beforeAll(async () => {
+  screens = await Screens.open(await Site.open("demo"));
+  const [row] = await screens.site.sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Oatfield Rumor'`;
+  stay = row?.["id"] as string;
+});
+afterAll(() => screens.close());
+
+describe("how it goes", () => {
+  it("says pace, fortnight, sides, hours, riders, incidents and weight, as the record has them", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, `/horse/${stay}`);
+    const said = await saidBy(page, "section:has(#course-title)");
+    expect(said).toMatch(
+      /Learns at \d\.\d times the usual pace \(\d\.\d to \d\.\d\), (the (slowest|quickest) of \d+|quicker than \d+ of the \d+ other horses) here/,
+    );
+    const [row] = await screens.site.sql`
+      SELECT count(*)::int AS sessions, round(sum(v.ground_minutes) / 60.0, 1)::float8 AS ground, (SELECT count(*)::int FROM card_incident i JOIN card c ON c.id = i.card_id AND c.revision = i.revision WHERE c.stay_id = ${stay}) AS incidents
+      FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision WHERE k.stay_id = ${stay}`;
+    const ground = Number(row?.["ground"]);
+    expect(said).toContain(`${ground < 10 ? ground : Math.round(ground)} h on the ground`);
+    expect(said).toContain(`${row?.["incidents"]} incident`);
+    const riders = [...said.matchAll(/: (\d+) sessions?, /g)].reduce((sum, [, count]) => sum + Number(count), 0);
+    expect(riders).toBe(row?.["sessions"]);
+    expect(said).toMatch(/Handling: (about even|easy (left|right), hard (left|right))/);
+    await page.evaluate(() => document.querySelector("figure[aria-labelledby] canvas")?.scrollIntoView());
+    await page.waitForFunction(() => [...document.querySelectorAll("button")].some((one) => one.textContent === "As a table"));
+    await expectAccessible(page, "how it goes");
+    await button(page, "As a table").click();
+    const weeks = await page.$$eval("figure table tbody tr", (rows) => rows.length);
+    expect(weeks).toBeGreaterThan(4);
+    await expectAccessible(page, "weeks as a table");
+    await page.close();
+  });
+});
+
+describe("the log", () => {
+  it("is looked up by sign, rider and words, and the address holds it", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, `/horse/${stay}/log`);
+    await expectAccessible(page, "log");
+    const count = () => page.$$eval("main article", (all) => all.length);
+    const all = await count();
+    const rider = await page.$$eval("search select", (selects) => selects.at(-1)?.querySelectorAll("option")[1]?.value ?? "");
+    await fill(page, "Rider", rider);
+    const mine = await count();
+    expect(mine).toBeGreaterThan(0);
+    expect(mine).toBeLessThan(all);
+    await fill(page, "Words", "zzz nothing says this");
+    expect(await bodyOf(page)).toContain("No session has all of that.");
+    await button(page, "All").click();
+    expect(await count()).toBe(all);
+    await fill(page, "Rider", rider);
+    await page.reload({ waitUntil: "networkidle2" });
+    expect(await count()).toBe(mine);
+    await page.close();
+  });
+  it("draws a skill over the stay, with the day taken out where it is asked, and as a table with what happened", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, `/horse/${stay}/log?skill=lead`);
+    await page.waitForSelector("figure canvas");
+    const table = async (): Promise<string[]> => {
+      const closed = await page.$("figure ::-p-text(As a table)");
+      await closed?.click();
+      return page.$$eval("figure tbody tr", (rows) => rows.map((row) => (row as HTMLElement).innerText.replaceAll(/\s+/g, " ")));
+    };
+    const plain = await table();
+    expect(plain.some((row) => /^\w{3} \d+ \w{3} [0-5]/.test(row))).toBe(true);
+    expect(plain.some((row) => row.includes("evaluation"))).toBe(true);
+    await (await page.waitForSelector("::-p-text(Day and rider taken out)"))?.click();
+    const taken = await table();
+    expect(taken).toHaveLength(plain.length);
+    expect(taken).not.toEqual(plain);
+    await page.close();
+  });
+});
