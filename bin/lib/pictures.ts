@@ -122,7 +122,6 @@ const PICTURES: Record<string, Picture> = {
   barn: { who: "odalys", size: desk, go: open("/barn") },
   card: { who: "tavish", size: phone, go: ownCard },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
-  terms: { who: "odalys", size: desk, whole: true, go: horse("Saltmarsh", "/terms") },
   book: { who: "odalys", size: desk, whole: true, go: open("/book") },
   people: { who: "odalys", size: desk, whole: true, go: open("/people") },
 };

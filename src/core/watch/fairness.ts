@@ -11,3 +11,18 @@ export function shareOfLoad(mine: Worked, all: readonly Worked[]): number | null
 }
 /** Above and below it is worth a word. */
 export const UNEVEN = [0.75, 1.25] as const;
+
+/** A rider's leaning: steps by which they give less (more, below nought), with its variance. */
+export interface Leaning {
+  readonly mean: number;
+  readonly variance: number;
+}
+/**
+ * Leanings beside the others here: less their precision-weighted mean. A model that takes the whole barn for mild says nothing of anybody in it, and a level
+ * that all share is in nobody's scores against another's.
+ */
+export function besideTheOthers<L extends Leaning>(leanings: readonly L[]): readonly L[] {
+  const weight = leanings.reduce((sum, { variance }) => sum + 1 / variance, 0);
+  const middle = leanings.reduce((sum, { mean, variance }) => sum + mean / variance, 0) / weight;
+  return leanings.map((one) => ({ ...one, mean: one.mean - middle }));
+}

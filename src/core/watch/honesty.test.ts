@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shareOfLoad } from "./fairness.ts";
+import { besideTheOthers, shareOfLoad } from "./fairness.ts";
 import { binsOf, shareInterval } from "./honesty.ts";
 
 const told = fc.array(fc.record({ chance: fc.double({ min: 0, max: 1, noNaN: true }), met: fc.boolean() }), { maxLength: 60 });
@@ -55,5 +55,28 @@ describe("shares of the load", () => {
     );
     expect(shareOfLoad({ worked: 0, there: 0 }, [{ worked: 10, there: 20 }])).toBeNull();
     expect(shareOfLoad({ worked: 0, there: 9 }, [{ worked: 0, there: 9 }])).toBeNull();
+  });
+});
+
+describe("leanings beside the others", () => {
+  const leaning = fc.record({
+    mean: fc.double({ min: -1, max: 1, noNaN: true }),
+    variance: fc.double({ min: 0.01, max: 0.2, noNaN: true }),
+  });
+  it("are nought on the weighted average, keep their differences, and do not hear of a level that all share", () => {
+    fc.assert(
+      fc.property(
+        fc.array(leaning, { minLength: 1, maxLength: 6 }),
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        (all, shift) => {
+          const beside = besideTheOthers(all);
+          const weight = all.reduce((sum, { variance }) => sum + 1 / variance, 0);
+          expect(beside.reduce((sum, { mean, variance }) => sum + mean / variance, 0) / weight).toBeCloseTo(0);
+          expect((beside[0]?.mean ?? 0) - (beside.at(-1)?.mean ?? 0)).toBeCloseTo((all[0]?.mean ?? 0) - (all.at(-1)?.mean ?? 0));
+          const shifted = besideTheOthers(all.map((one) => ({ ...one, mean: one.mean + shift })));
+          for (const [i, one] of shifted.entries()) expect(one.mean).toBeCloseTo(beside[i]?.mean ?? 0);
+        },
+      ),
+    );
   });
 });

@@ -6,7 +6,7 @@ import { leaningFrom } from "#core/forecast/outlook.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { ladderWith } from "#core/ladder/edits.ts";
-import { shareOfLoad } from "#core/watch/fairness.ts";
+import { besideTheOthers, shareOfLoad } from "#core/watch/fairness.ts";
 import { binsOf } from "#core/watch/honesty.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { listLatestForecasts, listTaken, listTold } from "#db/queries/plan.ts";
@@ -40,8 +40,10 @@ export async function readRiding(deps: Deps): Promise<RidingView> {
   ).flatMap(({ riders }) => riders);
   const days = Array.from({ length: FOUR_WEEKS }, (_, i): LocalDate => addDays(from, i));
   const riding = people.filter(
-    (person) => person.retiredOn === null && (person.rides || ridden.some(({ riderId }) => riderId === person.id)),
+    (person) => person.retiredOn === null && (person.role === "rider" || ridden.some(({ riderId }) => riderId === person.id)),
   );
+  const heard = riding.map(({ id }) => id as string).filter((id) => told.some(({ rider }) => rider === id));
+  const leanings = besideTheOthers(heard.map((id) => leaningFrom(id, told)));
   const loads = riding.map((person) => {
     const slots = days
       .flatMap((day) => dayPerson(person, absences, day).works)
@@ -53,12 +55,14 @@ export async function readRiding(deps: Deps): Promise<RidingView> {
     from,
     to: today,
     riders: loads.map((load) => {
-      const { mean, variance } = leaningFrom(load.person.id, told);
-      const half = EIGHTY * Math.sqrt(variance);
-      const seen = told.some(({ rider }) => rider === load.person.id) && half <= TOO_WIDE / 2;
+      const leaning = leanings.find(({ rider }) => rider === load.person.id);
+      const half = EIGHTY * Math.sqrt(leaning?.variance ?? 0);
       return {
         name: load.person.name,
-        severity: seen ? { mean, low: mean - half, high: mean + half } : null,
+        severity:
+          leaning && leanings.length > 1 && half <= TOO_WIDE / 2
+            ? { mean: leaning.mean, low: leaning.mean - half, high: leaning.mean + half }
+            : null,
         sessions: load.row?.sessions ?? 0,
         rides: load.row?.rides ?? 0,
         minutes: load.worked,
