@@ -25,7 +25,13 @@ self.addEventListener("install", (event) => {
 });
 self.addEventListener("activate", (event) => {
   const stale = async (): Promise<void> => {
-    for (const name of await caches.keys()) if (![SHELL_NAME, PAGES, MARKS].includes(name)) await caches.delete(name);
+    const old = (await caches.keys()).filter((name) => ![SHELL_NAME, PAGES, MARKS].includes(name));
+    // Pages of before name scripts that are gone: they are asked for anew while there is a network, as there must be for a new version.
+    if (old.length > 0) {
+      const pages = await caches.open(PAGES);
+      await keepPages((await pages.keys()).map(({ url }) => new URL(url).pathname));
+    }
+    for (const name of old) await caches.delete(name);
     await self.clients.claim();
   };
   event.waitUntil(stale());
@@ -58,6 +64,15 @@ async function page(request: Request): Promise<Response> {
     return answer.status >= 500 && known ? known : answer;
   } catch {
     return known ?? NEVER_SEEN();
+  }
+}
+
+async function keepPages(paths: readonly string[]): Promise<void> {
+  const pages = await caches.open(PAGES);
+  for (const path of paths) {
+    const answer = await fetch(path, { headers: { Accept: "text/html" } });
+    if (answer.ok && !answer.redirected) await pages.put(path, answer);
+    else await pages.delete(path);
   }
 }
 
@@ -94,12 +109,9 @@ self.addEventListener("fetch", (event) => {
 self.addEventListener("message", (event) => {
   const { keep, others } = event.data as { keep: readonly string[]; others: "stay" | "go" };
   const fetchAll = async (): Promise<void> => {
-    const pages = await caches.open(PAGES);
-    for (const path of keep) {
-      const answer = await fetch(path, { headers: { Accept: "text/html" } });
-      if (answer.ok && !answer.redirected) await pages.put(path, answer);
-    }
+    await keepPages(keep);
     if (others === "stay") return;
+    const pages = await caches.open(PAGES);
     for (const request of await pages.keys()) if (!keep.includes(new URL(request.url).pathname)) await pages.delete(request);
   };
   event.waitUntil(fetchAll().catch(() => undefined));

@@ -26,11 +26,16 @@ async function send(): Promise<void> {
   await show();
 }
 
-onOutbox(() => void show());
-window.addEventListener("online", () => void send());
-document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && void send());
-setInterval(() => void send(), TRY_EVERY);
-void show().then(send);
+const showOrNot = (): void => void show().catch(() => undefined);
+const sendOrNot = (): void => void send().catch(() => undefined);
+onOutbox(showOrNot);
+window.addEventListener("online", sendOrNot);
+document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && sendOrNot());
+setInterval(sendOrNot, TRY_EVERY);
+// A browser that keeps nothing has nothing to show.
+void show()
+  .then(send)
+  .catch(() => undefined);
 
 /** The phone's pages work without a network after one visit. */
 const PHONE = /^\/(string|card\/)/;

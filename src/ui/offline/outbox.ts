@@ -84,7 +84,9 @@ export const shownOf = async (person: string): Promise<readonly Entry[]> =>
 /** One flush at a time on the whole device; whoever changes an entry waits for it. */
 const LOCK = "furlong-outbox";
 const PATIENCE = 20_000;
-const alone = <T>(run: () => Promise<T>): Promise<T> => navigator.locks.request(LOCK, run) as Promise<T>;
+// Where a browser gives no locks (a page that did not come safely) there is one tab to fear: the request key still keeps a write from being done twice.
+const alone = <T>(run: () => Promise<T>): Promise<T> =>
+  "locks" in navigator ? (navigator.locks.request(LOCK, run) as Promise<T>) : run();
 
 /** Takes an entry back, unless it was sent meanwhile: then false. */
 export const takeBack = (seq: number): Promise<boolean> =>
@@ -174,7 +176,14 @@ export type Submitted<T> =
  * stays, and goes out by itself later.
  */
 export async function submit<T>(entry: NewEntry): Promise<Submitted<T>> {
-  const seq = await (await db()).add("outbox", { ...entry, key: newKey(), refused: null });
+  const seq = await db()
+    .then((store) => store.add("outbox", { ...entry, key: newKey(), refused: null }))
+    .catch(() => null);
+  // A browser that keeps nothing (a private window) still sends; without an answer the writer keeps the draft.
+  if (seq === null) {
+    const answer = await ask<T>(entry.route, entry.input, newKey(), { person: entry.person });
+    return answer.ok ? { state: "sent", value: answer.value } : { state: "refused", problem: answer.problem };
+  }
   let heard: Asked<unknown> | null = null;
   waiting.set(seq, (answer) => {
     heard = answer;

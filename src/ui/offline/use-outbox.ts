@@ -6,7 +6,10 @@ export function useOutbox(person: string): readonly Entry[] | null {
   const [entries, setEntries] = useState<readonly Entry[] | null>(null);
   useEffect(() => {
     let here = true;
-    const look = (): void => void shownOf(person).then((kept) => here && setEntries(kept));
+    const look = (): void =>
+      void shownOf(person)
+        .catch(() => [])
+        .then((kept) => here && setEntries(kept));
     look();
     const leave = onOutbox(look);
     return () => {
