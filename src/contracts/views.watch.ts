@@ -8,6 +8,7 @@ import type { Branch } from "#core/ladder/skills.ts";
 import type { Pace, RiderShare } from "#core/watch/course.ts";
 import type { Slide } from "#core/watch/evidence.ts";
 import type { Bin } from "#core/watch/honesty.ts";
+import type { Reasoned } from "#core/watch/reasoning.ts";
 import type { Week } from "#core/watch/weeks.ts";
 import type { SessionView } from "./views.ts";
 
@@ -24,6 +25,8 @@ export interface CourseView {
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
   readonly slides: readonly Slide[];
   readonly stuck: readonly string[];
+  /** Schooling or pain, as far as the record tells. */
+  readonly reasoned: readonly Reasoned[];
 }
 
 /** A stay day by day. */

@@ -20,6 +20,9 @@ describe("how it goes", () => {
     expect(said).toMatch(
       /Learns at \d\.\d times the usual pace \(\d\.\d to \d\.\d\), (the (slowest|quickest) of \d+|quicker than \d+ of the \d+ other horses) here/,
     );
+    expect(said).toMatch(
+      /Schooling or pain\?.*(Soundness before schooling|Schooling: go on quietly|looked at before it is drilled)/,
+    );
     const [row] = await screens.site.sql`
       SELECT count(*)::int AS sessions, round(sum(v.ground_minutes) / 60.0, 1)::float8 AS ground, (SELECT count(*)::int FROM card_incident i JOIN card c ON c.id = i.card_id AND c.revision = i.revision WHERE c.stay_id = ${stay}) AS incidents
       FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision WHERE k.stay_id = ${stay}`;

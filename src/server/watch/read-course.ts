@@ -3,16 +3,18 @@ import type { CourseView, LogView } from "#contracts/views.watch.ts";
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { dayEffects } from "#core/forecast/day-effects.ts";
 import { conditionOf } from "#core/intake/measures.ts";
-import { readLevels } from "#core/ladder/level.ts";
+import { signsNow } from "#core/intake/sign-trend.ts";
+import { readLevels, trackKey } from "#core/ladder/level.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { hardByBranch, incidentsOf, paceOf, riderMix, workedLately } from "#core/watch/course.ts";
-import { slides } from "#core/watch/evidence.ts";
+import { slides, standstill } from "#core/watch/evidence.ts";
+import { schoolingOrPain } from "#core/watch/reasoning.ts";
 import { weeksOf } from "#core/watch/weeks.ts";
-import { listScores, listWorked } from "#db/queries/card.ts";
+import { listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
 import { listChecksOf, listTrials } from "#db/queries/check.ts";
-import { listEvaluations } from "#db/queries/intake.ts";
-import { listLatestForecasts, listTaken } from "#db/queries/plan.ts";
+import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { type ForecastRecord, listLatestForecasts, listTaken } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { recordOf } from "../plan/record.ts";
@@ -56,8 +58,35 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
     firsts: stay.firsts,
     slides: slides(scores, stay.delivered),
     stuck: mine?.stuck ?? [],
+    reasoned: schoolingOrPain({
+      signs: signsOf(opened, evaluations, worked),
+      trials: stay.trials,
+      standing: standingOf(opened, mine, scores),
+    }),
   };
 }
+
+/** Signs as they stand after the last session; without an evaluation nothing is known of them. */
+function signsOf({ stay }: Opened, evaluations: readonly Evaluation[], worked: readonly Worked[]) {
+  const latest = evaluations.filter((one) => one.closedAt).at(-1);
+  if (!latest || stay.wentHome) return [];
+  return signsNow(
+    { day: latest.day, signs: latest.walk.signs },
+    worked.filter((session) => session.day >= latest.day),
+  ).signs;
+}
+/** What stands still since the last stall alarm, or in the skills that gain nothing. */
+function standingOf({ stay }: Opened, told: ForecastRecord | undefined, scores: readonly StayScore[]) {
+  const alarm = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
+  if (alarm) return standstill(scores, alarm.tracks, addDays(stay.firstDay, alarm.since));
+  const stuck = new Set(told?.stuck ?? []);
+  const last = scores.at(-1)?.day;
+  if (stuck.size === 0 || !last) return [];
+  const tracks = [...new Set(scores.filter(({ skill }) => stuck.has(skill)).map(({ skill, side }) => trackKey(skill, side)))];
+  return standstill(scores, tracks, addDays(last, -STANDS_FOR));
+}
+/** Days over which a stuck skill is looked back on. */
+const STANDS_FOR = 14;
 
 /** Days without work that count as time off. */
 const TIME_OFF = 7;

@@ -5,6 +5,7 @@ import { skillOf } from "#core/ladder/skills.ts";
 import { STEEP } from "#core/tools/workload.ts";
 import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
 import { BRANCH } from "#ui/words/labels.ts";
+import { sayReasoned } from "#ui/words/needs.ts";
 
 const EASY = { left: "right", right: "left" } as const;
 const times = (factor: number): string => factor.toFixed(1);
@@ -47,6 +48,19 @@ export function Course({ view }: { view: CourseView }) {
             </li>
           ))}
         </ul>
+      )}
+      {view.reasoned.length > 0 && (
+        <div>
+          <h3>Schooling or pain?</h3>
+          <ul>
+            {view.reasoned.map((one) => (
+              <li key={sayReasoned(one)} className={one.points === "vet" ? "text-oxblood" : ""}>
+                {one.points === "schooling" ? "●" : one.points === "vet" ? "■" : "▲"} {sayReasoned(one)}
+              </li>
+            ))}
+          </ul>
+          <p className="text-sm text-dim">Where the record points, no diagnosis: vet, dentist, farrier and fitter come first.</p>
+        </div>
       )}
       <p>{pace ? sayPace(pace) : "Too little seen to say how fast it learns."}</p>
       <div className="grid gap-5 md:grid-cols-2">

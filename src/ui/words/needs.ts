@@ -9,8 +9,9 @@ import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
-import { LOOKER, sayLateNeed } from "./check.ts";
-import { inner, plural } from "./figures.ts";
+import type { PointsTo, Reasoned } from "#core/watch/reasoning.ts";
+import { LOOKER, sayLateNeed, TRIAL_CHANGE } from "./check.ts";
+import { inner, listed, outer, plural } from "./figures.ts";
 import { HOLD, POST } from "./labels.ts";
 
 export function sayNeed(need: Need): string {
@@ -152,3 +153,29 @@ const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
   stall: "Look at the plan",
   sign: "Review and sign",
 };
+
+const POINTS_TO: Readonly<Record<PointsTo, string>> = {
+  vet: "The vet, before more work.",
+  soundness: "Soundness before schooling.",
+  check: "Have it looked at before it is drilled.",
+  tack: "Keep it so, and have the fit looked at.",
+  schooling: "Schooling: go on quietly.",
+};
+/** One line of the reasoning: what is seen, and where it points. */
+export function sayReasoned(reasoned: Reasoned): string {
+  const points = POINTS_TO[reasoned.points];
+  switch (reasoned.because) {
+    case "sudden":
+      return `${signOf(reasoned.sign).words}: came suddenly. ${points}`;
+    case "better":
+      return `${signOf(reasoned.sign).words}: less from session to session. ${points}`;
+    case "same":
+      return `${signOf(reasoned.sign).words}: the same over several sessions. ${points}`;
+    case "one-side":
+      return `${signOf(reasoned.sign).words}: on the ${reasoned.side} only. ${points}`;
+    case "tack-gone":
+      return `${TRIAL_CHANGE[reasoned.change]}: the sign went with it. ${points}`;
+    case "standstill":
+      return `${outer(listed(reasoned.skills.map((skill) => inner(skillOf(skill).words))))}${reasoned.side ? `, on the ${reasoned.side} only` : ""}: no better while ${plural(reasoned.rose, "other skill")} rose. ${points}`;
+  }
+}
