@@ -92,7 +92,7 @@ export function Course({ view }: { view: CourseView }) {
           </p>
           {ratio !== null && (
             <p className={ratio > STEEP ? "text-ochre" : ""}>
-              {ratio > STEEP ? "▲ " : ""}This week is {ratio.toFixed(1)} times the four before it
+              {ratio > STEEP ? "▲ " : ""}This week so far is {ratio.toFixed(1)} times the four before it
               {ratio > STEEP ? `: above ${STEEP} is steep` : ""}.
             </p>
           )}
