@@ -1,7 +1,7 @@
 /** The rarer things on a phone in the arena: a first mounting, something else than asked, readings after work, a session nobody planned; and the evening list. */
-import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { serveStandin } from "#bin/serve.ts";
+import { go, openGate, tap } from "#tests/phone.ts";
 import {
   bodyOf,
   button,
@@ -30,11 +30,6 @@ afterAll(async () => {
   await screens.close();
 });
 
-const tap = async (page: Page, name: string): Promise<void> => thumb(await page.waitForSelector(`::-p-aria([name="${name}"])`));
-const go = async (page: Page, part: string): Promise<void> => {
-  await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
-  await (await page.waitForSelector(`nav[aria-label="Parts of the card"] ::-p-text(${part})`))?.tap();
-};
 interface Row {
   readonly id: string;
   readonly stay: string;
@@ -60,8 +55,7 @@ describe("a first mounting", () => {
     await screens.site.sql`UPDATE barn SET revision = revision + 1`;
     const page = await screens.as(who, PHONE);
     await screens.visit(page, `/card/${id}`);
-    for (const tick of await page.$$("main section:has(#gate-title) fieldset:first-of-type button[aria-pressed=false]"))
-      await thumb(tick);
+    await openGate(page);
     await text(page, "Gate: open");
     await thumb(await text(page, "Begin, on the easy side"));
     await expectAccessible(page, "first mounting");

@@ -1,5 +1,5 @@
-import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { go, openGate, tap } from "#tests/phone.ts";
 import {
   bodyOf,
   button,
@@ -34,17 +34,6 @@ async function card(kind: "ground" | "ridden"): Promise<Row> {
 }
 const idOf = async (signIn: string): Promise<string> =>
   (await screens.site.sql`SELECT id FROM person WHERE sign_in = ${signIn}`)[0]?.["id"] as string;
-const tap = async (page: Page, name: string): Promise<void> => thumb(await page.waitForSelector(`::-p-aria([name="${name}"])`));
-/** To one of the card's four parts, by the bar under the thumb. */
-const go = async (page: Page, part: "Before" | "Work" | "What happened" | "The end"): Promise<void> => {
-  await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
-  const at = await page.waitForSelector(`nav[aria-label="Parts of the card"] ::-p-text(${part})`);
-  await at?.tap();
-};
-const openGate = async (page: Page): Promise<void> => {
-  for (const tick of await page.$$("main section:has(#gate-title) fieldset:first-of-type button[aria-pressed=false]"))
-    await thumb(tick);
-};
 const revisions = (id: string) =>
   screens.site.sql`SELECT revision, ground_minutes, word FROM card_revision WHERE card_id = ${id} ORDER BY revision`;
 

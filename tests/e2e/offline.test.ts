@@ -8,6 +8,7 @@ import { openBrowser } from "#bin/browser.ts";
 import { DEMO_PASSWORD } from "#demo/cast.ts";
 import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
 import { record } from "#tests/barn.ts";
+import { go } from "#tests/phone.ts";
 import { bodyOf, button, choose, expectAccessible, fill, follow, PHONE, Screens, text, thumb } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
@@ -46,10 +47,6 @@ const onThePhone = (page: Page, path: string) =>
     { polling: 100 },
     path,
   );
-const go = async (page: Page, part: string): Promise<void> => {
-  await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
-  await (await page.waitForSelector(`nav[aria-label="Parts of the card"] ::-p-text(${part})`))?.tap();
-};
 /** Ground minutes and a good end, sent. */
 async function close(page: Page): Promise<void> {
   await go(page, "Work");

@@ -159,6 +159,11 @@ describe("what the office is told at once", () => {
     expect(await told(card)).toEqual([]);
     expect(await barn.code("alert/see", { id: alert?.id })).toBe("not-found");
   });
+  it("may come from anybody, also about a card that was given away meanwhile", async () => {
+    const card = await handedOut(await barn.horse());
+    expect(await tell(card, { what: "incident", incident: FALL }, barn.other)).toBe("done");
+    expect(await told(card)).toMatchObject([{ what: "incident", by: "Lorcan Teasel" }]);
+  });
   it("comes with the record where there was no signal, and a spook is no alarm", async () => {
     const card = await handedOut(await barn.horse());
     const incidents = [

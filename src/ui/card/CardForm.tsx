@@ -8,10 +8,10 @@ import { overridable, readGate } from "#core/gate/gate.ts";
 import { Button, Choice, Stepper, Trouble } from "#ui/kit/parts.tsx";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { type CardSpot, submit } from "#ui/offline/outbox.ts";
+import { useSubmit } from "#ui/offline/use-submit.ts";
 import { plural } from "#ui/words/figures.ts";
 import { GATE_STATE } from "#ui/words/gate.ts";
 import { WEATHER } from "#ui/words/labels.ts";
-import type { ProblemBody } from "#ui/words/problem.ts";
 import { Ending } from "./Ending.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { FirstMount } from "./FirstMount.tsx";
@@ -39,8 +39,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   // A draft of before there was a field begins with the field empty.
   const draft: Draft = { ...fresh, ...value };
   const [at, setAt] = useState<CardStep>("before");
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<ProblemBody | null>(null);
+  const { busy, problem, send } = useSubmit();
   const put = (part: Partial<Draft>): void => set((before) => ({ ...fresh, ...before, ...part }));
   const entry = { person: me, subject: view.card.id };
   const tell = useCallback(
@@ -68,10 +67,9 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       put(timed(setMinutes(draft.timers, name, minutes, now), now));
     };
   const close = async (): Promise<void> => {
-    setBusy(true);
     // What still runs is counted up to now; the draft stands still with it.
     const closing = { ...draft, ...timed(draft.timers, Date.now()) };
-    const sent = await submit({
+    const sent = await send({
       ...entry,
       route: "card/close",
       input: toRequest(view.card.id, closing),
@@ -79,8 +77,6 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       draft: key,
       card: spotOf(view),
     });
-    setBusy(false);
-    if (sent.state === "refused") return setProblem(sent.problem);
     if (sent.state === "sent") {
       drop();
       onClosed();

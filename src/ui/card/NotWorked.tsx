@@ -3,20 +3,17 @@ import { useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { CANCEL_CAUSES, type CancelCause, INSTEADS, type Instead } from "#core/card/card.ts";
 import { Button, Choice, INPUT, Trouble } from "#ui/kit/parts.tsx";
-import { submit } from "#ui/offline/outbox.ts";
+import { useSubmit } from "#ui/offline/use-submit.ts";
 import { CANCEL_CAUSE, INSTEAD } from "#ui/words/labels.ts";
-import type { ProblemBody } from "#ui/words/problem.ts";
 
 export function NotWorked({ view, me, onDone }: { view: CardView; me: string; onDone(): void }) {
   const [because, setBecause] = useState<CancelCause | null>(null);
   const [instead, setInstead] = useState<Instead>("nothing");
   const [words, setWords] = useState("");
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<ProblemBody | null>(null);
+  const { busy, problem, send } = useSubmit();
   const cancel = async (): Promise<void> => {
-    setBusy(true);
     const reason = words.trim() || (because ? CANCEL_CAUSE[because] : "");
-    const sent = await submit({
+    const sent = await send({
       person: me,
       subject: view.card.id,
       route: "card/cancel",
@@ -24,8 +21,6 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
       says: `${view.horse}: not worked`,
       draft: null,
     });
-    setBusy(false);
-    if (sent.state === "refused") setProblem(sent.problem);
     if (sent.state === "sent") onDone();
   };
   return (

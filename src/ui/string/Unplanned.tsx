@@ -5,9 +5,8 @@ import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { newKey } from "#ui/kit/ask.ts";
 import { Button, Choice, INPUT, Trouble } from "#ui/kit/parts.tsx";
-import { submit } from "#ui/offline/outbox.ts";
+import { useSubmit } from "#ui/offline/use-submit.ts";
 import { SESSION } from "#ui/words/labels.ts";
-import type { ProblemBody } from "#ui/words/problem.ts";
 
 const USUAL_LENGTH = 2;
 
@@ -19,17 +18,15 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
   const [after, setAfter] = useState("");
   const [why, setWhy] = useState("");
   const [kept, setKept] = useState("");
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<ProblemBody | null>(null);
+  const { busy, problem, send } = useSubmit();
   const mine = view.cards.filter((card) => card.day === view.today && card.rider.id === me && card.state !== "cancelled");
   const first = mine.find((card) => card.card === after);
   const write = async (): Promise<void> => {
-    setBusy(true);
     const id = newKey();
     const horse = first?.stay ?? stay;
     const now = Math.floor(((minute ?? DAY_GRID.start) - DAY_GRID.start) / DAY_GRID.minutes);
     const start = Math.max(0, Math.min(DAY_GRID.count - USUAL_LENGTH, now));
-    const sent = await submit({
+    const sent = await send({
       person: me,
       subject: id,
       route: "card/unplanned",
@@ -49,9 +46,7 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
       says: `${view.horses.find((one) => one.stay === horse)?.horse ?? ""}: a session that was not handed out`,
       draft: null,
     });
-    setBusy(false);
-    if (sent.state === "refused") return setProblem(sent.problem);
-    setProblem(null);
+    if (sent.state === "refused") return;
     if (sent.state === "sent" && rider === me) location.assign(`/card/${id}`);
     else
       setKept(sent.state === "sent" ? "It stands on their string." : "Kept on this phone: its card opens when there is signal.");
