@@ -35,9 +35,33 @@ describe("how it goes", () => {
     await page.evaluate(() => document.querySelector("figure[aria-labelledby] canvas")?.scrollIntoView());
     await page.waitForFunction(() => [...document.querySelectorAll("button")].some((one) => one.textContent === "As a table"));
     await expectAccessible(page, "how it goes");
+    // What would be saved, by name and content.
+    await page.evaluate(() => {
+      HTMLAnchorElement.prototype.click = function () {
+        document.body.dataset["file"] = this.download;
+        if (this.href.startsWith("data:")) document.body.dataset["content"] = this.href.slice(0, 22);
+      };
+      URL.createObjectURL = (content) => {
+        void (content as Blob).text().then((words) => {
+          document.body.dataset["content"] = words;
+        });
+        return "blob:kept";
+      };
+    });
+    const saved = async (name: string): Promise<readonly [file: string, content: string]> => {
+      await page.evaluate(() => delete document.body.dataset["content"]);
+      await button(page, name).click();
+      await page.waitForFunction(() => document.body.dataset["content"]);
+      return page.evaluate(() => [document.body.dataset["file"] ?? "", document.body.dataset["content"] ?? ""] as const);
+    };
+    expect(await saved("Save as PNG")).toEqual(["hours-by-week.png", "data:image/png;base64,"]);
+    const [file, csv] = await saved("Save as CSV");
+    expect(file).toBe("hours-by-week.csv");
+    expect(csv.split(/\r?\n/)[0]).toMatch(/^Week from,"Ground, hours","Saddle, hours",/);
     await button(page, "As a table").click();
     const weeks = await page.$$eval("figure table tbody tr", (rows) => rows.length);
     expect(weeks).toBeGreaterThan(4);
+    expect(csv.trim().split(/\r?\n/)).toHaveLength(weeks + 1);
     await expectAccessible(page, "weeks as a table");
     await page.close();
   });
