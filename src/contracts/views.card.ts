@@ -80,15 +80,16 @@ export interface CardView {
   readonly cues: readonly { readonly cue: Cue; readonly words: string }[];
   readonly gate: Omit<GateFacts, "ticks" | "redSigns" | "windy">;
   readonly ticks: readonly GateTick[];
-  readonly revisions: readonly (SessionView & {
-    readonly at: string;
-    readonly by: string;
-    /** Written while somebody else wrote too: joined with that revision; the fields in which both stand against one another. */
-    readonly joinedWith: number | null;
-    readonly clashes: readonly RecordField[];
-    readonly gateTicks: readonly GateTick[];
-    readonly redSigns: readonly RedSign[];
-  })[];
+  readonly revisions: readonly RevisionView[];
+}
+export interface RevisionView extends SessionView {
+  readonly at: string;
+  readonly by: string;
+  /** Written while somebody else wrote too: joined with that revision; the fields in which both stand against one another. */
+  readonly joinedWith: number | null;
+  readonly clashes: readonly RecordField[];
+  readonly gateTicks: readonly GateTick[];
+  readonly redSigns: readonly RedSign[];
 }
 
 /** One card of a person's day, ridden or helped with. */

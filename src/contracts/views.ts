@@ -7,6 +7,7 @@ import type { CancelCause, Instead, SessionKind, SessionRecord } from "#core/car
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import type { DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
+import type { ShownLevel } from "#core/forecast/estimator.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
@@ -25,6 +26,7 @@ import type { ReportWords } from "./report.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
 import type { NotHad } from "./views.week.ts";
 import type { WeatherSource } from "./weather.ts";
+import type { SetWeek } from "./week.ts";
 
 /** What a lane of the Rail and the head of a horse's page draw. */
 export interface RulerView {
@@ -41,6 +43,9 @@ export type Proposal =
   | { readonly code: "open"; readonly path: string }
   | { readonly code: "order-check"; readonly input: OrderCheck }
   | { readonly code: "rest-skill"; readonly input: SetPins }
+  /** Left alone, and the skill below it worked at the next session. */
+  | { readonly code: "go-back"; readonly skill: string; readonly input: SetPins }
+  | { readonly code: "add-sessions"; readonly days: readonly LocalDate[]; readonly input: SetWeek }
   | { readonly code: "drop-goal"; readonly input: SetGoals };
 
 /** A need of the short list, the dearest to leave alone first. */
@@ -52,7 +57,8 @@ export interface NeedView {
   /** Points that a day of waiting costs. */
   readonly cost: number;
   readonly evidence: readonly Evidence[];
-  readonly proposal: Proposal;
+  /** The usual one first. */
+  readonly proposals: readonly Proposal[];
   /** Put off, by whom and why; null: it stands. */
   readonly putOff: { readonly until: LocalDate; readonly reason: string; readonly by: string } | null;
 }
@@ -169,6 +175,8 @@ export interface TrackView {
   readonly skill: string;
   readonly side: TrackSide;
   readonly level: Level;
+  /** As the model has it; null before the first session. */
+  readonly shown: ShownLevel | null;
   readonly intake: number | null;
 }
 

@@ -2,6 +2,7 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import type { CauseId } from "#core/intake/causes.ts";
+import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide } from "#core/ladder/level.ts";
 import type { Branch } from "#core/ladder/skills.ts";
@@ -10,6 +11,7 @@ import type { Slide } from "#core/watch/evidence.ts";
 import type { Bin } from "#core/watch/honesty.ts";
 import type { Reasoned } from "#core/watch/reasoning.ts";
 import type { Week } from "#core/watch/weeks.ts";
+import type { Named, RevisionView } from "./views.card.ts";
 import type { SessionView } from "./views.ts";
 
 export interface CourseView {
@@ -44,6 +46,9 @@ export interface LogView {
   }[];
   /** Stretches without work: holds, and days off of a week and more. */
   readonly off: readonly { readonly from: LocalDate; readonly to: LocalDate; readonly what: "hold" | "time-off" }[];
+  /** Every revision of the cards that were written more than once, the newest first. */
+  readonly revised: readonly RevisionView[];
+  readonly people: readonly Named[];
   readonly events: readonly {
     readonly day: LocalDate;
     readonly what: "check" | "tack" | "evaluation" | "incident";
@@ -67,8 +72,21 @@ export interface RidingView {
     readonly share: number | null;
   }[];
 }
+export interface GoneView {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly client: string;
+  readonly kind: HorseKind;
+  readonly length: number;
+  readonly firstDay: LocalDate;
+  readonly wentHome: LocalDate;
+  readonly sessions: number;
+  readonly report: number | null;
+}
 /** What closed stays say. */
 export interface HistoryView {
+  /** Every stay that went home, the last first. */
+  readonly gone: readonly GoneView[];
   readonly stays: number;
   readonly byKind: readonly {
     readonly kind: HorseKind;

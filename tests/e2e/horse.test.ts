@@ -1,6 +1,6 @@
 /** A horse's page: how it goes, counted from the record; and its log, looked up, with a skill over time beside what happened. */
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, Screens, saidBy } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -13,15 +13,21 @@ beforeAll(async () => {
 afterAll(() => screens.close());
 
 describe("how it goes", () => {
+  it("says where the signs point: on one side only is no schooling", async () => {
+    const page = await screens.as("wren");
+    const [row] = await screens.site.sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Saltmarsh'`;
+    await screens.visit(page, `/horse/${row?.["id"]}`);
+    expect(await saidBy(page, "section:has(#course-title)")).toMatch(
+      /Schooling or pain\?.*: on the left only\. Soundness before schooling\..*no diagnosis/,
+    );
+    await page.close();
+  });
   it("says pace, fortnight, sides, hours, riders, incidents and weight, as the record has them", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${stay}`);
     const said = await saidBy(page, "section:has(#course-title)");
     expect(said).toMatch(
       /Learns at \d\.\d times the usual pace \(\d\.\d to \d\.\d\), (the (slowest|quickest) of \d+|quicker than \d+ of the \d+ other horses) here/,
-    );
-    expect(said).toMatch(
-      /Schooling or pain\?.*(Soundness before schooling|Schooling: go on quietly|looked at before it is drilled)/,
     );
     const [row] = await screens.site.sql`
       SELECT count(*)::int AS sessions, round(sum(v.ground_minutes) / 60.0, 1)::float8 AS ground, (SELECT count(*)::int FROM card_incident i JOIN card c ON c.id = i.card_id AND c.revision = i.revision WHERE c.stay_id = ${stay}) AS incidents
@@ -86,6 +92,22 @@ describe("the log", () => {
     await fill(page, "Rider", rider);
     await page.reload({ waitUntil: "networkidle2" });
     expect(await count()).toBe(mine);
+    await page.close();
+  });
+  it("unfolds every revision of a card that was written more than once", async () => {
+    const { sql } = screens.site;
+    const [card] = await sql`SELECT id FROM card WHERE stay_id = ${stay} AND state = 'closed' ORDER BY day DESC LIMIT 1`;
+    const id = card?.["id"] as string;
+    const columns = sql`ground_minutes, saddle_minutes, gaits, weather, tack, ended_well, next_time, gate_state, override_reason, gate_ticks, red_signs`;
+    await sql`INSERT INTO card_revision (card_id, revision, at, by_person, word, ${columns}) SELECT card_id, 2, at, by_person, 'Mended: it was the left rein', ${columns} FROM card_revision WHERE card_id = ${id} AND revision = 1`;
+    await sql`UPDATE card SET revision = 2 WHERE id = ${id}`;
+    await sql`UPDATE barn SET revision = revision + 1`;
+    const page = await screens.as("odalys");
+    await screens.visit(page, `/horse/${stay}/log`);
+    expect(await bodyOf(page)).not.toContain("Revision 1 by");
+    await (await text(page, "All 2 revisions"))?.click();
+    await text(page, "Revision 1 by");
+    expect(await saidBy(page, "details[open]")).toMatch(/Revision 2 by .*Mended: it was the left rein.*Revision 1 by/);
     await page.close();
   });
   it("draws a skill over the stay, with the day taken out where it is asked, and as a table with what happened", async () => {

@@ -1,7 +1,10 @@
 /** The Rail for its manager: what needs a decision, taken with one tap or put off; lanes found, filtered and ordered. */
+import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { skillOf } from "#core/ladder/skills.ts";
 import { bodyOf, button, expectAccessible, fill, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
+import { inner } from "#ui/words/figures.ts";
 
 let screens: Screens;
 beforeAll(async () => {
@@ -14,10 +17,22 @@ beforeAll(async () => {
     WHERE k.state = 'closed' AND h.name = 'Copperplate' ORDER BY k.day DESC LIMIT 1`;
   await sql`UPDATE forecast SET stuck = ARRAY['trot'] WHERE (stay_id, day) IN (
     SELECT s.id, max(f.day) FROM stay s JOIN horse h ON h.id = s.horse_id JOIN forecast f ON f.stay_id = s.id WHERE h.name = 'Lantern Fee' GROUP BY s.id)`;
+  await sql`UPDATE forecast SET stuck = ARRAY['canter'] WHERE (stay_id, day) IN (
+    SELECT s.id, max(f.day) FROM stay s JOIN horse h ON h.id = s.horse_id JOIN forecast f ON f.stay_id = s.id WHERE h.name = 'Blue Ledger' GROUP BY s.id)`;
+  // This week was laid out, from tomorrow on.
+  await sql`INSERT INTO week_laid (day, at, by_person) SELECT d, now(), p.id FROM generate_series(date '2026-07-15', '2026-07-18', '1 day') d, person p WHERE p.sign_in = 'odalys'`;
   await sql`UPDATE barn SET revision = revision + 1`;
 });
 afterAll(() => screens.close());
 
+/** A horse's dearer needs stand before its notes, and dearer horses before it. */
+async function openAllOf(page: Page, horse: string): Promise<void> {
+  await (await page.$(`${NEEDS} > button[aria-expanded=false]`))?.click();
+  const lines = await page.$$(`${NEEDS} ol > li`);
+  for (const line of lines)
+    if (await line.evaluate((one, name) => one.querySelector("a")?.textContent === name, horse))
+      await (await line.$("button[aria-expanded=false] ::-p-text(more)"))?.click();
+}
 const NEEDS = "section:has(#needs-title)";
 
 describe("what needs the manager", () => {
@@ -61,21 +76,39 @@ describe("what needs the manager", () => {
   it("leaves a skill that stands still alone for a week with one tap, and the plan has it so", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
-    const more = await page.$(`${NEEDS} > button[aria-expanded=false]`);
-    await more?.click();
-    // Its dearer needs stand before the note.
-    await (
-      await page
-        .waitForSelector(`${NEEDS} ol > li:has(a ::-p-text(Lantern Fee)) button[aria-expanded=false] ::-p-text(more)`, {
-          timeout: 2000,
-        })
-        .catch(() => null)
-    )?.click();
+    await openAllOf(page, "Lantern Fee");
     await button(page, "Lantern Fee: Leave it alone for a week").click();
     await text(page, "✓ Left alone for a week");
     const [plan] = await screens.site
       .sql`SELECT p.pins FROM plan p JOIN stay s ON s.id = p.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Lantern Fee'`;
     expect(plan?.["pins"]).toContainEqual(expect.objectContaining({ kind: "forbid", skill: "trot" }));
+    await page.close();
+  });
+  it("goes back a rung: the skill rests, and the one below it is worked next", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    await openAllOf(page, "Blue Ledger");
+    const below = skillOf(skillOf("canter").after[0] ?? "");
+    await button(page, `Blue Ledger: Go back a rung: ${inner(below.words)}`).click();
+    await text(page, "the rung below comes next");
+    const [plan] = await screens.site
+      .sql`SELECT p.pins FROM plan p JOIN stay s ON s.id = p.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Blue Ledger'`;
+    expect(plan?.["pins"]).toContainEqual(expect.objectContaining({ kind: "forbid", skill: "canter" }));
+    expect(plan?.["pins"]).toContainEqual(expect.objectContaining({ kind: "pin", skill: below.id }));
+    await page.close();
+  });
+  it("adds the sessions that are owed to the free days of a laid-out week", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    await openAllOf(page, "Oatfield Rumor");
+    const name = "Oatfield Rumor: Add 4 sessions this week: Wed 15 Jul, Thu 16 Jul, Fri 17 Jul and Sat 18 Jul";
+    await button(page, name).click();
+    await text(page, "✓ Added to the week.");
+    const days = await screens.site
+      .sql`SELECT w.day FROM week_day w JOIN stay s ON s.id = w.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Oatfield Rumor' AND w.pinned`;
+    expect(days).toHaveLength(4);
+    await screens.visit(page, "/");
+    expect(await bodyOf(page)).not.toContain("Add 4 sessions");
     await page.close();
   });
   it("is nobody else's: riders see the lanes alone", async () => {
@@ -97,6 +130,11 @@ describe("lanes", () => {
     const all = await shown();
     await page.select("#order", "name");
     expect(await shown()).toEqual([...all].sort((a, b) => a.localeCompare(b)));
+    await page.select("#need", "check");
+    const checks = await shown();
+    expect(checks).toContain("Saltmarsh");
+    expect(checks.length).toBeLessThan(all.length);
+    await page.select("#need", "");
     const rider = await page.$eval("#rider option:nth-child(2)", (option) => (option as HTMLOptionElement).value);
     await page.select("#rider", rider);
     const mine = await shown();

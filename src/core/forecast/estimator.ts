@@ -290,8 +290,8 @@ export function believeNothing(facts: StayFacts, depth?: readonly number[]): Bel
 }
 
 /** Everything that is known of a stay, from its kind over its evaluation to its last session. */
-export function believe(facts: StayFacts): Belief {
-  const belief = believeNothing(facts);
+export function believe(facts: StayFacts, depth?: readonly number[]): Belief {
+  const belief = believeNothing(facts, depth);
   for (const session of facts.sessions) takeIn(belief, session);
   return belief;
 }

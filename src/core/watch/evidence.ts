@@ -50,7 +50,7 @@ export function standstill(scores: readonly ScoreFact[], tracks: readonly string
   const one = SIDES.find((side) => sides.has(side) && !sides.has(side === "left" ? "right" : "left") && !sides.has("both"));
   return [
     ...still,
-    ...(rose.size > 0 ? [{ code: "rose" as const, skills: rose.size }] : []),
+    ...(still.length > 0 && rose.size > 0 ? [{ code: "rose" as const, skills: rose.size }] : []),
     ...(one && still.length > 1 ? [{ code: "one-side" as const, side: one }] : []),
   ];
 }

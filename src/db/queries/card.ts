@@ -92,6 +92,15 @@ export const listWorked = (db: Db, stay: StayId): Promise<Worked[]> =>
        WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`,
   );
 
+/** Every revision of a stay's cards that were written more than once, the newest first. */
+export const listRevised = (db: Db, stay: StayId): Promise<Worked[]> =>
+  many(
+    WorkedRow,
+    db`SELECT ${aggregated(db)}, k.day, k.kind, k.rider_id, q.name AS rider
+       FROM card k JOIN card_revision v ON v.card_id = k.id JOIN person q ON q.id = k.rider_id ${joined(db)}
+       WHERE k.stay_id = ${stay} AND k.revision > 1 ORDER BY k.day, v.revision DESC`,
+  );
+
 const DayWorkedRow = z.extend(WorkedRow, { horse: text });
 /** The sessions of a day that were worked, by the clock, each in the revision that counts. */
 export const listDayWorked = (db: Db, day: LocalDate) =>

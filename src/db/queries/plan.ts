@@ -22,6 +22,7 @@ import { date, id, instant, int, nullable, number, side, text } from "../rows.ts
 import { many, maybeOne } from "../run.ts";
 
 const GoalRow = z.extend(z.object({ stayId: id<"stay">() }), PlanGoalFields.shape);
+export type PlanGoalRecord = z.output<typeof GoalRow>;
 /** Goals of all these stays. */
 export const listPlanGoals = (db: Db, stays: readonly StayId[]) =>
   many(

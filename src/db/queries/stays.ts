@@ -141,14 +141,17 @@ const GoneRow = z.object({
   length: int,
   firstDay: date,
   wentHome: date,
+  kind: z.enum(KINDS),
+  sessions: int,
   reportNumber: nullable(int),
 });
 export type GoneStay = z.output<typeof GoneRow>;
-/** The stays that went home last. */
-export const listGone = (db: Db, limit: number): Promise<GoneStay[]> =>
+/** The stays that went home last; all of them without a limit. */
+export const listGone = (db: Db, limit: number | null = null): Promise<GoneStay[]> =>
   many(
     GoneRow,
-    db`SELECT s.id, h.name AS horse, c.name AS client, s.length, s.first_day, s.went_home,
+    db`SELECT s.id, h.name AS horse, c.name AS client, s.kind, s.length, s.first_day, s.went_home,
+         (SELECT count(*)::int FROM card k WHERE k.stay_id = s.id AND k.revision > 0) AS sessions,
          (SELECT max(i.number) FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id) AS report_number
        FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
        WHERE s.went_home IS NOT NULL ORDER BY s.went_home DESC, h.name LIMIT ${limit}`,

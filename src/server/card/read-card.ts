@@ -19,7 +19,7 @@ import { findPlan, listLatestForecasts } from "#db/queries/plan.ts";
 import { findStay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { limitsInForce } from "../stay/facts.ts";
-import { toSession } from "../stay/read-horse.ts";
+import { toRevision } from "../stay/read-horse.ts";
 import { essentialsOf } from "./essentials.ts";
 import { gateRecord, weatherOf } from "./gate-facts.ts";
 
@@ -111,14 +111,6 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     cues: cuesFor(work.items.map((item) => item.skill)).map((cue) => ({ cue, words: said[cue] })),
     gate,
     ticks: ticksFor(gate.stage, method, gate.secondPerson),
-    revisions: revisions.map((revision) => ({
-      ...toSession({ ...revision, day: card.day, kind: card.kind, rider: card.rider }),
-      at: revision.at.toISOString(),
-      by: revision.by,
-      joinedWith: revision.joinedWith,
-      clashes: revision.clashes,
-      gateTicks: revision.gateTicks,
-      redSigns: revision.redSigns,
-    })),
+    revisions: revisions.map((revision) => toRevision({ ...revision, day: card.day, kind: card.kind, rider: card.rider })),
   };
 }

@@ -1,19 +1,25 @@
+import type { RevisionView } from "#contracts/views.card.ts";
 import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { hardSide, type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
+import { factsOf } from "#core/plan/outlook.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { findFeedOf } from "#db/queries/feed.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { listTaken } from "#db/queries/plan.ts";
 import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { feedPath } from "../feed/manage.ts";
+import { recordOf } from "../plan/record.ts";
 import { ageOf, limitsInForce, outcomeNow, riskOf } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
 
@@ -50,12 +56,14 @@ const headOf = (stay: Stay, barn: Barn, today: LocalDate): HorseHead => ({
 });
 
 /** Tracks that have a level, in the ladder's order, with what the intake saw. */
-export function tracksOf(levels: Levels, intake: Evaluation | null): TrackView[] {
+export function tracksOf(levels: Levels, intake: Evaluation | null, believed: readonly TrackLevel[]): TrackView[] {
   const before = new Map((intake?.walk.marks ?? []).map((mark) => [trackKey(mark.skill, mark.side), mark.score]));
+  const shown = new Map(believed.map((one) => [trackKey(one.skill, one.side), one]));
   return SKILLS.flatMap((skill) =>
     (["left", "right", "both"] as const satisfies readonly TrackSide[]).flatMap((side) => {
       const level = levels.get(trackKey(skill.id, side));
-      return level ? [{ skill: skill.id, side, level, intake: before.get(trackKey(skill.id, side)) ?? null }] : [];
+      const key = trackKey(skill.id, side);
+      return level ? [{ skill: skill.id, side, level, shown: shown.get(key) ?? null, intake: before.get(key) ?? null }] : [];
     }),
   );
 }
@@ -72,26 +80,53 @@ export const toSession = (worked: Omit<Worked, "riderId">): SessionView => ({
   overrideReason: worked.overrideReason,
 });
 
+export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
+  ...toSession(worked),
+  at: worked.at.toISOString(),
+  by: worked.by,
+  joinedWith: worked.joinedWith,
+  clashes: worked.clashes,
+  gateTicks: worked.gateTicks,
+  redSigns: worked.redSigns,
+});
+
 const RECENT = 3;
 
 export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
-  const [evaluations, worked, scores, feed, stays] = await Promise.all([
+  const [evaluations, worked, scores, feed, stays, taken] = await Promise.all([
     listEvaluations(sql, stay.id),
     listWorked(sql, stay.id),
     listScores(sql, stay.id),
     findFeedOf(sql, { stay: stay.id }),
     stay.apart.length > 0 ? listStays(sql) : [],
+    listTaken(sql),
   ]);
   const closed = evaluations.filter((evaluation) => evaluation.closedAt);
   const latest = closed.at(-1) ?? null;
   const outcome = latest && outcomeNow(stay, barn, latest, worked, today);
   const levels = readLevels(scores);
+  const record = recordOf({
+    stay,
+    barn,
+    today: stay.wentHome ?? today,
+    worked,
+    evaluations,
+    scores,
+    goals: [],
+    pins: [],
+    taken,
+    riders: [],
+  });
   const minutes = (of: "groundMinutes" | "saddleMinutes"): number => worked.reduce((sum, session) => sum + session[of], 0);
   return {
     head,
     inForce: limitsInForce(stay, today),
     needs: needsOf(stay, head.ruler),
-    tracks: tracksOf(levels, closed.find((evaluation) => evaluation.kind === "intake") ?? null),
+    tracks: tracksOf(
+      levels,
+      closed.find((evaluation) => evaluation.kind === "intake") ?? null,
+      levelsOf(factsOf(record), stayDay(stay.firstDay, record.today)),
+    ),
     hard: hardSide(levels, SKILLS),
     outcome,
     risk: riskOf(stay, outcome),

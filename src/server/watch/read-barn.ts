@@ -10,7 +10,7 @@ import { besideTheOthers, shareOfLoad } from "#core/watch/fairness.ts";
 import { binsOf } from "#core/watch/honesty.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { listLatestForecasts, listTaken, listTold } from "#db/queries/plan.ts";
-import { listStays } from "#db/queries/stays.ts";
+import { listGone, listStays } from "#db/queries/stays.ts";
 import { listClosedGoals, listConfirmed, listRidden } from "#db/queries/watch.ts";
 import type { Deps } from "../container.ts";
 import { dayPerson } from "../day/facts.ts";
@@ -75,17 +75,19 @@ export async function readRiding(deps: Deps): Promise<RidingView> {
 
 export async function readHistory(deps: Deps): Promise<HistoryView> {
   const { sql } = deps;
-  const [barn, goals, told, taken, confirmed] = await Promise.all([
+  const [barn, goals, told, taken, confirmed, gone] = await Promise.all([
     barnOf(deps),
     listClosedGoals(sql),
     listTold(sql),
     listTaken(sql),
     listConfirmed(sql),
+    listGone(sql),
   ]);
   const ladder = new Map(ladderWith(barn.ladder).map((skill) => [skill.id, skill]));
   const byKind = groupBy(goals, ({ kind }) => kind);
   const causes = groupBy(confirmed, ({ cause }) => cause);
   return {
+    gone: gone.map(({ id, reportNumber, ...stay }) => ({ ...stay, stay: id, report: reportNumber })),
     stays: new Set(goals.map(({ stay }) => stay)).size,
     byKind: KINDS.flatMap((kind) => {
       const mine = byKind.get(kind) ?? [];

@@ -11,15 +11,16 @@ import { hardByBranch, incidentsOf, paceOf, riderMix, workedLately } from "#core
 import { slides, standstill } from "#core/watch/evidence.ts";
 import { schoolingOrPain } from "#core/watch/reasoning.ts";
 import { weeksOf } from "#core/watch/weeks.ts";
-import { listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
+import { listRevised, listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
 import { listChecksOf, listTrials } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { listPeople } from "#db/queries/people.ts";
 import { type ForecastRecord, listLatestForecasts, listTaken } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { recordOf } from "../plan/record.ts";
 import { outcomeOf } from "../stay/facts.ts";
-import { type Opened, toSession } from "../stay/read-horse.ts";
+import { type Opened, toRevision, toSession } from "../stay/read-horse.ts";
 
 const upTo = ({ stay, today }: Opened): LocalDate => stay.wentHome ?? today;
 
@@ -103,13 +104,15 @@ function daysOff(worked: readonly LocalDate[], first: LocalDate, last: LocalDate
 export async function readLogView({ sql }: Deps, opened: Opened): Promise<LogView> {
   const { stay, barn } = opened;
   const today = upTo(opened);
-  const [evaluations, worked, scores, checks, trials, taken] = await Promise.all([
+  const [evaluations, worked, scores, checks, trials, taken, revised, people] = await Promise.all([
     listEvaluations(sql, stay.id),
     listWorked(sql, stay.id),
     listScores(sql, stay.id),
     listChecksOf(sql, stay.id),
     listTrials(sql, stay.id),
     listTaken(sql),
+    listRevised(sql, stay.id),
+    listPeople(sql),
   ]);
   const record = recordOf({ stay, barn, today, worked, evaluations, scores, goals: [], pins: [], taken, riders: [] });
   const effects = new Map(dayEffects(factsOf(record)).map(({ day, effect }) => [day, effect]));
@@ -131,6 +134,8 @@ export async function readLogView({ sql }: Deps, opened: Opened): Promise<LogVie
         (off) => !holds.some((hold) => hold.from <= off.to && off.from <= hold.to),
       ),
     ],
+    revised: revised.map(toRevision),
+    people: people.map(({ id, name }) => ({ id, name })),
     events: [
       ...checks.flatMap((check) =>
         check.doneOn

@@ -4,7 +4,6 @@ import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.
 import { dueDay, isOpen } from "#core/check/check.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { stayDay } from "#core/plan/planned-days.ts";
 import { type Evidence, standstill } from "#core/watch/evidence.ts";
 import { aboutOf, answerTo, costOfWaiting, type Need } from "#core/watch/needs.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -13,30 +12,10 @@ import { listEvaluations } from "#db/queries/intake.ts";
 import { type ForecastRecord, listPlanGoals, listPlans } from "#db/queries/plan.ts";
 import type { Stay } from "#db/queries/stays.ts";
 import { listNeedAnswers } from "#db/queries/watch.ts";
+import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
 import { outcomeNow } from "../stay/facts.ts";
-
-/** A skill that is stuck is left alone for so long, then tried anew. */
-const REST_DAYS = 7;
-/** Where needs are met, below the horse's page. */
-const PATHS: Readonly<Partial<Record<Need["code"], string>>> = {
-  evaluate: "/evaluate",
-  "mid-term": "/evaluate",
-  exit: "/evaluate",
-  report: "/report",
-  "check-late": "/checks",
-  hold: "/terms",
-  over: "/terms",
-  goal: "/plan",
-  stall: "/plan",
-  stuck: "/plan",
-};
-const openOf = (stay: Stay, need: Need): Proposal => {
-  if (need.code === "behind" || need.code === "time-off")
-    return { code: "open", path: need.code === "behind" ? "/week" : "/today" };
-  const below = need.code === "sign" ? `/evaluation/${need.evaluation}` : (PATHS[need.code] ?? "");
-  return { code: "open", path: `/horse/${stay.id}${below}` };
-};
+import { type Proposing, proposalsFor, REST_DAYS, restOfWeek } from "./propose.ts";
 
 export interface Watched {
   readonly stay: Stay;
@@ -51,44 +30,28 @@ export async function readNeeds(
   watched: readonly Watched[],
 ): Promise<readonly NeedView[]> {
   const ids = watched.map(({ stay }) => stay.id);
-  const [answers, plans, goals] = await Promise.all([
+  const days = restOfWeek(today);
+  const [answers, plans, goals, laid, weekDays] = await Promise.all([
     listNeedAnswers(deps.sql, ids),
     listPlans(deps.sql, ids),
     listPlanGoals(deps.sql, ids),
+    days.length > 0 ? listLaid(deps.sql, days) : [],
+    days.length > 0 ? listWeekDays(deps.sql, days) : [],
   ]);
   const answersOf = groupBy(answers, ({ stayId }) => stayId);
-  const views = watched.flatMap(({ stay, needs, told }) =>
-    needs.map(async (need): Promise<NeedView> => {
+  const views = watched.flatMap(({ stay, needs, told }) => {
+    const proposing: Proposing = {
+      stay,
+      barn,
+      today,
+      plan: plans.find(({ stayId }) => stayId === stay.id),
+      goals: goals.filter(({ stayId }) => stayId === stay.id),
+      laid,
+      weekDays,
+    };
+    return needs.map(async (need): Promise<NeedView> => {
       const answer = answerTo(need, answersOf.get(stay.id) ?? [], today);
-      const plan = plans.find(({ stayId }) => stayId === stay.id);
-      const at = { stay: stay.id, version: plan?.version ?? 0 };
       const looked = need.code === "stall" ? await lookAtStall(deps, barn, today, { stay, told }) : null;
-      const proposal = (): Proposal => {
-        if (looked?.proposal) return looked.proposal;
-        if (need.code === "sudden")
-          return {
-            code: "order-check",
-            input: {
-              stay: stay.id,
-              cause: "sudden",
-              who: "vet",
-              asked: causeOf("sudden").check,
-              due: today,
-              holds: "all",
-              skills: [],
-            },
-          };
-        if (need.code === "stuck") {
-          const from = stayDay(stay.firstDay, today);
-          const pin = { kind: "forbid" as const, skill: need.skill, from, to: from + REST_DAYS };
-          return { code: "rest-skill", input: { ...at, pins: [...(plan?.pins ?? []), pin] } };
-        }
-        if (need.code === "goal") {
-          const kept = goals.filter(({ stayId, skill }) => stayId === stay.id && skill !== need.skill);
-          return { code: "drop-goal", input: { ...at, goals: kept.map(({ stayId: _stay, ...goal }) => goal) } };
-        }
-        return openOf(stay, need);
-      };
       return {
         stay: stay.id,
         horse: stay.horse,
@@ -96,11 +59,11 @@ export async function readNeeds(
         about: aboutOf(need),
         cost: costOfWaiting(need, today),
         evidence: looked?.evidence ?? [],
-        proposal: proposal(),
+        proposals: [...(looked?.proposal ? [looked.proposal] : []), ...proposalsFor(need, proposing)],
         putOff: answer && { until: answer.until, reason: answer.reason, by: answer.by },
       };
-    }),
-  );
+    });
+  });
   return (await Promise.all(views)).sort((a, b) => b.cost - a.cost || a.horse.localeCompare(b.horse));
 }
 

@@ -50,7 +50,7 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
           </>
         )}
         {card.state === "handed-out" && view.mine && !waits && <NotWorked view={view} me={me} onDone={reload} />}
-        {view.revisions.length > 0 && <Revisions view={view} />}
+        {view.revisions.length > 0 && <Revisions revisions={view.revisions} people={view.people} />}
         <p className="flex flex-wrap gap-x-4 py-4">
           <a className="inline-flex min-h-14 items-center" href="/string">
             My string

@@ -1,11 +1,10 @@
 /** Every revision of a card's record; where two people wrote at once, what each of them wrote. */
-import type { CardView } from "#contracts/views.card.ts";
+import type { Named, RevisionView } from "#contracts/views.card.ts";
 import { SessionEntry } from "#ui/horse/SessionEntry.tsx";
 import { inner, listed } from "#ui/words/figures.ts";
 import { fieldWords, sayField } from "#ui/words/record.ts";
 
-export function Revisions({ view }: { view: CardView }) {
-  const { revisions, people } = view;
+export function Revisions({ revisions, people }: { revisions: readonly RevisionView[]; people: readonly Named[] }) {
   return (
     <section className="pt-4">
       <h2>{revisions.length > 1 ? "Revisions, newest first" : "The record"}</h2>

@@ -1,11 +1,12 @@
 /** The story of a stay day by day: looked up by skill, side, sign, rider or words; above it any skill over time. The address bar holds the view. */
-import { useEffect, useState } from "react";
+import { Fragment, useEffect, useState } from "react";
 import type { SessionView } from "#contracts/views.ts";
 import type { LogView } from "#contracts/views.watch.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { ANYTHING, type LogAsked, matches } from "#core/watch/log.ts";
+import { Revisions } from "#ui/card/Revisions.tsx";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
 import { SIDE } from "#ui/words/labels.ts";
@@ -112,7 +113,15 @@ export function LogScreen({ view }: { view: LogView }) {
       </search>
       {found.length === 0 && <p className="py-4">No session has all of that. Take something off, or show all.</p>}
       {found.map((session) => (
-        <SessionEntry key={session.card} session={session} />
+        <Fragment key={session.card}>
+          <SessionEntry session={session} />
+          {session.revision > 1 && (
+            <details className="pb-2 pl-4">
+              <summary className="sign cursor-pointer text-slate">All {session.revision} revisions</summary>
+              <Revisions revisions={view.revised.filter(({ card }) => card === session.card)} people={view.people} />
+            </details>
+          )}
+        </Fragment>
       ))}
     </>
   );

@@ -36,12 +36,11 @@ export function Now({ view, manager, children }: { view: HorseNowView; manager: 
         ) : (
           <TwoSided
             label={`Levels of ${view.head.horse} on both sides`}
-            rungs={view.tracks.map(({ skill, side, level, intake }) => ({
+            rungs={view.tracks.map(({ skill, side, level, shown, intake }) => ({
               skill,
               side,
               now: level.latest,
-              low: level.low,
-              high: level.high,
+              shown,
               before: intake,
             }))}
           />

@@ -31,7 +31,7 @@ export function Closed({ view }: { view: ClosedEvaluationView }) {
       {view.marks.length > 0 && (
         <TwoSided
           label={`What the walk saw of ${view.horse}`}
-          rungs={view.marks.map(({ skill, side, score, before }) => ({ skill, side, now: score, low: null, high: null, before }))}
+          rungs={view.marks.map(({ skill, side, score, before }) => ({ skill, side, now: score, shown: null, before }))}
         />
       )}
       {view.signs.length > 0 && (

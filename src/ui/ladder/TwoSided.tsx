@@ -1,6 +1,6 @@
 /**
  * The two-sided ladder: skills down a centre spine, the left side's score growing to the left, the right side's to the right, six steps
- * each. A whisker shows the spread of the last scores, a faint outline the intake. What has no sides grows to both.
+ * each. A whisker shows how sure that is, a faint outline the intake. What has no sides grows to both.
  */
 
 import { must } from "#core/kernel/assert.ts";
@@ -13,8 +13,8 @@ export interface Rung {
   readonly skill: string;
   readonly side: TrackSide;
   readonly now: number | null;
-  readonly low: number | null;
-  readonly high: number | null;
+  /** Where the model has it, eight in ten; null: not asked. */
+  readonly shown: { readonly low: number; readonly high: number; readonly known: boolean } | null;
   readonly before: number | null;
 }
 
@@ -53,17 +53,18 @@ function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: 
           strokeDasharray="3 2"
         />
       )}
-      {rung.low !== null && rung.high !== null && rung.low !== rung.high && (
+      {rung.shown && (
         <path
-          d={`M${at(rung.low)} ${y + ROW / 2}H${at(rung.high)}M${at(rung.low)} ${y + 6}v7M${at(rung.high)} ${y + 6}v7`}
+          d={`M${at(rung.shown.low)} ${y + ROW / 2}H${at(rung.shown.high)}M${at(rung.shown.low)} ${y + 6}v7M${at(rung.shown.high)} ${y + 6}v7`}
           className="stroke-ink"
           strokeWidth={1.5}
+          strokeDasharray={rung.shown.known ? undefined : "1.5 2.5"}
           fill="none"
         />
       )}
       {rung.now !== null && (
         <text
-          x={at(Math.max(rung.now, rung.high ?? 0)) + sign * 9}
+          x={at(Math.max(rung.now, rung.shown?.high ?? 0)) + sign * 9}
           y={y + ROW / 2 + 4}
           textAnchor="middle"
           className="fill-ink text-[12px]"
@@ -148,7 +149,9 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
         })}
       </svg>
       <figcaption className="text-sm text-dim">
-        Bar: newest score, 0 to 5. Whisker: the last three. Dashed outline: intake. Broken line: 3, mostly on light help.
+        Bar: newest score, 0 to 5.
+        {rungs.some(({ shown }) => shown) && " Whisker: where it is, eight times in ten; dotted: too little seen to say."} Dashed
+        outline: intake. Broken line: 3, mostly on light help.
       </figcaption>
     </figure>
   );

@@ -3,7 +3,7 @@ import { lengthsBehind } from "#core/calendar/term.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { inner } from "#ui/words/figures.ts";
 import { KIND } from "#ui/words/labels.ts";
-import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
+import { NEED_KIND, needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { percent, skillWords } from "#ui/words/plan.ts";
 import { Ruler } from "./Ruler.tsx";
 
@@ -22,6 +22,7 @@ export function Lanes({ lanes, manager }: { lanes: readonly LaneView[]; manager:
             data-behind={lengthsBehind(reading)}
             data-rider={rider ?? ""}
             data-kind={kind}
+            data-need={[...new Set(needs.map(({ code }) => NEED_KIND[code]))].join(",")}
             className="grid items-center gap-x-4 border-b border-line py-0.5 md:grid-cols-[13rem_minmax(0,1fr)_19rem]"
           >
             <div className="min-w-0">

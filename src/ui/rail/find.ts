@@ -1,6 +1,8 @@
-/** Finds lanes by name, rider and kind, and puts them in an order; the address bar holds what was chosen. */
+/** Finds lanes by name, need, rider and kind, and puts them in an order; the address bar holds what was chosen. */
 const find = document.querySelector<HTMLInputElement>("#find");
-const picks = ["order", "rider", "kind"].map((name) => [name, document.querySelector<HTMLSelectElement>(`#${name}`)] as const);
+const picks = ["order", "need", "rider", "kind"].map(
+  (name) => [name, document.querySelector<HTMLSelectElement>(`#${name}`)] as const,
+);
 const none = document.querySelector<HTMLElement>("#find-none");
 const list = document.querySelector<HTMLElement>("#lanes");
 const lanes = [...document.querySelectorAll<HTMLElement>("[data-name]")];
@@ -24,7 +26,7 @@ function show(): void {
   for (const lane of lanes) {
     const hit =
       (lane.dataset["name"] ?? "").includes(words) &&
-      ["rider", "kind"].every((name) => chosen[name] === "" || lane.dataset[name] === chosen[name]);
+      ["need", "rider", "kind"].every((name) => !chosen[name] || (lane.dataset[name] ?? "").split(",").includes(chosen[name]));
     lane.hidden = !hit;
     if (hit) shown += 1;
   }
@@ -43,4 +45,4 @@ for (const [name, field] of [["find", find], ...picks] as const) {
   field.value = asked.get(name) ?? "";
   field.addEventListener("input", show);
 }
-if (["find", "order", "rider", "kind"].some((name) => asked.has(name))) show();
+if (["find", "order", "need", "rider", "kind"].some((name) => asked.has(name))) show();

@@ -49,10 +49,7 @@ export function Body({ horse, client, barn, day, number, approvedBy, composed, w
       {composed.compared.length > 0 && (
         <section className="pt-5">
           <h2>Before and after, on one scale</h2>
-          <TwoSided
-            label={`${horse}, at the intake and now`}
-            rungs={composed.compared.map((row) => ({ ...row, low: null, high: null }))}
-          />
+          <TwoSided label={`${horse}, at the intake and now`} rungs={composed.compared.map((row) => ({ ...row, shown: null }))} />
         </section>
       )}
       <footer className="border-t border-line pt-2 text-sm text-dim">

@@ -1,6 +1,6 @@
 /** What needs the manager today, the dearest to leave alone first: why, what is proposed, one tap to take it; or put off, with the reason. */
 import { useState } from "react";
-import type { NeedView } from "#contracts/views.ts";
+import type { NeedView, Proposal } from "#contracts/views.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { Button, INPUT, Tag, Trouble } from "#ui/kit/parts.tsx";
@@ -12,10 +12,18 @@ import { needTone, sayEvidence, sayNeed, sayProposal } from "#ui/words/needs.ts"
 const SHOWN = 3;
 const REASONS = ["It is known, and under way", "The owner decides", "Wait for the next session", "Not this week"];
 const DAYS = [1, 3, 7, 14] as const;
-const ROUTES = { "order-check": "check/order", "rest-skill": "plan/set-pins", "drop-goal": "plan/set-goals" } as const;
+const ROUTES = {
+  "order-check": "check/order",
+  "rest-skill": "plan/set-pins",
+  "go-back": "plan/set-pins",
+  "add-sessions": "week/set",
+  "drop-goal": "plan/set-goals",
+} as const;
 const DONE = {
   "order-check": "Ordered.",
   "rest-skill": "Left alone for a week; the plan is laid anew.",
+  "go-back": "Left alone for a week, and the rung below comes next; the plan is laid anew.",
+  "add-sessions": "Added to the week.",
   "drop-goal": "Dropped; the plan is laid anew.",
 } as const;
 const keyOf = ({ stay, need, about }: NeedView): string => `${stay} ${need.code} ${about}`;
@@ -71,6 +79,33 @@ function PutOff({
   );
 }
 
+/** One way to meet a need: a tap, or the page where it is decided. */
+function Way({
+  view,
+  proposal,
+  busy,
+  onTake,
+}: {
+  view: NeedView;
+  proposal: Proposal;
+  busy: boolean;
+  onTake(proposal: Proposal): void;
+}) {
+  const words = sayProposal(proposal, view.need);
+  return proposal.code === "open" ? (
+    <a
+      href={proposal.path}
+      className="sign inline-flex min-h-9 items-center rounded border border-rail px-3 text-ink no-underline"
+    >
+      {words}
+    </a>
+  ) : (
+    <Button disabled={busy} aria-label={`${view.horse}: ${words}`} onClick={() => onTake(proposal)}>
+      {words}
+    </Button>
+  );
+}
+
 function Row({
   view,
   today,
@@ -91,12 +126,12 @@ function Row({
   more: number;
   opened: boolean;
   onMore(): void;
-  onTake(): void;
+  onTake(proposal: Proposal): void;
   onPutOff(until: LocalDate, reason: string): void;
 }) {
   const [putting, setPutting] = useState(false);
-  const { proposal, need } = view;
-  const words = sayProposal(proposal, need);
+  const { need, proposals } = view;
+  const [usual, ...others] = proposals;
   return (
     <div className="grid gap-1 py-1.5">
       <div className="flex flex-wrap items-start gap-x-3 gap-y-1 md:flex-nowrap">
@@ -111,6 +146,14 @@ function Row({
             </button>
           )}
           {view.evidence.length > 0 && <p className="text-sm text-dim">{view.evidence.map(sayEvidence).join(" ")}</p>}
+          {others.length > 0 && !done && (
+            <div className="flex flex-wrap items-center gap-1 pt-1 text-sm">
+              <span className="text-dim">or</span>
+              {others.map((proposal) => (
+                <Way key={proposal.code} view={view} proposal={proposal} busy={busy} onTake={onTake} />
+              ))}
+            </div>
+          )}
         </div>
         {done ? (
           <span role="status" className="pt-1">
@@ -118,18 +161,7 @@ function Row({
           </span>
         ) : (
           <div className="flex shrink-0 gap-1">
-            {proposal.code === "open" ? (
-              <a
-                href={proposal.path}
-                className="sign inline-flex min-h-9 items-center rounded border border-rail px-3 text-ink no-underline"
-              >
-                {words}
-              </a>
-            ) : (
-              <Button disabled={busy} aria-label={`${view.horse}: ${words}`} onClick={onTake}>
-                {words}
-              </Button>
-            )}
+            {usual && <Way view={view} proposal={usual} busy={busy} onTake={onTake} />}
             <Button
               aria-expanded={putting}
               aria-label={`${view.horse}, ${sayNeed(need)}: put off`}
@@ -161,8 +193,7 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
     if (!sent.ok) return;
     setDone({ ...done, [keyOf(view)]: until < today ? "Taken up again." : `Put off until ${sayDate(addDays(until, 1))}.` });
   };
-  const take = async (view: NeedView): Promise<void> => {
-    const { proposal } = view;
+  const take = async (view: NeedView, proposal: Proposal): Promise<void> => {
     if (proposal.code === "open") return;
     if ((await send(ROUTES[proposal.code], proposal.input)).ok) setDone({ ...done, [keyOf(view)]: DONE[proposal.code] });
   };
@@ -188,7 +219,7 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
                   more={i === 0 ? more : 0}
                   opened={open === stay}
                   onMore={() => setOpen(open === stay ? null : stay)}
-                  onTake={() => void take(view)}
+                  onTake={(proposal) => void take(view, proposal)}
                   onPutOff={(until, reason) => void answer(view, until, reason)}
                 />
               ))}

@@ -45,6 +45,23 @@ export function sayNeed(need: Need): string {
       return `Term over for ${plural(need.days, "day")}`;
   }
 }
+/** Needs by what they are about, for choosing among horses. */
+export const NEED_KIND: Readonly<Record<Need["code"], string>> = {
+  evaluate: "evaluation",
+  "mid-term": "evaluation",
+  exit: "evaluation",
+  sign: "evaluation",
+  hold: "hold",
+  behind: "sessions owed",
+  "time-off": "sessions owed",
+  over: "going home",
+  report: "report",
+  stall: "progress",
+  goal: "progress",
+  stuck: "progress",
+  "check-late": "check",
+  sudden: "check",
+};
 /** Where a need is met; null where the horse's own page is the place. */
 export function needPath(need: Need): string | null {
   switch (need.code) {
@@ -134,6 +151,10 @@ export function sayProposal(proposal: Proposal, need: Need): string {
       return `Order a check: ${inner(LOOKER[proposal.input.who])}${proposal.input.cause ? `, ${inner(causeOf(proposal.input.cause).words)}` : ""}`;
     case "rest-skill":
       return "Leave it alone for a week";
+    case "go-back":
+      return `Go back a rung: ${inner(skillOf(proposal.skill).words)}`;
+    case "add-sessions":
+      return `Add ${plural(proposal.days.length, "session")} this week: ${listed(proposal.days.map(sayDate))}`;
     case "drop-goal":
       return "Drop the goal";
     case "open":
@@ -151,6 +172,8 @@ const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
   behind: "Add sessions to the week",
   "time-off": "Put it on a string",
   stall: "Look at the plan",
+  goal: "Look at the plan",
+  stuck: "Look at the plan",
   sign: "Review and sign",
 };
 
