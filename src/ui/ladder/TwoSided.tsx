@@ -32,6 +32,18 @@ const words = (rung: Rung | undefined): string =>
       : `intake ${rung.before}`
     : `${rung.now}${rung.before === null ? "" : ` (intake ${rung.before})`}`;
 
+/** Drawn on a light ground, so that it is seen upon a bar as well as beside it. */
+function Whisker({ shown, at, y }: { shown: NonNullable<Rung["shown"]>; at(score: number): number; y: number }) {
+  const [low, high] = [at(shown.low), at(shown.high)];
+  const path = `M${low} ${y + ROW / 2}H${high}M${low} ${y + 6}v8M${high} ${y + 6}v8`;
+  return (
+    <>
+      <path d={path} className="stroke-paper" strokeWidth={4} fill="none" />
+      <path d={path} className="stroke-ink" strokeWidth={1.5} strokeDasharray={shown.known ? undefined : "1.5 2.5"} fill="none" />
+    </>
+  );
+}
+
 function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: number }) {
   if (!rung) return null;
   const from = toLeft ? (WIDTH - SPINE) / 2 : (WIDTH + SPINE) / 2;
@@ -53,15 +65,7 @@ function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: 
           strokeDasharray="3 2"
         />
       )}
-      {rung.shown && (
-        <path
-          d={`M${at(rung.shown.low)} ${y + ROW / 2}H${at(rung.shown.high)}M${at(rung.shown.low)} ${y + 6}v7M${at(rung.shown.high)} ${y + 6}v7`}
-          className="stroke-ink"
-          strokeWidth={1.5}
-          strokeDasharray={rung.shown.known ? undefined : "1.5 2.5"}
-          fill="none"
-        />
-      )}
+      {rung.shown && <Whisker shown={rung.shown} at={at} y={y} />}
       {rung.now !== null && (
         <text
           x={at(Math.max(rung.now, rung.shown?.high ?? 0)) + sign * 9}
