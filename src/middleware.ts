@@ -7,6 +7,8 @@ import { deps } from "#server/container.ts";
 import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
 import { storedPage } from "#server/http/page-store.ts";
+import { attachments } from "#server/owner/attachments.ts";
+import { deliverNowAndThen } from "#server/owner/deliver.ts";
 import { sweepOnNewDay } from "#server/plan/sweep.ts";
 import { askStationNowAndThen } from "#server/weather/station.ts";
 import { problem } from "#ui/words/problem.ts";
@@ -29,6 +31,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
     if (visitor) {
       sweepOnNewDay(deps(), visitor.today);
       askStationNowAndThen(deps(), visitor.today);
+      deliverNowAndThen(deps(), attachments(deps()));
     }
     const meant = request.headers.get("x-furlong-person");
     if (visitor && meant && meant !== visitor.actor.id) return problem(409, OTHER_PERSON);

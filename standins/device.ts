@@ -1,12 +1,18 @@
-/** What the simulated devices share: a small server on loopback that speaks JSON. PORT chooses the port, 0 a free one; a parent process is told it. */
+/** What the simulated devices share: a small server on loopback that speaks JSON, or pages and files where one has them. PORT chooses the port, 0 a free one; a parent process is told it. */
 import { createServer, type IncomingMessage } from "node:http";
 
 export interface Route {
   readonly method: "GET" | "POST";
   readonly path: string;
-  /** Throws a RangeError that says what is wrong with what was asked. */
+  /** Words are a page, `type` with `content` a file, anything else JSON. Throws a RangeError that says what is wrong with what was asked. */
   answer(url: URL, body: unknown): unknown;
 }
+
+interface File {
+  readonly type: string;
+  readonly content: Buffer;
+}
+const isFile = (x: unknown): x is File => typeof x === "object" && x !== null && Buffer.isBuffer((x as File).content);
 
 async function bodyOf(request: IncomingMessage): Promise<unknown> {
   const parts: Buffer[] = [];
@@ -17,14 +23,16 @@ async function bodyOf(request: IncomingMessage): Promise<unknown> {
 export function serveDevice(name: string, port: number, routes: readonly Route[]): void {
   const server = createServer((request, response) => {
     const say = (status: number, body: unknown): void => {
-      response.writeHead(status, { "Content-Type": "application/json" });
-      response.end(JSON.stringify(body));
+      const file = isFile(body) ? body : null;
+      const type = typeof body === "string" ? "text/html; charset=utf-8" : (file?.type ?? "application/json");
+      response.writeHead(status, { "Content-Type": type });
+      response.end(typeof body === "string" ? body : (file?.content ?? JSON.stringify(body)));
     };
     const url = new URL(request.url ?? "/", "http://device");
     const route = routes.find(({ method, path }) => method === request.method && path === url.pathname);
     if (!route) return say(404, { code: "not-found" });
     void bodyOf(request)
-      .then((body) => say(200, route.answer(url, body)))
+      .then(async (body) => say(200, await route.answer(url, body)))
       .catch((error: unknown) => say(400, { code: "bad-request", message: String(error) }));
   });
   server.listen(Number(process.env["PORT"] ?? port), "127.0.0.1", () => {

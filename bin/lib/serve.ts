@@ -25,6 +25,19 @@ export async function serveStandin(root: string, name: string): Promise<Served> 
   return { address: `http://127.0.0.1:${said.port}`, child, stop: () => stopChild(child) };
 }
 
+export interface Mail {
+  /** Takes letters. */
+  readonly smtp: string;
+  /** Shows them. */
+  readonly page: string;
+}
+/** The simulated mail server. */
+export async function serveMail(root: string): Promise<Mail & Pick<Served, "stop">> {
+  const { address, stop } = await serveStandin(root, "mail");
+  const { port } = (await (await fetch(`${address}/smtp`)).json()) as { port: number };
+  return { smtp: `smtp://127.0.0.1:${port}`, page: address, stop };
+}
+
 async function stopChild(child: ChildProcess): Promise<void> {
   if (child.exitCode !== null || child.signalCode !== null) return;
   child.kill("SIGTERM");
@@ -41,6 +54,7 @@ export async function serve(
     scaleUrl?: string | undefined;
     weatherUrl?: string | undefined;
     strapUrl?: string | undefined;
+    mail?: Mail | undefined;
     quiet?: boolean;
   },
 ): Promise<Served> {
@@ -55,6 +69,7 @@ export async function serve(
       PORT: String(port),
       ...(options.scaleUrl ? { FURLONG_SCALE_URL: options.scaleUrl } : {}),
       ...(options.strapUrl ? { FURLONG_STRAP_URL: options.strapUrl } : {}),
+      ...(options.mail ? { FURLONG_SMTP_URL: options.mail.smtp, FURLONG_MAIL_PAGE: options.mail.page } : {}),
       ...(options.weatherUrl ? { FURLONG_WEATHER_URL: options.weatherUrl } : {}),
       ...(options.today ? { FURLONG_TODAY: options.today } : {}),
     },

@@ -9,7 +9,7 @@ import { systemClock } from "#server/container.ts";
 import { buildIfChanged } from "./build.ts";
 import { type Cluster, dataFolder, startCluster } from "./cluster.ts";
 import { createDatabase, withDatabase } from "./prepare.ts";
-import { serve, serveStandin } from "./serve.ts";
+import { serve, serveMail, serveStandin } from "./serve.ts";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const fresh = process.argv.includes("--fresh");
@@ -58,6 +58,7 @@ async function main(): Promise<void> {
   const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
   const station = process.env["FURLONG_WEATHER_URL"] ? null : await serveStandin(root, "weather");
   const strap = process.env["FURLONG_STRAP_URL"] ? null : await serveStandin(root, "strap");
+  const mail = process.env["FURLONG_SMTP_URL"] ? null : await serveMail(root);
   const served = await serve(root, {
     databaseUrl,
     port: Number(process.env["PORT"] ?? 4321),
@@ -65,6 +66,7 @@ async function main(): Promise<void> {
     scaleUrl: scale?.address,
     weatherUrl: station?.address,
     strapUrl: strap?.address,
+    mail: mail ?? undefined,
   });
   console.log(`\nSteady Furlong: ${served.address}\n`);
   console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
@@ -74,6 +76,7 @@ async function main(): Promise<void> {
         .map(({ signIn }) => signIn)
         .join(", ")}`,
     );
+  if (mail) console.log(`\nLetters to owners go to a simulated mail server: ${mail.page}`);
   console.log("\nCtrl-C stops everything.");
 
   let ending = false;
@@ -84,6 +87,7 @@ async function main(): Promise<void> {
     await scale?.stop();
     await station?.stop();
     await strap?.stop();
+    await mail?.stop();
     rmSync(own, { force: true });
     if (!otherStarts()) cluster?.stop();
     process.exit(code);

@@ -15,6 +15,8 @@ export type Refusal =
   | { readonly code: "retired"; readonly path: string }
   | { readonly code: "wrong-password"; readonly path: "password" }
   | { readonly code: "too-many-tries"; readonly path: "signIn"; readonly waitMinutes: number }
+  | { readonly code: "no-address"; readonly path: "stay" }
+  | { readonly code: "written-already"; readonly path: "about" }
   | { readonly code: "hold-overlaps"; readonly path: "firstDay" }
   | { readonly code: "before-arrival"; readonly path: string }
   | { readonly code: "in-the-future"; readonly path: string }
@@ -40,7 +42,7 @@ export type Refusal =
   | { readonly code: "place-taken"; readonly path: "place.name" }
   | { readonly code: "last-place"; readonly path: "place.closed" }
   | { readonly code: "place-in-use"; readonly path: "place.closed"; readonly cards: number }
-  | { readonly code: "day-over"; readonly path: "day" | "days" }
+  | { readonly code: "day-over"; readonly path: "day" | "days" | "until" }
   | { readonly code: "not-in-term"; readonly path: "day" }
   | { readonly code: "already-placed"; readonly path: string }
   | { readonly code: "card-closed"; readonly path: string }

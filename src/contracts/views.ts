@@ -41,6 +41,8 @@ export interface RulerView {
 /** One tap that takes the decision: a write with all that it needs, or the page where it is taken. */
 export type Proposal =
   | { readonly code: "open"; readonly path: string }
+  /** A letter to the owner, to be made one's own and sent. */
+  | { readonly code: "tell-owner"; readonly path: string }
   | { readonly code: "order-check"; readonly input: OrderCheck }
   | { readonly code: "rest-skill"; readonly input: SetPins }
   /** Left alone, and the skill below it worked at the next session. */

@@ -26,6 +26,7 @@ import {
 } from "#contracts/day.ts";
 import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
+import { DropLink, MakeLink, RetryMessage, WriteOwner } from "#contracts/owner.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { ApproveReport, SaveReport } from "#contracts/report.ts";
@@ -58,6 +59,8 @@ import { dropFeed, makeFeed } from "./feed/manage.ts";
 import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
+import { endLink, makeLink } from "./owner/link.ts";
+import { retryMessage, writeOwner } from "./owner/message.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
 import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { approveReport, saveReport } from "./report/report.ts";
@@ -125,6 +128,10 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "card/tell": command(staff, TellCard, tellCard),
   "card/unplanned": command(staff, UnplannedCard, unplannedCard),
   "watch/answer": command(manager, AnswerNeed, answerNeed),
+  "owner/write": command(manager, WriteOwner, writeOwner),
+  "owner/retry": command(manager, RetryMessage, retryMessage),
+  "owner/make-link": command(manager, MakeLink, makeLink),
+  "owner/drop-link": command(manager, DropLink, endLink),
   "alert/see": command(manager, SeeAlert, seeAlert),
   "report/save": command(manager, SaveReport, saveReport),
   "report/approve": command(manager, ApproveReport, approveReport),

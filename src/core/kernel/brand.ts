@@ -15,3 +15,4 @@ export type ReportId = Id<"report">;
 export type CheckId = Id<"check">;
 export type FileId = Id<"file">;
 export type TrialId = Id<"trial">;
+export type MessageId = Id<"message">;

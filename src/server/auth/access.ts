@@ -40,6 +40,8 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/horse/[id]/evaluation/[evaluation]/owner": manager,
   "/horse/[id]/terms": manager,
   "/horse/[id]/report": manager,
+  "/horse/[id]/owner": manager,
+  "/outbox": manager,
   "/report/[number]": manager,
   "/book": manager,
   "/people": manager,

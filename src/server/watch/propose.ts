@@ -89,6 +89,12 @@ function otherWays({ stay, today, plan }: Proposing, skill: string): readonly Pr
   ];
 }
 
+/** A letter about it, proposed from the record. */
+const tellOwner = ({ stay }: Proposing, need: Need): Proposal => ({
+  code: "tell-owner",
+  path: `/horse/${stay.id}/owner?about=${need.code}${"skill" in need ? `:${need.skill}` : ""}`,
+});
+
 export function proposalsFor(need: Need, proposing: Proposing): readonly Proposal[] {
   const { stay, today, plan, goals } = proposing;
   const open = openOf(stay, need);
@@ -103,16 +109,23 @@ export function proposalsFor(need: Need, proposing: Proposing): readonly Proposa
         holds: "all" as const,
         skills: [],
       };
-      return [{ code: "order-check", input }];
+      return [{ code: "order-check", input }, tellOwner(proposing, need)];
     }
     case "stuck":
       return [...otherWays(proposing, need.skill), open];
     case "goal": {
       const kept = goals.filter(({ skill }) => skill !== need.skill).map(({ stayId: _stay, ...goal }) => goal);
-      return [{ code: "drop-goal", input: { stay: stay.id, version: plan?.version ?? 0, goals: kept } }, open];
+      return [
+        { code: "drop-goal", input: { stay: stay.id, version: plan?.version ?? 0, goals: kept } },
+        tellOwner(proposing, need),
+        open,
+      ];
     }
     case "behind":
-      return [...addSessions(proposing, need.lengths), open];
+      return [...addSessions(proposing, need.lengths), open, tellOwner(proposing, need)];
+    case "stall":
+    case "hold":
+      return [open, tellOwner(proposing, need)];
     default:
       return [open];
   }

@@ -92,7 +92,7 @@ function Way({
   onTake(proposal: Proposal): void;
 }) {
   const words = sayProposal(proposal, view.need);
-  return proposal.code === "open" ? (
+  return "path" in proposal ? (
     <a
       href={proposal.path}
       className="sign inline-flex min-h-9 items-center rounded border border-rail px-3 text-ink no-underline"
@@ -194,7 +194,7 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
     setDone({ ...done, [keyOf(view)]: until < today ? "Taken up again." : `Put off until ${sayDate(addDays(until, 1))}.` });
   };
   const take = async (view: NeedView, proposal: Proposal): Promise<void> => {
-    if (proposal.code === "open") return;
+    if ("path" in proposal) return;
     if ((await send(ROUTES[proposal.code], proposal.input)).ok) setDone({ ...done, [keyOf(view)]: DONE[proposal.code] });
   };
   return (

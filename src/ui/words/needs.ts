@@ -151,6 +151,8 @@ export function sayProposal(proposal: Proposal, need: Need): string {
       return `Order a check: ${inner(LOOKER[proposal.input.who])}${proposal.input.cause ? `, ${inner(causeOf(proposal.input.cause).words)}` : ""}`;
     case "rest-skill":
       return "Leave it alone for a week";
+    case "tell-owner":
+      return "Tell the owner";
     case "go-back":
       return `Go back a rung: ${inner(skillOf(proposal.skill).words)}`;
     case "add-sessions":

@@ -107,6 +107,10 @@ export function sayRefusal(refusal: Refusal): string {
       return "The barn needs one place in use at least.";
     case "place-in-use":
       return `${plural(refusal.cards, "card")} from today on still ${refusal.cards === 1 ? "stands" : "stand"} there. Move them to another place first.`;
+    case "no-address":
+      return "The owner has no e-mail address here. Type it in under Terms and holds, then send again.";
+    case "written-already":
+      return "A letter about this went to the owner today already.";
     case "day-over":
       return "This day is over; its sheet stays as it is.";
     case "not-in-term":

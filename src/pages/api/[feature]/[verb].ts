@@ -4,6 +4,8 @@ import { must } from "#core/kernel/assert.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
 import { runCommand } from "#server/http/command.ts";
+import { attachments } from "#server/owner/attachments.ts";
+import { deliverSoon } from "#server/owner/deliver.ts";
 import { sweepSoon } from "#server/plan/sweep.ts";
 import { problem } from "#ui/words/problem.ts";
 import { sayRefusal } from "#ui/words/refusals.ts";
@@ -30,7 +32,10 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
   if (!decoded.ok) return problem(422, { ...must(decoded.error[0], "a failed decoding has an issue"), issues: decoded.error });
   const actor = must(locals.actor, "middleware found who asks");
   const result = await runCommand(deps(), { route, command, actor, key, input: decoded.value });
-  if (result.ok) sweepSoon(deps());
+  if (result.ok) {
+    sweepSoon(deps());
+    deliverSoon(deps(), attachments(deps()));
+  }
   if (result.ok) return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
   const { error } = result;
   const status = error.code === "not-found" ? 404 : error.code === "not-allowed" ? 403 : 409;
