@@ -8,7 +8,7 @@ const { handler } = await import("./dist/server/entry.mjs");
 const BODY_LIMIT = 512 * 1024;
 /** One photo or PDF of 5 MB, as base64 in JSON. */
 const FILE_LIMIT = 7 * 1024 * 1024;
-const limitOf = (request) => (request.url === "/api/check/attach" ? FILE_LIMIT : BODY_LIMIT);
+const limitOf = (request) => (["/api/check/attach", "/api/report/add-photo"].includes(request.url) ? FILE_LIMIT : BODY_LIMIT);
 const compress = compression({
   filter: (request, response) =>
     response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response),

@@ -112,7 +112,7 @@ async function targetsOf(sql: Sql): Promise<Target[]> {
     { name: "Ladder", path: "/barn/ladder", read: readLadder },
     { name: "Horse's checks", path: `/horse/${stay}/checks`, read: opened((deps, stands) => readHorseChecks(deps, stands, me)) },
     { name: "Barn", path: "/barn", read: readBarn },
-    { name: "Report", path: `/horse/${stay}/report`, read: opened(readReport) },
+    { name: "Report", path: `/horse/${stay}/report`, read: opened((...at) => readReport(...at, { kind: "end", ordinal: 0 })) },
     { name: "Terms", path: `/horse/${stay}/terms`, read: opened(readTerms) },
     { name: "Card", path: `/card/${card}`, read: (deps) => readCard(deps, card, me) },
     { name: "Book", path: "/book", read: readBooking },

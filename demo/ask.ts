@@ -8,6 +8,11 @@ import { type Result, refuse } from "#core/kernel/result.ts";
 import { COMMANDS } from "#server/commands.ts";
 import type { Deps } from "#server/container.ts";
 import { runCommand } from "#server/http/command.ts";
+import { useWording } from "#server/report/wording.ts";
+import { sayCover } from "#ui/words/cover.ts";
+import { sayStatement } from "#ui/words/report.ts";
+
+useWording({ sayStatement, sayCover });
 
 export interface Call {
   readonly route: string;

@@ -104,7 +104,7 @@ class DemoBarn {
       client: {
         name: c.client,
         phone,
-        email: "",
+        email: `${c.client.toLowerCase().replaceAll(/[^a-z]+/g, ".")}@example.invalid`,
         emergencyName: "",
         emergencyPhone: "",
         vetName: "Valley vet",
@@ -175,17 +175,16 @@ class DemoBarn {
     if (offset === c.arrives + due && offset < -2) await this.evaluate(one, "mid-term");
     if (c.goesHome === offset) {
       await this.evaluate(one, "exit");
+      const which = { stay, kind: "end", ordinal: 0 };
+      const words = "He is ready for quiet rides at home. Thirty more days in spring would make the canter steady.";
       await this.ask("report/save", this.manager, {
-        stay,
+        ...which,
         version: null,
-        words: {
-          next: {
-            text: "He is ready for quiet rides at home. Thirty more days in spring would make the canter steady.",
-            instead: false,
-          },
-        },
+        tone: "warm",
+        level: "full",
+        words: { next: { prose: [{ kind: "p", runs: [{ text: words, bold: false, italic: false }] }], edits: [], left: [] } },
       });
-      await this.ask("report/approve", this.manager, { stay, version: 1 });
+      await this.ask("report/approve", this.manager, { ...which, version: 1, send: true });
       await this.ask("stay/send-home", this.manager, { id: stay, version: 1, day: this.day });
     }
   }

@@ -39,5 +39,5 @@ export const CORE_ORDER = {
   watch: ["kernel", "calendar", "ladder", "tools", "intake", "forecast", "card", "check"],
   day: ["kernel", "calendar", "tools", "intake", "card", "gate", "check", "weather"],
   week: ["kernel", "card", "day"],
-  report: ["kernel", "calendar", "ladder", "intake", "card"],
+  report: ["kernel", "calendar", "horse", "ladder", "intake", "card", "check", "forecast"],
 };

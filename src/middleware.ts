@@ -10,8 +10,14 @@ import { storedPage } from "#server/http/page-store.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverNowAndThen } from "#server/owner/deliver.ts";
 import { sweepOnNewDay } from "#server/plan/sweep.ts";
+import { useWording } from "#server/report/wording.ts";
 import { askStationNowAndThen } from "#server/weather/station.ts";
+import { sayCover } from "#ui/words/cover.ts";
 import { problem } from "#ui/words/problem.ts";
+import { sayStatement } from "#ui/words/report.ts";
+
+// Reports are worded here and fixed there.
+useWording({ sayStatement, sayCover });
 
 /** One door: foreign posts are refused, who asks is found out, and the list of pages says whether they may. */
 export const onRequest = defineMiddleware(async (context, next) => {

@@ -3,6 +3,7 @@ import { CUES, type Cue } from "#core/card/cues.ts";
 import { STAGES } from "#core/gate/gate.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { OWED_POLICIES } from "#core/report/facts.ts";
 import { date, flag, id, list, minute, number, oneOf, said, setOf, sign, version, weekday, whole, words } from "./fields.ts";
 
 /** How lengths are typed where no unit stands behind the figure. */
@@ -26,6 +27,7 @@ export const PolicyFields = z.object({
   units: oneOf(LENGTH_HABITS),
   cues: CueFields,
   stalls: whole(1, 500, "stalls"),
+  owedPolicy: oneOf(OWED_POLICIES),
 });
 export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });

@@ -3,14 +3,11 @@ import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.t
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS } from "#core/intake/findings.ts";
 import { PROFESSIONALS } from "#core/intake/signs.ts";
-import { date, id, list, oneOf, said, skill, version, words } from "./fields.ts";
+import { date, file, id, list, oneOf, said, skill, version, words } from "./fields.ts";
 
 export const LOOKERS = [...PROFESSIONALS, "barn"] as const;
 export const FILE_TYPES = ["image/jpeg", "image/png", "image/webp", "application/pdf"] as const;
 export type FileType = (typeof FILE_TYPES)[number];
-/** Bytes of one attached file, before it is encoded. */
-export const FILE_LIMIT = 5 * 1024 * 1024;
-const BASE64_LIMIT = Math.ceil(FILE_LIMIT / 3) * 4;
 
 export const OrderCheck = z.object({
   stay: id<"stay">(),
@@ -50,14 +47,7 @@ export type CancelCheck = z.output<typeof CancelCheck>;
 export const AttachFile = z.object({
   id: check,
   name: said("The file's name", 160),
-  /** Base64; what it is is told by its first bytes, whatever it is called. */
-  content: z
-    .string("A file.")
-    .check(
-      z.minLength(1, "The file is empty: choose another."),
-      z.maxLength(BASE64_LIMIT, "At most 5 MB: make the photo smaller, or send fewer pages."),
-      z.regex(/^[A-Za-z0-9+/]+={0,2}$/, "The file did not arrive whole: attach it again."),
-    ),
+  content: file,
 });
 export type AttachFile = z.output<typeof AttachFile>;
 export const RemoveFile = z.object({ file: id<"file">() });

@@ -26,6 +26,8 @@ const noControl = z.refine<string>((x) => !CONTROL.test(x), "Contains characters
 /** Free words, trimmed, may be empty. */
 export const words = (max: number) =>
   z.string("Give words.").check(z.trim(), z.maxLength(max, `At most ${max} characters.`), noControl);
+/** A piece of a text: its spaces at either end hold it apart from the next. */
+export const piece = (max: number) => z.string("Give words.").check(z.maxLength(max, `At most ${max} characters.`), noControl);
 /** Words that must be there. */
 export const said = (what: string, max: number) =>
   z
@@ -81,3 +83,15 @@ export const onItsSide = z.refine<{ skill: string; side: "left" | "right" | "bot
     message: "This skill is not scored on that side.",
   },
 );
+
+/** Bytes of one attached file, before it is encoded. */
+export const FILE_LIMIT = 5 * 1024 * 1024;
+const BASE64_LIMIT = Math.ceil(FILE_LIMIT / 3) * 4;
+/** Base64; what it is is told by its first bytes, whatever it is called. */
+export const file = z
+  .string("A file.")
+  .check(
+    z.minLength(1, "The file is empty: choose another."),
+    z.maxLength(BASE64_LIMIT, "At most 5 MB: make the photo smaller, or send fewer pages."),
+    z.regex(/^[A-Za-z0-9+/]+={0,2}$/, "The file did not arrive whole: attach it again."),
+  );

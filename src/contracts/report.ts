@@ -1,12 +1,55 @@
+/** Reports to owners: the manager's own words, apart from what the core composes, which is never stored in a draft. */
 import { z } from "zod/mini";
-import { BLOCK_IDS } from "#core/report/compose.ts";
-import { id, oneOf, version, words } from "./fields.ts";
+import type { OwnWords } from "#core/report/assemble.ts";
+import { BLOCK_IDS, REPORT_KINDS } from "#core/report/facts.ts";
+import { file, flag, id, list, oneOf, piece, version, whole, words } from "./fields.ts";
 
-/** The manager's own words, by block; what the core composed is never stored in a draft. */
-export const ReportWords = z.partialRecord(oneOf(BLOCK_IDS), z.object({ text: words(4000), instead: z.boolean("Yes or no.") }));
+export const TONES = ["plain", "warm"] as const;
+export const READING_LEVELS = ["full", "simple"] as const;
+/** How the composed sentences are put. */
+export interface Style {
+  readonly horse: string;
+  readonly tone: (typeof TONES)[number];
+  readonly level: (typeof READING_LEVELS)[number];
+}
+
+/** What an editor gives is cut down to it. */
+const Prose = list(
+  z.object({
+    kind: oneOf(["p", "li"]),
+    runs: list(z.object({ text: piece(4000), bold: flag, italic: flag }), 200),
+  }),
+  100,
+);
+
+const key = piece(400);
+const sentence = words(1000);
+const OwnWordsFields = z.object({
+  prose: Prose,
+  edits: list(z.object({ key, composed: sentence, text: sentence }), 60),
+  left: list(key, 60),
+}) satisfies z.core.$ZodType<OwnWords>;
+export const ReportWords = z.partialRecord(oneOf(BLOCK_IDS), OwnWordsFields);
 export type ReportWords = z.output<typeof ReportWords>;
 
-export const SaveReport = z.object({ stay: id<"stay">(), version: z.nullable(version), words: ReportWords });
+/** Which of a stay's reports: weekly words and mid-terms count up from 1, of the others there is one, 0. */
+export const WhichReport = { stay: id<"stay">(), kind: oneOf(REPORT_KINDS), ordinal: whole(0, 400) };
+export const SaveReport = z.object({
+  ...WhichReport,
+  version: z.nullable(version),
+  words: ReportWords,
+  tone: oneOf(TONES),
+  level: oneOf(READING_LEVELS),
+});
 export type SaveReport = z.output<typeof SaveReport>;
-export const ApproveReport = z.object({ stay: id<"stay">(), version: z.nullable(version) });
+/** `send`: a letter with it goes to the owner. */
+export const ApproveReport = z.object({ ...WhichReport, version: z.nullable(version), send: flag });
 export type ApproveReport = z.output<typeof ApproveReport>;
+/** Several at once: drafts that nobody has begun are composed. */
+export const ComposeReports = z.object({ which: list(z.object(WhichReport), 200) });
+export type ComposeReports = z.output<typeof ComposeReports>;
+
+export const AddPhoto = z.object({ ...WhichReport, caption: words(200), content: file });
+export type AddPhoto = z.output<typeof AddPhoto>;
+export const RemovePhoto = z.object({ ...WhichReport, photo: id<"photo">() });
+export type RemovePhoto = z.output<typeof RemovePhoto>;

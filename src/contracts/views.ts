@@ -15,14 +15,12 @@ import type { CardId, EvaluationId, HoldId, PersonId, StayId } from "#core/kerne
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide, Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
-import type { ComposedReport } from "#core/report/compose.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { OrderCheck } from "./check.ts";
 import type { PersonFields } from "./people.ts";
 import type { SetGoals, SetPins } from "./plan.ts";
-import type { ReportWords } from "./report.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
 import type { NotHad } from "./views.week.ts";
 import type { WeatherSource } from "./weather.ts";
@@ -243,36 +241,6 @@ export interface HorseNowView {
   readonly calendar: string | null;
 }
 
-export interface ReportView {
-  readonly stay: StayId;
-  readonly horse: string;
-  readonly client: string;
-  readonly barn: string;
-  readonly ruler: RulerView;
-  readonly composed: ComposedReport;
-  /** The manager's own words, by block. */
-  readonly words: ReportWords;
-  /** Null while nothing was saved. */
-  readonly version: number | null;
-  readonly issues: readonly {
-    readonly number: number;
-    readonly approvedBy: string;
-    readonly approvedAt: string;
-    readonly hash: string;
-  }[];
-}
-export interface IssueView {
-  readonly number: number;
-  readonly stay: StayId;
-  readonly horse: string;
-  readonly client: string;
-  readonly barn: string;
-  readonly day: LocalDate;
-  readonly approvedBy: string;
-  readonly hash: string;
-  readonly composed: ComposedReport;
-  readonly words: ReportWords;
-}
 /** What the barn's rules and the record add to the fields of a form, so that it can show the term that they make. */
 export interface TermRules extends Pick<TermFacts, "firstDayIs" | "restDays" | "holidays" | "holds" | "delivered"> {
   readonly today: LocalDate;

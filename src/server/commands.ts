@@ -29,7 +29,7 @@ import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignE
 import { DropLink, MakeLink, RetryMessage, WriteOwner } from "#contracts/owner.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
-import { ApproveReport, SaveReport } from "#contracts/report.ts";
+import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
 import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
@@ -63,7 +63,8 @@ import { endLink, makeLink } from "./owner/link.ts";
 import { retryMessage, writeOwner } from "./owner/message.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
 import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
-import { approveReport, saveReport } from "./report/report.ts";
+import { addPhoto, removePhoto } from "./report/photos.ts";
+import { approveReport, composeReports, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart } from "./stay/manage.ts";
 import { answerNeed } from "./watch/answer.ts";
 import { enterWeather, forgetWeather } from "./weather/enter.ts";
@@ -134,5 +135,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "owner/drop-link": command(manager, DropLink, endLink),
   "alert/see": command(manager, SeeAlert, seeAlert),
   "report/save": command(manager, SaveReport, saveReport),
+  "report/compose": command(manager, ComposeReports, composeReports),
+  "report/add-photo": command(manager, AddPhoto, addPhoto),
+  "report/remove-photo": command(manager, RemovePhoto, removePhoto),
   "report/approve": command(manager, ApproveReport, approveReport),
 };

@@ -40,6 +40,7 @@ const POLICIES = {
   units: "metric",
   cues: { ...USUAL_CUES },
   stalls: 20,
+  owedPolicy: "days",
 };
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
 const EXAMPLES: Record<string, unknown> = {

@@ -16,3 +16,4 @@ export type CheckId = Id<"check">;
 export type FileId = Id<"file">;
 export type TrialId = Id<"trial">;
 export type MessageId = Id<"message">;
+export type PhotoId = Id<"photo">;

@@ -2,11 +2,13 @@ import { describe, expect, it } from "vitest";
 import { localDate } from "../calendar/local-date.ts";
 import { readTerm, type TermFacts } from "../calendar/term.ts";
 import type { SessionRecord } from "../card/card.ts";
+import { USUAL_CUES } from "../card/cues.ts";
 import { EMPTY_RECORD } from "../card/merge.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { readLevels, type ScoreFact } from "../ladder/level.ts";
 import { SKILLS } from "../ladder/skills.ts";
-import { BLOCK_IDS, composeReport, type ReportFacts, type Say } from "./compose.ts";
+import { composeReport } from "./compose.ts";
+import { BLOCK_IDS, type ReportFacts, type Say } from "./facts.ts";
 
 const day = localDate;
 const record = (changes: Partial<SessionRecord> = {}): SessionRecord => ({
@@ -33,15 +35,29 @@ const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
   aim: "Stand for the farrier.",
   term,
   reading: readTerm(term, day("2026-06-20")),
-  intake: {
-    day: day("2026-06-02"),
-    marks: [
-      { skill: "hind-feet", side: "left", score: 1 },
-      { skill: "hind-feet", side: "right", score: 3 },
-    ],
-    signs: [{ rung: "handle", sign: "foot-refused", side: "left", strength: 2, moment: null, trend: "unknown" }],
-    stoppedAt: null,
-  },
+  kind: "end",
+  today: day("2026-06-20"),
+  week: null,
+  evaluations: [
+    {
+      id: "i",
+      kind: "intake",
+      day: day("2026-06-02"),
+      marks: [
+        { skill: "hind-feet", side: "left", score: 1 },
+        { skill: "hind-feet", side: "right", score: 3 },
+      ],
+      signs: [{ rung: "handle", sign: "foot-refused", side: "left", strength: 2, moment: null, trend: "unknown" }],
+      stoppedAt: null,
+    },
+  ],
+  verdicts: [],
+  focus: [],
+  scores: [],
+  goals: [],
+  checks: [],
+  cues: USUAL_CUES,
+  owedPolicy: "days",
   sessions: [
     {
       card: "a",
@@ -93,8 +109,8 @@ describe("an owner's report", () => {
     expect(first?.from).toEqual(["a"]);
   });
   it("says what is owed, and never that nothing happened when something did", () => {
-    expect(says(facts())).toContainEqual({ code: "owed", sessions: Math.trunc(facts().reading.owed) });
-    expect(says(facts({ sessions: [], intake: null }))).toEqual(
+    expect(says(facts())).toContainEqual({ code: "owed", sessions: Math.trunc(facts().reading.owed), policy: "days" });
+    expect(says(facts({ sessions: [], evaluations: [] }))).toEqual(
       expect.arrayContaining([{ code: "nothing-yet" }, { code: "no-intake" }]),
     );
     expect(says(facts())).not.toContainEqual({ code: "no-cautions" });
@@ -124,8 +140,8 @@ describe("an owner's report", () => {
       sidesOf(true).map((side, j) => ({ skill: skill.id, side, score: ((i + 3 * j) % 6) as Score, day: day("2026-06-10") })),
     );
     const flip = (side: string) => (side === "left" ? "right" : side === "right" ? "left" : side) as "left";
-    const mirror = facts({ levels: readLevels(scores.map((one) => ({ ...one, side: flip(one.side) }))), intake: null });
-    const plain = says(facts({ levels: readLevels(scores), intake: null })).filter((say) => say.code === "weaker-side");
+    const mirror = facts({ levels: readLevels(scores.map((one) => ({ ...one, side: flip(one.side) }))), evaluations: [] });
+    const plain = says(facts({ levels: readLevels(scores), evaluations: [] })).filter((say) => say.code === "weaker-side");
     const flipped = says(mirror).filter((say) => say.code === "weaker-side");
     expect(flipped).toEqual(plain.map((say) => ({ ...say, side: flip(say.side), left: say.right, right: say.left })));
   });

@@ -99,3 +99,22 @@ export async function replaceGoals(tx: Transaction, stay: StayId, goals: readonl
     await tx`INSERT INTO goal ${tx(goals.map(({ skill, target }, position) => ({ stayId: stay, skill, target, position })))}
              ON CONFLICT (stay_id, skill) DO UPDATE SET target = EXCLUDED.target, position = EXCLUDED.position`;
 }
+
+/** What was signed of the arrival: how each goal was answered, and what the first week is about. Null before it was. */
+export async function findArrivalJudgement(db: Db, stay: StayId) {
+  const [last] = await many(
+    JudgementRow,
+    db`SELECT j.revision, j.signed_at, p.name AS signed_by, j.content, j.in_force, j.reading -> 'goals' AS goals
+       FROM judgement j JOIN person p ON p.id = j.signed_by JOIN evaluation e ON e.id = j.evaluation_id
+       WHERE e.stay_id = ${stay} AND e.kind = 'intake' ORDER BY j.revision DESC LIMIT 1`,
+  );
+  if (!last) return null;
+  const read = new Map(last.goals.map(({ goal, verdict }) => [goal.skill, verdict]));
+  return {
+    focus: last.content.focus,
+    verdicts: last.content.goals.flatMap(({ skill, verdict }) => {
+      const said = verdict ?? read.get(skill);
+      return said ? [{ skill, verdict: said }] : [];
+    }),
+  };
+}

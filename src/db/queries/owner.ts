@@ -93,3 +93,11 @@ const NextRow = z.object({ next: nullable(instant) });
 /** When the next letter that waits is to be tried; null: none waits. */
 export const nextTry = async (db: Db): Promise<Date | null> =>
   (await maybeOne(NextRow, db`SELECT min(next_try) AS next FROM message WHERE state = 'waiting'`))?.next ?? null;
+const SentRow = z.object({ issue: int });
+/** Numbers of approved reports that a letter went out with, or waits to. */
+export const listSentIssues = async (db: Db, stays: readonly StayId[]): Promise<ReadonlySet<number>> =>
+  new Set(
+    (await many(SentRow, db`SELECT issue FROM message WHERE issue IS NOT NULL AND stay_id = ANY(${[...stays]}::uuid[])`)).map(
+      ({ issue }) => issue,
+    ),
+  );

@@ -1,51 +1,79 @@
 import { z } from "zod/mini";
-import { ReportWords } from "#contracts/report.ts";
-import type { PersonId, ReportId, StayId } from "#core/kernel/brand.ts";
+import { READING_LEVELS, ReportWords, TONES } from "#contracts/report.ts";
+import type { PersonId, PhotoId, ReportId, StayId } from "#core/kernel/brand.ts";
+import { REPORT_KINDS, type ReportKind } from "#core/report/facts.ts";
 import type { Db, Transaction } from "../client.ts";
 import { id, instant, int, text } from "../rows.ts";
 import { many, maybeOne, one } from "../run.ts";
 
-const DraftRow = z.object({ id: id<"report">(), words: ReportWords, version: int });
-export const findDraft = (db: Db, stay: StayId) =>
-  maybeOne(DraftRow, db`SELECT id, words, version FROM report WHERE stay_id = ${stay}`);
-export async function insertDraft(tx: Transaction, report: ReportId, stay: StayId, words: ReportWords): Promise<boolean> {
-  return (
-    (
-      await tx`INSERT INTO report (id, stay_id, words) VALUES (${report}, ${stay}, ${tx.json(words)}) ON CONFLICT ON CONSTRAINT report_one_a_stay DO NOTHING`
-    ).count === 1
-  );
+export interface Which {
+  readonly stay: StayId;
+  readonly kind: ReportKind;
+  readonly ordinal: number;
 }
-export async function updateDraft(tx: Transaction, stay: StayId, version: number, words: ReportWords): Promise<boolean> {
-  return (
-    (
-      await tx`UPDATE report SET words = ${tx.json(words)}, version = version + 1 WHERE stay_id = ${stay} AND version = ${version}`
-    ).count === 1
+const DraftRow = z.object({
+  id: id<"report">(),
+  words: ReportWords,
+  tone: z.enum(TONES),
+  level: z.enum(READING_LEVELS),
+  version: int,
+});
+export type Draft = z.output<typeof DraftRow>;
+export const findDraft = (db: Db, { stay, kind, ordinal }: Which) =>
+  maybeOne(
+    DraftRow,
+    db`SELECT id, words, tone, level, version FROM report WHERE stay_id = ${stay} AND kind = ${kind} AND ordinal = ${ordinal}`,
   );
+type Saved = Pick<Draft, "words" | "tone" | "level">;
+export async function insertDraft(
+  tx: Transaction,
+  report: ReportId,
+  { stay, kind, ordinal }: Which,
+  draft: Saved,
+): Promise<boolean> {
+  const done = await tx`
+    INSERT INTO report (id, stay_id, kind, ordinal, words, tone, level)
+    VALUES (${report}, ${stay}, ${kind}, ${ordinal}, ${tx.json(draft.words as never)}, ${draft.tone}, ${draft.level})
+    ON CONFLICT ON CONSTRAINT report_once DO NOTHING`;
+  return done.count === 1;
+}
+export async function updateDraft(tx: Transaction, which: Which, version: number, draft: Saved): Promise<boolean> {
+  const done = await tx`
+    UPDATE report SET words = ${tx.json(draft.words as never)}, tone = ${draft.tone}, level = ${draft.level}, version = version + 1
+    WHERE stay_id = ${which.stay} AND kind = ${which.kind} AND ordinal = ${which.ordinal} AND version = ${version}`;
+  return done.count === 1;
 }
 
-const IssueRow = z.object({ number: int, approvedBy: text, approvedAt: instant, contentHash: text });
-export type Issue = z.output<typeof IssueRow>;
-/** Approved numbers of a stay's report, newest first. */
-export const listIssues = (db: Db, stay: StayId): Promise<Issue[]> =>
-  many(
-    IssueRow,
-    db`SELECT i.number, p.name AS approved_by, i.approved_at, i.content_hash FROM report_issue i JOIN report r ON r.id = i.report_id JOIN person p ON p.id = i.approved_by
-       WHERE r.stay_id = ${stay} ORDER BY i.number DESC`,
-  );
-const FrozenRow = z.object({
+const IssueRow = z.object({
   number: int,
+  kind: z.enum(REPORT_KINDS),
+  ordinal: int,
   stayId: id<"stay">(),
   approvedBy: text,
   approvedAt: instant,
-  content: z.unknown(),
   contentHash: text,
 });
-export const findIssue = (db: Db, number: number) =>
-  maybeOne(
-    FrozenRow,
-    db`SELECT i.number, r.stay_id, p.name AS approved_by, i.approved_at, i.content, i.content_hash FROM report_issue i JOIN report r ON r.id = i.report_id JOIN person p ON p.id = i.approved_by
-       WHERE i.number = ${number}`,
-  );
+export type Issue = z.output<typeof IssueRow>;
+const issues = (db: Db) => db`
+  SELECT i.number, r.kind, r.ordinal, r.stay_id, p.name AS approved_by, i.approved_at, i.content_hash
+  FROM report_issue i JOIN report r ON r.id = i.report_id JOIN person p ON p.id = i.approved_by`;
+/** Approved numbers of these stays, newest first. */
+export const listIssues = (db: Db, stays: readonly StayId[]): Promise<Issue[]> =>
+  many(IssueRow, db`${issues(db)} WHERE r.stay_id = ANY(${[...stays]}::uuid[]) ORDER BY i.number DESC`);
+const BegunRow = z.object({ stayId: id<"stay">(), kind: z.enum(REPORT_KINDS), ordinal: int, version: int });
+/** Drafts that somebody has begun. */
+export const listBegun = (db: Db, stays: readonly StayId[]) =>
+  many(BegunRow, db`SELECT stay_id, kind, ordinal, version FROM report WHERE stay_id = ANY(${[...stays]}::uuid[])`);
+
+const FrozenRow = z.extend(IssueRow, { reportId: id<"report">(), content: z.unknown() });
+export type FrozenIssue = z.output<typeof FrozenRow>;
+const frozen = (db: Db) => db`
+  SELECT i.number, r.id AS report_id, r.kind, r.ordinal, r.stay_id, p.name AS approved_by, i.approved_at, i.content, i.content_hash
+  FROM report_issue i JOIN report r ON r.id = i.report_id JOIN person p ON p.id = i.approved_by`;
+export const findIssue = (db: Db, number: number) => maybeOne(FrozenRow, db`${frozen(db)} WHERE i.number = ${number}`);
+/** The number of a report that was approved last. */
+export const findLastIssue = (db: Db, report: ReportId) =>
+  maybeOne(FrozenRow, db`${frozen(db)} WHERE r.id = ${report} ORDER BY i.number DESC LIMIT 1`);
 
 /** The next number of the barn's reports, without gaps: approvals follow one another. */
 export async function nextNumber(tx: Transaction): Promise<number> {
@@ -60,3 +88,24 @@ export async function insertIssue(
   await tx`INSERT INTO report_issue (number, report_id, approved_by, approved_at, content, content_hash)
            VALUES (${issue.number}, ${issue.report}, ${issue.by}, ${issue.at}, ${tx.json(issue.content as never)}, ${issue.hash})`;
 }
+
+const PhotoRow = z.object({ id: id<"photo">(), caption: text, width: int, height: int });
+export type Photo = z.output<typeof PhotoRow>;
+export const listPhotos = (db: Db, report: ReportId): Promise<Photo[]> =>
+  many(
+    PhotoRow,
+    db`SELECT id, caption, width, height FROM report_photo WHERE report_id = ${report} AND NOT removed ORDER BY added_at, id`,
+  );
+interface NewPhoto extends Photo {
+  readonly report: ReportId;
+  readonly bytes: Buffer;
+}
+export async function insertPhoto(tx: Transaction, photo: NewPhoto, by: PersonId, at: Date): Promise<void> {
+  await tx`INSERT INTO report_photo (id, report_id, caption, width, height, bytes, added_at, added_by)
+           VALUES (${photo.id}, ${photo.report}, ${photo.caption}, ${photo.width}, ${photo.height}, ${photo.bytes}, ${at}, ${by})`;
+}
+export const removePhotoRow = async (tx: Transaction, report: ReportId, photo: PhotoId): Promise<number> =>
+  (await tx`UPDATE report_photo SET removed = true WHERE id = ${photo} AND report_id = ${report} AND NOT removed`).count;
+const BytesRow = z.object({ bytes: z.instanceof(Buffer) });
+export const findPhotoBytes = (db: Db, photo: PhotoId) =>
+  maybeOne(BytesRow, db`SELECT bytes FROM report_photo WHERE id = ${photo}`);

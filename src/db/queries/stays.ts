@@ -113,7 +113,7 @@ const selectStays = (db: Db) => db`
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'day', day, 'closed', closed_at IS NOT NULL,
       'signed', EXISTS (SELECT FROM judgement WHERE evaluation_id = evaluation.id)) ORDER BY day, id), '[]') AS list
     FROM evaluation WHERE stay_id = s.id) evaluations
-  LEFT JOIN LATERAL (SELECT max(i.number) AS number FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id) issue ON true
+  LEFT JOIN LATERAL (SELECT max(i.number) AS number FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id AND r.kind = 'end') issue ON true
   LEFT JOIN LATERAL (SELECT json_build_object('kind', i.kind, 'day', k.day) AS last
     FROM card k CROSS JOIN LATERAL (SELECT kind, position FROM card_incident WHERE card_id = k.id AND revision = k.revision OFFSET 0) i
     WHERE k.stay_id = s.id ORDER BY k.day DESC, i.position DESC LIMIT 1) incident ON true
@@ -152,7 +152,7 @@ export const listGone = (db: Db, limit: number | null = null): Promise<GoneStay[
     GoneRow,
     db`SELECT s.id, h.name AS horse, c.name AS client, s.kind, s.length, s.first_day, s.went_home,
          (SELECT count(*)::int FROM card k WHERE k.stay_id = s.id AND k.revision > 0) AS sessions,
-         (SELECT max(i.number) FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id) AS report_number
+         (SELECT max(i.number) FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id AND r.kind = 'end') AS report_number
        FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
        WHERE s.went_home IS NOT NULL ORDER BY s.went_home DESC, h.name LIMIT ${limit}`,
   );

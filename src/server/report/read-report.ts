@@ -1,39 +1,158 @@
-import type { IssueView, ReportView } from "#contracts/views.ts";
-import { findDraft, findIssue, listIssues } from "#db/queries/report.ts";
+import type { DueReportsView, DueReportView, IssueView, ReportContent, ReportView } from "#contracts/views.report.ts";
+import { addDays, mondayOf } from "#core/calendar/local-date.ts";
+import { must } from "#core/kernel/assert.ts";
+import { assemble, shownOf } from "#core/report/assemble.ts";
+import { dueReports } from "#core/report/due.ts";
+import { REPORT_KINDS, type ReportKind } from "#core/report/facts.ts";
+import type { Db } from "#db/client.ts";
+import type { Barn } from "#db/queries/barn.ts";
+import { listSentIssues } from "#db/queries/owner.ts";
+import {
+  type Draft,
+  type FrozenIssue,
+  findDraft,
+  findIssue,
+  listBegun,
+  listIssues,
+  listPhotos,
+  type Which,
+} from "#db/queries/report.ts";
+import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
-import type { Opened } from "../stay/read-horse.ts";
-import { composeFor, type ReportContent } from "./report.ts";
+import { barnOf, type Opened } from "../stay/read-horse.ts";
+import { rulerOf } from "../stay/read-rail.ts";
+import { gather } from "./gather.ts";
+import { contentOf } from "./legacy.ts";
+import { worded } from "./wording.ts";
 
-/** The draft as the record supports it today, with the manager's words and the numbers approved so far. */
-export async function readReport({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<ReportView> {
-  const [composed, draft, issues] = await Promise.all([
-    composeFor(sql, stay, barn, today),
-    findDraft(sql, stay.id),
-    listIssues(sql, stay.id),
-  ]);
-  return {
-    stay: stay.id,
+const NEW: Pick<Draft, "words" | "tone" | "level"> = { words: {}, tone: "plain", level: "full" };
+
+/** The report as it would be approved now, with what went into it. */
+export async function draftOf(db: Db, stay: Stay, barn: Barn, today: Opened["today"], which: Which) {
+  const [gathered, draft] = await Promise.all([gather(db, stay, barn, today, which), findDraft(db, which)]);
+  const { words, tone, level } = draft ?? NEW;
+  const style = { horse: stay.horse, tone, level };
+  const said = gathered.composed.blocks.map(({ id, statements }) => ({
+    id,
+    sentences: statements.map(({ key, say, from }) => ({ key, text: worded(say, key, style), from })),
+  }));
+  const content: ReportContent = {
+    kind: which.kind,
+    ordinal: which.ordinal,
     horse: stay.horse,
     client: stay.client,
     barn: barn.name,
-    ruler: head.ruler,
-    composed,
-    words: draft?.words ?? {},
-    version: draft?.version ?? null,
-    issues: issues.map((issue) => ({
-      number: issue.number,
-      approvedBy: issue.approvedBy,
-      approvedAt: issue.approvedAt.toISOString(),
-      hash: issue.contentHash,
-    })),
+    day: today,
+    blocks: shownOf(assemble(said, words)),
+    compared: gathered.composed.compared,
+    ruler: which.kind === "end" || which.kind === "mid-term" ? rulerOf(stay, barn, today) : null,
+    weeks: which.kind === "end" || which.kind === "mid-term" ? gathered.weeks : [],
+    home: gathered.home,
+    photos: draft ? await listPhotos(db, draft.id) : [],
+    changes: null,
   };
+  return { gathered, draft, style, content, words };
+}
+
+/** Kind and number of an address, 'weekly-3'; null where there is no such report. */
+export function whichOf(asked: string | undefined): { kind: ReportKind; ordinal: number } | null {
+  const found = /^([a-z-]+?)(?:-([1-9]\d{0,2}))?$/.exec(asked ?? "end");
+  const kind = REPORT_KINDS.find((one) => one === found?.[1]);
+  const counted = kind === "weekly" || kind === "mid-term";
+  return kind && counted === (found?.[2] !== undefined) ? { kind, ordinal: Number(found?.[2] ?? 0) } : null;
+}
+
+export async function readReport(
+  { sql }: Deps,
+  { stay, barn, today }: Opened,
+  asked: { kind: ReportKind; ordinal: number },
+): Promise<ReportView> {
+  const which = { stay: stay.id, ...asked };
+  const [made, issues, details] = await Promise.all([
+    draftOf(sql, stay, barn, today, which),
+    listIssues(sql, [stay.id]),
+    findDetails(sql, stay.id),
+  ]);
+  const { client } = must(details, "a stay has an owner");
+  const { gathered, draft, style, content, words } = made;
+  return {
+    stay: stay.id,
+    ...asked,
+    style,
+    client: { name: client.name, address: client.email },
+    composed: gathered.composed,
+    content,
+    sources: gathered.sources,
+    words,
+    version: draft?.version ?? null,
+    issues: issues.filter(({ kind, ordinal }) => kind === asked.kind && ordinal === asked.ordinal).map(lineOf),
+    others: othersOf(stay, barn, today, issues),
+  };
+}
+const lineOf = ({
+  number,
+  approvedBy,
+  approvedAt,
+  contentHash,
+}: Pick<FrozenIssue, "number" | "approvedBy" | "approvedAt" | "contentHash">) => ({
+  number,
+  approvedBy,
+  approvedAt: approvedAt.toISOString(),
+  hash: contentHash,
+});
+
+/** Reports that a stay asks for up to a week from now. */
+function othersOf(
+  stay: Stay,
+  barn: Barn,
+  today: Opened["today"],
+  issues: readonly Pick<FrozenIssue, "kind" | "ordinal" | "number">[],
+): ReportView["others"] {
+  const due = dueOf(stay, barn, today, { from: stay.firstDay, to: addDays(today, 7) });
+  const all = due.some(({ kind }) => kind === "end") ? due : [...due, { kind: "end" as const, ordinal: 0 }];
+  return all.map(({ kind, ordinal }) => ({
+    kind,
+    ordinal,
+    number: issues.find((one) => one.kind === kind && one.ordinal === ordinal)?.number ?? null,
+  }));
+}
+function dueOf(stay: Stay, barn: Barn, today: Opened["today"], { from, to }: { from: Opened["today"]; to: Opened["today"] }) {
+  const { posts, reading } = rulerOf(stay, barn, today);
+  const evaluated = stay.evaluations.some(({ kind, closed }) => kind === "intake" && closed);
+  return dueReports({ firstDay: stay.firstDay, posts, evaluated, lastDay: stay.wentHome ?? reading.lastDay }, from, to);
 }
 
 /** An approved report, as it was approved. */
 export async function readIssue({ sql }: Deps, asked: string | undefined): Promise<IssueView | null> {
   if (!asked || !/^[1-9]\d{0,8}$/.test(asked)) return null;
   const issue = await findIssue(sql, Number(asked));
-  if (!issue) return null;
-  const content = issue.content as ReportContent;
-  return { number: issue.number, stay: issue.stayId, approvedBy: issue.approvedBy, hash: issue.contentHash, ...content };
+  return issue && viewOf(issue);
+}
+export const viewOf = (issue: FrozenIssue): IssueView => ({
+  ...lineOf(issue),
+  stay: issue.stayId,
+  content: contentOf(issue),
+});
+
+const WEEK = 7;
+/** Every report that is due between the Monday before last and the coming Sunday, with how far it is. */
+export async function readDueReports(deps: Deps): Promise<DueReportsView> {
+  const { sql, clock } = deps;
+  const barn = await barnOf(deps);
+  const today = clock.today(barn.timeZone);
+  const monday = mondayOf(today);
+  const [from, to] = [addDays(monday, -WEEK), addDays(monday, WEEK - 1)];
+  const stays = (await listStays(sql)).filter(({ firstDay }) => firstDay <= today);
+  const ids = stays.map(({ id }) => id);
+  const [issues, begun, sent] = await Promise.all([listIssues(sql, ids), listBegun(sql, ids), listSentIssues(sql, ids)]);
+  const reports = stays.flatMap((stay) =>
+    dueOf(stay, barn, today, { from, to }).map(({ kind, ordinal, due }): DueReportView => {
+      const is = (one: { readonly stayId: Stay["id"]; readonly kind: ReportKind; readonly ordinal: number }): boolean =>
+        one.stayId === stay.id && one.kind === kind && one.ordinal === ordinal;
+      const number = issues.find(is)?.number ?? null;
+      const state = number === null ? (begun.some(is) ? "draft" : "not-begun") : sent.has(number) ? "sent" : "approved";
+      return { stay: stay.id, horse: stay.horse, client: stay.client, kind, ordinal, due, state, number };
+    }),
+  );
+  return { today, from, to, reports: reports.sort((a, b) => a.due.localeCompare(b.due) || a.horse.localeCompare(b.horse)) };
 }

@@ -5,12 +5,13 @@ import { EditPolicies, LENGTH_HABITS, type PolicyFields } from "#contracts/barn.
 import type { BarnView } from "#contracts/views.barn.ts";
 import { type LocalDate, sayDateWithYear, WEEKDAYS } from "#core/calendar/local-date.ts";
 import { CUES } from "#core/card/cues.ts";
+import { OWED_POLICIES } from "#core/report/facts.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, weekdays } from "#ui/words/figures.ts";
-import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
+import { CUE, HOLD, OWED, WEEKDAY } from "#ui/words/labels.ts";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
 const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const;
@@ -25,6 +26,7 @@ const LINES: Lines<PolicyFields> = {
   holdWeather: ["Hold for weather", yesNo],
   units: ["Lengths", (x) => UNITS[x]],
   stalls: ["Stalls", (x) => String(x)],
+  owedPolicy: ["Sessions owed at the end are made good", (x) => OWED[x]],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
@@ -113,7 +115,16 @@ export function PolicyForm({ view }: { view: BarnView }) {
           hint={`The barn's time zone is ${view.timeZone}.`}
         />
       </div>
-      <Text form={form} name="policies.stalls" kind="number" label="Stalls: horses that there is room for" />
+      <div className="grid gap-4 md:grid-cols-2">
+        <Text form={form} name="policies.stalls" kind="number" label="Stalls: horses that there is room for" />
+        <Select
+          form={form}
+          name="policies.owedPolicy"
+          label="Sessions owed at the end are made good"
+          options={OWED_POLICIES.map((one) => [one, OWED[one]] as const)}
+          hint="Every report at the end of a term says so."
+        />
+      </div>
       <Controller
         control={form.control}
         name="policies.restDays"

@@ -1,5 +1,6 @@
 import { type ChangeEvent, useRef, useState } from "react";
-import { FILE_LIMIT, FILE_TYPES } from "#contracts/check.ts";
+import { FILE_TYPES } from "#contracts/check.ts";
+import { FILE_LIMIT } from "#contracts/fields.ts";
 import type { CheckView } from "#contracts/views.check.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";

@@ -1,62 +1,100 @@
-/** The report as the owner reads it: on the screen of the manager, approved, and on paper. */
-
-import type { ReportWords } from "#contracts/report.ts";
-import { type LocalDate, sayDateWithYear } from "#core/calendar/local-date.ts";
-import { BLOCK_IDS, type ComposedReport } from "#core/report/compose.ts";
+/** The report as the owner reads it: on the screen of the manager, on the owner's page, and on paper. */
+import type { ReportContent } from "#contracts/views.report.ts";
+import { sayDateWithYear } from "#core/calendar/local-date.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
-import { BLOCK } from "#ui/words/labels.ts";
-import { sayStatement } from "#ui/words/report.ts";
+import { Ruler } from "#ui/rail/Ruler.tsx";
+import { BLOCK, REPORT_KIND, SCORE_WORDS } from "#ui/words/labels.ts";
+import { HomePlanView } from "./HomePlanView.tsx";
+import { HoursByWeek } from "./HoursByWeek.tsx";
+import { ProseView } from "./ProseView.tsx";
 
 interface Props {
-  readonly horse: string;
-  readonly client: string;
-  readonly barn: string;
-  readonly day: LocalDate;
+  readonly content: ReportContent;
   /** Null for a draft. */
   readonly number: number | null;
   readonly approvedBy: string | null;
-  readonly composed: ComposedReport;
-  readonly words: ReportWords;
+  /** Where a photo is fetched. */
+  photo(id: string): string;
 }
 
-export function Body({ horse, client, barn, day, number, approvedBy, composed, words }: Props) {
+export function Body({ content, number, approvedBy, photo }: Props) {
+  const { horse, client, barn, day, kind, blocks, compared, ruler, weeks, home, photos, changes } = content;
+  const drawn = compared.filter(({ now }) => now !== null);
   return (
-    <article className="max-w-3xl border-t-8 border-double border-rail bg-paper px-6 py-5 print:border-t-4 print:px-0">
+    <article className="max-w-3xl border-t-8 border-double border-rail bg-paper px-6 py-5 print:max-w-none print:border-t-4 print:px-0">
       <header className="flex flex-wrap items-baseline justify-between gap-x-6">
         <h1>{horse}</h1>
         <p className="sign">{number === null ? "Draft" : `Report ${number}`}</p>
         <p className="w-full text-dim">
-          {barn}, for {client} · {sayDateWithYear(day)}
+          {REPORT_KIND[kind]} · {barn}, for {client} · {sayDateWithYear(day)}
         </p>
       </header>
-      {BLOCK_IDS.map((id) => {
-        const block = composed.blocks.find((one) => one.id === id);
-        const own = words[id];
-        const statements = own?.instead ? [] : (block?.statements ?? []);
-        if (statements.length === 0 && !own?.text) return null;
-        return (
-          <section key={id} className="pt-4">
-            <h2>{BLOCK[id]}</h2>
-            {statements.map((statement) => (
-              <p key={sayStatement(statement.say)} className="pt-1">
-                {sayStatement(statement.say)}
-              </p>
-            ))}
-            {own?.text && <p className="pt-1 whitespace-pre-wrap">{own.text}</p>}
-          </section>
-        );
-      })}
-      {composed.compared.length > 0 && (
-        <section className="pt-5">
-          <h2>Before and after, on one scale</h2>
-          <TwoSided label={`${horse}, at the intake and now`} rungs={composed.compared.map((row) => ({ ...row, shown: null }))} />
+      {ruler && (
+        <div className="pt-2">
+          <Ruler view={ruler} large />
+        </div>
+      )}
+      {blocks.map(({ id, lines, prose }) => (
+        <section key={id} className="pt-4">
+          <h2>{BLOCK[id]}</h2>
+          {lines.map(({ key, text }) => (
+            <p key={key} className="pt-1">
+              {text}
+            </p>
+          ))}
+          <ProseView prose={prose} />
+        </section>
+      ))}
+      {photos.map(({ id, caption, width, height }) => (
+        <figure key={id} className="break-inside-avoid pt-4">
+          <img
+            src={photo(id)}
+            alt={caption || `${horse}`}
+            width={width}
+            height={height}
+            className="h-auto max-h-[120mm] w-auto max-w-full"
+          />
+          <figcaption className="text-sm text-dim">{caption}</figcaption>
+        </figure>
+      ))}
+      {weeks.length > 1 && (
+        <section className="break-inside-avoid pt-5">
+          <h2>Hours by week</h2>
+          <HoursByWeek weeks={weeks} />
         </section>
       )}
-      <footer className="border-t border-line pt-2 text-sm text-dim">
+      {drawn.length > 0 && (
+        <section className="pt-5 print:break-before-page print:[&_svg]:mx-auto print:[&_svg]:max-h-[210mm]">
+          <h2>{kind === "intake" ? "What we saw, left and right" : "Before and after, on one scale"}</h2>
+          <p className="text-sm">{SCORE_WORDS.map((words, score) => `${score}: ${words}`).join(" · ")}</p>
+          <TwoSided label={`${horse}, at the intake and now`} rungs={drawn.map((row) => ({ ...row, shown: null }))} />
+        </section>
+      )}
+      {home && (
+        <div className="print:break-before-page">
+          <HomePlanView plan={home} horse={horse} />
+        </div>
+      )}
+      {changes && (
+        <section className="pt-5">
+          <h2>What changed since report {changes.since}</h2>
+          {changes.added.length + changes.gone.length === 0 && <p>Nothing in the words.</p>}
+          <ul className="list-disc pl-5">
+            {changes.added.map((words) => (
+              <li key={words}>New: {words}</li>
+            ))}
+            {changes.gone.map((words) => (
+              <li key={words}>
+                Gone: <s>{words}</s>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <footer className="mt-4 border-t border-line pt-2 text-sm text-dim">
         {number === null
           ? "A draft: nothing is fixed yet."
-          : `Approved by ${approvedBy}. Fixed as it stands; a later change would carry a new number.`}{" "}
-        Scores run from 0, not introduced, to 5, reliable anywhere for another rider.
+          : `Approved by ${approvedBy}. Fixed as it stands; a later change would carry a new number.`}
       </footer>
     </article>
   );

@@ -1,8 +1,13 @@
-/** The manager's words beside what the record says; the composed sentences are never edited, only added to or replaced. */
-import { useState } from "react";
-import type { ReportWords } from "#contracts/report.ts";
-import type { ReportView } from "#contracts/views.ts";
-import { BLOCK_IDS, type BlockId } from "#core/report/compose.ts";
+/**
+ * Writing a report: the composed sentences, each with what is behind it, put another way or left out; the manager's own words below them; and beside it all
+ * the report as the owner will read it.
+ */
+import { lazy, Suspense, useState } from "react";
+import type { ReportWords, Style } from "#contracts/report.ts";
+import { READING_LEVELS, TONES } from "#contracts/report.ts";
+import type { ReportView } from "#contracts/views.report.ts";
+import { type AssembledBlock, assemble, NO_WORDS, type OwnWords, plainText, shownOf } from "#core/report/assemble.ts";
+import { BLOCK_IDS, type BlockId } from "#core/report/facts.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -10,34 +15,66 @@ import { useDraft } from "#ui/kit/use-draft.ts";
 import { BLOCK } from "#ui/words/labels.ts";
 import { sayStatement } from "#ui/words/report.ts";
 import { Body } from "./Body.tsx";
+import { LineEditor } from "./LineEditor.tsx";
+import { Photos } from "./Photos.tsx";
 
-interface Saved {
-  readonly version: number;
+const ProseEditor = lazy(() => import("./ProseEditor.tsx").then((one) => ({ default: one.ProseEditor })));
+const TONE = { plain: "Plain", warm: "Warm" } as const;
+const LEVEL = { full: "With figures", simple: "Simple" } as const;
+
+interface Draft {
+  readonly version: number | null;
   readonly words: ReportWords;
+  readonly tone: Style["tone"];
+  readonly level: Style["level"];
 }
-const textOf = (words: ReportWords, id: BlockId): string =>
-  words[id]?.text ? `${words[id].instead ? "(instead) " : ""}${words[id].text}` : "";
+type Saved = Draft & { readonly version: number };
+
+const textOf = (own: OwnWords | undefined): string =>
+  own
+    ? [
+        ...own.prose.map(plainText),
+        ...own.edits.map(({ text }) => `(put another way) ${text}`),
+        ...(own.left.length > 0 ? [`(${own.left.length} left out)`] : []),
+      ].join("\n")
+    : "";
 
 export function Editor({ view, me }: { view: ReportView; me: string }) {
+  const which = { stay: view.stay, kind: view.kind, ordinal: view.ordinal };
   const {
     value: draft,
     set,
     drop,
     restored,
-  } = useDraft(`report:${me}:${view.stay}`, { version: view.version, words: view.words });
+  } = useDraft<Draft>(`report-2:${me}:${view.stay}:${view.kind}:${view.ordinal}`, {
+    version: view.version,
+    words: view.words,
+    tone: view.style.tone,
+    level: view.style.level,
+  });
   const [theirs, setTheirs] = useState<Saved | null>(null);
   const [saved, setSaved] = useState(false);
+  const [writing, setWriting] = useState<readonly BlockId[]>([]);
+  /** Counts up when words came from elsewhere than the editors, which then begin anew. */
+  const [round, setRound] = useState(0);
   const { busy, problem, send } = useCommand();
-  const { words } = draft;
-  const change = (id: BlockId, part: Partial<{ text: string; instead: boolean }>): void => {
+  const { words, tone, level } = draft;
+  const style = { ...view.style, tone, level };
+  const said = view.composed.blocks.map(({ id, statements }) => ({
+    id,
+    sentences: statements.map(({ key, say, from }) => ({ key, text: sayStatement(say, key, style), from })),
+  }));
+  const blocks = assemble(said, words);
+  const change = (part: Partial<Draft>): void => {
     setSaved(false);
-    set((before) => ({
-      ...before,
-      words: { ...before.words, [id]: { text: "", instead: false, ...before.words[id], ...part } },
-    }));
+    set((before) => ({ ...before, ...part }));
+  };
+  const changeBlock = (id: BlockId, part: Partial<OwnWords>): void => {
+    setSaved(false);
+    set((before) => ({ ...before, words: { ...before.words, [id]: { ...(before.words[id] ?? NO_WORDS), ...part } as never } }));
   };
   const save = async (version = draft.version): Promise<number | null> => {
-    const answer = await send<{ version: number }>("report/save", { stay: view.stay, version, words });
+    const answer = await send<{ version: number }>("report/save", { ...which, version, words, tone, level });
     if (answer.ok) {
       set((before) => ({ ...before, version: answer.value.version }));
       drop();
@@ -47,88 +84,121 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     if (answer.problem.code === "changed-meanwhile") setTheirs(answer.problem.current as Saved);
     return null;
   };
-  const approve = async (): Promise<void> => {
+  const approve = async (withLetter: boolean): Promise<void> => {
     const version = await save();
     if (version === null) return;
-    const answer = await send<{ number: number }>("report/approve", { stay: view.stay, version });
+    const answer = await send<{ number: number }>("report/approve", { ...which, version, send: withLetter });
     if (answer.ok) location.assign(`/report/${answer.value.number}`);
   };
   const rows = theirs
-    ? BLOCK_IDS.map((id) => ({ key: id, label: BLOCK[id], mine: textOf(words, id), theirs: textOf(theirs.words, id) })).filter(
+    ? BLOCK_IDS.map((id) => ({ key: id, label: BLOCK[id], mine: textOf(words[id]), theirs: textOf(theirs.words[id]) })).filter(
         (row) => row.mine !== row.theirs,
       )
     : [];
+  const takeOver = (next: (before: Draft) => Draft): void => {
+    set(next);
+    setRound(round + 1);
+  };
   return (
     <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <section aria-labelledby="edit-title" className="grid content-start gap-3 print:hidden">
         <div className="flex flex-wrap items-center gap-2">
-          <h2 id="edit-title">Your words</h2>
+          <h2 id="edit-title">Write</h2>
           <span role="status" className="text-dim">
             {saved ? "Saved" : restored ? "Kept on this device, not saved yet" : ""}
           </span>
           <Button className="ml-auto" disabled={busy} onClick={() => void save()}>
             Save
           </Button>
-          <Button tone="main" disabled={busy} onClick={() => void approve()}>
+          <Button disabled={busy} onClick={() => void approve(false)}>
             Approve and number
           </Button>
+          <Button tone="main" disabled={busy || view.client.address === ""} onClick={() => void approve(true)}>
+            Approve, number and send
+          </Button>
+        </div>
+        {view.client.address === "" && (
+          <p className="text-ochre">
+            ▲ {view.client.name} has no e-mail address here: print it, or <a href={`/horse/${view.stay}/terms`}>type one in</a>.
+          </p>
+        )}
+        <div className="flex flex-wrap gap-4">
+          <Pick label="Tone" options={TONES} words={TONE} value={tone} onPick={(one) => change({ tone: one })} />
+          <Pick label="Reading" options={READING_LEVELS} words={LEVEL} value={level} onPick={(one) => change({ level: one })} />
         </div>
         <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
         {theirs && (
           <Conflict
             rows={rows}
-            onTake={(key) => set((before) => ({ ...before, words: { ...before.words, [key]: theirs.words[key as BlockId] } }))}
+            onTake={(key) =>
+              takeOver((before) => ({
+                ...before,
+                words: { ...before.words, [key]: theirs.words[key as BlockId] ?? NO_WORDS } as ReportWords,
+              }))
+            }
             onKeepMine={() => {
               const { version } = theirs;
               setTheirs(null);
               void save(version);
             }}
             onTakeTheirs={() => {
-              set({ version: theirs.version, words: theirs.words });
+              takeOver(() => theirs);
               setTheirs(null);
             }}
           />
         )}
         {BLOCK_IDS.map((id) => {
-          const block = view.composed.blocks.find((one) => one.id === id);
+          const block: AssembledBlock = blocks.find((one) => one.id === id) ?? { id, lines: [], prose: [], unsupported: [] };
+          const own = words[id] ?? NO_WORDS;
+          if (view.kind === "weekly" && block.lines.length === 0 && block.prose.length === 0 && id !== "next") return null;
           return (
             <div key={id} className="border-t border-line pt-2">
               <h3>{BLOCK[id]}</h3>
-              <ul className={`text-sm ${words[id]?.instead ? "text-dim line-through" : ""}`}>
-                {block?.statements.map((statement) => (
-                  <li key={sayStatement(statement.say)}>
-                    {sayStatement(statement.say)}{" "}
-                    <span className="text-dim">
-                      {statement.from.length > 0
-                        ? `[${statement.from.length} ${statement.from.length === 1 ? "record" : "records"}]`
-                        : ""}
-                    </span>
-                  </li>
-                ))}
-                {!block && <li className="text-dim">The record says nothing here.</li>}
-              </ul>
-              <textarea
-                aria-label={`Your words on: ${BLOCK[id]}`}
-                rows={2}
-                maxLength={4000}
-                className={INPUT}
-                value={words[id]?.text ?? ""}
-                onChange={(event) => change(id, { text: event.target.value })}
-              />
-              {block && (
-                <label className="flex min-h-9 items-center gap-2 text-sm">
-                  <input
-                    type="checkbox"
-                    className="size-4"
-                    checked={words[id]?.instead ?? false}
-                    onChange={(event) => change(id, { instead: event.target.checked })}
+              {block.lines.length === 0 && <p className="text-sm text-dim">The record says nothing here.</p>}
+              <ul>
+                {block.lines.map((line) => (
+                  <LineEditor
+                    key={line.key}
+                    line={line}
+                    sources={line.from.flatMap((source) => view.sources[source] ?? [])}
+                    onText={(text) =>
+                      changeBlock(id, {
+                        edits: [
+                          ...own.edits.filter(({ key }) => key !== line.key),
+                          ...(text === null ? [] : [{ key: line.key, composed: line.composed, text }]),
+                        ],
+                      })
+                    }
+                    onLeave={(left) =>
+                      changeBlock(id, { left: left ? [...own.left, line.key] : own.left.filter((key) => key !== line.key) })
+                    }
                   />
-                  Show my words instead of the composed ones
-                </label>
+                ))}
+              </ul>
+              {block.unsupported.map(({ key, text }) => (
+                <p key={key} className="border-l-4 border-ochre pl-2 text-sm">
+                  ▲ The record does not say this any more, so the owner does not see it: <s>{text}</s>{" "}
+                  <Button onClick={() => changeBlock(id, { edits: own.edits.filter((one) => one.key !== key) })}>Drop it</Button>
+                </p>
+              ))}
+              {own.prose.length > 0 || writing.includes(id) ? (
+                <Suspense fallback={<p className="text-dim">The editor comes.</p>}>
+                  <ProseEditor
+                    key={`${id}:${round}`}
+                    label={`Your words on: ${BLOCK[id]}`}
+                    prose={own.prose}
+                    onChange={(prose) => changeBlock(id, { prose: prose as never })}
+                  />
+                </Suspense>
+              ) : (
+                <Button aria-label={`Add your words on: ${BLOCK[id]}`} onClick={() => setWriting([...writing, id])}>
+                  Add your words
+                </Button>
               )}
             </div>
           );
         })}
+        <Photos which={which} initial={view.content.photos} />
         {view.issues.length > 0 && (
           <div className="border-t border-line pt-2">
             <h3>Approved</h3>
@@ -145,16 +215,39 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
       </section>
       <section aria-label="As the owner reads it" className="min-w-0">
         <Body
-          horse={view.horse}
-          client={view.client}
-          barn={view.barn}
-          day={view.ruler.today}
+          content={{ ...view.content, blocks: shownOf(blocks) }}
           number={null}
           approvedBy={null}
-          composed={view.composed}
-          words={words}
+          photo={(id) => `/api/report-photo/${id}`}
         />
       </section>
     </div>
+  );
+}
+
+function Pick<T extends string>({
+  label,
+  options,
+  words,
+  value,
+  onPick,
+}: {
+  label: string;
+  options: readonly T[];
+  words: Readonly<Record<T, string>>;
+  value: T;
+  onPick(one: T): void;
+}) {
+  return (
+    <label className="sign text-dim">
+      {label}
+      <select className={`${INPUT} font-sans text-ink`} value={value} onChange={(event) => onPick(event.target.value as T)}>
+        {options.map((one) => (
+          <option key={one} value={one}>
+            {words[one]}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

@@ -28,7 +28,7 @@ import type { Professional } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Branch } from "#core/ladder/skills.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
-import type { BlockId } from "#core/report/compose.ts";
+import type { BlockId, OwedPolicy, ReportKind } from "#core/report/facts.ts";
 import type { Fitness, LightReason } from "#core/tools/load.ts";
 
 export const ROLE: Record<Role, string> = { manager: "Manager", rider: "Rider", helper: "Helper" };
@@ -241,7 +241,20 @@ export const BLOCK: Record<BlockId, string> = {
   firsts: "Firsts",
   "needs-help": "What still needs help",
   careful: "What to be careful with",
+  "how-to-ask": "How to ask",
+  care: "Vet, teeth, feet and saddle",
   next: "What we propose next",
+};
+export const REPORT_KIND: Record<ReportKind, string> = {
+  intake: "What we found on arrival",
+  weekly: "The word of the week",
+  "mid-term": "The report at half time",
+  end: "The report at the end of the term",
+};
+export const OWED: Record<OwedPolicy, string> = {
+  days: "by more days: the term goes on until they are given",
+  credit: "by credit towards the next stay",
+  agreed: "as agreed with each owner",
 };
 export const AFTER_LEVEL = { unknown: "Unknown", novice: "Novice", steady: "Steady", able: "Able" } as const;
 export const WEEKDAY = ["", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;

@@ -7,7 +7,7 @@ import type { GateReason } from "#core/gate/gate.ts";
 import { readGoal } from "#core/intake/aims.ts";
 import type { Evidence } from "#core/intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
-import type { Say } from "#core/report/compose.ts";
+import type { Say } from "#core/report/facts.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
@@ -136,7 +136,21 @@ const SAYS: Say[] = [
   { code: "gained", skill: "catch", side: "both", before: 1, now: 4 },
   { code: "weaker-side", skill: "steer", side: "left", left: 1, right: 4 },
   { code: "incidents", kind: "buck", times: 2, last: DAY },
-  { code: "owed", sessions: 1 },
+  { code: "verdict", skill: "trot", verdict: "possible" },
+  { code: "focus", words: ["Stand at the block"] },
+  { code: "week", from: DAY, to: DAY, given: 3, minutes: 130 },
+  { code: "week-without", from: DAY, to: DAY, held: true },
+  { code: "worked-on", skills: ["trot", "lead"] },
+  { code: "goal-met", skill: "trot" },
+  { code: "goal-ahead", skill: "trot", chance: 0.8 },
+  { code: "goal-open", skill: "trot", because: "rungs-below", now: 2, below: ["forward"] },
+  { code: "goal-open", skill: "canter", because: "held", now: null, below: [] },
+  { code: "cues", cues: [["walk", "Walk on"], ["back", "Back"]] },
+  { code: "check-done", who: "dentist", day: DAY, result: "treated" },
+  { code: "check-open", who: "vet", due: DAY },
+  { code: "no-checks" },
+  { code: "proposal", what: "home-with-plan" },
+  { code: "owed", policy: "credit", sessions: 1 },
   { code: "held", days: 1, kinds: ["vet"], moved: true },
   { code: "sessions", delivered: 3, contracted: 22, throughOwed: 2 },
 ];
@@ -161,7 +175,9 @@ describe("every code has its sentence", () => {
   });
   it.each(REASONS)("gate $code", (reason) => expectSentence(sayGateReason(reason)));
   it.each(REFUSALS)("refusal $code", (refusal) => expectSentence(sayRefusal(refusal)));
-  it.each(SAYS)("statement $code", (say) => expectSentence(sayStatement(say)));
+  it.each(SAYS)("statement $code", (say) =>
+    expectSentence(sayStatement(say, say.code, { horse: "Thimble", tone: "plain", level: "full" })),
+  );
   it.each(LIMITS)("weather $code", (limit) => expectSentence(sayWeatherLimit(limit)));
   it.each(FIXES)("fix $code", (fix) =>
     expectSentence(sayFix(fix, 2, { person: () => "Hesper", horse: () => "Thimble", day: () => "Tue 14 Jul" })),

@@ -1,0 +1,81 @@
+/** A report as it is written, and as it was approved. */
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { PhotoId, StayId } from "#core/kernel/brand.ts";
+import type { ShownBlock } from "#core/report/assemble.ts";
+import type { Compared, ComposedReport, ReportKind } from "#core/report/facts.ts";
+import type { HomePlan } from "#core/report/home-plan.ts";
+import type { Week } from "#core/watch/weeks.ts";
+import type { ReportWords, Style } from "./report.ts";
+import type { RulerView } from "./views.ts";
+
+export type HomeView = HomePlan | null;
+
+export interface PhotoView {
+  readonly id: PhotoId;
+  readonly caption: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** What a reader has before them, whichever way: on the screen, on paper, on the owner's page. */
+export interface ReportContent {
+  readonly kind: ReportKind;
+  readonly ordinal: number;
+  readonly horse: string;
+  readonly client: string;
+  readonly barn: string;
+  readonly day: LocalDate;
+  readonly blocks: readonly ShownBlock[];
+  readonly compared: readonly Compared[];
+  readonly ruler: RulerView | null;
+  readonly weeks: readonly Week[];
+  readonly home: HomeView;
+  readonly photos: readonly PhotoView[];
+  /** Against the number before of the same report. */
+  readonly changes: { readonly since: number; readonly added: readonly string[]; readonly gone: readonly string[] } | null;
+}
+
+export interface ReportView {
+  readonly stay: StayId;
+  readonly kind: ReportKind;
+  readonly ordinal: number;
+  readonly style: Style;
+  readonly client: { readonly name: string; readonly address: string };
+  readonly composed: ComposedReport;
+  readonly content: ReportContent;
+  readonly sources: Readonly<Record<string, { readonly day: LocalDate; readonly path: string; readonly words: string }>>;
+  readonly words: ReportWords;
+  /** Null while nothing was saved. */
+  readonly version: number | null;
+  readonly issues: readonly IssueLine[];
+  /** The others of this stay, to go to. */
+  readonly others: readonly { readonly kind: ReportKind; readonly ordinal: number; readonly number: number | null }[];
+}
+export interface IssueLine {
+  readonly number: number;
+  readonly approvedBy: string;
+  readonly approvedAt: string;
+  readonly hash: string;
+}
+export interface IssueView extends IssueLine {
+  readonly stay: StayId;
+  readonly content: ReportContent;
+}
+
+/** One report of the week's. */
+export interface DueReportView {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly client: string;
+  readonly kind: ReportKind;
+  readonly ordinal: number;
+  readonly due: LocalDate;
+  readonly state: "not-begun" | "draft" | "approved" | "sent";
+  readonly number: number | null;
+}
+export interface DueReportsView {
+  readonly today: LocalDate;
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+  readonly reports: readonly DueReportView[];
+}

@@ -1,0 +1,175 @@
+/** What a report is composed from, and what it is composed of. */
+import type { LocalDate } from "../calendar/local-date.ts";
+import type { TermFacts, TermReading } from "../calendar/term.ts";
+import type { Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
+import type { Cue, CueWords } from "../card/cues.ts";
+import type { Looker } from "../check/check.ts";
+import type { Verdict } from "../intake/aims.ts";
+import type { CheckResult } from "../intake/cause-rules.ts";
+import type { EvaluationKind } from "../intake/outcome.ts";
+import type { Mark, SeenSign } from "../intake/seen.ts";
+import type { Side, TrackSide } from "../kernel/sides.ts";
+import type { HardSide, Levels, ScoreFact } from "../ladder/level.ts";
+import type { Branch } from "../ladder/skills.ts";
+
+/** intake: what was found on arrival · weekly: five lines · mid-term: where it stands · end: everything. */
+export const REPORT_KINDS = ["intake", "weekly", "mid-term", "end"] as const;
+export type ReportKind = (typeof REPORT_KINDS)[number];
+
+export const BLOCK_IDS = [
+  "asked",
+  "found",
+  "did",
+  "can-do",
+  "firsts",
+  "needs-help",
+  "careful",
+  "how-to-ask",
+  "care",
+  "next",
+] as const;
+export type BlockId = (typeof BLOCK_IDS)[number];
+
+/** How sessions that are owed at the end are made good: the barn's policy. */
+export const OWED_POLICIES = ["days", "credit", "agreed"] as const;
+export type OwedPolicy = (typeof OWED_POLICIES)[number];
+
+export interface WorkedSession {
+  readonly card: string;
+  readonly day: LocalDate;
+  readonly kind: SessionKind;
+  readonly record: SessionRecord;
+}
+export interface LookedAt {
+  readonly id: string;
+  readonly kind: EvaluationKind;
+  readonly day: LocalDate;
+  readonly marks: readonly Mark[];
+  readonly signs: readonly SeenSign[];
+  readonly stoppedAt: string | null;
+}
+export interface GoalFact {
+  readonly skill: string;
+  readonly target: number;
+  readonly side: Side | null;
+  /** Promised, not only wished for. */
+  readonly must: boolean;
+  /** By the record: its target in the last two scored sessions, on every side asked for. */
+  readonly met: boolean;
+  /** That it is met in time, 0-1; null: nobody has forecast it. */
+  readonly chance: number | null;
+}
+export interface CheckFact {
+  readonly id: string;
+  readonly who: Looker;
+  readonly orderedOn: LocalDate;
+  readonly due: LocalDate;
+  readonly doneOn: LocalDate | null;
+  readonly result: CheckResult | null;
+}
+export interface ReportFacts {
+  readonly kind: ReportKind;
+  readonly today: LocalDate;
+  /** Of a weekly word. */
+  readonly week: { readonly from: LocalDate; readonly to: LocalDate } | null;
+  readonly aim: string;
+  readonly term: TermFacts;
+  readonly reading: TermReading;
+  /** Closed ones, in the order of the days. */
+  readonly evaluations: readonly LookedAt[];
+  /** What the manager signed on arrival: whether each goal can be had, and what the first week is about. */
+  readonly verdicts: readonly { readonly skill: string; readonly verdict: Verdict }[];
+  readonly focus: readonly string[];
+  /** In the order of the days. */
+  readonly sessions: readonly WorkedSession[];
+  /** Of evaluations and sessions, in the order in which they were given. */
+  readonly scores: readonly ScoreFact[];
+  readonly levels: Levels;
+  readonly goals: readonly GoalFact[];
+  readonly checks: readonly CheckFact[];
+  readonly cues: CueWords;
+  readonly owedPolicy: OwedPolicy;
+}
+
+/** `from`: ids of the cards, evaluations or checks that the statement rests on. `key` names it from one composing to the next, whatever its figures. */
+export interface Statement {
+  readonly key: string;
+  readonly say: Say;
+  readonly from: readonly string[];
+}
+/** Why a goal was not reached, as far as the record says. */
+export type OpenBecause = "held" | "sessions-short" | "rungs-below" | "time";
+
+export type Say =
+  | { readonly code: "aim"; readonly words: string }
+  | {
+      readonly code: "term";
+      readonly length: number;
+      readonly from: LocalDate;
+      readonly to: LocalDate;
+      readonly sessionsAWeek: number;
+    }
+  | { readonly code: "no-intake" }
+  | { readonly code: "intake"; readonly day: LocalDate; readonly looked: number; readonly solid: number }
+  | { readonly code: "intake-stopped"; readonly rung: string }
+  | { readonly code: "hard-side"; readonly when: "intake" | "now"; readonly side: HardSide; readonly skills: number }
+  | { readonly code: "signs-seen"; readonly signs: readonly string[] }
+  | { readonly code: "verdict"; readonly skill: string; readonly verdict: Verdict }
+  | { readonly code: "focus"; readonly words: readonly string[] }
+  | { readonly code: "nothing-yet" }
+  | { readonly code: "sessions"; readonly delivered: number; readonly contracted: number; readonly throughOwed: number }
+  | { readonly code: "hours"; readonly ground: number; readonly saddle: number }
+  | { readonly code: "held"; readonly days: number; readonly kinds: readonly string[]; readonly moved: boolean }
+  | { readonly code: "week"; readonly from: LocalDate; readonly to: LocalDate; readonly given: number; readonly minutes: number }
+  | { readonly code: "week-without"; readonly from: LocalDate; readonly to: LocalDate; readonly held: boolean }
+  | { readonly code: "worked-on"; readonly skills: readonly string[] }
+  /** `all`: every skill of the branch that was seen is among them. */
+  | { readonly code: "solid"; readonly branch: Branch; readonly skills: readonly string[]; readonly all: boolean }
+  | { readonly code: "gained"; readonly skill: string; readonly side: TrackSide; readonly before: number; readonly now: number }
+  | { readonly code: "goal-met"; readonly skill: string }
+  | { readonly code: "goal-ahead"; readonly skill: string; readonly chance: number }
+  | {
+      readonly code: "goal-open";
+      readonly skill: string;
+      readonly because: OpenBecause;
+      /** Where it stands on the weaker of the sides asked for; null: it was not begun. */
+      readonly now: number | null;
+      readonly below: readonly string[];
+    }
+  | { readonly code: "first"; readonly day: LocalDate; readonly words: string }
+  | { readonly code: "with-help"; readonly skills: readonly string[] }
+  | {
+      readonly code: "weaker-side";
+      readonly skill: string;
+      readonly side: "left" | "right";
+      readonly left: number;
+      readonly right: number;
+    }
+  | { readonly code: "incidents"; readonly kind: Incident["kind"]; readonly times: number; readonly last: LocalDate }
+  | { readonly code: "signs-lately"; readonly sign: string; readonly times: number }
+  | { readonly code: "no-cautions" }
+  | { readonly code: "tack"; readonly tack: readonly Tack[] }
+  | { readonly code: "cues"; readonly cues: readonly (readonly [Cue, string])[] }
+  | { readonly code: "check-done"; readonly who: Looker; readonly day: LocalDate; readonly result: CheckResult }
+  | { readonly code: "check-open"; readonly who: Looker; readonly due: LocalDate }
+  | { readonly code: "no-checks" }
+  | { readonly code: "next-rungs"; readonly skills: readonly string[] }
+  | { readonly code: "owed"; readonly sessions: number; readonly policy: OwedPolicy }
+  /** What would serve the horse after this term. */
+  | { readonly code: "proposal"; readonly what: "home" | "home-with-plan" | "more-time" };
+
+export interface Block {
+  readonly id: BlockId;
+  readonly statements: readonly Statement[];
+}
+/** Before and after of one skill on the common scale; null where it was not seen. */
+export interface Compared {
+  readonly skill: string;
+  readonly side: TrackSide;
+  readonly before: number | null;
+  readonly now: number | null;
+}
+export interface ComposedReport {
+  readonly blocks: readonly Block[];
+  readonly compared: readonly Compared[];
+}

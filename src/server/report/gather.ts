@@ -1,0 +1,122 @@
+/** Everything that a report of a stay is composed from, and the report as the record supports it today. */
+import type { HomeView } from "#contracts/views.report.ts";
+import { addDays, earlier, type LocalDate, later } from "#core/calendar/local-date.ts";
+import { readTerm } from "#core/calendar/term.ts";
+import { cuesOf } from "#core/card/cues.ts";
+import { proofsOf } from "#core/forecast/goals.ts";
+import { groupBy } from "#core/kernel/group.ts";
+import { hardSide, readLevels } from "#core/ladder/level.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
+import { factsOf, goalsOf } from "#core/plan/outlook.ts";
+import { composeReport } from "#core/report/compose.ts";
+import { weekOf } from "#core/report/due.ts";
+import type { ComposedReport, ReportFacts } from "#core/report/facts.ts";
+import { homePlan } from "#core/report/home-plan.ts";
+import { type Week, weeksOf } from "#core/watch/weeks.ts";
+import type { Db } from "#db/client.ts";
+import type { Barn } from "#db/queries/barn.ts";
+import { listScores, listWorked } from "#db/queries/card.ts";
+import { listChecksOf } from "#db/queries/check.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
+import { findArrivalJudgement } from "#db/queries/judgement.ts";
+import { listLatestForecasts, listPlanGoals, listTaken } from "#db/queries/plan.ts";
+import type { Which } from "#db/queries/report.ts";
+import type { Stay } from "#db/queries/stays.ts";
+import { recordOf } from "../plan/record.ts";
+import { termFacts } from "../stay/facts.ts";
+
+export interface Gathered {
+  readonly composed: ComposedReport;
+  readonly weeks: readonly Week[];
+  readonly home: HomeView;
+  /** What statements rest on, to be looked at. */
+  readonly sources: Readonly<Record<string, { readonly day: LocalDate; readonly path: string; readonly words: string }>>;
+}
+const LATELY = 10;
+
+export async function gather(
+  db: Db,
+  stay: Stay,
+  barn: Barn,
+  today: LocalDate,
+  { kind, ordinal }: Pick<Which, "kind" | "ordinal">,
+): Promise<Gathered> {
+  const [evaluations, allWorked, allScores, checks, judgement, goals, forecasts, taken] = await Promise.all([
+    listEvaluations(db, stay.id),
+    listWorked(db, stay.id),
+    listScores(db, stay.id),
+    listChecksOf(db, stay.id),
+    findArrivalJudgement(db, stay.id),
+    listPlanGoals(db, [stay.id]),
+    listLatestForecasts(db, [stay.id]),
+    listTaken(db),
+  ]);
+  const week = kind === "weekly" ? weekOf(stay.firstDay, ordinal) : null;
+  // A weekly word tells of its week, and does not know what came later.
+  const at = earlier(stay.wentHome ?? today, week?.to ?? today);
+  const until = <T extends { readonly day: LocalDate }>(list: readonly T[]): T[] => list.filter(({ day }) => day <= at);
+  const [worked, scores] = [until(allWorked), until(allScores)];
+  const closed = until(evaluations.filter(({ closedAt }) => closedAt !== null));
+  const record = recordOf({ stay, barn, today: at, worked, evaluations: closed, scores, goals, pins: [], taken, riders: [] });
+  const facts = factsOf(record);
+  const told = forecasts[0]?.goals ?? [];
+  const term = termFacts(stay, barn);
+  const levels = readLevels(scores);
+  const reportFacts: ReportFacts = {
+    kind,
+    today: at,
+    week,
+    aim: stay.aim,
+    term,
+    reading: readTerm(term, at),
+    evaluations: closed.map(({ id, kind: of, day, walk }) => ({
+      id,
+      kind: of,
+      day,
+      marks: walk.marks,
+      signs: walk.signs,
+      stoppedAt: walk.stoppedAt,
+    })),
+    verdicts: judgement?.verdicts ?? [],
+    focus: judgement?.focus ?? [],
+    sessions: worked.map((session) => ({ card: session.cardId, day: session.day, kind: session.kind, record: session })),
+    scores,
+    levels,
+    goals: goalsOf(record).map((goal) => ({
+      skill: goal.skill,
+      target: goal.target,
+      side: goal.side,
+      must: goals.find(({ skill }) => skill === goal.skill)?.must ?? false,
+      met: proofsOf(facts.skills, facts.sessions, goal).metNow,
+      chance: told.find(({ skill }) => skill === goal.skill)?.chance ?? null,
+    })),
+    checks: checks
+      .filter(({ state, orderedOn }) => state !== "cancelled" && orderedOn <= at)
+      .map(({ id, who, orderedOn, due, doneOn, result }) => ({ id, who, orderedOn, due, doneOn, result })),
+    cues: cuesOf(barn.cues),
+    owedPolicy: barn.owedPolicy,
+  };
+  const scored = worked.flatMap(({ scores: given }) => [...new Set(given.map(({ skill }) => skill))]);
+  const plan = homePlan({
+    from: addDays(later(stay.wentHome ?? readTerm(term, today).lastDay, today), 1),
+    ladder: record.ladder,
+    levels,
+    timesWorked: new Map([...groupBy(scored, (skill) => skill)].map(([skill, list]) => [skill, list.length])),
+    hard: hardSide(levels, SKILLS).side,
+    daysAWeek: stay.afterDays,
+    level: stay.afterLevel,
+    ridden: stay.judged?.ridden !== false && worked.some(({ saddleMinutes }) => saddleMinutes > 0),
+    signs: [...new Set(worked.slice(-LATELY).flatMap(({ signs }) => signs.map(({ sign }) => sign)))],
+    incidents: [...new Set(worked.flatMap(({ incidents }) => incidents.map((incident) => incident.kind)))],
+  });
+  return {
+    composed: composeReport(reportFacts),
+    weeks: weeksOf(worked, stay.firstDay, at),
+    home: kind === "end" ? plan : null,
+    sources: Object.fromEntries([
+      ...worked.map(({ cardId, day, rider }) => [cardId, { day, path: `/card/${cardId}`, words: rider }]),
+      ...closed.map(({ id, day, kind: of }) => [id, { day, path: `/horse/${stay.id}/evaluation/${id}`, words: of }]),
+      ...checks.map(({ id, orderedOn, who }) => [id, { day: orderedOn, path: `/horse/${stay.id}/checks`, words: who }]),
+    ]),
+  };
+}

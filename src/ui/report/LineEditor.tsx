@@ -1,0 +1,69 @@
+/** One composed sentence: what is behind it, put another way, or left out. */
+import { useState } from "react";
+import type { ReportView } from "#contracts/views.report.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import type { Line } from "#core/report/assemble.ts";
+import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { plural } from "#ui/words/figures.ts";
+
+interface Props {
+  readonly line: Line;
+  readonly sources: readonly ReportView["sources"][string][];
+  /** Null: as it was composed. */
+  onText(text: string | null): void;
+  onLeave(left: boolean): void;
+}
+
+export function LineEditor({ line, sources, onText, onLeave }: Props) {
+  const [open, setOpen] = useState(false);
+  const edited = line.text !== line.composed;
+  return (
+    <li className="border-b border-line py-1 text-sm">
+      <button
+        type="button"
+        aria-expanded={open}
+        className={`min-h-8 w-full text-left hover:bg-rail-soft ${line.left ? "text-dim line-through" : ""}`}
+        onClick={() => setOpen(!open)}
+      >
+        {line.text} <span className="text-dim">{sources.length > 0 ? `[${plural(sources.length, "record")}]` : ""}</span>
+      </button>
+      {line.stale !== null && (
+        <p className="border-l-4 border-ochre pl-2">
+          ▲ You had put it another way, and the record has moved on since: <s>{line.stale}</s>{" "}
+          <Button onClick={() => onText(line.stale)}>It still holds</Button>{" "}
+          <Button onClick={() => onText(null)}>Drop mine</Button>
+        </p>
+      )}
+      {open && (
+        <div className="grid gap-1 pb-1 pl-3">
+          {edited && <p className="text-dim">The record: {line.composed}</p>}
+          <label className="sign text-dim">
+            Put another way
+            <textarea
+              rows={2}
+              maxLength={1000}
+              className={`${INPUT} font-sans text-ink`}
+              value={line.text}
+              onChange={(event) => onText(event.target.value.trim() === "" ? null : event.target.value)}
+            />
+          </label>
+          <div className="flex flex-wrap gap-1">
+            {edited && <Button onClick={() => onText(null)}>As composed</Button>}
+            <Button onClick={() => onLeave(!line.left)}>{line.left ? "Put it back" : "Leave it out"}</Button>
+          </div>
+          {sources.length > 0 && (
+            <p>
+              Behind it:{" "}
+              {sources.map(({ day, path, words }, i) => (
+                <span key={path + day}>
+                  {i > 0 && ", "}
+                  <a href={path}>{sayDate(day)}</a> <span className="text-dim">({words})</span>
+                </span>
+              ))}
+            </p>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}

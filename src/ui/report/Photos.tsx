@@ -1,0 +1,87 @@
+/** Photos of a report: added with a caption, taken out. What is approved keeps those that it had. */
+import { useState } from "react";
+import type { ReportView } from "#contracts/views.report.ts";
+import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useCommand } from "#ui/kit/use-command.ts";
+
+const asBase64 = async (file: File): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result).split(",")[1] ?? "");
+    reader.onerror = () => reject(reader.error);
+    reader.readAsDataURL(file);
+  });
+
+export function Photos({
+  which,
+  initial,
+}: {
+  which: Pick<ReportView, "stay" | "kind" | "ordinal">;
+  initial: ReportView["content"]["photos"];
+}) {
+  const [photos, setPhotos] = useState(initial);
+  const [caption, setCaption] = useState("");
+  const { busy, problem, send } = useCommand();
+  const add = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    const answer = await send<{ photo: ReportView["content"]["photos"][number] }>("report/add-photo", {
+      ...which,
+      caption,
+      content: await asBase64(file),
+    });
+    if (!answer.ok) return;
+    setPhotos([...photos, answer.value.photo]);
+    setCaption("");
+  };
+  const remove = async (id: string): Promise<void> => {
+    if ((await send("report/remove-photo", { ...which, photo: id })).ok) setPhotos(photos.filter((photo) => photo.id !== id));
+  };
+  return (
+    <div className="border-t border-line pt-2">
+      <h3>Photos</h3>
+      <ul className="flex flex-wrap gap-3">
+        {photos.map(({ id, caption: said, width, height }) => (
+          <li key={id} className="grid gap-1">
+            <img
+              src={`/api/report-photo/${id}`}
+              alt={said || "Photo without a caption"}
+              width={width}
+              height={height}
+              className="h-24 w-auto"
+            />
+            <span className="max-w-40 text-sm">{said}</span>
+            <Button disabled={busy} onClick={() => void remove(id)}>
+              Take it out
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="sign text-dim">
+          Caption
+          <input
+            className={`${INPUT} w-72 font-sans text-ink`}
+            maxLength={200}
+            value={caption}
+            onChange={(event) => setCaption(event.target.value)}
+          />
+        </label>
+        <label className="sign text-dim">
+          Add a photo
+          <input
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            className={`${INPUT} font-sans text-ink`}
+            disabled={busy}
+            onChange={(event) => {
+              void add(event.target.files?.[0]);
+              event.target.value = "";
+            }}
+          />
+        </label>
+      </div>
+      {photos.length > 0 && <p className="text-sm text-dim">They stand in the report once the page is opened anew.</p>}
+      <Trouble problem={problem} />
+    </div>
+  );
+}

@@ -1,0 +1,16 @@
+import type { ReportKind } from "#core/report/facts.ts";
+
+interface Which {
+  readonly kind: ReportKind;
+  readonly ordinal: number;
+}
+/** In a list of a stay's reports. */
+export const sayReportKind = ({ kind, ordinal }: Which): string =>
+  ({
+    intake: "Arrival",
+    weekly: `Week ${ordinal}`,
+    "mid-term": `Half time${ordinal > 1 ? ` ${ordinal}` : ""}`,
+    end: "End of the term",
+  })[kind];
+export const reportPath = (stay: string, { kind, ordinal }: Which): string =>
+  `/horse/${stay}/report${kind === "end" ? "" : `/${kind}${ordinal > 0 ? `-${ordinal}` : ""}`}`;
