@@ -37,7 +37,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
     if (visitor) {
       sweepOnNewDay(deps(), visitor.today);
       askStationNowAndThen(deps(), visitor.today);
-      deliverNowAndThen(deps(), attachments(deps()));
+      deliverNowAndThen(deps(), attachments());
     }
     const meant = request.headers.get("x-furlong-person");
     if (visitor && meant && meant !== visitor.actor.id) return problem(409, OTHER_PERSON);

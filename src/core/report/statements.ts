@@ -159,7 +159,9 @@ function standsAt({ levels }: ReportFacts, goal: GoalFact): number | null {
   const { sided } = skillOf(goal.skill);
   const sides = sidesOf(sided).filter((side) => goal.side === null || !sided || side === goal.side);
   const scores = sides.map((side) => levels.get(trackKey(goal.skill, side))?.latest ?? null);
-  return scores.some((score) => score === null) ? null : Math.min(...scores.map(Number));
+  const weaker = scores.some((score) => score === null) ? 0 : Math.min(...scores.map(Number));
+  // A goal at 0 was not introduced.
+  return weaker === 0 ? null : weaker;
 }
 /** Rungs right below it that are not there yet, as far as they were seen. */
 const rungsBelow = ({ levels }: ReportFacts, skill: string): readonly string[] =>

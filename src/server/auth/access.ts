@@ -44,6 +44,10 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/horse/[id]/owner": manager,
   "/outbox": manager,
   "/report/[number]": manager,
+  "/report/[number]/[paper].pdf": manager,
+  // Each asks for a secret that its address holds.
+  "/print/[key]/[number]": "anybody",
+  "/print/[key]/photo/[id]": "anybody",
   "/book": manager,
   "/people": manager,
   "/checks": staff,

@@ -1,7 +1,10 @@
-/** What goes along with a letter. */
-import type { Deps } from "../container.ts";
+/** What goes along with a letter: the report that it tells of, as a PDF. */
+import { printReport } from "../report/pdf.ts";
 import type { Attach } from "./deliver.ts";
 
 export const attachments =
-  (_deps: Deps): Attach =>
-  async () => [];
+  (): Attach =>
+  async ({ issue, horse }) =>
+    issue === null
+      ? []
+      : [{ filename: `${horse.replaceAll(/[^\w-]+/g, "-")}-report-${issue}.pdf`, content: await printReport(issue, "letter") }];

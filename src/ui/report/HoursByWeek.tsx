@@ -1,4 +1,4 @@
-/** Hours of each week as bars, ground below and saddle above: a drawing, as paper wakes no chart. The same figures stand beneath it. */
+/** Hours of each week as bars, ground full and saddle hollow above it, so that black ink tells them apart: a drawing, as paper wakes no chart. The same figures stand beneath it. */
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { Week } from "#core/watch/weeks.ts";
 import { hours } from "#ui/words/figures.ts";
@@ -38,7 +38,7 @@ export function HoursByWeek({ weeks }: { weeks: readonly Week[] }) {
         return (
           <g key={monday}>
             <rect x={x} width={step * BAR} y={BASE - ground} height={ground} className="fill-rail" />
-            <rect x={x} width={step * BAR} y={BASE - ground - saddle} height={saddle} className="fill-slate" />
+            <rect x={x} width={step * BAR} y={BASE - ground - saddle} height={saddle} className="fill-paper stroke-ink" strokeWidth={1.2} />
             <text x={x + (step * BAR) / 2} y={BASE + 14} textAnchor="middle" className="fill-ink text-[11px]">
               {sayDate(monday).slice(4)}
             </text>
@@ -49,7 +49,7 @@ export function HoursByWeek({ weeks }: { weeks: readonly Week[] }) {
       <text x={LEFT + 13} y={HEIGHT - 1} className="fill-ink text-[11px]">
         on the ground
       </text>
-      <rect x={LEFT + 100} y={HEIGHT - 9} width={9} height={9} className="fill-slate" />
+      <rect x={LEFT + 100} y={HEIGHT - 9} width={9} height={9} className="fill-paper stroke-ink" strokeWidth={1.2} />
       <text x={LEFT + 113} y={HEIGHT - 1} className="fill-ink text-[11px]">
         in the saddle
       </text>

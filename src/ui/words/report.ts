@@ -16,7 +16,11 @@ import { VERDICT_OWNER } from "./intake.ts";
 import { BRANCH, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
 
 const words = (id: string): string => inner(skillOf(id).words);
-const skills = (ids: readonly string[]): string => listed(ids.map(words));
+/** A skill whose name is a list itself is held apart by more than a comma. */
+const skills = (ids: readonly string[]): string => {
+  const names = ids.map(words);
+  return names.some((name) => /,| and /.test(name)) && names.length > 1 ? names.join("; ") : listed(names);
+};
 const on = (side: string): string => (side === "both" ? "" : ` on the ${side}`);
 const times = (n: number): string => (n === 1 ? "once" : n === 2 ? "twice" : `${n} times`);
 
@@ -106,7 +110,7 @@ export function sayStatement(say: Say, key: string, style: Style): string {
     case "gained":
       return `${skillOf(say.skill).words}${on(say.side)}: from ${score(say.before)} to ${score(say.now)}.`;
     case "goal-met":
-      return pick(`Reached: ${words(say.skill)}.`, `You asked for “${words(say.skill)}”: it is there.`);
+      return pick(`Reached: ${words(say.skill)}.`, `Agreed on, and there: ${words(say.skill)}.`);
     case "goal-ahead":
       return simple
         ? `${skillOf(say.skill).words}: on its way.`

@@ -145,7 +145,13 @@ const SAYS: Say[] = [
   { code: "goal-ahead", skill: "trot", chance: 0.8 },
   { code: "goal-open", skill: "trot", because: "rungs-below", now: 2, below: ["forward"] },
   { code: "goal-open", skill: "canter", because: "held", now: null, below: [] },
-  { code: "cues", cues: [["walk", "Walk on"], ["back", "Back"]] },
+  {
+    code: "cues",
+    cues: [
+      ["walk", "Walk on"],
+      ["back", "Back"],
+    ],
+  },
   { code: "check-done", who: "dentist", day: DAY, result: "treated" },
   { code: "check-open", who: "vet", due: DAY },
   { code: "no-checks" },

@@ -34,7 +34,7 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
   const result = await runCommand(deps(), { route, command, actor, key, input: decoded.value });
   if (result.ok) {
     sweepSoon(deps());
-    deliverSoon(deps(), attachments(deps()));
+    deliverSoon(deps(), attachments());
   }
   if (result.ok) return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
   const { error } = result;

@@ -1,0 +1,105 @@
+/**
+ * Reports on paper: the same page that the owner reads, printed by Chromium into a PDF with its text tagged and its fonts in it (decision 24). One browser,
+ * started when it is first needed and ended when nobody printed for a while; it reads the report from this very process under a key that only the two know.
+ */
+import { randomBytes, timingSafeEqual } from "node:crypto";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import puppeteer, { type Browser, type Page } from "puppeteer-core";
+
+export const PAPERS = ["letter", "a4"] as const;
+export type Paper = (typeof PAPERS)[number];
+
+const KEY = randomBytes(32);
+const IDLE = 60_000;
+const PATIENCE = 20_000;
+/** After so many prints the page is opened anew: what it keeps in memory does not add up. */
+const PRINTS_A_PAGE = 100;
+const MARGIN = { top: "14mm", bottom: "16mm", left: "14mm", right: "14mm" } as const;
+const FOOTER =
+  '<p style="font-size: 8px; width: 100%; text-align: center; color: #444"><span class="pageNumber"></span> / <span class="totalPages"></span></p>';
+
+/** The one who prints, and nobody else, may read reports without a sign-in. */
+export function isPrinter(key: string | undefined): boolean {
+  const asked = Buffer.from(key ?? "", "base64url");
+  return asked.length === KEY.length && timingSafeEqual(asked, KEY);
+}
+const addressOf = (number: number): string =>
+  `http://127.0.0.1:${process.env["PORT"] ?? 4321}/print/${KEY.toString("base64url")}/${number}`;
+
+interface Opened {
+  readonly browser: Browser;
+  readonly page: Page;
+  readonly profile: string;
+  prints: number;
+}
+let opened: Promise<Opened> | null = null;
+let idle: ReturnType<typeof setTimeout> | undefined;
+
+async function open(): Promise<Opened> {
+  const profile = mkdtempSync(join(tmpdir(), "furlong-print-"));
+  const browser = await puppeteer.launch({
+    executablePath: process.env["FURLONG_CHROMIUM"] ?? "/usr/bin/chromium",
+    userDataDir: profile,
+    args: [
+      "--headless",
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+      "--no-first-run",
+    ],
+  });
+  const page = await browser.newPage();
+  page.setDefaultTimeout(PATIENCE);
+  return { browser, page, profile, prints: 0 };
+}
+async function close(): Promise<void> {
+  const was = opened;
+  opened = null;
+  const one = await was?.catch(() => null);
+  await one?.browser.close().catch(() => undefined);
+  if (one) rmSync(one.profile, { recursive: true, force: true, maxRetries: 3 });
+}
+process.once("exit", () => void opened?.then(({ browser }) => browser.process()?.kill("SIGKILL")).catch(() => undefined));
+
+/** Prints follow one another. */
+let queue: Promise<unknown> = Promise.resolve();
+/** An approved report as a PDF. Throws where no browser can be started or the report does not come. */
+export function printReport(number: number, paper: Paper): Promise<Uint8Array> {
+  const print = async (): Promise<Uint8Array> => {
+    clearTimeout(idle);
+    opened ??= open();
+    try {
+      const one = await opened;
+      const answer = await one.page.goto(addressOf(number), { waitUntil: "load" });
+      if (!answer?.ok()) throw new Error(`Report ${number} did not come to be printed`);
+      await one.page.evaluate("document.fonts.ready");
+      const pdf = await one.page.pdf({
+        format: paper,
+        margin: MARGIN,
+        printBackground: true,
+        tagged: true,
+        outline: false,
+        displayHeaderFooter: true,
+        headerTemplate: "<span></span>",
+        footerTemplate: FOOTER,
+      });
+      one.prints += 1;
+      if (one.prints >= PRINTS_A_PAGE) await close();
+      return pdf;
+    } catch (error) {
+      // What went wrong may be the browser itself: the next print begins with a new one.
+      await close();
+      throw error;
+    } finally {
+      idle = setTimeout(() => void close(), IDLE);
+      idle.unref();
+    }
+  };
+  const printed = queue.then(print, print);
+  queue = printed.catch(() => undefined);
+  return printed;
+}
