@@ -16,7 +16,7 @@ export type Refusal =
   | { readonly code: "wrong-password"; readonly path: "password" }
   | { readonly code: "too-many-tries"; readonly path: "signIn"; readonly waitMinutes: number }
   | { readonly code: "no-address"; readonly path: "stay" }
-  | { readonly code: "written-already"; readonly path: "about" }
+  | { readonly code: "written-already"; readonly path: "about" | "issue" }
   | { readonly code: "hold-overlaps"; readonly path: "firstDay" }
   | { readonly code: "before-arrival"; readonly path: string }
   | { readonly code: "in-the-future"; readonly path: string }

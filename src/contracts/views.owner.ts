@@ -1,7 +1,9 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { TermReading } from "#core/calendar/term.ts";
 import type { MessageId, StayId } from "#core/kernel/brand.ts";
-import type { MessageState } from "./owner.ts";
+import type { ReportKind } from "#core/report/facts.ts";
+import type { CheckBack, HandOverFields, MessageState } from "./owner.ts";
+import type { HomeView } from "./views.report.ts";
 
 export interface MessageView {
   readonly id: MessageId;
@@ -37,8 +39,56 @@ export interface LetterView {
   readonly link: LinkView | null;
   readonly until: LocalDate;
   readonly sent: readonly MessageView[];
+  readonly from: FromOwner;
+  readonly handOver: HandOverView;
+  /** What the owner might be taught in the lesson: what was kept up here. */
+  readonly lesson: readonly string[];
+  readonly wentHome: LocalDate | null;
 }
 export interface LinkView {
   readonly path: string;
   readonly until: LocalDate;
+}
+
+/** What the secret address of a stay opens. */
+export interface OwnerView {
+  readonly token: string;
+  readonly barn: string;
+  readonly horse: string;
+  readonly client: string;
+  readonly until: LocalDate;
+  readonly wentHome: LocalDate | null;
+  /** Of this week and the one before, the newest first. */
+  readonly sessions: readonly {
+    readonly day: LocalDate;
+    readonly groundMinutes: number;
+    readonly saddleMinutes: number;
+    readonly skills: readonly string[];
+  }[];
+  readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
+  readonly reports: readonly {
+    readonly number: number;
+    readonly kind: ReportKind;
+    readonly ordinal: number;
+    readonly approvedAt: string;
+    readonly read: boolean;
+    readonly question: string;
+    readonly answer: string;
+  }[];
+  readonly home: HomeView;
+  readonly checkBack: { readonly asked: boolean; readonly told: LocalDate | null; readonly skills: readonly string[] };
+}
+/** What came back from an owner. */
+export interface FromOwner {
+  readonly answers: readonly {
+    readonly issue: number;
+    readonly read: boolean;
+    readonly question: string;
+    readonly answer: string;
+  }[];
+  readonly checkBacks: readonly (CheckBack & { readonly day: LocalDate; readonly seen: boolean })[];
+}
+export interface HandOverView {
+  readonly content: HandOverFields;
+  readonly version: number | null;
 }

@@ -72,6 +72,10 @@ export interface DueReportView {
   readonly due: LocalDate;
   readonly state: "not-begun" | "draft" | "approved" | "sent";
   readonly number: number | null;
+  /** Of the draft; null: none. */
+  readonly version: number | null;
+  /** Its stretch is not over: a week goes on, or the last day lies more than two days ahead. */
+  readonly early: boolean;
 }
 export interface DueReportsView {
   readonly today: LocalDate;

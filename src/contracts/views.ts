@@ -104,6 +104,16 @@ export interface RailView {
     readonly wentHome: LocalDate;
     readonly report: number | null;
   }[];
+  /** What owners asked or told, and nobody has answered or seen. */
+  readonly fromOwners: readonly {
+    readonly stay: StayId;
+    readonly horse: string;
+    readonly client: string;
+    readonly what: "question" | "check-back";
+    readonly words: string;
+  }[];
+  /** Reports of this week and the last that are not sent. */
+  readonly reportsDue: number;
   readonly unlogged: readonly {
     readonly card: CardId;
     readonly horse: string;

@@ -26,7 +26,7 @@ import {
 } from "#contracts/day.ts";
 import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
-import { DropLink, MakeLink, RetryMessage, WriteOwner } from "#contracts/owner.ts";
+import { AnswerQuestion, DropLink, MakeLink, RetryMessage, SaveHandOver, SeeCheckBack, WriteOwner } from "#contracts/owner.ts";
 import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
@@ -59,6 +59,8 @@ import { dropFeed, makeFeed } from "./feed/manage.ts";
 import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
+import { answerQuestion, seeCheckBack } from "./owner/answer.ts";
+import { saveHandOver } from "./owner/hand-over.ts";
 import { endLink, makeLink } from "./owner/link.ts";
 import { retryMessage, writeOwner } from "./owner/message.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
@@ -133,6 +135,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "owner/retry": command(manager, RetryMessage, retryMessage),
   "owner/make-link": command(manager, MakeLink, makeLink),
   "owner/drop-link": command(manager, DropLink, endLink),
+  "owner/answer": command(manager, AnswerQuestion, answerQuestion),
+  "owner/see-check-back": command(manager, SeeCheckBack, seeCheckBack),
+  "owner/hand-over": command(manager, SaveHandOver, saveHandOver),
   "alert/see": command(manager, SeeAlert, seeAlert),
   "report/save": command(manager, SaveReport, saveReport),
   "report/compose": command(manager, ComposeReports, composeReports),

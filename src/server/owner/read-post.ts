@@ -1,9 +1,15 @@
 /** The outbox, and a letter to one owner: what was written to them, and the address of their page. */
+import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import type { LetterView, LinkView, MessageView, PostView } from "#contracts/views.owner.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
+import { readLevels, weakerSide } from "#core/ladder/level.ts";
+import { SKILLS } from "#core/ladder/skills.ts";
 import type { Db } from "#db/client.ts";
+import { listScores } from "#db/queries/card.ts";
 import { findLink, listMessages, listMessagesOf, type MessageRecord } from "#db/queries/owner.ts";
+import { findHandOver, listAnswers, listCheckBacks } from "#db/queries/owner-answers.ts";
+import { listIssues } from "#db/queries/report.ts";
 import { findDetails } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import type { Opened } from "../stay/read-horse.ts";
@@ -11,6 +17,8 @@ import { mailServer } from "./deliver.ts";
 import { ownerPath, usualUntil } from "./link.ts";
 
 const SHOWN = 200;
+/** An owner is taught what the horse mostly does. */
+const LESSON_FROM = 3;
 const toView = ({ stayId, madeAt, sentAt, ...message }: MessageRecord): MessageView => ({
   ...message,
   stay: stayId,
@@ -30,11 +38,20 @@ export async function linkView(db: Db, stay: StayId): Promise<LinkView | null> {
 }
 
 export async function readLetter({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<LetterView> {
-  const [details, link, sent] = await Promise.all([
+  const [details, link, sent, issues, backs, handOver, scores] = await Promise.all([
     findDetails(sql, stay.id),
     linkView(sql, stay.id),
     listMessagesOf(sql, stay.id),
+    listIssues(sql, [stay.id]),
+    listCheckBacks(sql, stay.id),
+    findHandOver(sql, stay.id),
+    listScores(sql, stay.id),
   ]);
+  const answers = await listAnswers(
+    sql,
+    issues.map(({ number }) => number),
+  );
+  const levels = readLevels(scores);
   const { client } = must(details, "a stay has an owner");
   return {
     stay: stay.id,
@@ -45,5 +62,12 @@ export async function readLetter({ sql }: Deps, { stay, barn, today, head }: Ope
     link,
     until: usualUntil(stay, barn, today),
     sent: sent.map(toView),
+    from: {
+      answers: answers.map(({ issue, readAt, question, answer }) => ({ issue, read: readAt !== null, question, answer })),
+      checkBacks: backs.map(({ seenAt, ...back }) => ({ ...back, seen: seenAt !== null })),
+    },
+    handOver: { content: handOver?.content ?? EMPTY_HAND_OVER, version: handOver?.version ?? null },
+    lesson: SKILLS.filter((skill) => weakerSide(levels, skill) >= LESSON_FROM).map(({ id }) => id),
+    wentHome: stay.wentHome,
   };
 }

@@ -89,7 +89,7 @@ export async function readReport(
     others: othersOf(stay, barn, today, issues),
   };
 }
-const lineOf = ({
+export const lineOf = ({
   number,
   approvedBy,
   approvedAt,
@@ -135,6 +135,8 @@ export const viewOf = (issue: FrozenIssue): IssueView => ({
 });
 
 const WEEK = 7;
+/** Days before its due day from which a report may be sent without another look: a week is told once it is nearly over. */
+const EARLY = { intake: WEEK, weekly: 2, "mid-term": WEEK, end: 2 } as const;
 /** Every report that is due between the Monday before last and the coming Sunday, with how far it is. */
 export async function readDueReports(deps: Deps): Promise<DueReportsView> {
   const { sql, clock } = deps;
@@ -150,8 +152,20 @@ export async function readDueReports(deps: Deps): Promise<DueReportsView> {
       const is = (one: { readonly stayId: Stay["id"]; readonly kind: ReportKind; readonly ordinal: number }): boolean =>
         one.stayId === stay.id && one.kind === kind && one.ordinal === ordinal;
       const number = issues.find(is)?.number ?? null;
-      const state = number === null ? (begun.some(is) ? "draft" : "not-begun") : sent.has(number) ? "sent" : "approved";
-      return { stay: stay.id, horse: stay.horse, client: stay.client, kind, ordinal, due, state, number };
+      const draft = begun.find(is);
+      const state = number === null ? (draft ? "draft" : "not-begun") : sent.has(number) ? "sent" : "approved";
+      return {
+        stay: stay.id,
+        horse: stay.horse,
+        client: stay.client,
+        kind,
+        ordinal,
+        due,
+        state,
+        number,
+        version: draft?.version ?? null,
+        early: due > addDays(today, EARLY[kind]),
+      };
     }),
   );
   return { today, from, to, reports: reports.sort((a, b) => a.due.localeCompare(b.due) || a.horse.localeCompare(b.horse)) };

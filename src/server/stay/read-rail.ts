@@ -1,17 +1,20 @@
 import type { LaneView, RailView, RulerView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
-import { addDays, daysBetween, type LocalDate, later } from "#core/calendar/local-date.ts";
+import { addDays, daysBetween, type LocalDate, later, mondayOf } from "#core/calendar/local-date.ts";
 import { lengthsBehind, postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { dueReports } from "#core/report/due.ts";
 import type { Need } from "#core/watch/needs.ts";
 import { firstFree, takenOn } from "#core/watch/stalls.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listPairings, listUnlogged } from "#db/queries/day.ts";
+import { listOpenQuestions, listUnseenCheckBacks } from "#db/queries/owner-answers.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { type ForecastRecord, listLatestForecasts, listPlans, type PlanRecord } from "#db/queries/plan.ts";
+import { type Issue, listIssues } from "#db/queries/report.ts";
 import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import { listSudden } from "#db/queries/watch.ts";
 import type { Deps } from "../container.ts";
@@ -115,6 +118,24 @@ function stallsOf(stays: readonly Stay[], barn: Barn, today: LocalDate): RailVie
   };
 }
 
+const WEEK = 7;
+/** Reports of this week and the last that are due by today and have no number yet. */
+function lateReports(stay: Stay, ruler: RulerView, today: LocalDate, issues: readonly Issue[]): number {
+  const due = dueReports(
+    {
+      firstDay: stay.firstDay,
+      posts: ruler.posts,
+      evaluated: stay.evaluations.some(({ kind, closed }) => kind === "intake" && closed),
+      lastDay: ruler.reading.lastDay,
+    },
+    addDays(mondayOf(today), -WEEK),
+    today,
+  );
+  return due.filter(
+    ({ kind, ordinal }) => !issues.some((one) => one.stayId === stay.id && one.kind === kind && one.ordinal === ordinal),
+  ).length;
+}
+
 export async function readRail(deps: Deps): Promise<RailView> {
   const { sql, clock } = deps;
   const barn = must(await findBarn(sql), "the barn is set up");
@@ -129,7 +150,13 @@ export async function readRail(deps: Deps): Promise<RailView> {
   ]);
   const inWork = stays.filter((stay) => stay.firstDay <= today);
   const ids = inWork.map(({ id }) => id);
-  const [told, plans] = await Promise.all([listLatestForecasts(sql, ids), listPlans(sql, ids)]);
+  const [told, plans, issues, questions, backs] = await Promise.all([
+    listLatestForecasts(sql, ids),
+    listPlans(sql, ids),
+    listIssues(sql, ids),
+    listOpenQuestions(sql),
+    listUnseenCheckBacks(sql),
+  ]);
   const toldOf = new Map(told.map((one) => [one.stayId, one]));
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   const lanes = inWork.map((stay) => {
@@ -174,6 +201,23 @@ export async function readRail(deps: Deps): Promise<RailView> {
       wentHome: stay.wentHome,
       report: stay.reportNumber,
     })),
+    fromOwners: [
+      ...questions.map(({ stayId, horse, client, question }) => ({
+        stay: stayId,
+        horse,
+        client,
+        what: "question" as const,
+        words: question,
+      })),
+      ...backs.map(({ stayId, horse, client, goes }) => ({
+        stay: stayId,
+        horse,
+        client,
+        what: "check-back" as const,
+        words: goes,
+      })),
+    ],
+    reportsDue: lanes.reduce((sum, { stay, ruler }) => sum + lateReports(stay, ruler, today, issues), 0),
     unlogged: unlogged.map(({ id, horse, rider, day }) => ({ card: id, horse, rider, day })),
   };
 }

@@ -6,6 +6,8 @@ import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { sayLetter } from "#ui/words/letter.ts";
+import { FromOwnerPanel } from "./FromOwnerPanel.tsx";
+import { HandOver } from "./HandOver.tsx";
 import { MessageEntry } from "./MessageEntry.tsx";
 
 function OwnerLink({
@@ -120,8 +122,10 @@ export function LetterScreen({ view, about, me }: { view: LetterView; about: str
             </Button>
           )}
         </form>
+        <HandOver view={view} />
       </div>
       <div className="grid content-start gap-6">
+        <FromOwnerPanel view={view} />
         <OwnerLink stay={view.stay} link={view.link} until={view.until} />
         <section aria-labelledby="sent-title">
           <h2 id="sent-title">Letters so far</h2>

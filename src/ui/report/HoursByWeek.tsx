@@ -38,7 +38,14 @@ export function HoursByWeek({ weeks }: { weeks: readonly Week[] }) {
         return (
           <g key={monday}>
             <rect x={x} width={step * BAR} y={BASE - ground} height={ground} className="fill-rail" />
-            <rect x={x} width={step * BAR} y={BASE - ground - saddle} height={saddle} className="fill-paper stroke-ink" strokeWidth={1.2} />
+            <rect
+              x={x}
+              width={step * BAR}
+              y={BASE - ground - saddle}
+              height={saddle}
+              className="fill-paper stroke-ink"
+              strokeWidth={1.2}
+            />
             <text x={x + (step * BAR) / 2} y={BASE + 14} textAnchor="middle" className="fill-ink text-[11px]">
               {sayDate(monday).slice(4)}
             </text>

@@ -110,7 +110,9 @@ export function sayRefusal(refusal: Refusal): string {
     case "no-address":
       return "The owner has no e-mail address here. Type it in under Terms and holds, then send again.";
     case "written-already":
-      return "A letter about this went to the owner today already.";
+      return refusal.path === "issue"
+        ? "There is no open question to this report: somebody has answered it."
+        : "A letter about this went to the owner today already.";
     case "day-over":
       return "This day is over; its sheet stays as it is.";
     case "not-in-term":

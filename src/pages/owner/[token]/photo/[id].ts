@@ -1,0 +1,12 @@
+import type { APIRoute } from "astro";
+import { deps } from "#server/container.ts";
+import { openOwner, ownPhoto } from "#server/owner/read-owner.ts";
+
+/** A photo that an approved report of this horse holds. */
+export const GET: APIRoute = async ({ params }) => {
+  const opened = await openOwner(deps(), params["token"]);
+  const photo = opened && (await ownPhoto(deps(), opened, params["id"]));
+  return photo
+    ? new Response(new Uint8Array(photo), { headers: { "Content-Type": "image/jpeg", "X-Robots-Tag": "noindex" } })
+    : new Response("Not here.", { status: 404 });
+};

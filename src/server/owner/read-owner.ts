@@ -1,0 +1,107 @@
+/**
+ * The owner's page: what one secret address shows, and nothing of any other horse. An address that nobody made, one that was taken away and one that has run
+ * out answer alike.
+ */
+import type { OwnerView } from "#contracts/views.owner.ts";
+import { addDays, daysBetween, mondayOf } from "#core/calendar/local-date.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { PhotoId } from "#core/kernel/brand.ts";
+import { findBarn } from "#db/queries/barn.ts";
+import { listWorked } from "#db/queries/card.ts";
+import { findLinkByToken } from "#db/queries/owner.ts";
+import { listAnswers, listCheckBacks } from "#db/queries/owner-answers.ts";
+import { findIssue, findPhotoBytes, listIssues } from "#db/queries/report.ts";
+import { findStay } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { contentOf } from "../report/legacy.ts";
+import { lineOf } from "../report/read-report.ts";
+
+/** 32 bytes in base64url. */
+const SECRET = /^[\w-]{43}$/;
+const WEEK = 7;
+/** Days at home after which the owner is asked how it goes. */
+const CHECK_BACK_AFTER = 21;
+const SKILLS_SHOWN = 4;
+
+/** The stay that an address opens today; null where it opens none. */
+export async function openOwner({ sql, clock }: Deps, token: string | undefined) {
+  if (!token || !SECRET.test(token)) return null;
+  const [link, barn] = await Promise.all([findLinkByToken(sql, token), findBarn(sql)]);
+  if (!link || !barn) return null;
+  const today = clock.today(barn.timeZone);
+  if (link.until < today) return null;
+  return { stay: must(await findStay(sql, link.stayId), "an address is a stay's"), barn, today, link };
+}
+export type OpenedOwner = NonNullable<Awaited<ReturnType<typeof openOwner>>>;
+
+/** The newest number of each report; what it took the place of is not shown any more. */
+async function currentIssues({ sql }: Deps, { stay }: OpenedOwner) {
+  const issues = await listIssues(sql, [stay.id]);
+  return issues.filter((one, i) => issues.findIndex((other) => other.kind === one.kind && other.ordinal === one.ordinal) === i);
+}
+/** An approved number of this stay, and of no other. */
+export async function ownIssue(deps: Deps, opened: OpenedOwner, asked: string | undefined) {
+  if (!asked || !/^[1-9]\d{0,8}$/.test(asked)) return null;
+  const issue = await findIssue(deps.sql, Number(asked));
+  return issue?.stayId === opened.stay.id ? { ...lineOf(issue), content: contentOf(issue) } : null;
+}
+export async function ownPhoto(deps: Deps, opened: OpenedOwner, asked: string | undefined): Promise<Buffer | null> {
+  for (const { number } of await listIssues(deps.sql, [opened.stay.id])) {
+    const issue = await findIssue(deps.sql, number);
+    if (issue && contentOf(issue).photos.some(({ id }) => id === asked))
+      return (await findPhotoBytes(deps.sql, asked as PhotoId))?.bytes ?? null;
+  }
+  return null;
+}
+
+export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerView> {
+  const { stay, barn, today, link } = opened;
+  const [issues, worked, backs] = await Promise.all([
+    currentIssues(deps, opened),
+    listWorked(deps.sql, stay.id),
+    listCheckBacks(deps.sql, stay.id),
+  ]);
+  const answers = await listAnswers(
+    deps.sql,
+    issues.map(({ number }) => number),
+  );
+  const last = issues.find(({ kind }) => kind === "end");
+  const home = last ? contentOf(must(await findIssue(deps.sql, last.number), "an approved number")).home : null;
+  const from = addDays(mondayOf(stay.wentHome ?? today), -WEEK);
+  return {
+    token: link.token,
+    barn: barn.name,
+    horse: stay.horse,
+    client: stay.client,
+    until: link.until,
+    wentHome: stay.wentHome,
+    sessions: worked
+      .filter(({ day }) => day >= from)
+      .reverse()
+      .map(({ day, groundMinutes, saddleMinutes, scores }) => ({
+        day,
+        groundMinutes,
+        saddleMinutes,
+        skills: [...new Set(scores.map(({ skill }) => skill))].slice(0, SKILLS_SHOWN),
+      })),
+    firsts: stay.firsts,
+    reports: issues.map((issue) => {
+      const answer = answers.find((one) => one.issue === issue.number);
+      return {
+        number: issue.number,
+        kind: issue.kind,
+        ordinal: issue.ordinal,
+        approvedAt: issue.approvedAt.toISOString(),
+        read: answer?.readAt !== null && answer !== undefined,
+        question: answer?.question ?? "",
+        answer: answer?.answer ?? "",
+      };
+    }),
+    home,
+    checkBack: {
+      asked: stay.wentHome !== null && daysBetween(stay.wentHome, today) >= CHECK_BACK_AFTER,
+      told: backs[0]?.day ?? null,
+      skills: home?.fades ?? [],
+    },
+  };
+}
