@@ -18,13 +18,16 @@ import { skillOf } from "#core/ladder/skills.ts";
 import { GOAL_SETS } from "#core/plan/goal-sets.ts";
 import type { Sql } from "#db/client.ts";
 import { listScores } from "#db/queries/card.ts";
+import { findLink } from "#db/queries/owner.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import { readCard } from "#server/card/read-card.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
+import { acknowledge, askQuestion, tellCheckBack } from "#server/owner/answer.ts";
 import { readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
+import { readDueReports } from "#server/report/read-report.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
@@ -34,6 +37,7 @@ import { DONE_AT_HOME, type Stabled, sessionOf } from "./session.ts";
 import { truthOf } from "./truth.ts";
 
 const WEEK = 7;
+const WORDS_WAITING = 3;
 const GOALS_BY_KIND = { unhandled: "manners", halter: "start", started: "tune-up", restart: "restart" } as const;
 const GOALS_OF_A_STAY = 6;
 const HISTORY_DAYS = 56;
@@ -79,6 +83,7 @@ class DemoBarn {
       if (this.offset() % WEEK === 0 && this.offset() >= -6 * WEEK) await sweep(this.deps);
     }
     await this.morning();
+    await this.fromOwners();
     await sweep(this.deps);
   }
 
@@ -94,7 +99,10 @@ class DemoBarn {
     if (offset === -1) await this.keepApart();
     for (const one of this.stabled.values()) await this.happen(one, offset);
     await this.bodies.live(offset, this.day);
-    if (weekdayOf(this.day) === 7) return;
+    if (weekdayOf(this.day) === 7) {
+      if (offset >= -WEEK) await this.weekly();
+      return;
+    }
     await this.workDay(offset);
   }
 
@@ -144,6 +152,32 @@ class DemoBarn {
       truth: truthOf(c, this.random),
       firsts: new Set(c.kind === "started" ? DONE_AT_HOME : []),
     });
+  }
+
+  /** The word of the week to most owners; a few of them wait to be written. */
+  private async weekly(): Promise<void> {
+    const { reports } = await readDueReports(this.deps);
+    const due = reports.filter(({ kind, due: day }) => kind === "weekly" && day === this.day);
+    for (const { stay, kind, ordinal } of due.slice(0, -WORDS_WAITING))
+      await this.ask("report/approve", this.manager, { stay, kind, ordinal, version: null, send: true });
+  }
+
+  /** Who went home first has read the report, asks, and tells how it goes. */
+  private async fromOwners(): Promise<void> {
+    const home = [...this.stabled.values()].find(({ character }) => character.goesHome !== undefined);
+    const opened = home && (await openStay(this.deps, home.stay));
+    if (!opened?.stay.reportNumber) return;
+    const { stay, barn, today } = opened;
+    await acknowledge(this.deps, stay.reportNumber ?? 0);
+    await askQuestion(
+      this.deps,
+      stay.reportNumber ?? 0,
+      "May my daughter, who rides in a lesson barn, sit on him in the second week?",
+    );
+    const skills = [{ skill: "lead", since: "same" } as const, { skill: "give-head", since: "better" } as const];
+    const words = "Quiet to lead. The girth still takes time, as you wrote.";
+    const link = must(await findLink(this.deps.sql, stay.id), "the report was sent");
+    await tellCheckBack(this.deps, { stay, barn, today, link }, { daysAWeek: 3, goes: "well", skills, words });
   }
 
   private async keepApart(): Promise<void> {

@@ -7,7 +7,9 @@ import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
 import { LENGTH_HABITS, SURFACES } from "#contracts/barn.ts";
 import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
+import { GOES, MESSAGE_STATES } from "#contracts/owner.ts";
 import { ROLES } from "#contracts/people.ts";
+import { READING_LEVELS, TONES } from "#contracts/report.ts";
 import { AFTER_LEVELS } from "#contracts/stay.ts";
 import { WEATHER_SOURCES } from "#contracts/weather.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
@@ -25,6 +27,7 @@ import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import { SIDES, TRACK_SIDES } from "#core/kernel/sides.ts";
 import { WEIGHTS } from "#core/plan/goal-sets.ts";
+import { OWED_POLICIES, REPORT_KINDS } from "#core/report/facts.ts";
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import { connect, type Sql } from "#db/client.ts";
@@ -173,6 +176,12 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["goal", "weight", WEIGHTS],
   ["skill_taken", "side", TRACK_SIDES],
   ["barn", "units", LENGTH_HABITS],
+  ["barn", "owed_policy", OWED_POLICIES],
+  ["report", "kind", REPORT_KINDS],
+  ["report", "tone", TONES],
+  ["report", "level", READING_LEVELS],
+  ["message", "state", MESSAGE_STATES],
+  ["check_back", "goes", GOES],
   ["card", "kind", SESSION_KINDS],
   ["card", "state", CARD_STATES],
   ["card", "cancel_because", CANCEL_CAUSES],

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import { USUAL_CUES } from "#core/card/cues.ts";
 import { editOf } from "#core/ladder/edits.ts";
 import { methodOf } from "#core/ladder/methods.ts";
@@ -43,6 +44,7 @@ const POLICIES = {
   owedPolicy: "days",
 };
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
+const WHICH = { stay: id, kind: "end", ordinal: 0 };
 const EXAMPLES: Record<string, unknown> = {
   // Two faults where nothing else would refuse: replacing one place cannot mend both.
   "people/add": { signIn: "Not A Name", password: "short", person: PERSON },
@@ -132,8 +134,24 @@ const EXAMPLES: Record<string, unknown> = {
   "alert/see": { id },
   "watch/answer": { stay: id, code: "stall", about: "2026-07-10", until: "2026-07-20", reason: "Vet comes on Friday" },
   "card/close": { id, base: null, record: record(), gate: OPEN_GATE },
-  "report/save": { stay: id, version: null, words: { did: { text: "Much.", instead: false } } },
-  "report/approve": { stay: id, version: 1 },
+  "report/save": {
+    ...WHICH,
+    version: null,
+    tone: "plain",
+    level: "full",
+    words: { did: { prose: [{ kind: "p", runs: [{ text: "Much.", bold: true, italic: false }] }], edits: [], left: ["aim"] } },
+  },
+  "report/approve": { ...WHICH, version: 1, send: false },
+  "report/compose": { which: [WHICH] },
+  "report/add-photo": { ...WHICH, caption: "At the block", content: "aGk=" },
+  "report/remove-photo": { ...WHICH, photo: id },
+  "owner/write": { stay: id, about: "goal:trot", subject: "Where we stand", body: "Dear owner," },
+  "owner/retry": { id },
+  "owner/make-link": { stay: id, until: "2026-12-01" },
+  "owner/drop-link": { stay: id },
+  "owner/answer": { issue: 999_999, answer: "Yes, led." },
+  "owner/see-check-back": { stay: id },
+  "owner/hand-over": { stay: id, version: null, content: { ...EMPTY_HAND_OVER, lessonDay: "2026-07-15", lessonMinute: 540 } },
 };
 
 const JUNK: unknown[] = [
@@ -251,6 +269,12 @@ describe("junk", () => {
           "/horse/X/report",
           "/card/X",
           "/report/X",
+          "/report/X/letter.pdf",
+          `/horse/${id}/report/weekly`,
+          "/owner/X",
+          "/owner/X/report/1",
+          "/print/X/1",
+          "/api/report-photo/X",
           `/horse/${id}/evaluation/X`,
           "/today?day=X",
           "/today/data?day=X",

@@ -90,7 +90,6 @@ describe("an owner's report", () => {
       expect.arrayContaining([
         { code: "aim", words: "Stand for the farrier." },
         { code: "intake", day: "2026-06-02", looked: 2, solid: 1 },
-        { code: "hard-side", when: "intake", side: "left", skills: 1 },
         { code: "hours", ground: 1, saddle: 0.5 },
         { code: "held", days: 2, kinds: ["vet"], moved: true },
         { code: "solid", branch: "handling", skills: ["hind-feet"], all: true },

@@ -14,6 +14,8 @@ const LATELY = 10;
 const SOLID = 4;
 const CREDITED = 3;
 const GAINS = 4;
+/** A side is told as the harder one by so many things seen on both. */
+const TOLD_BY = 3;
 /** Days on hold, and sessions short, that explain why a goal was not reached. */
 const LONG_HOLD = 7;
 const MANY_SHORT = 3;
@@ -88,7 +90,9 @@ export function found(facts: ReportFacts): Statement[] {
   return [
     statement({ code: "intake", day: intake.day, looked: looked.length, solid }, from),
     ...(intake.stoppedAt ? [statement({ code: "intake-stopped", rung: intake.stoppedAt }, from)] : []),
-    ...(hard.skills > 0 ? [statement({ code: "hard-side", when: "intake", side: hard.side, skills: hard.skills }, from)] : []),
+    ...(hard.skills >= TOLD_BY
+      ? [statement({ code: "hard-side", when: "intake", side: hard.side, skills: hard.skills }, from)]
+      : []),
     ...(signs.length > 0 ? [statement({ code: "signs-seen", signs }, from)] : []),
   ];
 }
@@ -204,7 +208,7 @@ export function needsHelp(facts: ReportFacts): Statement[] {
   const hard = hardSide(facts.levels, SKILLS);
   return [
     ...openGoals(facts),
-    ...(hard.skills > 0 && hard.side !== "even"
+    ...(hard.skills >= TOLD_BY && hard.side !== "even"
       ? [statement({ code: "hard-side", when: "now", side: hard.side, skills: hard.skills })]
       : []),
     ...(partly.length > 0
@@ -296,7 +300,7 @@ export function proposal(facts: ReportFacts): Statement[] {
   return [
     ...(goals.length > 0 && facts.kind === "end" ? [statement({ code: "proposal", what })] : []),
     ...nextRungs(facts, 4),
-    ...(owed > 0 ? [statement({ code: "owed", sessions: owed, policy: facts.owedPolicy })] : []),
+    ...(owed > 0 && facts.kind === "end" ? [statement({ code: "owed", sessions: owed, policy: facts.owedPolicy })] : []),
   ];
 }
 

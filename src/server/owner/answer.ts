@@ -55,6 +55,7 @@ export async function answerQuestion(work: Work, input: AnswerQuestion): Answer 
   return ok(null);
 }
 export async function seeCheckBack(work: Work, input: SeeCheckBack): Answer {
+  if (!(await findStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
   await seeCheckBacks(work.tx, input.stay, work.now);
   return ok(null);
 }

@@ -48,7 +48,7 @@ export function Trouble({ problem }: { problem: ProblemBody | null }) {
 }
 
 /** Without a width, for controls that stand in a row with others. */
-export const BARE_INPUT = "min-h-9 rounded border border-line px-2 py-1 aria-[invalid=true]:border-oxblood";
+export const BARE_INPUT = "min-h-9 font-normal rounded border border-line px-2 py-1 aria-[invalid=true]:border-oxblood";
 export const INPUT = `${BARE_INPUT} w-full`;
 
 export function Field({

@@ -5,7 +5,7 @@ import type { LetterView } from "#contracts/views.owner.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
-import { Button, INPUT, Picks, Trouble } from "#ui/kit/parts.tsx";
+import { BARE_INPUT, Button, INPUT, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { clockAsMinutes, minutesAsClock } from "#ui/words/figures.ts";
@@ -99,12 +99,17 @@ export function HandOver({ view }: { view: LetterView }) {
       {options.length === 0 ? (
         <p className="text-dim">Nothing stands at 3 or better yet: there is nothing to teach the owner with.</p>
       ) : (
-        <Picks
-          legend="The owner does"
-          options={options}
-          value={content.lessonPlan}
-          onChange={(lessonPlan) => change({ lessonPlan: lessonPlan.slice(0, 12) })}
-        />
+        <details>
+          <summary className="sign cursor-pointer text-slate">
+            The owner does: {content.lessonPlan.length === 0 ? "nothing chosen yet" : names(content.lessonPlan)}
+          </summary>
+          <Picks
+            legend="The owner does"
+            options={options}
+            value={content.lessonPlan}
+            onChange={(lessonPlan) => change({ lessonPlan: lessonPlan.slice(0, 12) })}
+          />
+        </details>
       )}
       <label className="flex min-h-9 items-center gap-2">
         <input
@@ -158,7 +163,7 @@ export function HandOver({ view }: { view: LetterView }) {
               </label>
               <input
                 aria-label={`${RELEASE_WORDS[row.item]}: a word`}
-                className={`${INPUT} w-64`}
+                className={`${BARE_INPUT} w-64`}
                 maxLength={300}
                 value={row.words}
                 onChange={(event) => put({ words: event.target.value })}

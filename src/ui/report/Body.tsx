@@ -1,6 +1,9 @@
 /** The report as the owner reads it: on the screen of the manager, on the owner's page, and on paper. */
 import type { ReportContent } from "#contracts/views.report.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
+import { groupBy } from "#core/kernel/group.ts";
+import { skillOf } from "#core/ladder/skills.ts";
+import type { Compared } from "#core/report/facts.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { Ruler } from "#ui/rail/Ruler.tsx";
 import { BLOCK, REPORT_KIND, SCORE_WORDS } from "#ui/words/labels.ts";
@@ -15,6 +18,37 @@ interface Props {
   readonly approvedBy: string | null;
   /** Where a photo is fetched. */
   photo(id: string): string;
+}
+
+const at = ({ before, now }: Compared): string => (before === null || before === now ? `${now}` : `${before} → ${now}`);
+/** The same figures in rows: on a small screen a drawing of them is too fine to read. */
+function OnAPhone({ rows }: { rows: readonly Compared[] }) {
+  return (
+    <table className="w-full border-collapse text-left sm:hidden print:hidden">
+      <thead>
+        <tr className="sign border-b-2 border-rail">
+          <th scope="col">Skill</th>
+          <th scope="col">Left</th>
+          <th scope="col">Right</th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...groupBy(rows, ({ skill }) => skill)].map(([skill, list]) => {
+          const of = (side: string): Compared | undefined => list.find((row) => row.side === side || row.side === "both");
+          const [left, right] = [of("left"), of("right")];
+          return (
+            <tr key={skill} className="border-b border-line">
+              <th scope="row" className="py-1 pr-2 font-normal">
+                {skillOf(skill).words}
+              </th>
+              <td className="whitespace-nowrap">{left ? at(left) : "–"}</td>
+              <td className="whitespace-nowrap">{right ? at(right) : "–"}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
 }
 
 export function Body({ content, number, approvedBy, photo }: Props) {
@@ -67,7 +101,10 @@ export function Body({ content, number, approvedBy, photo }: Props) {
         <section className="pt-5 print:break-before-page print:[&_svg]:mx-auto print:[&_svg]:max-h-[210mm]">
           <h2>{kind === "intake" ? "What we saw, left and right" : "Before and after, on one scale"}</h2>
           <p className="text-sm">{SCORE_WORDS.map((words, score) => `${score}: ${words}`).join(" · ")}</p>
-          <TwoSided label={`${horse}, at the intake and now`} rungs={drawn.map((row) => ({ ...row, shown: null }))} />
+          <div className="hidden sm:block print:block">
+            <TwoSided label={`${horse}, at the intake and now`} rungs={drawn.map((row) => ({ ...row, shown: null }))} />
+          </div>
+          <OnAPhone rows={drawn} />
         </section>
       )}
       {home && (

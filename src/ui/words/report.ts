@@ -70,7 +70,7 @@ export function sayStatement(say: Say, key: string, style: Style): string {
     case "intake":
       return simple
         ? `On ${sayDate(say.day)} we looked at ${plural(say.looked, "thing")}, each side by itself. ${say.solid === 0 ? "None was" : say.solid === 1 ? "One was" : `${say.solid} were`} mostly there already.`
-        : `On ${sayDate(say.day)} we looked at ${plural(say.looked, "point")}, each side by itself; ${say.solid} were at 3 or better.`;
+        : `On ${sayDate(say.day)} we looked at ${plural(say.looked, "point")}, each side by itself; ${say.solid} ${say.solid === 1 ? "was" : "were"} at 3 or better.`;
     case "intake-stopped":
       return `The walk stopped at “${inner(rungWords(RUNGS, say.rung))}”: it was not safe to go on that day.`;
     case "hard-side": {
@@ -85,7 +85,7 @@ export function sayStatement(say: Say, key: string, style: Style): string {
     case "verdict":
       return `${skillOf(say.skill).words}: ${inner(VERDICT_OWNER[say.verdict])}.`;
     case "focus":
-      return `The first week is about: ${inner(say.words.join("; "))}.`;
+      return `The first week is about: ${say.words.map(inner).join("; ")}.`;
     case "nothing-yet":
       return "No session has been worked yet.";
     case "sessions":

@@ -1,0 +1,132 @@
+/** The outbox against the simulated mail server: each letter once, whatever happens to either of them. */
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { type Mail, serveMail } from "#bin/serve.ts";
+import { deliver } from "#server/owner/deliver.ts";
+import { Barn, booking } from "#tests/barn.ts";
+
+interface Kept {
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly messageId: string;
+  readonly files: readonly { readonly filename: string }[];
+}
+let barn: Barn;
+let mail: Mail & { stop(): Promise<void> };
+let minute = 0;
+beforeAll(async () => {
+  [barn, mail] = await Promise.all([Barn.open(), serveMail(process.cwd())]);
+  process.env["FURLONG_SMTP_URL"] = mail.smtp;
+});
+afterAll(async () => {
+  delete process.env["FURLONG_SMTP_URL"];
+  await mail.stop();
+  await barn.close();
+});
+beforeEach(() => {
+  minute += 10_000;
+});
+/** The same barn so many minutes later. */
+const at = (minutes = 0) => ({
+  ...barn.deps,
+  clock: { ...barn.deps.clock, now: () => new Date(Date.UTC(2026, 6, 14, 15, minute + minutes)) },
+});
+const mails = async (): Promise<Kept[]> => (await (await fetch(`${mail.page}/mails`)).json()) as Kept[];
+const trouble = (times: number, code: number) =>
+  fetch(`${mail.page}/trouble`, { method: "POST", body: JSON.stringify({ times, code }) });
+const stayWith = async (email: string): Promise<string> =>
+  (await barn.ask<{ stay: string }>("stay/book", booking({ client: { email }, horse: { name: `Horse ${minute}` } }))).stay;
+const write = (stay: string, about = "news") =>
+  barn.code("owner/write", { stay, about, subject: "News", body: "Dear owner,\n\nall is well." });
+const stateOf = async (stay: string) => (await barn.sql`SELECT state, tries, trouble FROM message WHERE stay_id = ${stay}`)[0];
+
+describe("a letter to an owner", () => {
+  it("goes out once, to the owner, with the address of their page; written again on the same day it is no other", async () => {
+    const stay = await stayWith("fenn@example.invalid");
+    expect(await write(stay)).toBe("done");
+    expect(await write(stay)).toBe("written-already");
+    expect(await Promise.all([deliver(at()), deliver(at()), deliver(at())]).then((sent) => sent.reduce((a, b) => a + b, 0))).toBe(
+      1,
+    );
+    const mine = (await mails()).filter(({ to }) => to.includes("fenn@example.invalid"));
+    expect(mine).toHaveLength(1);
+    const [link] = await barn.sql`SELECT token, until FROM owner_link WHERE stay_id = ${stay}`;
+    expect(mine[0]?.text).toContain(`/owner/${link?.["token"]}`);
+    expect(mine[0]?.text).toContain("all is well");
+    expect(await stateOf(stay)).toMatchObject({ state: "sent", tries: 1 });
+  });
+  it("is not written where the owner has no address, and says where to type one in", async () => {
+    expect(await write(await stayWith(""))).toBe("no-address");
+  });
+  it("is tried again later after a trouble that passes, and is then kept by the other side once", async () => {
+    const stay = await stayWith("later@example.invalid");
+    await write(stay);
+    await trouble(1, 451);
+    expect(await deliver(at())).toBe(0);
+    expect(await stateOf(stay)).toMatchObject({ state: "waiting", tries: 1, trouble: expect.stringContaining("451") });
+    expect(await deliver(at(0.5))).toBe(0);
+    expect(await deliver(at(2))).toBe(1);
+    expect((await mails()).filter(({ to }) => to.includes("later@"))).toHaveLength(1);
+  });
+  it("is given up after a last word of the mail server, and taken up again by hand", async () => {
+    const stay = await stayWith("never@example.invalid");
+    await write(stay);
+    await trouble(1, 550);
+    expect(await deliver(at())).toBe(0);
+    const [row] = await barn.sql`SELECT id, state FROM message WHERE stay_id = ${stay}`;
+    expect(row?.["state"]).toBe("failed");
+    expect(await deliver(at(60))).toBe(0);
+    expect(await barn.code("owner/retry", { id: row?.["id"] })).toBe("done");
+    expect(await barn.code("owner/retry", { id: row?.["id"] })).toBe("not-found");
+    expect(await deliver(at(61))).toBe(1);
+  });
+  it("that a sender took and died with before it could say so is kept by its reader once", async () => {
+    const stay = await stayWith("twice@example.invalid");
+    await write(stay);
+    await deliver(at());
+    // As if the process had ended between the mail server's word and our own.
+    await barn.sql`UPDATE message SET state = 'waiting', sent_at = NULL, next_try = '2026-01-01' WHERE stay_id = ${stay}`;
+    expect(await deliver(at())).toBe(1);
+    const mine = (await mails()).filter(({ to }) => to.includes("twice@"));
+    expect(mine).toHaveLength(1);
+    expect(mine[0]?.messageId).toMatch(/^<[0-9a-f-]{36}@steady-furlong>$/);
+  });
+  it("waits, and harms nothing, where no mail server answers or none is set up", async () => {
+    const stay = await stayWith("nobody@example.invalid");
+    await write(stay);
+    process.env["FURLONG_SMTP_URL"] = "smtp://127.0.0.1:9";
+    expect(await deliver(at())).toBe(0);
+    expect(await stateOf(stay)).toMatchObject({ state: "waiting", tries: 1 });
+    delete process.env["FURLONG_SMTP_URL"];
+    expect(await deliver(at(600))).toBe(0);
+    process.env["FURLONG_SMTP_URL"] = mail.smtp;
+    expect(await deliver(at(600))).toBe(1);
+  });
+  it("carries a report that was approved with it, in the same transaction", async () => {
+    const stay = await stayWith("report@example.invalid");
+    const evaluated = await barn.horse("Reported");
+    expect(await barn.code("report/approve", { stay, kind: "end", ordinal: 0, version: null, send: true })).toBe(
+      "nothing-to-report",
+    );
+    expect(await stateOf(stay)).toBeUndefined();
+    // This owner has no address: nothing is numbered either.
+    const [before] = await barn.sql`SELECT count(*)::int AS issues FROM report_issue`;
+    expect(await barn.code("report/approve", { stay: evaluated, kind: "end", ordinal: 0, version: null, send: true })).toBe(
+      "no-address",
+    );
+    const [after] = await barn.sql`SELECT count(*)::int AS issues FROM report_issue`;
+    expect(after).toEqual(before);
+    await barn.sql`UPDATE client SET email = 'report@example.invalid' WHERE id = (SELECT h.client_id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE s.id = ${evaluated})`;
+    const { number } = await barn
+      .ask<{ number: number }>("report/approve", { stay: evaluated, kind: "end", ordinal: 0, version: 1, send: true })
+      .catch(() =>
+        barn.ask<{ number: number }>("report/approve", { stay: evaluated, kind: "end", ordinal: 0, version: null, send: true }),
+      );
+    const attach = async (message: { issue: number | null }) => [
+      { filename: `report-${message.issue}.pdf`, content: Buffer.from("%PDF") },
+    ];
+    expect(await deliver(at(), attach)).toBe(1);
+    const [mine] = (await mails()).filter(({ to }) => to.includes("report@"));
+    expect(mine?.files.map(({ filename }) => filename)).toEqual([`report-${number}.pdf`]);
+  });
+});
