@@ -1,5 +1,7 @@
+/** A report written at the desk: composed, put another way, added to, approved, and told to the owner. */
+import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, follow, link, Screens, saidBy, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, follow, link, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -8,56 +10,92 @@ beforeAll(async () => {
 });
 afterAll(() => screens.close());
 
-const open = async () => {
+const open = async (): Promise<Page> => {
   const page = await screens.as("odalys");
   await screens.visit(page, "/");
   await follow(page, () => link(page, "Tin Whistle").click());
   await follow(page, () => link(page, "Report").click());
   return page;
 };
+/** Own words on a block, in its rich-text editor. */
+const add = async (page: Page, block: string, words: string): Promise<void> => {
+  const editor = `[role=textbox][aria-label="Your words on: ${block}"]`;
+  if (!(await page.$(editor))) await button(page, `Add your words on: ${block}`).click();
+  await (await page.waitForSelector(editor))?.click();
+  await page.keyboard.type(words);
+};
+const proseOf = (page: Page, block: string): Promise<string> =>
+  page.$eval(`[role=textbox][aria-label="Your words on: ${block}"]`, (one) => (one as HTMLElement).innerText.trim());
 
 describe("the report", () => {
-  it("is composed from the record, takes the manager's words beside it, is approved and numbered, and prints clean", async () => {
+  it("is composed from the record, says what is behind a sentence, takes own words, is approved and numbered, and prints clean", async () => {
     const page = await open();
+    await expectAccessible(page, "writing a report");
     const [given] = await screens.site
       .sql`SELECT count(*) FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle' AND k.state = 'closed'`;
-    expect(await bodyOf(page)).toContain(`${given?.["count"]} of 20 contracted sessions were given`);
-    await fill(page, "Your words on: What we did", "She found her rhythm in the second week.");
+    const sessions = `${given?.["count"]} of 20 contracted sessions were given`;
+    expect(await bodyOf(page)).toContain(sessions);
+    await (await page.waitForSelector(`li button[aria-expanded=false] ::-p-text(${sessions})`))?.click();
+    expect(await page.$$eval("li a[href^='/card/']", (links) => links.length)).toBe(Number(given?.["count"]));
+    await add(page, "What we did", "She found her rhythm in the second week.");
+    await button(page, "Bold").click();
     await page.reload({ waitUntil: "networkidle2" });
     await text(page, "Kept on this device, not saved yet");
     await button(page, "Save").click();
     await text(page, "Saved");
-    await (await page.waitForSelector("::-p-xpath(//div[h3='What to be careful with']//input[@type='checkbox'])"))?.click();
-    await fill(page, "Your words on: What to be careful with", "Keep her away from the pigs.");
+    // Two sentences of the same block: one is left out, one is put another way.
+    await (await page.waitForSelector("li button[aria-expanded=false] ::-p-text(hours on the ground)"))?.click();
+    await (await page.waitForSelector("::-p-aria([name='Put another way'][role='textbox'])"))?.click({ count: 3 });
+    await page.keyboard.type("Most hours were in the saddle.");
+    const [careful] = await page.$$("::-p-xpath(//div[h3='What to be careful with']//li//button[@aria-expanded='false'])");
+    const leftOut = await careful?.evaluate((one) => (one.firstChild?.textContent ?? "").trim());
+    await careful?.click();
+    await (await page.waitForSelector("::-p-xpath(//div[h3='What to be careful with']//button[text()='Leave it out'])"))?.click();
     await follow(page, () => button(page, "Approve and number").click());
     expect(page.url()).toMatch(/\/report\/\d+$/);
     await expectAccessible(page, "approved report");
     const words = await bodyOf(page);
     expect(words).toContain("She found her rhythm in the second week.");
-    expect(words).toContain("Keep her away from the pigs.");
-    expect(words).not.toContain("have the right professional look");
+    expect(words).toContain("Most hours were in the saddle.");
+    expect(words).not.toContain("hours on the ground and");
+    expect(words).not.toContain(leftOut ?? "?");
     await page.emulateMediaType("print");
     expect(
       await page.$$eval("body > header, nav, button, a", (all) =>
         all.filter((one) => (one as HTMLElement).offsetParent !== null).map((one) => one.textContent),
       ),
     ).toEqual([]);
-    for (const format of ["letter", "a4"] as const) {
-      const paper = await page.pdf({ format, preferCSSPageSize: false });
-      const pages =
-        Buffer.from(paper)
-          .toString("latin1")
-          .match(/\/Type \/Page\b/g)?.length ?? 0;
-      expect([format, pages >= 1 && pages <= 4]).toEqual([format, true]);
-    }
+    await page.close();
+  });
+  it("marks own words that the record does not bear any more, and a later number says what changed", async () => {
+    const { sql } = screens.site;
+    const [stay] = await sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle'`;
+    // A session was corrected after the report was approved.
+    await sql`UPDATE card_revision SET ground_minutes = ground_minutes + 60 WHERE card_id = (SELECT id FROM card WHERE stay_id = ${stay?.["id"]} AND state = 'closed' ORDER BY day LIMIT 1)`;
+    await sql`UPDATE barn SET revision = revision + 1`;
+    const page = await open();
+    await text(page, "You had put it another way, and the record has moved on since");
+    expect(await saidBy(page, "[aria-label='As the owner reads it']")).toMatch(/hours on the ground and [\d.]+ in the saddle/);
+    await expectAccessible(page, "words that are out of date");
+    await button(page, "Drop mine").click();
+    await follow(page, () => button(page, "Approve, number and send").click());
+    const words = await bodyOf(page);
+    expect(words).toMatch(/What changed since report \d+/);
+    expect(words).toMatch(/Gone: Most hours were in the saddle\./);
+    const [letter] =
+      await sql`SELECT subject, issue FROM message WHERE stay_id = ${stay?.["id"]} AND issue IS NOT NULL ORDER BY made_at DESC LIMIT 1`;
+    expect(letter).toMatchObject({
+      subject: "Tin Whistle: the report at the end of the term",
+      issue: Number(page.url().split("/").at(-1)),
+    });
     await page.close();
   });
   it("shows two writers both versions", async () => {
     const [one, two] = [await open(), await open()];
-    await fill(one, "Your words on: What we propose next", "Another month on hills.");
+    await add(one, "What we propose next", "Another month on hills.");
     await button(one, "Save").click();
     await text(one, "Saved");
-    await fill(two, "Your words on: What we propose next", "Rest for a fortnight.");
+    await add(two, "What we propose next", "Rest for a fortnight.");
     await button(two, "Save").click();
     await text(two, "Somebody else saved while you were writing");
     const panel = await saidBy(two, "[role=alertdialog]");
@@ -66,10 +104,37 @@ describe("the report", () => {
     await button(two, "Drop mine, take theirs").click();
     await button(two, "Save").click();
     await text(two, "Saved");
-    expect(
-      await two.$eval("[aria-label='Your words on: What we propose next']", (area) => (area as HTMLTextAreaElement).value),
-    ).toBe("Another month on hills.");
+    expect(await proseOf(two, "What we propose next")).toBe("Another month on hills.");
     await one.close();
     await two.close();
+  });
+});
+
+describe("all reports of the week", () => {
+  it("are composed together, and those that were read are approved and sent together", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/reports");
+    await expectAccessible(page, "reports of the week");
+    const state = (words: string): Promise<number> =>
+      page.$$eval("tbody tr", (rows, sought) => rows.filter((row) => row.textContent?.includes(sought)).length, words);
+    const open = await state("not begun");
+    expect(open).toBeGreaterThan(3);
+    await button(page, `Compose all (${open})`).click();
+    await page.waitForFunction(() => !document.body.innerText.includes("not begun"));
+    expect(await screens.site.sql`SELECT id FROM report WHERE version = 1`.then((rows) => rows.length)).toBeGreaterThanOrEqual(
+      open,
+    );
+    const sent = await state("✓ sent");
+    const picks = await page.$$("tbody input[type=checkbox]");
+    await picks[0]?.click();
+    await picks[1]?.click();
+    await button(page, "Approve and send 2").click();
+    await page.waitForFunction(
+      (before) =>
+        [...document.querySelectorAll("tbody tr")].filter((row) => row.textContent?.includes("✓ sent")).length === before + 2,
+      {},
+      sent,
+    );
+    await page.close();
   });
 });

@@ -56,7 +56,7 @@ describe("an owner's address", () => {
       "A".repeat(43),
       home.slice("/owner/".length, -1),
       `${home.slice("/owner/".length)}x`,
-        "%00",
+      "%00",
       home.slice("/owner/".length).toLowerCase(),
     ];
     for (const token of wrong) {

@@ -2,11 +2,19 @@
  * Writing a report: the composed sentences, each with what is behind it, put another way or left out; the manager's own words below them; and beside it all
  * the report as the owner will read it.
  */
-import { lazy, Suspense, useState } from "react";
+import { type ComponentType, useEffect, useState } from "react";
 import type { ReportWords, Style } from "#contracts/report.ts";
 import { READING_LEVELS, TONES } from "#contracts/report.ts";
 import type { ReportView } from "#contracts/views.report.ts";
-import { type AssembledBlock, assemble, NO_WORDS, type OwnWords, plainText, shownOf } from "#core/report/assemble.ts";
+import {
+  type AssembledBlock,
+  assemble,
+  NO_WORDS,
+  type OwnWords,
+  type Passage,
+  plainText,
+  shownOf,
+} from "#core/report/assemble.ts";
 import { BLOCK_IDS, type BlockId } from "#core/report/facts.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
@@ -17,8 +25,17 @@ import { sayStatement } from "#ui/words/report.ts";
 import { Body } from "./Body.tsx";
 import { LineEditor } from "./LineEditor.tsx";
 import { Photos } from "./Photos.tsx";
+import { ProseView } from "./ProseView.tsx";
 
-const ProseEditor = lazy(() => import("./ProseEditor.tsx").then((one) => ({ default: one.ProseEditor })));
+type Writing = ComponentType<{ label: string; prose: readonly Passage[]; onChange(prose: readonly Passage[]): void }>;
+/** Fetched where somebody writes; the server renders none, as what streams in late runs scripts that the page does not allow. */
+function useProseEditor(wanted: boolean): Writing | null {
+  const [editor, setEditor] = useState<Writing | null>(null);
+  useEffect(() => {
+    if (wanted) void import("./ProseEditor.tsx").then((one) => setEditor(() => one.ProseEditor));
+  }, [wanted]);
+  return editor;
+}
 const TONE = { plain: "Plain", warm: "Warm" } as const;
 const LEVEL = { full: "With figures", simple: "Simple" } as const;
 
@@ -65,6 +82,8 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     sentences: statements.map(({ key, say, from }) => ({ key, text: sayStatement(say, key, style), from })),
   }));
   const blocks = assemble(said, words);
+  const isWritten = (id: BlockId): boolean => writing.includes(id) || (words[id]?.prose.length ?? 0) > 0;
+  const ProseEditor = useProseEditor(BLOCK_IDS.some(isWritten));
   const change = (part: Partial<Draft>): void => {
     setSaved(false);
     set((before) => ({ ...before, ...part }));
@@ -181,15 +200,17 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
                   <Button onClick={() => changeBlock(id, { edits: own.edits.filter((one) => one.key !== key) })}>Drop it</Button>
                 </p>
               ))}
-              {own.prose.length > 0 || writing.includes(id) ? (
-                <Suspense fallback={<p className="text-dim">The editor comes.</p>}>
+              {isWritten(id) ? (
+                ProseEditor ? (
                   <ProseEditor
                     key={`${id}:${round}`}
                     label={`Your words on: ${BLOCK[id]}`}
                     prose={own.prose}
                     onChange={(prose) => changeBlock(id, { prose: prose as never })}
                   />
-                </Suspense>
+                ) : (
+                  <ProseView prose={own.prose} />
+                )
               ) : (
                 <Button aria-label={`Add your words on: ${BLOCK[id]}`} onClick={() => setWriting([...writing, id])}>
                   Add your words
