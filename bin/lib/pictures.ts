@@ -46,6 +46,15 @@ const ownCard = async (page: Page) => {
   );
   await page.goto(address + href, { waitUntil: "networkidle2" });
 };
+/** What the link of the horse that went home opens. */
+const ownersPage = async (page: Page) => {
+  await horse("Second Helping", "/owner")(page);
+  const path = await page.$eval(
+    '[aria-label="Address of the owner\'s page"]',
+    (field) => new URL((field as HTMLInputElement).value).pathname,
+  );
+  await page.goto(address + path, { waitUntil: "networkidle2" });
+};
 /** Begins the walk where nobody has yet, and stands at its third rung. */
 const walk = async (page: Page) => {
   await horse("Brickle", "/evaluate")(page);
@@ -115,7 +124,6 @@ const PICTURES: Record<string, Picture> = {
   evaluate: { who: "odalys", size: tablet, go: walk },
   "body-map": { who: "odalys", size: tablet, go: map },
   outcome: { who: "odalys", size: { width: 1280, height: 1500 }, go: unsigned },
-  compare: { who: "odalys", size: desk, go: horse("Tin Whistle", "/compare") },
   plan: { who: "odalys", size: { width: 1280, height: 1400 }, go: plan },
   ladder: { who: "odalys", size: desk, go: open("/barn/ladder") },
   checks: { who: "odalys", size: desk, go: open("/checks") },
@@ -123,7 +131,8 @@ const PICTURES: Record<string, Picture> = {
   card: { who: "tavish", size: phone, go: ownCard },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
   book: { who: "odalys", size: desk, whole: true, go: open("/book") },
-  people: { who: "odalys", size: desk, whole: true, go: open("/people") },
+  reports: { who: "odalys", size: desk, go: open("/reports") },
+  owner: { who: "odalys", size: phone, go: ownersPage },
 };
 
 const wanted = process.argv.slice(2);
