@@ -48,10 +48,11 @@ const ownCard = async (page: Page) => {
 };
 /** What the link of the horse that went home opens. */
 const ownersPage = async (page: Page) => {
-  await horse("Second Helping", "/owner")(page);
+  // What its owner asked stands on the Rail, and leads there.
+  await horse("Second Helping")(page);
   const path = await page.$eval(
     '[aria-label="Address of the owner\'s page"]',
-    (field) => new URL((field as HTMLInputElement).value).pathname,
+    (field) => new URL((field as HTMLInputElement).value, location.href).pathname,
   );
   await page.goto(address + path, { waitUntil: "networkidle2" });
 };
