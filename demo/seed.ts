@@ -79,8 +79,8 @@ class DemoBarn {
     }
     for (; this.day < this.today; this.day = addDays(this.day, 1)) {
       await this.live();
-      // What was forecast week by week stands beside what is forecast now, and of who went home beside what came true.
-      if (this.offset() % WEEK === 0 && this.offset() >= -6 * WEEK) await sweep(this.deps);
+      // What was forecast a week ago stands beside what is forecast now.
+      if (this.offset() === -WEEK) await sweep(this.deps);
     }
     await this.morning();
     await this.fromOwners();

@@ -15,10 +15,12 @@ import type { CardId, EvaluationId, HoldId, PersonId, StayId } from "#core/kerne
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { HardSide, Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
+import type { OwedPolicy } from "#core/report/facts.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { OrderCheck } from "./check.ts";
+import type { CheckBack, RELEASE } from "./owner.ts";
 import type { PersonFields } from "./people.ts";
 import type { SetGoals, SetPins } from "./plan.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
@@ -249,6 +251,13 @@ export interface HorseNowView {
   readonly recent: readonly SessionView[];
   readonly hours: { readonly ground: number; readonly saddle: number };
   readonly calendar: string | null;
+  /** How it goes at home, told by the owner; null: nothing told. */
+  readonly atHome: {
+    readonly day: LocalDate;
+    readonly goes: CheckBack["goes"];
+    readonly words: string;
+    readonly worse: readonly string[];
+  } | null;
 }
 
 /** What the barn's rules and the record add to the fields of a form, so that it can show the term that they make. */
@@ -265,6 +274,15 @@ export interface TermsView {
   readonly riskSet: RiskSet;
   readonly rules: TermRules;
   readonly wentHome: LocalDate | null;
+  /** What stands before it goes home. */
+  readonly leaving: {
+    readonly owed: number;
+    readonly policy: OwedPolicy;
+    readonly report: number | null;
+    readonly lessonGiven: boolean;
+    /** Of what goes along, not ready yet. */
+    readonly open: readonly (typeof RELEASE)[number][];
+  };
   readonly details: Details;
   readonly holds: readonly (Hold & { readonly id: HoldId; readonly reason: string })[];
   readonly holdPolicy: HoldPolicy;

@@ -187,7 +187,7 @@ async function signIn(page: Page, who: string): Promise<void> {
 const WRITES = 500;
 describe("500 writes", () => {
   it("all arrive, in order and once, through a network that flaps, a killed browser, a killed server and a clock that is wrong", {
-    timeout: 240_000,
+    timeout: 420_000,
   }, async () => {
     const { site } = screens;
     const { id, who, person } = card;
@@ -276,7 +276,7 @@ describe("500 writes", () => {
     await new Promise((resolve) => setTimeout(resolve, 500));
     ({ browser, page } = await start());
     await page.goto(`${site.address}/string`);
-    await expect.poll(sent, { timeout: 60_000 }).toBeGreaterThan(WRITES * 0.5);
+    await expect.poll(sent, { timeout: 120_000 }).toBeGreaterThan(WRITES * 0.5);
     // The server is killed in the middle of another.
     await site.kill();
     await new Promise((resolve) => setTimeout(resolve, 500));
@@ -284,7 +284,7 @@ describe("500 writes", () => {
     await flap(WRITES * 0.8);
     await page.setOfflineMode(false);
     await page.evaluate(() => window.dispatchEvent(new Event("online")));
-    await expect.poll(sent, { timeout: 60_000 }).toBe(WRITES);
+    await expect.poll(sent, { timeout: 120_000 }).toBe(WRITES);
     await expect.poll(() => kept(page)).toBe(0);
     const words = (await revisions(id)).map((one) => one["word"]);
     expect(words).toEqual(bodies.map(({ record: { word } }) => word));

@@ -3,9 +3,6 @@
  * started when it is first needed and ended when nobody printed for a while; it reads the report from this very process under a key that only the two know.
  */
 import { randomBytes, timingSafeEqual } from "node:crypto";
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import puppeteer, { type Browser, type Page } from "puppeteer-core";
 
 export const PAPERS = ["letter", "a4"] as const;
@@ -31,17 +28,16 @@ const addressOf = (number: number): string =>
 interface Opened {
   readonly browser: Browser;
   readonly page: Page;
-  readonly profile: string;
   prints: number;
 }
 let opened: Promise<Opened> | null = null;
 let idle: ReturnType<typeof setTimeout> | undefined;
 
 async function open(): Promise<Opened> {
-  const profile = mkdtempSync(join(tmpdir(), "furlong-print-"));
   const browser = await puppeteer.launch({
     executablePath: process.env["FURLONG_CHROMIUM"] ?? "/usr/bin/chromium",
-    userDataDir: profile,
+    // Over a pipe, it ends with us however we end.
+    pipe: true,
     args: [
       "--headless",
       "--no-sandbox",
@@ -54,16 +50,14 @@ async function open(): Promise<Opened> {
   });
   const page = await browser.newPage();
   page.setDefaultTimeout(PATIENCE);
-  return { browser, page, profile, prints: 0 };
+  return { browser, page, prints: 0 };
 }
 async function close(): Promise<void> {
   const was = opened;
   opened = null;
   const one = await was?.catch(() => null);
   await one?.browser.close().catch(() => undefined);
-  if (one) rmSync(one.profile, { recursive: true, force: true, maxRetries: 3 });
 }
-process.once("exit", () => void opened?.then(({ browser }) => browser.process()?.kill("SIGKILL")).catch(() => undefined));
 
 /** Prints follow one another. */
 let queue: Promise<unknown> = Promise.resolve();

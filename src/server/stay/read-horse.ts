@@ -15,6 +15,7 @@ import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { findFeedOf } from "#db/queries/feed.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { listCheckBacks } from "#db/queries/owner-answers.ts";
 import { listTaken } from "#db/queries/plan.ts";
 import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
@@ -93,13 +94,14 @@ export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
 const RECENT = 3;
 
 export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
-  const [evaluations, worked, scores, feed, stays, taken] = await Promise.all([
+  const [evaluations, worked, scores, feed, stays, taken, [back]] = await Promise.all([
     listEvaluations(sql, stay.id),
     listWorked(sql, stay.id),
     listScores(sql, stay.id),
     findFeedOf(sql, { stay: stay.id }),
     stay.apart.length > 0 ? listStays(sql) : [],
     listTaken(sql),
+    stay.wentHome ? listCheckBacks(sql, stay.id) : [],
   ]);
   const closed = evaluations.filter((evaluation) => evaluation.closedAt);
   const latest = closed.at(-1) ?? null;
@@ -136,6 +138,14 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     recent: worked.slice(-RECENT).reverse().map(toSession),
     hours: { ground: minutes("groundMinutes") / 60, saddle: minutes("saddleMinutes") / 60 },
     calendar: feed && feedPath(feed.token),
+    atHome: back
+      ? {
+          day: back.day,
+          goes: back.goes,
+          words: back.words,
+          worse: back.skills.flatMap(({ skill, since }) => (since === "worse" ? [skill] : [])),
+        }
+      : null,
   };
 }
 

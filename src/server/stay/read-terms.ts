@@ -1,11 +1,14 @@
+import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import type { TermRules, TermsView } from "#contracts/views.ts";
+import { readTerm } from "#core/calendar/term.ts";
 import { must } from "#core/kernel/assert.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
 import type { Barn } from "#db/queries/barn.ts";
+import { findHandOver } from "#db/queries/owner-answers.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
-import { intakeDay } from "./facts.ts";
+import { intakeDay, termFacts } from "./facts.ts";
 import { barnOf, type Opened } from "./read-horse.ts";
 
 const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): TermRules => ({
@@ -26,7 +29,13 @@ export async function readBooking(deps: Deps): Promise<TermRules> {
 }
 
 export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): Promise<TermsView> {
-  const [details, stays, people] = await Promise.all([findDetails(sql, stay.id), listStays(sql), listPeople(sql)]);
+  const [details, stays, people, handOver] = await Promise.all([
+    findDetails(sql, stay.id),
+    listStays(sql),
+    listPeople(sql),
+    findHandOver(sql, stay.id),
+  ]);
+  const { release, lessonDone } = handOver?.content ?? EMPTY_HAND_OVER;
   const { kind, aim, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords } = stay;
   return {
     stay: stay.id,
@@ -36,6 +45,13 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
     riskSet: stay.riskSet,
     rules: rulesOf(barn, today, stay),
     wentHome: stay.wentHome,
+    leaving: {
+      owed: Math.max(0, Math.trunc(readTerm(termFacts(stay, barn), stay.wentHome ?? today).owed)),
+      policy: barn.owedPolicy,
+      report: stay.reportNumber,
+      lessonGiven: lessonDone,
+      open: release.filter(({ done }) => !done).map(({ item }) => item),
+    },
     details: must(details, "a stay has a horse and a client"),
     holds: stay.holds,
     holdPolicy: barn.holdPolicy,

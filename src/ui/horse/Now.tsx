@@ -1,12 +1,14 @@
 import type { ReactNode } from "react";
 import type { HorseNowView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
+import { skillOf } from "#core/ladder/skills.ts";
 import { Outcome } from "#ui/intake/Outcome.tsx";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
-import { hours, plural } from "#ui/words/figures.ts";
+import { hours, inner, plural } from "#ui/words/figures.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
 import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
+import { GOES_WORDS } from "#ui/words/owner.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
 /** Where the horse stands today. */
@@ -25,6 +27,13 @@ export function Now({ view, manager, children }: { view: HorseNowView; manager: 
                 )}
               </Tag>
             ))}
+          </p>
+        )}
+        {view.atHome && (
+          <p className="mb-3 border-l-4 border-slate pl-3">
+            At home, told {sayDate(view.atHome.day)}: {inner(GOES_WORDS[view.atHome.goes])}.
+            {view.atHome.worse.length > 0 && ` Worse: ${view.atHome.worse.map((id) => inner(skillOf(id).words)).join("; ")}.`}
+            {view.atHome.words && ` “${view.atHome.words}”`}
           </p>
         )}
         <p className="pb-4">

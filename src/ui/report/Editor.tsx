@@ -72,6 +72,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
   });
   const [theirs, setTheirs] = useState<Saved | null>(null);
   const [saved, setSaved] = useState(false);
+  const [photos, setPhotos] = useState(view.content.photos);
   const [writing, setWriting] = useState<readonly BlockId[]>([]);
   /** Counts up when words came from elsewhere than the editors, which then begin anew. */
   const [round, setRound] = useState(0);
@@ -220,7 +221,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
             </div>
           );
         })}
-        <Photos which={which} initial={view.content.photos} />
+        <Photos which={which} photos={photos} onChange={setPhotos} />
         {view.issues.length > 0 && (
           <div className="border-t border-line pt-2">
             <h3>Approved</h3>
@@ -237,7 +238,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
       </section>
       <section aria-label="As the owner reads it" className="min-w-0">
         <Body
-          content={{ ...view.content, blocks: shownOf(blocks) }}
+          content={{ ...view.content, blocks: shownOf(blocks), photos }}
           number={null}
           approvedBy={null}
           photo={(id) => `/api/report-photo/${id}`}

@@ -14,12 +14,13 @@ const asBase64 = async (file: File): Promise<string> =>
 
 export function Photos({
   which,
-  initial,
+  photos,
+  onChange,
 }: {
   which: Pick<ReportView, "stay" | "kind" | "ordinal">;
-  initial: ReportView["content"]["photos"];
+  photos: ReportView["content"]["photos"];
+  onChange(photos: ReportView["content"]["photos"]): void;
 }) {
-  const [photos, setPhotos] = useState(initial);
   const [caption, setCaption] = useState("");
   const { busy, problem, send } = useCommand();
   const add = async (file: File | undefined): Promise<void> => {
@@ -30,11 +31,11 @@ export function Photos({
       content: await asBase64(file),
     });
     if (!answer.ok) return;
-    setPhotos([...photos, answer.value.photo]);
+    onChange([...photos, answer.value.photo]);
     setCaption("");
   };
   const remove = async (id: string): Promise<void> => {
-    if ((await send("report/remove-photo", { ...which, photo: id })).ok) setPhotos(photos.filter((photo) => photo.id !== id));
+    if ((await send("report/remove-photo", { ...which, photo: id })).ok) onChange(photos.filter((photo) => photo.id !== id));
   };
   return (
     <div className="border-t border-line pt-2">
@@ -80,7 +81,6 @@ export function Photos({
           />
         </label>
       </div>
-      {photos.length > 0 && <p className="text-sm text-dim">They stand in the report once the page is opened anew.</p>}
       <Trouble problem={problem} />
     </div>
   );
