@@ -135,6 +135,7 @@ describe("what an owner sends", () => {
       { ...fields, "skill:nope": "same" },
     ])
       expect((await form(home, bad)).status).toBe(422);
+    expect(await (await form(home, { ...fields, daysAWeek: "9" })).text()).toContain("Stiff on the right.");
     expect(await count()).toBe(before);
     expect(await (await form(home, fields)).text()).toContain("Thank you");
     await form(home, fields);

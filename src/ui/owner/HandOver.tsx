@@ -30,13 +30,13 @@ const ROWS: readonly (readonly [keyof HandOverFields, string, (x: HandOverFields
   ],
 ];
 
-export function HandOver({ view }: { view: LetterView }) {
+export function HandOver({ view, me }: { view: LetterView; me: string }) {
   const {
     value: draft,
     set,
     drop,
     restored,
-  } = useDraft(`hand-over:${view.stay}`, { content: view.handOver.content, version: view.handOver.version });
+  } = useDraft(`hand-over:${me}:${view.stay}`, { content: view.handOver.content, version: view.handOver.version });
   const [theirs, setTheirs] = useState<Saved | null>(null);
   const [saved, setSaved] = useState(false);
   const { busy, problem, send } = useCommand();

@@ -122,7 +122,7 @@ export function LetterScreen({ view, about, me }: { view: LetterView; about: str
             </Button>
           )}
         </form>
-        <HandOver view={view} />
+        <HandOver view={view} me={me} />
       </div>
       <div className="grid content-start gap-6">
         <FromOwnerPanel view={view} />
