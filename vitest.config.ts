@@ -1,12 +1,16 @@
 import { defineConfig } from "vitest/config";
+import { LongestFirst } from "./tests/support/longest-first.ts";
+
+/** Two cores: more servers and browsers at once would only wait for one another. */
+const maxWorkers = 2;
 
 /** The core's tests stand beside its code and need nothing; all others share one throw-away PostgreSQL, one build and one demo barn. */
 export default defineConfig({
   test: {
-    reporters: ["default", "./tests/support/closing-line.ts"],
+    sequence: { sequencer: LongestFirst },
     projects: [
       // Proofs try every tiny day: seconds on a machine that has other work.
-      { test: { name: "core", include: ["src/**/*.test.ts"], testTimeout: 30_000, sequence: { groupOrder: 0 } } },
+      { test: { name: "core", include: ["src/**/*.test.ts"], testTimeout: 30_000, maxWorkers, isolate: false } },
       {
         test: {
           name: "house",
@@ -14,9 +18,9 @@ export default defineConfig({
           globalSetup: "tests/support/global.ts",
           testTimeout: 60_000,
           hookTimeout: 120_000,
-          // Two cores: more servers and browsers at once would only wait for one another.
-          maxWorkers: 2,
-          sequence: { groupOrder: 1 },
+          maxWorkers,
+          // Loading the server's code takes seconds: a worker does it once, not once a file.
+          isolate: false,
         },
       },
     ],

@@ -1,9 +1,12 @@
-/** How often the stall alarm is right, on horses whose stalls are known: `npm run bench:alarm [-- BARNS]`. Per stay of any length, worst family counts. */
+/** How often the stall alarm is right, on horses whose stalls are known: `npm run bench:alarm [-- BARNS | --smallest]`. Per stay of any length, worst family counts. */
 import { outlookOf } from "#core/forecast/outlook.ts";
 import { herdOf, LADDER } from "./herds/barn.ts";
 import { FAMILIES } from "./herds/family.ts";
 
-const BARNS = Number(process.argv[2] ?? 6);
+/** The smallest form shows that it works, and measures nothing. */
+const SMALLEST = process.argv.includes("--smallest");
+const BARNS = SMALLEST ? 1 : Number(process.argv[2] ?? 6);
+const STAYS = SMALLEST ? 1 : 10;
 const two = (x: number): string => x.toFixed(2);
 /** An alarm raised so many days after a stall has ended still speaks of it. */
 const AFTER = 7;
@@ -11,7 +14,7 @@ const AFTER = 7;
 for (const family of FAMILIES) {
   let [stays, days, falsely, stalls, found, soon, sessions, cost] = [0, 0, 0, 0, 0, 0, 0, 0];
   const delays: number[] = [];
-  for (const stay of herdOf({ family, barns: BARNS, stays: 10, policy: "habit", seed: 11 })) {
+  for (const stay of herdOf({ family, barns: BARNS, stays: STAYS, policy: "habit", seed: 11 })) {
     const begun = performance.now();
     const { alarms } = outlookOf({ kind: stay.kind, skills: LADDER.skills, seen: [], sessions: stay.sessions });
     cost += performance.now() - begun;

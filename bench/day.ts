@@ -1,5 +1,5 @@
 /**
- * How good plans of a day are, beside their proven optimum or the best bound: `npm run bench:day [-- SEEDS [SECONDS]]`. Gaps are summed and told in per cent
+ * How good plans of a day are, beside their proven optimum or the best bound: `npm run bench:day [-- SEEDS [SECONDS] | --smallest]`. Gaps are summed and told in per cent
  * of the sum of the best, as many optima are near nothing. Every plan is checked; a bound above a plan is an error.
  */
 import { readyDay } from "#core/day/compiled.ts";
@@ -15,20 +15,25 @@ import { type DayAnswer, solveDay } from "#solver/day.ts";
 import { makeBoard } from "./days/board.ts";
 import { makeDay, sickCall } from "./days/make.ts";
 
-const SEEDS = Number(process.argv[2] ?? 1);
-const SECONDS = Number(process.argv[3] ?? 60);
+/** The smallest form shows that it works, and measures nothing. */
+const SMALLEST = process.argv.includes("--smallest");
+const SEEDS = SMALLEST ? 1 : Number(process.argv[2] ?? 1);
+const SECONDS = SMALLEST ? 1 : Number(process.argv[3] ?? 60);
+const ROUNDS = SMALLEST ? 1 : 20;
 /** SECONDS 0: only the boards are timed. */
 const SIZES =
   SECONDS === 0
     ? []
-    : ([
-        [12, 3],
-        [24, 4],
-        [36, 5],
-        [48, 6],
-        [60, 8],
-      ] as const);
-const PRESSURES = [0.65, 0.9, 1.15];
+    : (
+        [
+          [12, 3],
+          [24, 4],
+          [36, 5],
+          [48, 6],
+          [60, 8],
+        ] as const
+      ).slice(0, SMALLEST ? 1 : undefined);
+const PRESSURES = SMALLEST ? [0.9] : [0.65, 0.9, 1.15];
 const now = (): number => performance.now();
 let errors = 0;
 
@@ -99,7 +104,7 @@ for (const [horses, riders] of SIZES) {
   );
 }
 /** Too many for a proof: beside one another only. */
-for (const pressure of SECONDS === 0 ? [] : PRESSURES) {
+for (const pressure of SECONDS === 0 || SMALLEST ? [] : PRESSURES) {
   const problem = makeDay({ horses: 150, riders: 18, pressure, seed: 1 });
   const [short, second, long] = [await solved(problem, 200, 0), await solved(problem, 1000, 0), await solved(problem, 20_000, 0)];
   const least = Math.min(short.cost, second.cost, long.cost);
@@ -117,7 +122,7 @@ for (const [horses, riders] of [
   const facts = factsOf(board);
   const times: number[] = [];
   let spots = 0;
-  for (let round = 0; round < 20; round += 1)
+  for (let round = 0; round < ROUNDS; round += 1)
     for (const due of board.due.slice(0, 10)) {
       const wish = { card: "new" as CardId, ...due, place: null, helper: null };
       const begun = now();
@@ -134,8 +139,8 @@ for (const [horses, riders] of [
     }
   const { problem, stands } = problemOf(board);
   const begun = now();
-  for (let round = 0; round < 20; round += 1) verify(problem, stands);
-  const checked = (now() - begun) / 20;
+  for (let round = 0; round < ROUNDS; round += 1) verify(problem, stands);
+  const checked = (now() - begun) / ROUNDS;
   const at = (share: number): number => [...times].sort((a, b) => a - b)[Math.floor(share * (times.length - 1))] ?? 0;
   console.log(
     `board ${horses}-${riders}: all ${spots} spots of a session ${at(0.5).toFixed(1)} ms, p99 ${at(0.99).toFixed(1)} ms (${(at(0.5) / checked).toFixed(0)} times a run of the checker)`,

@@ -1,5 +1,5 @@
 /**
- * How honest the forecast is, on horses whose truth is known and whose mechanics are not the model's: `npm run bench:forecast [-- BARNS]`.
+ * How honest the forecast is, on horses whose truth is known and whose mechanics are not the model's: `npm run bench:forecast [-- BARNS | --smallest]`.
  * Worst family counts. Beside it the plain table of sessions, the same recalibrated, and an oracle; then the plan's rule against other ways of
  * choosing, controls that must show no skill, and milliseconds.
  */
@@ -17,9 +17,14 @@ import { FAMILIES, type Family } from "./herds/family.ts";
 import { byBarn, type Case, figuresOf, recalibrated } from "./herds/measure.ts";
 import { oracle, plainBaseline, type Told } from "./herds/rivals.ts";
 
-const BARNS = Number(process.argv[2] ?? 8);
-const STAYS = 10;
-const PLAYS = 500;
+/** The smallest form shows that it works, and measures nothing. */
+const SMALLEST = process.argv.includes("--smallest");
+const BARNS = SMALLEST ? 1 : Number(process.argv[2] ?? 8);
+const PAST_BARNS = SMALLEST ? 1 : 4;
+const CONTROL_BARNS = SMALLEST ? 1 : 3;
+const STAYS = SMALLEST ? 1 : 10;
+const PLAYS = SMALLEST ? 8 : 500;
+const ORACLE_PLAYS = SMALLEST ? 2 : 60;
 
 const aheadOf = (stay: LivedStay, day: number, sessions: readonly Session[]): Ahead => {
   const rhythm = { sessions, perWeek: stay.perWeek, off: [] };
@@ -98,7 +103,7 @@ function honesty(family: Family): { cold: readonly Case[]; after: readonly Case[
     herdOf({ family, barns: BARNS, stays: STAYS, policy, seed: 1 }),
   );
   const past = (["habit", "plan", "four-fifths"] as const).map((policy) =>
-    herdOf({ family, barns: 4, stays: STAYS, policy, seed: 2 }),
+    herdOf({ family, barns: PAST_BARNS, stays: STAYS, policy, seed: 2 }),
   );
   console.log(`\n${family.name}: ${BARNS} barns of ${STAYS} stays, run by habit, by plan, by plan to four fifths`);
   const cold = herds.map((herd) => each(herd, model));
@@ -126,7 +131,7 @@ function honesty(family: Family): { cold: readonly Case[]; after: readonly Case[
   row("model, the oracle's stays", each(habit, model));
   row(
     "oracle",
-    each(habit, (stay, day) => oracle(stay, day, 60)),
+    each(habit, (stay, day) => oracle(stay, day, ORACLE_PLAYS)),
   );
   const random = seededRandom(5);
   const [low, high] = byBarn(all, (cases) => figuresOf(cases).skill, random.next);
@@ -137,7 +142,7 @@ function honesty(family: Family): { cold: readonly Case[]; after: readonly Case[
 /** Levels are known to the herd: how often the shown interval holds them, of tracks that were worked. */
 function levelCoverage(family: Family): number {
   let [held, all] = [0, 0];
-  for (const stay of herdOf({ family, barns: 4, stays: STAYS, policy: "habit", seed: 3 })) {
+  for (const stay of herdOf({ family, barns: PAST_BARNS, stays: STAYS, policy: "habit", seed: 3 })) {
     const day = checkpoints(stay.term)[1] as number;
     const sessions = stay.sessions.filter((one) => one.day <= day);
     const belief = believed(stay, sessions);
@@ -174,7 +179,7 @@ function shuffled(stay: LivedStay): LivedStay {
 }
 
 function controls(family: Family): void {
-  const herd = herdOf({ family, barns: 3, stays: STAYS, policy: "habit", seed: 4 });
+  const herd = herdOf({ family, barns: CONTROL_BARNS, stays: STAYS, policy: "habit", seed: 4 });
   const mixed = each(herd.map(shuffled), model);
   const open = mixed.filter(({ before }) => !before);
   const mean = (list: readonly number[]): number => list.reduce((sum, x) => sum + x, 0) / Math.max(1, list.length);
@@ -182,7 +187,7 @@ function controls(family: Family): void {
     `  shuffled scores: skill ${two(figuresOf(open).skill)}, chances above 0.8: ${two(mean(open.map(({ chance }) => Number(chance > 0.8))))}`,
   );
   const never: Family = { ...family, name: `${family.name}, never learns`, growth: { ...family.growth, gain: () => 0 } };
-  const dull = each(herdOf({ family: never, barns: 3, stays: STAYS, policy: "habit", seed: 5 }), model).filter(
+  const dull = each(herdOf({ family: never, barns: CONTROL_BARNS, stays: STAYS, policy: "habit", seed: 5 }), model).filter(
     ({ before }) => !before,
   );
   console.log(
@@ -202,7 +207,7 @@ function planner(family: Family): void {
   console.log(`  value of goals truly held: ${POLICIES.map(worth).join(", ")}`);
 }
 
-const results = FAMILIES.map((family) => {
+const results = (SMALLEST ? FAMILIES.slice(0, 1) : FAMILIES).map((family) => {
   const figures = honesty(family);
   console.log(`  levels: the shown interval holds ${two(levelCoverage(family))}`);
   controls(family);

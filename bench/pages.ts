@@ -1,25 +1,13 @@
 /**
- * npm run bench [-- demo | ten]: latency of pages and endpoints at 1 and at 20 at once, beside the bare SQL of the same page in the same run, for the
+ * npm run bench [-- demo | ten] [--smallest]: latency of pages and endpoints at 1 and at 20 at once, beside the bare SQL of the same page in the same run, for the
  * demo barn and for one with ten years of history; and what the home page makes a browser load. Milliseconds; ratios tell, not figures.
  */
-import { createHash, randomBytes, randomUUID } from "node:crypto";
-import { mkdirSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { randomUUID } from "node:crypto";
 import { gzipSync } from "node:zlib";
-import { buildIfChanged } from "#bin/build.ts";
-import { startCluster } from "#bin/cluster.ts";
-import { createDatabase, withDatabase } from "#bin/prepare.ts";
-import { serve } from "#bin/serve.ts";
 import type { Actor } from "#contracts/people.ts";
-import { localDate } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { connect, type Sql } from "#db/client.ts";
-import { migrate } from "#db/migrate.ts";
-import { insertSession } from "#db/queries/sign-in.ts";
-import { seedDemo } from "#demo/seed.ts";
-import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
 import { readBarn } from "#server/barn/read-barn.ts";
 import { readCard } from "#server/card/read-card.ts";
 import { readChecks, readHorseChecks } from "#server/check/read-checks.ts";
@@ -34,11 +22,12 @@ import { readRail } from "#server/stay/read-rail.ts";
 import { readBooking, readTerms } from "#server/stay/read-terms.ts";
 import { readCourse, readLogView } from "#server/watch/read-course.ts";
 import { readWeek } from "#server/week/read-week.ts";
+import { type BenchBarn, SMALLEST, TODAY, withBarns } from "./served.ts";
 import { makeTenYears } from "./ten-years.ts";
 
-const TODAY = localDate("2026-07-14");
 const CLOCK = { now: () => new Date(), today: () => TODAY };
-const ROUNDS = { 1: 60, 20: 400 } as const;
+const ROUNDS = SMALLEST ? { 1: 1, 20: 20 } : { 1: 60, 20: 400 };
+const WARM_UP = SMALLEST ? 1 : 10;
 type AtOnce = keyof typeof ROUNDS;
 
 interface Spread {
@@ -46,7 +35,7 @@ interface Spread {
   readonly p95: number;
 }
 async function measure(atOnce: AtOnce, once: () => Promise<unknown>): Promise<Spread> {
-  for (let warm = 0; warm < 10; warm += 1) await once();
+  for (let warm = 0; warm < WARM_UP; warm += 1) await once();
   const times: number[] = [];
   let left: number = ROUNDS[atOnce];
   await Promise.all(
@@ -145,94 +134,65 @@ async function scriptsOf(address: string, cookie: string, path: string): Promise
   return { raw, zipped };
 }
 
-async function benchBarn(root: string, name: string, url: string): Promise<void> {
-  const served = await serve(root, { databaseUrl: url, port: 0, today: TODAY, quiet: true });
-  await withDatabase(url, async (sql) => {
-    const token = randomBytes(32).toString("base64url");
-    const [boss] = await sql`SELECT id FROM person WHERE role = 'manager'`;
-    await insertSession(
-      sql,
-      createHash("sha256").update(token).digest(),
-      boss?.["id"] as PersonId,
-      new Date(),
-      new Date(Date.now() + 86_400_000),
-    );
-    const cookie = `${SESSION_COOKIE}=${token}`;
-    const get = (path: string) => async () => {
-      const answer = await fetch(served.address + path, { headers: { Cookie: cookie, "Accept-Encoding": "gzip" } });
+async function benchBarn(name: string, { url, sql, served, boss, cookie }: BenchBarn): Promise<void> {
+  const get = (path: string) => async () => {
+    const answer = await fetch(served.address + path, { headers: { Cookie: cookie, "Accept-Encoding": "gzip" } });
+    await answer.arrayBuffer();
+    if (answer.status !== 200) throw new Error(`${path}: ${answer.status}`);
+  };
+  const targets = await targetsOf(sql);
+  const bare = connect(url, { max: 20 });
+  for (const atOnce of [1, 20] as const) {
+    console.log(`\n${name}, ${atOnce} at once, milliseconds\n  ${"".padEnd(22)}    p50    p95     SQL 50 SQL 95   p95 to p95`);
+    for (const target of targets) {
+      const statements = await statementsOf(url, target.read);
+      const replay = () =>
+        Promise.all(statements.map(([query, values]) => bare.unsafe(query, values as never[], { prepare: true })));
+      console.log(line(target.name, await measure(atOnce, get(target.path)), await measure(atOnce, replay)));
+    }
+    const absence = () => ({
+      person: boss,
+      firstDay: TODAY,
+      lastDay: TODAY,
+      fromMinute: null,
+      toMinute: null,
+      reason: "Bench",
+    });
+    const post = async () => {
+      const answer = await fetch(`${served.address}/api/people/add-absence`, {
+        method: "POST",
+        headers: { Cookie: cookie, "Content-Type": "application/json", "Idempotency-Key": randomUUID() },
+        body: JSON.stringify(absence()),
+      });
+      if (answer.status !== 200) throw new Error(`add-absence: ${answer.status}`);
       await answer.arrayBuffer();
-      if (answer.status !== 200) throw new Error(`${path}: ${answer.status}`);
     };
-    const targets = await targetsOf(sql);
-    const bare = connect(url, { max: 20 });
-    for (const atOnce of [1, 20] as const) {
-      console.log(`\n${name}, ${atOnce} at once, milliseconds\n  ${"".padEnd(22)}    p50    p95     SQL 50 SQL 95   p95 to p95`);
-      for (const target of targets) {
-        const statements = await statementsOf(url, target.read);
-        const replay = () =>
-          Promise.all(statements.map(([query, values]) => bare.unsafe(query, values as never[], { prepare: true })));
-        console.log(line(target.name, await measure(atOnce, get(target.path)), await measure(atOnce, replay)));
-      }
-      const absence = () => ({
-        person: boss?.["id"],
-        firstDay: TODAY,
-        lastDay: TODAY,
-        fromMinute: null,
-        toMinute: null,
-        reason: "Bench",
-      });
-      const post = async () => {
-        const answer = await fetch(`${served.address}/api/people/add-absence`, {
-          method: "POST",
-          headers: { Cookie: cookie, "Content-Type": "application/json", "Idempotency-Key": randomUUID() },
-          body: JSON.stringify(absence()),
-        });
-        if (answer.status !== 200) throw new Error(`add-absence: ${answer.status}`);
-        await answer.arrayBuffer();
-      };
-      const insert = () =>
-        bare`INSERT INTO absence (id, person_id, first_day, last_day, reason) VALUES (${randomUUID()}, ${boss?.["id"]}, ${TODAY}, ${TODAY}, 'Bench')`;
-      console.log(line("POST an absence", await measure(atOnce, post), await measure(atOnce, insert)));
-      await sql`DELETE FROM absence WHERE reason = 'Bench'`;
-      console.log(line("(nothing: /health)", await measure(atOnce, get("/health")), await measure(atOnce, () => bare`SELECT 1`)));
+    const insert = () =>
+      bare`INSERT INTO absence (id, person_id, first_day, last_day, reason) VALUES (${randomUUID()}, ${boss}, ${TODAY}, ${TODAY}, 'Bench')`;
+    console.log(line("POST an absence", await measure(atOnce, post), await measure(atOnce, insert)));
+    await sql`DELETE FROM absence WHERE reason = 'Bench'`;
+    console.log(line("(nothing: /health)", await measure(atOnce, get("/health")), await measure(atOnce, () => bare`SELECT 1`)));
+  }
+  await bare.end();
+  if (name.startsWith("Ten")) {
+    console.log("\nJavaScript to wake a page, kB");
+    for (const path of ["/", "/today", targets.find((one) => one.name === "Card")?.path ?? "/"]) {
+      const { raw, zipped } = await scriptsOf(served.address, cookie, path);
+      console.log(`  ${path.replace(/[0-9a-f-]{36}/, "…").padEnd(22)}${ms(raw / 1024)} raw ${ms(zipped / 1024)} gzipped`);
     }
-    await bare.end();
-    if (name.startsWith("Ten")) {
-      console.log("\nJavaScript to wake a page, kB");
-      for (const path of ["/", "/today", targets.find((one) => one.name === "Card")?.path ?? "/"]) {
-        const { raw, zipped } = await scriptsOf(served.address, cookie, path);
-        console.log(`  ${path.replace(/[0-9a-f-]{36}/, "…").padEnd(22)}${ms(raw / 1024)} raw ${ms(zipped / 1024)} gzipped`);
-      }
-    }
-  });
-  await served.stop();
-}
-
-async function main(): Promise<void> {
-  const root = process.cwd();
-  buildIfChanged(root);
-  const data = join(tmpdir(), `furlong-bench-${process.pid}`);
-  mkdirSync(data, { recursive: true });
-  const cluster = await startCluster({ data });
-  try {
-    const wanted = process.argv[2];
-    for (const [database, name, fill] of [
-      ["demo", "Demo barn", (sql: Sql) => seedDemo(sql, TODAY)],
-      ["ten", "Ten years: 40 in work, 1,500 gone home, 60,000 sessions", (sql: Sql) => makeTenYears(sql, TODAY)],
-    ] as const) {
-      if (wanted && wanted !== database) continue;
-      await createDatabase(cluster.url("postgres"), database);
-      await withDatabase(cluster.url(database), async (sql) => {
-        await migrate(sql);
-        await fill(sql);
-      });
-      await benchBarn(root, name, cluster.url(database));
-    }
-  } finally {
-    cluster.stop();
-    rmSync(data, { recursive: true, force: true });
-    rmSync(`${data}.password`, { force: true });
   }
 }
 
-await main();
+const BARNS = {
+  demo: { title: "Demo barn", fill: "demo" },
+  ten: {
+    title: SMALLEST ? "Ten years, in small" : "Ten years: 40 in work, 1,500 gone home, 60,000 sessions",
+    fill: (sql: Sql) => makeTenYears(sql, TODAY, SMALLEST ? { inWork: 2, gone: 3 } : { inWork: 40, gone: 1_500 }),
+  },
+} as const;
+type BarnName = keyof typeof BARNS;
+const wanted = (Object.keys(BARNS) as BarnName[]).filter((name) => process.argv.includes(name));
+const names = wanted.length > 0 ? wanted : (Object.keys(BARNS) as BarnName[]);
+await withBarns(Object.fromEntries(names.map((name) => [name, BARNS[name].fill])), (name, barn) =>
+  benchBarn(BARNS[name as BarnName].title, barn),
+);

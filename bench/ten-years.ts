@@ -1,5 +1,5 @@
 /**
- * A barn with ten years behind it: 40 horses in work, 1,500 stays gone home, 60,000 sessions. Written in bulk, as the use cases would
+ * A barn with ten years behind it, 39 sessions a stay. Written in bulk, as the use cases would
  * take hours; the shape of each row is theirs.
  */
 import { randomUUID } from "node:crypto";
@@ -14,8 +14,6 @@ import type { Sql } from "#db/client.ts";
 import { PEOPLE } from "#demo/cast.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 
-const IN_WORK = 40;
-const GONE = 1_500;
 const SIGNED = {
   risk: null,
   ridden: null,
@@ -37,7 +35,11 @@ async function insertAll(sql: Sql, table: string, rows: readonly Row[]): Promise
     await sql`INSERT INTO ${sql(table)} ${sql(rows.slice(at, at + 2_000) as Row[])}`;
 }
 
-export async function makeTenYears(sql: Sql, today: LocalDate): Promise<void> {
+export async function makeTenYears(
+  sql: Sql,
+  today: LocalDate,
+  { inWork, gone: goneHome }: { readonly inWork: number; readonly gone: number },
+): Promise<void> {
   const random = seededRandom(11);
   const boss = must(
     await setUpBarn(sql, { name: "Longmeadow", timeZone: "America/Denver", manager: must(PEOPLE[0], "a manager") }),
@@ -98,8 +100,8 @@ export async function makeTenYears(sql: Sql, today: LocalDate): Promise<void> {
     report_issue: [],
   };
   const revisions: [string, number][] = [];
-  for (let n = 0; n < IN_WORK + GONE; n += 1) {
-    const gone = n >= IN_WORK;
+  for (let n = 0; n < inWork + goneHome; n += 1) {
+    const gone = n >= inWork;
     const [client, horse, stay, evaluation] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
     const length = random.pick([30, 60, 90]);
     const firstDay = addDays(today, gone ? -random.whole(100, 3_650) : -random.whole(5, 50));
@@ -235,9 +237,9 @@ export async function makeTenYears(sql: Sql, today: LocalDate): Promise<void> {
     }
     if (gone) {
       const report = randomUUID();
-      rows.report.push({ id: report, stay_id: stay, words: sql.json({}) });
+      rows.report.push({ id: report, stay_id: stay, kind: "end", ordinal: 0, words: sql.json({}) });
       rows.report_issue.push({
-        number: n - IN_WORK + 1,
+        number: n - inWork + 1,
         report_id: report,
         approved_by: boss,
         approved_at: at,

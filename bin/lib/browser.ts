@@ -10,10 +10,10 @@ export interface Opened {
 }
 
 /** With a profile that is named, what the browser keeps outlives it. */
-export async function openBrowser(kept?: string): Promise<Opened> {
+export async function openBrowser({ kept, args = [] }: { kept?: string; args?: readonly string[] } = {}): Promise<Opened> {
   const profile = kept ?? mkdtempSync(join(tmpdir(), "furlong-browser-"));
   const browser = await puppeteer.launch({
-    executablePath: "/usr/bin/chromium",
+    executablePath: "/usr/bin/chromium-headless-shell",
     userDataDir: profile,
     args: [
       "--headless",
@@ -25,6 +25,7 @@ export async function openBrowser(kept?: string): Promise<Opened> {
       "--disable-sync",
       "--no-first-run",
       "--force-prefers-reduced-motion",
+      ...args,
     ],
   });
   return {

@@ -53,7 +53,7 @@ async function main(): Promise<void> {
     say("Making the demo barn (about 20 seconds)");
     await seedDemo(sql, systemClock(today).today(DEMO_ZONE));
   });
-  if (buildIfChanged(root)) say("Built the application");
+  if (await buildIfChanged(root)) say("Built the application");
 
   const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
   const station = process.env["FURLONG_WEATHER_URL"] ? null : await serveStandin(root, "weather");

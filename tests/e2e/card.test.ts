@@ -10,6 +10,7 @@ import {
   fill,
   follow,
   PHONE,
+  reload,
   Screens,
   text,
   thumb,
@@ -123,7 +124,7 @@ describe("a card on the phone", () => {
     await go(page, "Work");
     for (let i = 0; i < 7; i += 1) await tap(page, "Ground: 5 more");
     await thumb(await page.waitForSelector("[role=group] button[aria-label*='4, ']"));
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     await text(page, "Kept on this phone and not sent yet.");
     await go(page, "Work");
     expect(await page.$eval("#ground", (field) => (field as HTMLInputElement).value)).toBe("35");
@@ -161,7 +162,7 @@ describe("a card on the phone", () => {
     await go(page, "Work");
     await start("ground");
     await pass(12);
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     await go(page, "Work");
     await page.waitForFunction(() => document.querySelector("[data-timer='ground']")?.textContent?.includes("12:0"));
     await start("saddle");
@@ -231,7 +232,7 @@ describe("a card on the phone", () => {
     for (const page of [phone, desk]) {
       await screens.visit(page, `/card/${id}`);
       if (page === phone) await go(page, "Work");
-      for (let i = 0; i < 4; i += 1) await (await page.waitForSelector(`::-p-aria([name="Ground: 5 more"])`))?.click();
+      for (let i = 0; i < 4; i += 1) await (await page.waitForSelector(`::-p-said([name="Ground: 5 more"])`))?.click();
       if (page === phone) await go(page, "The end");
       await choose(page, "Ended well");
     }

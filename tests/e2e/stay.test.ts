@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, follow, link, Screens, saidBy, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, follow, link, reload, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -21,7 +21,7 @@ describe("booking a stay", () => {
     await text(page, "An address such as name@example.org, or nothing.");
     await text(page, "The owner's aim is missing: type it in.");
     await expectAccessible(page, "booking with faults");
-    await page.reload({ waitUntil: "networkidle2" });
+    await reload(page);
     expect(await page.$eval("[name='horse.name']", (field) => (field as HTMLInputElement).value)).toBe("Plum Duff");
     await fill(page, "E-mail", "ottoline@example.org");
     await page.type("[name='stay.aim']", "Hacks out alone.");
@@ -75,7 +75,7 @@ describe("terms and holds", () => {
     await take?.click();
     await button(mine, "Save mine as it is now").click();
     await text(mine, "Saved");
-    await mine.reload({ waitUntil: "networkidle2" });
+    await reload(mine);
     const value = (name: string) => mine.$eval(`[name='stay.${name}']`, (field) => (field as HTMLInputElement).value);
     expect([await value("aim"), await value("afterWords"), await value("sessionsAWeek")]).toEqual([
       "Jump a line by autumn.",

@@ -79,14 +79,14 @@ describe("the week", () => {
     );
     await page.keyboard.press("ArrowLeft");
     await page.keyboard.press("Enter");
-    await (await page.waitForSelector("::-p-aria([name='Work it on this day'])"))?.focus();
+    await (await page.waitForSelector("::-p-said([name='Work it on this day'])"))?.focus();
     await page.keyboard.press("Enter");
     await text(page, "Kettle Hill on Tue 14 Jul.");
     expect(await meant("Kettle Hill")).toContain("2026-07-14 pinned");
     await page.close();
     const tablet = await open(TABLET);
     await (await cell(tablet, "Kettle Hill", "2026-07-14"))?.tap();
-    await (await tablet.waitForSelector("::-p-aria([name='Not on this day'])"))?.tap();
+    await (await tablet.waitForSelector("::-p-said([name='Not on this day'])"))?.tap();
     await text(tablet, "Kettle Hill not on Tue 14 Jul.");
     await expectAccessible(tablet, "the week on the tablet");
     await tablet.close();

@@ -1,44 +1,17 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ROLES, type Role } from "#contracts/people.ts";
+import { ROLES } from "#contracts/people.ts";
 import { maySee, PAGES } from "#server/auth/access.ts";
 import { COMMANDS } from "#server/commands.ts";
-import { demoIds, Site } from "#tests/site.ts";
-
-/** A white dot. */
-const PNG = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==";
-const PDF = Buffer.from("%PDF-1.4\n%%EOF\n").toString("base64");
-
-/** One of each role in the demo barn. */
-const SIGN_IN: Record<Role, string> = { manager: "odalys", rider: "wren", helper: "jory" };
+import { addressesOf, SIGN_IN } from "#tests/pages.ts";
+import { Site } from "#tests/site.ts";
 
 let site: Site;
-let paths: Record<string, string>;
+let paths: Awaited<ReturnType<typeof addressesOf>>;
 beforeAll(async () => {
   site = await Site.open("demo");
-  const { stay, card, evaluation, evaluated, check } = await demoIds(site.sql);
-  const attached = await site.post("check/attach", { id: check, name: "chart.pdf", content: PDF }, { who: "odalys" });
-  const { id: file } = (await attached.json()) as { id: string };
-  await site.post("report/approve", { stay, kind: "end", ordinal: 0, version: null, send: false }, { who: "odalys" });
-  const photo = await site.post(
-    "report/add-photo",
-    { stay, kind: "end", ordinal: 0, caption: "", content: PNG },
-    { who: "odalys" },
-  );
-  const added = (await photo.json()) as { photo: { id: string } };
-  paths = {
-    "/card/[id]": `/card/${card}`,
-    "/horse/[id]/evaluation/[evaluation]": `/horse/${evaluated}/evaluation/${evaluation}`,
-    "/horse/[id]/evaluation/[evaluation]/print": `/horse/${evaluated}/evaluation/${evaluation}/print`,
-    "/horse/[id]/evaluation/[evaluation]/owner": `/horse/${evaluated}/evaluation/${evaluation}/owner`,
-    "/api/check-file/[id]": `/api/check-file/${file}`,
-    "/report/[number]": "/report/1",
-    "/report/[number]/[paper].pdf": "/report/1/letter.pdf",
-    "/horse/[id]/report/[...which]": `/horse/${stay}/report`,
-    "/api/report-photo/[id]": `/api/report-photo/${added.photo.id}`,
-  };
-  for (const page of Object.keys(PAGES)) paths[page] ??= page.replace("[id]", stay);
+  paths = await addressesOf(site);
 });
 afterAll(() => site.close());
 

@@ -1,21 +1,36 @@
-/** Once a run: a throw-away cluster with two templates (an empty barn, the demo barn) and the built application. */
-import { existsSync, readdirSync, rmSync } from "node:fs";
+/** Once a run: a throw-away cluster with two templates (an empty barn, the demo barn), the built application, and a browser for each worker. */
+import { existsSync, mkdirSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { TestProject } from "vitest/node";
+import { openBrowser } from "#bin/browser.ts";
 import { buildIfChanged } from "#bin/build.ts";
-import { startCluster, stopCluster } from "#bin/cluster.ts";
+import { type Cluster, postgresPrograms, startCluster, stopCluster } from "#bin/cluster.ts";
+import { keep, keyOf, takeKept } from "#bin/kept.ts";
 import { createDatabase, withDatabase } from "#bin/prepare.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { migrate } from "#db/migrate.ts";
 import { seedDemo } from "#demo/seed.ts";
 import { setUpEmpty, TODAY } from "./barn.ts";
+import { TELLS_NAMES } from "./by-name.ts";
 
 const PREFIX = "furlong-test-";
+/** Inside a run's folder, with its password beside it: the two are kept together. */
+const CLUSTER = "cluster";
+/** Whatever may change what stands in the two templates. */
+const TEMPLATE_SOURCES = [
+  ...["core", "contracts", "db", "server", "solver", "ui/words"].map((part) => `src/${part}`),
+  "demo",
+  "tests/support/barn.ts",
+  "bin/lib/cluster.ts",
+  "package-lock.json",
+];
 
 declare module "vitest" {
   interface ProvidedContext {
     adminUrl: string;
+    /** Where to reach the browser of each worker, by its number less one. */
+    browsers: string[];
   }
 }
 
@@ -25,30 +40,52 @@ function sweep(): void {
     const pid = name.slice(PREFIX.length).replace(/\D.*/, "");
     if (existsSync(`/proc/${pid}`)) continue;
     const path = join(tmpdir(), name);
-    if (existsSync(join(path, "PG_VERSION"))) stopCluster(path);
+    if (existsSync(join(path, CLUSTER, "PG_VERSION"))) stopCluster(join(path, CLUSTER));
     rmSync(path, { recursive: true, force: true });
   }
 }
 
-export default async function setup(project: TestProject): Promise<() => void> {
-  sweep();
-  const data = join(tmpdir(), `${PREFIX}${process.pid}`);
-  const cluster = await startCluster({ data, fast: true });
-  for (const [name, fill] of [
-    ["empty", setUpEmpty],
-    ["demo", (sql) => seedDemo(sql, localDate(TODAY))],
-  ] as const satisfies readonly (readonly [string, (sql: Parameters<typeof seedDemo>[0]) => Promise<unknown>])[]) {
+/** A running cluster with the databases `empty` and `demo`: taken from what an earlier run kept, or made and kept. */
+async function templates(root: string, folder: string): Promise<Cluster> {
+  const key = keyOf(root, TEMPLATE_SOURCES, [postgresPrograms() ?? ""]);
+  const start = () => startCluster({ data: join(folder, CLUSTER), fast: true });
+  if (takeKept("templates", key, folder)) return start();
+  mkdirSync(folder);
+  const cluster = await start();
+  const fills = {
+    empty: setUpEmpty,
+    demo: (sql) => seedDemo(sql, localDate(TODAY)),
+  } satisfies Record<string, (sql: Parameters<typeof seedDemo>[0]) => Promise<unknown>>;
+  for (const [name, fill] of Object.entries(fills)) {
     await createDatabase(cluster.url("postgres"), name);
     await withDatabase(cluster.url(name), async (sql) => {
       await migrate(sql);
       await fill(sql);
     });
   }
-  buildIfChanged(project.config.root);
+  cluster.stop();
+  keep("templates", key, folder);
+  return start();
+}
+
+export default async function setup(project: TestProject): Promise<() => Promise<void>> {
+  sweep();
+  const { root } = project.config;
+  const folder = join(tmpdir(), `${PREFIX}${process.pid}`);
+  const workers = Number(project.config.maxWorkers);
+  const [cluster, browsers] = await Promise.all([
+    templates(root, folder),
+    Promise.all(Array.from({ length: workers }, () => openBrowser({ args: [TELLS_NAMES] }))),
+    buildIfChanged(root),
+  ]);
   project.provide("adminUrl", cluster.url("postgres"));
-  return () => {
+  project.provide(
+    "browsers",
+    browsers.map(({ browser }) => browser.wsEndpoint()),
+  );
+  return async () => {
+    await Promise.all(browsers.map(({ close }) => close()));
     cluster.stop();
-    rmSync(data, { recursive: true, force: true });
-    rmSync(`${data}.password`, { force: true });
+    rmSync(folder, { recursive: true, force: true });
   };
 }

@@ -1,12 +1,12 @@
 /** The card as thumbs work it. */
 import type { Page } from "puppeteer-core";
-import { thumb } from "./screen.ts";
+import { awake, thumb } from "./screen.ts";
 
 export const tap = async (page: Page, name: string): Promise<void> =>
-  thumb(await page.waitForSelector(`::-p-aria([name="${name}"])`));
+  thumb(await page.waitForSelector(`::-p-said([name="${name}"])`));
 /** To one of the card's four parts, by the bar under the thumb. */
 export async function go(page: Page, part: "Before" | "Work" | "What happened" | "The end"): Promise<void> {
-  await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
+  await awake(page);
   await (await page.waitForSelector(`nav[aria-label="Parts of the card"] ::-p-text(${part})`))?.tap();
 }
 /** Every tick that the gate asks for. */

@@ -1,9 +1,9 @@
 /** Driving the real interface: pages as somebody, controls by the name that a screen reader says, and axe. */
 import axe from "axe-core";
-import type { Browser, ElementHandle, Page } from "puppeteer-core";
-import { expect } from "vitest";
-import { openBrowser } from "#bin/browser.ts";
+import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from "puppeteer-core";
+import { expect, inject } from "vitest";
 import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import "./by-name.ts";
 import type { Site } from "./site.ts";
 
 export const DESK = { width: 1280, height: 800 };
@@ -15,23 +15,27 @@ const complaints = new WeakMap<Page, string[]>();
 export const complaintsOf = (page: Page): readonly string[] => complaints.get(page) ?? [];
 
 export class Screens {
+  private readonly contexts: BrowserContext[] = [];
   private constructor(
     readonly site: Site,
     readonly browser: Browser,
-    private readonly shut: () => Promise<void>,
   ) {}
+  /** In the browser of this worker, which outlives the file. */
   static async open(site: Site): Promise<Screens> {
-    const { browser, close } = await openBrowser();
-    return new Screens(site, browser, close);
+    const browserWSEndpoint = inject("browsers")[Number(process.env["VITEST_POOL_ID"]) - 1];
+    if (!browserWSEndpoint) throw new Error(`no browser was started for worker ${process.env["VITEST_POOL_ID"]}`);
+    return new Screens(site, await puppeteer.connect({ browserWSEndpoint, defaultViewport: null }));
   }
   async close(): Promise<void> {
-    await this.shut();
+    await Promise.all(this.contexts.map((context) => context.close()));
+    await this.browser.disconnect();
     await this.site.close();
   }
 
   /** A page in a cookie jar of its own. */
   async as(who: string | null, size = DESK): Promise<Page> {
     const context = await this.browser.createBrowserContext();
+    this.contexts.push(context);
     const page = await context.newPage();
     const said: string[] = [];
     complaints.set(page, said);
@@ -56,14 +60,24 @@ export class Screens {
     return page;
   }
   async visit(page: Page, path: string): Promise<void> {
-    // A page may hold a stream of events open for as long as it stands.
-    await page.goto(this.site.address + path, { waitUntil: "networkidle2" });
-    // On a busy machine an island may wake after the network has gone quiet.
-    await page.waitForFunction(() => !document.querySelector("astro-island[ssr]"));
+    await page.goto(this.site.address + path);
+    await awake(page);
   }
 }
 
-const named = (role: string, name: string): string => `::-p-aria([name="${name}"][role="${role}"])`;
+/** Until the page says that it can be used: every island of it is awake. */
+export async function awake(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () => document.documentElement.dataset["awake"] !== undefined || !document.querySelector("astro-island"),
+  );
+}
+
+export async function reload(page: Page): Promise<void> {
+  await page.reload();
+  await awake(page);
+}
+
+const named = (role: string, name: string): string => `::-p-said([name="${name}"][role="${role}"])`;
 export const button = (page: Page, name: string) => page.locator(named("button", name));
 export const link = (page: Page, name: string) => page.locator(named("link", name));
 /** The radio button itself is out of sight; its label is what people press. */
@@ -84,7 +98,7 @@ export const bodyOf = (page: Page): Promise<string> => saidBy(page, "body");
 
 /** Replaces what stands in a field, found by its label. */
 export async function fill(page: Page, label: string, value: string): Promise<void> {
-  const field = await page.waitForSelector(`::-p-aria([name="${label}"])`);
+  const field = await page.waitForSelector(`::-p-said([name="${label}"])`);
   if (!field) throw new Error(`no field ${label}`);
   const [type, tag] = await field.evaluate((element) => [element.getAttribute("type"), element.tagName]);
   if (tag === "SELECT") await field.select(value);
@@ -103,17 +117,18 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 
 /** Presses something that leads to another page. */
 export async function follow(page: Page, press: () => Promise<unknown>): Promise<void> {
-  await Promise.all([page.waitForNavigation({ waitUntil: "networkidle2" }), press()]);
+  await Promise.all([page.waitForNavigation(), press()]);
+  await awake(page);
 }
 
 async function violationsOf(page: Page, only: readonly string[] | { readonly rules: readonly string[] }): Promise<string[]> {
-  await page.evaluate(axe.source);
+  if (!(await page.evaluate(() => "axe" in window))) await page.evaluate(axe.source);
   return page.evaluate(async (runOnly) => {
     const { axe: run } = window as unknown as { axe: typeof import("axe-core") };
     const asked = Array.isArray(runOnly)
       ? [...runOnly]
       : { type: "rule" as const, values: [...(runOnly as { rules: string[] }).rules] };
-    const { violations: found } = await run.run(document, { runOnly: asked });
+    const { violations: found } = await run.run(document, { runOnly: asked, resultTypes: ["violations"], preload: false });
     return found.map(
       (violation) =>
         `${violation.id}: ${violation.nodes

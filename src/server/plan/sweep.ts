@@ -196,26 +196,32 @@ export async function sweep(deps: Deps): Promise<number> {
   return turns.length;
 }
 
-/** Long enough that a handful of writes in a row are read as one. */
-const SOON_MS = 1500;
-let waiting: NodeJS.Timeout | null = null;
+/** Nothing was written for so long: a handful of writes in a row are read as one. */
+const QUIET_MS = 1500;
+/** While somebody goes on writing, what was written first waits no longer than this. */
+const LATEST_MS = 20_000;
+let waiting: { readonly since: number; timer: NodeJS.Timeout } | null = null;
 let running: Promise<unknown> | null = null;
-/** Asks for a sweep in a moment; many asked at once are one. A sweep that fails is tried again after the next write. */
+/** Asks for a sweep once it is quiet; many asked in a row are one. A sweep that fails is tried again after the next write. */
 export function sweepSoon(deps: Deps): void {
-  if (waiting) return;
-  waiting = setTimeout(() => {
-    waiting = null;
-    if (running) {
-      void running.then(() => sweepSoon(deps));
-      return;
-    }
-    running = sweep(deps)
-      .catch((error: unknown) => console.error("plans could not be read again:", error))
-      .finally(() => {
-        running = null;
-      });
-  }, SOON_MS);
-  waiting.unref();
+  const now = performance.now();
+  const since = waiting?.since ?? now;
+  if (waiting) clearTimeout(waiting.timer);
+  const timer = setTimeout(() => begin(deps), Math.max(0, Math.min(QUIET_MS, since + LATEST_MS - now)));
+  timer.unref();
+  waiting = { since, timer };
+}
+function begin(deps: Deps): void {
+  waiting = null;
+  if (running) {
+    void running.then(() => sweepSoon(deps));
+    return;
+  }
+  running = sweep(deps)
+    .catch((error: unknown) => console.error("plans could not be read again:", error))
+    .finally(() => {
+      running = null;
+    });
 }
 
 let sweptOn: LocalDate | null = null;

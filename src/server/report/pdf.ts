@@ -35,7 +35,7 @@ let idle: ReturnType<typeof setTimeout> | undefined;
 
 async function open(): Promise<Opened> {
   const browser = await puppeteer.launch({
-    executablePath: process.env["FURLONG_CHROMIUM"] ?? "/usr/bin/chromium",
+    executablePath: process.env["FURLONG_CHROMIUM"] ?? "/usr/bin/chromium-headless-shell",
     // Over a pipe, it ends with us however we end.
     pipe: true,
     args: [

@@ -1,10 +1,12 @@
 /** The walk of an evaluation as the barn wants it: rungs reworded, moved, left out, added; each save is a new version. */
+
 import { useState } from "react";
 import type { BarnWalkView } from "#contracts/views.barn.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
 import { type Instrument, mergeRungs, RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { plural } from "#ui/words/figures.ts";
@@ -24,6 +26,7 @@ const said = (rungs: readonly Rung[], id: string): string => {
 };
 
 export function WalkEditor({ view, who }: { view: BarnWalkView; who: string }) {
+  useAwake();
   const draft = useDraft<readonly Rung[]>(`instrument:${who}:${view.version}`, view.rungs);
   const { value: rungs, set } = draft;
   const [open, setOpen] = useState<string | null>(null);

@@ -1,4 +1,5 @@
 /** The table by which a sign points to places to look, for the barn to argue with: each weight from 0 (does not point there) to 5. */
+
 import { useState } from "react";
 import type { BarnView } from "#contracts/views.barn.ts";
 import { MAX_WEIGHT, SIGN_WEIGHTS, type WeightChange, weightsWith } from "#core/intake/cause-rules.ts";
@@ -6,6 +7,7 @@ import { CAUSES, type CauseId, causeOf } from "#core/intake/causes.ts";
 import { SIGNS, signOf } from "#core/intake/signs.ts";
 import { useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 
 const STEP = 0.1;
@@ -13,6 +15,7 @@ const keyOf = ({ sign, cause }: WeightChange): string => `${sign}:${cause}`;
 const shipped = (sign: string, cause: CauseId): number => SIGN_WEIGHTS[sign]?.[cause] ?? 0;
 
 export function WeightsEditor({ view }: { view: BarnView }) {
+  useAwake();
   const [sign, setSign] = useState("girthy");
   const {
     edits,

@@ -1,8 +1,10 @@
 /** A rider's card on the phone: essentials, the gate, the work, what happened, closed in a minute; with or without signal. */
+
 import { useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { Button } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";
 import { clock } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
@@ -13,6 +15,7 @@ import { NotWorked } from "./NotWorked.tsx";
 import { Revisions } from "./Revisions.tsx";
 
 export function CardScreen({ view, me }: { view: CardView; me: string }) {
+  useAwake();
   const [correcting, setCorrecting] = useState(false);
   const { card } = view;
   const kept = (useOutbox(me) ?? []).filter(({ subject }) => subject === card.id);

@@ -3,6 +3,7 @@ import { LOOKERS } from "#contracts/check.ts";
 import type { ChecksView, CheckView } from "#contracts/views.check.ts";
 import { isOpen } from "#core/check/check.ts";
 import { Button, Field, INPUT } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { LOOKER } from "#ui/words/check.ts";
 import { CheckItem } from "./CheckItem.tsx";
 import { OrderCheckForm } from "./OrderCheck.tsx";
@@ -13,6 +14,7 @@ const matches = (check: CheckView, who: string, words: string): boolean =>
 
 /** What vets, dentists, farriers and fitters have been asked for all horses; the address bar keeps the view. */
 export function ChecksScreen({ view, who: first, find }: { view: ChecksView; who: string; find: string }) {
+  useAwake();
   const [who, setWho] = useState(first);
   const [words, setWords] = useState(find);
   const [ordering, setOrdering] = useState(false);

@@ -2,12 +2,14 @@ import { useState } from "react";
 import type { HorseChecksView } from "#contracts/views.check.ts";
 import { Findings } from "#ui/intake/Findings.tsx";
 import { Button } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { CheckItem } from "./CheckItem.tsx";
 import { OrderCheckForm } from "./OrderCheck.tsx";
 import { Trials } from "./Trials.tsx";
 
 /** One horse's checks and trials, beside what its signs say with them in mind. */
 export function HorseChecks({ view }: { view: HorseChecksView }) {
+  useAwake();
   const [ordering, setOrdering] = useState(false);
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_26rem]">

@@ -1,4 +1,5 @@
 /** Today: strings, places and what is to place. Three ways to every placement: drag, keyboard, tap and tap. */
+
 import {
   type Announcements,
   DndContext,
@@ -17,6 +18,7 @@ import type { Wish } from "#core/day/spot.ts";
 import { fallen } from "#core/day/stands.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
 import { sayParts, sayProof } from "#ui/words/day.ts";
 import { clock, plural } from "#ui/words/figures.ts";
@@ -54,6 +56,7 @@ function announcementsFor(view: DayView): Announcements {
 }
 
 export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean; me: PersonId }) {
+  useAwake();
   const sheet = useSheet(initial);
   const laying = useLayOut();
   const { proof, ask: askProof } = useProof(sheet.view);

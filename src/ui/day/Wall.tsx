@@ -1,9 +1,11 @@
 /** The day on the wall of the aisle: strings, places and what changed, read from two metres, kept current by itself; nothing to touch. */
+
 import { useEffect, useState } from "react";
 import type { DayView } from "#contracts/views.ts";
 import { dateInZone, sayDate } from "#core/calendar/local-date.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { weatherTold } from "#core/day/weather-day.ts";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useLive } from "#ui/kit/use-live.ts";
 import { minutesAsClock } from "#ui/words/figures.ts";
 import { sayTold } from "#ui/words/weather.ts";
@@ -28,6 +30,7 @@ function useClock({ day, timeZone }: DayView): number | null {
 }
 
 export function Wall({ initial }: { initial: DayView }) {
+  useAwake();
   // Without a day the server gives its today: the wall turns over with the first write of the new day.
   const { view } = useLive(initial, "/today/data");
   const minutes = useClock(view);

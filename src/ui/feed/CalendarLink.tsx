@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 
 interface Props {
@@ -14,6 +15,7 @@ interface Props {
 }
 /** The secret address of a calendar: made, shown to be copied, made anew, taken away. */
 export function CalendarLink({ person, stay, path: initial, words, big = false }: Props) {
+  useAwake();
   const [path, setPath] = useState(initial);
   const { busy, problem, send } = useCommand();
   const make = async (): Promise<void> => {

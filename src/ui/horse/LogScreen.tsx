@@ -1,4 +1,5 @@
 /** The story of a stay day by day: looked up by skill, side, sign, rider or words; above it any skill over time. The address bar holds the view. */
+
 import { Fragment, useEffect, useState } from "react";
 import type { SessionView } from "#contracts/views.ts";
 import type { LogView } from "#contracts/views.watch.ts";
@@ -8,6 +9,7 @@ import { SKILLS } from "#core/ladder/skills.ts";
 import { ANYTHING, type LogAsked, matches } from "#core/watch/log.ts";
 import { Revisions } from "#ui/card/Revisions.tsx";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { SIDE } from "#ui/words/labels.ts";
 import { sayField } from "#ui/words/record.ts";
@@ -20,6 +22,7 @@ const textOf = ({ record, rider, helper }: SessionView): string =>
   [rider, helper ?? "", ...SAID.map((field) => sayField(field, record, []))].join(" ");
 
 export function LogScreen({ view }: { view: LogView }) {
+  useAwake();
   const [asked, setAsked] = useState<LogAsked>(ANYTHING);
   useEffect(() => {
     const kept = new URL(location.href).searchParams;

@@ -3,11 +3,13 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import { STEEP } from "#core/tools/workload.ts";
 import type { Week } from "#core/watch/weeks.ts";
 import { Chart, type Series } from "#ui/kit/Chart.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 
 const hours = (minutes: number): number => Math.round((minutes / 60) * 10) / 10;
 
 /** Hours on the ground and in the saddle by week, with the workload against the four weeks before. */
 export function WeeksChart({ weeks }: { weeks: readonly Week[] }) {
+  useAwake();
   const labels = useMemo(() => weeks.map(({ monday }) => sayDate(monday)), [weeks]);
   const series = useMemo<Series[]>(
     () => [

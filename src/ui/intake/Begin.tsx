@@ -3,6 +3,7 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
 
@@ -15,6 +16,7 @@ interface Props {
 
 /** Begins an evaluation of the kind that is due; once the intake is done the others stay in reach. */
 export function Begin({ stay, due, rungs, closed }: Props) {
+  useAwake();
   const { busy, problem, send } = useCommand();
   const begin = async (kind: EvaluationKind): Promise<void> => {
     if ((await send("intake/begin", { stay, kind })).ok) location.reload();

@@ -1,12 +1,14 @@
 import { useState } from "react";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
 import { Button } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { Judge } from "./Judge.tsx";
 import { Outcome } from "./Outcome.tsx";
 import { Signed } from "./Signed.tsx";
 
 /** The outcome page's working part: to be signed, or signed and open to a change that is signed again. */
 export function Desk({ view, who }: { view: ClosedEvaluationView; who: string }) {
+  useAwake();
   const last = view.signatures.at(-1);
   const [open, setOpen] = useState(!last && view.maySign);
   return (

@@ -1,10 +1,12 @@
 /** The walk of an evaluation: one rung at a time with the next in reach, and at the end what comes out of it. */
+
 import { useState } from "react";
 import type { WalkView } from "#contracts/views.intake.ts";
 import { MEASURING_RUNG, MIND_RUNG, rungToGoOnWith, TOUCHING_RUNG } from "#core/intake/instrument.ts";
 import { openTracks, readWalk } from "#core/intake/outcome.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { slotWords } from "#ui/words/intake.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
 import { TapMap } from "./BodyMap.tsx";
@@ -16,6 +18,7 @@ import { useWalk } from "./use-walk.ts";
 
 const STATE = { saved: "Saved", saving: "Saving…", kept: "Kept on this device" } as const;
 export function Walk({ view, who }: { view: WalkView; who: string }) {
+  useAwake();
   const { id, stay, horse, kind, about, rungs } = view;
   const state = useWalk(id, who, view.initial);
   const { walk, command } = state;

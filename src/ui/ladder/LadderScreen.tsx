@@ -1,4 +1,5 @@
 /** The barn's ladder: read as a graph, changed skill by skill, with what the barn's own horses took beside what it says. */
+
 import { useState } from "react";
 import type { LadderView } from "#contracts/views.plan.ts";
 import { editFaults, editOf, type LadderEdit, ladderWith, trimmed } from "#core/ladder/edits.ts";
@@ -6,6 +7,7 @@ import { BRANCHES, SKILL_PLACES, SKILLS, skillOf } from "#core/ladder/skills.ts"
 import { useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
 import { BARE_INPUT, Button, Field, INPUT } from "#ui/kit/parts.tsx";
 import { SkillPicks } from "#ui/kit/SkillPicks.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { BRANCH } from "#ui/words/labels.ts";
 import { PLACE, skillWords } from "#ui/words/plan.ts";
@@ -18,6 +20,7 @@ const sayEdit = (edit: LadderEdit | null): string =>
     : `${edit.used ? "" : "not used; "}after ${edit.after.map(skillWords).join(", ") || "nothing"}; ${edit.to3} and ${edit.to4} sessions; grade ${edit.grade}; ${PLACE[edit.place]}`;
 
 export function LadderScreen({ view }: { view: LadderView }) {
+  useAwake();
   const [chosen, setChosen] = useState("trot");
   const {
     edits,

@@ -1,8 +1,10 @@
 /** The barn's methods side by side: a column each, a row for every question that changes something. */
+
 import type { MethodsView } from "#contracts/views.plan.ts";
 import { ANSWERS, isShipped, METHODS, methodsWith, type OwnMethod, ownOf, type Question } from "#core/ladder/methods.ts";
 import { type KeyedEdits, useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
 import { BARE_INPUT, Button, INPUT } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { answerWords, CHANGES, QUESTION, QUESTIONS, sayMethod } from "#ui/words/method.ts";
 
@@ -24,6 +26,7 @@ const NUMBERS = [
 ] as const;
 
 export function MethodsScreen({ view }: { view: MethodsView }) {
+  useAwake();
   const { edits, put, save, saved, waits, panel }: KeyedEdits<OwnMethod> = useKeyedEdits<OwnMethod>({
     command: "barn/edit-methods",
     field: "methods",

@@ -1,8 +1,10 @@
 /** A letter to the owner, proposed from the record and made the manager's own; the secret address of the owner's page; what was sent before. */
+
 import { useState } from "react";
 import type { LetterView, LinkView } from "#contracts/views.owner.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { sayLetter } from "#ui/words/letter.ts";
@@ -67,6 +69,7 @@ function OwnerLink({
 }
 
 export function LetterScreen({ view, about, me }: { view: LetterView; about: string; me: string }) {
+  useAwake();
   const { value: draft, set, drop } = useDraft(`letter:${me}:${view.stay}:${about}`, sayLetter(about, view));
   const [done, setDone] = useState(false);
   const { busy, problem, send } = useCommand();

@@ -3,6 +3,7 @@ import type { PeopleView } from "#contracts/views.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { CalendarLink } from "#ui/feed/CalendarLink.tsx";
 import { Button, Tag } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { kilograms, minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { ROLE } from "#ui/words/labels.ts";
 import { Absences } from "./Absences.tsx";
@@ -13,6 +14,7 @@ type Open = PersonId | "new" | null;
 
 /** Who works here, when, and on what: the day sheet reads all of it. */
 export function PeopleScreen({ view }: { view: PeopleView }) {
+  useAwake();
   const [open, setOpen] = useState<Open>(null);
   return (
     <div className="grid gap-6">

@@ -1,10 +1,12 @@
 /** The plan of a term with its forecast: both read from the record by the page's own worker, as the server reads them for the Rail. */
+
 import { useMemo, useState } from "react";
 import type { PlanView } from "#contracts/views.plan.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { listed, plural } from "#ui/words/figures.ts";
 import { onDay, percent, sayCauses, sayChance, sayMoved, sayStall, skillWords, trackWords } from "#ui/words/plan.ts";
 import { Goals } from "./Goals.tsx";
@@ -35,6 +37,7 @@ function inWords(reading: Reading, goals: readonly PlanGoal[]): string {
 }
 
 export function PlanScreen({ view }: { view: PlanView }) {
+  useAwake();
   const { goals, pins, busy, problem, joined, saveGoals, savePins } = usePlan(view);
   const [editing, setEditing] = useState(false);
   const [asked, setAsked] = useState<readonly WhatIf[]>([]);

@@ -1,8 +1,10 @@
 /** All reports of the week: what is due, how far it is; drafts begun together, ready ones approved and sent together. */
+
 import { useState } from "react";
 import type { DueReportsView, DueReportView } from "#contracts/views.report.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { plural } from "#ui/words/figures.ts";
 import { reportPath, sayReportKind } from "#ui/words/report-kind.ts";
@@ -16,6 +18,7 @@ const STATE: Readonly<Record<DueReportView["state"], string>> = {
 const keyOf = ({ stay, kind, ordinal }: DueReportView): string => `${stay} ${kind} ${ordinal}`;
 
 export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly: string }) {
+  useAwake();
   const [reports, setReports] = useState(view.reports);
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const [progress, setProgress] = useState<string>("");

@@ -2,6 +2,7 @@
  * Writing a report: the composed sentences, each with what is behind it, put another way or left out; the manager's own words below them; and beside it all
  * the report as the owner will read it.
  */
+
 import { type ComponentType, useEffect, useState } from "react";
 import type { ReportWords, Style } from "#contracts/report.ts";
 import { READING_LEVELS, TONES } from "#contracts/report.ts";
@@ -18,6 +19,7 @@ import {
 import { BLOCK_IDS, type BlockId } from "#core/report/facts.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { BLOCK } from "#ui/words/labels.ts";
@@ -58,6 +60,7 @@ const textOf = (own: OwnWords | undefined): string =>
     : "";
 
 export function Editor({ view, me }: { view: ReportView; me: string }) {
+  useAwake();
   const which = { stay: view.stay, kind: view.kind, ordinal: view.ordinal };
   const {
     value: draft,

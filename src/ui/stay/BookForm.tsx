@@ -4,6 +4,7 @@ import { type DefaultValues, useForm } from "react-hook-form";
 import { BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { DetailsFieldsets } from "./DetailsFieldsets.tsx";
 import { StayFieldset } from "./StayFieldset.tsx";
@@ -12,6 +13,7 @@ const KEPT = "book-a-stay";
 
 /** Booking: client, horse, stay on one page. What is typed is kept on the device until it is booked. */
 export function BookForm({ rules }: { rules: TermRules }) {
+  useAwake();
   const form = useForm<BookStay, unknown, BookStay>({
     resolver: zodResolver(BookStay),
     defaultValues: {

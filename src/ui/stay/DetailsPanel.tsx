@@ -6,6 +6,7 @@ import type { TermsView } from "#contracts/views.ts";
 import { HISTORY_TOPICS, type HistoryAnswer, type HorseClass, type Sex } from "#core/horse/horse.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels.ts";
 import { Contacts } from "./Contacts.tsx";
@@ -84,6 +85,7 @@ function DetailsForm({ view, onDone }: { view: TermsView; onDone(): void }) {
 
 /** Whom to call and what is known of the horse, and changing it when somebody knows better. */
 export function DetailsPanel({ view }: { view: TermsView }) {
+  useAwake();
   const [open, setOpen] = useState(false);
   return (
     <section aria-label="Client and horse" className="grid min-w-0 content-start gap-4">

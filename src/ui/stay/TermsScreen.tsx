@@ -1,4 +1,5 @@
 import type { TermsView } from "#contracts/views.ts";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { Company } from "./Company.tsx";
 import { GoHome } from "./GoHome.tsx";
 import { Holds } from "./Holds.tsx";
@@ -6,6 +7,7 @@ import { TermsForm } from "./TermsForm.tsx";
 
 /** What was agreed, what stops the clock, whom the horse may not meet, and the way home. */
 export function TermsScreen({ view }: { view: TermsView }) {
+  useAwake();
   return (
     <div className="grid gap-6">
       <TermsForm view={view} />

@@ -1,10 +1,12 @@
 /** My string: today's and tomorrow's cards in their order, what is not logged, what changed, what waits on this phone. The phone keeps all of it. */
+
 import { useEffect } from "react";
 import type { StringCard, StringView } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { HorseEssentials } from "#ui/card/Essentials.tsx";
 import { Kept } from "#ui/card/Kept.tsx";
 import { isLate } from "#ui/day/chased.ts";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useLive } from "#ui/kit/use-live.ts";
 import { useMinute } from "#ui/kit/use-minute.ts";
 import type { Entry } from "#ui/offline/outbox.ts";
@@ -51,6 +53,7 @@ function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: rea
 }
 
 export function StringScreen({ initial, me }: { initial: StringView; me: string }) {
+  useAwake();
   const { view } = useLive(initial, "/string/data");
   const kept = useOutbox(me) ?? [];
   const minute = useMinute(view.timeZone);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { ToolsView } from "#contracts/views.tools.ts";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { Laps, Poles } from "./Ground.tsx";
 import { Circle, HeatAndWind, Workload } from "./Limits.tsx";
 import { TapeWeight, WhoMayRide } from "./Measure.tsx";
@@ -16,6 +17,7 @@ const PARTS = [
 
 /** The barn's calculators, for the phone in the arena and the desk alike. Nothing is kept. */
 export function ToolsScreen({ view }: { view: ToolsView }) {
+  useAwake();
   const [weight, setWeight] = useState("");
   return (
     <div className="max-w-3xl">

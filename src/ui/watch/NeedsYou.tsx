@@ -1,9 +1,11 @@
 /** What needs the manager today, the dearest to leave alone first: why, what is proposed, one tap to take it; or put off, with the reason. */
+
 import { useState } from "react";
 import type { NeedView, Proposal } from "#contracts/views.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { Button, INPUT, Tag, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { plural } from "#ui/words/figures.ts";
 import { needTone, sayEvidence, sayNeed, sayProposal } from "#ui/words/needs.ts";
@@ -178,6 +180,7 @@ function Row({
 }
 
 export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: LocalDate }) {
+  useAwake();
   /** What was done here since the page came, by need. */
   const [done, setDone] = useState<Readonly<Record<string, string>>>({});
   const [all, setAll] = useState(false);

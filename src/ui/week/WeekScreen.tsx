@@ -1,10 +1,12 @@
 /** The week: horses by working days, what they are owed and get, what each day asks of people and places. Drag a mark to another day, or choose a cell. */
+
 import { DndContext, type DragEndEvent, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { useMemo, useState } from "react";
 import type { WeekHorseView, WeekView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { changePrice, weekBoard } from "#core/week/board.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { sayFix, sayShort } from "#ui/words/week.ts";
 import { CellPanel } from "./CellPanel.tsx";
@@ -19,6 +21,7 @@ const daysOf = ({ cells }: WeekHorseView): readonly number[] =>
   cells.flatMap(({ card, meant }, day) => (card || meant ? [day] : []));
 
 export function WeekScreen({ initial }: { initial: WeekView }) {
+  useAwake();
   const week = useWeek(initial);
   const plan = usePlanWeek();
   const { view, command } = week;

@@ -1,0 +1,36 @@
+/** Each bench runs in its smallest form: one that nobody has started for a month must not be found broken when its figures are wanted. */
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { readdirSync } from "node:fs";
+import { describe, expect, inject, it } from "vitest";
+
+/** A line that it only prints at its end. */
+const ENDS_WITH: Readonly<Record<string, RegExp>> = {
+  alarm: /false alarms per sixty days/,
+  day: /^all +gaps .*; errors 0;/m,
+  forecast: /1,000 plays, plan: \d+ ms median/,
+  pages: /JavaScript to wake a page[\s\S]*\/card\/…/,
+  reports: /1 reports[\s\S]*×\d/,
+};
+/** Pages of the demo barn are the other half of `pages`, and take the time that its making takes. */
+const WORDS: Readonly<Record<string, readonly string[]>> = { pages: ["ten"] };
+
+describe("a bench", () => {
+  it("has its smallest form here", () => {
+    const files = readdirSync("bench").filter((name) => name.endsWith(".ts") && !["served.ts", "ten-years.ts"].includes(name));
+    expect(files.map((name) => name.replace(".ts", "")).sort()).toEqual(Object.keys(ENDS_WITH).sort());
+  });
+  it.each(Object.entries(ENDS_WITH))("%s runs to its end", { timeout: 120_000 }, async (name, end) => {
+    const child = spawn("npx", ["tsx", `bench/${name}.ts`, ...(WORDS[name] ?? []), "--smallest"], {
+      env: { ...process.env, FURLONG_BENCH_CLUSTER: inject("adminUrl") },
+      stdio: ["ignore", "pipe", "pipe"],
+    });
+    let said = "";
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding("utf8").on("data", (text: string) => {
+        said += text;
+      });
+    const [code] = (await once(child, "close")) as [number | null];
+    expect([code, said]).toEqual([0, expect.stringMatching(end)]);
+  });
+});

@@ -1,0 +1,51 @@
+/** Every page as it first stands, looked at by axe once for each role and device that comes to it. What only a press brings about is looked at where a test presses. */
+import { afterAll, beforeAll, describe, it } from "vitest";
+import type { Role } from "#contracts/people.ts";
+import { maySee, PAGES } from "#server/auth/access.ts";
+import { addressesOf, readable, SIGN_IN } from "./pages.ts";
+import { expectAccessible, expectContrast, Screens } from "./screen.ts";
+import { Site } from "./site.ts";
+
+export interface Look {
+  readonly title: string;
+  readonly who: Role | "owner";
+  readonly size: { readonly width: number; readonly height: number };
+  readonly routes: readonly string[];
+  /** Once more in the dark, which changes colours and nothing else. */
+  readonly dark?: boolean;
+}
+
+const IN_HAND = /^\/(horse|card|report|owner|outbox)/;
+const forStaff = (route: string): boolean => PAGES[route] !== "anybody";
+/** About one horse, or about the barn: two halves of about the same work. */
+export const OF_A_HORSE = readable().filter((route) => forStaff(route) && IN_HAND.test(route));
+export const OF_THE_BARN = readable().filter((route) => forStaff(route) && !IN_HAND.test(route));
+export const OF_AN_OWNER = readable().filter((route) => route.startsWith("/owner/"));
+export const seenBy = (role: Role): readonly string[] =>
+  readable().filter((route) => forStaff(route) && maySee(PAGES[route] ?? [], role));
+
+export function sweepPages(looks: readonly Look[]): void {
+  let screens: Screens;
+  let paths: Awaited<ReturnType<typeof addressesOf>>;
+  beforeAll(async () => {
+    screens = await Screens.open(await Site.open("demo"));
+    paths = await addressesOf(screens.site);
+  });
+  afterAll(() => screens.close());
+
+  describe.each(looks)("$title", ({ who, size, routes, dark = false }) => {
+    it("passes axe on every page", { timeout: 240_000 }, async () => {
+      const page = await screens.as(who === "owner" ? null : SIGN_IN[who], size);
+      const scheme = (value: "light" | "dark") => page.emulateMediaFeatures([{ name: "prefers-color-scheme", value }]);
+      for (const route of routes) {
+        if (dark) await scheme("light");
+        await screens.visit(page, paths[route] ?? route);
+        await expectAccessible(page, `light ${route}`);
+        if (!dark) continue;
+        await scheme("dark");
+        await expectContrast(page, `dark ${route}`);
+      }
+      await page.close();
+    });
+  });
+}
