@@ -7,12 +7,25 @@ import { dayCommand } from "#cli/day.ts";
 import { Failure, type FileCommand } from "#cli/file-command.ts";
 import { findingsCommand } from "#cli/findings.ts";
 import { forecastCommand } from "#cli/forecast.ts";
+import { furlong as run } from "#cli/run.ts";
 import { termCommand } from "#cli/term.ts";
 import { weekCommand } from "#cli/week.ts";
 
-function furlong(words: readonly string[], input = ""): { code: number | null; out: string; err: string } {
-  const run = spawnSync(process.execPath, ["--import", "tsx", "cli/furlong.ts", ...words], { encoding: "utf8", input });
+interface Said {
+  readonly code: number | null;
+  readonly out: string;
+  readonly err: string;
+}
+/** As people run it. */
+function asProcess(words: readonly string[], input = ""): Said {
+  const run = spawnSync("npm", ["run", "-s", "furlong", "--", ...words], { encoding: "utf8", input });
   return { code: run.status, out: run.stdout, err: run.stderr.trim() };
+}
+/** The same without a process of its own, which takes a second to start. */
+async function furlong(words: readonly string[], input = ""): Promise<Said> {
+  const [out, err]: [string[], string[]] = [[], []];
+  const code = await run(words, { stdin: () => input, say: (line) => out.push(line), complain: (line) => err.push(line) });
+  return { code, out: out.map((line) => `${line}\n`).join(""), err: err.join("\n") };
 }
 const file = {
   format: "furlong-term/1",
@@ -36,8 +49,8 @@ async function refusal(command: FileCommand, input: unknown): Promise<string> {
 }
 
 describe("furlong term", () => {
-  it("says what a term comes to", () => {
-    const { code, out } = term({
+  it("says what a term comes to", async () => {
+    const { code, out } = await term({
       holds: [{ from: "2026-06-04", to: "2026-06-06", stopsClock: true }],
       delivered: ["2026-06-02"],
     });
@@ -80,14 +93,16 @@ describe("furlong term", () => {
   ])("names the field that is wrong: %j", async (changes, line) => {
     expect(await refusal(termCommand, { ...file, ...changes })).toBe(line);
   });
-  it("ends with code 2 and one line on standard error", () => {
-    expect(term({ length: 31 })).toEqual({ code: 2, out: "", err: "length: A term of 30, 60 or 90 days." });
+  it("ends with code 2 and one line on standard error", async () => {
+    const said = { code: 2, out: "", err: "length: A term of 30, 60 or 90 days." };
+    expect(await term({ length: 31 })).toEqual(said);
+    expect(asProcess(["term", "-"], JSON.stringify({ ...file, length: 31 }))).toEqual(said);
   });
-  it("says so when there is no file, no JSON or no such command", () => {
-    expect(furlong(["term", "nowhere.json"])).toMatchObject({ code: 2, err: "nowhere.json: This file cannot be read." });
-    expect(furlong(["term", "-"], "{")).toMatchObject({ code: 2, err: "-: This is not JSON." });
-    expect(furlong(["gallop", "x"])).toMatchObject({ code: 2, err: expect.stringContaining("gallop") });
-    expect(furlong(["--help"]).out).toContain("term");
+  it("says so when there is no file, no JSON or no such command", async () => {
+    expect(await furlong(["term", "nowhere.json"])).toMatchObject({ code: 2, err: "nowhere.json: This file cannot be read." });
+    expect(await furlong(["term", "-"], "{")).toMatchObject({ code: 2, err: "-: This is not JSON." });
+    expect(await furlong(["gallop", "x"])).toMatchObject({ code: 2, err: expect.stringContaining("gallop") });
+    expect((await furlong(["--help"])).out).toContain("term");
   });
 });
 
@@ -98,8 +113,8 @@ describe("furlong findings", () => {
     ...changes,
   });
   const findings = (changes: object) => furlong(["findings", "-"], JSON.stringify(findingsFile(changes)));
-  it("ranks places to look, each with its evidence, its check, how soon and what waits", () => {
-    const { code, out } = findings({ checks: [{ cause: "teeth", result: "treated" }] });
+  it("ranks places to look, each with its evidence, its check, how soon and what waits", async () => {
+    const { code, out } = await findings({ checks: [{ cause: "teeth", result: "treated" }] });
     expect(code).toBe(0);
     const ranked = JSON.parse(out) as { causes: { cause: string }[] };
     expect(ranked).toMatchObject({ format: "furlong-findings-ranked/1", urgency: "weeks", holds: "skill" });
@@ -122,8 +137,8 @@ describe("furlong findings", () => {
   ])("names the field that is wrong: %j", async (changes, line) => {
     expect(await refusal(findingsCommand, findingsFile(changes))).toBe(line);
   });
-  it("lists every code that it takes and gives", () => {
-    const listed = JSON.parse(furlong(["findings", "--vocabulary"]).out) as Record<string, unknown[]>;
+  it("lists every code that it takes and gives", async () => {
+    const listed = JSON.parse((await furlong(["findings", "--vocabulary"])).out) as Record<string, unknown[]>;
     for (const [codes, some] of Object.entries({ signs: "girthy", rungs: "tack", causes: "saddle-fit" }))
       expect(listed[codes]).toContainEqual(expect.objectContaining({ code: some, words: expect.any(String) }));
     expect(listed["moments"]).toContain("canter-change");
@@ -169,8 +184,8 @@ describe("furlong forecast", () => {
   const forecast = (changes: object, words: readonly string[] = []) =>
     furlong(["forecast", "-", ...words], JSON.stringify({ ...stay, ...changes }));
 
-  it("says chances, levels on each side, what is next, and the same again to the same seed", () => {
-    const { code, out } = forecast({}, ["--seed", "3", "--plays", "200"]);
+  it("says chances, levels on each side, what is next, and the same again to the same seed", async () => {
+    const { code, out } = await forecast({}, ["--seed", "3", "--plays", "200"]);
     expect(code).toBe(0);
     const read = JSON.parse(out) as {
       goals: { skill: string; chance: number; day: { p50: number | null } }[];
@@ -186,22 +201,23 @@ describe("furlong forecast", () => {
       "stand:both",
     ]);
     for (const { low, mean, high } of read.levels) expect(low <= mean && mean <= high).toBe(true);
-    expect(forecast({}, ["--plays", "200", "--seed", "3"]).out).toBe(out);
+    expect((await forecast({}, ["--plays", "200", "--seed", "3"])).out).toBe(out);
   });
-  it("knows nothing of what comes after today", () => {
+  it("knows nothing of what comes after today", async () => {
     const later = { ...stay.sessions[0], day: 20 };
-    expect(forecast({ sessions: [...stay.sessions, later] }, ["--plays", "50"]).out).toBe(forecast({}, ["--plays", "50"]).out);
+    const read = await forecast({ sessions: [...stay.sessions, later] }, ["--plays", "50"]);
+    expect(read.out).toBe((await forecast({}, ["--plays", "50"])).out);
   });
-  it("reads a directory, one line a file, in the order of names", () => {
+  it("reads a directory, one line a file, in the order of names", async () => {
     const folder = mkdtempSync(join(tmpdir(), "furlong-"));
     writeFileSync(join(folder, "b.json"), JSON.stringify({ ...stay, goals: stay.goals.slice(0, 1) }));
     writeFileSync(join(folder, "a.json"), JSON.stringify(stay));
-    const { code, out } = furlong(["forecast", folder, "--plays", "20"]);
+    const { code, out } = await furlong(["forecast", folder, "--plays", "20"]);
     expect(code).toBe(0);
     const lines = out.trim().split("\n");
     expect(lines.map((line) => (JSON.parse(line) as { goals: unknown[] }).goals.length)).toEqual([2, 1]);
     writeFileSync(join(folder, "c.json"), JSON.stringify({ ...stay, term: 0 }));
-    expect(furlong(["forecast", folder, "--plays", "20"])).toMatchObject({
+    expect(await furlong(["forecast", folder, "--plays", "20"])).toMatchObject({
       code: 2,
       err: expect.stringContaining("c.json: term: "),
     });
@@ -218,12 +234,12 @@ describe("furlong forecast", () => {
   ])("names the field that is wrong: %j", async (changes, line) => {
     expect(await refusal(forecastCommand, { ...stay, ...changes })).toBe(line);
   });
-  it("refuses an option that it does not have, or a number that is none", () => {
-    expect(forecast({}, ["--speed", "3"])).toMatchObject({
+  it("refuses an option that it does not have, or a number that is none", async () => {
+    expect(await forecast({}, ["--speed", "3"])).toMatchObject({
       code: 2,
       err: "--speed: There is no such option; --help lists them.",
     });
-    expect(forecast({}, ["--plays", "many"])).toMatchObject({ code: 2, err: "--plays: A whole number from 1 to 20000." });
+    expect(await forecast({}, ["--plays", "many"])).toMatchObject({ code: 2, err: "--plays: A whole number from 1 to 20000." });
   });
 });
 
@@ -277,8 +293,8 @@ describe("furlong day", () => {
   };
   const day = (words: readonly string[] = []) => furlong(["day", "-", ...words], JSON.stringify(file));
 
-  it("gives a plan that is proven where it is asked to be, and says why a session is left out", () => {
-    const { code, out } = day(["--exact", "--ms", "4000"]);
+  it("gives a plan that is proven where it is asked to be, and says why a session is left out", async () => {
+    const { code, out } = await day(["--exact", "--ms", "4000"]);
     expect(code).toBe(0);
     const plan = JSON.parse(out) as { assigned: { session: string }[]; cost: number; bound: number };
     expect(plan).toMatchObject({
@@ -299,7 +315,7 @@ describe("furlong day", () => {
       bound: 53,
       proven: true,
     });
-    expect(day(["--ms", "50", "--seed", "2"]).code).toBe(0);
+    expect((await day(["--ms", "50", "--seed", "2"])).code).toBe(0);
   });
   it.each([
     [{ slots: { start: "7", minutes: 30, count: 12 } }, "slots.start: A time such as 07:00."],
@@ -323,8 +339,8 @@ describe("furlong week", () => {
     horses: [{ id: "h1", length: 2, risk: 2, weightKg: 450, loadLimit: 0.2, sessions: 2, value: 10, since: 1, away: [1] }],
     riders: [{ id: "r1", grade: 4, weightKg: 60, slots: [4, 4, 0], maxSaddle: [3, 3, 3] }],
   };
-  it("gives days, riders and what is short", () => {
-    const { code, out } = furlong(["week", "-"], JSON.stringify(file));
+  it("gives days, riders and what is short", async () => {
+    const { code, out } = await furlong(["week", "-"], JSON.stringify(file));
     expect(code).toBe(0);
     expect(JSON.parse(out)).toMatchObject({
       format: "furlong-week-plan/1",

@@ -10,8 +10,10 @@ import { bent } from "#core/forecast/calibrate.ts";
 import { readingOf } from "#core/forecast/doubt.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
 import { goalState } from "#core/forecast/goals.ts";
-import { watchOf } from "#core/forecast/outlook.ts";
+import { type Watch, watchOf } from "#core/forecast/outlook.ts";
 import { playsOf } from "#core/forecast/plays.ts";
+import type { StayFacts } from "#core/forecast/stay.ts";
+import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { Taken } from "#core/ladder/typical.ts";
@@ -65,10 +67,21 @@ interface Turn {
   readonly today: LocalDate;
 }
 
+/** What a stay's sessions say, as it was last read: a change of the barn's rules says nothing of them, and following them is the dearest part. */
+const watched = new Map<StayId, { readonly key: string; readonly watch: Watch }>();
+async function watchAgain(stay: StayId, { leanings: _others, usualRate: _usual, ...facts }: StayFacts): Promise<Watch> {
+  const key = createHash("sha256").update(JSON.stringify(facts)).digest("base64url");
+  const known = watched.get(stay);
+  if (known?.key === key) return known.watch;
+  const watch = await byPieces(watchOf(facts, WATCHED_SESSIONS));
+  watched.set(stay, { key, watch });
+  return watch;
+}
+
 async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }: Turn): Promise<void> {
   const facts = factsOf(record);
   const { belief, doubt } = await byPieces(readingOf(facts));
-  const { alarms, leanings, rate, stuck } = await byPieces(watchOf(facts, WATCHED_SESSIONS));
+  const { alarms, leanings, rate, stuck } = await watchAgain(stay.id, facts);
   const asked = planAsked(record, belief);
   const laid = layPlan(asked);
   const { goals, sessions, ahead } = asked;
