@@ -46,7 +46,9 @@ export type SaveReport = z.output<typeof SaveReport>;
 export const ApproveReport = z.object({ ...WhichReport, version: z.nullable(version), send: flag });
 export type ApproveReport = z.output<typeof ApproveReport>;
 /** Several at once: drafts that nobody has begun are composed. */
-export const ComposeReports = z.object({ which: list(z.object(WhichReport), 200) });
+export const ComposeReports = z.object({
+  which: list(z.object(WhichReport), 200).check(z.minLength(1, "Name at least one report.")),
+});
 export type ComposeReports = z.output<typeof ComposeReports>;
 
 export const AddPhoto = z.object({ ...WhichReport, caption: words(200), content: file });

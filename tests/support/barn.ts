@@ -10,6 +10,7 @@ import { type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
 import { GATE_TICKS } from "#core/gate/gate.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
+import { must } from "#core/kernel/assert.ts";
 import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { type Score, sidesOf } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
@@ -37,12 +38,37 @@ export const PERSON: PersonFields = {
   maxSaddle: 6,
 };
 
-export const setUpEmpty = (sql: Sql) =>
-  setUpBarn(sql, {
+/** Whom every small barn has: hashing their passwords takes longer than most tests, so they stand in the template. */
+const STAFF = {
+  hesper: {},
+  lorcan: { name: "Lorcan Teasel", weightKg: 96, grade: 2 },
+  pim: { name: "Pim Arrowsby", role: "helper", rides: false, weightKg: null, maxSaddle: 0, grade: 3 },
+} as const satisfies Record<string, Partial<PersonFields>>;
+
+export const depsOn = (sql: Sql, today: () => LocalDate): Deps => ({
+  sql,
+  clock: { now: () => new Date(`${today()}T15:00:00Z`), today },
+});
+export async function actorOf(sql: Sql, signIn: string): Promise<Actor> {
+  const [row] = await sql`SELECT id, name, role, grade FROM person WHERE sign_in = ${signIn}`;
+  return { id: row?.["id"] as PersonId, name: row?.["name"], role: row?.["role"], grade: row?.["grade"] };
+}
+
+export async function setUpEmpty(sql: Sql): Promise<void> {
+  await setUpBarn(sql, {
     name: "Test barn",
     timeZone: "America/Denver",
     manager: { signIn: "boss", password: PASSWORD, person: { ...PERSON, name: "Boss", role: "manager", grade: 5 } },
   });
+  const deps = depsOn(sql, () => localDate(TODAY));
+  const actor = await actorOf(sql, "boss");
+  for (const [signIn, person] of Object.entries(STAFF))
+    await ask(deps, {
+      route: "people/add",
+      actor,
+      input: { signIn, password: PASSWORD, person: { ...PERSON, ...person } },
+    });
+}
 
 /** A database of the test file's own, cloned from a template. */
 export async function cloned(template: "empty" | "demo"): Promise<{ sql: Sql; url: string }> {
@@ -154,35 +180,22 @@ export class Barn {
     readonly helper: Actor,
     readonly places: Readonly<Record<string, PlaceId>>,
   ) {
-    this.deps = { sql, clock: { now: () => new Date(`${this.today}T15:00:00Z`), today: () => this.today } };
+    this.deps = depsOn(sql, () => this.today);
   }
 
   static async open(): Promise<Barn> {
     const { sql, url } = await cloned("empty");
-    const [row] = await sql`SELECT id FROM person`;
-    const boss: Actor = { id: row?.["id"] as PersonId, name: "Boss", role: "manager", grade: 5 };
-    const deps: Deps = { sql, clock: { now: () => new Date(`${TODAY}T15:00:00Z`), today: () => localDate(TODAY) } };
-    const add = async (signIn: string, person: Partial<PersonFields>): Promise<Actor> => {
-      const fields = { ...PERSON, ...person };
-      const { id } = await ask<{ id: PersonId }>(deps, {
-        route: "people/add",
-        actor: boss,
-        input: { signIn, password: PASSWORD, person: fields },
-      });
-      return { id, name: fields.name, role: fields.role, grade: fields.grade };
-    };
-    const rider = await add("hesper", {});
-    const other = await add("lorcan", { name: "Lorcan Teasel", weightKg: 96, grade: 2 });
-    const helper = await add("pim", {
-      name: "Pim Arrowsby",
-      role: "helper",
-      rides: false,
-      weightKg: null,
-      maxSaddle: 0,
-      grade: 3,
-    });
+    const [boss, rider, other, helper] = await Promise.all(["boss", ...Object.keys(STAFF)].map((name) => actorOf(sql, name)));
     const places = Object.fromEntries((await listPlaces(sql)).map((place) => [place.name, place.id]));
-    return new Barn(sql, url, boss, rider, other, helper, places);
+    return new Barn(
+      sql,
+      url,
+      must(boss, "a manager"),
+      must(rider, "a rider"),
+      must(other, "another"),
+      must(helper, "a helper"),
+      places,
+    );
   }
 
   close = (): Promise<void> => this.sql.end();

@@ -1,6 +1,6 @@
 /** Driving the real interface: pages as somebody, controls by the name that a screen reader says, and axe. */
 import axe from "axe-core";
-import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from "puppeteer-core";
+import puppeteer, { type Browser, type ElementHandle, type Page } from "puppeteer-core";
 import { expect, inject } from "vitest";
 import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
 import "./by-name.ts";
@@ -14,41 +14,79 @@ export const PHONE = { width: 390, height: 844 };
 const complaints = new WeakMap<Page, string[]>();
 export const complaintsOf = (page: Page): readonly string[] => complaints.get(page) ?? [];
 
+/** Of this worker; it outlives the file. */
+let connected: Promise<Browser> | null = null;
+function connect(): Promise<Browser> {
+  const browserWSEndpoint = inject("browsers")[Number(process.env["VITEST_POOL_ID"]) - 1];
+  if (!browserWSEndpoint) throw new Error(`no browser was started for worker ${process.env["VITEST_POOL_ID"]}`);
+  connected ??= puppeteer.connect({ browserWSEndpoint, defaultViewport: null });
+  return connected;
+}
+
+/**
+ * Pages that nobody uses, by their size. A new one costs a process of the browser's and everything read and compiled anew, which is more than most tests
+ * do with it: so a page that a test closes is emptied (cookies, storage, service workers, what it was made to believe) and used again.
+ */
+const idle = new Map<string, Page[]>();
+
+async function emptied(page: Page): Promise<void> {
+  const { origin } = new URL(page.url());
+  const session = await page.createCDPSession();
+  if (origin !== "null") await session.send("Storage.clearDataForOrigin", { origin, storageTypes: "all" });
+  await session.send("Network.clearBrowserCookies");
+  await session.detach();
+  await page.emulateMediaType();
+  await page.emulateMediaFeatures();
+  await page.goto("about:blank");
+}
+
+type Size = { readonly width: number; readonly height: number };
+
+/** With cookies and storage of its own. Closing it gives it back; one that was changed for good is closed indeed. */
+async function newPage(browser: Browser, size: Size): Promise<Page> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport({ ...size, hasTouch: size !== DESK, isMobile: size === PHONE, deviceScaleFactor: 1 });
+  const said: string[] = [];
+  complaints.set(page, said);
+  // A refusal is an answer: that the browser calls it a failed resource says nothing.
+  page.on(
+    "console",
+    (message) => message.type() === "error" && !message.text().startsWith("Failed to load resource") && said.push(message.text()),
+  );
+  page.on("pageerror", (error) => said.push(String(error)));
+  let forGood = false;
+  const change = page.evaluateOnNewDocument.bind(page);
+  page.evaluateOnNewDocument = ((...what: Parameters<typeof change>) => {
+    forGood = true;
+    return change(...what);
+  }) as typeof page.evaluateOnNewDocument;
+  page.close = async () => {
+    if (forGood) return context.close();
+    await emptied(page);
+    said.length = 0;
+    idle.set(JSON.stringify(size), [...(idle.get(JSON.stringify(size)) ?? []), page]);
+  };
+  return page;
+}
+
 export class Screens {
-  private readonly contexts: BrowserContext[] = [];
   private constructor(
     readonly site: Site,
-    readonly browser: Browser,
+    private readonly browser: Browser,
   ) {}
-  /** In the browser of this worker, which outlives the file. */
   static async open(site: Site): Promise<Screens> {
-    const browserWSEndpoint = inject("browsers")[Number(process.env["VITEST_POOL_ID"]) - 1];
-    if (!browserWSEndpoint) throw new Error(`no browser was started for worker ${process.env["VITEST_POOL_ID"]}`);
-    return new Screens(site, await puppeteer.connect({ browserWSEndpoint, defaultViewport: null }));
+    return new Screens(site, await connect());
   }
   async close(): Promise<void> {
-    await Promise.all(this.contexts.map((context) => context.close()));
-    await this.browser.disconnect();
     await this.site.close();
   }
 
-  /** A page in a cookie jar of its own. */
-  async as(who: string | null, size = DESK): Promise<Page> {
-    const context = await this.browser.createBrowserContext();
-    this.contexts.push(context);
-    const page = await context.newPage();
-    const said: string[] = [];
-    complaints.set(page, said);
-    // A refusal is an answer: that the browser calls it a failed resource says nothing.
-    page.on(
-      "console",
-      (message) =>
-        message.type() === "error" && !message.text().startsWith("Failed to load resource") && said.push(message.text()),
-    );
-    page.on("pageerror", (error) => said.push(String(error)));
-    await page.setViewport({ ...size, hasTouch: size !== DESK, isMobile: size === PHONE, deviceScaleFactor: 1 });
+  /** A page that nothing is known to but who is signed in. */
+  async as(who: string | null, size: Size = DESK): Promise<Page> {
+    const page = idle.get(JSON.stringify(size))?.pop() ?? (await newPage(this.browser, size));
     if (who)
-      await context.setCookie({
+      await page.browserContext().setCookie({
         name: SESSION_COOKIE,
         value: await this.site.token(who),
         domain: "127.0.0.1",
@@ -111,7 +149,8 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
   else {
     await field.click({ clickCount: 3 });
     await page.keyboard.press("Backspace");
-    await field.type(value);
+    // All at once, as by dictation or from a list: a form that is drawn anew after each letter would take seconds.
+    await page.keyboard.sendCharacter(value);
   }
 }
 
