@@ -20,6 +20,8 @@ const SMALLEST = process.argv.includes("--smallest");
 const SEEDS = SMALLEST ? 1 : Number(process.argv[2] ?? 1);
 const SECONDS = SMALLEST ? 1 : Number(process.argv[3] ?? 60);
 const ROUNDS = SMALLEST ? 1 : 20;
+/** Milliseconds of a look of a second. */
+const SECOND = SMALLEST ? 100 : 1000;
 /** SECONDS 0: only the boards are timed. */
 const SIZES =
   SECONDS === 0
@@ -61,14 +63,14 @@ interface Row {
   readonly gap: number;
 }
 async function row(problem: DayProblem, seed: number): Promise<Row> {
-  const exact = await solved(problem, 1500, SECONDS * 1000);
-  const short = await solved(problem, 200, 0);
-  const second = await solved(problem, 1000, 0);
+  const exact = await solved(problem, 1.5 * SECOND, SECONDS * SECOND);
+  const short = await solved(problem, SECOND / 5, 0);
+  const second = await solved(problem, SECOND, 0);
   const search = new Search(readyDay(problem), { seed, from: new Map(), steer: new Map() });
-  for (const begun = now(); now() - begun < 1000; ) search.steps(50, (now() - begun) / 1000, (now() - begun) / 1000);
+  for (const begun = now(); now() - begun < SECOND; ) search.steps(50, (now() - begun) / SECOND, (now() - begun) / SECOND);
   const ill = sickCall(problem, exact.plan, seed);
-  const sick = await solved(ill, 1000, 0, exact.plan);
-  const sickExact = await solved(ill, 1500, (SECONDS * 1000) / 2, exact.plan);
+  const sick = await solved(ill, SECOND, 0, exact.plan);
+  const sickExact = await solved(ill, 1.5 * SECOND, (SECONDS * SECOND) / 2, exact.plan);
   const best = Math.min(exact.cost, short.cost, second.cost, search.cost);
   return {
     best,
@@ -106,7 +108,11 @@ for (const [horses, riders] of SIZES) {
 /** Too many for a proof: beside one another only. */
 for (const pressure of SECONDS === 0 || SMALLEST ? [] : PRESSURES) {
   const problem = makeDay({ horses: 150, riders: 18, pressure, seed: 1 });
-  const [short, second, long] = [await solved(problem, 200, 0), await solved(problem, 1000, 0), await solved(problem, 20_000, 0)];
+  const [short, second, long] = [
+    await solved(problem, SECOND / 5, 0),
+    await solved(problem, SECOND, 0),
+    await solved(problem, 20 * SECOND, 0),
+  ];
   const least = Math.min(short.cost, second.cost, long.cost);
   console.log(
     `150-18 at ${pressure}    gap to 20 s: ${percent(short.cost - least, least)} / ${percent(second.cost - least, least)}; bound ${long.bound === null ? "none" : percent(least - long.bound, least)} below`,

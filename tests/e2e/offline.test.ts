@@ -193,8 +193,8 @@ async function killBrowser(browser: Browser): Promise<void> {
   await once(ended, "exit");
 }
 
-const WRITES = 250;
-describe("250 writes", () => {
+const WRITES = 120;
+describe("120 writes", () => {
   it("all arrive, in order and once, through a network that flaps, a killed browser, a killed server and a clock that is wrong", {
     timeout: 240_000,
   }, async () => {

@@ -112,19 +112,34 @@ describe("the checker", () => {
   });
 });
 
+/** Three hundred steps did not find the best of this one. */
+const MISSED_ONCE = {
+  grades: [3, 2],
+  capacity: 1,
+  risks: [3, 3, 1],
+  lengths: [2, 1, 1],
+  apart: false,
+  lunch: true,
+  helped: false,
+  ordered: true,
+  usual: "ann",
+} as Parameters<typeof tiny>[0];
+
 describe("the quick plan", () => {
   it("passes the checker, costs what it says, and is the cheapest of a tiny day", () => {
     fc.assert(
       fc.property(small, fc.nat(1000), (facts, seed) => {
         const problem = tiny(facts);
         const search = new Search(readyDay(problem), { seed, from: new Map(), steer: new Map() });
-        search.steps(300, 0, 1);
+        const best = cheapest(problem);
+        // Nearly always a few hundred steps do; luck may ask for more, and no test is to hang on it.
+        for (let turn = 0; turn < 40 && (turn === 0 || search.cost > best); turn += 1) search.steps(300, 0, 1);
         const { broken, cost } = verify(problem, search.plan());
         expect(broken).toEqual([]);
         expect(search.cost).toBe(cost);
-        expect(cost).toBe(cheapest(problem));
+        expect(cost).toBe(best);
       }),
-      { numRuns: 25 },
+      { numRuns: 25, examples: [[MISSED_ONCE, 276]] },
     );
   });
   it("is the same by the same seed and steps, and keeps what is locked", () => {
