@@ -46,7 +46,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       return isApi(url)
         ? problem(401, SIGNED_OUT)
         : context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
-    if (!mayAsk(access, visitor.actor.role, url))
+    if (!mayAsk(access, visitor.actor.role, context.params))
       return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
     if (request.method !== "GET" || isApi(url)) return render();
     const key = [visitor.actor.id, visitor.revision, visitor.today, url.pathname, url.search].join(" ");
@@ -78,10 +78,12 @@ const NOT_ALLOWED = { code: "not-allowed", path: "", message: "Your role does no
 
 const isApi = (url: URL): boolean => url.pathname.startsWith("/api/");
 
-function mayAsk(access: Access, role: Role, url: URL): boolean {
-  const route = url.pathname.slice("/api/".length);
-  const command = isApi(url) && Object.hasOwn(COMMANDS, route) ? COMMANDS[route] : undefined;
-  return maySee(access, role) && (command?.roles.includes(role) ?? true);
+/** A command is looked up by what the route made of the address, as the endpoint does: however it was spelled, the two mean the same one. */
+function mayAsk(access: Access, role: Role, { feature, verb }: Readonly<Record<string, string | undefined>>): boolean {
+  if (!maySee(access, role)) return false;
+  const route = `${feature}/${verb}`;
+  const command = Object.hasOwn(COMMANDS, route) ? COMMANDS[route] : undefined;
+  return command?.roles.includes(role) ?? true;
 }
 
 function withHeaders(response: Response, isPrivate: boolean): Response {

@@ -12,6 +12,8 @@ export async function migrate(sql: Sql, folder: URL = new URL("./migrations/", i
   if (odd)
     throw new Error(`${odd} is no name for a migration: four digits, an underscore, then small letters, digits and hyphens.`);
   // One process at a time, from the first look to the last change: two that start together must not both make the list.
+  // The driver hands a connection out for good only where one is open already.
+  await sql`SELECT 1`;
   const connection = await sql.reserve();
   const applied: string[] = [];
   try {

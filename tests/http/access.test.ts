@@ -1,9 +1,14 @@
+import { randomUUID } from "node:crypto";
 import { readdirSync } from "node:fs";
+import { request as httpRequest } from "node:http";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ROLES } from "#contracts/people.ts";
+import { localDate } from "#core/calendar/local-date.ts";
 import { maySee, PAGES } from "#server/auth/access.ts";
 import { COMMANDS } from "#server/commands.ts";
+import { runCommand } from "#server/http/command.ts";
+import { actorOf, depsOn, TODAY } from "#tests/barn.ts";
 import { addressesOf, SIGN_IN } from "#tests/pages.ts";
 import { Site } from "#tests/site.ts";
 
@@ -90,6 +95,55 @@ describe("the list of commands", () => {
         const { status } = await site.post(route, {}, { who: SIGN_IN[role] });
         expect([route, role, status]).toEqual([route, role, roles.includes(role) ? 422 : 403]);
       }
+    }
+  });
+  it("is obeyed however the address is spelled", { timeout: 120_000 }, async () => {
+    const cookie = await site.cookie(SIGN_IN.helper);
+    const { hostname, port } = new URL(site.address);
+    // Not by fetch, which would put the spelling right before it asks.
+    const ask = (path: string): Promise<number> =>
+      new Promise((resolve, reject) => {
+        const headers = { ...cookie, "Content-Type": "application/json", "Idempotency-Key": randomUUID(), "Content-Length": "2" };
+        httpRequest({ hostname, port, path, method: "POST", headers }, (answer) => {
+          answer.resume();
+          resolve(answer.statusCode ?? 0);
+        })
+          .on("error", reject)
+          .end("{}");
+      });
+    for (const [route, { roles }] of Object.entries(COMMANDS)) {
+      if (roles.includes("helper")) continue;
+      const [feature, verb] = route.split("/") as [string, string];
+      const encoded = `%${feature.charCodeAt(0).toString(16)}${feature.slice(1)}`;
+      for (const path of [
+        `/api/${route}/`,
+        `/api//${route}`,
+        `//api/${route}`,
+        `/api/${feature}//${verb}`,
+        `/api/./${route}`,
+        `/api/${feature}/../${route}`,
+        `/api/${route}?`,
+        `/api/${route}?role=manager`,
+        `/api/${route}#x`,
+        `/api/${encoded}/${verb}`,
+        `/api/${feature}%2f${verb}`,
+        `/API/${route}`,
+        `/api/${route.toUpperCase()}`,
+        `/api/${route};x`,
+      ]) {
+        const status = await ask(path);
+        // Taken, or looked at as far as its fields: either would be a door.
+        expect([path, [200, 409, 422, 500].includes(status), status]).toEqual([path, false, status]);
+      }
+    }
+  });
+  it("is obeyed by the use case too, whoever calls it", async () => {
+    const deps = depsOn(site.sql, () => localDate(TODAY));
+    const helper = await actorOf(site.sql, SIGN_IN.helper);
+    for (const [route, command] of Object.entries(COMMANDS)) {
+      if (command.roles.includes("helper")) continue;
+      const refused = await runCommand(deps, { route, command, actor: helper, key: randomUUID(), input: {} });
+      expect([route, refused]).toEqual([route, { ok: false, error: { code: "not-allowed", path: "" } }]);
     }
   });
   it("is all that can be asked for", async () => {

@@ -117,7 +117,7 @@ export async function countWrite(tx: Transaction): Promise<void> {
 const WRITES = "furlong_writes";
 /** Calls `heard` with the revision after each write, and with null once listening has begun or begun anew: what came between is not known. */
 export async function listenForWrites(sql: Sql, heard: (revision: number | null) => void): Promise<void> {
-  await sql.listen(
+  await sql.hear(
     WRITES,
     (revision) => heard(Number(revision)),
     () => heard(null),

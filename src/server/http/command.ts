@@ -45,7 +45,9 @@ interface Call {
 
 const TRIES = 3;
 
+/** The second door: whoever asks, over the network or from within, must have a role that the command names. */
 export async function runCommand(deps: Deps, call: Call): Promise<Result<unknown, Refusal>> {
+  if (!call.command.roles.includes(call.actor.role)) return no({ code: "not-allowed", path: "" });
   for (let tried = 1; ; tried += 1) {
     try {
       return await runOnce(deps, call);
