@@ -5,7 +5,9 @@ import { parse as parseArray } from "postgres-array";
 const arrayOf = <T>(type: number, parse: (x: string) => T) => ({
   to: type,
   from: [type],
-  serialize: (xs: readonly unknown[]) => `{${xs.map((x) => `"${String(x).replaceAll(/["\\]/g, "\\$&")}"`).join(",")}}`,
+  // What throws here ends the process: a text that is an array already passes as it is.
+  serialize: (xs: readonly unknown[] | string) =>
+    typeof xs === "string" ? xs : `{${xs.map((x) => `"${String(x).replaceAll(/["\\]/g, "\\$&")}"`).join(",")}}`,
   parse: (text: string): T[] => parseArray(text, parse),
 });
 const asIs = (x: string): string => x;
@@ -20,7 +22,8 @@ const open = (url: string, options: ConnectOptions, onclose?: () => void) =>
     onnotice: () => {},
     onclose,
     debug: options.onQuery && ((_connection, query, values) => options.onQuery?.(query, values)),
-    connect_timeout: 10,
+    // Seconds. A greeting that is cut is never gone on with (3.4.9): whoever waits for it is told so soon.
+    connect_timeout: 2,
     // No connection is closed for its age: one that closes has been cut.
     max_lifetime: null,
     fetch_types: false,

@@ -3,8 +3,8 @@ import { statSync } from "node:fs";
 import { relative } from "node:path";
 import { BaseSequencer, type TestSpecification } from "vitest/node";
 
-/** Guessed milliseconds of a byte of a test, where it has not run here yet: a test in a browser takes far longer than it is long. */
-const guessed = (path: string): number => statSync(path).size * (path.includes("/tests/e2e/") ? 5 : 0.5);
+/** Guessed milliseconds of a test that has not run here yet: what drives a browser or starts processes takes long however short it is written. */
+const guessed = (path: string): number => (/\/tests\/(e2e|cli|start)\//.test(path) ? 20_000 : 1_000) + statSync(path).size * 3;
 
 export class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {

@@ -63,6 +63,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     must(rider, "a card has a rider"),
     { day: card.day, method, weather },
   );
+  const mine = card.riderId === actor.id || actor.role === "manager";
   const work = cardWork(levels, {
     kind: card.kind,
     hard: essentials.hard,
@@ -93,7 +94,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     place: { id: card.placeId, name: card.place },
     helper: card.helperId && card.helper !== null ? { id: card.helperId, name: card.helper } : null,
     people: people.filter(({ id, retiredOn }) => retiredOn === null && id !== card.riderId).map(({ id, name }) => ({ id, name })),
-    mine: card.riderId === actor.id || actor.role === "manager",
+    mine,
     mayOverride: mayOverride(actor),
     future: card.day > today,
     method,
@@ -109,7 +110,8 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     best: byTrack.map(({ skill, side, scores }) => ({ skill, side, best: Math.max(...scores) })),
     riddenGaits: [...new Set(earlier.filter((session) => session.saddleMinutes > 0).flatMap((session) => session.gaits))],
     cues: cuesFor(work.items.map((item) => item.skill)).map((cue) => ({ cue, words: said[cue] })),
-    gate,
+    // The gate is asked by who closes the card; nobody else is told what its rider weighs.
+    gate: mine ? gate : { ...gate, rider: { ...gate.rider, weightKg: null } },
     ticks: ticksFor(gate.stage, method, gate.secondPerson),
     revisions: revisions.map((revision) => toRevision({ ...revision, day: card.day, kind: card.kind, rider: card.rider })),
   };

@@ -1,3 +1,4 @@
+import type { Actor } from "#contracts/people.ts";
 import type { DayView, DueView } from "#contracts/views.ts";
 import { daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
@@ -81,7 +82,14 @@ function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments,
   };
 }
 
-/** The day sheet; `asked` null gives the barn's today. */
+/** The day as this reader may have it: what people weigh is the manager's, and each one's own. */
+export async function readDayFor(deps: Deps, asked: LocalDate | null, reader: Actor): Promise<DayView> {
+  const view = await readDay(deps, asked);
+  if (reader.role === "manager") return view;
+  return { ...view, people: view.people.map((one) => (one.id === reader.id ? one : { ...one, weightKg: null })) };
+}
+
+/** The whole day sheet; `asked` null gives the barn's today. */
 export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Promise<DayView> {
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);

@@ -48,7 +48,8 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
           goals: goals.map(({ stayId: _stay, ...goal }) => goal),
           pins: plan?.pins ?? [],
           taken,
-          riders: elsewhere.flatMap(({ riders }) => riders),
+          // How generous each rider scores is between them and the manager: others are reckoned with as with anybody.
+          riders: actor.role === "manager" ? elsewhere.flatMap(({ riders }) => riders) : [],
         })
       : null,
     version: plan?.version ?? 0,

@@ -64,7 +64,8 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   const [leftOut, setLeftOut] = useState<readonly LeftOut[]>([]);
   const [changes, setChanges] = useState<readonly ChangedCard[]>([]);
   const { view, said } = sheet;
-  const down = useMemo(() => fallen(view), [view]);
+  // Riders and helpers are not told what others weigh, so that they cannot be told what stands against a card either.
+  const down = useMemo(() => (may ? fallen(view) : new Map<never, never>()), [view, may]);
   /** The card that waits for another to change places with. */
   const [swapping, setSwapping] = useState<CardId | null>(null);
   const { busy, problem, clear } = sheet.command;
