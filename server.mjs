@@ -14,21 +14,27 @@ const compress = compression({
     response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response),
 });
 
-function refuse(response, status, code, message) {
-  response.writeHead(status, { "Content-Type": "application/json", Connection: "close" });
-  response.end(JSON.stringify({ code, path: "Content-Length", message }));
+function refuse(response, status, code, path, message) {
+  response.writeHead(status, {
+    "Content-Type": "application/json",
+    "Cache-Control": "no-store",
+    "X-Content-Type-Options": "nosniff",
+    Connection: "close",
+  });
+  response.end(JSON.stringify({ code, path, message }));
 }
 
 /** Streams of events, which never end by themselves. */
 const streams = new Set();
 
 const server = createServer((request, response) => {
+  if (request.method === "TRACE") return refuse(response, 405, "method", "", "There is nothing to trace here.");
   const length = request.headers["content-length"];
   const hasBody = !["GET", "HEAD", "OPTIONS"].includes(request.method);
   if (hasBody && length === undefined && request.headers["transfer-encoding"] !== undefined)
-    return refuse(response, 411, "length", "Send the length of the body.");
+    return refuse(response, 411, "length", "Content-Length", "Send the length of the body.");
   if (Number(length ?? 0) > limitOf(request))
-    return refuse(response, 413, "too-large", `At most ${limitOf(request) / 1024} kB in one request.`);
+    return refuse(response, 413, "too-large", "Content-Length", `At most ${limitOf(request) / 1024} kB in one request.`);
   if (request.headers.accept === "text/event-stream") {
     streams.add(response);
     response.on("close", () => streams.delete(response));
@@ -45,6 +51,8 @@ function end() {
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), 5_000).unref();
 }
+// One request's fault that nobody waited for is no reason to leave all others.
+process.on("unhandledRejection", (error) => console.error("Nobody waited for this:", error));
 process.on("SIGTERM", end);
 process.on("SIGINT", end);
 // Started as a child, it must not outlive its parent.

@@ -23,7 +23,6 @@ const vet = (stay: StayId) => ({
 
 describe("a hold and a move at once", () => {
   it("both end with an answer, and a card that stands in the hold is told as one that cannot stand", async () => {
-    const seen = new Set<string>();
     for (let round = 0; round < ROUNDS; round += 1) {
       const stay = await barn.horse(`Thimble ${round}`);
       const { id } = await barn.ask<{ id: CardId }>("day/place", barn.placement(stay, { start: 2 * round }));
@@ -33,7 +32,6 @@ describe("a hold and a move at once", () => {
       const [first, second] = round % 2 === 0 ? tasks : [...tasks].reverse();
       const answers = await Promise.all([first?.(), second?.()]);
       const [held, moved] = round % 2 === 0 ? answers : [...answers].reverse();
-      seen.add(`${held} ${moved}`);
       expect(held).toBe("done");
       expect(["done", "blocked", "changed-meanwhile"]).toContain(moved);
       expect(
@@ -41,9 +39,7 @@ describe("a hold and a move at once", () => {
           .get(id)
           ?.map(({ code }) => code),
       ).toContain("horse-away");
-      expect(await barn.code("day/hand-out", { day: barn.today })).not.toBe("issues");
       await barn.code("card/cancel", { id, version: moved === "done" ? 2 : 1, reason: "On hold" });
     }
-    expect(seen.size).toBeGreaterThan(0);
   });
 });

@@ -48,6 +48,22 @@ describe("the sign-in form", () => {
   });
 });
 
+describe("a request to trace", () => {
+  it("is answered with 405, and the server goes on", async () => {
+    const { hostname, port } = new URL(site.address);
+    const status = await new Promise((resolve, reject) => {
+      httpRequest({ hostname, port, path: "/", method: "TRACE" }, (answer) => {
+        answer.resume();
+        resolve(answer.statusCode);
+      })
+        .on("error", reject)
+        .end();
+    });
+    expect(status).toBe(405);
+    expect((await site.get("/health")).status).toBe(200);
+  });
+});
+
 describe("what comes from elsewhere", () => {
   it("is refused before anybody is asked who they are", async () => {
     const foreign: Record<string, string>[] = [
