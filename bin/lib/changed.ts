@@ -33,7 +33,8 @@ function byImports(root: string): string[] {
 /** Paths of test files, or 'everything'. */
 export async function touchedTests(root: string, changed: readonly string[]): Promise<readonly string[] | "everything"> {
   if (changed.some((file) => EVERYTHING.test(file))) return "everything";
-  const features = new Set(changed.flatMap((file) => FEATURE.exec(file)?.[1]?.replace(/\.(ts|tsx|astro)$/, "") ?? []));
+  const code = changed.filter((file) => !file.endsWith(".test.ts"));
+  const features = new Set(code.flatMap((file) => FEATURE.exec(file)?.[1]?.replace(/\.(ts|tsx|astro)$/, "") ?? []));
   const driven = git(root, "ls-files", "tests")
     .filter((file) => DRIVEN.test(file))
     .filter((file) => {
