@@ -1,5 +1,4 @@
 /** Today: strings, places and what is to place. Three ways to every placement: drag, keyboard, tap and tap. */
-
 import {
   type Announcements,
   DndContext,
@@ -55,6 +54,14 @@ function announcementsFor(view: DayView): Announcements {
   };
 }
 
+/** Riders and helpers are not told what others weigh: that a weight is missing is then no reason, and all other reasons stay. */
+const knownToAll = (down: ReturnType<typeof fallen>): ReturnType<typeof fallen> =>
+  new Map(
+    [...down]
+      .map(([card, all]) => [card, all.filter((one) => one.code !== "load-unknown" || one.missing !== "rider")] as const)
+      .filter(([, left]) => left.length > 0),
+  );
+
 export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean; me: PersonId }) {
   useAwake();
   const sheet = useSheet(initial);
@@ -64,8 +71,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
   const [leftOut, setLeftOut] = useState<readonly LeftOut[]>([]);
   const [changes, setChanges] = useState<readonly ChangedCard[]>([]);
   const { view, said } = sheet;
-  // Riders and helpers are not told what others weigh, so that they cannot be told what stands against a card either.
-  const down = useMemo(() => (may ? fallen(view) : new Map<never, never>()), [view, may]);
+  const down = useMemo(() => (may ? fallen(view) : knownToAll(fallen(view))), [view, may]);
   /** The card that waits for another to change places with. */
   const [swapping, setSwapping] = useState<CardId | null>(null);
   const { busy, problem, clear } = sheet.command;
