@@ -21,11 +21,9 @@ let screens: Screens;
 let strap: Awaited<ReturnType<typeof serveStandin>>;
 beforeAll(async () => {
   strap = await serveStandin(process.cwd(), "strap");
-  process.env["FURLONG_STRAP_URL"] = strap.address;
-  screens = await Screens.open(await Site.open("demo"));
+  screens = await Screens.open(await Site.open("demo", { strapUrl: strap.address }));
 });
 afterAll(async () => {
-  delete process.env["FURLONG_STRAP_URL"];
   await strap.stop();
   await screens.close();
 });

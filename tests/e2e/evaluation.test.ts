@@ -13,7 +13,7 @@ let screens: Screens;
 let brickle = "";
 beforeAll(async () => {
   scale = await serveStandin(process.cwd(), "scale");
-  screens = await Screens.open(await Site.open("demo", scale.address));
+  screens = await Screens.open(await Site.open("demo", { scaleUrl: scale.address }));
   const [stay] = await screens.site.sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Brickle'`;
   brickle = `/horse/${stay?.["id"]}`;
 });

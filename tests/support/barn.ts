@@ -70,13 +70,18 @@ export async function setUpEmpty(sql: Sql): Promise<void> {
     });
 }
 
-/** A database of the test file's own, cloned from a template. */
-export async function cloned(template: "empty" | "demo"): Promise<{ sql: Sql; url: string }> {
+/** The address of a database that is cloned from a template; in place of the one of that name, where there is one. */
+export async function cloneOf(template: "empty" | "demo", name = `t_${randomUUID().replaceAll("-", "")}`): Promise<string> {
   const admin = new URL(inject("adminUrl"));
-  const name = `t_${randomUUID().replaceAll("-", "")}`;
-  await createDatabase(admin.href, name, { template });
+  await createDatabase(admin.href, name, { template, replace: true });
   admin.pathname = `/${name}`;
-  return { url: admin.href, sql: connect(admin.href, { max: 12 }) };
+  return admin.href;
+}
+
+/** A database of the test file's own. */
+export async function cloned(template: "empty" | "demo"): Promise<{ sql: Sql; url: string }> {
+  const url = await cloneOf(template);
+  return { url, sql: connect(url, { max: 12 }) };
 }
 
 export const booking = (

@@ -14,6 +14,9 @@ import { seedDemo } from "#demo/seed.ts";
 import { setUpEmpty, TODAY } from "./barn.ts";
 import { TELLS_NAMES } from "./by-name.ts";
 
+/** Files of a worker share its pages: none waits for a process of the browser's that is made ready for a page to come. */
+const FEW_PROCESSES = ["--process-per-site", "--disable-features=SpareRendererForSitePerProcess,BackForwardCache"];
+
 const PREFIX = "furlong-test-";
 /** Inside a run's folder, with its password beside it: the two are kept together. */
 const CLUSTER = "cluster";
@@ -75,7 +78,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
   const workers = Number(project.config.maxWorkers);
   const [cluster, browsers] = await Promise.all([
     templates(root, folder),
-    Promise.all(Array.from({ length: workers }, () => openBrowser({ args: [TELLS_NAMES] }))),
+    Promise.all(Array.from({ length: workers }, () => openBrowser({ args: [TELLS_NAMES, ...FEW_PROCESSES] }))),
     buildIfChanged(root),
   ]);
   project.provide("adminUrl", cluster.url("postgres"));

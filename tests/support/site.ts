@@ -1,12 +1,18 @@
-/** The built server as a child process on a database of its own, asked over HTTP as somebody. */
+/** The built server as a child process on a database of the file's own, asked over HTTP as somebody. */
 import { createHash, randomBytes, randomUUID } from "node:crypto";
 import { once } from "node:events";
 import { type Served, serve } from "#bin/serve.ts";
-import type { Sql } from "#db/client.ts";
+import { connect, type Sql } from "#db/client.ts";
 import { findCredential } from "#db/queries/people.ts";
 import { insertSession } from "#db/queries/sign-in.ts";
 import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
-import { cloned, TODAY } from "./barn.ts";
+import { cloneOf, TODAY } from "./barn.ts";
+
+/** Addresses of simulated ones. */
+export interface Devices {
+  readonly scaleUrl?: string;
+  readonly strapUrl?: string;
+}
 
 export interface Post {
   readonly who?: string | null;
@@ -14,34 +20,55 @@ export interface Post {
   readonly headers?: Record<string, string>;
 }
 
+/**
+ * The server of this worker. It outlives the file: starting one and warming it up costs more than most files ask of it. Its database is put away under it
+ * and made anew for the next file, which a server must bear anyway.
+ */
+let kept: { served: Served; readonly database: string } | null = null;
+/** What a server keeps of a barn it keeps by the barn's revision, so that no two barns of a worker may share one. */
+let revision = 0;
+const REVISIONS_A_FILE = 1_000_000;
+
+const runs = ({ child }: Served): boolean => child.exitCode === null && child.signalCode === null;
+const start = (url: string, port: number, devices?: Devices): Promise<Served> =>
+  serve(process.cwd(), { databaseUrl: url, port, today: TODAY, quiet: true, ...devices });
+
 export class Site {
   private readonly tokens = new Map<string, string>();
   private constructor(
     readonly sql: Sql,
     private served: Served,
     private readonly url: string,
-    private readonly scaleUrl: string | undefined,
+    private readonly devices: Devices | undefined,
   ) {}
 
-  static async open(database: { sql: Sql; url: string } | "demo" | "empty", scaleUrl?: string): Promise<Site> {
-    const { sql, url } = typeof database === "string" ? await cloned(database) : database;
-    const served = await serve(process.cwd(), { databaseUrl: url, port: 0, today: TODAY, scaleUrl, quiet: true });
-    return new Site(sql, served, url, scaleUrl);
+  /** With devices, on a server that was started for them. */
+  static async open(template: "demo" | "empty", devices?: Devices): Promise<Site> {
+    const again = kept && runs(kept.served) && !devices ? kept : null;
+    const url = await cloneOf(template, again?.database);
+    const sql = connect(url, { max: 12 });
+    revision += REVISIONS_A_FILE;
+    await sql`UPDATE barn SET revision = revision + ${revision}`;
+    const served = again?.served ?? (await start(url, 0, devices));
+    return new Site(sql, served, url, devices);
   }
 
   get address(): string {
     return this.served.address;
   }
   async close(): Promise<void> {
-    await this.served.stop();
     await this.sql.end();
+    if (this.devices) return this.served.stop();
+    // It ends with the worker.
+    this.served.child.unref();
+    this.served.child.channel?.unref();
+    kept = { served: this.served, database: new URL(this.url).pathname.slice(1) };
   }
   /** The server goes away; what is open in a browser stays. */
   stop = (): Promise<void> => this.served.stop();
   /** Up again, where a test left it down. */
   async up(): Promise<void> {
-    const { exitCode, signalCode } = this.served.child;
-    if (exitCode !== null || signalCode !== null) await this.restart();
+    if (!runs(this.served)) await this.restart();
   }
   /** It is ended without a word: what it was in the middle of is not finished. */
   async kill(): Promise<void> {
@@ -50,7 +77,7 @@ export class Site {
   }
   async restart(): Promise<void> {
     const port = Number(new URL(this.address).port);
-    this.served = await serve(process.cwd(), { databaseUrl: this.url, port, today: TODAY, scaleUrl: this.scaleUrl, quiet: true });
+    this.served = await start(this.url, port, this.devices);
   }
 
   /** A session without the half second that a password takes; the form itself has tests of its own. */
