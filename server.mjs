@@ -1,8 +1,13 @@
-// The process that serves the built application: body limits, compression, a clean end. Started by bin/start; see docs/architecture.md.
+// The process that serves the built application: who is at the other end, headers of every answer, body limits, compression, a line in the log, a clean end.
+// Started by bin/start; see docs/architecture.md.
 import { createServer } from "node:http";
 import compression from "compression";
+import proxyAddr from "proxy-addr";
+import { log, tellOfRequest } from "./log.mjs";
 
 process.env.ASTRO_NODE_AUTOSTART = "disabled";
+// The application writes to the same log (src/server/log.ts).
+globalThis[Symbol.for("steady-furlong.log")] = log;
 const { handler } = await import("./dist/server/entry.mjs");
 
 const BODY_LIMIT = 512 * 1024;
@@ -14,11 +19,26 @@ const compress = compression({
     response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response),
 });
 
+/** Whose word on where a request comes from is taken: addresses or ranges of our own proxies, with commas between. Nobody's, unless told. */
+const proxies = (process.env.FURLONG_PROXY ?? "").split(",").map((one) => one.trim());
+const trusted = proxyAddr.compile(proxies.filter((one) => one !== ""));
+
+/** On every answer, also a redirect, a refusal and a file; a page adds which scripts and styles are its own. */
+const HEADERS = {
+  "X-Content-Type-Options": "nosniff",
+  "Referrer-Policy": "same-origin",
+  "Cross-Origin-Opener-Policy": "same-origin",
+  "Cross-Origin-Resource-Policy": "same-origin",
+  "X-Frame-Options": "DENY",
+  "Permissions-Policy": "camera=(), microphone=(), geolocation=()",
+  // A year. People come by https only where a proxy ends it, or it would lock them out.
+  ...(process.env.FURLONG_TLS === "1" ? { "Strict-Transport-Security": "max-age=31536000" } : {}),
+};
+
 function refuse(response, status, code, path, message) {
   response.writeHead(status, {
     "Content-Type": "application/json",
     "Cache-Control": "no-store",
-    "X-Content-Type-Options": "nosniff",
     Connection: "close",
   });
   response.end(JSON.stringify({ code, path, message }));
@@ -28,6 +48,9 @@ function refuse(response, status, code, path, message) {
 const streams = new Set();
 
 const server = createServer((request, response) => {
+  const about = { address: proxyAddr(request, trusted), who: null };
+  tellOfRequest(request, response, about);
+  for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
   if (request.method === "TRACE") return refuse(response, 405, "method", "", "There is nothing to trace here.");
   const length = request.headers["content-length"];
   const hasBody = !["GET", "HEAD", "OPTIONS"].includes(request.method);
@@ -39,7 +62,7 @@ const server = createServer((request, response) => {
     streams.add(response);
     response.on("close", () => streams.delete(response));
   }
-  compress(request, response, () => handler(request, response));
+  compress(request, response, () => handler(request, response, undefined, { about }));
 });
 
 server.requestTimeout = 30_000;
@@ -52,7 +75,7 @@ function end() {
   setTimeout(() => process.exit(0), 5_000).unref();
 }
 // One request's fault that nobody waited for is no reason to leave all others.
-process.on("unhandledRejection", (error) => console.error("Nobody waited for this:", error));
+process.on("unhandledRejection", (error) => log.error({ event: "fault", err: error }, "Nobody waited for this"));
 process.on("SIGTERM", end);
 process.on("SIGINT", end);
 // Started as a child, it must not outlive its parent.

@@ -13,7 +13,7 @@ import type { Sql } from "#db/client.ts";
 import { migrate } from "#db/migrate.ts";
 import { insertSession } from "#db/queries/sign-in.ts";
 import { seedDemo } from "#demo/seed.ts";
-import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import { SESSION_COOKIE } from "#server/http/target.ts";
 
 export const TODAY: LocalDate = localDate("2026-07-14");
 

@@ -4,5 +4,7 @@ declare namespace App {
   interface Locals {
     /** Who is signed in; null on the pages that anybody may see. */
     actor: import("./contracts/people.ts").Actor | null;
+    /** Where the request comes from, as the server found out; `who` is told to its log. Missing where another server than ours runs. */
+    about?: { readonly address: string; who: string | null };
   }
 }

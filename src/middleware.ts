@@ -1,12 +1,14 @@
 import { defineMiddleware } from "astro:middleware";
 import type { Role } from "#contracts/people.ts";
 import { type Access, maySee, PAGES } from "#server/auth/access.ts";
-import { SESSION_COOKIE, visitorOf } from "#server/auth/sign-in.ts";
+import { visitorOf } from "#server/auth/sign-in.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
 import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
 import { storedPage } from "#server/http/page-store.ts";
+import { sessionCookie } from "#server/http/target.ts";
+import { log } from "#server/log.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverNowAndThen } from "#server/owner/deliver.ts";
 import { sweepOnNewDay } from "#server/plan/sweep.ts";
@@ -23,6 +25,7 @@ useWording({ sayStatement, sayCover });
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
   context.locals.actor = null;
+  const isJson = isApi(url) || !(request.headers.get("accept") ?? "").includes("text/html");
   if (isForeign(request, url))
     return problem(403, {
       code: "foreign",
@@ -31,9 +34,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
     });
   try {
     const access = PAGES[context.routePattern] ?? [];
-    if (access === "anybody") return withHeaders(await next(), !url.pathname.startsWith("/_astro/"));
-    const visitor = await visitorOf(deps(), context.cookies.get(SESSION_COOKIE)?.value);
+    if (access === "anybody") return withHeaders(await whole(await next()), !url.pathname.startsWith("/_astro/"));
+    const visitor = await visitorOf(deps(), context.cookies.get(sessionCookie(url))?.value);
     context.locals.actor = visitor?.actor ?? null;
+    if (context.locals.about) context.locals.about.who = visitor?.actor.name ?? null;
     if (visitor) {
       sweepOnNewDay(deps(), visitor.today);
       askStationNowAndThen(deps(), visitor.today);
@@ -41,21 +45,27 @@ export const onRequest = defineMiddleware(async (context, next) => {
     }
     const meant = request.headers.get("x-furlong-person");
     if (visitor && meant && meant !== visitor.actor.id) return problem(409, OTHER_PERSON);
-    const render = async () => withHeaders(await next(), true);
+    const render = async () => withHeaders(await whole(await next()), true);
     if (!visitor)
       return isApi(url)
         ? problem(401, SIGNED_OUT)
         : context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
     if (!mayAsk(access, visitor.actor.role, context.params))
       return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
-    if (request.method !== "GET" || isApi(url)) return render();
+    // Awaited here, or what goes wrong in them would not be caught below.
+    if (request.method !== "GET" || isApi(url)) return await render();
     const key = [visitor.actor.id, visitor.revision, visitor.today, url.pathname, url.search].join(" ");
-    return storedPage(key, /\bgzip\b/.test(request.headers.get("accept-encoding") ?? ""), render);
+    return await storedPage(key, /\bgzip\b/.test(request.headers.get("accept-encoding") ?? ""), render);
   } catch (error) {
-    if (!isAway(error)) throw error;
-    if (isApi(url)) return problem(503, AWAY);
-    const page = await context.rewrite("/500");
-    return withHeaders(new Response(page.body, { status: 503, headers: page.headers }), true);
+    const away = isAway(error);
+    log().error(
+      { event: away ? "away" : "fault", err: error, route: context.routePattern },
+      away ? "The database is away" : "A fault",
+    );
+    if (isJson) return away ? problem(503, AWAY) : problem(500, FAULT);
+    // A request of its own: the body of a form has been read by now.
+    const page = await context.rewrite(new Request(new URL(away ? "/503" : "/500", url)));
+    return withHeaders(new Response(page.body, { status: away ? 503 : 500, headers: page.headers }), true);
   }
 });
 
@@ -63,6 +73,11 @@ const AWAY = {
   code: "away",
   path: "",
   message: "The barn's database does not answer. What you typed is still here: try again in a moment.",
+};
+const FAULT = {
+  code: "fault",
+  path: "",
+  message: "Something broke on our side; nothing that was saved is lost. Try again, and tell whoever keeps the server.",
 };
 const SIGNED_OUT = {
   code: "signed-out",
@@ -76,6 +91,12 @@ const OTHER_PERSON = {
 };
 const NOT_ALLOWED = { code: "not-allowed", path: "", message: "Your role does not allow this. Ask the manager." };
 
+/** A page to its end, before its first word goes out: what goes wrong in the middle of it is answered as a fault, and not as half a page. */
+async function whole(response: Response): Promise<Response> {
+  if (!response.headers.get("content-type")?.startsWith("text/html")) return response;
+  return new Response(await response.arrayBuffer(), response);
+}
+
 const isApi = (url: URL): boolean => url.pathname.startsWith("/api/");
 
 /** A command is looked up by what the route made of the address, as the endpoint does: however it was spelled, the two mean the same one. */
@@ -86,14 +107,10 @@ function mayAsk(access: Access, role: Role, { feature, verb }: Readonly<Record<s
   return command?.roles.includes(role) ?? true;
 }
 
+/** What every answer carries is set by server.mjs; a page's own policy is made here. */
 function withHeaders(response: Response, isPrivate: boolean): Response {
   const { headers } = response;
   if (isPrivate) headers.set("Cache-Control", "private, no-store");
-  headers.set("X-Content-Type-Options", "nosniff");
-  headers.set("Referrer-Policy", "same-origin");
-  headers.set("Cross-Origin-Opener-Policy", "same-origin");
-  headers.set("X-Frame-Options", "DENY");
-  headers.set("Permissions-Policy", "camera=(), microphone=(), geolocation=()");
   const policy = headers.get("Content-Security-Policy");
   // Drag and drop moves things through style attributes; scripts and style sheets stay hashed.
   if (policy && !policy.includes("style-src-attr"))

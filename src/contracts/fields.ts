@@ -22,7 +22,7 @@ export const date = z.custom<LocalDate>(
   "Give a day as year-month-day, such as 2026-07-14.",
 );
 
-const noControl = z.refine<string>((x) => !CONTROL.test(x), "Contains characters that cannot be kept: type it again.");
+export const noControl = z.refine<string>((x) => !CONTROL.test(x), "Contains characters that cannot be kept: type it again.");
 /** Free words, trimmed, may be empty. */
 export const words = (max: number) =>
   z.string("Give words.").check(z.trim(), z.maxLength(max, `At most ${max} characters.`), noControl);

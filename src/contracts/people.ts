@@ -9,6 +9,7 @@ import {
   inOrder,
   list,
   minute,
+  noControl,
   number,
   oneOf,
   said,
@@ -34,10 +35,13 @@ export const password = z
   .check(
     z.minLength(10, "At least 10 characters: a short sentence is easy to keep in mind."),
     z.maxLength(200, "At most 200 characters."),
+    noControl,
   );
 
 export const SignIn = z.object({
-  signIn: z.string("A sign-in name is missing.").check(z.trim(), z.toLowerCase(), z.maxLength(40, "At most 40 characters.")),
+  signIn: z
+    .string("A sign-in name is missing.")
+    .check(z.trim(), z.toLowerCase(), z.maxLength(40, "At most 40 characters."), noControl),
   password: z.string("A password is missing.").check(z.maxLength(200, "At most 200 characters.")),
 });
 export type SignIn = z.output<typeof SignIn>;

@@ -3,34 +3,25 @@
 /** `again`: the transaction lost a race and may simply be run once more. `away`: there is no database to ask just now. */
 export type Trouble = "again" | "away";
 
+/** Deadlock, serialization failure, and a transaction that was cut before its end. */
+const AGAIN: ReadonlySet<string> = new Set(["40P01", "40001", "CONNECTION_CUT"]);
+
 /**
- * Deadlock, serialization failure and a transaction that was cut before its end; then shutdown, start-up, too many connections, a connection that is refused,
- * cut or timed out, and a server that takes no writes (disk full, out of memory, read-only).
+ * What the driver and the network say of a connection; and a server that takes no writes, takes no connections, does not let go of a lock or a query in time,
+ * or has lost the database.
  */
-const CODES: Readonly<Record<string, Trouble>> = {
-  "40P01": "again",
-  "40001": "again",
-  CONNECTION_CUT: "again",
-  "25006": "away",
-  "53100": "away",
-  "53200": "away",
-  "57P01": "away",
-  "57P02": "away",
-  "57P03": "away",
-  "53300": "away",
-  ECONNREFUSED: "away",
-  ECONNRESET: "away",
-  CONNECTION_CLOSED: "away",
-  CONNECTION_ENDED: "away",
-  CONNECTION_DESTROYED: "away",
-  EPIPE: "away",
-  "08000": "away",
-  "08003": "away",
-  "08006": "away",
-  CONNECT_TIMEOUT: "away",
-};
+const AWAY: ReadonlySet<string> = new Set([
+  ...["ECONNREFUSED", "ECONNRESET", "EPIPE", "ETIMEDOUT"],
+  ...["CONNECTION_CLOSED", "CONNECTION_ENDED", "CONNECTION_DESTROYED", "CONNECT_TIMEOUT"],
+  ...["25006", "3D000", "55000", "55P03"],
+]);
+/** Connection exceptions, insufficient resources, an operator's intervention, faults of the system and of the server itself. */
+const AWAY_CLASSES: ReadonlySet<string> = new Set(["08", "53", "57", "58", "XX"]);
+const SQLSTATE = /^[0-9A-Z]{5}$/;
 
 export function troubleOf(error: unknown): Trouble | null {
   const code = typeof error === "object" && error !== null ? (error as { code?: unknown }).code : undefined;
-  return (typeof code === "string" && CODES[code]) || null;
+  if (typeof code !== "string") return null;
+  if (AGAIN.has(code)) return "again";
+  return AWAY.has(code) || (SQLSTATE.test(code) && AWAY_CLASSES.has(code.slice(0, 2))) ? "away" : null;
 }

@@ -1,11 +1,12 @@
 import type { APIRoute } from "astro";
-import { SESSION_COOKIE, signOut } from "#server/auth/sign-in.ts";
+import { signOut } from "#server/auth/sign-in.ts";
 import { deps } from "#server/container.ts";
+import { secureCookies, sessionCookie } from "#server/http/target.ts";
 
-export const POST: APIRoute = async ({ cookies, redirect }) => {
-  const token = cookies.get(SESSION_COOKIE)?.value;
+export const POST: APIRoute = async ({ cookies, redirect, url }) => {
+  const token = cookies.get(sessionCookie(url))?.value;
   if (token) await signOut(deps(), token);
-  cookies.delete(SESSION_COOKIE, { path: "/" });
+  cookies.delete(sessionCookie(url), { path: "/", secure: secureCookies(url) });
   return redirect("/sign-in", 303);
 };
 export const ALL: APIRoute = ({ redirect }) => redirect("/sign-in", 303);

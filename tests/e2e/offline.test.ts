@@ -7,7 +7,7 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { openBrowser } from "#bin/browser.ts";
 import { DEMO_PASSWORD } from "#demo/cast.ts";
-import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import { SESSION_COOKIE } from "#server/http/target.ts";
 import { record } from "#tests/barn.ts";
 import { go } from "#tests/phone.ts";
 import { awake, bodyOf, button, choose, expectAccessible, fill, follow, PHONE, Screens, text, thumb } from "#tests/screen.ts";

@@ -21,7 +21,18 @@ beforeAll(async () => {
 afterAll(() => site.close());
 
 /** Pages that only ever answer by themselves: errors, the form, what is no page. */
-const PLAIN = ["/404", "/403", "/500", "/sign-in", "/sign-out", "/health", "/calendar/[token].ics", "/api/[feature]/[verb]"];
+const PLAIN = [
+  "/404",
+  "/403",
+  "/500",
+  "/503",
+  "/sign-in",
+  "/sign-out",
+  "/health",
+  "/health/live",
+  "/calendar/[token].ics",
+  "/api/[feature]/[verb]",
+];
 /** Behind a secret in the address: tests/flows/owner.test.ts asks for them. */
 const SECRET = Object.keys(PAGES).filter((name) => name.startsWith("/owner/") || name.startsWith("/print/"));
 

@@ -2,7 +2,7 @@
 import axe from "axe-core";
 import puppeteer, { type Browser, type ElementHandle, type Page } from "puppeteer-core";
 import { expect, inject } from "vitest";
-import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import { SESSION_COOKIE } from "#server/http/target.ts";
 import "./by-name.ts";
 import type { Site } from "./site.ts";
 

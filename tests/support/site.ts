@@ -5,7 +5,7 @@ import { type Served, serve } from "#bin/serve.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { findCredential } from "#db/queries/people.ts";
 import { insertSession } from "#db/queries/sign-in.ts";
-import { SESSION_COOKIE } from "#server/auth/sign-in.ts";
+import { SESSION_COOKIE } from "#server/http/target.ts";
 import { cloneOf, TODAY } from "./barn.ts";
 
 /** Addresses of simulated ones. */
@@ -53,6 +53,9 @@ export class Site {
     return new Site(sql, served, url, devices);
   }
 
+  get databaseUrl(): string {
+    return this.url;
+  }
   get address(): string {
     return this.served.address;
   }

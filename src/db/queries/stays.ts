@@ -161,6 +161,10 @@ export const listGone = (db: Db, limit: number | null = null): Promise<GoneStay[
 export async function lockStay(tx: Transaction, stay: StayId): Promise<boolean> {
   return (await tx`SELECT id FROM stay WHERE id = ${stay} FOR UPDATE`).length === 1;
 }
+/** Several, always in one order: two writes that need some of the same never wait for each other. */
+export async function lockStays(tx: Transaction, stays: readonly StayId[]): Promise<void> {
+  await tx`SELECT id FROM stay WHERE id = ANY(${[...stays]}::uuid[]) ORDER BY id FOR UPDATE`;
+}
 
 export async function insertClient(tx: Transaction, client: string, f: ClientFields): Promise<void> {
   await tx`INSERT INTO client (id, name, phone, email, emergency_name, emergency_phone, vet_name, vet_phone, vet_release)

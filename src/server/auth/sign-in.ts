@@ -18,7 +18,6 @@ import type { Deps } from "../container.ts";
 import { no } from "../work.ts";
 import { nobodysHash, verifyPassword } from "./password.ts";
 
-export const SESSION_COOKIE = "furlong_session";
 export const SESSION_DAYS = 14;
 const DAY_MS = 86_400_000;
 /** A phone may come back with what it could not send for so long. */

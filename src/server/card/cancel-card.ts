@@ -3,6 +3,7 @@ import type { CancelCard } from "#contracts/card.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
 import { cancelCard as cancelRow, findCard, lockDay } from "#db/queries/day.ts";
+import { lockStay } from "#db/queries/stays.ts";
 import { raise } from "../alert/alerts.ts";
 import { noteDay } from "../day/hand-out.ts";
 import { type Answer, no, type Work } from "../work.ts";
@@ -10,6 +11,7 @@ import { type Answer, no, type Work } from "../work.ts";
 export async function cancelCard(work: Work, input: CancelCard): Answer {
   const seen = await findCard(work.tx, input.id);
   if (!seen) return no({ code: "not-found", path: "id" });
+  await lockStay(work.tx, seen.stayId);
   await lockDay(work.tx, seen.day);
   const card = must(await findCard(work.tx, input.id), "a card of a locked day stays");
   if (card.state === "closed" || card.state === "cancelled") return no({ code: "card-closed", path: "id" });

@@ -21,7 +21,7 @@ import {
   lockCard as lockRow,
   moveCard as moveRow,
 } from "#db/queries/day.ts";
-import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
+import { findStay, lockStay, lockStays, type Stay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { dayFacts, placementsOf } from "./facts.ts";
@@ -100,13 +100,14 @@ export async function placeCard(work: Work, input: PlaceCard): Answer<{ id: stri
   return ok({ id: card });
 }
 
-/** The card as it stands, its day locked; or why it cannot be touched. */
+/** The card as it stands, its horse and its day locked, in the order that every write keeps; or why it cannot be touched. */
 export async function takeUp(
   work: Work,
   input: { id: CardRecord["id"]; version: number },
 ): Promise<{ card: CardRecord } | { refusal: Refusal }> {
   const seen = await findCard(work.tx, input.id);
   if (!seen) return { refusal: { code: "not-found", path: "id" } };
+  await lockStay(work.tx, seen.stayId);
   await lockDay(work.tx, seen.day);
   const card = await findCard(work.tx, input.id);
   if (!card) return { refusal: { code: "not-found", path: "id" } };
@@ -176,6 +177,11 @@ export async function takeBack(work: Work, input: TakeBack): Answer {
 
 export async function handOut(work: Work, input: HandOut): Answer<{ cards: number }> {
   if (isPast(work, input.day)) return no({ code: "day-over", path: "day" });
+  const placed = (await listDayCards(work.tx, input.day)).filter(({ state }) => state === "placed");
+  await lockStays(
+    work.tx,
+    placed.map(({ stayId }) => stayId),
+  );
   await lockDay(work.tx, input.day);
   const again = await findSheet(work.tx, input.day);
   const cards = await handOutRows(work.tx, input.day, work.actor.id, work.now);

@@ -65,6 +65,9 @@ describe("troubles of the database", () => {
       null,
     ]);
     expect([troubleOf(null), troubleOf("40P01"), troubleOf(new Error("x"))]).toEqual([null, null, null]);
-    expect([isAway({ code: "CONNECTION_CLOSED" }), isAway({ code: "40P01" })]).toEqual([true, false]);
+    // A disk that is full, a read-only server, a query that was ended; and a race that was lost each time.
+    for (const code of ["CONNECTION_CLOSED", "53100", "25006", "57014", "XX000", "40P01"])
+      expect(isAway({ code }), code).toBe(true);
+    for (const code of ["23505", "22021", "42P01", "EXXON"]) expect(isAway({ code }), code).toBe(false);
   });
 });

@@ -4,3 +4,8 @@ export const safeTarget = (asked: string | null): string =>
 
 /** Behind a proxy that ends TLS the request looks plain: FURLONG_TLS=1 says that people come by https. */
 export const secureCookies = (url: URL): boolean => url.protocol === "https:" || process.env["FURLONG_TLS"] === "1";
+
+/** With the prefix a browser takes it from this very host alone, and only by https. */
+export const cookieName = (name: string, url: URL): string => (secureCookies(url) ? `__Host-${name}` : name);
+export const SESSION_COOKIE = "furlong_session";
+export const sessionCookie = (url: URL): string => cookieName(SESSION_COOKIE, url);

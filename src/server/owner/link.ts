@@ -6,7 +6,7 @@ import { readTerm } from "#core/calendar/term.ts";
 import { ok } from "#core/kernel/result.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { dropLink, findLink, insertLink, type LinkRecord } from "#db/queries/owner.ts";
-import { findStay, type Stay } from "#db/queries/stays.ts";
+import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
 
@@ -19,8 +19,9 @@ export const publicAddress = (): string => process.env["FURLONG_ADDRESS"] ?? `ht
 export const usualUntil = (stay: Stay, barn: Barn, today: LocalDate): LocalDate =>
   addDays(later(stay.wentHome ?? readTerm(termFacts(stay, barn), today).lastDay, today), OPEN_AFTER);
 
-/** The address that opens, made where there is none or it has run out. */
+/** The address that opens, made where there is none or it has run out; two who ask at once are given the same. */
 export async function openLink(work: Work, stay: Stay): Promise<LinkRecord> {
+  await lockStay(work.tx, stay.id);
   const there = await findLink(work.tx, stay.id);
   if (there && there.until >= work.today) return there;
   return makeAnew(work, stay, usualUntil(stay, work.barn, work.today));
@@ -34,6 +35,7 @@ async function makeAnew(work: Work, stay: Stay, until: LocalDate): Promise<LinkR
 }
 
 export async function makeLink(work: Work, input: MakeLink): Answer<{ path: string; until: LocalDate }> {
+  await lockStay(work.tx, input.stay);
   const stay = await findStay(work.tx, input.stay);
   if (!stay) return no({ code: "not-found", path: "stay" });
   if (input.until < work.today) return no({ code: "day-over", path: "until" });

@@ -4,6 +4,7 @@
  */
 import { randomBytes, timingSafeEqual } from "node:crypto";
 import puppeteer, { type Browser, type Page } from "puppeteer-core";
+import { log } from "../log.ts";
 
 export const PAPERS = ["letter", "a4"] as const;
 export type Paper = (typeof PAPERS)[number];
@@ -85,6 +86,7 @@ export function printReport(number: number, paper: Paper): Promise<Uint8Array> {
       if (one.prints >= PRINTS_A_PAGE) await close();
       return pdf;
     } catch (error) {
+      log().error({ event: "pdf", report: number, err: error }, "A PDF failed");
       // What went wrong may be the browser itself: the next print begins with a new one.
       await close();
       throw error;

@@ -5,7 +5,7 @@ import type { ReportContent } from "#contracts/views.report.ts";
 import { ok } from "#core/kernel/result.ts";
 import { changesBetween } from "#core/report/assemble.ts";
 import { findDraft, findLastIssue, insertDraft, insertIssue, nextNumber, updateDraft, type Which } from "#db/queries/report.ts";
-import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
+import { findStay, lockStay, lockStays, type Stay } from "#db/queries/stays.ts";
 import { post } from "../owner/message.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { contentOf } from "./legacy.ts";
@@ -32,6 +32,10 @@ export async function saveReport(work: Work, { version, words, tone, level, ...w
 /** Begins every draft of the list that nobody has begun; a repeat begins none. */
 export async function composeReports(work: Work, { which }: ComposeReports): Answer<{ begun: number }> {
   let begun = 0;
+  await lockStays(
+    work.tx,
+    which.map(({ stay }) => stay),
+  );
   for (const one of which) {
     if (!exists(one) || !(await lockStay(work.tx, one.stay))) return no({ code: "not-found", path: "which" });
     if (await insertDraft(work.tx, newId<"report">(), one, NEW_DRAFT)) begun += 1;

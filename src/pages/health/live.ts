@@ -1,4 +1,4 @@
 import type { APIRoute } from "astro";
 
-/** Says that the process serves; bin/start and the tests wait for it. */
+/** Says only that the process serves. */
 export const GET: APIRoute = () => new Response("ok\n", { headers: { "Cache-Control": "no-store" } });
