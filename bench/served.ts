@@ -56,7 +56,7 @@ export async function withBarns(
         const [row] = await sql`SELECT id FROM person WHERE role = 'manager' ORDER BY id LIMIT 1`;
         const boss = row?.["id"] as PersonId;
         const until = new Date(Date.now() + 86_400_000);
-        await insertSession(sql, createHash("sha256").update(token).digest(), boss, new Date(), until);
+        await insertSession(sql, { tokenHash: createHash("sha256").update(token).digest(), person: boss, at: new Date(), until });
         const served = await serve(root, { databaseUrl: url, port: 0, today: TODAY, quiet: true });
         try {
           await use(name, { url, sql, served, boss, cookie: `${SESSION_COOKIE}=${token}` });

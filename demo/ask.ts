@@ -9,6 +9,7 @@ import { COMMANDS } from "#server/commands.ts";
 import type { Deps } from "#server/container.ts";
 import { runCommand } from "#server/http/command.ts";
 import { useWording } from "#server/report/wording.ts";
+import type { Session } from "#server/work.ts";
 import { sayCover } from "#ui/words/cover.ts";
 import { sayStatement } from "#ui/words/report.ts";
 
@@ -19,17 +20,19 @@ export interface Call {
   readonly actor: Actor;
   readonly input: unknown;
   readonly key?: string | undefined;
+  /** Missing: the application asks itself. */
+  readonly session?: Session | null;
 }
 
 /** The answer, a refusal, or what is wrong with the input. */
 export async function attempt<T>(
   deps: Deps,
-  { route, actor, input, key = randomUUID() }: Call,
+  { route, actor, input, key = randomUUID(), session = null }: Call,
 ): Promise<Result<T, Refusal | readonly Issue[]>> {
   const command = must(COMMANDS[route], `command ${route}`);
   const decoded = decode(command.schema, input);
   if (!decoded.ok) return refuse(decoded.error);
-  return (await runCommand(deps, { route, command, actor, key, input: decoded.value })) as Result<T, Refusal>;
+  return (await runCommand(deps, { route, command, actor, session, key, input: decoded.value })) as Result<T, Refusal>;
 }
 
 /** For what must go well: throws with the whole answer where it does not. */

@@ -77,6 +77,8 @@ class DemoBarn {
       const { id: added } = await this.ask<{ id: PersonId }>("people/add", this.manager, person);
       this.actors.set(added, { id: added, name: person.person.name, role: person.person.role, grade: person.person.grade });
     }
+    // Everybody here has chosen their own long ago.
+    await this.deps.sql`UPDATE person SET must_change = false`;
     for (; this.day < this.today; this.day = addDays(this.day, 1)) {
       await this.live();
       // What was forecast a week ago stands beside what is forecast now.

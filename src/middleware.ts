@@ -24,7 +24,7 @@ useWording({ sayStatement, sayCover });
 /** One door: foreign posts are refused, who asks is found out, and the list of pages says whether they may. */
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
-  context.locals.actor = null;
+  Object.assign(context.locals, { actor: null, session: null, mustChange: false });
   const isJson = isApi(url) || !(request.headers.get("accept") ?? "").includes("text/html");
   if (isForeign(request, url))
     return problem(403, {
@@ -37,6 +37,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
     if (access === "anybody") return withHeaders(await whole(await next()), !url.pathname.startsWith("/_astro/"));
     const visitor = await visitorOf(deps(), context.cookies.get(sessionCookie(url))?.value);
     context.locals.actor = visitor?.actor ?? null;
+    context.locals.session = visitor?.session ?? null;
+    context.locals.mustChange = visitor?.mustChange ?? false;
     if (context.locals.about) context.locals.about.who = visitor?.actor.name ?? null;
     if (visitor) {
       sweepOnNewDay(deps(), visitor.today);
@@ -50,10 +52,12 @@ export const onRequest = defineMiddleware(async (context, next) => {
       return isApi(url)
         ? problem(401, SIGNED_OUT)
         : context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+    if (visitor.mustChange && !/^\/(account|api\/account|api\/confirm)(\/|$)/.test(url.pathname))
+      return isApi(url) ? problem(403, MUST_CHANGE) : context.redirect("/account");
     if (!mayAsk(access, visitor.actor.role, context.params))
       return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
-    // Awaited here, or what goes wrong in them would not be caught below.
-    if (request.method !== "GET" || isApi(url)) return await render();
+    // Awaited here, or what goes wrong in them would not be caught below. What somebody's own session says is not the same in all of theirs.
+    if (request.method !== "GET" || isApi(url) || context.routePattern === "/account") return await render();
     const key = [visitor.actor.id, visitor.revision, visitor.today, url.pathname, url.search].join(" ");
     return await storedPage(key, /\bgzip\b/.test(request.headers.get("accept-encoding") ?? ""), render);
   } catch (error) {
@@ -88,6 +92,11 @@ const OTHER_PERSON = {
   code: "other-person",
   path: "X-Furlong-Person",
   message: "Somebody else is signed in on this device. Sign in as yourself, and it is sent.",
+};
+const MUST_CHANGE = {
+  code: "must-change",
+  path: "",
+  message: "Your password was given to you by somebody else. Choose your own under 'My sign-in' first.",
 };
 const NOT_ALLOWED = { code: "not-allowed", path: "", message: "Your role does not allow this. Ask the manager." };
 

@@ -1,7 +1,8 @@
 /**
  * A simulated mail server, on loopback: takes letters over SMTP, keeps them until it ends, and hands none on. GET / shows them on a page, GET /mails as JSON,
  * GET /attachment?mail=&at= what came along; GET /smtp gives { port } of the SMTP side. POST /trouble { times, code } refuses that many letters with that SMTP
- * code (4xx: try later, 5xx: never). A letter that comes twice under one Message-ID is kept once, as mail servers do.
+ * code (4xx: try later, 5xx: never); with { times, seconds } it takes that many letters and answers so late; with { times, silent: true } it takes them and hangs up
+ * without a word. A letter that comes twice is kept twice: whether one comes once is for the sender to see to.
  */
 import { type ParsedMail, simpleParser } from "mailparser";
 import { SMTPServer } from "smtp-server";
@@ -11,26 +12,41 @@ interface Kept {
   readonly at: string;
   readonly mail: ParsedMail;
 }
-const kept = new Map<string, Kept>();
-let trouble: { times: number; code: number } = { times: 0, code: 451 };
+const kept: Kept[] = [];
+interface Trouble {
+  readonly times: number;
+  readonly code?: number | undefined;
+  readonly seconds?: number | undefined;
+  readonly silent?: boolean | undefined;
+}
+let trouble: Trouble = { times: 0 };
+/** The rehearsed trouble of this letter, which is one fewer then. */
+function takeTrouble(): Trouble | null {
+  if (trouble.times === 0) return null;
+  trouble = { ...trouble, times: trouble.times - 1 };
+  return trouble;
+}
 
 const smtp = new SMTPServer({
   authOptional: true,
   disabledCommands: ["STARTTLS"],
-  onData(stream, _session, done) {
+  onData(stream, session, done) {
     simpleParser(stream)
       .then((mail) => {
-        if (trouble.times > 0) {
-          trouble = { ...trouble, times: trouble.times - 1 };
-          return done(Object.assign(new Error("Rehearsed trouble"), { responseCode: trouble.code }));
-        }
-        const id = mail.messageId ?? `none-${kept.size}`;
-        if (!kept.has(id)) kept.set(id, { at: new Date().toISOString(), mail });
-        done();
+        const rehearsed = takeTrouble();
+        if (rehearsed?.code) return done(Object.assign(new Error("Rehearsed trouble"), { responseCode: rehearsed.code }));
+        kept.push({ at: new Date().toISOString(), mail });
+        if (rehearsed?.silent) return hangUp(session.id);
+        setTimeout(done, (rehearsed?.seconds ?? 0) * 1000);
       })
       .catch(done);
   },
 });
+/** Ends the connection of a letter without a word. */
+function hangUp(id: string): void {
+  for (const connection of (smtp as unknown as { connections: Set<{ id: string; _socket: { destroy(): void } }> }).connections)
+    if (connection.id === id) connection._socket.destroy();
+}
 const listening = new Promise<number>((resolve) => {
   const server = smtp.listen(Number(process.env["SMTP_PORT"] ?? 0), "127.0.0.1", () => {
     const address = server.address();
@@ -45,7 +61,7 @@ const sayTo = ({ mail }: Kept): string =>
     .map(({ text }) => text)
     .join(", ");
 function page(): string {
-  const mails = [...kept.values()].map(
+  const mails = kept.map(
     (
       one,
       i,
@@ -62,7 +78,7 @@ serveDevice("mail server", 4398, [
     method: "GET",
     path: "/mails",
     answer: () =>
-      [...kept.values()].map((one) => ({
+      kept.map((one) => ({
         at: one.at,
         to: sayTo(one),
         subject: one.mail.subject,
@@ -75,7 +91,7 @@ serveDevice("mail server", 4398, [
     method: "GET",
     path: "/attachment",
     answer(url) {
-      const file = [...kept.values()][Number(url.searchParams.get("mail"))]?.mail.attachments[Number(url.searchParams.get("at"))];
+      const file = kept[Number(url.searchParams.get("mail"))]?.mail.attachments[Number(url.searchParams.get("at"))];
       if (!file) throw new RangeError("no such attachment");
       return { type: file.contentType, content: file.content };
     },
@@ -84,9 +100,11 @@ serveDevice("mail server", 4398, [
     method: "POST",
     path: "/trouble",
     answer(_url, body) {
-      const told = (body ?? {}) as { times?: unknown; code?: unknown };
-      if (typeof told.times !== "number" || typeof told.code !== "number") throw new RangeError("times and code: numbers");
-      trouble = { times: told.times, code: told.code };
+      const { times, code, seconds, silent } = (body ?? {}) as Record<keyof Trouble, unknown>;
+      const isNumber = (x: unknown): x is number | undefined => x === undefined || typeof x === "number";
+      if (typeof times !== "number" || !isNumber(code) || !isNumber(seconds))
+        throw new RangeError("times, code and seconds: numbers");
+      trouble = { times, code, seconds, silent: silent === true };
       return {};
     },
   },

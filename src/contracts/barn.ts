@@ -28,6 +28,8 @@ export const PolicyFields = z.object({
   cues: CueFields,
   stalls: whole(1, 500, "stalls"),
   owedPolicy: oneOf(OWED_POLICIES),
+  /** Nobody used a session for so long: it ends. */
+  idleHours: whole(1, 336, "hours"),
 });
 export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });

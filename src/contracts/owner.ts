@@ -2,7 +2,7 @@
 import { z } from "zod/mini";
 import { date, flag, id, list, minute, oneOf, said, skill, version, whole, words } from "./fields.ts";
 
-export const MESSAGE_STATES = ["waiting", "sent", "failed"] as const;
+export const MESSAGE_STATES = ["waiting", "sending", "unknown", "sent", "failed"] as const;
 export type MessageState = (typeof MESSAGE_STATES)[number];
 
 /** A letter in the manager's own words. `about` tells it from the next one: the same is sent once. */
@@ -14,6 +14,9 @@ export const WriteOwner = z.object({
 });
 export type WriteOwner = z.output<typeof WriteOwner>;
 
+/** A letter of which nobody knows whether it went: somebody has asked, and it did. */
+export const SettleMessage = z.object({ id: id<"message">() });
+export type SettleMessage = z.output<typeof SettleMessage>;
 export const RetryMessage = z.object({ id: id<"message">() });
 export type RetryMessage = z.output<typeof RetryMessage>;
 

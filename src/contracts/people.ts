@@ -13,6 +13,7 @@ import {
   number,
   oneOf,
   said,
+  uuid,
   version,
   weekday,
   whole,
@@ -103,3 +104,25 @@ export const AddAbsence = z.object({ person, firstDay: date, lastDay: date, ...d
 export type AddAbsence = z.output<typeof AddAbsence>;
 export const RemoveAbsence = z.object({ id: id<"absence">() });
 export type RemoveAbsence = z.output<typeof RemoveAbsence>;
+
+/** What somebody asks of their own sign-in. */
+export const ChangePassword = z.object({ password });
+export type ChangePassword = z.output<typeof ChangePassword>;
+export const EndSession = z.object({ id: uuid });
+export type EndSession = z.output<typeof EndSession>;
+/** For what is asked without words: that it is meant. */
+export const Sure = z.object({ sure: z.literal(true, "Say that you are sure.") });
+export type Sure = z.output<typeof Sure>;
+export const ONE_TIME_CODES = 10;
+const oneTimeCode = z
+  .string("A code is missing.")
+  .check(z.regex(/^[A-Z2-7]{16}$/, "Codes have 16 letters or digits: reload the page."));
+export const TurnOnCodes = z.object({
+  code: z.string("The code is missing.").check(z.trim(), z.regex(/^\d{3} ?\d{3}$/, "Six digits, as the app shows them.")),
+  /** To be printed: each opens once where the telephone is gone. Made in the browser, kept here as hashes. */
+  oneTime: z.array(oneTimeCode, "A list.").check(z.length(ONE_TIME_CODES, `Exactly ${ONE_TIME_CODES} codes.`)),
+});
+export type TurnOnCodes = z.output<typeof TurnOnCodes>;
+export const ConfirmPassword = z.object({
+  password: z.string("The password is missing.").check(z.maxLength(200, "At most 200 characters."), noControl),
+});

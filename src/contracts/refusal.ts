@@ -14,7 +14,13 @@ export type Refusal =
   | { readonly code: "last-manager"; readonly path: string }
   | { readonly code: "retired"; readonly path: string }
   | { readonly code: "wrong-password"; readonly path: "password" }
-  | { readonly code: "too-many-tries"; readonly path: "signIn"; readonly waitMinutes: number }
+  | { readonly code: "too-many-tries"; readonly path: "signIn"; readonly waitSeconds: number }
+  | { readonly code: "busy"; readonly path: "signIn" }
+  | { readonly code: "wrong-code"; readonly path: "code" }
+  | { readonly code: "code-too-late"; readonly path: "code" }
+  | { readonly code: "weak-password"; readonly path: "password" }
+  /** The password is to be typed once more, and the same asked again. */
+  | { readonly code: "confirm-password"; readonly path: string }
   | { readonly code: "no-address"; readonly path: "stay" }
   | { readonly code: "written-already"; readonly path: "about" | "issue" }
   | { readonly code: "hold-overlaps"; readonly path: "firstDay" }

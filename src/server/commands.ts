@@ -26,8 +26,29 @@ import {
 } from "#contracts/day.ts";
 import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
-import { AnswerQuestion, DropLink, MakeLink, RetryMessage, SaveHandOver, SeeCheckBack, WriteOwner } from "#contracts/owner.ts";
-import { AddAbsence, AddPerson, EditPerson, RemoveAbsence, ResetPassword, RetirePerson, type Role } from "#contracts/people.ts";
+import {
+  AnswerQuestion,
+  DropLink,
+  MakeLink,
+  RetryMessage,
+  SaveHandOver,
+  SeeCheckBack,
+  SettleMessage,
+  WriteOwner,
+} from "#contracts/owner.ts";
+import {
+  AddAbsence,
+  AddPerson,
+  ChangePassword,
+  EditPerson,
+  EndSession,
+  RemoveAbsence,
+  ResetPassword,
+  RetirePerson,
+  type Role,
+  Sure,
+  TurnOnCodes,
+} from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
@@ -62,7 +83,8 @@ import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.
 import { answerQuestion, seeCheckBack } from "./owner/answer.ts";
 import { saveHandOver } from "./owner/hand-over.ts";
 import { endLink, makeLink } from "./owner/link.ts";
-import { retryMessage, writeOwner } from "./owner/message.ts";
+import { retryMessage, settleMessage, writeOwner } from "./owner/message.ts";
+import { beginCodes, changePassword, endSession, turnOffCodes, turnOnCodes } from "./people/account.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
 import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { addPhoto, removePhoto } from "./report/photos.ts";
@@ -76,10 +98,15 @@ const manager: readonly Role[] = ["manager"];
 const staff: readonly Role[] = ["manager", "rider", "helper"];
 
 export const COMMANDS: Readonly<Record<string, Command>> = {
-  "people/add": command(manager, AddPerson, addPerson),
+  "people/add": command(manager, AddPerson, addPerson, { confirmed: true }),
   "people/edit": command(manager, EditPerson, editPerson),
-  "people/retire": command(manager, RetirePerson, retire),
-  "people/reset-password": command(manager, ResetPassword, resetPassword),
+  "people/retire": command(manager, RetirePerson, retire, { confirmed: true }),
+  "people/reset-password": command(manager, ResetPassword, resetPassword, { confirmed: true }),
+  "account/change-password": command(staff, ChangePassword, changePassword, { confirmed: true }),
+  "account/end-session": command(staff, EndSession, endSession),
+  "account/begin-codes": command(manager, Sure, beginCodes, { confirmed: true }),
+  "account/turn-on-codes": command(manager, TurnOnCodes, turnOnCodes),
+  "account/turn-off-codes": command(manager, Sure, turnOffCodes, { confirmed: true }),
   "people/add-absence": command(manager, AddAbsence, addAbsence),
   "people/remove-absence": command(manager, RemoveAbsence, removeAbsence),
   "stay/book": command(manager, BookStay, bookStay),
@@ -133,8 +160,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "watch/answer": command(manager, AnswerNeed, answerNeed),
   "owner/write": command(manager, WriteOwner, writeOwner),
   "owner/retry": command(manager, RetryMessage, retryMessage),
-  "owner/make-link": command(manager, MakeLink, makeLink),
-  "owner/drop-link": command(manager, DropLink, endLink),
+  "owner/settle": command(manager, SettleMessage, settleMessage),
+  "owner/make-link": command(manager, MakeLink, makeLink, { confirmed: true }),
+  "owner/drop-link": command(manager, DropLink, endLink, { confirmed: true }),
   "owner/answer": command(manager, AnswerQuestion, answerQuestion),
   "owner/see-check-back": command(manager, SeeCheckBack, seeCheckBack),
   "owner/hand-over": command(manager, SaveHandOver, saveHandOver),

@@ -9,9 +9,17 @@ import type { Transaction } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { noteChange } from "#db/queries/requests.ts";
 
+/** Where somebody is signed in; `confirmed`: the password was typed in it a short while ago. */
+export interface Session {
+  readonly id: string;
+  readonly confirmed: boolean;
+}
+
 export interface Work {
   readonly tx: Transaction;
   readonly actor: Actor;
+  /** Null where the application asks itself, as when the demo barn is made. */
+  readonly session: Session | null;
   readonly now: Date;
   readonly today: LocalDate;
   readonly barn: Barn;

@@ -32,8 +32,8 @@ const at = (minutes = 0) => ({
   clock: { ...barn.deps.clock, now: () => new Date(Date.UTC(2026, 6, 14, 15, minute + minutes)) },
 });
 const mails = async (): Promise<Kept[]> => (await (await fetch(`${mail.page}/mails`)).json()) as Kept[];
-const trouble = (times: number, code: number) =>
-  fetch(`${mail.page}/trouble`, { method: "POST", body: JSON.stringify({ times, code }) });
+const rehearse = (trouble: object) => fetch(`${mail.page}/trouble`, { method: "POST", body: JSON.stringify(trouble) });
+const trouble = (times: number, code: number) => rehearse({ times, code });
 const stayWith = async (email: string): Promise<string> =>
   (await barn.ask<{ stay: string }>("stay/book", booking({ client: { email }, horse: { name: `Horse ${minute}` } }))).stay;
 const write = (stay: string, about = "news") =>
@@ -80,16 +80,56 @@ describe("a letter to an owner", () => {
     expect(await barn.code("owner/retry", { id: row?.["id"] })).toBe("not-found");
     expect(await deliver(at(61))).toBe(1);
   });
-  it("that a sender took and died with before it could say so is kept by its reader once", async () => {
-    const stay = await stayWith("twice@example.invalid");
+  const mine = async (to: string) => (await mails()).filter((one) => one.to.includes(to));
+  const idOf = async (stay: string) => (await barn.sql`SELECT id FROM message WHERE stay_id = ${stay}`)[0]?.["id"];
+  it("that the mail server took and was late to answer, or hung up over, is not sent again but by a person's word", async () => {
+    for (const [name, how, patience] of [
+      ["late", { times: 1, seconds: 2 }, 400],
+      ["silent", { times: 1, silent: true }, 5000],
+    ] as const) {
+      const stay = await stayWith(`${name}@example.invalid`);
+      await write(stay);
+      await rehearse(how);
+      expect(await deliver(at(), undefined, patience)).toBe(0);
+      expect(await stateOf(stay)).toMatchObject({ state: "unknown", tries: 1 });
+      expect(await deliver(at(3000))).toBe(0);
+      expect(await mine(`${name}@`)).toHaveLength(1);
+    }
+    const [late, silent] = await Promise.all(
+      ["late", "silent"].map(
+        async (name) =>
+          (await barn.sql`SELECT m.id, m.stay_id FROM message m WHERE to_address = ${`${name}@example.invalid`}`)[0],
+      ),
+    );
+    // It did come, says the owner; and of the other, that it did not.
+    expect(await barn.code("owner/settle", { id: late?.["id"] })).toBe("done");
+    expect(await barn.code("owner/settle", { id: late?.["id"] })).toBe("not-found");
+    expect(await stateOf(late?.["stayId"])).toMatchObject({ state: "sent" });
+    expect(await barn.code("owner/retry", { id: silent?.["id"] })).toBe("done");
+    expect(await deliver(at(3001))).toBe(1);
+    const both = await mine("silent@");
+    expect(both).toHaveLength(2);
+    expect(new Set(both.map(({ messageId }) => messageId)).size).toBe(1);
+    expect(both[0]?.messageId).toMatch(/^<[0-9a-f-]{36}@steady-furlong>$/);
+  });
+  it("whose sender died over it is not sent again by itself either, and no connection is held while the mail server thinks", async () => {
+    const stay = await stayWith("died@example.invalid");
     await write(stay);
-    await deliver(at());
-    // As if the process had ended between the mail server's word and our own.
-    await barn.sql`UPDATE message SET state = 'waiting', sent_at = NULL, next_try = '2026-01-01' WHERE stay_id = ${stay}`;
-    expect(await deliver(at())).toBe(1);
-    const mine = (await mails()).filter(({ to }) => to.includes("twice@"));
-    expect(mine).toHaveLength(1);
-    expect(mine[0]?.messageId).toMatch(/^<[0-9a-f-]{36}@steady-furlong>$/);
+    await barn.sql`UPDATE message SET state = 'sending', lease_until = ${at(5).clock.now()} WHERE stay_id = ${stay}`;
+    expect(await deliver(at(4))).toBe(0);
+    expect(await stateOf(stay)).toMatchObject({ state: "sending" });
+    expect(await deliver(at(6))).toBe(0);
+    expect(await stateOf(stay)).toMatchObject({ state: "unknown" });
+    expect(await mine("died@")).toHaveLength(0);
+    expect(await barn.code("owner/retry", { id: await idOf(stay) })).toBe("done");
+    await rehearse({ times: 1, seconds: 1 });
+    const sending = deliver(at(7));
+    await expect.poll(async () => (await stateOf(stay))?.["state"]).toBe("sending");
+    const [open] =
+      await barn.sql`SELECT count(*)::int AS count FROM pg_stat_activity WHERE datname = current_database() AND state LIKE 'idle in transaction%'`;
+    expect(open?.["count"]).toBe(0);
+    expect(await sending).toBe(1);
+    expect(await mine("died@")).toHaveLength(1);
   });
   it("waits, and harms nothing, where no mail server answers or none is set up", async () => {
     const stay = await stayWith("nobody@example.invalid");

@@ -26,6 +26,7 @@ const PLAIN = [
   "/403",
   "/500",
   "/503",
+  "/api/confirm",
   "/sign-in",
   "/sign-out",
   "/health",
@@ -153,7 +154,7 @@ describe("the list of commands", () => {
     const helper = await actorOf(site.sql, SIGN_IN.helper);
     for (const [route, command] of Object.entries(COMMANDS)) {
       if (command.roles.includes("helper")) continue;
-      const refused = await runCommand(deps, { route, command, actor: helper, key: randomUUID(), input: {} });
+      const refused = await runCommand(deps, { route, command, actor: helper, session: null, key: randomUUID(), input: {} });
       expect([route, refused]).toEqual([route, { ok: false, error: { code: "not-allowed", path: "" } }]);
     }
   });

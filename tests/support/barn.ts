@@ -68,6 +68,7 @@ export async function setUpEmpty(sql: Sql): Promise<void> {
       actor,
       input: { signIn, password: PASSWORD, person: { ...PERSON, ...person } },
     });
+  await sql`UPDATE person SET must_change = false`;
 }
 
 /** The address of a database that is cloned from a template; in place of the one of that name, where there is one. */

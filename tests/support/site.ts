@@ -90,13 +90,12 @@ export class Site {
     const person = await findCredential(this.sql, signIn);
     if (!person) throw new Error(`nobody signs in as ${signIn}`);
     const token = randomBytes(32).toString("base64url");
-    await insertSession(
-      this.sql,
-      createHash("sha256").update(token).digest(),
-      person.id,
-      new Date(),
-      new Date(Date.now() + 86_400_000),
-    );
+    await insertSession(this.sql, {
+      tokenHash: createHash("sha256").update(token).digest(),
+      person: person.id,
+      at: new Date(),
+      until: new Date(Date.now() + 86_400_000),
+    });
     this.tokens.set(signIn, token);
     return token;
   }

@@ -70,4 +70,12 @@ export function sayDate(date: LocalDate): string {
   return `${WEEKDAY_NAMES[weekdayOf(date) - 1]} ${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1]}`;
 }
 
+/** 'Tue 14 Jul, 07:30': an instant by the clock of an IANA time zone. */
+export function sayInstant(zone: string, epochMilliseconds: number): string {
+  const clock = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" }).format(
+    epochMilliseconds,
+  );
+  return `${sayDate(dateInZone(zone, epochMilliseconds))}, ${clock}`;
+}
+
 export const sayDateWithYear = (date: LocalDate): string => `${sayDate(date)} ${date.slice(0, 4)}`;

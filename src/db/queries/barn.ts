@@ -26,6 +26,7 @@ const BarnRow = z.object({
   units: z.enum(LENGTH_HABITS),
   stalls: int,
   owedPolicy: z.enum(OWED_POLICIES),
+  idleHours: int,
   cues: z.partialRecord(z.enum(CUES), text),
   weights: z.array(WeightFields),
   ladder: z.array(LadderEditFields),
@@ -48,6 +49,7 @@ export interface Barn {
   /** Horses that it has room for. */
   readonly stalls: number;
   readonly owedPolicy: OwedPolicy;
+  readonly idleHours: number;
   /** Its own words in the place of the usual ones. */
   readonly cues: Readonly<Partial<Record<Cue, string>>>;
   /** What the barn changed of the table of findings. */
@@ -68,7 +70,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, cues, weights, ladder, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, ladder, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
@@ -87,7 +89,7 @@ export async function insertBarn(db: Db, barn: { name: string; timeZone: string 
 export async function updatePolicies(tx: Transaction, version: number, p: PolicyFields): Promise<boolean> {
   const done = await tx`
     UPDATE barn SET name = ${p.name}, first_day_is = ${p.firstDayIs}, rest_days = ${p.restDays}, holidays = ${p.holidays}, hold_vet = ${p.holdVet},
-      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, version = version + 1
+      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, version = version + 1
     WHERE version = ${version}`;
   return done.count === 1;
 }

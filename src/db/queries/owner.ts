@@ -70,29 +70,54 @@ export async function insertMessage(tx: Transaction, m: NewMessage, by: PersonId
   return done.count === 1;
 }
 
-/** One letter whose time has come, held until the transaction ends: two senders never have the same. */
-export const claimMessage = (tx: Transaction, now: Date) =>
+/** Claims one letter whose time has come, until the lease ends: two senders never have the same. */
+export const claimMessage = (db: Db, now: Date, leaseUntil: Date) =>
   maybeOne(
     MessageRow,
-    tx`SELECT ${columns(tx)} FROM message m ${joined(tx)} WHERE m.state = 'waiting' AND m.next_try <= ${now}
-       ORDER BY m.next_try, m.made_at, m.id LIMIT 1 FOR UPDATE OF m SKIP LOCKED`,
+    db`WITH m AS (
+         UPDATE message SET state = 'sending', lease_until = ${leaseUntil}
+         WHERE id = (SELECT id FROM message WHERE state = 'waiting' AND next_try <= ${now} ORDER BY next_try, made_at, id LIMIT 1 FOR UPDATE SKIP LOCKED)
+         RETURNING *)
+       SELECT ${columns(db)} FROM m ${joined(db)}`,
   );
-export const markSent = async (tx: Transaction, message: MessageId, at: Date): Promise<void> =>
-  void (await tx`UPDATE message SET state = 'sent', sent_at = ${at}, tries = tries + 1, trouble = '' WHERE id = ${message}`);
-export const markTried = async (tx: Transaction, message: MessageId, trouble: string, next: Date): Promise<void> =>
-  void (await tx`UPDATE message SET tries = tries + 1, trouble = ${trouble}, next_try = ${next} WHERE id = ${message}`);
-export const markFailed = async (tx: Transaction, message: MessageId, trouble: string): Promise<void> =>
-  void (await tx`UPDATE message SET state = 'failed', tries = tries + 1, trouble = ${trouble} WHERE id = ${message}`);
-/** Only what failed is taken up again. */
-export const takeUpAgain = async (tx: Transaction, message: MessageId, now: Date): Promise<number> =>
+/** Those whose sender did not come back: what became of them nobody knows. */
+export const giveUpLeases = async (db: Db, now: Date, trouble: string): Promise<number> =>
   (
-    await tx`UPDATE message SET state = 'waiting', tries = 0, trouble = '', next_try = ${now} WHERE id = ${message} AND state = 'failed'`
+    await db`UPDATE message SET state = 'unknown', lease_until = NULL, tries = tries + 1, trouble = ${trouble} WHERE state = 'sending' AND lease_until < ${now}`
   ).count;
 
+export type Outcome =
+  | { readonly state: "sent"; readonly at: Date }
+  | { readonly state: "waiting"; readonly trouble: string; readonly next: Date }
+  | { readonly state: "failed" | "unknown"; readonly trouble: string };
+/** What became of a letter that was claimed. False where its lease had ended: then it stays as it was given up. */
+export async function settleMessage(db: Db, message: MessageId, outcome: Outcome): Promise<boolean> {
+  const sentAt = outcome.state === "sent" ? outcome.at : null;
+  const trouble = outcome.state === "sent" ? "" : outcome.trouble;
+  const next = outcome.state === "waiting" ? outcome.next : null;
+  const done = await db`
+    UPDATE message SET state = ${outcome.state}, lease_until = NULL, tries = tries + 1, sent_at = ${sentAt}, trouble = ${trouble}, next_try = COALESCE(${next}, next_try)
+    WHERE id = ${message} AND (state = 'sending' OR (state = 'unknown' AND ${outcome.state === "sent"}))`;
+  return done.count === 1;
+}
+/** Only what failed, or may have, is taken up again. */
+export const takeUpAgain = async (tx: Transaction, message: MessageId, now: Date): Promise<number> =>
+  (
+    await tx`UPDATE message SET state = 'waiting', tries = 0, trouble = '', next_try = ${now} WHERE id = ${message} AND state IN ('failed', 'unknown')`
+  ).count;
+/** Somebody says that a letter which may have gone did. */
+export const markGone = async (tx: Transaction, message: MessageId, at: Date): Promise<number> =>
+  (await tx`UPDATE message SET state = 'sent', sent_at = ${at}, trouble = '' WHERE id = ${message} AND state = 'unknown'`).count;
+
 const NextRow = z.object({ next: nullable(instant) });
-/** When the next letter that waits is to be tried; null: none waits. */
+/** When the next letter that waits is to be tried, or the next lease ends; null: neither. */
 export const nextTry = async (db: Db): Promise<Date | null> =>
-  (await maybeOne(NextRow, db`SELECT min(next_try) AS next FROM message WHERE state = 'waiting'`))?.next ?? null;
+  (
+    await maybeOne(
+      NextRow,
+      db`SELECT LEAST((SELECT min(next_try) FROM message WHERE state = 'waiting'), (SELECT min(lease_until) FROM message WHERE state = 'sending')) AS next`,
+    )
+  )?.next ?? null;
 const SentRow = z.object({ issue: int });
 /** Numbers of approved reports that a letter went out with, or waits to. */
 export const listSentIssues = async (db: Db, stays: readonly StayId[]): Promise<ReadonlySet<number>> =>

@@ -34,10 +34,12 @@ export const listPeople = (db: Db): Promise<Person[]> =>
 export const findPerson = (db: Db, who: PersonId): Promise<Person | null> =>
   maybeOne(PersonRow, db`SELECT ${columns(db)} FROM person WHERE id = ${who}`);
 
-const CredentialRow = z.object({ id: id<"person">(), role: z.enum(ROLES), passwordHash: text });
+const CredentialRow = z.object({ id: id<"person">(), role: z.enum(ROLES), passwordHash: text, secondProof: bool });
+const credential = (db: Db) =>
+  db`SELECT id, role, password_hash, totp_since IS NOT NULL AS second_proof FROM person WHERE retired_on IS NULL`;
 /** Retired people have no credentials any more. */
-export const findCredential = (db: Db, signIn: string) =>
-  maybeOne(CredentialRow, db`SELECT id, role, password_hash FROM person WHERE sign_in = ${signIn} AND retired_on IS NULL`);
+export const findCredential = (db: Db, signIn: string) => maybeOne(CredentialRow, db`${credential(db)} AND sign_in = ${signIn}`);
+export const findCredentialOf = (db: Db, person: PersonId) => maybeOne(CredentialRow, db`${credential(db)} AND id = ${person}`);
 
 export async function insertPerson(
   db: Db,
@@ -45,10 +47,11 @@ export async function insertPerson(
   signIn: string,
   passwordHash: string,
   p: PersonFields,
+  mustChange = false,
 ): Promise<boolean> {
   const made = await db`
-    INSERT INTO person (id, name, sign_in, role, password_hash, grade, weight_kg, rides, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle)
-    VALUES (${who}, ${p.name}, ${signIn}, ${p.role}, ${passwordHash}, ${p.grade}, ${p.weightKg}, ${p.rides}, ${p.worksDays}, ${p.worksFrom}, ${p.worksTo}, ${p.lunchFrom}, ${p.lunchTo}, ${p.lunchMinutes}, ${p.maxSaddle})
+    INSERT INTO person (id, name, sign_in, role, password_hash, grade, weight_kg, rides, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle, must_change)
+    VALUES (${who}, ${p.name}, ${signIn}, ${p.role}, ${passwordHash}, ${p.grade}, ${p.weightKg}, ${p.rides}, ${p.worksDays}, ${p.worksFrom}, ${p.worksTo}, ${p.lunchFrom}, ${p.lunchTo}, ${p.lunchMinutes}, ${p.maxSaddle}, ${mustChange})
     ON CONFLICT ON CONSTRAINT person_sign_in_free DO NOTHING`;
   return made.count === 1;
 }
@@ -66,8 +69,9 @@ export async function retirePerson(tx: Transaction, who: PersonId, version: numb
   return done.count === 1;
 }
 
-export async function setPassword(tx: Transaction, who: PersonId, hash: string): Promise<void> {
-  await tx`UPDATE person SET password_hash = ${hash} WHERE id = ${who}`;
+/** `mustChange`: it was given by somebody else. */
+export async function setPassword(tx: Transaction, who: PersonId, hash: string, mustChange: boolean): Promise<void> {
+  await tx`UPDATE person SET password_hash = ${hash}, must_change = ${mustChange} WHERE id = ${who}`;
 }
 
 /** Locks the managers in work, so that two retirements at once cannot leave the barn without one. */

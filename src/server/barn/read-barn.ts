@@ -11,7 +11,7 @@ import { barnOf } from "../stay/read-horse.ts";
 /** The barn's policies as the form has them. */
 export function policiesOf(barn: Barn): PolicyFields {
   const { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather } = barn.holdPolicy;
-  const { name, firstDayIs, restDays, holidays, units, stalls, owedPolicy } = barn;
+  const { name, firstDayIs, restDays, holidays, units, stalls, owedPolicy, idleHours } = barn;
   return {
     name,
     firstDayIs,
@@ -24,6 +24,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     units,
     stalls,
     owedPolicy,
+    idleHours,
     cues: { ...cuesOf(barn.cues) },
   };
 }

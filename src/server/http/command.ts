@@ -13,11 +13,13 @@ import { troubleOf } from "#db/errors.ts";
 import { countWrite, findBarn } from "#db/queries/barn.ts";
 import { claimRequest, keepRequest } from "#db/queries/requests.ts";
 import type { Deps } from "../container.ts";
-import { type Answer, no, type Work } from "../work.ts";
+import { type Answer, no, type Session, type Work } from "../work.ts";
 
 export interface Command<S extends z.core.$ZodType = z.core.$ZodType> {
   readonly roles: readonly Role[];
   readonly schema: S;
+  /** So much hangs on it that the password must have been typed a short while ago. */
+  readonly confirmed: boolean;
   run(work: Work, input: z.output<S>): Answer;
 }
 
@@ -26,7 +28,11 @@ export const command = <S extends z.core.$ZodType>(
   roles: readonly Role[],
   schema: S,
   run: (work: Work, input: z.output<S>) => Answer,
-): Command => ({ roles, schema, run }) as unknown as Command;
+  { confirmed = false }: { readonly confirmed?: boolean } = {},
+): Command => ({ roles, schema, confirmed, run }) as unknown as Command;
+
+/** True where the password has to be typed once more. */
+export const mustConfirm = (session: Session | null): boolean => session !== null && !session.confirmed;
 
 class RolledBack extends Error {
   constructor(readonly refusal: Refusal) {
@@ -39,6 +45,7 @@ interface Call {
   readonly route: string;
   readonly command: Command;
   readonly actor: Actor;
+  readonly session: Session | null;
   readonly key: string;
   readonly input: unknown;
 }
@@ -48,6 +55,7 @@ const TRIES = 3;
 /** The second door: whoever asks, over the network or from within, must have a role that the command names. */
 export async function runCommand(deps: Deps, call: Call): Promise<Result<unknown, Refusal>> {
   if (!call.command.roles.includes(call.actor.role)) return no({ code: "not-allowed", path: "" });
+  if (call.command.confirmed && mustConfirm(call.session)) return no({ code: "confirm-password", path: "" });
   for (let tried = 1; ; tried += 1) {
     try {
       return await runOnce(deps, call);
@@ -58,7 +66,7 @@ export async function runCommand(deps: Deps, call: Call): Promise<Result<unknown
   }
 }
 
-const runOnce = ({ sql, clock }: Deps, { route, command, actor, key, input }: Call): Promise<Result<unknown, Refusal>> =>
+const runOnce = ({ sql, clock }: Deps, { route, command, actor, session, key, input }: Call): Promise<Result<unknown, Refusal>> =>
   sql.begin(async (tx) => {
     const bodyHash = createHash("sha256").update(JSON.stringify(input)).digest();
     const earlier = await claimRequest(tx, actor.id, key);
@@ -68,7 +76,7 @@ const runOnce = ({ sql, clock }: Deps, { route, command, actor, key, input }: Ca
     }
     const barn = must(await findBarn(tx), "the barn is set up");
     const now = clock.now();
-    const result = await command.run({ tx, actor, now, today: clock.today(barn.timeZone), barn }, input as never);
+    const result = await command.run({ tx, actor, session, now, today: clock.today(barn.timeZone), barn }, input as never);
     if (!result.ok) throw new RolledBack(result.error);
     const answer = result.value ?? {};
     await keepRequest(tx, { person: actor.id, key, route, bodyHash, answer, at: now });

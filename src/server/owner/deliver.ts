@@ -1,25 +1,26 @@
 /**
- * Sends what waits in the outbox. A letter is held in a transaction while it is sent, so that two senders never have the same one; its Message-ID is its own
- * for good, so that a server which took a letter just before we died sees it twice and not its reader.
+ * Sends what waits in the outbox. A letter is claimed in one transaction, sent outside any, and settled in another. Mail cannot promise 'once': where the mail
+ * server does not say what became of a letter that it may have taken, or the sender dies over it, it is never sent again by itself but waits for a person's
+ * word (decision 26).
  */
-import { createTransport } from "nodemailer";
+import { Readable } from "node:stream";
+import { createTransport, type Transporter } from "nodemailer";
 import { countWrite, findBarn } from "#db/queries/barn.ts";
-import { claimMessage, type MessageRecord, markFailed, markSent, markTried, nextTry } from "#db/queries/owner.ts";
+import { claimMessage, giveUpLeases, type MessageRecord, nextTry, type Outcome, settleMessage } from "#db/queries/owner.ts";
 import type { Deps } from "../container.ts";
+import { log } from "../log.ts";
 
+/** For a connection, for a greeting, and for each answer. */
 const PATIENCE = 15_000;
 const MINUTE = 60_000;
+/** Longer than a letter that is spoken of without a pause takes; the report that goes along is printed before the claim's clock matters. */
+const LEASE = 5 * MINUTE;
 /** Minutes to the next try, by the tries made. */
 const WAITS = [1, 5, 15, 60, 180, 360, 720, 1440];
 const LOOK_EVERY = MINUTE;
 
 export const mailServer = (): string | undefined => process.env["FURLONG_SMTP_URL"];
-
-/** What a mail server said: 5xx is its last word on this letter. */
-const isFinal = (error: unknown): boolean => {
-  const code = (error as { responseCode?: unknown }).responseCode;
-  return typeof code === "number" && code >= 500;
-};
+const barnAddress = (): string => process.env["FURLONG_MAIL_FROM"] ?? "barn@steady-furlong.invalid";
 
 export interface Attachment {
   readonly filename: string;
@@ -28,53 +29,89 @@ export interface Attachment {
 export type Attach = (message: MessageRecord) => Promise<readonly Attachment[]>;
 const nothing: Attach = async () => [];
 
-/** Sends everything whose time has come; how many went out. */
-export async function deliver(deps: Deps, attach: Attach = nothing): Promise<number> {
-  const url = mailServer();
-  if (!url) return 0;
-  const transport = createTransport(url, { from: process.env["FURLONG_MAIL_FROM"] ?? "barn@steady-furlong.invalid" });
-  for (let sent = 0; ; ) {
-    const done = await deps.sql.begin(async (tx) => {
-      const now = deps.clock.now();
-      const message = await claimMessage(tx, now);
-      if (!message) return "nothing";
-      try {
-        const barn = await findBarn(tx);
-        await withPatience(
-          transport.sendMail({
-            messageId: `<${message.id}@steady-furlong>`,
-            from: { name: barn?.name ?? "The barn", address: process.env["FURLONG_MAIL_FROM"] ?? "barn@steady-furlong.invalid" },
-            to: { name: message.toName, address: message.toAddress },
-            subject: message.subject,
-            text: message.body,
-            attachments: (await attach(message)).map((one) => ({ ...one, content: Buffer.from(one.content) })),
-            disableFileAccess: true,
-            disableUrlAccess: true,
-          }),
-        );
-        await markSent(tx, message.id, deps.clock.now());
-      } catch (error) {
-        const trouble = String((error as Error).message ?? error).slice(0, 300);
-        const wait = WAITS[message.tries];
-        if (isFinal(error) || wait === undefined) await markFailed(tx, message.id, trouble);
-        else await markTried(tx, message.id, trouble, new Date(now.getTime() + wait * MINUTE));
-        await countWrite(tx);
-        return "trouble";
-      }
-      await countWrite(tx);
-      return "sent";
+const sayTrouble = (error: unknown): string => String((error as Error).message ?? error).slice(0, 300);
+
+/** Speaks to the mail server once. */
+async function send(
+  transport: Transporter,
+  name: string,
+  message: MessageRecord,
+  attachments: readonly Attachment[],
+  now: Date,
+): Promise<Outcome> {
+  // Read from when the letter itself is handed over: up to then nothing can have gone.
+  let handedOver = false;
+  const text = new Readable({
+    read() {
+      handedOver = true;
+      this.push(message.body);
+      this.push(null);
+    },
+  });
+  try {
+    await transport.sendMail({
+      messageId: `<${message.id}@steady-furlong>`,
+      from: { name, address: barnAddress() },
+      to: { name: message.toName, address: message.toAddress },
+      subject: message.subject,
+      text,
+      attachments: attachments.map((one) => ({ ...one, content: Buffer.from(one.content) })),
+      disableFileAccess: true,
+      disableUrlAccess: true,
     });
-    if (done === "nothing") return sent;
-    if (done === "sent") sent += 1;
+    return { state: "sent", at: now };
+  } catch (error) {
+    const trouble = sayTrouble(error);
+    const code = (error as { responseCode?: unknown }).responseCode;
+    // The server's own word: 5xx is its last on this letter, any other no.
+    if (typeof code === "number" && code >= 500) return { state: "failed", trouble };
+    return typeof code === "number" || !handedOver ? later(message, trouble, now) : { state: "unknown", trouble };
   }
 }
-const withPatience = async <T>(work: Promise<T>): Promise<T> => {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Error("The mail server did not answer in time.")), PATIENCE);
-  });
-  return Promise.race([work, late]).finally(() => clearTimeout(timer));
-};
+/** It has certainly not gone: it is tried again, until that was done often enough. */
+function later(message: MessageRecord, trouble: string, now: Date): Outcome {
+  const wait = WAITS[message.tries];
+  return wait === undefined
+    ? { state: "failed", trouble }
+    : { state: "waiting", trouble, next: new Date(now.getTime() + wait * MINUTE) };
+}
+
+/** Sends everything whose time has come; how many went out. */
+export async function deliver(deps: Deps, attach: Attach = nothing, patience = PATIENCE): Promise<number> {
+  const url = mailServer();
+  if (!url) return 0;
+  const { sql, clock } = deps;
+  const transport = createTransport(
+    { url, connectionTimeout: patience, greetingTimeout: patience, socketTimeout: patience } as never,
+    { from: barnAddress() },
+  );
+  const { name } = (await findBarn(sql)) ?? { name: "The barn" };
+  const lost = await giveUpLeases(sql, clock.now(), "Whoever sent it was interrupted.");
+  if (lost > 0) await sql.begin(countWrite);
+  for (let sent = 0; ; ) {
+    const message = await sql.begin((tx) => claimMessage(tx, clock.now(), new Date(clock.now().getTime() + LEASE)));
+    if (!message) return sent;
+    const outcome = await attach(message).then(
+      (attachments) => send(transport, name, message, attachments, clock.now()),
+      (error: unknown) => later(message, sayTrouble(error), clock.now()),
+    );
+    await sql.begin(async (tx) => {
+      await settleMessage(tx, message.id, outcome);
+      await countWrite(tx);
+    });
+    const line = {
+      event: "letter",
+      letter: message.id,
+      outcome: outcome.state,
+      ...("trouble" in outcome ? { trouble: outcome.trouble } : {}),
+    };
+    log()[outcome.state === "sent" ? "info" : "warn"](
+      line,
+      outcome.state === "sent" ? "A letter went out" : "A letter did not go out",
+    );
+    if (outcome.state === "sent") sent += 1;
+  }
+}
 
 let running: Promise<unknown> | null = null;
 let again = false;

@@ -1,8 +1,8 @@
 /** Letters to owners: put into the outbox in the same transaction as what they tell; sent later, each once. */
-import type { RetryMessage, WriteOwner } from "#contracts/owner.ts";
+import type { RetryMessage, SettleMessage, WriteOwner } from "#contracts/owner.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
-import { insertMessage, takeUpAgain } from "#db/queries/owner.ts";
+import { insertMessage, markGone, takeUpAgain } from "#db/queries/owner.ts";
 import { findDetails, findStay, type Stay } from "#db/queries/stays.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { openLink, ownerPath, publicAddress } from "./link.ts";
@@ -40,5 +40,13 @@ export async function writeOwner(work: Work, input: WriteOwner): Answer {
 
 export async function retryMessage(work: Work, input: RetryMessage): Answer {
   if ((await takeUpAgain(work.tx, input.id, work.now)) === 0) return no({ code: "not-found", path: "id" });
+  await note(work, "owner", input.id, "letter sent again");
+  return ok(null);
+}
+
+/** Of a letter that may have gone: the owner has it. */
+export async function settleMessage(work: Work, input: SettleMessage): Answer {
+  if ((await markGone(work.tx, input.id, work.now)) === 0) return no({ code: "not-found", path: "id" });
+  await note(work, "owner", input.id, "letter has gone");
   return ok(null);
 }

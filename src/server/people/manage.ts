@@ -12,13 +12,16 @@ import {
   setPassword,
   updatePerson,
 } from "#db/queries/people.ts";
-import { deleteSessionsOf } from "#db/queries/sign-in.ts";
-import { hashPassword } from "../auth/password.ts";
+import { deleteSessionsOf, dropTotp } from "#db/queries/sign-in.ts";
+import { hashPassword, isWeak } from "../auth/password.ts";
+import { mustConfirm } from "../http/command.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 
 export async function addPerson(work: Work, input: AddPerson): Answer<{ id: string }> {
   const id = newId<"person">();
-  const made = await insertPerson(work.tx, id, input.signIn, await hashPassword(input.password), input.person);
+  if (isWeak(input.password, [input.person.name, input.signIn, work.barn.name]))
+    return no({ code: "weak-password", path: "password" });
+  const made = await insertPerson(work.tx, id, input.signIn, await hashPassword(input.password), input.person, true);
   if (!made) return no({ code: "sign-in-taken", path: "signIn" });
   await note(work, "person", id, "added", { role: input.person.role });
   return ok({ id });
@@ -29,6 +32,8 @@ export async function editPerson(work: Work, input: EditPerson): Answer<{ versio
   const before = await findPerson(work.tx, input.id);
   if (!before) return no({ code: "not-found", path: "id" });
   if (before.retiredOn) return no({ code: "retired", path: "id" });
+  if (before.role !== input.person.role && mustConfirm(work.session))
+    return no({ code: "confirm-password", path: "person.role" });
   if (before.role === "manager" && input.person.role !== "manager" && managers === 1)
     return no({ code: "last-manager", path: "person.role" });
   if (!(await updatePerson(work.tx, input.id, input.version, input.person)))
@@ -51,11 +56,15 @@ export async function retire(work: Work, input: RetirePerson): Answer<{ version:
   return ok({ version: input.version + 1 });
 }
 
+/** A one-time password: with it its owner can do nothing but choose their own. A second proof goes with the old one, as the telephone may be what was lost. */
 export async function resetPassword(work: Work, input: ResetPassword): Answer {
   const person = await findPerson(work.tx, input.id);
   if (!person) return no({ code: "not-found", path: "id" });
   if (person.retiredOn) return no({ code: "retired", path: "id" });
-  await setPassword(work.tx, input.id, await hashPassword(input.password));
+  if (isWeak(input.password, [person.name, person.signIn, work.barn.name]))
+    return no({ code: "weak-password", path: "password" });
+  await setPassword(work.tx, input.id, await hashPassword(input.password), true);
+  await dropTotp(work.tx, input.id);
   await deleteSessionsOf(work.tx, input.id);
   await note(work, "person", input.id, "password reset");
   return ok(null);

@@ -10,7 +10,7 @@ import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { listed, weekdays } from "#ui/words/figures.ts";
+import { listed, plural, weekdays } from "#ui/words/figures.ts";
 import { CUE, HOLD, OWED, WEEKDAY } from "#ui/words/labels.ts";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
@@ -27,6 +27,7 @@ const LINES: Lines<PolicyFields> = {
   units: ["Lengths", (x) => UNITS[x]],
   stalls: ["Stalls", (x) => String(x)],
   owedPolicy: ["Sessions owed at the end are made good", (x) => OWED[x]],
+  idleHours: ["Signed out when not used for", (x) => plural(x, "hour")],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
@@ -123,6 +124,13 @@ export function PolicyForm({ view }: { view: BarnView }) {
           label="Sessions owed at the end are made good"
           options={OWED_POLICIES.map((one) => [one, OWED[one]] as const)}
           hint="Every report at the end of a term says so."
+        />
+        <Text
+          form={form}
+          name="policies.idleHours"
+          kind="number"
+          label="Signed out when not used for (hours)"
+          hint="A phone that was out of reach for longer asks for the password; what it kept is not lost."
         />
       </div>
       <Controller

@@ -1,5 +1,6 @@
 /** Asking the server for a write. A request key stays the same for each repeat of one intent, so that a lost answer does no harm. */
 import type { Problem, ProblemBody } from "#ui/words/problem.ts";
+import { confirmPassword } from "./confirm.ts";
 
 export type Asked<T> =
   | { readonly ok: true; readonly value: T }
@@ -28,6 +29,8 @@ export async function ask<T = unknown>(
       ...(signal ? { signal } : {}),
     });
     const body: unknown = await response.json();
+    if (response.status === 403 && (body as Problem).code === "confirm-password" && (await confirmPassword()))
+      return await ask<T>(route, input, key, { ...(person ? { person } : {}), ...(signal ? { signal } : {}) });
     return response.ok ? { ok: true, value: body as T } : { ok: false, status: response.status, problem: body as ProblemBody };
   } catch {
     return { ok: false, status: 0, problem: OFFLINE };

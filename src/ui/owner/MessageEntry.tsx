@@ -7,14 +7,19 @@ import { plural } from "#ui/words/figures.ts";
 const at = (instant: string): string => instant.slice(0, 16).replace("T", " ");
 function sayState({ state, sentAt, tries, trouble }: MessageView): string {
   if (state === "sent") return `✓ sent ${at(sentAt ?? "")} UTC`;
+  if (state === "sending") return "○ is being sent";
+  if (state === "unknown") return `▲ may have gone, the mail server did not say: ${trouble}`;
   if (state === "failed") return `■ not sent after ${plural(tries, "try", "tries")}: ${trouble}`;
   return tries === 0 ? "○ waits to be sent" : `▲ ${plural(tries, "try", "tries")} so far: ${trouble}`;
 }
 
 /** A letter as it was written, and whether it went out. */
 export function MessageEntry({ message, withHorse = false }: { message: MessageView; withHorse?: boolean }) {
-  const [again, setAgain] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
   const { busy, problem, send } = useCommand();
+  const tell = async (route: string, words: string): Promise<void> => {
+    if ((await send(route, { id: message.id })).ok) setSaid(words);
+  };
   return (
     <article className="border-t border-line py-2">
       <details>
@@ -22,7 +27,7 @@ export function MessageEntry({ message, withHorse = false }: { message: MessageV
           <span className="sign">{message.subject}</span>{" "}
           <span className="text-sm text-dim">
             to {message.toName}
-            {message.issue === null ? "" : `, with report ${message.issue}`} · {again ? "○ waits to be sent" : sayState(message)}
+            {message.issue === null ? "" : `, with report ${message.issue}`} · {said ?? sayState(message)}
           </span>
         </summary>
         <p className="text-sm text-dim">
@@ -36,15 +41,18 @@ export function MessageEntry({ message, withHorse = false }: { message: MessageV
         </p>
         <p className="whitespace-pre-wrap">{message.body}</p>
       </details>
-      {message.state === "failed" && !again && (
-        <Button
-          disabled={busy}
-          onClick={async () => {
-            if ((await send("owner/retry", { id: message.id })).ok) setAgain(true);
-          }}
-        >
-          Try again
-        </Button>
+      {(message.state === "failed" || message.state === "unknown") && said === null && (
+        <p className="flex flex-wrap items-center gap-3">
+          {message.state === "unknown" && <span>Ask {message.toName} whether it came, or they may have it twice.</span>}
+          <Button disabled={busy} onClick={() => void tell("owner/retry", "○ waits to be sent")}>
+            {message.state === "unknown" ? "Send it again" : "Try again"}
+          </Button>
+          {message.state === "unknown" && (
+            <Button disabled={busy} onClick={() => void tell("owner/settle", "✓ has gone")}>
+              It has come
+            </Button>
+          )}
+        </p>
       )}
       <Trouble problem={problem} />
     </article>

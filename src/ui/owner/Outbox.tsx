@@ -38,7 +38,8 @@ export function Outbox({ view }: { view: PostView }) {
           />
         </label>
         <span className="text-dim">
-          {plural(count("waiting"), "letter waits", "letters wait")}, {count("failed")} could not be sent, {count("sent")} sent.
+          {plural(count("waiting") + count("sending"), "letter waits", "letters wait")}, {count("failed")} could not be sent,{" "}
+          {count("unknown")} may have gone, {count("sent")} sent.
         </span>
       </p>
       {found.length === 0 && (

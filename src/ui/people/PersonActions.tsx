@@ -8,30 +8,35 @@ import { Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 
+/** Twenty letters and digits that nobody mistakes for one another. */
+const suggested = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(20))]
+    .map((byte) => "abcdefghkmnpqrstuvwxyz23456789"[byte % 30])
+    .join("")
+    .replaceAll(/.{5}(?=.)/g, "$&-");
+
 export function NewPassword({ person }: { person: PersonId }) {
   const form = useForm<ResetPassword, unknown, ResetPassword>({
     resolver: zodResolver(ResetPassword),
-    defaultValues: { id: person, password: "" },
+    defaultValues: { id: person, password: suggested() },
   });
   const [done, setDone] = useState(false);
   const { busy, problem, send } = useCommand();
   const reset = form.handleSubmit(async (values) => {
     const answer = await send("people/reset-password", values);
     setDone(answer.ok);
-    if (answer.ok) form.reset();
   });
   return (
     <form noValidate onSubmit={(event) => void reset(event)} className="grid content-start gap-2">
       <Text
         form={form}
         name="password"
-        label="New password"
-        kind="password"
-        hint="Signs this person out everywhere. At least 10 characters."
+        label="One-time password"
+        hint="Tell it to them: it opens nothing but the page on which they choose their own. It signs them out everywhere, and takes away a second proof."
       />
       <div className="flex items-center gap-3">
         <Button type="submit" disabled={busy}>
-          Give the new password
+          Give the one-time password
         </Button>
         <span role="status">{done ? "Given" : ""}</span>
       </div>

@@ -60,7 +60,17 @@ export function sayRefusal(refusal: Refusal): string {
     case "wrong-password":
       return "Name and password do not go together. Try again, or ask the manager for a new password.";
     case "too-many-tries":
-      return `Too many tries. Wait ${plural(refusal.waitMinutes, "minute")}, then try again.`;
+      return `Too many tries. Wait ${refusal.waitSeconds < 60 ? plural(refusal.waitSeconds, "second") : plural(Math.ceil(refusal.waitSeconds / 60), "minute")}, then try again.`;
+    case "busy":
+      return "Many people are signing in just now. Wait a few seconds, then try again.";
+    case "wrong-code":
+      return "This code is not the one of now, or was used already. Type the one that the app shows.";
+    case "code-too-late":
+      return "The code came too late, or too often wrong. Sign in again from the start.";
+    case "weak-password":
+      return "This password is easy to guess: common, a pattern, or made of a name. A short sentence of your own is easy to keep in mind and hard to guess.";
+    case "confirm-password":
+      return "Type your password once more for this.";
     case "hold-overlaps":
       return "The horse is on hold already on some of these days. End that hold first, or choose other days.";
     case "before-arrival":

@@ -12,6 +12,8 @@ import { sayRefusal } from "#ui/words/refusals.ts";
 
 const KEY = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
+const STATUS: Readonly<Record<string, number>> = { "not-found": 404, "not-allowed": 403, "confirm-password": 403, busy: 503 };
+
 /** Every write of the application: POST /api/<feature>/<verb> with a JSON body and a request key. Roles are checked in middleware. */
 export const POST: APIRoute = async ({ params, request, locals }) => {
   const route = `${params["feature"]}/${params["verb"]}`;
@@ -31,14 +33,14 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
   const decoded = decode(command.schema, body);
   if (!decoded.ok) return problem(422, { ...must(decoded.error[0], "a failed decoding has an issue"), issues: decoded.error });
   const actor = must(locals.actor, "middleware found who asks");
-  const result = await runCommand(deps(), { route, command, actor, key, input: decoded.value });
+  const result = await runCommand(deps(), { route, command, actor, session: locals.session, key, input: decoded.value });
   if (result.ok) {
     sweepSoon(deps());
     deliverSoon(deps(), attachments());
   }
   if (result.ok) return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
   const { error } = result;
-  const status = error.code === "not-found" ? 404 : error.code === "not-allowed" ? 403 : 409;
+  const status = STATUS[error.code] ?? 409;
   return problem(status, { ...error, message: sayRefusal(error) });
 };
 
