@@ -77,10 +77,12 @@ export interface ClusterOptions {
   readonly data: string;
   /** Tests give up durability for speed. */
   readonly fast?: boolean;
+  /** Where it stood before, so that whoever knows the address finds it again. */
+  readonly port?: number;
 }
 
 /** Starts the cluster (making it first where there is none) on a free loopback port; joins it where it already runs. */
-export async function startCluster({ data, fast = false }: ClusterOptions): Promise<Cluster> {
+export async function startCluster({ data, fast = false, port: wanted }: ClusterOptions): Promise<Cluster> {
   const programs = postgresPrograms();
   if (!programs) throw new Error("PostgreSQL is not installed: apt-get install postgresql");
   // A socket path may hold 107 bytes, so its folder lies outside the project.
@@ -112,7 +114,7 @@ export async function startCluster({ data, fast = false }: ClusterOptions): Prom
   let port = liveServer(data)?.port;
   for (let attempt = 1; port === undefined; attempt += 1) {
     if (existsSync(join(data, "postmaster.pid"))) rmSync(join(data, "postmaster.pid"));
-    const tried = await freePort();
+    const tried = await freePort(wanted);
     const settings = [
       `-p ${tried}`,
       "-c listen_addresses=127.0.0.1",
@@ -144,6 +146,8 @@ export async function startCluster({ data, fast = false }: ClusterOptions): Prom
     stop: () => stopCluster(data),
   };
 }
+
+export const clusterRuns = (data: string): boolean => liveServer(data) !== null;
 
 /** Stops the server of a data folder, whoever started it; harmless where none runs. */
 export function stopCluster(data: string): void {

@@ -7,9 +7,10 @@ import { DEMO_PASSWORD, PEOPLE } from "#demo/cast.ts";
 import { DEMO_ZONE, seedDemo } from "#demo/seed.ts";
 import { systemClock } from "#server/container.ts";
 import { buildIfChanged } from "./build.ts";
-import { type Cluster, dataFolder, startCluster } from "./cluster.ts";
+import { type Cluster, clusterRuns, dataFolder, startCluster } from "./cluster.ts";
+import { restarts, USUAL } from "./keep-alive.ts";
 import { createDatabase, withDatabase } from "./prepare.ts";
-import { serve, serveMail, serveStandin } from "./serve.ts";
+import { type Served, serve, serveMail, serveStandin } from "./serve.ts";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const fresh = process.argv.includes("--fresh");
@@ -40,9 +41,10 @@ async function main(): Promise<void> {
   writeFileSync(own, "");
 
   let cluster: Cluster | null = null;
+  const data = dataFolder(root, "postgres");
   if (!outside) {
     say("Starting PostgreSQL");
-    cluster = await startCluster({ data: dataFolder(root, "postgres") });
+    cluster = await startCluster({ data });
     await createDatabase(cluster.url("postgres"), "furlong", { replace: fresh });
   }
   const databaseUrl = outside ?? cluster?.url("furlong") ?? "";
@@ -59,15 +61,17 @@ async function main(): Promise<void> {
   const station = process.env["FURLONG_WEATHER_URL"] ? null : await serveStandin(root, "weather");
   const strap = process.env["FURLONG_STRAP_URL"] ? null : await serveStandin(root, "strap");
   const mail = process.env["FURLONG_SMTP_URL"] ? null : await serveMail(root);
-  const served = await serve(root, {
-    databaseUrl,
-    port: Number(process.env["PORT"] ?? 4321),
-    today,
-    scaleUrl: scale?.address,
-    weatherUrl: station?.address,
-    strapUrl: strap?.address,
-    mail: mail ?? undefined,
-  });
+  const open = (port: number): Promise<Served> =>
+    serve(root, {
+      databaseUrl,
+      port,
+      today,
+      scaleUrl: scale?.address,
+      weatherUrl: station?.address,
+      strapUrl: strap?.address,
+      mail: mail ?? undefined,
+    });
+  let served = await open(Number(process.env["PORT"] ?? 4321));
   console.log(`\nSteady Furlong: ${served.address}\n`);
   console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
   for (const role of ["manager", "rider", "helper"])
@@ -79,10 +83,11 @@ async function main(): Promise<void> {
   if (mail) console.log(`\nLetters to owners go to a simulated mail server: ${mail.page}`);
   console.log("\nCtrl-C stops everything.");
 
-  let ending = false;
+  let [ending, busy] = [false, false];
   const end = async (code: number): Promise<void> => {
     if (ending) return;
     ending = true;
+    clearInterval(watch);
     await served.stop();
     await scale?.stop();
     await station?.stop();
@@ -94,11 +99,49 @@ async function main(): Promise<void> {
   };
   process.on("SIGINT", () => void end(0));
   process.on("SIGTERM", () => void end(0));
-  served.child.on("exit", (code) => {
-    if (ending) return;
-    console.error(`The server ended by itself (code ${code}).`);
-    void end(1);
-  });
+
+  const mayStartAgain = { server: restarts(USUAL), postgres: restarts(USUAL) };
+  const follow = (): void => {
+    served.child.on("exit", (code, signal) => {
+      if (ending) return;
+      console.error(`The server ended by itself (${signal ?? `code ${code}`}).`);
+      if (!mayStartAgain.server(Date.now())) {
+        console.error(`It did so ${USUAL.times} times in ten minutes: it is left alone. What it said stands above.`);
+        return void end(1);
+      }
+      void open(Number(new URL(served.address).port)).then(
+        (again) => {
+          served = again;
+          say(`Started the server again: ${served.address}`);
+          follow();
+        },
+        (error: unknown) => {
+          console.error(error);
+          void end(1);
+        },
+      );
+    });
+  };
+  follow();
+  const watch = setInterval(() => {
+    if (ending || !cluster || busy || clusterRuns(data)) return;
+    busy = true;
+    console.error("PostgreSQL ended by itself.");
+    if (!mayStartAgain.postgres(Date.now())) {
+      console.error(`It did so ${USUAL.times} times in ten minutes: it is left alone. See ${join(data, "server.log")}`);
+      return void end(1);
+    }
+    void startCluster({ data, port: Number(new URL(databaseUrl).port) }).then(
+      () => {
+        say("Started PostgreSQL again");
+        busy = false;
+      },
+      (error: unknown) => {
+        console.error(error);
+        void end(1);
+      },
+    );
+  }, 1000);
 }
 
 main().catch((error: unknown) => {

@@ -3,8 +3,11 @@
 /** `again`: the transaction lost a race and may simply be run once more. `away`: there is no database to ask just now. */
 export type Trouble = "again" | "away";
 
-/** Deadlock, serialization failure, and a transaction that was cut before its end. */
-const AGAIN: ReadonlySet<string> = new Set(["40P01", "40001", "CONNECTION_CUT"]);
+/**
+ * Deadlock, serialization failure, a transaction that was cut before its end; and an overlap that only the database saw, as somebody else was quicker: run
+ * once more, the rule sees it too and says why.
+ */
+const AGAIN: ReadonlySet<string> = new Set(["40P01", "40001", "23P01", "CONNECTION_CUT"]);
 
 /**
  * What the driver and the network say of a connection; and a server that takes no writes, takes no connections, does not let go of a lock or a query in time,

@@ -263,7 +263,12 @@ describe("junk", () => {
       await fc.assert(fc.asyncProperty(body, ask), { numRuns: 10 });
       // The same without the network, which is most of the time that it takes: refused or not understood, never thrown.
       const within = async (sent: unknown): Promise<void> => {
-        const { ok } = await attempt(deps, { route, actor: boss, input: sent ?? null, session: { id, confirmed: !route.startsWith("account/") } });
+        const { ok } = await attempt(deps, {
+          route,
+          actor: boss,
+          input: sent ?? null,
+          session: { id, confirmed: !route.startsWith("account/") },
+        });
         expect([ok, JSON.stringify(sent)?.slice(0, 300)]).toEqual([false, expect.anything()]);
       };
       await fc.assert(fc.asyncProperty(body, within), { numRuns: 40 });

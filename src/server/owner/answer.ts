@@ -31,14 +31,19 @@ export const askQuestion = (deps: Deps, issue: number, question: string): Promis
     return kept;
   });
 const asText = ({ daysAWeek, goes, skills, words }: CheckBack): string => JSON.stringify([daysAWeek, goes, skills, words]);
-/** Told anew, the newest counts; the same twice is once. */
-export const tellCheckBack = (deps: Deps, { stay, today }: OpenedOwner, back: CheckBack): Promise<void> =>
+/** Whoever has the address could tell for ever: more than this in a day says nothing more. */
+const CHECK_BACKS_A_DAY = 5;
+/** Told anew, the newest counts; the same twice is once. False where enough was told today. */
+export const tellCheckBack = (deps: Deps, { stay, today }: OpenedOwner, back: CheckBack): Promise<boolean> =>
   deps.sql.begin(async (tx) => {
     await tx`SELECT id FROM stay WHERE id = ${stay.id} FOR UPDATE`;
-    const [last] = await listCheckBacks(tx, stay.id);
-    if (last && last.day === today && asText(last) === asText(back)) return;
+    const told = (await listCheckBacks(tx, stay.id)).filter(({ day }) => day === today);
+    const [last] = told;
+    if (last && asText(last) === asText(back)) return true;
+    if (told.length >= CHECK_BACKS_A_DAY) return false;
     await insertCheckBack(tx, stay.id, back, today, deps.clock.now());
     await countWrite(tx);
+    return true;
   });
 
 /** Answers a question, once, and sends the answer. */

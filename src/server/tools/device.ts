@@ -1,15 +1,12 @@
 /** Devices on the barn's own network that say where they stand, each at an address of its own; standins/ has the ones that ship. */
 import type { z } from "zod/mini";
 import { ScaleReading, StrapReading } from "#contracts/tools.ts";
-
-const PATIENCE = 2000;
+import { readJson } from "./read-json.ts";
 
 /** Null where no such device is set up, it does not answer in time, or it talks nonsense. */
 async function readDevice<S extends z.ZodMiniType>(address: string | undefined, schema: S): Promise<z.output<S> | null> {
   if (!address) return null;
-  const answer = await fetch(new URL("/reading", address), { signal: AbortSignal.timeout(PATIENCE) }).catch(() => null);
-  if (!answer?.ok) return null;
-  const reading = schema.safeParse(await answer.json().catch(() => null));
+  const reading = schema.safeParse(await readJson(new URL("/reading", address)));
   return reading.success ? reading.data : null;
 }
 export const readScale = () => readDevice(process.env["FURLONG_SCALE_URL"], ScaleReading);

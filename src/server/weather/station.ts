@@ -4,17 +4,15 @@ import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { countWrite } from "#db/queries/barn.ts";
 import { keepWeather, listWeather } from "#db/queries/weather.ts";
 import type { Deps } from "../container.ts";
+import { readJson } from "../tools/read-json.ts";
 
-const PATIENCE = 2000;
 const ASK_EVERY = 10 * 60_000;
 
 /** Null where no station is set up, it does not answer in time, or it talks nonsense. */
 export async function readStation(day: LocalDate): Promise<StationDay | null> {
   const address = process.env["FURLONG_WEATHER_URL"];
   if (!address) return null;
-  const answer = await fetch(new URL(`/hours?day=${day}`, address), { signal: AbortSignal.timeout(PATIENCE) }).catch(() => null);
-  if (!answer?.ok) return null;
-  const told = StationDay.safeParse(await answer.json().catch(() => null));
+  const told = StationDay.safeParse(await readJson(new URL(`/hours?day=${day}`, address)));
   return told.success && told.data.day === day ? told.data : null;
 }
 
