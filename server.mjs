@@ -1,5 +1,6 @@
 // The process that serves the built application: who is at the other end, headers of every answer, body limits, compression, a line in the log, a clean end.
 // Started by bin/start; see docs/architecture.md.
+import { AsyncLocalStorage } from "node:async_hooks";
 import { createServer } from "node:http";
 import compression from "compression";
 import proxyAddr from "proxy-addr";
@@ -8,6 +9,9 @@ import { log, tellOfRequest } from "./log.mjs";
 process.env.ASTRO_NODE_AUTOSTART = "disabled";
 // The application writes to the same log (src/server/log.ts).
 globalThis[Symbol.for("steady-furlong.log")] = log;
+/** What is known of a request before the application has it, and what the log is told of it (src/server/http/about.ts). */
+const abouts = new AsyncLocalStorage();
+globalThis[Symbol.for("steady-furlong.about")] = abouts;
 const { handler } = await import("./dist/server/entry.mjs");
 
 const BODY_LIMIT = 512 * 1024;
@@ -49,6 +53,9 @@ const streams = new Set();
 
 const server = createServer((request, response) => {
   const about = { address: proxyAddr(request, trusted), who: null };
+  // The application itself believes nobody: what a proxy of ours says has been read by now.
+  for (const name of Object.keys(request.headers))
+    if (name.startsWith("x-forwarded-") || name === "forwarded") delete request.headers[name];
   tellOfRequest(request, response, about);
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
   if (request.method === "TRACE") return refuse(response, 405, "method", "", "There is nothing to trace here.");
@@ -62,7 +69,7 @@ const server = createServer((request, response) => {
     streams.add(response);
     response.on("close", () => streams.delete(response));
   }
-  compress(request, response, () => handler(request, response, undefined, { about }));
+  compress(request, response, () => abouts.run(about, () => handler(request, response)));
 });
 
 server.requestTimeout = 30_000;

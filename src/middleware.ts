@@ -4,6 +4,7 @@ import { type Access, maySee, PAGES } from "#server/auth/access.ts";
 import { visitorOf } from "#server/auth/sign-in.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
+import { about } from "#server/http/about.ts";
 import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
 import { storedPage } from "#server/http/page-store.ts";
@@ -39,7 +40,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
     context.locals.actor = visitor?.actor ?? null;
     context.locals.session = visitor?.session ?? null;
     context.locals.mustChange = visitor?.mustChange ?? false;
-    if (context.locals.about) context.locals.about.who = visitor?.actor.name ?? null;
+    const known = about();
+    if (known) known.who = visitor?.actor.name ?? null;
     if (visitor) {
       sweepOnNewDay(deps(), visitor.today);
       askStationNowAndThen(deps(), visitor.today);

@@ -48,6 +48,21 @@ describe("the sign-in form", () => {
   });
 });
 
+describe("where a request comes from", () => {
+  it("is not believed from whoever says so: a stranger who names other addresses is the same stranger", async () => {
+    const tries = await Promise.all(
+      Array.from({ length: 14 }, (_, i) =>
+        enter({ name: "boss", password: "wrong but long" }, "/sign-in", { "X-Forwarded-For": `198.51.100.${i}` }),
+      ),
+    );
+    expect(tries.map(({ status }) => status)).toContain(429);
+    const [row] =
+      await site.sql`SELECT count(DISTINCT address)::int AS addresses, max(address) AS address FROM sign_in_try WHERE name = 'boss'`;
+    expect(row).toEqual({ addresses: 1, address: "127.0.0.1" });
+    await site.sql`DELETE FROM sign_in_try`;
+  });
+});
+
 describe("a request to trace", () => {
   it("is answered with 405, and the server goes on", async () => {
     const { hostname, port } = new URL(site.address);

@@ -8,11 +8,13 @@ import {
   dayNumber,
   daysBetween,
   fromDayNumber,
+  instantOf,
   isTimeZone,
   localDate,
   mondayOf,
   parseLocalDate,
   sayDate,
+  sayInstant,
   weekdayOf,
 } from "./local-date.ts";
 
@@ -88,5 +90,20 @@ describe("calendar dates", () => {
     expect(datesFrom(localDate("2026-02-27"), localDate("2026-03-01"))).toEqual(["2026-02-27", "2026-02-28", "2026-03-01"]);
     expect(datesFrom(localDate("2026-03-01"), localDate("2026-02-27"))).toEqual([]);
     expect(sayDate(localDate("2026-07-14"))).toBe("Tue 14 Jul");
+  });
+});
+
+describe("a date's first instant", () => {
+  it("is the first minute of it in every zone, also where midnight or the whole day is left out", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10_000, max: 25_000 }).map(fromDayNumber), fc.constantFrom(...ZONES), (date, zone) => {
+        const first = instantOf(zone, date);
+        expect(dateInZone(zone, first) >= date).toBe(true);
+        expect(dateInZone(zone, first - 1) < date).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
+    expect(instantOf("America/Denver", localDate("2026-03-09"))).toBe(Date.parse("2026-03-09T06:00:00Z"));
+    expect(sayInstant("America/Denver", Date.parse("2026-07-14T13:30:00Z"))).toBe("Tue 14 Jul, 07:30");
   });
 });

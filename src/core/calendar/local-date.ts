@@ -53,6 +53,19 @@ export function dateInZone(zone: string, epochMilliseconds: number): LocalDate {
   return localDate(parts.format(epochMilliseconds));
 }
 
+/** The instant at which a date begins in an IANA time zone, in milliseconds of the epoch; where midnight is skipped, the first minute after it. */
+export function instantOf(zone: string, date: LocalDate): number {
+  const noon = Date.parse(`${date}T12:00:00Z`);
+  // No zone lies more than 14 hours off: the date begins within a day of its noon in UTC, on a whole minute.
+  let [before, after] = [noon - 27 * 3_600_000, noon + 15 * 3_600_000];
+  while (after - before > 60_000) {
+    const middle = before + Math.floor((after - before) / 120_000) * 60_000;
+    if (dateInZone(zone, middle) < date) before = middle;
+    else after = middle;
+  }
+  return after;
+}
+
 export function isTimeZone(zone: string): boolean {
   try {
     new Intl.DateTimeFormat("en", { timeZone: zone });

@@ -68,6 +68,8 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn/methods": manager,
   "/barn/riding": manager,
   "/barn/history": manager,
+  "/barn/changes": manager,
+  "/barn/changes.csv": manager,
   "/api/confirm": staff,
   "/api/scale": manager,
   "/api/strap": staff,
