@@ -34,8 +34,8 @@ const SIGN_IN = /^[a-z][a-z0-9.-]{1,39}$/;
 export const password = z
   .string("A password is missing.")
   .check(
-    z.minLength(10, "At least 10 characters: a short sentence is easy to keep in mind."),
-    z.maxLength(200, "At most 200 characters."),
+    z.minLength(12, "At least 12 characters: a short sentence is easy to keep in mind."),
+    z.maxLength(128, "At most 128 characters."),
     noControl,
   );
 

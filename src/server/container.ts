@@ -1,6 +1,8 @@
 /** What the server is made of: one pool, one clock. The pool is lazy, as middleware also runs where no database is there (a build). */
 import { dateInZone, type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { connect, type Sql } from "#db/client.ts";
+import { tellOfSlowQueries } from "#db/run.ts";
+import { log } from "./log.ts";
 
 export interface Clock {
   now(): Date;
@@ -28,6 +30,7 @@ export function deps(): Deps {
 function make(): Deps {
   const url = process.env["DATABASE_URL"];
   if (!url) throw new Error("DATABASE_URL is not set: start the application through bin/start");
+  tellOfSlowQueries((query, ms) => log().warn({ event: "slow-query", ms, query }, "A slow query"));
   return { sql: connect(url), clock: systemClock(process.env["FURLONG_TODAY"]) };
 }
 

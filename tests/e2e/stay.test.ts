@@ -127,7 +127,7 @@ describe("people", () => {
     await fill(page, "Sign-in name", "hesper");
     await fill(page, "First password", "short");
     await button(page, "Add this person").click();
-    await text(page, "At least 10 characters");
+    await text(page, "At least 12 characters");
     await expectAccessible(page, "adding a person");
     await fill(page, "First password", "a long enough one");
     await follow(page, () => button(page, "Add this person").click());

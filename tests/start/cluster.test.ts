@@ -1,11 +1,12 @@
 import { execFileSync, spawn } from "node:child_process";
 import { once } from "node:events";
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { freePort, startCluster, stopCluster } from "#bin/cluster.ts";
+import { restarts } from "#bin/keep-alive.ts";
 import { createDatabase, withDatabase } from "#bin/prepare.ts";
 import { cloned } from "#tests/barn.ts";
 
@@ -62,6 +63,23 @@ describe("ports", () => {
   });
 });
 
+/** A process may end while one looks at it. */
+const readIfThere = (path: string): string => {
+  try {
+    return readFileSync(path, "utf8");
+  } catch {
+    return "";
+  }
+};
+
+describe("starting again", () => {
+  it("is done a few times in a while, and then left", () => {
+    const may = restarts({ times: 3, within: 1000 });
+    expect([0, 10, 20, 30, 1015, 1016].map((at) => may(at))).toEqual([true, true, true, false, true, false]);
+    expect(may(5000)).toBe(true);
+  });
+});
+
 describe("bin/start", () => {
   /** The real script on a database of the test's own: prints the address, and leaves nothing running. */
   async function start(port: string) {
@@ -94,6 +112,22 @@ describe("bin/start", () => {
     expect(await once(started.child, "exit")).toEqual([0, null]);
     await expect(fetch(`${started.address}/health`)).rejects.toThrow();
     taken.close();
+  });
+  it("starts the server again at the same address where it ended by itself, and says so", async () => {
+    const started = await start("0");
+    const port = new URL(started.address).port;
+    const server = readdirSync("/proc").find(
+      (pid) =>
+        /^\d+$/.test(pid) &&
+        readIfThere(`/proc/${pid}/cmdline`).includes("server.mjs") &&
+        readIfThere(`/proc/${pid}/environ`).split("\0").includes(`PORT=${port}`),
+    );
+    process.kill(Number(server), "SIGKILL");
+    await expect.poll(started.said, { timeout: 20_000 }).toContain("Started the server again");
+    expect(started.said()).toContain("The server ended by itself (SIGKILL)");
+    expect((await fetch(`${started.address}/health`)).status).toBe(200);
+    started.child.kill("SIGINT");
+    expect(await once(started.child, "exit")).toEqual([0, null]);
   });
   it("leaves no server behind when it is killed", async () => {
     const started = await start("0");

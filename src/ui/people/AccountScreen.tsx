@@ -37,7 +37,7 @@ function OwnPassword({ mustChange }: { mustChange: boolean }) {
           name="password"
           label="New password"
           kind="password"
-          hint="At least 10 characters: a short sentence of your own. Signs you out everywhere else."
+          hint="At least 12 characters: a short sentence of your own. Signs you out everywhere else."
         />
         <div className="flex items-center gap-3">
           <Button type="submit" tone="main" disabled={busy}>

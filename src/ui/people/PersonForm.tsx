@@ -87,7 +87,13 @@ export function AddPersonForm() {
       <PersonFieldset form={form} />
       <div className="grid gap-3 sm:grid-cols-4">
         <Text form={form} name="signIn" label="Sign-in name" hint="Small letters; stays the same" />
-        <Text form={form} name="password" label="First password" kind="password" hint="At least 10 characters" />
+        <Text
+          form={form}
+          name="password"
+          label="First password"
+          kind="password"
+          hint="At least 12 characters. They choose their own when they first sign in."
+        />
       </div>
       <Trouble problem={problem} />
       <Button type="submit" tone="main" disabled={busy} className="justify-self-start">
