@@ -11,9 +11,17 @@ export interface Row {
 }
 const WRITERS = 12;
 const BACK_WITHIN = 2000;
+/** A server that was killed has to be started first. */
+const STARTED_WITHIN = 5000;
 
 /** Twelve people write one thing after the other, each again under the same key until it is acknowledged; what is acknowledged stands once. */
-async function underWriters(house: House, what: string, times: number, hurt: (turn: number) => Promise<void>): Promise<Row> {
+async function underWriters(
+  house: House,
+  what: string,
+  times: number,
+  hurt: (turn: number) => Promise<void>,
+  within = BACK_WITHIN,
+): Promise<Row> {
   const acknowledged: string[] = [];
   let [writing, odd] = [true, 0];
   const person = house.manager;
@@ -51,7 +59,7 @@ async function underWriters(house: House, what: string, times: number, hurt: (tu
   const doubled = rows.filter(({ count }) => count > 1).length;
   return {
     what: `${times} ${what} under ${WRITERS} writers`,
-    good: house.lives && lost === 0 && doubled === 0 && odd === 0 && acknowledged.length > 0 && slowest < BACK_WITHIN,
+    good: house.lives && lost === 0 && doubled === 0 && odd === 0 && acknowledged.length > 0 && slowest < within,
     found: `${acknowledged.length} acknowledged, ${lost} lost, ${doubled} doubled, ${odd} odd answers; pages back within ${Math.round(slowest)} ms; ${house.lives ? "the server lives" : "THE SERVER DIED"}`,
   };
 }
@@ -61,7 +69,7 @@ export const cuts = (house: House, times: number): Promise<Row> =>
 export const restarts = (house: House, times: number): Promise<Row> =>
   underWriters(house, "restarts of PostgreSQL", times, (turn) => house.restartPostgres(turn % 2 === 0 ? "fast" : "immediate"));
 export const kills = (house: House, times: number): Promise<Row> =>
-  underWriters(house, "kills of the server", times, () => house.killServer());
+  underWriters(house, "kills of the server", times, () => house.killServer(), STARTED_WITHIN);
 
 const SIGN_INS = 60;
 /** Everybody signs in at once, most of them wrongly, while somebody reads: pages answer, memory stays, and the manager gets in on a browser that is known. */
@@ -99,7 +107,7 @@ export async function signIns(house: House): Promise<Row> {
   const odd = statuses.filter((status) => ![401, 429, 503].includes(status)).length;
   return {
     what: `${SIGN_INS} sign-ins at once`,
-    good: odd === 0 && manager === 303 && stranger === 429 && slowest < BACK_WITHIN && most - before < 250,
+    good: odd === 0 && manager === 303 && [303, 429].includes(stranger) && slowest < BACK_WITHIN && most - before < 250,
     found: `a page took ${Math.round(slowest)} ms at most, ${Math.round(most - before)} MB more; ${odd} odd answers; known browser ${manager}, unknown ${stranger}`,
   };
 }

@@ -41,6 +41,7 @@ export const listChanges = (db: Db, { person, subject, from, until, before, limi
            (SELECT h.name FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id WHERE f.subject = 'card' AND k.id::text = f.subject_id),
            (SELECT h.name FROM check_up k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id WHERE f.subject = 'check' AND k.id::text = f.subject_id),
            (SELECT h.name FROM evaluation e JOIN stay s ON s.id = e.stay_id JOIN horse h ON h.id = s.horse_id WHERE f.subject = 'evaluation' AND e.id::text = f.subject_id),
+           (SELECT h.name FROM report r JOIN stay s ON s.id = r.stay_id JOIN horse h ON h.id = s.horse_id WHERE f.subject = 'report' AND r.id::text = f.subject_id),
            CASE WHEN f.subject IN ('day', 'week', 'sheet', 'weather') THEN f.subject_id END) AS name
        FROM found f JOIN person p ON p.id = f.person_id ORDER BY f.id DESC`,
   );

@@ -1,4 +1,5 @@
 /** What people do about their own sign-in: password, sessions, second proof. */
+import Bowser from "bowser";
 import type { Actor, ChangePassword, EndSession, Sure, TurnOnCodes } from "#contracts/people.ts";
 import type { AccountView } from "#contracts/views.people.ts";
 import { sayInstant } from "#core/calendar/local-date.ts";
@@ -59,6 +60,13 @@ export async function turnOffCodes(work: Work, _input: Sure): Answer {
   return ok(null);
 }
 
+/** 'Chrome on Android', of the long line that a browser says of itself; empty where it says nothing that is known. */
+function deviceOf(agent: string): string {
+  if (agent === "") return "";
+  const { browser, os } = Bowser.parse(agent);
+  return [browser.name, os.name].filter(Boolean).join(" on ");
+}
+
 export async function readAccount({ sql, clock }: Deps, actor: Actor, session: Session): Promise<AccountView> {
   const [barn, me, sessions, totp] = await Promise.all([
     barnOf({ sql, clock }),
@@ -72,7 +80,7 @@ export async function readAccount({ sql, clock }: Deps, actor: Actor, session: S
       id,
       since: sayInstant(barn.timeZone, createdAt.getTime()),
       seen: sayInstant(barn.timeZone, seenAt.getTime()),
-      device,
+      device: deviceOf(device),
       address,
       own: id === session.id,
     })),

@@ -65,7 +65,7 @@ function Sessions({ sessions }: Pick<AccountView, "sessions">) {
             <span className="min-w-0 flex-1 break-words">
               {session.device || "A device that says nothing of itself"}
               <span className="block text-sm text-dim">
-                {session.address} · since {session.since}, last used {session.seen}
+                {session.address && `${session.address} · `}since {session.since}, last used {session.seen}
               </span>
             </span>
             {session.own ? (

@@ -32,7 +32,7 @@ export function NewPassword({ person }: { person: PersonId }) {
         form={form}
         name="password"
         label="One-time password"
-        hint="Tell it to them: it opens nothing but the page on which they choose their own. It signs them out everywhere, and takes away a second proof."
+        hint="Tell it to them: it opens nothing but the page on which they choose their own. It signs them out everywhere, and turns off two-step sign-in."
       />
       <div className="flex items-center gap-3">
         <Button type="submit" disabled={busy}>

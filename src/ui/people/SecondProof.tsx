@@ -78,7 +78,7 @@ export function SecondProof({ proof, children }: { proof: SecondProofView; child
   };
   return (
     <section aria-labelledby="proof-title" className="grid gap-2">
-      <h2 id="proof-title">Second proof</h2>
+      <h2 id="proof-title">Two-step sign-in</h2>
       {proof.state === "off" && (
         <>
           <p className="text-dim">

@@ -11,7 +11,9 @@ describe("a change", () => {
     expect(sayDetails({ before: { weightKg: null }, after: { weightKg: 62 } })).toBe("weight kg: – → 62");
   });
   it("names everything else with its value, but for what is ours alone", () => {
-    expect(sayDetails({ role: "rider", riderId: "x", card: null })).toBe("role: rider");
+    expect(sayDetails({ role: "rider", riderId: "x", card: null, other: "f3e626aa-e197-4098-91a4-458bf63d2f64" })).toBe(
+      "role: rider",
+    );
     expect(sayDetails({ until: "2026-09-01", open: true })).toBe("until: 2026-09-01; open: yes");
     expect([sayDetails({}), sayDetails(null), sayDetails("as it is")]).toEqual(["", "", "as it is"]);
     expect(sayDetails({ words: "x".repeat(500) }).length).toBeLessThan(140);

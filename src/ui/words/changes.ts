@@ -29,6 +29,7 @@ function sayValue(value: unknown): string {
   const words = typeof value === "object" ? JSON.stringify(value) : String(value);
   return words.length > LONGEST ? `${words.slice(0, LONGEST)}…` : words;
 }
+const isId = (x: unknown): boolean => typeof x === "string" && /^[0-9a-f]{8}-[0-9a-f]{4}-/.test(x);
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === "object" && x !== null && !Array.isArray(x);
 
 /** Of what was and what is, only what differs; of all else, each thing with its value. What is ours alone (ids, versions) is left out. */
@@ -37,7 +38,7 @@ export function sayDetails(details: unknown): string {
   const { before, after, ...rest } = details;
   const ours = /(^|[a-z])(id|Id|version)$/;
   const lines = Object.entries(rest)
-    .filter(([key, value]) => !ours.test(key) && value !== null && value !== undefined)
+    .filter(([key, value]) => !ours.test(key) && value !== null && value !== undefined && !isId(value))
     .map(([key, value]) => `${inWords(key)}: ${sayValue(value)}`);
   const changed =
     isRecord(before) && isRecord(after)
