@@ -74,3 +74,19 @@ export const EditWeights = z.object({
   ),
 });
 export type EditWeights = z.output<typeof EditWeights>;
+
+/** What a change may be about, in the barn's own record of who changed what. */
+export const CHANGE_SUBJECTS = [
+  ...["person", "absence", "barn", "place", "instrument"],
+  ...["stay", "evaluation", "check", "trial", "card", "day", "week", "sheet", "appointment", "weather"],
+  ...["owner", "report", "calendar"],
+] as const;
+/** What is looked for; what is missing leaves all in. `before`: older than this one. */
+export const ChangesAsked = z.object({
+  person: z.optional(id<"person">()),
+  subject: z.optional(z.string().check(z.maxLength(40, "At most 40 characters."))),
+  from: z.optional(date),
+  to: z.optional(date),
+  before: z.optional(whole(1, Number.MAX_SAFE_INTEGER)),
+});
+export type ChangesAsked = z.output<typeof ChangesAsked>;

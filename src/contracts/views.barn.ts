@@ -4,7 +4,7 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { PlaceId } from "#core/kernel/brand.ts";
-import type { PlaceFields, PolicyFields } from "./barn.ts";
+import type { ChangesAsked, PlaceFields, PolicyFields } from "./barn.ts";
 
 export interface BarnView {
   readonly version: number;
@@ -18,4 +18,24 @@ export interface BarnWalkView {
   readonly rungs: readonly Rung[];
   /** Versions that the barn made, newest first. */
   readonly made: readonly { readonly version: number; readonly day: LocalDate; readonly by: string }[];
+}
+
+export interface ChangeView {
+  readonly id: number;
+  /** By the barn's clock, in words; and as an instant. */
+  readonly when: string;
+  readonly at: string;
+  readonly by: string;
+  readonly subject: string;
+  /** Of whom or what it is, where that has a name. */
+  readonly name: string | null;
+  readonly what: string;
+  readonly details: unknown;
+}
+export interface ChangesView {
+  readonly asked: ChangesAsked;
+  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly changes: readonly ChangeView[];
+  /** From which on there are older ones; null: these are all. */
+  readonly older: number | null;
 }

@@ -105,8 +105,9 @@ describe("a card on the phone", () => {
       }
       await expectTargets(page, part, 56);
     }
-    const [told] = await screens.site.sql`SELECT what, details FROM alert WHERE card_id = ${id}`;
-    expect(told).toMatchObject({ what: "incident", details: { kind: "fall" } });
+    // A phone whose first try was lost tries again by itself.
+    const told = async () => (await screens.site.sql`SELECT what, details FROM alert WHERE card_id = ${id}`)[0];
+    await expect.poll(told, { timeout: 40_000 }).toMatchObject({ what: "incident", details: { kind: "fall" } });
     // The office sees it wherever it is, and says so.
     const desk = await screens.as("odalys");
     await screens.visit(desk, "/week");

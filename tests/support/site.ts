@@ -1,6 +1,7 @@
 /** The built server as a child process on a database of the file's own, asked over HTTP as somebody. */
 import { createHash, randomBytes, randomUUID } from "node:crypto";
 import { once } from "node:events";
+import { setTimeout as pause } from "node:timers/promises";
 import { type Served, serve } from "#bin/serve.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { findCredential } from "#db/queries/people.ts";
@@ -50,6 +51,8 @@ export class Site {
     revision += REVISIONS_A_FILE;
     await sql`UPDATE barn SET revision = revision + ${revision}`;
     const served = again?.served ?? (await start(url, 0, devices));
+    // By its answer it has left the connections that were cut for new ones.
+    while (again && !(await fetch(`${served.address}/health`)).ok) await pause(20);
     return new Site(sql, served, url, devices);
   }
 

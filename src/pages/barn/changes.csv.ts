@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
 import Papa from "papaparse";
-import { ChangesAsked } from "#contracts/changes.ts";
+import { ChangesAsked } from "#contracts/barn.ts";
 import { must } from "#core/kernel/assert.ts";
 import { readAllChanges } from "#server/barn/read-changes.ts";
 import { deps } from "#server/container.ts";

@@ -1,5 +1,6 @@
 /** Who changed what, and when: for a manager who asks, on a page and as a table to take along. */
-import type { ChangesAsked, ChangesView, ChangeView } from "#contracts/changes.ts";
+import type { ChangesAsked } from "#contracts/barn.ts";
+import type { ChangesView, ChangeView } from "#contracts/views.barn.ts";
 import { addDays, instantOf, sayInstant } from "#core/calendar/local-date.ts";
 import { listChanges } from "#db/queries/changes.ts";
 import { listPeople } from "#db/queries/people.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { CHANGE_SUBJECTS } from "#contracts/changes.ts";
+import { CHANGE_SUBJECTS } from "#contracts/barn.ts";
 import { SUBJECT, sayDetails } from "./changes.ts";
 
 describe("a change", () => {
