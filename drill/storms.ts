@@ -10,9 +10,11 @@ export interface Row {
   readonly found: string;
 }
 const WRITERS = 12;
-const BACK_WITHIN = 2000;
+/** Milliseconds; the smallest form shows that the drill works, wherever and beside whatever it runs, and judges no time. */
+const SMALLEST = process.argv.includes("--smallest");
+const BACK_WITHIN = SMALLEST ? Number.POSITIVE_INFINITY : 2000;
 /** A server that was killed has to be started first. */
-const STARTED_WITHIN = 5000;
+const STARTED_WITHIN = SMALLEST ? Number.POSITIVE_INFINITY : 5000;
 
 /** Twelve people write one thing after the other, each again under the same key until it is acknowledged; what is acknowledged stands once. */
 async function underWriters(

@@ -21,22 +21,34 @@ const desk = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
 const tablet = { width: 820, height: 1180 };
 
-const open = (path: string) => async (page: Page) => void (await page.goto(address + path, { waitUntil: "networkidle2" }));
+/** Until all islands are awake, and pictures and fonts are there. */
+async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () => document.documentElement.dataset["awake"] !== undefined || !document.querySelector("astro-island"),
+  );
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+}
+async function visit(page: Page, path: string | null | undefined): Promise<void> {
+  if (!path) throw new Error("What leads there was not found on the page.");
+  await page.goto(address + path, { waitUntil: "load" });
+  await settled(page);
+}
+const open = (path: string) => (page: Page) => visit(page, path);
 /** The page of a horse, found as a person finds it: by its name on the Rail. */
 const horse =
   (name: string, tab = "") =>
   async (page: Page) => {
-    await page.goto(address, { waitUntil: "networkidle2" });
+    await visit(page, "/");
     const href = await page.$$eval(
       "a",
       (links, wanted) => links.find((link) => link.textContent?.trim() === wanted)?.getAttribute("href"),
       name,
     );
-    await page.goto(address + href + tab, { waitUntil: "networkidle2" });
+    await visit(page, href + tab);
   };
 /** The rider's own card of the kind asked for, the way the rider reaches it. */
 const ownCard = async (page: Page) => {
-  await page.goto(`${address}/today`, { waitUntil: "networkidle2" });
+  await visit(page, "/today");
   const href = await page.$$eval("section, article, li, div", (parts) =>
     parts
       .filter((part) => part.querySelector("h2")?.textContent?.trim() === "My string")
@@ -44,7 +56,7 @@ const ownCard = async (page: Page) => {
       ?.querySelector("a[href^='/card/']")
       ?.getAttribute("href"),
   );
-  await page.goto(address + href, { waitUntil: "networkidle2" });
+  await visit(page, href);
 };
 /** What the link of the horse that went home opens. */
 const ownersPage = async (page: Page) => {
@@ -54,7 +66,7 @@ const ownersPage = async (page: Page) => {
     '[aria-label="Address of the owner\'s page"]',
     (field) => new URL((field as HTMLInputElement).value, location.href).pathname,
   );
-  await page.goto(address + path, { waitUntil: "networkidle2" });
+  await visit(page, path);
 };
 /** Begins the walk where nobody has yet, and stands at its third rung. */
 const walk = async (page: Page) => {
@@ -62,7 +74,8 @@ const walk = async (page: Page) => {
   const begin = await page.$("button ::-p-text(Begin the intake)");
   if (begin) {
     await begin.click();
-    await page.waitForNavigation({ waitUntil: "networkidle2" });
+    await page.waitForNavigation();
+    await settled(page);
   }
   await (await page.waitForSelector("button ::-p-text(Catch, halter, lead)"))?.click();
 };
@@ -82,11 +95,11 @@ const map = async (page: Page) => {
 };
 /** An evaluation that waits for its signature. */
 const unsigned = async (page: Page) => {
-  await page.goto(address, { waitUntil: "networkidle2" });
+  await visit(page, "/");
   const href = await page.$$eval("a", (links) =>
     links.find((link) => link.textContent?.includes("waits for a signature"))?.getAttribute("href"),
   );
-  await page.goto(address + href, { waitUntil: "networkidle2" });
+  await visit(page, href);
 };
 
 /** The plan, once everything is played. */
@@ -97,16 +110,16 @@ const plan = async (page: Page) => {
 
 /** Tomorrow, laid out with one key and proven. */
 const laidOut = async (page: Page) => {
-  await page.goto(`${address}/today`, { waitUntil: "networkidle2" });
+  await visit(page, "/today");
   const tomorrow = await page.$eval("a[data-keys=']']", (link) => link.getAttribute("href"));
-  await page.goto(address + tomorrow, { waitUntil: "networkidle2" });
+  await visit(page, tomorrow);
   await page.keyboard.press("l");
   await page.waitForFunction(() => /Proven best|from the best\./.test(document.body.innerText), { timeout: 60_000 });
 };
 
 /** The week, laid out with one key. */
 const week = async (page: Page) => {
-  await page.goto(`${address}/week`, { waitUntil: "networkidle2" });
+  await visit(page, "/week");
   await page.keyboard.press("l");
   await page.waitForFunction(() => /laid over/.test(document.body.innerText) && !/Trying what/.test(document.body.innerText), {
     timeout: 60_000,

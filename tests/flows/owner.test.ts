@@ -145,6 +145,11 @@ describe("what an owner sends", () => {
     await site.post("owner/see-check-back", { stay: stays.home }, { who: "odalys" });
     expect(await rail()).not.toContain("tells how it goes at home");
     expect(await (await site.get(`/horse/${stays.home}/owner`, "odalys")).text()).toContain("Stiff on the right.");
+    // Whoever has the address could go on for ever: after five in a day no more is taken, and it is said.
+    const statuses: number[] = [];
+    for (let i = 0; i < 6; i += 1) statuses.push((await form(home, { ...fields, words: `And ${i}` })).status);
+    expect(statuses).toEqual([200, 200, 200, 200, 429, 429]);
+    expect(await count()).toBe(before + 5);
   });
 });
 

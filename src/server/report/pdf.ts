@@ -15,6 +15,8 @@ export type Paper = (typeof PAPERS)[number];
 const KEY = randomBytes(32);
 const IDLE = 60_000;
 const PATIENCE = 20_000;
+/** For one report in all, however its steps share it. */
+const IN_ALL = 45_000;
 /** After so many prints the page is opened anew: what it keeps in memory does not add up. */
 const PRINTS_A_PAGE = 100;
 const MARGIN = { top: "14mm", bottom: "16mm", left: "14mm", right: "14mm" } as const;
@@ -92,9 +94,11 @@ let queue: Promise<unknown> = Promise.resolve();
 export function printReport(number: number, paper: Paper): Promise<Uint8Array> {
   const print = async (): Promise<Uint8Array> => {
     clearTimeout(idle);
+    let tooLong: ReturnType<typeof setTimeout> | undefined;
     opened ??= open();
     try {
       const one = await opened;
+      tooLong = setTimeout(() => void one.browser.close().catch(() => undefined), IN_ALL);
       const answer = await one.page.goto(addressOf(number), { waitUntil: "load" });
       if (!answer?.ok()) throw new Error(`Report ${number} did not come to be printed`);
       await one.page.evaluate("document.fonts.ready");
@@ -118,6 +122,7 @@ export function printReport(number: number, paper: Paper): Promise<Uint8Array> {
       await close();
       throw error;
     } finally {
+      clearTimeout(tooLong);
       idle = setTimeout(() => void close(), IDLE);
       idle.unref();
     }
