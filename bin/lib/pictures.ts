@@ -144,7 +144,6 @@ const PICTURES: Record<string, Picture> = {
   barn: { who: "odalys", size: desk, go: open("/barn") },
   card: { who: "tavish", size: phone, go: ownCard },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
-  book: { who: "odalys", size: desk, whole: true, go: open("/book") },
   reports: { who: "odalys", size: desk, go: open("/reports") },
   owner: { who: "odalys", size: phone, go: ownersPage },
 };
