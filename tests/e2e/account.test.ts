@@ -1,5 +1,6 @@
 /** One's own sign-in, driven as people do it: a one-time password, the password once more, the second proof. */
 import { Secret, TOTP } from "otpauth";
+import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { hashPassword } from "#server/auth/password.ts";
 import { bodyOf, button, expectAccessible, fill, follow, link, PHONE, Screens, saidBy, text } from "#tests/screen.ts";
@@ -18,6 +19,34 @@ const enter = async (page: Awaited<ReturnType<Screens["as"]>>, name: string, pas
   await page.type("input[name=password]", password);
   await follow(page, () => page.click("form button"));
 };
+
+/** As if it had been written in the field, out of reach. */
+const keepOnPhone = (page: Page, person: string): Promise<void> =>
+  page.evaluate(
+    (entry) =>
+      new Promise<void>((resolve, reject) => {
+        const asked = indexedDB.open("furlong");
+        asked.onerror = () => reject(asked.error);
+        asked.onsuccess = () => {
+          const tx = asked.result.transaction("outbox", "readwrite");
+          tx.objectStore("outbox").add(entry);
+          tx.oncomplete = () => {
+            asked.result.close();
+            resolve();
+          };
+        };
+      }),
+    {
+      key: "00000000-0000-4000-8000-00000000000a",
+      person,
+      route: "card/cancel",
+      input: { id: "00000000-0000-4000-8000-000000000000", because: "weather", instead: "nothing", reason: "Hail" },
+      subject: "a card",
+      says: "Not worked: hail",
+      draft: null,
+      refused: null,
+    },
+  );
 
 describe("a one-time password", () => {
   it("is asked for with the manager's own, shown to be told, and opens only the page on which another is chosen", async () => {
@@ -44,8 +73,14 @@ describe("a one-time password", () => {
 
     const phone = await screens.as(null, PHONE);
     await screens.visit(phone, "/sign-in");
+    const [wren] = await screens.site.sql`SELECT id FROM person WHERE sign_in = 'wren'`;
+    await keepOnPhone(phone, wren?.["id"]);
     await enter(phone, "wren", given ?? "");
+    const tried = phone.waitForResponse((response) => response.url().endsWith("/api/card/cancel"));
     await screens.visit(phone, "/string");
+    expect((await tried).status()).toBe(403);
+    // What was written before is not refused for it: it waits.
+    await text(phone, "1 kept on this phone");
     expect(new URL(phone.url()).pathname).toBe("/account");
     expect(await bodyOf(phone)).toContain("given to you by somebody else");
     await expectAccessible(phone, "a first password, on a phone");
@@ -54,6 +89,8 @@ describe("a one-time password", () => {
     await text(phone, "easy to guess");
     await fill(phone, "New password", OWN);
     await follow(phone, () => button(phone, "Change my password").click());
+    // Now it goes, and is answered: that card is not there.
+    await text(phone, "1 not taken");
     await screens.visit(phone, "/string");
     expect(new URL(phone.url()).pathname).toBe("/string");
     await phone.close();

@@ -13,7 +13,7 @@ import { log } from "../log.ts";
 /** For a connection, for a greeting, and for each answer. */
 const PATIENCE = 15_000;
 const MINUTE = 60_000;
-/** Longer than a letter that is spoken of without a pause takes; the report that goes along is printed before the claim's clock matters. */
+/** Longer than printing the report that goes along and handing the letter over take. */
 const LEASE = 5 * MINUTE;
 /** Minutes to the next try, by the tries made. */
 const WAITS = [1, 5, 15, 60, 180, 360, 720, 1440];

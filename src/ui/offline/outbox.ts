@@ -137,6 +137,9 @@ export type Flushed = "empty" | "no-answer" | "signed-out";
 /** Server trouble that passes by itself; anything else of 4xx is an answer. */
 const passes = (status: number): boolean => status === 0 || status === 429 || status >= 500;
 
+/** Nothing is said of what was written: it waits until its writer is in, and has a password of their own. */
+const NOT_IN: readonly string[] = ["other-person", "must-change"];
+
 /** Sends what this person has waiting, the oldest first, until nothing waits or nobody answers. `heard` gets each answer by its entry. */
 export const flush = (person: string, heard: (seq: number, answer: Asked<unknown>) => void = () => undefined): Promise<Flushed> =>
   alone(async () => {
@@ -149,7 +152,7 @@ export const flush = (person: string, heard: (seq: number, answer: Asked<unknown
         if (blocked.has(next.subject)) continue;
         const answer = await ask(next.route, next.input, next.key, { person, signal: AbortSignal.timeout(PATIENCE) });
         if (!answer.ok && passes(answer.status)) return "no-answer";
-        if (!answer.ok && (answer.status === 401 || answer.problem.code === "other-person")) return "signed-out";
+        if (!answer.ok && (answer.status === 401 || NOT_IN.includes(answer.problem.code))) return "signed-out";
         const store = await db();
         if (answer.ok) {
           await store.delete("outbox", next.seq);
