@@ -35,6 +35,7 @@ export const PEOPLE: AddPerson[] = rows.map(([name, signIn, role, grade, weightK
     grade,
     weightKg,
     rides: role !== "helper",
+    specialist: grade === 5,
     worksDays,
     worksFrom: 7 * 60,
     worksTo: 16 * 60,

@@ -3,12 +3,13 @@ import type { RecordFields } from "#contracts/card.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { ENDINGS, type Gait, type Tack, type Weather } from "#core/card/card.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
-import { type GateTick, readGate } from "#core/gate/gate.ts";
+import { readGate } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { Random } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
+import { type GateTick } from "#core/permission/ground-check.ts";
 import type { Character } from "./cast.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
@@ -32,13 +33,15 @@ export function sessionOf(
   offset: number,
 ): { record: RecordFields; ticks: GateTick[] } {
   const weather: Weather = random.chance(0.75) ? "calm" : random.pick(["windy", "hot", "cold", "wet"]);
-  const ticks = [...view.ticks];
+  const ticks = [...view.gate.asked];
   const wantsRide = view.card.kind !== "ground";
-  const gate = readGate({ ...view.gate, ticks, redSigns: [], windy: weather === "windy" }, view.card.kind);
+  const helper = view.people.find(({ id }) => id === view.helper?.id) ?? null;
+  const gate = readGate(view.gate, { helper, ticks, redSigns: [], windy: weather === "windy" }, view.card.kind);
+  const { stage } = view.gate.horse;
   const rides = wantsRide && gate.state === "open";
   const groundMinutes = wantsRide ? random.whole(12, 25) : random.whole(30, 50);
-  const saddleMinutes = rides ? (view.gate.stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
-  const items = view.work.items.filter((item) => rides || !skillOf(item.skill).saddle);
+  const saddleMinutes = rides ? (stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
+  const items = view.work.items.filter((item) => rides || skillOf(item.skill).bears === "nothing");
   const stalled = c.stallsFrom !== undefined && offset >= c.stallsFrom;
   for (const item of items) truth.work(item.skill, (groundMinutes + saddleMinutes) / Math.max(1, items.length), stalled);
   const scores = items.flatMap((item) => {
@@ -60,7 +63,7 @@ export function sessionOf(
       ? ["walk", "trot"]
       : ["walk"];
   const tack: Tack[] = rides
-    ? view.method.id === "classical-line" || view.gate.stage === "riding"
+    ? view.method.id === "classical-line" || stage === "riding"
       ? ["saddle", "snaffle"]
       : ["saddle", "rope-halter"]
     : view.method.id === "classical-line"

@@ -49,6 +49,7 @@ export class House {
       grade: 5,
       weightKg: 70,
       rides: true,
+      specialist: false,
       worksDays: [1, 2, 3, 4, 5, 6, 7],
       worksFrom: 360,
       worksTo: 1140,

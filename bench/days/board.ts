@@ -2,9 +2,10 @@
 import type { BarnDay, StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import { DAY_GRID, type DayPerson, type DayPlace } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
-import { STAGES } from "#core/gate/gate.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { seededRandom } from "#core/kernel/random.ts";
+import { NOTHING_WAITS } from "#core/permission/steps.ts";
+import { STAGES } from "#core/reading/reading.ts";
 import { loadLimit } from "#core/tools/load.ts";
 
 /** Every second horse stands on the sheet, the others are due. */
@@ -17,6 +18,7 @@ export function makeBoard({ horses: many, riders, seed }: { horses: number; ride
       grade: i === 0 ? 5 : random.whole(2, 5),
       weightKg: rides ? random.whole(52, 90) : null,
       rides,
+      specialist: i === 0,
       works: [[0, 18]],
       lunch: { from: 8, to: 14, length: 1 },
       away: null,
@@ -43,20 +45,29 @@ export function makeBoard({ horses: many, riders, seed }: { horses: number; ride
     { length: many },
     (_, i): WantedHorse => ({
       stay: `s${i}` as StayId,
-      load: loadLimit({ weightKg: random.whole(380, 560), ageYears: 7, fitness: "fit", condition: 5, daysOff: 1 }),
       evaluated: true,
+      away: [],
+      apart: random.chance(0.1) ? [`s${(i + 1) % many}` as StayId] : [],
+      hold: null,
+      checks: [],
+      signed: true,
+      ridden: true,
+      secondPerson: "no",
+      sessionMinutes: null,
+      circleMinutes: 20,
+      ageYears: 9,
+      horseClass: "adult",
+      load: loadLimit({ weightKg: random.whole(380, 560), ageYears: 7, fitness: "fit", condition: 5, daysOff: 1 }),
+      weightDays: 5,
       risk: random.whole(1, 4),
       stage: STAGES[random.whole(0, 2)] ?? "riding",
-      hold: null,
-      away: [],
       green: random.chance(0.3),
       noHeat: random.chance(0.2),
-      apart: random.chance(0.1) ? [`s${(i + 1) % many}` as StayId] : [],
       forbid: [],
-      held: "nothing",
-      ridden: true,
-      secondPerson: false,
-      sessionMinutes: null,
+      unready: NOTHING_WAITS,
+      stepBack: null,
+      daysOff: 1,
+      lastIncident: null,
       usual: people[random.whole(0, riders - 1)]?.id ?? null,
       known: [],
       value: 10 + random.whole(0, 20),

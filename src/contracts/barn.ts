@@ -1,8 +1,8 @@
 import { z } from "zod/mini";
 import { CUES, type Cue } from "#core/card/cues.ts";
-import { STAGES } from "#core/gate/gate.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { STAGES } from "#core/reading/reading.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
 import { date, flag, id, list, minute, number, oneOf, said, setOf, sign, version, weekday, whole, words } from "./fields.ts";
 

@@ -14,7 +14,7 @@ import {
   WEATHERS,
 } from "#core/card/card.ts";
 import { MOUNT_STEPS } from "#core/card/first-mount.ts";
-import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
+import { GATE_TICKS, RED_SIGNS } from "#core/permission/ground-check.ts";
 import {
   date,
   flag,

@@ -1,4 +1,5 @@
 import { z } from "zod/mini";
+import { RESTRICTED_WORK, type Restriction } from "#core/check/check.ts";
 import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS } from "#core/intake/findings.ts";
@@ -20,6 +21,14 @@ export const OrderCheck = z.object({
 });
 export type OrderCheck = z.output<typeof OrderCheck>;
 
+/** What a professional restricts, in their words; until a day, or until it is released. */
+export const RestrictionFields = z.object({
+  what: oneOf(RESTRICTED_WORK),
+  until: z.nullable(date),
+  words: words(300),
+}) satisfies z.core.$ZodType<Restriction>;
+export const Restrictions = list(RestrictionFields, 8);
+
 const check = id<"check">();
 export const EditCheck = z.object({
   id: check,
@@ -39,8 +48,14 @@ export const CloseCheck = z.object({
   doneOn: date,
   result: oneOf(CHECK_RESULTS),
   answer: said("What was found or done", 4000),
+  restrictions: Restrictions.check(
+    z.refine((x) => new Set(x.map(({ what }) => what)).size === x.length, "Something is restricted twice: keep one."),
+  ),
 });
 export type CloseCheck = z.output<typeof CloseCheck>;
+/** What was found, or restricted, holds nothing from this day on. */
+export const ReleaseCheck = z.object({ id: check, version, on: date, words: said("Who says so, and why", 500) });
+export type ReleaseCheck = z.output<typeof ReleaseCheck>;
 export const CancelCheck = z.object({ id: check, version, reason: said("The reason", 300) });
 export type CancelCheck = z.output<typeof CancelCheck>;
 

@@ -5,6 +5,7 @@ import { MOMENTS, TRENDS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS, URGENCIES } from "#core/intake/findings.ts";
 import type { Rung } from "#core/intake/instrument.ts";
+import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { BOUNDS, type Measures, NOT_MEASURED, type NumberMeasure } from "#core/intake/measures.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { Mark, SeenSign } from "#core/intake/seen.ts";
@@ -148,7 +149,7 @@ export const MOST_FOCUS = 3;
 export const JudgementFields = z.object({
   risk: z.nullable(grade),
   ridden: z.nullable(flag),
-  secondPerson: z.nullable(flag),
+  secondPerson: z.nullable(oneOf(SECOND_PERSONS)),
   sessionMinutes: z.nullable(whole(10, 180, "minutes")),
   circleMinutes: z.nullable(whole(0, 60, "minutes")),
   apart: words(300),

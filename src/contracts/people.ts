@@ -54,6 +54,8 @@ export const PersonFields = z
     grade,
     weightKg: z.nullable(number(25, 200, "kilograms, with tack")),
     rides: flag,
+    /** May do what the ladder marks as specialist work. */
+    specialist: flag,
     worksDays: list(weekday, 7),
     worksFrom: minute,
     worksTo: minute,

@@ -1,7 +1,7 @@
 import type { Blocker } from "#core/day/model.ts";
-import type { GateReason } from "#core/gate/gate.ts";
 import type { InstrumentFault } from "#core/intake/instrument.ts";
 import type { EditFault } from "#core/ladder/edits.ts";
+import { type Reason } from "#core/permission/reasons.ts";
 
 /** Why the barn's rules, not our code, said no. Data; ui/words has the sentences. `path` names the field of the request. */
 export type Refusal =
@@ -24,6 +24,7 @@ export type Refusal =
   | { readonly code: "no-address"; readonly path: "stay" }
   | { readonly code: "written-already"; readonly path: "about" | "issue" }
   | { readonly code: "hold-overlaps"; readonly path: "firstDay" }
+  | { readonly code: "tape-slipped"; readonly path: "girthCm" }
   | { readonly code: "before-arrival"; readonly path: string }
   | { readonly code: "in-the-future"; readonly path: string }
   | { readonly code: "gone-home"; readonly path: string }
@@ -60,9 +61,8 @@ export type Refusal =
   | { readonly code: "blocked"; readonly path: string; readonly blockers: readonly Blocker[] }
   | {
       readonly code: "gate-not-open";
-      readonly path: "record.saddleMinutes" | "told.gate.overrideReason";
-      readonly reasons: readonly GateReason[];
-      readonly overridable: boolean;
+      readonly path: "told.gate.overrideReason";
+      readonly reasons: readonly Reason[];
     }
   | { readonly code: "not-evaluated"; readonly path: string }
   | { readonly code: "nothing-to-report"; readonly path: "stay" };

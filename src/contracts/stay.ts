@@ -104,3 +104,20 @@ export const KeepFrom = z.object({ stay, person: id<"person">(), kept: flag });
 export type KeepFrom = z.output<typeof KeepFrom>;
 export const SendHome = z.object({ id: stay, version, day: date });
 export type SendHome = z.output<typeof SendHome>;
+
+/** On the scale, or girth and length by tape. */
+export const Weigh = z
+  .object({
+    stay,
+    day: date,
+    scaleKg: z.nullable(number(50, 1200, "kilograms")),
+    girthCm: z.nullable(number(60, 260, "centimetres")),
+    lengthCm: z.nullable(number(50, 260, "centimetres")),
+  })
+  .check(
+    z.refine((x) => x.scaleKg !== null || (x.girthCm !== null && x.lengthCm !== null), {
+      path: ["scaleKg"],
+      message: "Give the scale's reading, or girth and length by tape.",
+    }),
+  );
+export type Weigh = z.output<typeof Weigh>;

@@ -6,14 +6,19 @@ import type { CancelCause, CardState, Gait, Instead, SessionKind, Tack, Weather 
 import type { Cue } from "#core/card/cues.ts";
 import type { BestBefore } from "#core/card/firsts.ts";
 import type { RecordField } from "#core/card/merge.ts";
-import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
+import type { HeldByChecks } from "#core/check/check.ts";
+import { type GateFacts } from "#core/gate/gate.ts";
 import type { Touch } from "#core/intake/body.ts";
 import type { CardId, Id, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import type { HardSide } from "#core/ladder/level.ts";
 import type { Method } from "#core/ladder/methods.ts";
-import type { CardWork } from "#core/plan/card-work.ts";
+import { type GateTick, type RedSign } from "#core/permission/ground-check.ts";
+import type { PermitPerson } from "#core/permission/horse.ts";
+import type { AskedSkill } from "#core/permission/permission.ts";
+import type { CardWork, Withheld } from "#core/plan/card-work.ts";
+import type { HardSide } from "#core/reading/hard-side.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
+import type { Actor } from "./people.ts";
 import type { SessionView } from "./views.ts";
 
 export interface Named {
@@ -23,7 +28,10 @@ export interface Named {
 
 /** What a rider must know before touching the horse. */
 export interface Essentials {
+  /** Of the work of the day. */
   readonly hard: HardSide;
+  /** Signs that it has shown, the most often first. */
+  readonly usualSigns: readonly string[];
   readonly cautions: readonly { readonly sign: string; readonly strength: number }[];
   readonly touchy: readonly Touch[];
   readonly lastIncident: { readonly kind: string; readonly day: LocalDate } | null;
@@ -55,9 +63,10 @@ export interface CardView {
   readonly place: { readonly id: PlaceId; readonly name: string };
   readonly helper: Named | null;
   /** Who may have helped. */
-  readonly people: readonly Named[];
+  readonly people: readonly (Named & PermitPerson)[];
   readonly mine: boolean;
-  readonly mayOverride: boolean;
+  /** Who asks: some of what bars may be set aside by some. */
+  readonly actor: Pick<Actor, "role" | "grade">;
   readonly future: boolean;
   readonly method: Method;
   readonly essentials: Essentials;
@@ -67,8 +76,10 @@ export interface CardView {
   readonly focus: readonly string[];
   /** What the weather of its hours asks to keep in mind. */
   readonly weather: readonly WeatherLimit[];
-  /** Left alone until a check is done. */
-  readonly heldSkills: readonly string[];
+  /** What checks hold back, each with its reason. */
+  readonly checks: HeldByChecks;
+  /** Skills that may not be worked by this rider today, and why. */
+  readonly barred: readonly Withheld[];
   readonly work: CardWork;
   /** Skills that gained next to nothing over their last four works. */
   readonly stuck: readonly string[];
@@ -78,8 +89,9 @@ export interface CardView {
   readonly riddenGaits: readonly Gait[];
   /** What riders here say, for the work that this card asks for. */
   readonly cues: readonly { readonly cue: Cue; readonly words: string }[];
-  readonly gate: Omit<GateFacts, "ticks" | "redSigns" | "windy">;
-  readonly ticks: readonly GateTick[];
+  readonly gate: GateFacts;
+  /** Every skill of the ladder, as far as it is asked who may work it. */
+  readonly ladder: readonly AskedSkill[];
   readonly revisions: readonly RevisionView[];
 }
 export interface RevisionView extends SessionView {

@@ -1,6 +1,6 @@
 /** What the screens of checks are handed. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { CheckState, Looker } from "#core/check/check.ts";
+import type { CheckState, Looker, Restriction } from "#core/check/check.ts";
 import type { CheckResult, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import type { CauseId } from "#core/intake/causes.ts";
 import type { HeldWork, Weighed } from "#core/intake/findings.ts";
@@ -24,6 +24,9 @@ export interface CheckView {
   readonly doneOn: LocalDate | null;
   readonly result: CheckResult | null;
   readonly answer: string;
+  readonly releasedOn: LocalDate | null;
+  readonly releasedBy: string | null;
+  readonly restrictions: readonly Restriction[];
   readonly version: number;
   readonly files: readonly { readonly id: FileId; readonly name: string; readonly type: string; readonly bytes: number }[];
   /** Days by which it is overdue; 0 where it is not. */

@@ -11,7 +11,7 @@ import type { EvaluationKind, Heard, Outcome, WalkedHorse } from "#core/intake/o
 import type { SeenSign } from "#core/intake/seen.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import type { Score, TrackSide } from "#core/kernel/sides.ts";
-import type { HardSide } from "#core/ladder/level.ts";
+import type { HardSide } from "#core/reading/hard-side.ts";
 import type { LengthHabit } from "./barn.ts";
 import type { JudgementFields, WalkFields } from "./intake.ts";
 

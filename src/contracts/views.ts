@@ -3,18 +3,20 @@
 import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
-import type { CancelCause, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
+import type { CancelCause, IncidentKind, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
+import type { HeldByChecks } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import type { DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { ShownLevel } from "#core/forecast/estimator.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
-import type { HeldWork } from "#core/intake/findings.ts";
+import type { SecondPerson } from "#core/intake/limits.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
 import type { CardId, EvaluationId, HoldId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import type { HardSide, Level } from "#core/ladder/level.ts";
+import type { Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
+import type { HardSide } from "#core/reading/hard-side.ts";
 import type { OwedPolicy } from "#core/report/facts.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
@@ -224,10 +226,10 @@ export interface HorseHead {
 }
 /** What holds for a horse today: from the newest signature and from open checks. */
 export interface InForceView {
-  readonly held: HeldWork;
-  readonly heldSkills: readonly string[];
+  /** What checks hold back, each with its reason. */
+  readonly checks: HeldByChecks;
   readonly ridden: boolean;
-  readonly secondPerson: boolean;
+  readonly secondPerson: SecondPerson;
   readonly sessionMinutes: number | null;
   readonly circleMinutes: number;
   readonly focus: readonly string[];
@@ -240,6 +242,8 @@ export interface HorseNowView {
   readonly hard: { readonly side: HardSide; readonly difference: number; readonly skills: number };
   readonly outcome: Outcome | null;
   readonly risk: number;
+  /** What has raised it above what was signed; null: nothing. */
+  readonly raisedBy: { readonly kind: IncidentKind; readonly day: LocalDate } | null;
   readonly riskSet: boolean;
   readonly evaluations: readonly {
     readonly id: EvaluationId;

@@ -11,6 +11,7 @@ import {
   EditCheck,
   EndTrial,
   OrderCheck,
+  ReleaseCheck,
   RemoveFile,
 } from "#contracts/check.ts";
 import {
@@ -51,7 +52,7 @@ import {
 } from "#contracts/people.ts";
 import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
-import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
+import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart, Weigh } from "#contracts/stay.ts";
 import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
@@ -70,6 +71,7 @@ import {
   editCheck,
   endTrial,
   orderCheck,
+  releaseCheck,
   removeFile,
 } from "./check/manage.ts";
 import { addAppointment, removeAppointment } from "./day/appointments.ts";
@@ -89,7 +91,7 @@ import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire
 import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { addPhoto, removePhoto } from "./report/photos.ts";
 import { approveReport, composeReports, saveReport } from "./report/report.ts";
-import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart } from "./stay/manage.ts";
+import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart, weigh } from "./stay/manage.ts";
 import { answerNeed } from "./watch/answer.ts";
 import { enterWeather, forgetWeather } from "./weather/enter.ts";
 import { setWeek } from "./week/set-week.ts";
@@ -116,6 +118,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "stay/end-hold": command(manager, EndHold, endHold),
   "stay/set-apart": command(manager, SetApart, setApart),
   "stay/keep-from": command(manager, KeepFrom, keepFrom),
+  "stay/weigh": command(staff, Weigh, weigh),
   "stay/send-home": command(manager, SendHome, sendHome),
   "intake/begin": command(manager, BeginEvaluation, beginEvaluation),
   "intake/save": command(manager, SaveEvaluation, saveEvaluation),
@@ -126,6 +129,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "check/edit": command(manager, EditCheck, editCheck),
   "check/book": command(manager, BookCheck, bookCheck),
   "check/close": command(manager, CloseCheck, closeCheck),
+  "check/release": command(manager, ReleaseCheck, releaseCheck),
   "check/cancel": command(manager, CancelCheck, cancelCheck),
   "check/attach": command(manager, AttachFile, attachFile),
   "check/remove-file": command(manager, RemoveFile, removeFile),

@@ -148,7 +148,9 @@ describe("the body map", () => {
 describe("the gate", () => {
   it.each(["open", "half", "shut"] as const)("is one bar, %s", (state) => {
     const [, bar] = /<path d="(M20 40[^"]*)"/.exec(
-      renderToStaticMarkup(createElement(GateBar, { answer: { state, reasons: [], limits: [] }, kind: "saddle" })),
+      renderToStaticMarkup(
+        createElement(GateBar, { answer: { state, reasons: [], limits: [] }, kind: "saddle", overridden: false }),
+      ),
     ) as unknown as [string, string];
     // Shut lies flat, half is raised by half, open stands up.
     const [, end] = /[LH](\d+ ?\d*)/.exec(bar) ?? [];

@@ -102,20 +102,30 @@ describe("what waits for a check", () => {
     await order(stay, { holds: "ridden" });
     expect(await barn.code("day/place", barn.placement(stay, { kind: "saddle", start: 4 }))).toBe("blocked");
     const card = await barn.handedOut(stay, { start: 4 });
-    const close = (saddleMinutes: number, overrideReason: string) =>
-      attempt(barn.deps, {
-        route: "card/close",
-        actor: barn.boss,
-        input: { id: card, base: null, record: record({ saddleMinutes }), gate: { ...OPEN_GATE, overrideReason } },
-      });
-    expect(await close(10, "I know him")).toMatchObject({ ok: false, error: { code: "gate-not-open", overridable: false } });
-    expect((await close(0, "")).ok).toBe(true);
+    const gate = { ...OPEN_GATE, overrideReason: "I know him" };
+    const told = await attempt(barn.deps, {
+      route: "card/tell",
+      actor: barn.boss,
+      input: { id: card, told: { what: "gate-override", gate, weather: "calm" } },
+    });
+    expect(told).toMatchObject({ ok: false, error: { code: "gate-not-open", reasons: [{ code: "check" }] } });
+    // It was ridden all the same: that is kept, marked, and told to the office.
+    const closed = await attempt(barn.deps, {
+      route: "card/close",
+      actor: barn.rider,
+      input: { id: card, base: null, record: record({ saddleMinutes: 10 }), gate },
+    });
+    expect(closed.ok).toBe(true);
+    const [kept] = await barn.sql`SELECT against, override_by FROM card_revision WHERE card_id = ${card}`;
+    expect(kept).toMatchObject({ against: [{ code: "check", because: "open", holds: "ridden" }], overrideBy: null });
+    const alerts = await barn.sql`SELECT what, about FROM alert WHERE card_id = ${card}`;
+    expect([...alerts]).toEqual([{ what: "against", about: "check" }]);
   });
   it("is a skill: the card names what is left alone", async () => {
     const stay = await barn.horse("Skill");
     await order(stay, { holds: "skill", skills: ["girth", "bit"] });
     const card = await readCard(barn.deps, await barn.handedOut(stay, { start: 6 }), barn.rider);
-    expect(card?.heldSkills).toEqual(["girth", "bit"]);
+    expect(card?.checks).toMatchObject([{ because: "open", holds: "skill", skills: ["girth", "bit"] }]);
     expect(card?.work.items.map((item) => item.skill)).not.toEqual(expect.arrayContaining(["girth"]));
   });
   it("does not reach back: a ride of before the order may still be corrected", async () => {

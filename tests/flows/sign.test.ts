@@ -105,7 +105,7 @@ describe("limits that were signed", () => {
     const { stay, id } = await evaluated("Limited");
     const place = (changes: object) =>
       attempt(barn.deps, { route: "day/place", actor: barn.boss, input: barn.placement(stay, { start: 8, ...changes }) });
-    await sign(id, { risk: 5, ridden: false, secondPerson: true, sessionMinutes: 30 });
+    await sign(id, { risk: 5, ridden: false, secondPerson: "always", sessionMinutes: 30 });
     const refused = await place({ kind: "saddle", length: 2 });
     expect(refused).toMatchObject({
       error: {
@@ -117,7 +117,7 @@ describe("limits that were signed", () => {
         ]),
       },
     });
-    await sign(id, { risk: 2, ridden: true, secondPerson: false, sessionMinutes: null }, 1);
+    await sign(id, { risk: 2, ridden: true, secondPerson: "no", sessionMinutes: null }, 1);
     expect((await place({ kind: "saddle", length: 2 })).ok).toBe(true);
   });
   it("put the risk in place of the one set by hand before", async () => {

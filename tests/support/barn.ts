@@ -8,12 +8,12 @@ import type { Actor, PersonFields } from "#contracts/people.ts";
 import { type BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import { type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
-import { GATE_TICKS } from "#core/gate/gate.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { type Score, sidesOf } from "#core/kernel/sides.ts";
 import { skillOf } from "#core/ladder/skills.ts";
+import { GATE_TICKS } from "#core/permission/ground-check.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { listPlaces } from "#db/queries/day.ts";
 import { ask, attempt } from "#demo/ask.ts";
@@ -29,6 +29,7 @@ export const PERSON: PersonFields = {
   grade: 4,
   weightKg: 60,
   rides: true,
+  specialist: false,
   worksDays: [1, 2, 3, 4, 5, 6, 7],
   worksFrom: 420,
   worksTo: 1020,

@@ -10,8 +10,10 @@ import {
   type ProblemSession,
 } from "#core/day/problem.ts";
 import { verify } from "#core/day/verify.ts";
-import { STAGES } from "#core/gate/gate.ts";
 import type { PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import type { PermitHorse } from "#core/permission/horse.ts";
+import { NOTHING_WAITS } from "#core/permission/steps.ts";
+import { STAGES } from "#core/reading/reading.ts";
 import { loadLimit } from "#core/tools/load.ts";
 
 export const riderOf = (id: string, changes: Partial<ProblemRider> = {}): ProblemRider => ({
@@ -135,28 +137,43 @@ export const dayPersonOf = (id: string, changes: Partial<DayPerson> = {}): DayPe
   grade: 4,
   weightKg: 60,
   rides: true,
+  specialist: false,
   works: [[0, 18]],
   lunch: null,
   away: null,
   maxSaddle: 3,
   ...changes,
 });
-export const dayHorseOf = (stay: string, changes: Partial<DayHorse> = {}): DayHorse => ({
-  stay: stay as StayId,
+/** A quiet riding horse of nine, signed, weighed and worked yesterday. */
+export const permitHorseOf = (changes: Partial<PermitHorse> = {}): PermitHorse => ({
+  hold: null,
+  checks: [],
+  signed: true,
+  ridden: true,
+  secondPerson: "no",
+  sessionMinutes: null,
+  circleMinutes: 20,
+  ageYears: 9,
+  horseClass: "adult",
   load: loadLimit({ weightKg: 500, ageYears: 9, fitness: "fit", condition: 5, daysOff: 1 }),
-  evaluated: true,
+  weightDays: 5,
   risk: 2,
   stage: "riding",
-  hold: null,
-  away: [],
   green: false,
   noHeat: false,
-  apart: [],
   forbid: [],
-  held: "nothing",
-  ridden: true,
-  secondPerson: false,
-  sessionMinutes: null,
+  unready: NOTHING_WAITS,
+  stepBack: null,
+  daysOff: 1,
+  lastIncident: null,
+  ...changes,
+});
+export const dayHorseOf = (stay: string, changes: Partial<DayHorse> = {}): DayHorse => ({
+  ...permitHorseOf(),
+  stay: stay as StayId,
+  evaluated: true,
+  away: [],
+  apart: [],
   ...changes,
 });
 export const dayPlaceOf = (id: string, changes: Partial<DayPlace> = {}): DayPlace => ({

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, localDate } from "../calendar/local-date.ts";
 import { HOLDS, weighFindings } from "../intake/findings.ts";
-import { type CheckFacts, daysLate, dueDay, heldByChecks, isOpen, orderOf, resultsFor, wasOpen } from "./check.ts";
+import { type CheckFacts, daysLate, dueDay, heldByChecks, isOpen, mostHeld, orderOf, resultsFor, wasOpen } from "./check.ts";
 
 const TODAY = localDate("2026-07-14");
 const check = (changes: Partial<CheckFacts> = {}): CheckFacts => ({
@@ -14,6 +14,8 @@ const check = (changes: Partial<CheckFacts> = {}): CheckFacts => ({
   cause: "saddle-fit",
   result: null,
   doneOn: null,
+  releasedOn: null,
+  restrictions: [],
   ...changes,
 });
 
@@ -33,17 +35,44 @@ describe("a check", () => {
     expect(daysLate(check({ state: "booked", bookedFor: addDays(TODAY, 5) }), addDays(TODAY, 6))).toBe(1);
     expect(daysLate(check({ state: "done", result: "clear", doneOn: TODAY }), addDays(TODAY, 9))).toBe(0);
   });
-  it("holds back what the gravest open one says, and names the skills that are left alone", () => {
-    expect(heldByChecks([])).toEqual({ holds: "nothing", skills: [] });
-    expect(heldByChecks([check(), check({ skills: ["bit", "girth"] })])).toEqual({ holds: "skill", skills: ["girth", "bit"] });
-    expect(heldByChecks([check(), check({ holds: "all", skills: [] }), check({ holds: "ridden" })]).holds).toBe("all");
+  const at = (changes: Partial<CheckFacts> = {}) => ({ ...check(changes), orderedOn: addDays(TODAY, -3) });
+  it("holds back what each open one says, and the gravest in one word", () => {
+    expect([heldByChecks([], TODAY), mostHeld([])]).toEqual([[], "nothing"]);
+    const two = heldByChecks([at(), at({ holds: "ridden", skills: [] }), at({ holds: "nothing" })], TODAY);
+    expect(two.map(({ because, holds, skills }) => [because, holds, skills])).toEqual([
+      ["open", "skill", ["girth"]],
+      ["open", "ridden", []],
+    ]);
+    expect(mostHeld(two)).toBe("ridden");
     fc.assert(
       fc.property(fc.array(fc.constantFrom(...HOLDS)), fc.constantFrom(...HOLDS), (some, more) => {
-        const held = (list: readonly (typeof HOLDS)[number][]) =>
-          HOLDS.indexOf(heldByChecks(list.map((holds) => check({ holds }))).holds);
-        expect(held([...some, more])).toBeGreaterThanOrEqual(held(some));
+        const most = (list: readonly (typeof HOLDS)[number][]) =>
+          HOLDS.indexOf(
+            mostHeld(
+              heldByChecks(
+                list.map((holds) => at({ holds })),
+                TODAY,
+              ),
+            ),
+          );
+        expect(most([...some, more])).toBeGreaterThanOrEqual(most(some));
       }),
     );
+  });
+  it("holds on where something was found, until somebody releases it; clear and treated hold nothing more", () => {
+    const answered = (changes: Partial<CheckFacts>) =>
+      heldByChecks([at({ state: "done", doneOn: addDays(TODAY, -1), holds: "ridden", skills: [], ...changes })], TODAY);
+    expect(answered({ result: "found" })).toMatchObject([{ because: "found", holds: "ridden" }]);
+    expect(answered({ result: "found", releasedOn: addDays(TODAY, 1) })).toHaveLength(1);
+    expect(answered({ result: "found", releasedOn: TODAY })).toEqual([]);
+    for (const result of ["clear", "treated"] as const) expect(answered({ result })).toEqual([]);
+  });
+  it("restricts what the professional said, until the day that they named, whatever the result", () => {
+    const fast = { what: "fast", until: TODAY, words: "walk only" } as const;
+    const told = [at({ state: "done", doneOn: addDays(TODAY, -1), result: "treated", restrictions: [fast] })];
+    expect(heldByChecks(told, TODAY)).toMatchObject([{ because: "restricted", restricts: "fast", until: TODAY }]);
+    expect(heldByChecks(told, addDays(TODAY, 1))).toEqual([]);
+    expect(heldByChecks(told, addDays(TODAY, -2))).toMatchObject([{ because: "open" }]);
   });
   it("was open on the days from its order to its answer", () => {
     const ordered = { orderedOn: TODAY };

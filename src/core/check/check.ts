@@ -20,6 +20,9 @@ export interface CheckFacts {
   readonly cause: CauseId | null;
   readonly result: CheckResult | null;
   readonly doneOn: LocalDate | null;
+  /** Somebody said that what was found holds nothing any more. */
+  readonly releasedOn: LocalDate | null;
+  readonly restrictions: readonly Restriction[];
 }
 
 /** Days until a check should be done. Judgement. */
@@ -45,18 +48,58 @@ export const wasOpen = (
   day: LocalDate,
 ): boolean => check.orderedOn <= day && (isOpen(check) || (check.doneOn !== null && check.doneOn > day));
 
-export interface Held {
-  readonly holds: HeldWork;
+/** What a professional may restrict, in their words, until a day or until it is released. */
+export const RESTRICTED_WORK = ["weight", "ridden", "bit", "saddle", "circles", "fast", "jump", "hard-ground"] as const;
+export type RestrictedWork = (typeof RESTRICTED_WORK)[number];
+export interface Restriction {
+  readonly what: RestrictedWork;
+  /** The last day on which it holds; null: until it is released. */
+  readonly until: LocalDate | null;
+  readonly words: string;
+}
+
+/** One thing that is held back, and why. */
+export interface HeldByCheck {
+  readonly because: "open" | "found" | "restricted";
+  /** Null: the work that `restricts` names. */
+  readonly holds: "all" | "ridden" | "skill" | null;
+  readonly restricts: RestrictedWork | null;
+  readonly until: LocalDate | null;
   readonly skills: readonly string[];
 }
-/** The most that any of these open checks holds back, and every skill that is left alone. */
-export function heldByChecks(open: readonly Pick<CheckFacts, "holds" | "skills">[]): Held {
-  const worst = Math.max(0, ...open.map((check) => HOLDS.indexOf(check.holds)));
-  return {
-    holds: HOLDS[worst] ?? "nothing",
-    skills: [...new Set(open.filter((check) => check.holds === "skill").flatMap((check) => check.skills))],
-  };
+export type HeldByChecks = readonly HeldByCheck[];
+
+type Holding = Pick<CheckFacts, "state" | "holds" | "skills" | "doneOn" | "result" | "releasedOn" | "restrictions"> & {
+  readonly orderedOn: LocalDate;
+};
+/**
+ * What checks hold back on a day: one that nobody has answered, one that was found until somebody releases it, and what a professional restricted. A session
+ * of the past is read with what held then.
+ */
+export function heldByChecks(checks: readonly Holding[], day: LocalDate): HeldByChecks {
+  return checks.flatMap((check): readonly HeldByCheck[] => {
+    const released = check.releasedOn !== null && check.releasedOn <= day;
+    const answered = check.state === "done" && check.doneOn !== null && check.doneOn <= day;
+    const because = wasOpen(check, day) ? "open" : answered && check.result === "found" && !released ? "found" : null;
+    const own: readonly HeldByCheck[] =
+      because === null || check.holds === "nothing"
+        ? []
+        : [{ because, holds: check.holds, restricts: null, until: null, skills: check.holds === "skill" ? check.skills : [] }];
+    const restricted = !answered || released ? [] : check.restrictions.filter(({ until }) => until === null || day <= until);
+    return [
+      ...own,
+      ...restricted.map(
+        ({ what, until }): HeldByCheck => ({ because: "restricted", holds: null, restricts: what, until, skills: [] }),
+      ),
+    ];
+  });
 }
+
+/** The most of it in one word. */
+export const mostHeld = (held: HeldByChecks): HeldWork =>
+  HOLDS[Math.max(0, ...held.map(({ holds, restricts }) => HOLDS.indexOf(holds ?? (onBack(restricts) ? "ridden" : "skill"))))] ??
+  "nothing";
+const onBack = (work: RestrictedWork | null): boolean => work === "weight" || work === "ridden" || work === "saddle";
 
 /** The skill at which a sign shows, to be left alone while somebody is asked about it. Judgement. */
 const SIGN_SKILLS: Readonly<Record<string, readonly string[]>> = {
@@ -89,7 +132,10 @@ export function orderOf(ranked: Pick<RankedCause, "cause" | "urgency" | "holds" 
 /**
  * Results as the findings hear them. 'treated' speaks against a cause only where the sign was seen again since; until then the horse is given time.
  */
-export function resultsFor(checks: readonly CheckFacts[], lastSeen: LocalDate | null): FindingFacts["checks"] {
+export function resultsFor(
+  checks: readonly Pick<CheckFacts, "state" | "cause" | "result" | "doneOn">[],
+  lastSeen: LocalDate | null,
+): FindingFacts["checks"] {
   return checks.flatMap(({ state, cause, result, doneOn }) =>
     state === "done" && cause && result && doneOn && (result !== "treated" || (lastSeen !== null && lastSeen > doneOn))
       ? [{ cause, result }]

@@ -23,6 +23,7 @@ const base: DayFacts = {
   places: [place("ring", { stages: ["first-rides", "riding"] }), place("pens", { capacity: 1, separate: true })],
   weather: [],
 };
+const held = (holds: "all" | "ridden") => [{ because: "open", holds, restricts: null, until: null, skills: [] } as const];
 const withHorse = (changes: Partial<DayHorse>): DayFacts => ({
   ...base,
   horses: [horse("fox", changes), ...base.horses.slice(1)],
@@ -50,7 +51,7 @@ describe("a limit in minutes", () => {
 
 describe("what stands against a placement", () => {
   it("lets ground work go on while a check holds riding only", () => {
-    expect(blockersOf(withHorse({ held: "ridden", ridden: false }), [], put({ kind: "ground" }))).toEqual([]);
+    expect(blockersOf(withHorse({ checks: held("ridden"), ridden: false }), [], put({ kind: "ground" }))).toEqual([]);
   });
   it("nothing, in a plain case", () => {
     expect(blockersOf(base, [], put())).toEqual([]);
@@ -58,11 +59,11 @@ describe("what stands against a placement", () => {
   it.each<[string, DayFacts, Placement[], Partial<Placement>, Blocker["code"]]>([
     ["a rider below the horse's grade", withHorse({ risk: 5 }), [], { helper: HAL }, "grade"],
     ["a rider above the weight line", base, [], { rider: BEN }, "load"],
-    ["an open check that holds all work", withHorse({ held: "all" }), [], { kind: "ground" }, "check"],
-    ["an open check that holds riding", withHorse({ held: "ridden" }), [], {}, "check"],
-    ["a horse that is kept on the ground", withHorse({ ridden: false }), [], {}, "not-ridden"],
-    ["a session longer than was signed", withHorse({ sessionMinutes: 30 }), [], {}, "too-long"],
-    ["nobody to help where that was signed", withHorse({ secondPerson: true }), [], { kind: "ground" }, "helper"],
+    ["an open check that holds all work", withHorse({ checks: held("all") }), [], { kind: "ground" }, "check"],
+    ["an open check that holds riding", withHorse({ checks: held("ridden") }), [], {}, "check"],
+    ["a horse that is kept on the ground", withHorse({ ridden: false }), [], {}, "signed-off"],
+    ["a session longer than was signed", withHorse({ sessionMinutes: 30 }), [], {}, "signed-off"],
+    ["nobody to help where that was signed", withHorse({ secondPerson: "always" }), [], { kind: "ground" }, "second-person"],
     [
       "a place out of use",
       { ...base, places: base.places.map((place) => ({ ...place, closed: place.id === RING })) },
@@ -70,10 +71,10 @@ describe("what stands against a placement", () => {
       {},
       "place-closed",
     ],
-    ["a horse that was never weighed", withHorse({ load: null }), [], {}, "load-unknown"],
-    ["a horse not evaluated", withHorse({ evaluated: false, load: null }), [], {}, "not-evaluated"],
-    ["a person who does not ride", base, [], { rider: HAL }, "not-a-rider"],
-    ["a rider who may not sit on this one", withHorse({ forbid: [ANN] }), [], {}, "forbidden"],
+    ["a horse that was never weighed", withHorse({ load: null }), [], {}, "load"],
+    ["a horse that nobody has signed", withHorse({ signed: false }), [], {}, "not-signed"],
+    ["a person who does not ride", base, [], { rider: HAL }, "does-not-ride"],
+    ["a rider who may not sit on this one", withHorse({ forbid: [ANN] }), [], {}, "kept-from"],
     ["a rider away", { ...base, people: [person("ann", { away: { reason: "ill" } }), ...base.people.slice(1)] }, [], {}, "away"],
     ["a time outside the shift", base, [], { start: 17 }, "shift"],
     ["a time outside the day", base, [], { start: 19 }, "outside-day"],
@@ -91,14 +92,14 @@ describe("what stands against a placement", () => {
       withHorse({ hold: { kind: "vet", from: localDate("2026-07-01"), to: null, stopsClock: true } }),
       [],
       {},
-      "horse-away",
+      "hold",
     ],
     ["a horse already worked then", base, [other({ stay: "fox" as StayId })], {}, "horse-busy"],
-    ["an unridden horse in the ring", withHorse({ stage: "unridden" }), [], { helper: HAL }, "stage"],
+    ["an unridden horse in the ring", withHorse({ stage: "unridden" }), [], { helper: HAL }, "stage-place"],
     ["a full place", base, [other({ place: PENS })], { place: PENS }, "place-full"],
     ["a horse it must not meet", withHorse({ apart: ["elk" as StayId] }), [other()], {}, "apart"],
-    ["a missing second person for a first ride", withHorse({ stage: "first-rides" }), [], {}, "helper"],
-    ["a second person of too low a grade", withHorse({ risk: 5 }), [], { helper: BEN, rider: ANN }, "helper-grade"],
+    ["a missing second person for a first ride", withHorse({ stage: "first-rides" }), [], {}, "second-person"],
+    ["a second person of too low a grade", withHorse({ risk: 5 }), [], { helper: BEN, rider: ANN }, "grade"],
   ])("%s", (_name, facts, placed, changes, code) => {
     expect(codes(blockersOf(facts, placed, put(changes)))).toContain(code);
   });
@@ -124,8 +125,8 @@ describe("what stands against a placement", () => {
   it("asks one grade less on the ground", () => {
     expect([1, 2, 5].map((risk) => gradeFor(risk, "ground"))).toEqual([1, 1, 4]);
     expect(gradeFor(3, "saddle")).toBe(3);
-    expect(needsHelper({ risk: 4, stage: "riding", secondPerson: false }, "ground")).toBe(true);
-    expect(needsHelper({ risk: 2, stage: "riding", secondPerson: false }, "saddle")).toBe(false);
+    expect(needsHelper({ risk: 4, stage: "riding", secondPerson: "no", stepBack: null }, "ground")).toBe(true);
+    expect(needsHelper({ risk: 2, stage: "riding", secondPerson: "no", stepBack: null }, "saddle")).toBe(false);
   });
 });
 

@@ -6,6 +6,7 @@
 import type { CardState, SessionKind } from "../card/card.ts";
 import { must } from "../kernel/assert.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
+import { borneBy, placeReasons } from "../permission/permission.ts";
 import { heatOf, LIGHTER } from "../weather/weather.ts";
 import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
 import {
@@ -93,7 +94,7 @@ function optionsFor(
   length: number,
   now: PlaceId | null,
 ): readonly DayOption[] {
-  const open = facts.places.filter(({ closed, stages }) => !closed && (kind === "ground" || stages.includes(horse.stage)));
+  const open = facts.places.filter((place) => !place.closed && placeReasons(horse, place, { bears: borneBy(kind) }).length === 0);
   const order = [...open.filter(({ id }) => id === now), ...open.filter(({ id }) => id !== now)];
   return order.map((place) => ({
     cost: place.id === now || suitsBest(place, horse, kind) ? 0 : SECOND_BEST,
@@ -107,7 +108,7 @@ function barredSlots(facts: DayFacts): BarredSlots {
   const known = new Map<string, readonly Span[]>();
   return (horse, place, { kind, length }) => {
     if (facts.weather.length === 0) return [];
-    const key = [horse.stage, horse.green, horse.noHeat, place.outdoor, kind, length].join();
+    const key = [horse.stage, horse.green, horse.noHeat, place.outdoor, place.separate, kind, length].join();
     const found =
       known.get(key) ??
       Array.from({ length: facts.grid.count }, (_, slot): Span => [slot, slot + 1]).filter(

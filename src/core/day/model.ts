@@ -1,11 +1,10 @@
 /** A day as slots, people, horses, places and what has been put where. Slots are half-open: [start, start + length). */
-import type { Hold } from "../calendar/holds.ts";
 import type { SessionKind } from "../card/card.ts";
-import type { Stage } from "../gate/gate.ts";
-import type { HeldWork } from "../intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import type { LoadLimit } from "../tools/load.ts";
-import type { WeatherBar, WeatherHour } from "../weather/weather.ts";
+import type { PermitHorse, PermitPerson } from "../permission/horse.ts";
+import type { PermitPlace } from "../permission/permission.ts";
+import type { Reason } from "../permission/reasons.ts";
+import type { WeatherHour } from "../weather/weather.ts";
 
 export interface SlotGrid {
   /** Minutes after midnight of the first slot. */
@@ -16,12 +15,7 @@ export interface SlotGrid {
 /** 20 half hours from seven in the morning. */
 export const DAY_GRID: SlotGrid = { start: 7 * 60, minutes: 30, count: 20 };
 
-export interface DayPerson {
-  readonly id: PersonId;
-  readonly grade: number;
-  /** With tack; null not known. */
-  readonly weightKg: number | null;
-  readonly rides: boolean;
+export interface DayPerson extends PermitPerson {
   /** Working slots; empty on a day off. */
   readonly works: readonly (readonly [number, number])[];
   /** So many slots in a row stay free within the window; outside the shift they are free anyway. */
@@ -30,29 +24,14 @@ export interface DayPerson {
   readonly away: { readonly reason: string } | null;
   readonly maxSaddle: number;
 }
-export interface DayHorse {
+/** A horse as far as a day asks: what may be done with it, and when it is to be had. */
+export interface DayHorse extends PermitHorse {
   readonly stay: StayId;
-  /** Null: not weighed, hence not ridden. */
-  readonly load: LoadLimit | null;
   readonly evaluated: boolean;
-  readonly risk: number;
-  readonly stage: Stage;
-  readonly hold: Hold | null;
   /** With the farrier, on the road: slots at which it is not to be had. */
   readonly away: readonly HorseAway[];
-  /** Fewer than ten rides here. */
-  readonly green: boolean;
-  /** Unfit, thin or back from time off: not outdoors in the heat. */
-  readonly noHeat: boolean;
   /** Horses that must not share a place with it. */
   readonly apart: readonly StayId[];
-  readonly forbid: readonly PersonId[];
-  /** What open checks hold back. */
-  readonly held: HeldWork;
-  /** From the signed evaluation: kept on the ground, never without a second person, no longer than so many minutes (null: no limit). */
-  readonly ridden: boolean;
-  readonly secondPerson: boolean;
-  readonly sessionMinutes: number | null;
 }
 export interface HorseAway {
   readonly from: number;
@@ -61,17 +40,12 @@ export interface HorseAway {
 }
 export const APPOINTMENTS = ["farrier", "vet", "dentist", "fitter", "bodyworker", "travel", "other"] as const;
 export type AppointmentKind = (typeof APPOINTMENTS)[number];
-export interface DayPlace {
-  readonly id: PlaceId;
+export interface DayPlace extends PermitPlace {
   readonly capacity: number;
-  /** Separate pens: horses in it do not share it. */
-  readonly separate: boolean;
   /** Out of use. */
   readonly closed: boolean;
-  readonly outdoor: boolean;
   /** Slots of this day at which it is shut. */
   readonly shut: readonly { readonly from: number; readonly to: number; readonly why: string }[];
-  readonly stages: readonly Stage[];
 }
 export interface Placement {
   readonly card: CardId;
@@ -99,32 +73,20 @@ export const hoursOf = (grid: SlotGrid, start: number, length: number): readonly
   return Array.from({ length: Math.ceil(to / 60) - Math.floor(from / 60) }, (_, i) => Math.floor(from / 60) + i);
 };
 
-/** Why a placement may not stand: a code and its figures; wording is the interface's. */
+/** Why a placement may not stand: what may not be done with the horse at all, or what of the day is in its way. Wording is the interface's. */
 export type Blocker =
-  | { readonly code: "grade"; readonly who: PersonId; readonly grade: number; readonly needed: number }
-  | { readonly code: "helper-grade"; readonly who: PersonId; readonly grade: number; readonly needed: number }
-  | { readonly code: "load"; readonly who: PersonId; readonly riderKg: number; readonly limitKg: number }
-  | { readonly code: "load-unknown"; readonly missing: "horse" | "rider" }
-  | { readonly code: "not-evaluated" }
-  | { readonly code: "check"; readonly holds: "ridden" | "all" }
-  | { readonly code: "not-ridden" }
-  | { readonly code: "too-long"; readonly limit: number }
-  | { readonly code: "forbidden"; readonly who: PersonId }
-  | { readonly code: "not-a-rider"; readonly who: PersonId }
+  | Reason
   | { readonly code: "away"; readonly who: PersonId; readonly reason: string }
   | { readonly code: "shift"; readonly who: PersonId }
   | { readonly code: "lunch"; readonly who: PersonId }
   | { readonly code: "busy"; readonly who: PersonId; readonly with: CardId }
+  | { readonly code: "same-person"; readonly who: PersonId }
   | { readonly code: "max-saddle"; readonly who: PersonId; readonly limit: number }
-  | { readonly code: "horse-away"; readonly kind: string }
   | { readonly code: "appointment"; readonly kind: AppointmentKind; readonly from: number; readonly to: number }
   | { readonly code: "horse-busy"; readonly with: CardId }
   | { readonly code: "place-closed"; readonly place: PlaceId }
   | { readonly code: "place-shut"; readonly place: PlaceId; readonly why: string }
-  | WeatherBar
-  | { readonly code: "stage"; readonly place: PlaceId; readonly stage: Stage }
   | { readonly code: "place-full"; readonly place: PlaceId; readonly capacity: number; readonly with: readonly CardId[] }
   | { readonly code: "apart"; readonly from: StayId; readonly with: CardId }
   | { readonly code: "after"; readonly with: CardId }
-  | { readonly code: "helper" }
   | { readonly code: "outside-day" };

@@ -2,6 +2,8 @@
  * The day to hand out, as numbers: sessions that want a rider, a start and a way of using places, with everything that binds them. Slots are half-open,
  * [from, to). The same shape comes from the barn's record and from a file (docs/formats.md), so that solver, board and checker see one thing.
  */
+import { borneBy, gradeFor as gradeForBears } from "../permission/permission.ts";
+
 export type Span = readonly [from: number, to: number];
 
 export interface DayPart {
@@ -143,6 +145,6 @@ export const moveCost = (slots: number, minutes: number, weights: DayWeights): n
 export const leftOutCost = (session: ProblemSession, isPublished: boolean, weights: DayWeights): number =>
   weights.leftOut * session.value + (isPublished ? weights.dropPublished : 0) + (session.lock ? weights.dropLocked : 0);
 
-/** Lowest grade for the work, and for who helps; ground work asks one grade less than riding. */
-export const gradeFor = (risk: number, kind: ProblemKind): number => (kind === "ground" ? Math.max(1, risk - 1) : risk);
-export const helperGrade = (risk: number): number => Math.max(1, risk - 2);
+/** Lowest grade for the work, and for who helps: the rule of core/permission, by the kind of a session. */
+export const gradeFor = (risk: number, kind: ProblemKind): number => gradeForBears(risk, borneBy(kind));
+export { helperGrade } from "../permission/permission.ts";

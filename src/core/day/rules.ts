@@ -1,21 +1,47 @@
 /**
- * The hard rules of handing out, for one placement among others, with what causes each: the board, the server and (by way of from-barn.ts) the model that
- * is searched ask here. A test holds this, the model's tables and its checker against one another.
+ * The hard rules of handing out, for one placement among others, with what causes each: what may not be done with the horse (core/permission), and what of
+ * the day is in its way. The board, the server and (by way of from-barn.ts) the model that is searched ask here. A test holds this, the model's tables, its
+ * checker and the gate against one another.
  */
 import { must } from "../kernel/assert.ts";
 import type { PersonId } from "../kernel/brand.ts";
-import { type Exposed, type WeatherBar, weatherBar } from "../weather/weather.ts";
-import { type Blocker, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
-import { gradeFor, helperGrade } from "./problem.ts";
+import {
+  type Act,
+  barring,
+  borneBy,
+  helperReasons,
+  horseReasons,
+  type LaidOut,
+  placeReasons,
+  riderReasons,
+  secondPersonFor,
+  sessionAct,
+  weatherReason,
+} from "../permission/permission.ts";
+import type { WeatherBar } from "../weather/weather.ts";
+import {
+  type Blocker,
+  type DayFacts,
+  type DayHorse,
+  type DayPerson,
+  type DayPlace,
+  hoursOf,
+  type Placement,
+  type SlotGrid,
+} from "./model.ts";
 
-const ridden = (placement: Placement): boolean => placement.kind !== "ground";
+const ridden = (placement: Pick<Placement, "kind">): boolean => borneBy(placement.kind) !== "nothing";
 const end = (placement: Placement): number => placement.start + placement.length;
 export const sameTime = (a: Placement, b: Placement): boolean => a.start < end(b) && b.start < end(a);
 const uses = (placement: Placement, who: PersonId): boolean => placement.rider === who || placement.helper === who;
 
-/** A second person must be there: first mounts and first rides, any session of a horse of risk 4 or 5, and where the evaluation says so. */
-export const needsHelper = (horse: Pick<DayHorse, "risk" | "stage" | "secondPerson">, kind: Placement["kind"]): boolean =>
-  horse.risk >= 4 || horse.secondPerson || (kind !== "ground" && horse.stage !== "riding");
+const laidOut = (length: number, { minutes }: Pick<SlotGrid, "minutes">): LaidOut => ({ slots: length, slotMinutes: minutes });
+const actOf = ({ kind, length }: Pick<Placement, "kind" | "length">, grid: Pick<SlotGrid, "minutes">): Act =>
+  sessionAct(kind, laidOut(length, grid));
+
+/** A second person must be there. */
+export const needsHelper = (horse: Parameters<typeof secondPersonFor>[0], kind: Placement["kind"]): boolean =>
+  secondPersonFor(horse, { bears: borneBy(kind), skills: [] }) !== null;
 
 /** Slots that a limit in minutes leaves, a begun one counted: catching and tacking up are not the horse's work. Null: no limit. */
 export const slotsWithin = (minutes: number | null, slotMinutes: number): number | null =>
@@ -30,75 +56,37 @@ export const suitsBest = (
 /** Slots between the halves of a split session, so that the horse has rested. */
 export const SPLIT_GAP = 4;
 
-/** A horse's session as far as the weather asks. */
-export const exposedIn = (
-  horse: Pick<DayHorse, "stage" | "green" | "noHeat">,
-  { outdoor }: Pick<DayPlace, "outdoor">,
-  kind: Placement["kind"],
-  minutes: number,
-): Exposed => ({
-  minutes,
-  outdoor,
-  ridden: kind !== "ground",
-  straightOn: kind === "saddle",
-  firstRide: horse.stage !== "riding",
-  green: horse.green,
-  noHeat: horse.noHeat,
-});
-
 /** What the weather bars of a horse's session at a place, slot by slot; null where nothing. The first slot that is barred speaks. */
 export function weatherAgainst(
   { grid, weather }: Pick<DayFacts, "grid" | "weather">,
   horse: Pick<DayHorse, "stage" | "green" | "noHeat">,
-  place: Pick<DayPlace, "outdoor">,
+  place: Pick<DayPlace, "outdoor" | "separate">,
   { kind, start, length, whole }: Pick<Placement, "kind" | "start" | "length"> & { readonly whole: number },
 ): WeatherBar | null {
   if (weather.length === 0) return null;
-  const exposed = exposedIn(horse, place, kind, whole * grid.minutes);
-  for (const hour of hoursOf(grid, start, length)) {
-    const at = weather.find((one) => one.hour === hour);
-    const bar = at ? weatherBar(exposed, at) : null;
-    if (bar) return bar;
-  }
-  return null;
+  const hours = hoursOf(grid, start, length).flatMap((hour) => weather.find((one) => one.hour === hour) ?? []);
+  return weatherReason(horse, place, actOf({ kind, length: whole }, grid), hours);
 }
 
-function riderBlockers(horse: DayHorse, rider: DayPerson, candidate: Placement, others: readonly Placement[]): Blocker[] {
-  const found: Blocker[] = [];
-  const who = rider.id;
-  const needed = gradeFor(horse.risk, candidate.kind);
-  if (rider.grade < needed) found.push({ code: "grade", who, grade: rider.grade, needed });
-  if (horse.forbid.includes(who)) found.push({ code: "forbidden", who });
-  if (ridden(candidate)) {
-    if (!rider.rides) found.push({ code: "not-a-rider", who });
-    if (horse.load !== null && rider.rides && rider.weightKg === null) found.push({ code: "load-unknown", missing: "rider" });
-    else if (horse.load !== null && rider.weightKg !== null && rider.weightKg > horse.load.refuseKg)
-      found.push({ code: "load", who, riderKg: rider.weightKg, limitKg: horse.load.refuseKg });
-    const rides = others.filter((other) => other.rider === who && ridden(other)).length;
-    if (rides >= rider.maxSaddle) found.push({ code: "max-saddle", who, limit: rider.maxSaddle });
-  }
-  return found;
-}
-
-/** What stands against working the horse so at all, whoever rides and whenever; `held: ridden` bars riding only. */
-export function horseBlockers(
+function riderBlockers(
   horse: DayHorse,
-  { kind, length }: Pick<Placement, "kind" | "length">,
-  grid: DayFacts["grid"],
-): readonly Blocker[] {
-  const found: Blocker[] = [];
-  if (horse.hold) found.push({ code: "horse-away", kind: horse.hold.kind });
-  if (horse.held === "all") found.push({ code: "check", holds: "all" });
-  const longest = slotsWithin(horse.sessionMinutes, grid.minutes);
-  if (longest !== null && length > longest)
-    found.push({ code: "too-long", limit: must(horse.sessionMinutes, "a limit has minutes") });
-  if (kind === "ground") return found;
-  if (horse.held === "ridden") found.push({ code: "check", holds: "ridden" });
-  if (!horse.ridden) found.push({ code: "not-ridden" });
-  if (!horse.evaluated) found.push({ code: "not-evaluated" });
-  else if (horse.load === null) found.push({ code: "load-unknown", missing: "horse" });
+  rider: DayPerson,
+  candidate: Placement,
+  { others, grid }: { readonly others: readonly Placement[]; readonly grid: SlotGrid },
+): Blocker[] {
+  const found: Blocker[] = [...barring(riderReasons(horse, rider, actOf(candidate, grid)))];
+  if (!ridden(candidate)) return found;
+  const rides = others.filter((other) => other.rider === rider.id && ridden(other)).length;
+  if (rides >= rider.maxSaddle) found.push({ code: "max-saddle", who: rider.id, limit: rider.maxSaddle });
   return found;
 }
+
+/** What stands against working the horse so at all, whoever rides and whenever. */
+export const horseBlockers = (
+  horse: DayHorse,
+  candidate: Pick<Placement, "kind" | "length">,
+  grid: DayFacts["grid"],
+): readonly Blocker[] => barring(horseReasons(horse, actOf(candidate, grid)));
 
 /** Absent, outside the shift or taken by another session; helping counts as work. */
 function timeBlockers(person: DayPerson, candidate: Placement, others: readonly Placement[]): Blocker[] {
@@ -122,16 +110,12 @@ export function helperBlockers(
   horse: DayHorse,
   helper: DayPerson | null,
   candidate: Placement,
-  others: readonly Placement[],
+  { others, grid }: { readonly others: readonly Placement[]; readonly grid: SlotGrid },
 ): Blocker[] {
-  if (!helper) return needsHelper(horse, candidate.kind) ? [{ code: "helper" }] : [];
-  const needed = helperGrade(horse.risk);
-  return [
-    ...(helper.id === candidate.rider ? ([{ code: "helper" }] as const) : []),
-    ...(helper.grade < needed ? ([{ code: "helper-grade", who: helper.id, grade: helper.grade, needed }] as const) : []),
-    ...(horse.forbid.includes(helper.id) ? ([{ code: "forbidden", who: helper.id }] as const) : []),
-    ...timeBlockers(helper, candidate, others),
-  ];
+  const barred = barring(helperReasons(horse, helper, actOf(candidate, grid)));
+  if (!helper) return [...barred];
+  const same: readonly Blocker[] = helper.id === candidate.rider ? [{ code: "same-person", who: helper.id }] : [];
+  return [...same, ...barred, ...timeBlockers(helper, candidate, others)];
 }
 
 /** What stands against the place, whoever rides and helps. */
@@ -145,8 +129,7 @@ export function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Place
   if (shut) found.push({ code: "place-shut", place: place.id, why: shut.why });
   const weather = weatherAgainst(facts, horse, place, { ...candidate, whole: candidate.length });
   if (weather) found.push(weather);
-  if (ridden(candidate) && !place.stages.includes(horse.stage))
-    found.push({ code: "stage", place: place.id, stage: horse.stage });
+  found.push(...placeReasons(horse, place, { bears: borneBy(candidate.kind) }));
   const there = others.filter((other) => other.place === place.id && sameTime(other, candidate));
   for (let slot = candidate.start; slot < end(candidate); slot += 1) {
     const inSlot = there.filter((other) => other.start <= slot && slot < end(other));
@@ -173,7 +156,7 @@ export function ownBlockers(
   const found: Blocker[] = [];
   if (candidate.start < 0 || end(candidate) > grid.count) found.push({ code: "outside-day" });
   found.push(...horseBlockers(horse, candidate, grid));
-  found.push(...timeBlockers(rider, candidate, others), ...riderBlockers(horse, rider, candidate, others));
+  found.push(...timeBlockers(rider, candidate, others), ...riderBlockers(horse, rider, candidate, { others, grid }));
   const doubled = others.find((other) => other.stay === candidate.stay && sameTime(other, candidate));
   if (doubled) found.push({ code: "horse-busy", with: doubled.card });
   const visit = horse.away.find(({ from, to }) => from < end(candidate) && candidate.start < to);
@@ -211,6 +194,6 @@ export function blockersOf(facts: DayFacts, placed: readonly Placement[], candid
   return [
     ...ownBlockers(facts, { horse, rider }, candidate, others),
     ...placeBlockers(facts, horse, candidate, others),
-    ...helperBlockers(horse, helper, candidate, others),
+    ...helperBlockers(horse, helper, candidate, { others, grid: facts.grid }),
   ];
 }

@@ -50,7 +50,7 @@ const wish = (changes = {}) => ({
 
 describe("the barn's day as numbers", () => {
   it("holds what is closed or pinned, publishes what was handed out, and leaves out what the board's rules bar", () => {
-    const barred = day({ horses: [horse("fox", { held: "ridden" }), horse("elk")], cards: [card({ locked: true })] });
+    const barred = day({ horses: [horse("fox", { ridden: false }), horse("elk")], cards: [card({ locked: true })] });
     const { problem, stands } = problemOf(barred);
     const [elk, fox] = problem.sessions;
     expect(elk?.lock).toEqual({ rider: "ann", start: 4, option: 0 });

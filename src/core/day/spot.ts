@@ -84,7 +84,7 @@ export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wis
   const placeAt = once((start) => least(places, (id) => placeBlockers(facts, horse, at(NOBODY_YET, start, id, null), others)));
   const helpersAt = once((start) => {
     const bare = at(NOBODY_YET, start, anywhere, null);
-    return helpers.map((person) => ({ person, blockers: helperBlockers(horse, person, bare, others) }));
+    return helpers.map((person) => ({ person, blockers: helperBlockers(horse, person, bare, { others, grid: facts.grid }) }));
   });
   return (rider, start) => {
     const place = placeAt(start);
@@ -96,7 +96,7 @@ export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wis
       blockers: [
         ...ownBlockers(facts, { horse, rider: personOn(facts, rider) }, bare, others),
         ...place.blockers,
-        ...(helper?.blockers ?? helperBlockers(horse, null, bare, others)),
+        ...(helper?.blockers ?? helperBlockers(horse, null, bare, { others, grid: facts.grid })),
       ],
     };
   };

@@ -1,9 +1,9 @@
 /** What the weather does to a day: which hours are barred to whom, and why. */
 import type { StayId } from "../kernel/brand.ts";
-import { heatOf, type WeatherBar, type WeatherHour, weatherBar } from "../weather/weather.ts";
+import { sessionAct, weatherReason } from "../permission/permission.ts";
+import { heatOf, type WeatherBar, type WeatherHour } from "../weather/weather.ts";
 import { type BarnDay, factsOf } from "./from-barn.ts";
 import { hoursOf } from "./model.ts";
-import { exposedIn } from "./rules.ts";
 
 export interface WeatherTold {
   readonly because: WeatherBar["because"];
@@ -15,11 +15,13 @@ export interface WeatherTold {
   /** In the order of the day. */
   readonly stays: readonly StayId[];
 }
+const OPEN_AIR = { outdoor: true, separate: false };
 const HARSH_FIRST = [
   "none",
   "first-rides",
   "green-outside",
   "not-fit",
+  "small-place",
   "short",
   "ground-first",
 ] as const satisfies readonly WeatherBar["because"][];
@@ -37,7 +39,8 @@ export function weatherTold(day: BarnDay): readonly WeatherTold[] {
     const horse = horses.find((one) => one.stay === stay);
     if (!horse) continue;
     for (const hour of weather.filter((one) => worked.has(one.hour))) {
-      const bar = weatherBar(exposedIn(horse, { outdoor: true }, kind, length * grid.minutes), hour);
+      const act = sessionAct(kind, { slots: length, slotMinutes: grid.minutes });
+      const bar = weatherReason(horse, OPEN_AIR, act, [hour]);
       if (!bar) continue;
       const one = told.get(bar.because) ?? { hours: [], stays: new Set() };
       one.hours.push(hour);

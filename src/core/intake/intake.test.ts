@@ -6,7 +6,7 @@ import { SKILLS, skillOf } from "../ladder/skills.ts";
 import { RUNGS, WALKED_SKILLS } from "./instrument.ts";
 import { NOT_MEASURED } from "./measures.ts";
 import { mergeWalks, type Walk, withField } from "./merge.ts";
-import { notYetForSaddle, openTracks, provenUnderSaddle, readWalk, type WalkFacts } from "./outcome.ts";
+import { notYetForSaddle, openTracks, readWalk, type WalkFacts } from "./outcome.ts";
 import type { Mark } from "./seen.ts";
 
 const everything = (score: Score): Mark[] =>
@@ -22,6 +22,7 @@ const facts = (changes: Partial<WalkFacts> = {}): WalkFacts => ({
   ageYears: 8,
   sex: "gelding",
   history: {},
+  told: "",
   marks: everything(4),
   signs: [],
   touches: [],
@@ -49,7 +50,6 @@ describe("what comes out of a walk", () => {
     expect(notYetForSaddle(everything(3).map((mark) => (mark.skill === "girth" ? { ...mark, score: null } : mark)))).toEqual([
       "girth",
     ]);
-    expect(provenUnderSaddle(everything(2))).toBe(false);
   });
   it("grades a quiet horse 1, and adds a step for each thing that is against it, up to 5", () => {
     expect(readWalk(facts())).toMatchObject({ risk: 1, riskBecause: [{ code: "quiet" }] });
@@ -67,6 +67,16 @@ describe("what comes out of a walk", () => {
       "slow-to-settle",
       "stopped",
     ]);
+  });
+  it("reads history: raced, a restart that nobody knows, somebody hurt or thrown in the owner's words", () => {
+    const codes = (changes: Partial<WalkFacts>) => readWalk(facts(changes)).riskBecause.map(({ code }) => code);
+    expect(codes({ history: { raced: "yes" } })).toEqual(["raced"]);
+    expect(codes({ horseKind: "restart" })).toEqual(["unknown-handling"]);
+    expect(codes({ horseKind: "restart", history: { ridden: "yes" } })).toEqual(["quiet"]);
+    for (const told of ["He bolted twice last year.", "Bucked my husband off", "she kicked the farrier", "Rears at the gate"])
+      expect([told, codes({ told })]).toEqual([told, ["told-dangerous"]]);
+    for (const told of ["Both leads in the canter, please", "Pulls her hind feet away", "Will not be caught", "buckskin mare"])
+      expect([told, codes({ told })]).toEqual([told, ["quiet"]]);
   });
   it("weighs what was seen with what is known of the horse", () => {
     const signs = [{ rung: "tack", sign: "girthy", side: "left", strength: 2, moment: null, trend: "unknown" }] as const;

@@ -23,7 +23,7 @@ export interface LimitFacts {
   readonly touches: readonly Touch[];
 }
 
-export const UNRIDDEN_REASONS = ["under-two", "not-grown", "not-weighed", "check", "all-held"] as const;
+export const UNRIDDEN_REASONS = ["under-two", "under-three", "not-grown", "not-weighed", "check", "all-held"] as const;
 export type UnriddenReason = (typeof UNRIDDEN_REASONS)[number];
 export const SHORT_REASONS = [
   "two",
@@ -50,7 +50,7 @@ export interface Limits {
   readonly sessionMinutes: number | null;
   readonly sessionBecause: readonly ShortReason[];
   readonly circleMinutes: number;
-  readonly secondPerson: boolean;
+  readonly secondPerson: SecondPerson;
   readonly secondBecause: readonly SecondReason[];
   /** Why it wants room to others; empty: no company is known to trouble it. */
   readonly apartBecause: readonly ApartReason[];
@@ -91,6 +91,7 @@ function shortOf(facts: LimitFacts): ShortReason[] {
 function unriddenOf(facts: LimitFacts): UnriddenReason[] {
   return [
     ...(facts.ageYears !== null && facts.ageYears < 2 ? (["under-two"] as const) : []),
+    ...(facts.ageYears === 2 ? (["under-three"] as const) : []),
     ...(facts.horseClass === "yearling" || facts.horseClass === "weanling" ? (["not-grown"] as const) : []),
     ...(facts.weighed ? [] : (["not-weighed"] as const)),
     ...(facts.holds === "ridden" ? (["check"] as const) : []),
@@ -123,7 +124,7 @@ export function limitsOf(facts: LimitFacts): Limits {
     sessionMinutes: sessionBecause.length === 0 ? null : Math.min(...sessionBecause.map((reason) => SHORTER[reason])),
     sessionBecause,
     circleMinutes: circleMinutes(facts.ageYears),
-    secondPerson: secondBecause.length > 0,
+    secondPerson: secondBecause.some((why) => why !== "never-ridden") ? "always" : secondBecause.length > 0 ? "riding" : "no",
     secondBecause,
     apartBecause: [
       ...(facts.signs.some((seen) => seen.sign === "near-horses" && seen.strength >= 2) ? (["near-horses"] as const) : []),
@@ -134,23 +135,27 @@ export function limitsOf(facts: LimitFacts): Limits {
   };
 }
 
+/** Whom a signature wants beside a horse: nobody; somebody at whatever bears weight; somebody at all work, on the ground too. */
+export const SECOND_PERSONS = ["no", "riding", "always"] as const;
+export type SecondPerson = (typeof SECOND_PERSONS)[number];
+
 /** Limits that a manager sets by hand; null leaves one as it was read. */
 export interface SetLimits {
   readonly risk: number | null;
   readonly ridden: boolean | null;
-  readonly secondPerson: boolean | null;
+  readonly secondPerson: SecondPerson | null;
   readonly sessionMinutes: number | null;
   readonly circleMinutes: number | null;
 }
 export interface LimitsInForce {
   readonly risk: number;
   readonly ridden: boolean;
-  readonly secondPerson: boolean;
+  readonly secondPerson: SecondPerson;
   readonly sessionMinutes: number | null;
   readonly circleMinutes: number;
 }
 /** What keeps a horse on the ground for the whole stay; an open check or a missing weight is asked anew each day. */
-const LASTING: readonly UnriddenReason[] = ["under-two", "not-grown"];
+const LASTING: readonly UnriddenReason[] = ["under-two", "under-three", "not-grown"];
 
 /** What holds from the signature on. */
 export const limitsSigned = (risk: number, limits: Limits, set: SetLimits): LimitsInForce => ({

@@ -2,8 +2,9 @@
 
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "../horse/horse.ts";
-import { type HardSide, hardSide, type Levels, readLevels, weakerSide } from "../ladder/level.ts";
+import { type Levels, readLevels, type ScoreFact, weakerSide } from "../ladder/level.ts";
 import { BRANCHES, type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
+import { type HardSide, hardSideOf } from "../reading/hard-side.ts";
 import { type LoadLimit, loadLimit } from "../tools/load.ts";
 import { type Weight, weightOf } from "../tools/weight.ts";
 import { impliedBy } from "./aims.ts";
@@ -28,6 +29,8 @@ export interface WalkedHorse {
   readonly ageYears: number | null;
   readonly sex: Sex;
   readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
+  /** What the owner wrote of it: what is wanted, what is wrong. */
+  readonly told: string;
 }
 export interface WalkFacts extends WalkedHorse {
   readonly marks: readonly Mark[];
@@ -58,6 +61,10 @@ export type RiskReason =
   | { readonly code: "never-ridden" }
   | { readonly code: "slow-to-settle"; readonly minutes: number }
   | { readonly code: "stopped"; readonly rung: string }
+  | { readonly code: "raced" }
+  | { readonly code: "unknown-handling" }
+  /** By the owner's own words. */
+  | { readonly code: "told-dangerous" }
   | { readonly code: "quiet" };
 
 export interface Outcome {
@@ -82,24 +89,16 @@ export interface Outcome {
 
 const ANY_DAY: LocalDate = localDate("2000-01-01");
 
+/** What a walk scored, whenever that was. */
+export const scoresOfMarks = (marks: readonly Mark[]): readonly ScoreFact[] =>
+  marks.flatMap(({ skill, side, score }) => (score === null ? [] : [{ skill, side, score, day: ANY_DAY }]));
 /** Levels as the walk alone shows them. */
-export const levelsOfMarks = (marks: readonly Mark[]): Levels =>
-  readLevels(
-    marks.flatMap((mark) =>
-      mark.score === null ? [] : [{ skill: mark.skill, side: mark.side, score: mark.score, day: ANY_DAY }],
-    ),
-  );
+export const levelsOfMarks = (marks: readonly Mark[]): Levels => readLevels(scoresOfMarks(marks));
 
 /** What still bars the way into the saddle within the walk: skills under 3 on the weaker side, or not seen. */
 export function notYetForSaddle(marks: readonly Mark[]): readonly string[] {
   const levels = levelsOfMarks(marks);
   return BEFORE_SADDLE.filter((id) => weakerSide(levels, skillOf(id)) < 3);
-}
-
-/** True where the walk saw the horse steer, stop and trot under a rider, mostly and on light help, on both sides. */
-export function provenUnderSaddle(marks: readonly Mark[]): boolean {
-  const levels = levelsOfMarks(marks);
-  return ["steer", "stop", "trot"].every((id) => weakerSide(levels, skillOf(id)) >= 3);
 }
 
 function startingPoints(levels: Levels): StartingPoint[] {
@@ -121,6 +120,10 @@ function startingPoints(levels: Levels): StartingPoint[] {
 const DANGEROUS = new Set(["bucks", "kinked-tail", "tight-back", "held-breath", "sucks-back", "sudden-change", "runs-on"]);
 const BASICS = ["lead", "space", "hind-feet"];
 
+/** Somebody was hurt, thrown or run away with, in an owner's words. */
+const TOLD_DANGEROUS =
+  /\bbolt(s|ed|ing)?\b|\b(ran|runs|run|running) (off|away)\b|\bbuck(s|ed|ing)?\b[^.]{0,40}\boff\b|\bthr(ew|ows|own)\b|\b(came|come|comes|fell) off\b|\bunseat|\brear(s|ed|ing)?\b|\b(kick|bit|bitt?en|hurt|injur)\w* (a |an |the |my |our )?(person|people|somebody|someone|me|owner|rider|handler|farrier|vet|groom|husband|wife|daughter|son|trainer|child)\b/i;
+
 /** Risk 1 (anybody) to 5 (the best rider only). Each reason adds a grade to the quiet horse's 1, so more reasons never lower it. */
 function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: RiskReason[] } {
   const because: RiskReason[] = [];
@@ -129,6 +132,11 @@ function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: Risk
   const worst = facts.signs.filter((seen) => DANGEROUS.has(seen.sign)).sort((a, b) => b.strength - a.strength)[0];
   if (worst) because.push({ code: "sign", sign: worst.sign, strength: worst.strength });
   const second = worst && worst.strength === 3 ? 1 : 0;
+  const { haltered = "unknown", ridden = "unknown", raced = "unknown" } = facts.history;
+  if (raced === "yes") because.push({ code: "raced" });
+  if (facts.horseKind === "restart" && haltered !== "yes" && ridden !== "yes" && raced !== "yes")
+    because.push({ code: "unknown-handling" });
+  if (TOLD_DANGEROUS.test(facts.told)) because.push({ code: "told-dangerous" });
   const basic = BASICS.find(
     (id) => facts.marks.some((mark) => mark.skill === id && mark.score !== null) && weakerSide(levels, skillOf(id)) <= 1,
   );
@@ -142,7 +150,8 @@ function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: Risk
 
 /** Reads a walk, finished or not, into its outcome. */
 export function readWalk(facts: WalkFacts, { checks, trials, signWeights }: Heard = HEARD_NOTHING): Outcome {
-  const levels = levelsOfMarks(facts.marks);
+  const scores = scoresOfMarks(facts.marks);
+  const levels = readLevels(scores);
   const weight = weightOf(facts.horseClass, facts.measures);
   const { withersCm, croupCm, fitness } = facts.measures;
   const condition = conditionOf(facts.measures);
@@ -153,14 +162,14 @@ export function readWalk(facts: WalkFacts, { checks, trials, signWeights }: Hear
   const weighed = weighFindings({ ...facts, growthCm, condition, seen, checks, trials }, signWeights);
   return {
     starting: startingPoints(levels),
-    hard: hardSide(levels, SKILLS),
+    hard: hardSideOf(scores, SKILLS),
     hardByBranch: BRANCHES.map((branch) => ({
       branch,
-      side: hardSide(
-        levels,
+      side: hardSideOf(
+        scores,
         SKILLS.filter((skill) => skill.branch === branch),
       ).side,
-    })).filter(({ side }) => side !== "even"),
+    })).filter(({ side }) => side === "left" || side === "right"),
     weight,
     load: weight && loadLimit({ weightKg: weight.kilograms, ageYears: facts.ageYears, fitness, condition, daysOff: null }),
     condition,

@@ -1,16 +1,13 @@
-import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { localDate } from "../calendar/local-date.ts";
 import { BEFORE_SADDLE, RUNGS, WALKED_SKILLS } from "../intake/instrument.ts";
 import { SIGN_IDS } from "../intake/signs.ts";
-import { SCORES } from "../kernel/sides.ts";
 import { ladderFaults } from "./graph.ts";
-import { hardSide, readLevels, type ScoreFact, weakerSide } from "./level.ts";
+import { readLevels, type ScoreFact, weakerSide } from "./level.ts";
 import { METHODS, methodOf, methodsWith, type OwnMethod, ownOf } from "./methods.ts";
 import { BRANCHES, isSkill, SKILLS, type Skill, skillOf } from "./skills.ts";
 
 const DAY = localDate("2026-07-01");
-const sided = SKILLS.filter((skill) => skill.sided);
 const score = (skill: string, side: "left" | "right" | "both", value: 0 | 1 | 2 | 3 | 4 | 5): ScoreFact => ({
   skill,
   side,
@@ -68,23 +65,6 @@ describe("levels", () => {
     const levels = readLevels([score("steer", "left", 4)]);
     expect(weakerSide(levels, skillOf("steer"))).toBe(0);
     expect(weakerSide(readLevels([score("catch", "both", 3)]), skillOf("catch"))).toBe(3);
-  });
-  it("find the hard side, and the other one when everything is mirrored", () => {
-    fc.assert(
-      fc.property(
-        fc.array(
-          fc.tuple(fc.constantFrom(...sided.map((skill) => skill.id)), fc.constantFrom(...SCORES), fc.constantFrom(...SCORES)),
-          { minLength: 1, maxLength: 30 },
-        ),
-        (rows) => {
-          const facts = rows.flatMap(([id, left, right]) => [score(id, "left", left), score(id, "right", right)]);
-          const mirrored = rows.flatMap(([id, left, right]) => [score(id, "left", right), score(id, "right", left)]);
-          const [a, b] = [hardSide(readLevels(facts), SKILLS), hardSide(readLevels(mirrored), SKILLS)];
-          expect(b.difference).toBeCloseTo(-a.difference, 9);
-          expect(b.side).toBe(a.side === "even" ? "even" : a.side === "left" ? "right" : "left");
-        },
-      ),
-    );
   });
 });
 

@@ -50,18 +50,3 @@ export function readLevels(scores: readonly ScoreFact[]): Levels {
 /** The score on the weaker side, 0 where a side was never seen. */
 export const weakerSide = (levels: LatestScores, skill: Skill): number =>
   Math.min(...sidesOf(skill.sided).map((side) => levels.get(trackKey(skill.id, side))?.latest ?? 0));
-
-export type HardSide = "left" | "right" | "even";
-
-/** A side is hard where the other is ahead by half a step or more on average over the skills seen on both. */
-export function hardSide(levels: Levels, skills: readonly Skill[]): { side: HardSide; difference: number; skills: number } {
-  const pairs = skills
-    .filter((skill) => skill.sided)
-    .map((skill) => [levels.get(trackKey(skill.id, "left"))?.latest, levels.get(trackKey(skill.id, "right"))?.latest] as const)
-    .filter((pair): pair is readonly [Score, Score] => pair[0] !== undefined && pair[1] !== undefined);
-  if (pairs.length === 0) return { side: "even", difference: 0, skills: 0 };
-  const difference = pairs.reduce((sum, [left, right]) => sum + left - right, 0) / pairs.length;
-  const side = difference >= HARD_SIDE_STEP ? "right" : difference <= -HARD_SIDE_STEP ? "left" : "even";
-  return { side, difference, skills: pairs.length };
-}
-const HARD_SIDE_STEP = 0.5;

@@ -41,7 +41,16 @@ export interface Skill {
   readonly halfLife: number;
   /** Said on the card at this work, every time; empty: nothing beyond the usual. */
   readonly caution: string;
+  /** What it asks of the horse's back. */
+  readonly bears: Bears;
+  /** What cannot physically be without it being there too, as far as the ladder names it; not every prerequisite is. */
+  readonly contains: readonly string[];
 }
+
+/** What is put on a horse's back: nothing; weight, from the first foot in the stirrup; a rider who sits. In order. */
+export const BEARS = ["nothing", "weight", "rider"] as const;
+export type Bears = (typeof BEARS)[number];
+export const mostBorne = (of: readonly Bears[]): Bears => BEARS[Math.max(0, ...of.map((one) => BEARS.indexOf(one)))] ?? "nothing";
 
 export const SKILL_PLACES = ["anywhere", "pen", "arena", "out"] as const;
 export type SkillPlace = (typeof SKILL_PLACES)[number];
@@ -82,12 +91,56 @@ const CAUTIONS: Readonly<Record<string, string>> = {
   "cross-pole": "Cups that fall, a rail that rolls; never alone.",
 };
 
-type Extra = { sided?: boolean; saddle?: boolean; grade?: number; second?: boolean; place?: SkillPlace; specialist?: boolean };
+/** What has been sat on, and tacked up for it. */
+const MOUNTED = ["sit", "lie-across", "stirrup-weight", "girth", "saddle", "pad"];
+/**
+ * Directly; what those contain is contained too. Anything ridden contains being sat on (below). A horse that steers may never have stood at a block, and
+ * one that walked into the trailer may not back: prerequisites are not in here.
+ */
+const CONTAINS: Readonly<Record<string, readonly string[]>> = {
+  lead: ["halter"],
+  stand: ["halter"],
+  space: ["halter"],
+  "back-in-hand": ["halter"],
+  "trot-up": ["lead"],
+  tie: ["halter"],
+  "trailer-stand": ["trailer"],
+  "voice-trot": ["send-out"],
+  "voice-canter": ["voice-trot"],
+  saddle: ["pad"],
+  girth: ["saddle"],
+  "loose-tack": ["girth"],
+  stirrups: ["saddle"],
+  "stirrup-weight": ["girth"],
+  "lie-across": ["stirrup-weight"],
+  sit: ["lie-across"],
+  trot: ["forward"],
+  canter: ["trot"],
+  arena: ["forward"],
+  transitions: ["trot"],
+  "lead-setup": ["canter"],
+  "lead-change": ["canter"],
+  poles: ["trot"],
+  "cross-pole": ["trot"],
+  "line-fences": ["cross-pole", "canter"],
+};
+
+type Extra = {
+  bears?: Bears;
+  sided?: boolean;
+  saddle?: boolean;
+  grade?: number;
+  second?: boolean;
+  place?: SkillPlace;
+  specialist?: boolean;
+};
 const skill = (branch: Branch, id: string, words: string, after: string, to3: number, to4: number, extra: Extra = {}): Skill => ({
   place: extra.place ?? PLACE_OF[branch],
   specialist: extra.specialist ?? false,
   halfLife: HALF_LIFE_OF[branch] ?? HALF_LIFE,
   caution: CAUTIONS[id] ?? "",
+  bears: extra.bears ?? (extra.saddle ? "rider" : "nothing"),
+  contains: [...(CONTAINS[id] ?? []), ...(extra.saddle && id !== "sit" ? MOUNTED : [])],
   id,
   branch,
   words,
@@ -148,15 +201,17 @@ export const SKILLS: readonly Skill[] = [
   skill("accepting", "girth", "Girth tightened in steps", "saddle", 3, 4, both),
   skill("accepting", "loose-tack", "Moves loose with the tack in three gaits", "girth send-out", 4, 4, both),
   skill("accepting", "stirrups", "Stirrups and noise", "girth", 2, 3, both),
-  skill("accepting", "drag", "Things behind and dragged", "rope-flag", 4, 5, { sided: true, grade: 3 }),
+  skill("accepting", "drag", "Things behind and dragged", "rope-flag", 4, 5, { sided: true, grade: 3, specialist: true }),
   skill("accepting", "bit", "Carries the bit quietly", "face", 4, 5),
   skill("mounting", "block", "Stands at the block", "stand stirrups", 3, 3, both),
   skill("mounting", "stirrup-weight", "Weight in the stirrup", "block hindquarters give-head", 2, 3, {
+    bears: "weight",
     sided: true,
     grade: 3,
     second: true,
   }),
   skill("mounting", "lie-across", "Lying across and rubbed on the far side", "stirrup-weight loose-tack", 2, 2, {
+    bears: "weight",
     sided: true,
     grade: 4,
     second: true,

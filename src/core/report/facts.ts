@@ -9,8 +9,9 @@ import type { CheckResult } from "../intake/cause-rules.ts";
 import type { EvaluationKind } from "../intake/outcome.ts";
 import type { Mark, SeenSign } from "../intake/seen.ts";
 import type { Side, TrackSide } from "../kernel/sides.ts";
-import type { HardSide, Levels, ScoreFact } from "../ladder/level.ts";
+import type { Levels, ScoreFact } from "../ladder/level.ts";
 import type { Branch } from "../ladder/skills.ts";
+import type { HardSide } from "../reading/hard-side.ts";
 
 /** intake: what was found on arrival · weekly: five lines · mid-term: where it stands · end: everything. */
 export const REPORT_KINDS = ["intake", "weekly", "mid-term", "end"] as const;

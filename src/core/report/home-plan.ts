@@ -7,8 +7,9 @@ import { addDays, type LocalDate } from "../calendar/local-date.ts";
 import { FLOOR, keptAfter } from "../forecast/growth.ts";
 import { BEFORE_SADDLE } from "../intake/instrument.ts";
 import { SIDES, type Side, sidesOf } from "../kernel/sides.ts";
-import { type HardSide, type Levels, trackKey, weakerSide } from "../ladder/level.ts";
+import { type Levels, trackKey, weakerSide } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skills.ts";
+import type { HardSide } from "../reading/hard-side.ts";
 
 export const WEEKS = 4;
 const WEEK = 7;
@@ -81,7 +82,7 @@ function keptSkills({ ladder, levels, timesWorked, hard, level, ridden }: HomeFa
     if (weaker < KEPT_FROM || skill.specialist || skill.grade > GRADE[level] || (skill.saddle && !ridden)) return [];
     const [left, right] = SIDES.map((side) => levels.get(trackKey(skill.id, side))?.latest ?? 0) as [number, number];
     const uneven = skill.sided && left !== right;
-    const first = uneven ? (left < right ? "left" : "right") : skill.sided && hard !== "even" ? hard : null;
+    const first = uneven ? (left < right ? "left" : "right") : skill.sided && (hard === "left" || hard === "right") ? hard : null;
     return [
       { skill, level: weaker, first, weight: uneven ? HARD_SIDE_WEIGHT : 1, times: timesWorked.get(skill.id) ?? 1, last: 0 },
     ];
@@ -95,7 +96,7 @@ function donts({ signs, incidents, hard, ridden }: HomeFacts): readonly Dont[] {
   const holds: Readonly<Record<Dont, boolean>> = {
     alone: true,
     pain: true,
-    "easy-side": hard !== "even",
+    "easy-side": hard === "left" || hard === "right",
     girth: signs.includes("girthy"),
     fresh: ridden && incidents.some((kind) => kind === "buck" || kind === "bolt"),
     circles: true,

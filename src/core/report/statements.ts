@@ -2,12 +2,13 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
 import { cuesFor } from "../card/cues.ts";
-import { levelsOfMarks } from "../intake/outcome.ts";
+import { scoresOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
 import { sidesOf } from "../kernel/sides.ts";
-import { hardSide, type Levels, readLevels, trackKey, weakerSide } from "../ladder/level.ts";
+import { type Levels, readLevels, trackKey, weakerSide } from "../ladder/level.ts";
 import { SKILLS, skillOf } from "../ladder/skills.ts";
+import { hardSideOf } from "../reading/hard-side.ts";
 import type { Compared, GoalFact, OpenBecause, ReportFacts, Say, Statement, WorkedSession } from "./facts.ts";
 
 const LATELY = 10;
@@ -84,7 +85,7 @@ export function found(facts: ReportFacts): Statement[] {
   if (!intake) return [statement({ code: "no-intake" })];
   const from = [intake.id];
   const looked = intake.marks.filter((mark) => mark.score !== null);
-  const hard = hardSide(levelsOfMarks(intake.marks), SKILLS);
+  const hard = hardSideOf(scoresOfMarks(intake.marks), SKILLS);
   const signs = [...new Set(intake.signs.map((seen) => seen.sign))].filter((sign) => !signOf(sign).good);
   const solid = looked.filter((mark) => (mark.score ?? 0) >= CREDITED).length;
   return [
@@ -205,10 +206,10 @@ export function needsHelp(facts: ReportFacts): Statement[] {
       left !== undefined && right !== undefined && Math.abs(left - right) >= 2 ? [{ skill, left, right }] : [],
     )
     .slice(0, 3);
-  const hard = hardSide(facts.levels, SKILLS);
+  const hard = hardSideOf(facts.scores, SKILLS);
   return [
     ...openGoals(facts),
-    ...(hard.skills >= TOLD_BY && hard.side !== "even"
+    ...(hard.skills >= TOLD_BY && (hard.side === "left" || hard.side === "right")
       ? [statement({ code: "hard-side", when: "now", side: hard.side, skills: hard.skills })]
       : []),
     ...(partly.length > 0
@@ -294,7 +295,8 @@ export function proposal(facts: ReportFacts): Statement[] {
   const { goals } = facts;
   const promised = goals.filter(({ must }) => must);
   const open = (promised.length > 0 ? promised : goals).filter(({ met }) => !met);
-  const shaky = hardSide(facts.levels, SKILLS).side !== "even";
+  const { side } = hardSideOf(facts.scores, SKILLS);
+  const shaky = side === "left" || side === "right";
   const what = open.length > 0 ? "more-time" : shaky ? "home-with-plan" : "home";
   const owed = Math.trunc(facts.reading.owed);
   return [

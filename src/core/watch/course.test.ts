@@ -95,14 +95,9 @@ describe("counts of a stay", () => {
     );
   });
   it("name the hard side of each group in which both sides were seen", () => {
-    const level = (latest: 1 | 4) => ({ latest, low: latest, high: latest, first: latest, times: 1, day: today });
-    const levels = new Map([
-      ["lead:left", level(4)],
-      ["lead:right", level(1)],
-      ["steer:left", level(4)],
-      ["tie:both", level(4)],
-    ]);
-    expect(hardByBranch(levels)).toEqual([{ branch: "handling", side: "right", skills: 1 }]);
+    const score = (skill: string, side: "left" | "right" | "both", of: 1 | 4) => ({ skill, side, score: of, day: today });
+    const scores = [score("lead", "left", 4), score("lead", "right", 1), score("steer", "left", 4), score("tie", "both", 4)];
+    expect(hardByBranch(scores)).toEqual([{ branch: "handling", side: "right", skills: 1 }]);
   });
   it("say a pace as a factor with its interval, beside the others", () => {
     const pace = paceOf({ mean: 0, variance: 0.04 }, [-0.2, 0.1, 0.3]);

@@ -2,8 +2,9 @@
 import { addDays, type LocalDate } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
 import { groupBy } from "../kernel/group.ts";
-import { type HardSide, hardSide, type Levels } from "../ladder/level.ts";
+import type { ScoreFact } from "../ladder/level.ts";
 import { BRANCHES, type Branch, SKILLS } from "../ladder/skills.ts";
+import { type HardSide, hardSideOf } from "../reading/hard-side.ts";
 
 export const FORTNIGHT = 14;
 type Session = Pick<SessionRecord, "scores" | "incidents" | "groundMinutes" | "saddleMinutes"> & {
@@ -51,11 +52,11 @@ export function incidentsOf(sessions: readonly Session[]): {
 
 /** The hard side of each group of skills in which both sides of something were seen. */
 export const hardByBranch = (
-  levels: Levels,
+  scores: readonly ScoreFact[],
 ): readonly { readonly branch: Branch; readonly side: HardSide; readonly skills: number }[] =>
   BRANCHES.flatMap((branch) => {
-    const { side, skills } = hardSide(
-      levels,
+    const { side, skills } = hardSideOf(
+      scores,
       SKILLS.filter((skill) => skill.branch === branch),
     );
     return skills === 0 ? [] : [{ branch, side, skills }];

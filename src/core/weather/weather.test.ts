@@ -15,6 +15,7 @@ const exposed = (changes: Partial<Exposed> = {}): Exposed => ({
   ridden: true,
   straightOn: false,
   firstRide: false,
+  small: false,
   green: false,
   noHeat: false,
   ...changes,
@@ -43,7 +44,9 @@ describe("heat", () => {
 
 describe("wind", () => {
   it.each<[number, Partial<Exposed>, string | null]>([
-    [12, { firstRide: true }, null],
+    [12, { firstRide: true, small: true }, null],
+    [8.1, { firstRide: true }, "small-place"],
+    [8, { firstRide: true }, null],
     [12.1, { firstRide: true, outdoor: false }, "first-rides"],
     [12.1, { green: true }, "green-outside"],
     [12.1, { green: true, outdoor: false }, null],
@@ -75,6 +78,7 @@ describe("worse weather", () => {
     ridden: fc.boolean(),
     straightOn: fc.boolean(),
     firstRide: fc.boolean(),
+    small: fc.boolean(),
     green: fc.boolean(),
     noHeat: fc.boolean(),
   });

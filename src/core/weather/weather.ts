@@ -1,6 +1,7 @@
 /**
  * What the weather of an hour does to work. Heat is °F + relative humidity in %: under 130 as planned, to 150 lighter, to 180 short, early or late, above
- * that none. Wind in m/s: over 8 ground work first, over 12 no first rides and no horse under ten rides outside. Under −10 °C no fast work.
+ * that none. Wind in m/s: over 8 ground work first, and first rides at a walk in a small place only; over 12 no first rides and no horse under ten rides
+ * outside. Under −10 °C no fast work.
  */
 
 export interface WeatherHour {
@@ -11,6 +12,13 @@ export interface WeatherHour {
   readonly humidity: number;
   readonly windMps: number;
 }
+/** Wind that a rider on the spot calls windy, whatever the station says: ground work first. */
+const CALLED_WINDY = 9;
+/** The hours of a session that its rider calls windy. */
+export const calledWindy = (hours: readonly WeatherHour[]): readonly WeatherHour[] =>
+  hours.length === 0
+    ? [{ hour: 12, temperatureC: 15, humidity: 0, windMps: CALLED_WINDY }]
+    : hours.map((hour) => ({ ...hour, windMps: Math.max(hour.windMps, CALLED_WINDY) }));
 export const LIGHTER = 130;
 export const SHORT = 150;
 export const NO_WORK = 180;
@@ -35,16 +43,21 @@ export interface Exposed {
   readonly straightOn: boolean;
   /** A first ride, or one of the first ten. */
   readonly firstRide: boolean;
+  /** A small place of its own, as a pen is. */
+  readonly small: boolean;
   /** Fewer than ten rides here, whatever it showed when it came. */
   readonly green: boolean;
   /** Unfit, thin or back from time off: not out in the heat. */
   readonly noHeat: boolean;
 }
+export type HeatBar = "none" | "short" | "not-fit";
+export type WindBar = "first-rides" | "green-outside" | "small-place" | "ground-first";
 export type WeatherBar =
-  | { readonly code: "heat"; readonly because: "none" | "short" | "not-fit"; readonly hour: number; readonly heat: number }
+  | { readonly code: "weather"; readonly what: "heat"; readonly because: HeatBar; readonly hour: number; readonly heat: number }
   | {
-      readonly code: "wind";
-      readonly because: "first-rides" | "green-outside" | "ground-first";
+      readonly code: "weather";
+      readonly what: "wind";
+      readonly because: WindBar;
       readonly hour: number;
       readonly windMps: number;
     };
@@ -53,19 +66,21 @@ export type WeatherBar =
 export function weatherBar(of: Exposed, at: WeatherHour): WeatherBar | null {
   const { hour, windMps } = at;
   const heat = heatOf(at);
-  const hot = (because: "none" | "short" | "not-fit"): WeatherBar => ({ code: "heat", because, hour, heat });
+  const hot = (because: HeatBar): WeatherBar => ({ code: "weather", what: "heat", because, hour, heat });
   if (heat > NO_WORK) return hot("none");
   if (of.outdoor && heat >= LIGHTER && of.noHeat) return hot("not-fit");
   if (of.outdoor && heat >= SHORT && of.minutes > SHORT_MINUTES) return hot("short");
   if (!of.ridden) return null;
-  const wind = (because: "first-rides" | "green-outside" | "ground-first"): WeatherBar => ({
-    code: "wind",
+  const wind = (because: WindBar): WeatherBar => ({
+    code: "weather",
+    what: "wind",
     because,
     hour,
     windMps,
   });
   if (windMps > TOO_WINDY && of.firstRide) return wind("first-rides");
   if (windMps > TOO_WINDY && of.green && of.outdoor) return wind("green-outside");
+  if (windMps > GROUND_FIRST && of.firstRide && !of.small) return wind("small-place");
   return windMps > GROUND_FIRST && of.straightOn ? wind("ground-first") : null;
 }
 
@@ -73,6 +88,8 @@ export function weatherBar(of: Exposed, at: WeatherHour): WeatherBar | null {
 export type WeatherLimit =
   | { readonly code: "lighter" | "short"; readonly heat: number }
   | { readonly code: "ground-first"; readonly windMps: number }
+  /** Before it is a riding horse. */
+  | { readonly code: "walk-only"; readonly windMps: number }
   | { readonly code: "no-fast-work"; readonly temperatureC: number };
 export function weatherLimits(hours: readonly WeatherHour[]): readonly WeatherLimit[] {
   const limits: WeatherLimit[] = [];

@@ -4,8 +4,9 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ENDINGS, GAITS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
 import { MOUNT_STEPS } from "#core/card/first-mount.ts";
 import type { RecordField } from "#core/card/merge.ts";
-import { GATE_TICKS, RED_SIGNS } from "#core/gate/gate.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
+import { GATE_TICKS, RED_SIGNS } from "#core/permission/ground-check.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, instant, int, nullable, score, side, strength, text } from "../rows.ts";
 import { many } from "../run.ts";
@@ -39,6 +40,8 @@ const RevisionRow = z.object({
   gateState: z.enum(["open", "half", "shut"]),
   overrideBy: nullable(text),
   overrideReason: text,
+  /** What the record went against, as it was judged when it was written. */
+  against: z.custom<readonly Reason[]>(Array.isArray),
   scores: z.array(z.object({ skill: text, side, score })),
   signs: z.array(z.object({ sign: text, skill: nullable(text), side, strength })),
   incidents: z.array(IncidentFields),
@@ -49,7 +52,7 @@ export type Revision = z.output<typeof RevisionRow>;
 const aggregated = (db: Db) => db`
   v.card_id, v.revision, v.at, p.name AS by, v.ground_minutes, v.saddle_minutes, v.circle_minutes, v.gaits, v.weather, v.tack, v.helper_id AS helper, b.name AS helper_name,
   v.swaps, v.mount, v.readings, v.ending, v.joined_with, v.clashes, v.ended_well, v.word, v.next_time,
-  v.gate_ticks, v.red_signs, v.gate_state, o.name AS override_by, v.override_reason, scores.list AS scores, signs.list AS signs, incidents.list AS incidents, firsts.list AS firsts`;
+  v.gate_ticks, v.red_signs, v.gate_state, o.name AS override_by, v.override_reason, v.against, scores.list AS scores, signs.list AS signs, incidents.list AS incidents, firsts.list AS firsts`;
 const joined = (db: Db) => db`
   JOIN person p ON p.id = v.by_person LEFT JOIN person o ON o.id = v.override_by LEFT JOIN person b ON b.id = v.helper_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score)), '[]') AS list
@@ -121,16 +124,16 @@ export const listRecordStamps = (db: Db, stays: readonly StayId[]) =>
        WHERE k.stay_id = ANY(${[...stays]}::uuid[]) GROUP BY k.stay_id`,
   );
 
-const ScoreRow = z.object({ stayId: id<"stay">(), skill: text, side, score, day: date });
+const ScoreRow = z.object({ stayId: id<"stay">(), skill: text, side, score, day: date, walk: bool });
 export type StayScore = z.output<typeof ScoreRow>;
 /** All scores of a stay, from evaluations and cards, in the order in which they were given. */
 export const listScores = (db: Db, stay: StayId): Promise<StayScore[]> =>
   many(
     ScoreRow,
-    db`SELECT e.stay_id, m.skill, m.side, m.score, e.day, 0 AS rank, 0 AS start FROM evaluation e JOIN evaluation_mark m ON m.evaluation_id = e.id
+    db`SELECT e.stay_id, m.skill, m.side, m.score, e.day, true AS walk, 0 AS rank, 0 AS start FROM evaluation e JOIN evaluation_mark m ON m.evaluation_id = e.id
          WHERE e.stay_id = ${stay} AND e.closed_at IS NOT NULL AND m.score IS NOT NULL
        UNION ALL
-       SELECT k.stay_id, c.skill, c.side, c.score, k.day, 1, k.start FROM card k JOIN card_score c ON c.card_id = k.id AND c.revision = k.revision WHERE k.stay_id = ${stay}
+       SELECT k.stay_id, c.skill, c.side, c.score, k.day, false, 1, k.start FROM card k JOIN card_score c ON c.card_id = k.id AND c.revision = k.revision WHERE k.stay_id = ${stay}
        ORDER BY day, rank, start`,
   );
 
@@ -140,15 +143,15 @@ export async function insertRevision(
   revision: number,
   by: { person: PersonId; at: Date },
   record: RecordFields,
-  gate: GateFields & { state: string; overrideBy: PersonId | null },
+  gate: GateFields & { state: string; overrideBy: PersonId | null; against: readonly Reason[] },
   joined: { with: number; clashes: readonly RecordField[] } | null,
 ): Promise<void> {
   await tx`
     INSERT INTO card_revision (card_id, revision, by_person, at, ground_minutes, saddle_minutes, circle_minutes, gaits, weather, tack, helper_id, swaps, mount,
-      readings, ending, ended_well, word, next_time, gate_ticks, red_signs, gate_state, override_by, override_reason, joined_with, clashes)
+      readings, ending, ended_well, word, next_time, gate_ticks, red_signs, gate_state, override_by, override_reason, against, joined_with, clashes)
     VALUES (${card}, ${revision}, ${by.person}, ${by.at}, ${record.groundMinutes}, ${record.saddleMinutes}, ${record.circleMinutes}, ${record.gaits}, ${record.weather},
       ${record.tack}, ${record.helper}, ${tx.json(record.swaps)}, ${record.mount && tx.json(record.mount)}, ${tx.json(record.readings)}, ${record.ending},
-      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${gate.ticks}, ${gate.redSigns}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason},
+      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${gate.ticks}, ${gate.redSigns}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason}, ${tx.json(gate.against as never)},
       ${joined && joined.with}, ${[...(joined?.clashes ?? [])]})`;
   const key = { cardId: card, revision };
   const placed = <T extends object>(list: readonly T[]) => list.map((item, position) => ({ ...key, position, ...item }));

@@ -1,7 +1,7 @@
 import { z } from "zod/mini";
-import { FILE_TYPES, type FileType, LOOKERS } from "#contracts/check.ts";
+import { FILE_TYPES, type FileType, LOOKERS, Restrictions } from "#contracts/check.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { CHECK_STATES } from "#core/check/check.ts";
+import { CHECK_STATES, type Restriction } from "#core/check/check.ts";
 import {
   CHECK_RESULTS,
   type CheckResult,
@@ -35,6 +35,9 @@ const CheckRow = z.object({
   doneOn: nullable(date),
   result: nullable(z.enum(CHECK_RESULTS)),
   answer: text,
+  releasedOn: nullable(date),
+  releasedBy: nullable(text),
+  restrictions: Restrictions,
   version: int,
   files: z.array(z.object({ id: id<"file">(), name: text, type: z.enum(FILE_TYPES), bytes: int })),
 });
@@ -42,8 +45,8 @@ export type CheckRecord = z.output<typeof CheckRow>;
 
 const select = (db: Db) => db`
   SELECT c.id, c.stay_id, h.name AS horse, c.cause, c.who, c.asked, c.ordered_on, p.name AS ordered_by, c.due, c.holds, c.skills, c.state,
-    c.booked_for, c.booked_with, c.done_on, c.result, c.answer, c.version, files.list AS files
-  FROM check_up c JOIN stay s ON s.id = c.stay_id JOIN horse h ON h.id = s.horse_id JOIN person p ON p.id = c.ordered_by
+    c.booked_for, c.booked_with, c.done_on, c.result, c.answer, c.released_on, r.name AS released_by, c.restrictions, c.version, files.list AS files
+  FROM check_up c JOIN stay s ON s.id = c.stay_id JOIN horse h ON h.id = s.horse_id JOIN person p ON p.id = c.ordered_by LEFT JOIN person r ON r.id = c.released_by
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'name', name, 'type', type, 'bytes', octet_length(content)) ORDER BY added_at, id), '[]') AS list
     FROM check_file WHERE check_id = c.id) files`;
 
@@ -90,9 +93,18 @@ type Changes = Partial<
   Pick<CheckRecord, "asked" | "due" | "holds" | "skills" | "state" | "bookedFor" | "bookedWith" | "doneOn" | "answer">
 > & {
   result?: CheckResult;
+  restrictions?: readonly Restriction[];
+  /** Null: what it held is held again. */
+  released?: { readonly on: LocalDate; readonly by: PersonId } | null;
 };
 export async function updateCheck(tx: Transaction, check: CheckId, changes: Changes): Promise<void> {
-  await tx`UPDATE check_up SET ${tx(changes as never)}, version = version + 1 WHERE id = ${check}`;
+  const { restrictions, released, ...plain } = changes;
+  const columns = {
+    ...plain,
+    ...(restrictions ? { restrictions: tx.json(restrictions as never) } : {}),
+    ...(released === undefined ? {} : { releasedOn: released?.on ?? null, releasedBy: released?.by ?? null }),
+  };
+  await tx`UPDATE check_up SET ${tx(columns as never)}, version = version + 1 WHERE id = ${check}`;
 }
 
 export async function insertFile(

@@ -3,7 +3,7 @@ import { z } from "zod/mini";
 import { GoalFields, JudgementFields, RungFields } from "#contracts/intake.ts";
 import { type Goal, type GoalReading, VERDICTS } from "#core/intake/aims.ts";
 import { FIRST_INSTRUMENT, FIRST_VERSION, type Instrument, type Rung } from "#core/intake/instrument.ts";
-import type { LimitsInForce } from "#core/intake/limits.ts";
+import { type LimitsInForce, SECOND_PERSONS } from "#core/intake/limits.ts";
 import type { Outcome } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { EvaluationId, PersonId, StayId } from "#core/kernel/brand.ts";
@@ -45,7 +45,13 @@ const JudgementRow = z.object({
   signedAt: instant,
   signedBy: text,
   content: JudgementFields,
-  inForce: z.object({ risk: int, ridden: bool, secondPerson: bool, sessionMinutes: nullable(int), circleMinutes: int }),
+  inForce: z.object({
+    risk: int,
+    ridden: bool,
+    secondPerson: z.enum(SECOND_PERSONS),
+    sessionMinutes: nullable(int),
+    circleMinutes: int,
+  }),
   goals: z.array(
     z.object({
       goal: GoalFields,

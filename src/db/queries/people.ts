@@ -14,6 +14,8 @@ const PersonRow = z.object({
   grade: z.literal([1, 2, 3, 4, 5]),
   weightKg: nullable(number),
   rides: bool,
+  /** May do what is marked as specialist work. */
+  specialist: bool,
   worksDays: z.array(z.literal([1, 2, 3, 4, 5, 6, 7])),
   worksFrom: int,
   worksTo: int,
@@ -27,7 +29,7 @@ const PersonRow = z.object({
 export type Person = z.output<typeof PersonRow>;
 
 const columns = (db: Db) =>
-  db`id, name, sign_in, role, grade, weight_kg, rides, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle, retired_on, version`;
+  db`id, name, sign_in, role, grade, weight_kg, rides, specialist, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle, retired_on, version`;
 
 export const listPeople = (db: Db): Promise<Person[]> =>
   many(PersonRow, db`SELECT ${columns(db)} FROM person ORDER BY retired_on IS NOT NULL, role = 'helper', name`);
@@ -50,8 +52,8 @@ export async function insertPerson(
   mustChange = false,
 ): Promise<boolean> {
   const made = await db`
-    INSERT INTO person (id, name, sign_in, role, password_hash, grade, weight_kg, rides, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle, must_change)
-    VALUES (${who}, ${p.name}, ${signIn}, ${p.role}, ${passwordHash}, ${p.grade}, ${p.weightKg}, ${p.rides}, ${p.worksDays}, ${p.worksFrom}, ${p.worksTo}, ${p.lunchFrom}, ${p.lunchTo}, ${p.lunchMinutes}, ${p.maxSaddle}, ${mustChange})
+    INSERT INTO person (id, name, sign_in, role, password_hash, grade, weight_kg, rides, specialist, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle, must_change)
+    VALUES (${who}, ${p.name}, ${signIn}, ${p.role}, ${passwordHash}, ${p.grade}, ${p.weightKg}, ${p.rides}, ${p.specialist}, ${p.worksDays}, ${p.worksFrom}, ${p.worksTo}, ${p.lunchFrom}, ${p.lunchTo}, ${p.lunchMinutes}, ${p.maxSaddle}, ${mustChange})
     ON CONFLICT ON CONSTRAINT person_sign_in_free DO NOTHING`;
   return made.count === 1;
 }

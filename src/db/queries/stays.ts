@@ -1,16 +1,19 @@
 import { z } from "zod/mini";
-import { LOOKERS } from "#contracts/check.ts";
+import { LOOKERS, Restrictions } from "#contracts/check.ts";
 import { AFTER_LEVELS, type ClientFields, type Details, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { COUNTINGS } from "#core/calendar/term.ts";
+import { INCIDENT_KINDS } from "#core/card/card.ts";
 import { CHECK_STATES } from "#core/check/check.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
 import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS } from "#core/intake/findings.ts";
+import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { HoldId, HorseId, PersonId, StayId } from "#core/kernel/brand.ts";
+import { BUILDS } from "#core/tools/weight.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
@@ -39,6 +42,7 @@ const StayRow = z.object({
   afterLevel: z.enum(AFTER_LEVELS),
   afterWords: text,
   riskSet: nullable(z.literal([1, 2, 3, 4, 5])),
+  riskSetOn: nullable(date),
   wentHome: nullable(date),
   version: int,
   horseId: id<"horse">(),
@@ -49,6 +53,7 @@ const StayRow = z.object({
   class: z.enum(HORSE_CLASSES),
   heightCm: nullable(number),
   history: History,
+  historyWords: text,
   client: text,
   holds: z.array(HoldRow),
   delivered: z.array(date),
@@ -58,7 +63,7 @@ const StayRow = z.object({
     z.object({ id: id<"evaluation">(), kind: z.enum(EVALUATION_KINDS), day: date, closed: bool, signed: bool }),
   ),
   reportNumber: nullable(int),
-  lastIncident: nullable(z.object({ kind: text, day: date })),
+  lastIncident: nullable(z.object({ kind: z.enum(INCIDENT_KINDS), day: date })),
   apart: z.array(id<"stay">()),
   /** People who neither ride nor help with it. */
   keptFrom: z.array(id<"person">()),
@@ -67,7 +72,7 @@ const StayRow = z.object({
     z.object({
       risk: int,
       ridden: bool,
-      secondPerson: bool,
+      secondPerson: z.enum(SECOND_PERSONS),
       sessionMinutes: nullable(int),
       circleMinutes: int,
       focus: z.array(text),
@@ -86,9 +91,25 @@ const StayRow = z.object({
       skills: z.array(text),
       doneOn: nullable(date),
       result: nullable(z.enum(CHECK_RESULTS)),
+      releasedOn: nullable(date),
+      restrictions: Restrictions,
     }),
   ),
   trials: z.array(z.object({ change: z.enum(TRIALS), result: z.enum(TRIAL_RESULTS) })),
+  /** The last evaluation that took what a weight is read from. */
+  measured: nullable(
+    z.object({
+      day: date,
+      scaleKg: nullable(number),
+      girthCm: nullable(number),
+      lengthCm: nullable(number),
+      withersCm: nullable(number),
+      neckCm: nullable(number),
+      build: z.enum(BUILDS),
+    }),
+  ),
+  /** The last time that it was weighed between evaluations. */
+  weighed: nullable(z.object({ day: date, kilograms: number, byScale: bool })),
 });
 export type Stay = z.output<typeof StayRow>;
 
@@ -98,9 +119,10 @@ export type Stay = z.output<typeof StayRow>;
  */
 const selectStays = (db: Db) => db`
   SELECT s.id, s.kind, s.aim, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
-    s.risk_set, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, c.name AS client,
+    s.risk_set, s.risk_set_on, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
-    incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials
+    incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials,
+    measured.last AS measured, weighed.last AS weighed, h.history_words
   FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'from', first_day, 'to', last_day, 'stopsClock', stops_clock, 'reason', reason) ORDER BY first_day), '[]') AS list
     FROM hold WHERE stay_id = s.id) holds
@@ -120,10 +142,15 @@ const selectStays = (db: Db) => db`
   LEFT JOIN LATERAL (SELECT j.in_force || jsonb_build_object('focus', j.content -> 'focus', 'day', e.day) AS list FROM judgement j JOIN evaluation e ON e.id = j.evaluation_id
     WHERE e.stay_id = s.id ORDER BY e.day DESC, e.closed_at DESC, j.revision DESC LIMIT 1) judged ON true
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('state', state, 'cause', cause, 'who', who, 'orderedOn', ordered_on, 'due', due, 'bookedFor', booked_for,
-      'holds', holds, 'skills', skills, 'doneOn', done_on, 'result', result) ORDER BY due, id), '[]') AS list
+      'holds', holds, 'skills', skills, 'doneOn', done_on, 'result', result, 'releasedOn', released_on, 'restrictions', restrictions) ORDER BY due, id), '[]') AS list
     FROM check_up WHERE stay_id = s.id AND state <> 'cancelled') checks
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('change', change, 'result', result) ORDER BY ended_on, id), '[]') AS list
     FROM trial WHERE stay_id = s.id AND result IS NOT NULL) trials
+  LEFT JOIN LATERAL (SELECT json_build_object('day', day, 'scaleKg', scale_kg, 'girthCm', girth_cm, 'lengthCm', length_cm, 'withersCm', withers_cm, 'neckCm', neck_cm, 'build', build) AS last
+    FROM evaluation WHERE stay_id = s.id AND closed_at IS NOT NULL AND (scale_kg IS NOT NULL OR (girth_cm IS NOT NULL AND length_cm IS NOT NULL))
+    ORDER BY day DESC, closed_at DESC LIMIT 1) measured ON true
+  LEFT JOIN LATERAL (SELECT json_build_object('day', day, 'kilograms', kilograms, 'byScale', by_scale) AS last FROM weighing WHERE stay_id = s.id
+    ORDER BY day DESC LIMIT 1) weighed ON true
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(other), '{}') AS list FROM (
     SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(person_id), '{}') AS list FROM kept_from WHERE stay_id = s.id) kept`;
@@ -183,16 +210,17 @@ export async function updateStay(
   stay: StayId,
   version: number,
   f: StayFields,
-  riskSet: number | null,
+  risk: { readonly set: number | null; readonly on: LocalDate },
 ): Promise<boolean> {
   const done = await tx`
     UPDATE stay SET kind = ${f.kind}, aim = ${f.aim}, length = ${f.length}, first_day = ${f.firstDay}, sessions_a_week = ${f.sessionsAWeek}, counting = ${f.counting},
-      method = ${f.method}, after_days = ${f.afterDays}, after_level = ${f.afterLevel}, after_words = ${f.afterWords}, risk_set = ${riskSet}, version = version + 1
+      method = ${f.method}, after_days = ${f.afterDays}, after_level = ${f.afterLevel}, after_words = ${f.afterWords}, risk_set = ${risk.set},
+      risk_set_on = CASE WHEN ${risk.set}::smallint IS NULL THEN NULL WHEN risk_set IS DISTINCT FROM ${risk.set}::smallint THEN ${risk.on}::date ELSE risk_set_on END, version = version + 1
     WHERE id = ${stay} AND version = ${version}`;
   return done.count === 1;
 }
 export async function clearRiskSet(tx: Transaction, stay: StayId): Promise<void> {
-  await tx`UPDATE stay SET risk_set = NULL, version = version + 1 WHERE id = ${stay} AND risk_set IS NOT NULL`;
+  await tx`UPDATE stay SET risk_set = NULL, risk_set_on = NULL, version = version + 1 WHERE id = ${stay} AND risk_set IS NOT NULL`;
 }
 export async function sendHome(tx: Transaction, stay: StayId, version: number, day: LocalDate): Promise<boolean> {
   return (
@@ -273,6 +301,15 @@ export async function insertApart(tx: Transaction, a: StayId, b: StayId): Promis
 }
 export async function deleteApart(tx: Transaction, a: StayId, b: StayId): Promise<void> {
   await tx`DELETE FROM apart WHERE (stay_id = ${a} AND other_stay_id = ${b}) OR (stay_id = ${b} AND other_stay_id = ${a})`;
+}
+
+export async function insertWeighing(
+  tx: Transaction,
+  stay: StayId,
+  w: { day: LocalDate; kilograms: number; byScale: boolean; by: PersonId; at: Date },
+): Promise<void> {
+  await tx`INSERT INTO weighing (stay_id, day, kilograms, by_scale, by_person, at) VALUES (${stay}, ${w.day}, ${w.kilograms}, ${w.byScale}, ${w.by}, ${w.at})
+           ON CONFLICT (stay_id, day) DO UPDATE SET kilograms = EXCLUDED.kilograms, by_scale = EXCLUDED.by_scale, by_person = EXCLUDED.by_person, at = EXCLUDED.at`;
 }
 
 const MethodRow = z.object({ method: text });

@@ -1,8 +1,8 @@
 /** Makes an empty database into a barn: its name and zone, its places, and the first manager, who adds everybody else. */
 
 import type { AddPerson } from "#contracts/people.ts";
-import { STAGES } from "#core/gate/gate.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
+import { STAGES } from "#core/reading/reading.ts";
 import type { Sql } from "#db/client.ts";
 import { findBarn, insertBarn } from "#db/queries/barn.ts";
 import { insertPlace } from "#db/queries/day.ts";

@@ -6,16 +6,16 @@ import type { CloseCard } from "#contracts/card.ts";
 import { isRed } from "#core/card/card.ts";
 import { EMPTY_RECORD, mergeRecords } from "#core/card/merge.ts";
 import { readWarmDown } from "#core/card/warm-down.ts";
-import { mayOverride, overridable } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
+import { mayOverride, type Reason } from "#core/permission/reasons.ts";
 import { findRevisions, insertRevision, type Revision } from "#db/queries/card.ts";
 import { findCard, lockDay } from "#db/queries/day.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { lockStay } from "#db/queries/stays.ts";
 import { raise } from "../alert/alerts.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
-import { gateAt } from "./gate-at.ts";
+import { weighRecord } from "./gate-at.ts";
 import { raiseOverride } from "./tell.ts";
 
 type Written = Pick<CloseCard, "record" | "gate">;
@@ -65,11 +65,11 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
   const meanwhile = newest && newest.revision !== input.base ? newest : null;
   const { record, gate, clashes } = meanwhile ? joinedWith(input, meanwhile, began) : { ...input, clashes: [] };
 
-  const rode = record.saddleMinutes > 0;
-  const answer = await gateAt(work, card, { ...gate, weather: record.weather }, rode);
-  const overridden = rode && answer.state !== "open";
-  if (overridden && (!overridable(answer) || !mayOverride(work.actor) || gate.overrideReason === ""))
-    return no({ code: "gate-not-open", path: "record.saddleMinutes", reasons: answer.reasons, overridable: overridable(answer) });
+  // What has happened is kept as it was: what it goes against is marked, and told.
+  const { gate: answer, against } = await weighRecord(work, card, record, gate);
+  const asideOf = (reason: Reason): boolean => gate.overrideReason !== "" && mayOverride(work.actor, [reason]);
+  const marked = against.filter((reason) => !asideOf(reason));
+  const overridden = against.some(asideOf);
 
   const revision = (newest?.revision ?? 0) + 1;
   await insertRevision(
@@ -81,6 +81,7 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
     {
       ...gate,
       overrideReason: overridden ? gate.overrideReason : "",
+      against: marked,
       state: answer.state,
       overrideBy: overridden ? work.actor.id : null,
     },
@@ -90,18 +91,35 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
     await note(work, "day", card.day, "gate overridden", { card: card.id, horse: card.horse, reason: gate.overrideReason });
     await raiseOverride(work, card.id, gate.overrideReason, answer.state === "shut" ? "shut" : "half");
   }
-  await raiseFrom(work, card.id, record, newest);
+  await raiseAgainst(work, card.id, marked, newest);
+  await raiseFrom(work, card.id, { record, gate }, newest);
   if (revision > 1) await note(work, "card", card.id, "corrected", { revision });
   return ok({ revision, clashes });
 }
 
+/** A record against what may be done: told at once, and again only where a correction goes against something else. */
+async function raiseAgainst(
+  work: Work,
+  card: CloseCard["id"],
+  marked: readonly Reason[],
+  before: Revision | null,
+): Promise<void> {
+  const known = new Set(before?.against.map(({ code }) => code));
+  const fresh = marked.filter(({ code }) => !known.has(code));
+  if (fresh.length === 0) return;
+  await note(work, "card", card, "against", { reasons: fresh });
+  if (work.actor.role !== "manager")
+    await raise(work, card, { what: "against", about: fresh.map(({ code }) => code).join(" "), details: { reasons: fresh } });
+}
+
 /** What the office should have heard already, if there was no signal: told with the record. A correction tells only what it adds. */
-async function raiseFrom(work: Work, card: CloseCard["id"], record: Written["record"], before: Revision | null): Promise<void> {
+async function raiseFrom(work: Work, card: CloseCard["id"], { record, gate }: Written, before: Revision | null): Promise<void> {
   const known = new Set(before?.incidents.filter(isRed).map(({ kind }) => kind));
   for (const incident of record.incidents.filter(isRed))
     if (!known.has(incident.kind)) await raise(work, card, { what: "incident", about: incident.kind, details: incident });
-  const changed = (signs: Written["record"]["signs"]): boolean => signs.some(({ sign }) => sign === "sudden-change");
-  if (changed(record.signs) && !(before && changed(before.signs)))
+  const changed = (signs: Written["record"]["signs"], red: Written["gate"]["redSigns"]): boolean =>
+    red.includes("sudden-change") || signs.some(({ sign }) => sign === "sudden-change");
+  if (changed(record.signs, gate.redSigns) && !(before && changed(before.signs, before.redSigns)))
     await raise(work, card, { what: "sudden-change", details: {} });
   const { state, reasons } = readWarmDown(record.readings);
   if (state === "tell" && (!before || readWarmDown(before.readings).state !== "tell"))

@@ -2,16 +2,23 @@
 import type { Essentials } from "#contracts/views.card.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { hardSide, type Levels } from "#core/ladder/level.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
+import type { HardSide } from "#core/reading/hard-side.ts";
 import type { Worked } from "#db/queries/card.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 
 /** A place or sign of so much strength is told. */
 const WORTH_TELLING = 2;
 
+/** What this horse has shown before, the most often first. */
+function usualSigns(latest: Evaluation | null, earlier: readonly Worked[]): readonly string[] {
+  const seen = [...(latest?.walk.signs ?? []), ...earlier.flatMap(({ signs }) => signs)].map(({ sign }) => sign);
+  const times = new Map<string, number>();
+  for (const sign of seen) times.set(sign, (times.get(sign) ?? 0) + 1);
+  return [...times].sort(([, a], [, b]) => b - a).map(([sign]) => sign);
+}
+
 export function essentialsOf(
-  { evaluations, worked, levels }: { evaluations: readonly Evaluation[]; worked: readonly Worked[]; levels: Levels },
+  { evaluations, worked, hard }: { evaluations: readonly Evaluation[]; worked: readonly Worked[]; hard: HardSide },
   day: LocalDate,
 ): Essentials {
   const latest = evaluations.filter((evaluation) => evaluation.closedAt && evaluation.day <= day).at(-1) ?? null;
@@ -20,7 +27,8 @@ export function essentialsOf(
   const incident = earlier.filter((session) => session.incidents.length > 0).at(-1);
   const kind = incident?.incidents.at(-1)?.kind;
   return {
-    hard: hardSide(levels, SKILLS).side,
+    hard,
+    usualSigns: usualSigns(latest, earlier),
     cautions: (latest?.walk.signs ?? [])
       .filter((seen) => !signOf(seen.sign).good && seen.strength >= WORTH_TELLING)
       .map(({ sign, strength }) => ({ sign, strength })),

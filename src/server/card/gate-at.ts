@@ -1,33 +1,46 @@
-/** The gate as it stood for a card, from the record as it was before the session. */
-import type { GateFields } from "#contracts/card.ts";
+/** The gate of a card, and what a record of it goes against: both from the horse as it stood before the session. */
+import type { GateFields, RecordFields } from "#contracts/card.ts";
 import type { Weather } from "#core/card/card.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
-import { must } from "#core/kernel/assert.ts";
-import { methodOf, methodsWith } from "#core/ladder/methods.ts";
+import { askedOf } from "#core/permission/permission.ts";
+import type { Reason } from "#core/permission/reasons.ts";
+import { againstRecord, bearsOf } from "#core/permission/record.ts";
 import type { CardRecord } from "#db/queries/day.ts";
-import { listEvaluations } from "#db/queries/intake.ts";
 import { findPerson } from "#db/queries/people.ts";
-import { findStay } from "#db/queries/stays.ts";
+import { permitPerson } from "../stay/facts.ts";
 import type { Work } from "../work.ts";
-import { gateFacts, gateRecord, weatherOf } from "./gate-facts.ts";
+import { cardFacts } from "./gate-facts.ts";
 
 export async function gateAt(
   work: Work,
   card: CardRecord,
   ticked: Pick<GateFields, "ticks" | "redSigns"> & { readonly weather: Weather },
-  rode: boolean,
 ): Promise<GateAnswer> {
-  const stay = must(await findStay(work.tx, card.stayId), "a card has a stay");
-  const rider = must(await findPerson(work.tx, card.riderId), "a card has a rider");
-  const evaluation =
-    (await listEvaluations(work.tx, card.stayId)).filter((one) => one.closedAt && one.day <= card.day).at(-1) ?? null;
-  // At the gate this very session had not been worked yet; a correction must not count itself.
-  const before = {
-    ...stay,
-    delivered: stay.delivered.filter((day) => day < card.day),
-    lastIncident: stay.lastIncident && stay.lastIncident.day < card.day ? stay.lastIncident : null,
+  const { gate, helper } = await cardFacts(work.tx, work.barn, card);
+  // Whoever asks for the gate of a ground card wants to get on.
+  const kind = card.kind === "ground" ? "both" : card.kind;
+  return readGate(gate, { helper, ticks: ticked.ticks, redSigns: ticked.redSigns, windy: ticked.weather === "windy" }, kind);
+}
+
+export interface Weighed {
+  readonly gate: GateAnswer;
+  /** Everything that the record goes against, whoever set something aside. */
+  readonly against: readonly Reason[];
+}
+export async function weighRecord(work: Work, card: CardRecord, record: RecordFields, ticked: GateFields): Promise<Weighed> {
+  const facts = await cardFacts(work.tx, work.barn, card);
+  const helper = record.helper ? await findPerson(work.tx, record.helper) : null;
+  const spot = {
+    helper: helper && permitPerson(helper),
+    ticks: ticked.ticks,
+    redSigns: ticked.redSigns,
+    windy: record.weather === "windy",
   };
-  const method = methodOf(stay.method, methodsWith(work.barn.methods));
-  const record = gateRecord(before, evaluation, rider, { day: card.day, method, weather: await weatherOf(work.tx, card) });
-  return readGate(gateFacts(record, ticked), rode ? "saddle" : "ground");
+  const asked = facts.ladder.map((skill) => askedOf(skill, facts.reading));
+  const onBack = bearsOf(record, asked) !== "nothing";
+  const kind = onBack ? (card.kind === "ground" ? "both" : card.kind) : "ground";
+  return {
+    gate: readGate(facts.gate, spot, kind),
+    against: againstRecord({ ladder: asked, gate: facts.gate }, spot, record),
+  };
 }

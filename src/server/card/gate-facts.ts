@@ -1,17 +1,32 @@
-import { heldOn } from "#core/calendar/holds.ts";
+/** What is asked before a card is worked: the horse as it stood before the session, who works it and where, and what the card asks for. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Weather } from "#core/card/card.ts";
 import { DAY_GRID, hoursOf } from "#core/day/model.ts";
-import type { GateFacts, GateTick, RedSign } from "#core/gate/gate.ts";
-import type { Method } from "#core/ladder/methods.ts";
+import type { GateFacts } from "#core/gate/gate.ts";
+import { must } from "#core/kernel/assert.ts";
+import { ladderWith } from "#core/ladder/edits.ts";
+import { ladderFor } from "#core/ladder/for-method.ts";
+import { type Method, methodOf, methodsWith } from "#core/ladder/methods.ts";
+import type { Skill } from "#core/ladder/skills.ts";
+import { ticksFor } from "#core/permission/ground-check.ts";
+import type { PermitPerson } from "#core/permission/horse.ts";
+import { against, askedOf, barring, secondPersonFor, skillAct } from "#core/permission/permission.ts";
+import { type CardWork, cardWork } from "#core/plan/card-work.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
+import { type HardSide, hardSideFor } from "#core/reading/hard-side.ts";
+import type { HorseReading } from "#core/reading/reading.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Db } from "#db/client.ts";
-import type { CardRecord } from "#db/queries/day.ts";
-import type { Evaluation } from "#db/queries/intake.ts";
-import type { Person } from "#db/queries/people.ts";
-import type { Stay } from "#db/queries/stays.ts";
+import type { Barn } from "#db/queries/barn.ts";
+import { listScores } from "#db/queries/card.ts";
+import { type CardRecord, listPlaces } from "#db/queries/day.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
+import { pastBefore, pastOf } from "#db/queries/past.ts";
+import { findPerson } from "#db/queries/people.ts";
+import { findPlan } from "#db/queries/plan.ts";
+import { findStay, type Stay } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
-import { lastWorked, limitsInForce, loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
+import { dayPlace } from "../day/facts.ts";
+import { permitHorse, permitPerson, readingOf } from "../stay/facts.ts";
 
 /** What is known of the hours of a card. */
 export async function weatherOf(
@@ -23,34 +38,90 @@ export async function weatherOf(
   return (counts?.hours ?? []).filter(({ hour }) => hours.includes(hour));
 }
 
-/** What the record says at the gate; the ticks of the day are added on the ground. */
-export function gateRecord(
-  stay: Stay,
-  evaluation: Evaluation | null,
-  rider: Person,
-  { day, method, weather }: { readonly day: LocalDate; readonly method: Method; readonly weather: readonly WeatherHour[] },
-): Omit<GateFacts, "ticks" | "redSigns" | "windy"> {
-  const outcome = evaluation && outcomeOf(stay, evaluation, day);
-  const { held, ridden, secondPerson } = limitsInForce(stay, day);
-  return {
-    today: day,
-    method,
-    weather,
-    stage: stageOfStay(stay, evaluation),
-    sessionsSoFar: stay.delivered.length,
-    lastWorked: lastWorked(stay),
-    lastIncident: stay.lastIncident,
-    hold: heldOn(stay.holds, day),
-    risk: riskOf(stay, outcome),
-    rider: { grade: rider.grade, weightKg: rider.weightKg },
-    load: loadOf(stay, evaluation, outcome, day),
-    held,
-    ridden,
-    secondPerson,
-  };
+/** A session is not barred by itself: what it wrote, and what came after, is left out of account. */
+const before = (stay: Stay, day: LocalDate, ridesSince: number): Stay => ({
+  ...stay,
+  delivered: stay.delivered.filter((one) => one < day),
+  rides: Math.max(0, stay.rides - ridesSince),
+});
+
+export interface CardFacts {
+  readonly stay: Stay;
+  readonly method: Method;
+  readonly ladder: readonly Skill[];
+  readonly reading: HorseReading;
+  readonly work: CardWork;
+  readonly gate: GateFacts;
+  readonly helper: PermitPerson | null;
+  /** The hard side of what the card asks for. */
+  readonly hard: HardSide;
 }
 
-export const gateFacts = (
-  record: ReturnType<typeof gateRecord>,
-  ticked: { ticks: readonly GateTick[]; redSigns: readonly RedSign[]; weather: Weather },
-): GateFacts => ({ ...record, ticks: ticked.ticks, redSigns: ticked.redSigns, windy: ticked.weather === "windy" });
+export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<CardFacts> {
+  const [found, rider, helper, evaluations, scores, plan, weather, places, pasts] = await Promise.all([
+    findStay(db, card.stayId),
+    findPerson(db, card.riderId),
+    card.helperId ? findPerson(db, card.helperId) : null,
+    listEvaluations(db, card.stayId),
+    listScores(db, card.stayId),
+    findPlan(db, card.stayId),
+    weatherOf(db, card),
+    listPlaces(db),
+    pastOf(db, [card.stayId]),
+  ]);
+  const all = pasts(card.stayId);
+  const since = all.sessions.filter(({ day, saddleMinutes }) => day >= card.day && saddleMinutes > 0).length;
+  const stay = before(must(found, "a card has a stay"), card.day, since);
+  const past = pastBefore(all, card.day);
+  const evaluation = evaluations.filter((one) => one.closedAt && one.day <= card.day).at(-1) ?? null;
+  const method = methodOf(stay.method, methodsWith(barn.methods));
+  const ladder = ladderFor(ladderWith(barn.ladder), method);
+  const earlier = scores.filter((score) => score.day < card.day || (score.day === card.day && score.walk));
+  const record = { stay, barn, evaluation, past: { ...past, scores: earlier } };
+  const reading = readingOf(record);
+  const horse = permitHorse(record, card.day);
+  const people = {
+    rider: permitPerson(must(rider, "a card has a rider")),
+    helper: helper && permitPerson(helper),
+  };
+  const place = dayPlace(
+    must(
+      places.find(({ id }) => id === card.placeId),
+      "a card has a place",
+    ),
+    card.day,
+  );
+  const day = stayDay(stay.firstDay, card.day);
+  const hardFor = (main: readonly string[]): HardSide => hardSideFor(earlier, ladder, main).side;
+  const work = cardWork({
+    ladder,
+    reading,
+    kind: card.kind,
+    hardFor,
+    method,
+    turn: stay.delivered.length,
+    barred: (skill) => barring(against(horse, people, skillAct(skill, reading), { place, hours: weather, ticked: null })),
+    // A session given on a day that was not planned takes up what comes next.
+    laid: plan?.laid.find((session) => session.day >= day)?.items ?? null,
+  });
+  const asked = work.items.flatMap(({ skill }) => ladder.find(({ id }) => id === skill) ?? []);
+  const bears = card.kind === "ground" ? "nothing" : "rider";
+  return {
+    stay,
+    method,
+    ladder,
+    reading,
+    work,
+    gate: {
+      horse,
+      rider: people.rider,
+      place,
+      weather,
+      laid: { slots: card.length, slotMinutes: DAY_GRID.minutes },
+      skills: asked.map((skill) => askedOf(skill, reading)),
+      asked: ticksFor(horse.stage, method, secondPersonFor(horse, { bears, skills: [] }) !== null),
+    },
+    helper: people.helper,
+    hard: hardFor(work.items.filter(({ role }) => role === "go-on" || role === "new").map(({ skill }) => skill)),
+  };
+}

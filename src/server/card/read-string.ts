@@ -4,12 +4,15 @@ import type { StringView } from "#contracts/views.card.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import { readLevels } from "#core/ladder/level.ts";
+import { ladderWith } from "#core/ladder/edits.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
+import { hardSideFor } from "#core/reading/hard-side.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
 import { type CardRecord, type DayChange, listCardsBetween, listDayChanges, listPlaces, listUnlogged } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { listPeople } from "#db/queries/people.ts";
+import { listPlans } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { essentialsOf } from "./essentials.ts";
@@ -57,10 +60,17 @@ export async function readString({ sql, clock }: Deps, actor: Actor): Promise<St
       card.state !== "placed" && (card.riderId === actor.id || (card.helperId === actor.id && card.state !== "cancelled")),
   );
   const horses = [...new Set(mine.map((card) => card.stayId))];
+  const plans = await listPlans(sql, horses);
+  const ladder = ladderWith(barn.ladder);
   const records = new Map(await Promise.all(horses.map(async (stay) => [stay, await recordOf(sql, stay)] as const)));
   const essentials = (card: CardRecord, day: LocalDate) => {
     const record = must(records.get(card.stayId), "its record was read");
-    return essentialsOf({ ...record, levels: readLevels(record.scores) }, day);
+    const stay = stays.find(({ id }) => id === card.stayId);
+    const plan = plans.find(({ stayId }) => stayId === card.stayId);
+    const on = stay ? stayDay(stay.firstDay, day) : 0;
+    const laid = plan?.laid.find((session) => session.day >= on)?.items ?? [];
+    const main = laid.map(({ skill }) => skill);
+    return essentialsOf({ ...record, hard: hardSideFor(record.scores, ladder, main).side }, day);
   };
   return {
     today,

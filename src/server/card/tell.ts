@@ -2,8 +2,8 @@
 import type { TellCard } from "#contracts/card.ts";
 import { isRed } from "#core/card/card.ts";
 import { readWarmDown } from "#core/card/warm-down.ts";
-import { mayOverride, overridable } from "#core/gate/gate.ts";
 import { ok } from "#core/kernel/result.ts";
+import { mayOverride } from "#core/permission/reasons.ts";
 import { findCard } from "#db/queries/day.ts";
 import { raise } from "../alert/alerts.ts";
 import { type Answer, no, type Work } from "../work.ts";
@@ -29,15 +29,10 @@ export async function tellCard(work: Work, { id, told }: TellCard): Answer {
       return ok(null);
     }
     case "gate-override": {
-      const answer = await gateAt(work, card, { ...told.gate, weather: told.weather }, true);
+      const answer = await gateAt(work, card, { ...told.gate, weather: told.weather });
       if (answer.state === "open") return ok(null);
-      if (!overridable(answer) || !mayOverride(work.actor) || told.gate.overrideReason === "")
-        return no({
-          code: "gate-not-open",
-          path: "told.gate.overrideReason",
-          reasons: answer.reasons,
-          overridable: overridable(answer),
-        });
+      if (!mayOverride(work.actor, answer.reasons) || told.gate.overrideReason === "")
+        return no({ code: "gate-not-open", path: "told.gate.overrideReason", reasons: answer.reasons });
       await raiseOverride(work, id, told.gate.overrideReason, answer.state);
       return ok(null);
     }

@@ -44,7 +44,8 @@ export async function unplannedCard(work: Work, input: UnplannedCard): Answer<{ 
   const stays = await Promise.all(
     [...new Set([input.stay, ...others.map((one) => one.stay)])].map((id) => findStay(work.tx, id)),
   );
-  const facts = dayFacts({ ...record, stays: stays.filter((one) => one !== null) }, input.day);
+  const here = stays.filter((one) => one !== null);
+  const facts = await dayFacts(work.tx, work.barn, record, here, input.day);
   const against: readonly Blocker[] = blockersOf(facts, others, {
     card,
     stay: input.stay,

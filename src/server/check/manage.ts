@@ -8,6 +8,7 @@ import type {
   EditCheck,
   EndTrial,
   OrderCheck,
+  ReleaseCheck,
   RemoveFile,
 } from "#contracts/check.ts";
 import type { Refusal } from "#contracts/refusal.ts";
@@ -89,10 +90,24 @@ export async function closeCheck(work: Work, input: CloseCheck): Answer<{ versio
   if (check.state === "cancelled") return no({ code: "check-ended", path: "id" });
   if (future(work, input.doneOn)) return no({ code: "in-the-future", path: "doneOn" });
   if (input.doneOn < check.orderedOn) return no({ code: "before-arrival", path: "doneOn" });
-  const { doneOn, result, answer } = input;
-  await updateCheck(work.tx, check.id, { state: "done", doneOn, result, answer });
-  const before = check.state === "done" ? { result: check.result, answer: check.answer } : null;
-  await note(work, "check", check.id, "answered", { before, after: { result, answer } });
+  const { doneOn, result, answer, restrictions } = input;
+  // A new answer holds what it says, whatever was released of the one before.
+  await updateCheck(work.tx, check.id, { state: "done", doneOn, result, answer, restrictions, released: null });
+  const before = check.state === "done" ? { result: check.result, answer: check.answer, restrictions: check.restrictions } : null;
+  await note(work, "check", check.id, "answered", { before, after: { result, answer, restrictions } });
+  return next(check);
+}
+
+/** What was found holds until somebody says that it does not any more; so does what a professional restricted. */
+export async function releaseCheck(work: Work, input: ReleaseCheck): Answer<{ version: number }> {
+  const taken = await takeUp(work, input);
+  if (!taken.ok) return taken;
+  const check = taken.value;
+  if (check.state !== "done" || check.doneOn === null) return no({ code: "check-ended", path: "id" });
+  if (future(work, input.on)) return no({ code: "in-the-future", path: "on" });
+  if (input.on < check.doneOn) return no({ code: "before-arrival", path: "on" });
+  await updateCheck(work.tx, check.id, { released: { on: input.on, by: work.actor.id } });
+  await note(work, "check", check.id, "released", { on: input.on, words: input.words });
   return next(check);
 }
 

@@ -1,15 +1,16 @@
 /** The day as the core's rules want it, read from the record. */
-import { heldOn } from "#core/calendar/holds.ts";
 import { type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, type Placement } from "#core/day/model.ts";
 import type { Span } from "#core/day/problem.ts";
-import type { LightReason } from "#core/tools/load.ts";
-import { GREEN_RIDES, type WeatherHour } from "#core/weather/weather.ts";
+import type { WeatherHour } from "#core/weather/weather.ts";
+import type { Db } from "#db/client.ts";
+import type { Barn } from "#db/queries/barn.ts";
 import type { Appointment, CardRecord, Place } from "#db/queries/day.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
+import { pastOf } from "#db/queries/past.ts";
 import type { Absence, Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
-import { limitsInForce, loadOf, outcomeOf, riskOf, stageOfStay } from "../stay/facts.ts";
+import { permitHorse, permitPerson, type RecordOfHorse } from "../stay/facts.ts";
 
 /** Minutes of the clock to slots of the day; a part slot at either end is not worked. */
 const toSlots = (from: number, to: number): Span => [
@@ -40,10 +41,7 @@ export function dayPerson(person: Person, absences: readonly Absence[], day: Loc
         ? { reason: "day off" }
         : null;
   return {
-    id: person.id,
-    grade: person.grade,
-    weightKg: person.weightKg,
-    rides: person.rides,
+    ...permitPerson(person),
     works: away
       ? []
       : off
@@ -61,61 +59,42 @@ function lunchOf({ lunchFrom, lunchTo, lunchMinutes }: Person): DayPerson["lunch
   return { from, to, length: Math.ceil(lunchMinutes / DAY_GRID.minutes) };
 }
 
-/** Why a rider's line would be light that also keeps a horse out of the heat. */
-const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-off"]);
+export const dayHorse = (record: RecordOfHorse, appointments: readonly Appointment[], day: LocalDate): DayHorse => ({
+  ...permitHorse(record, day),
+  stay: record.stay.id,
+  evaluated: record.evaluation !== null,
+  away: appointments
+    .filter((one) => one.stayId === record.stay.id && one.day === day)
+    .map(({ kind, fromMinute, toMinute }) => ({ kind, ...taken(fromMinute, toMinute) })),
+  apart: record.stay.apart,
+});
 
-export function dayHorse(
-  stay: Stay,
-  evaluation: Evaluation | null,
-  appointments: readonly Appointment[],
-  day: LocalDate,
-): DayHorse {
-  const outcome = evaluation && outcomeOf(stay, evaluation, day);
-  const load = loadOf(stay, evaluation, outcome, day);
-  const { held, ridden, secondPerson, sessionMinutes } = limitsInForce(stay, day);
-  return {
-    stay: stay.id,
-    load,
-    evaluated: evaluation !== null,
-    risk: riskOf(stay, outcome),
-    stage: stageOfStay(stay, evaluation),
-    hold: heldOn(stay.holds, day),
-    away: appointments
-      .filter((one) => one.stayId === stay.id && one.day === day)
-      .map(({ kind, fromMinute, toMinute }) => ({ kind, ...taken(fromMinute, toMinute) })),
-    green: stay.rides < GREEN_RIDES,
-    noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
-    apart: stay.apart,
-    forbid: stay.keptFrom,
-    held,
-    ridden,
-    secondPerson,
-    sessionMinutes,
-  };
+interface DayRecord {
+  readonly people: readonly Person[];
+  readonly absences: readonly Absence[];
+  readonly evaluations: readonly Evaluation[];
+  readonly places: readonly Place[];
+  readonly appointments: readonly Appointment[];
+  readonly weather: readonly WeatherHour[];
 }
-
-export function dayFacts(
-  record: {
-    people: readonly Person[];
-    absences: readonly Absence[];
-    stays: readonly Stay[];
-    evaluations: readonly Evaluation[];
-    places: readonly Place[];
-    appointments: readonly Appointment[];
-    weather: readonly WeatherHour[];
-  },
-  day: LocalDate,
-): DayFacts {
+/** The day with these horses, each as its record stands. */
+export async function dayFacts(db: Db, barn: Barn, record: DayRecord, stays: readonly Stay[], day: LocalDate): Promise<DayFacts> {
+  const past = await pastOf(
+    db,
+    stays.map(({ id }) => id),
+  );
   const latest = new Map(record.evaluations.map((evaluation) => [evaluation.stay, evaluation]));
   return {
     grid: DAY_GRID,
     people: record.people.map((person) => dayPerson(person, record.absences, day)),
-    horses: record.stays.map((stay) => dayHorse(stay, latest.get(stay.id) ?? null, record.appointments, day)),
+    horses: stays.map((stay) =>
+      dayHorse({ stay, barn, evaluation: latest.get(stay.id) ?? null, past: past(stay.id) }, record.appointments, day),
+    ),
     places: record.places.map((place) => dayPlace(place, day)),
     weather: record.weather,
   };
 }
-const dayPlace = ({ shutTimes, ...place }: Place, day: LocalDate): DayPlace => ({
+export const dayPlace = ({ shutTimes, ...place }: Place, day: LocalDate): DayPlace => ({
   ...place,
   shut: shutTimes
     .filter((shut) => (shut.weekday ?? weekdayOf(day)) === weekdayOf(day) && (shut.day ?? day) === day)

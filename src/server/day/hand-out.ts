@@ -48,28 +48,30 @@ async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise
   const others = new Set(cards.map((card) => card.stayId));
   const together = await Promise.all([...others].filter((id) => id !== stay.id).map((id) => findStay(work.tx, id)));
   const stays = [stay, ...together.filter((one) => one !== null)];
-  const blockers = blockersOf(dayFacts({ ...record, stays }, day), placementsOf(cards), candidate);
+  const blockers = blockersOf(await dayFacts(work.tx, work.barn, record, stays, day), placementsOf(cards), candidate);
   return blockers.length > 0 ? { code: "blocked", path: blockedField(blockers[0]?.code), blockers } : null;
 }
 
 const FIELD_OF: Readonly<Record<string, string>> = {
   "place-full": "place",
   apart: "place",
-  stage: "place",
+  "stage-place": "place",
   "place-closed": "place",
   check: "stay",
-  "not-ridden": "kind",
-  "too-long": "length",
-  helper: "helper",
-  "helper-grade": "helper",
+  "signed-off": "kind",
+  "not-signed": "kind",
+  "not-ready": "kind",
+  "step-back": "kind",
+  age: "kind",
+  "second-person": "helper",
+  "same-person": "helper",
   "outside-day": "start",
-  "horse-away": "stay",
+  hold: "stay",
   "horse-busy": "start",
   appointment: "start",
   after: "start",
   "place-shut": "place",
-  heat: "start",
-  wind: "start",
+  weather: "start",
 };
 export const blockedField = (code: string | undefined): string => (code && FIELD_OF[code]) ?? "rider";
 

@@ -89,7 +89,8 @@ async function whyNot(
 ): Promise<Refusal | null> {
   const record = await dayRecord(work.tx, day);
   const { people, places } = record;
-  const facts = dayFacts({ ...record, stays: [...here.values()].filter((stay) => stay !== null) }, day);
+  const stays = [...here.values()].filter((stay) => stay !== null);
+  const facts = await dayFacts(work.tx, work.barn, record, stays, day);
   const known = new Map(cards.map((card) => [card.id, placementOf(card)]));
   for (const one of placements) {
     const before = known.get(one.card);

@@ -20,7 +20,7 @@ export function notHad(
   if (day < stay.firstDay || day > later(reading.lastDay, today)) return { code: "not-here" };
   if (heldOn(stay.holds, day)) return { code: "hold" };
   if (!horse.evaluated) return { code: "not-evaluated" };
-  if (horse.held === "all") return { code: "check" };
+  if (horse.checks.some(({ holds }) => holds === "all")) return { code: "check" };
   if (day < reading.workFrom) return { code: "intake-day" };
   const own = appointments.filter((one) => one.stayId === stay.id && one.day === day);
   const allDay = own.find(({ fromMinute }) => fromMinute === null);

@@ -2,12 +2,14 @@ import type { Actor } from "#contracts/people.ts";
 import type { DayView, DueView } from "#contracts/views.ts";
 import { daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
-import { DAY_GRID, type DayHorse } from "#core/day/model.ts";
+import { DAY_GRID, type DayHorse, type DayPerson } from "#core/day/model.ts";
 import { slotsWithin } from "#core/day/rules.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
+import { nobodyLightEnough } from "#core/permission/lightest.ts";
+import { barsBearing, horseReasons, sessionAct } from "#core/permission/permission.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
 import { listStays, type Stay } from "#db/queries/stays.ts";
@@ -22,10 +24,14 @@ import { dayRecord } from "./record.ts";
 const GROUND_SLOTS = 2;
 const RIDDEN_SLOTS = 3;
 
-/** What a horse is worked like where nobody says otherwise: half of it ridden as soon as it is ridden at all, within what was signed. */
-export function usualSession({ stage, ridden: may, held, sessionMinutes }: DayHorse): Pick<DueView, "kind" | "length"> {
-  const ridden = stage !== "unridden" && may && held !== "ridden";
-  const longest = slotsWithin(sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
+/**
+ * What a horse is worked like where nobody says otherwise: half of it ridden as soon as it is ridden at all, within what was signed, and where nothing
+ * of the record bars it and somebody is light enough.
+ */
+export function usualSession(horse: DayHorse, people: readonly DayPerson[]): Pick<DueView, "kind" | "length"> {
+  const barred = barsBearing(horseReasons(horse, sessionAct("both", { slots: 1, slotMinutes: DAY_GRID.minutes })));
+  const ridden = horse.stage !== "unridden" && !barred && nobodyLightEnough(horse.load, people) === null;
+  const longest = slotsWithin(horse.sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
   return { kind: ridden ? "both" : "ground", length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS) };
 }
 
@@ -41,8 +47,9 @@ interface Around {
   readonly appointments: readonly Appointment[];
   /** A week that was laid out decides the day: horses that are meant to be worked on it; null: none did. */
   readonly meant: ReadonlySet<StayId> | null;
+  readonly people: readonly DayPerson[];
 }
-function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments, meant }: Around): Standing {
+function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments, meant, people }: Around): Standing {
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, day);
   const workable = isWorkable(facts, day);
@@ -67,7 +74,7 @@ function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments,
       resting: {
         stay: stay.id,
         because: why?.code ?? (workable ? other : "rest-day"),
-        session: may ? usualSession(horse) : null,
+        session: may ? usualSession(horse, people) : null,
       },
     };
   }
@@ -76,7 +83,7 @@ function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments,
     due: {
       stay: stay.id,
       urgency: urgencyOf(reading, last ? daysBetween(last, day) : null, daysBetween(day, reading.lastDay)),
-      ...usualSession(horse),
+      ...usualSession(horse, people),
     },
     resting: null,
   };
@@ -105,10 +112,10 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   ]);
   const { cards, people, places, told } = record;
   const here = stays.filter((stay) => stay.firstDay <= day);
-  const facts = dayFacts({ ...record, stays: here }, day);
+  const facts = await dayFacts(sql, barn, record, here, day);
   const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
   const meant = laid.length > 0 ? new Set(meantDays.map(({ stayId }) => stayId)) : null;
-  const around: Around = { barn, today, day, appointments: record.appointments, meant };
+  const around: Around = { barn, today, day, appointments: record.appointments, meant, people: facts.people };
   const all = here.map((stay, i) => standing(stay, must(facts.horses[i], "a horse of the day"), around));
   const standings = all.filter((_, i) => !placed.has(must(here[i], "a horse of the day").id));
   const riders = groupBy(pairings, ({ stayId }) => stayId);

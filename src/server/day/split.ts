@@ -19,7 +19,8 @@ export async function splitCard(work: Work, input: SplitCard): Answer<{ id: stri
   if (card.afterCard || record.cards.some((one) => one.afterCard === card.id && one.state !== "cancelled"))
     return no({ code: "already-split", path: "id" });
   const stays = await Promise.all([...new Set(record.cards.map(({ stayId }) => stayId))].map((id) => findStay(work.tx, id)));
-  const facts = dayFacts({ ...record, stays: stays.filter((stay) => stay !== null) }, card.day);
+  const here = stays.filter((stay) => stay !== null);
+  const facts = await dayFacts(work.tx, work.barn, record, here, card.day);
   const first = { ...placementOf(card), length: input.first };
   const others = placementsOf(record.cards).map((one) => (one.card === card.id ? first : one));
   const id = newId<"card">();

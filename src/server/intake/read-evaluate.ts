@@ -5,10 +5,11 @@ import { orderOf } from "#core/check/check.ts";
 import { goalsInWords } from "#core/intake/aims.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { compareWalks } from "#core/intake/compare.ts";
-import { type EvaluationKind, levelsOfMarks, type Outcome } from "#core/intake/outcome.ts";
+import { type EvaluationKind, type Outcome, scoresOfMarks } from "#core/intake/outcome.ts";
 import type { Mark } from "#core/intake/seen.ts";
-import { hardSide, trackKey } from "#core/ladder/level.ts";
+import { trackKey } from "#core/ladder/level.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
+import { hardSideOf } from "#core/reading/hard-side.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listChecksOf } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
@@ -135,7 +136,7 @@ export async function readClosedEvaluation(
     tries: walk.tries,
     settleMinutes: walk.settleMinutes,
     outcome,
-    hard: hardSide(levelsOfMarks(walk.marks), SKILLS).side,
+    hard: hardSideOf(scoresOfMarks(walk.marks), SKILLS).side,
     signatures,
     maySign: !stay.wentHome,
     proposal: proposalOf(

@@ -5,6 +5,7 @@ import { typicalOf } from "#core/ladder/typical.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
+import { listPeople } from "#db/queries/people.ts";
 import { findPlan, listForecasts, listLatestForecasts, listPlanChanges, listPlanGoals, listTaken } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
@@ -16,7 +17,7 @@ const CHANGES_SHOWN = 6;
 
 export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, actor: Actor): Promise<PlanView> {
   const others = (await listStays(sql)).map(({ id }) => id).filter((id) => id !== stay.id);
-  const [plan, goals, worked, evaluations, scores, taken, forecasts, changes, elsewhere] = await Promise.all([
+  const [plan, goals, worked, evaluations, scores, taken, forecasts, changes, elsewhere, people] = await Promise.all([
     findPlan(sql, stay.id),
     listPlanGoals(sql, [stay.id]),
     listWorked(sql, stay.id),
@@ -26,6 +27,7 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     listForecasts(sql, stay.id),
     listPlanChanges(sql, stay.id, CHANGES_SHOWN),
     listLatestForecasts(sql, others),
+    listPeople(sql),
   ]);
   const known = worked.length > 0 || evaluations.some(({ closedAt }) => closedAt !== null);
   const at = stay.wentHome ?? today;
@@ -49,6 +51,7 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
           pins: plan?.pins ?? [],
           taken,
           // How generous each rider scores is between them and the manager: others are reckoned with as with anybody.
+          people: people.filter(({ retiredOn }) => retiredOn === null),
           riders: actor.role === "manager" ? elsewhere.flatMap(({ riders }) => riders) : [],
         })
       : null,

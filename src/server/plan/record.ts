@@ -1,26 +1,33 @@
 /** From what is kept of a stay to the record that plan and forecast are read from. */
 import type { KeptRider } from "#contracts/plan.ts";
 import { heldOn } from "#core/calendar/holds.ts";
-import { dayNumber, type LocalDate, later } from "#core/calendar/local-date.ts";
+import { type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
-import { heldByChecks, isOpen } from "#core/check/check.ts";
+import { isOpen } from "#core/check/check.ts";
 import { leaningFrom } from "#core/forecast/outlook.ts";
 import type { Session } from "#core/forecast/stay.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { ladderWith } from "#core/ladder/edits.ts";
-import { hardSide, readLevels } from "#core/ladder/level.ts";
+import { ladderFor } from "#core/ladder/for-method.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
+import type { Skill } from "#core/ladder/skills.ts";
 import { pooledLadder, type Taken } from "#core/ladder/typical.ts";
+import type { PermitHorse } from "#core/permission/horse.ts";
+import { nobodyLightEnough } from "#core/permission/lightest.ts";
+import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import type { Pin } from "#core/plan/term-plan.ts";
+import { hardSideOf } from "#core/reading/hard-side.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { StayScore, Worked } from "#db/queries/card.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
+import type { Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
-import { termFacts } from "../stay/facts.ts";
+import { pastFrom, permitHorse, readingOf, termFacts } from "../stay/facts.ts";
 
 /** Scores of an evaluation after the intake are heard as a rider's of their own. */
 const EVALUATOR = "evaluation";
@@ -52,6 +59,8 @@ export interface Kept {
   readonly taken: readonly Taken[];
   /** What other stays say of riders. */
   readonly riders: readonly KeptRider[];
+  /** Who works here, where it is asked whether anybody is light enough; null: it is not. */
+  readonly people: readonly Pick<Person, "rides" | "weightKg">[] | null;
 }
 
 function sessionsOf({ stay, worked, evaluations }: Kept): readonly Session[] {
@@ -81,21 +90,45 @@ function sessionsOf({ stay, worked, evaluations }: Kept): readonly Session[] {
   return [...ridden, ...looked].sort((a, b) => a.day - b.day);
 }
 
-/** Skills that wait for a check or a signature, and the day of the stay on which they may go on. */
-function waitsOf({ stay, barn, today }: Kept): StayRecord["waits"] {
-  const ladder = ladderWith(barn.ladder);
+/** Long after any term. */
+const NEVER = 1000;
+/** The day of the stay on which what bars a skill may be over, by what is known today. */
+function overBy(reason: Reason, { stay, today }: Kept): number {
   const number = (date: LocalDate): number => stayDay(stay.firstDay, date);
-  const saddle = ladder.filter((skill) => skill.saddle).map(({ id }) => id);
-  const byChecks = stay.checks.filter(isOpen).flatMap((check) => {
-    const { holds, skills } = heldByChecks([check]);
-    const day = later(check.due, check.bookedFor ?? check.due);
-    const until = day >= today ? number(day) + 1 : number(today) + WAITED_DAYS;
-    const held = holds === "all" ? ladder.map(({ id }) => id) : holds === "ridden" ? saddle : skills;
-    return held.map((skill) => ({ skill, until }));
+  const never = number(today) + NEVER;
+  switch (reason.code) {
+    case "check": {
+      if (reason.because === "found") return never;
+      if (reason.because === "restricted") return reason.until ? number(reason.until) + 1 : never;
+      // The last of those that are open and hold this.
+      const days = stay.checks
+        .filter((check) => isOpen(check) && check.holds !== "nothing")
+        .map((check) => later(check.due, check.bookedFor ?? check.due));
+      const day = days.reduce(later, today);
+      return day > today || days.includes(today) ? number(day) + 1 : number(today) + WAITED_DAYS;
+    }
+    case "signed-off":
+    case "age":
+      return never;
+    // A tape, a signature, a list that fills up: not today.
+    default:
+      return number(today) + 1;
+  }
+}
+
+/** Skills that may not be worked as the record stands, whoever does it; each with the day on which it may go on. A hold is the term's. */
+function waitsOf(kept: Kept, ladder: readonly Skill[]): StayRecord["waits"] {
+  const { stay, barn, today, evaluations, people } = kept;
+  const evaluation = evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
+  const record = { stay, barn, evaluation, past: pastFrom(kept) };
+  const horse: PermitHorse = { ...permitHorse(record, today), hold: null };
+  const reading = readingOf(record);
+  const tooHeavy = people !== null && nobodyLightEnough(horse.load, people) !== null;
+  return ladder.flatMap((skill) => {
+    const days = barring(horseReasons(horse, skillAct(skill, reading))).map((reason) => overBy(reason, kept));
+    if (tooHeavy && skill.bears !== "nothing") days.push(stayDay(stay.firstDay, today) + NEVER);
+    return days.length > 0 ? [{ skill: skill.id, until: Math.max(...days) }] : [];
   });
-  const never = dayNumber(today) - dayNumber(stay.firstDay) + 1000;
-  const signed = stay.judged && !stay.judged.ridden ? saddle.map((skill) => ({ skill, until: never })) : [];
-  return [...byChecks, ...signed];
 }
 
 export function recordOf(kept: Kept): StayRecord {
@@ -108,6 +141,7 @@ export function recordOf(kept: Kept): StayRecord {
   const usual = minutes.length > 0 ? minutes.reduce((sum, one) => sum + one, 0) / minutes.length : method.sessionMinutes;
   const due = Math.round(reading.contractedSoFar);
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
+  const { side } = hardSideOf(kept.scores, ladderWith(barn.ladder));
   return {
     kind: stay.kind,
     firstDay: stay.firstDay,
@@ -123,11 +157,11 @@ export function recordOf(kept: Kept): StayRecord {
     sessions: sessionsOf(kept),
     goals,
     pins,
-    waits: waitsOf(kept),
+    waits: waitsOf(kept, ladderFor(ladderWith(barn.ladder), method)),
     missed: Math.max(0, due - reading.delivered),
     planned: Math.max(due, reading.delivered),
     minutes: Math.min(stay.judged?.sessionMinutes ?? usual, usual),
-    hard: hardSide(readLevels(kept.scores), ladderWith(barn.ladder)).side,
+    hard: side === "unknown" ? "even" : side,
     bend: barn.bend,
     usualRate: barn.usualRate,
     leanings: [...new Set(worked.map(({ riderId }) => riderId as string))].map((rider) => leaningFrom(rider, kept.riders)),

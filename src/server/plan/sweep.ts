@@ -22,6 +22,7 @@ import { layPlan, whatMoved } from "#core/plan/term-plan.ts";
 import { type Barn, countWrite, findBarn } from "#db/queries/barn.ts";
 import { listRecordStamps, listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
+import { listPeople } from "#db/queries/people.ts";
 import {
   findPlan,
   insertPlanChange,
@@ -142,13 +143,15 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   const { sql } = deps;
   const stays = (await listStays(sql)).filter((stay) => stay.firstDay <= today && stay.evaluations.some(({ closed }) => closed));
   const ids = stays.map(({ id }) => id);
-  const [plans, goals, stamps, taken, forecasts] = await Promise.all([
+  const [plans, goals, stamps, taken, forecasts, everybody] = await Promise.all([
     listPlans(sql, ids),
     listPlanGoals(sql, ids),
     listRecordStamps(sql, ids),
     listTaken(sql),
     listLatestForecasts(sql, ids),
+    listPeople(sql),
   ]);
+  const people = everybody.filter(({ retiredOn }) => retiredOn === null);
   const goalsOf = groupBy(goals, ({ stayId }) => stayId);
   const turns: Turn[] = [];
   for (const stay of stays) {
@@ -157,7 +160,13 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
     const pins = plan?.pins ?? [];
     const fingerprint = fingerprintOf({
       session: [stay.delivered, stamps.find(({ stayId }) => stayId === stay.id)],
-      evaluation: [stay.evaluations, stay.judged],
+      evaluation: [
+        stay.evaluations,
+        stay.judged,
+        stay.measured,
+        stay.weighed,
+        people.map(({ rides, weightKg }) => [rides, weightKg]),
+      ],
       goals: mine,
       pins,
       term: [
@@ -194,6 +203,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       pins,
       taken: taken as readonly Taken[],
       riders,
+      people,
     });
     turns.push({ stay, record, plan, fingerprint, today });
   }

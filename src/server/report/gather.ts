@@ -5,9 +5,9 @@ import { readTerm } from "#core/calendar/term.ts";
 import { cuesOf } from "#core/card/cues.ts";
 import { proofsOf } from "#core/forecast/goals.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { hardSide, readLevels } from "#core/ladder/level.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
+import { readLevels } from "#core/ladder/level.ts";
 import { factsOf, goalsOf } from "#core/plan/outlook.ts";
+import { hardSideOf } from "#core/reading/hard-side.ts";
 import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
 import type { ComposedReport, ReportFacts } from "#core/report/facts.ts";
@@ -57,7 +57,19 @@ export async function gather(
   const until = <T extends { readonly day: LocalDate }>(list: readonly T[]): T[] => list.filter(({ day }) => day <= at);
   const [worked, scores] = [until(allWorked), until(allScores)];
   const closed = until(evaluations.filter(({ closedAt }) => closedAt !== null));
-  const record = recordOf({ stay, barn, today: at, worked, evaluations: closed, scores, goals, pins: [], taken, riders: [] });
+  const record = recordOf({
+    stay,
+    barn,
+    today: at,
+    worked,
+    evaluations: closed,
+    scores,
+    goals,
+    pins: [],
+    taken,
+    riders: [],
+    people: null,
+  });
   const facts = factsOf(record);
   const told = forecasts[0]?.goals ?? [];
   const term = termFacts(stay, barn);
@@ -102,7 +114,7 @@ export async function gather(
     ladder: record.ladder,
     levels,
     timesWorked: new Map([...groupBy(scored, (skill) => skill)].map(([skill, list]) => [skill, list.length])),
-    hard: hardSide(levels, SKILLS).side,
+    hard: hardSideOf(scores, record.ladder).side,
     daysAWeek: stay.afterDays,
     level: stay.afterLevel,
     ridden: stay.judged?.ridden !== false && worked.some(({ saddleMinutes }) => saddleMinutes > 0),

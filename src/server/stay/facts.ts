@@ -1,20 +1,31 @@
 /** From the record of a stay to the facts that the core asks for. */
 
 import type { InForceView } from "#contracts/views.ts";
+import { heldOn } from "#core/calendar/holds.ts";
 import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { readTerm, type TermFacts, workFromOf } from "#core/calendar/term.ts";
-import { heldByChecks, resultsFor, wasOpen } from "#core/check/check.ts";
-import { type Stage, stageOf } from "#core/gate/gate.ts";
+import { heldByChecks, resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf } from "#core/intake/measures.ts";
-import { HEARD_NOTHING, type Heard, type Outcome, provenUnderSaddle, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
+import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
+import { ladderWith } from "#core/ladder/edits.ts";
+import { ladderFor } from "#core/ladder/for-method.ts";
 import { type Levels, readLevels } from "#core/ladder/level.ts";
-import { circleMinutes, type LoadLimit, loadLimit } from "#core/tools/load.ts";
+import { methodOf, methodsWith } from "#core/ladder/methods.ts";
+import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
+import { unreadyOf } from "#core/permission/steps.ts";
+import { riskNow } from "#core/permission/trouble.ts";
+import { type HorseReading, readHorse } from "#core/reading/reading.ts";
+import { circleMinutes, type LightReason, type LoadLimit, loadLimit } from "#core/tools/load.ts";
+import { weightOf } from "#core/tools/weight.ts";
+import { GREEN_RIDES } from "#core/weather/weather.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { StayScore, Worked } from "#db/queries/card.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
+import { PAST_SESSIONS, type Past } from "#db/queries/past.ts";
+import type { Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
 
 /** The day of the closed intake evaluation. */
@@ -45,6 +56,7 @@ export const walkedHorse = (stay: Stay, today: LocalDate): WalkedHorse => ({
   ageYears: ageOf(stay, today),
   sex: stay.sex,
   history: stay.history,
+  told: `${stay.aim} ${stay.historyWords}`,
 });
 
 /** The walk's own reading; `heard` adds what was checked and tried since, and the barn's weights. */
@@ -60,38 +72,129 @@ export const heardOf = (stay: Stay, barn: Barn, lastSeen: LocalDate): Heard => (
 
 export const lastWorked = (stay: Stay): LocalDate | null => stay.delivered.at(-1) ?? null;
 
-/** The load line today: the evaluation's weight, condition and fitness, with the days off since. */
-export function loadOf(stay: Stay, evaluation: Evaluation | null, outcome: Outcome | null, today: LocalDate): LoadLimit | null {
-  if (!evaluation || !outcome?.weight) return null;
+/** The weight that was taken last, in an evaluation or between two. */
+export function weightNow(
+  { class: horseClass, measured, weighed }: Stay,
+  day: LocalDate,
+): { readonly kilograms: number; readonly day: LocalDate } | null {
+  const inWalk = measured && measured.day <= day ? weightOf(horseClass, measured) : null;
+  const between = weighed && weighed.day <= day && (!inWalk || !measured || weighed.day >= measured.day) ? weighed : null;
+  if (between) return { kilograms: between.kilograms, day: between.day };
+  return inWalk && measured ? { kilograms: inWalk.kilograms, day: measured.day } : null;
+}
+/** The load line today: the last weight, with condition and fitness of the evaluation and the days off since. */
+function loadOf(stay: Stay, evaluation: Evaluation | null, day: LocalDate): LoadLimit | null {
+  const weight = weightNow(stay, day);
+  if (!weight) return null;
   const last = lastWorked(stay);
   return loadLimit({
-    weightKg: outcome.weight.kilograms,
-    ageYears: ageOf(stay, today),
-    fitness: evaluation.walk.measures.fitness,
-    condition: conditionOf(evaluation.walk.measures),
-    daysOff: last ? daysBetween(last, today) : null,
+    weightKg: weight.kilograms,
+    ageYears: ageOf(stay, day),
+    fitness: evaluation?.walk.measures.fitness ?? "unknown",
+    condition: evaluation ? conditionOf(evaluation.walk.measures) : null,
+    daysOff: last ? daysBetween(last, day) : null,
   });
 }
 
-/** Before any evaluation only the most experienced handle a horse that nobody knows. */
+/** Before any evaluation only the more experienced handle a horse that nobody knows. */
 const UNKNOWN_RISK = 3;
-export const riskOf = (stay: Stay, outcome: Outcome | null): number =>
-  stay.riskSet ?? stay.judged?.risk ?? outcome?.risk ?? UNKNOWN_RISK;
-export const stageOfStay = (stay: Stay, evaluation: Evaluation | null): Stage =>
-  stageOf(stay.rides, evaluation !== null && provenUnderSaddle(evaluation.walk.marks));
+/** As it was signed or set by hand, else as the evaluation reads; something worse that was seen since raises it. */
+export function riskOf(stay: Stay, outcome: Outcome | null, incidents: Past["incidents"]): ReturnType<typeof riskNow> {
+  if (stay.riskSet !== null) return riskNow(stay.riskSet, stay.riskSetOn, incidents);
+  return riskNow(stay.judged?.risk ?? outcome?.risk ?? UNKNOWN_RISK, stay.judged?.day ?? null, incidents);
+}
+
+/** Why a rider's line would be light that also keeps a horse out of the heat. */
+const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-off"]);
+
+export interface RecordOfHorse {
+  readonly stay: Stay;
+  readonly barn: Barn;
+  /** The last closed one. */
+  readonly evaluation: Evaluation | null;
+  readonly past: Omit<Past, "stayId">;
+}
+/** The same past from what a stay's own pages have read already. */
+export const pastFrom = ({
+  scores,
+  worked,
+}: {
+  readonly scores: readonly StayScore[];
+  readonly worked: readonly Worked[];
+}): Omit<Past, "stayId"> => ({
+  scores: [...scores],
+  sessions: worked.slice(-PAST_SESSIONS).map((one) => ({ ...one })),
+  incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt }) => ({ kind, hurt, day }))),
+});
+
+/** What the horse can do, and where it stands as a riding horse. */
+export const readingOf = ({ stay, barn, past }: Pick<RecordOfHorse, "stay" | "barn" | "past">): HorseReading =>
+  readHorse({
+    ladder: ladderFor(ladderWith(barn.ladder), methodOf(stay.method, methodsWith(barn.methods))),
+    scores: past.scores,
+    kind: stay.kind,
+    history: stay.history,
+    rides: stay.rides,
+  });
+
+/** Everything that is asked of the record before something is done with a horse on a day. */
+export function permitHorse(record: RecordOfHorse, day: LocalDate): PermitHorse {
+  const { stay, barn, evaluation, past } = record;
+  const method = methodOf(stay.method, methodsWith(barn.methods));
+  const load = loadOf(stay, evaluation, day);
+  const weight = weightNow(stay, day);
+  const last = lastWorked(stay);
+  const reading = readingOf(record);
+  const { checks, ridden, secondPerson, sessionMinutes, circleMinutes } = limitsInForce(stay, day);
+  const incident = past.incidents.at(-1) ?? null;
+  return {
+    hold: heldOn(stay.holds, day),
+    checks,
+    signed: stay.judged !== null,
+    ridden: stay.judged === null ? null : ridden,
+    secondPerson,
+    sessionMinutes,
+    circleMinutes,
+    ageYears: ageOf(stay, day),
+    horseClass: stay.class,
+    load,
+    weightDays: weight && daysBetween(weight.day, day),
+    risk: riskOf(stay, evaluation && outcomeOf(stay, evaluation, day), past.incidents).risk,
+    stage: reading.stage,
+    green: stay.rides < GREEN_RIDES,
+    noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
+    forbid: stay.keptFrom,
+    unready: unreadyOf({
+      ladder: ladderFor(ladderWith(barn.ladder), method),
+      reading,
+      sessions: past.sessions,
+      sessionsSoFar: stay.delivered.length,
+      rides: stay.rides,
+      groundSessionsFirst: method.groundSessionsFirst,
+    }),
+    stepBack: null,
+    daysOff: last && daysBetween(last, day),
+    lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },
+  };
+}
+export const permitPerson = ({ id, grade, weightKg, rides, specialist }: Person): PermitPerson => ({
+  id,
+  grade,
+  weightKg,
+  rides,
+  specialist,
+});
 
 /** First-week focus is shown for so many days after the evaluation. */
 const FOCUS_DAYS = 7;
-/** What holds back a horse's work: open checks, and what the manager signed last. */
+/** What holds back a horse's work: checks, and what the manager signed last. */
 export const limitsInForce = (stay: Stay, day: LocalDate): InForceView => {
-  const { holds, skills } = heldByChecks(stay.checks.filter((check) => wasOpen(check, day)));
   // A signature says nothing of the days before its evaluation.
   const judged = stay.judged && stay.judged.day <= day ? stay.judged : null;
   return {
-    held: holds,
-    heldSkills: skills,
+    checks: heldByChecks(stay.checks, day),
     ridden: judged?.ridden ?? true,
-    secondPerson: judged?.secondPerson ?? false,
+    secondPerson: judged?.secondPerson ?? "no",
     sessionMinutes: judged?.sessionMinutes ?? null,
     circleMinutes: judged?.circleMinutes ?? circleMinutes(ageOf(stay, day)),
     focus: judged && daysBetween(judged.day, day) <= FOCUS_DAYS ? judged.focus : [],

@@ -1,11 +1,12 @@
 /** Booking a stay and changing its terms, holds and company. */
 
-import type { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart } from "#contracts/stay.ts";
+import type { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart, Weigh } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
 import { bendOf, usualRateOf } from "#core/forecast/calibrate.ts";
 import { ok } from "#core/kernel/result.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
 import { worksTaken } from "#core/ladder/typical.ts";
+import { weightOf } from "#core/tools/weight.ts";
 import { keepLearnt } from "#db/queries/barn.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listStayCards } from "#db/queries/day.ts";
@@ -24,6 +25,7 @@ import {
   insertHorse,
   insertKeptFrom,
   insertStay,
+  insertWeighing,
   lockDetails,
   lockStay,
   sendHome as sendHomeRow,
@@ -54,7 +56,7 @@ export async function editStay(work: Work, input: EditStay): Answer<{ version: n
   if (!mayHave(work, input.stay.method, before.method)) return no({ code: "not-found", path: "stay.method" });
   const first = before.delivered[0];
   if (first && input.stay.firstDay > first) return no({ code: "before-arrival", path: "stay.firstDay" });
-  if (!(await updateStay(work.tx, input.id, input.version, input.stay, input.riskSet)))
+  if (!(await updateStay(work.tx, input.id, input.version, input.stay, { set: input.riskSet, on: work.today })))
     return no({ code: "changed-meanwhile", path: "version", current: before });
   await note(work, "stay", input.id, "terms changed", { before: { ...before, delivered: undefined }, after: input });
   return ok({ version: input.version + 1 });
@@ -141,5 +143,21 @@ export async function sendHome(work: Work, input: SendHome): Answer {
   await keepTaken(work.tx, input.id, worksTaken(await listScores(work.tx, input.id)));
   await keepLearnt(work.tx, bendOf(await listTold(work.tx)), usualRateOf(await listRates(work.tx)));
   await note(work, "stay", input.id, "went home", { day: input.day });
+  return ok(null);
+}
+
+/** On the scale or by tape; a weight that is 60 days old lets nobody get on. */
+export async function weigh(work: Work, input: Weigh): Answer {
+  if (!(await lockStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
+  const stay = await findStay(work.tx, input.stay);
+  if (!stay) return no({ code: "not-found", path: "stay" });
+  if (stay.wentHome) return no({ code: "gone-home", path: "stay" });
+  if (input.day > work.today) return no({ code: "in-the-future", path: "day" });
+  if (input.day < stay.firstDay) return no({ code: "before-arrival", path: "day" });
+  const weight = weightOf(stay.class, { ...input, withersCm: null, neckCm: null, build: "unknown" });
+  if (!weight) return no({ code: "tape-slipped", path: "girthCm" });
+  const { kilograms, by } = weight;
+  await insertWeighing(work.tx, stay.id, { day: input.day, kilograms, byScale: by === "scale", by: work.actor.id, at: work.now });
+  await note(work, "stay", stay.id, "weighed", { day: input.day, kilograms });
   return ok(null);
 }

@@ -6,16 +6,18 @@ import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import { hardSide, type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
+import { type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { findFeedOf } from "#db/queries/feed.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { listCheckBacks } from "#db/queries/owner-answers.ts";
+import { pastOf } from "#db/queries/past.ts";
 import { listTaken } from "#db/queries/plan.ts";
 import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
@@ -103,6 +105,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     listTaken(sql),
     stay.wentHome ? listCheckBacks(sql, stay.id) : [],
   ]);
+  const past = (await pastOf(sql, [stay.id]))(stay.id);
   const closed = evaluations.filter((evaluation) => evaluation.closedAt);
   const latest = closed.at(-1) ?? null;
   const outcome = latest && outcomeNow(stay, barn, latest, worked, today);
@@ -118,6 +121,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     pins: [],
     taken,
     riders: [],
+    people: null,
   });
   const minutes = (of: "groundMinutes" | "saddleMinutes"): number => worked.reduce((sum, session) => sum + session[of], 0);
   return {
@@ -129,9 +133,9 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
       closed.find((evaluation) => evaluation.kind === "intake") ?? null,
       levelsOf(factsOf(record), stayDay(stay.firstDay, record.today)),
     ),
-    hard: hardSide(levels, SKILLS),
+    hard: hardSideOf(scores, record.ladder),
     outcome,
-    risk: riskOf(stay, outcome),
+    ...riskOf(stay, outcome, past.incidents),
     riskSet: stay.riskSet !== null,
     evaluations: evaluations.map(({ id, kind, day, closedAt }) => ({ id, kind, day, closed: closedAt !== null })),
     apart: stay.apart.map((id) => ({ stay: id, horse: stays.find((other) => other.id === id)?.horse ?? "a horse gone home" })),

@@ -4,7 +4,7 @@ import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.
 import { dayEffects } from "#core/forecast/day-effects.ts";
 import { conditionOf } from "#core/intake/measures.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
-import { readLevels, trackKey } from "#core/ladder/level.ts";
+import { trackKey } from "#core/ladder/level.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { hardByBranch, incidentsOf, paceOf, riderMix, workedLately } from "#core/watch/course.ts";
@@ -36,14 +36,13 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
   const told = await listLatestForecasts(sql, [stay.id, ...stays.map(({ id }) => id)]);
   const mine = told.find(({ stayId }) => stayId === stay.id);
   const others = told.flatMap(({ stayId, rateMean }) => (stayId === stay.id || rateMean === null ? [] : [rateMean]));
-  const levels = readLevels(scores);
   return {
     today,
     weeks: weeksOf(worked, stay.firstDay, today),
     lately: workedLately(worked, today),
     riders: riderMix(worked),
     incidents: incidentsOf(worked),
-    hardBy: hardByBranch(levels),
+    hardBy: hardByBranch(scores),
     pace:
       mine && mine.rateMean !== null && mine.rateVariance !== null && worked.length > 0
         ? paceOf({ mean: mine.rateMean, variance: mine.rateVariance }, others)
@@ -114,7 +113,19 @@ export async function readLogView({ sql }: Deps, opened: Opened): Promise<LogVie
     listRevised(sql, stay.id),
     listPeople(sql),
   ]);
-  const record = recordOf({ stay, barn, today, worked, evaluations, scores, goals: [], pins: [], taken, riders: [] });
+  const record = recordOf({
+    stay,
+    barn,
+    today,
+    worked,
+    evaluations,
+    scores,
+    goals: [],
+    pins: [],
+    taken,
+    riders: [],
+    people: null,
+  });
   const effects = new Map(dayEffects(factsOf(record)).map(({ day, effect }) => [day, effect]));
   const holds = stay.holds.map(({ from, to }) => ({ from, to: to ?? today, what: "hold" as const }));
   return {

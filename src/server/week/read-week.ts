@@ -59,8 +59,10 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
   const here = stays.filter((stay) => stay.firstDay <= last);
   const record = { people, absences, places, evaluations, appointments, weather: [] };
   // Horses are read as they stand at the first day; who works when differs by day.
-  const byDay = days.map((day) => ({ day, facts: dayFacts({ ...record, stays: day === first ? here : [] }, day) }));
-  const horses = must(byDay[0], "a barn works on some day").facts.horses;
+  const byDay = await Promise.all(
+    days.map(async (day) => ({ day, facts: await dayFacts(sql, barn, record, day === first ? here : [], day) })),
+  );
+  const { horses, people: everybody } = must(byDay[0], "a barn works on some day").facts;
   const known = groupBy(pairings, ({ stayId }) => stayId);
   const read = here.map((stay, i) => {
     const horse = must(horses[i], "a horse of the week");
@@ -74,7 +76,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
     const own = meant.filter(({ stayId }) => stayId === stay.id);
     const wanted: WeekStay = {
       horse,
-      ...usualSession(horse),
+      ...usualSession(horse, everybody),
       usual: riders[0] ?? null,
       known: riders,
       sessions: horse.evaluated ? wholeOf(Math.min(end.contractedSoFar, end.contracted) - before.length) : 0,

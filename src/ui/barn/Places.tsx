@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Controller, type FieldValues, type Path, useForm } from "react-hook-form";
 import { AddPlace, EditPlace, type PlaceFields, type ShutTime, SURFACES } from "#contracts/barn.ts";
 import type { BarnView } from "#contracts/views.barn.ts";
-import { STAGES } from "#core/gate/gate.ts";
+import { STAGES } from "#core/reading/reading.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Picks, Tag, Trouble } from "#ui/kit/parts.tsx";

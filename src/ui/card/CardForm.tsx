@@ -4,14 +4,17 @@ import type { Told } from "#contracts/card.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { WEATHERS, type Weather } from "#core/card/card.ts";
 import { setMinutes, type TimerName } from "#core/card/timers.ts";
-import { overridable, readGate } from "#core/gate/gate.ts";
+import { readGate } from "#core/gate/gate.ts";
+import { mayOverride } from "#core/permission/reasons.ts";
+import { againstRecord } from "#core/permission/record.ts";
 import { Button, Choice, Stepper, Trouble } from "#ui/kit/parts.tsx";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { type CardSpot, submit } from "#ui/offline/outbox.ts";
 import { useSubmit } from "#ui/offline/use-submit.ts";
 import { plural } from "#ui/words/figures.ts";
-import { GATE_STATE } from "#ui/words/gate.ts";
+import { sayGateState } from "#ui/words/gate.ts";
 import { WEATHER } from "#ui/words/labels.ts";
+import { AgainstRecord } from "./AgainstRecord.tsx";
 import { Ending } from "./Ending.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { FirstMount } from "./FirstMount.tsx";
@@ -56,10 +59,18 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   );
   const part: Part = { view, draft, put, tell };
   const riding = view.card.kind !== "ground";
-  const answer = readGate(
-    { ...view.gate, ticks: draft.ticks, redSigns: draft.redSigns, windy: draft.weather === "windy" },
-    view.card.kind,
-  );
+  const spot = {
+    helper: view.people.find(({ id }) => id === draft.helper) ?? null,
+    ticks: draft.ticks,
+    redSigns: draft.redSigns,
+    windy: draft.weather === "windy",
+  };
+  const answer = readGate(view.gate, spot, view.card.kind);
+  const setAside = draft.overrideReason !== "" && mayOverride(view.actor, answer.reasons);
+  const isWritten = draft.groundMinutes + draft.saddleMinutes > 0 || draft.scores.length > 0 || draft.mount !== null;
+  const against = isWritten
+    ? againstRecord(view, spot, draft).filter((reason) => draft.overrideReason === "" || !mayOverride(view.actor, [reason]))
+    : [];
   const step =
     (name: TimerName) =>
     (minutes: number): void => {
@@ -83,7 +94,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     }
   };
   const marks = {
-    before: GATE_STATE[answer.state].toLowerCase(),
+    before: sayGateState(answer.state, view.card.kind, setAside).toLowerCase(),
     work: draft.scores.length > 0 ? plural(draft.scores.length, "score") : "",
     happened: draft.incidents.length > 0 ? "■" : draft.signs.length > 0 ? plural(draft.signs.length, "sign") : "",
     end: draft.endedWell === null ? "open" : "✓",
@@ -104,23 +115,29 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         <Gate
           answer={answer}
           kind={view.card.kind}
-          asked={view.ticks}
+          asked={view.gate.asked}
           ticks={draft.ticks}
           redSigns={draft.redSigns}
-          override={
-            overridable(answer)
-              ? {
-                  may: view.mayOverride,
-                  reason: draft.overrideReason,
-                  onReason: (overrideReason) => put({ overrideReason }),
-                  onTell: () => tell({ what: "gate-override", gate: copied(gateOf(draft)), weather: draft.weather }),
-                }
-              : null
-          }
+          actor={view.actor}
+          override={draft.overrideReason}
+          onOverride={(overrideReason) => {
+            put({ overrideReason });
+            if (overrideReason !== "")
+              tell({
+                what: "gate-override",
+                gate: copied(gateOf({ ...draft, overrideReason })),
+                weather: draft.weather,
+              });
+          }}
           onTicks={(ticks) => put({ ticks })}
-          onRedSigns={(redSigns) => put({ redSigns })}
+          onRedSigns={(redSigns) => {
+            put({ redSigns });
+            if (redSigns.includes("sudden-change") && !draft.redSigns.includes("sudden-change")) tell({ what: "sudden-change" });
+          }}
         />
-        {riding && view.gate.stage === "unridden" && (answer.state === "open" || draft.mount) && <FirstMount {...part} />}
+        {riding && view.gate.horse.stage === "unridden" && (answer.state === "open" || setAside || draft.mount) && (
+          <FirstMount {...part} />
+        )}
       </Step>
       <Step name="work" at={at}>
         <Timers
@@ -155,6 +172,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       <Step name="end" at={at}>
         <WarmDown {...part} />
         <Ending {...part} />
+        <AgainstRecord reasons={against} />
         <Trouble problem={problem} />
         <Button tone="main" big disabled={busy || draft.endedWell === null} onClick={() => void close()}>
           {view.revisions.length > 0 ? "Save the correction" : "Close the card"}

@@ -2,14 +2,14 @@ import type { CardView, Essentials as Known } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { IncidentKind } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { inner, listed } from "#ui/words/figures.ts";
 
 import { CUE, INCIDENT, TACK } from "#ui/words/labels.ts";
+import { sayHeld } from "#ui/words/reasons.ts";
 import { sayTouches } from "#ui/words/touches.ts";
 import { sayWeatherLimit } from "#ui/words/weather.ts";
 
-const EASY = { left: "right", right: "left", even: "about even" } as const;
+const EASY = { left: "right", right: "left", even: "about even", unknown: "not known yet" } as const;
 
 /** Of a horse: what to watch for, where it is touchy, which side is easy, and what the last rider says. */
 export function HorseEssentials({ known }: { known: Known }) {
@@ -29,7 +29,7 @@ export function HorseEssentials({ known }: { known: Known }) {
       )}
       <p>
         <span className="sign text-dim">Easy side</span> {EASY[hard]}
-        {hard !== "even" && (
+        {(hard === "left" || hard === "right") && (
           <>
             {" "}
             · <span className="sign text-dim">hard side</span> {hard}
@@ -62,11 +62,11 @@ export function Essentials({ view }: { view: CardView }) {
       {view.weather.map((limit) => (
         <p key={limit.code}>▲ {sayWeatherLimit(limit)}</p>
       ))}
-      {view.heldSkills.length > 0 && (
-        <p className="text-oxblood">
-          ■ Leave alone until a check is done: {listed(view.heldSkills.map((id) => inner(skillOf(id).words)))}
+      {view.checks.map((held) => (
+        <p key={JSON.stringify(held)} className="text-oxblood">
+          ■ {sayHeld(held)}
         </p>
-      )}
+      ))}
       {view.focus.length > 0 && (
         <p>
           <span className="sign text-dim">First week</span> {listed(view.focus)}

@@ -1,10 +1,13 @@
-/** The gate: one bar, open, half or shut, with its reasons as short lines. */
-
+/** The gate: one bar that says what may be done, with its reasons as short lines; what was seen on the ground; and setting it aside, in two steps. */
+import { useId, useState } from "react";
 import type { SessionKind } from "#core/card/card.ts";
-import { type GateAnswer, type GateTick, RED_SIGNS, type RedSign } from "#core/gate/gate.ts";
-import { INPUT, Picks } from "#ui/kit/parts.tsx";
-import { GATE_STATE, sayGateAdvice, sayGateReason } from "#ui/words/gate.ts";
+import type { GateAnswer } from "#core/gate/gate.ts";
+import { type GateTick, RED_SIGNS, type RedSign } from "#core/permission/ground-check.ts";
+import { mayOverride, overriddenBy, sourceOf } from "#core/permission/reasons.ts";
+import { Button, INPUT, Picks } from "#ui/kit/parts.tsx";
+import { sayGateAdvice, sayGateLimit, sayGateState } from "#ui/words/gate.ts";
 import { RED, TICK } from "#ui/words/labels.ts";
+import { sayReason } from "#ui/words/reasons.ts";
 
 const ARM = { open: "M20 40L52 6", half: "M20 40L84 22", shut: "M20 40H92" } as const;
 const TONE = {
@@ -13,16 +16,17 @@ const TONE = {
   shut: "stroke-oxblood text-oxblood border-oxblood",
 } as const;
 
-export function GateBar({ answer, kind }: { answer: GateAnswer; kind: SessionKind }) {
+export function GateBar({ answer, kind, overridden }: { answer: GateAnswer; kind: SessionKind; overridden: boolean }) {
+  const shown = overridden ? "open" : answer.state;
   return (
-    <div role="status" className={`flex items-center gap-3 border-2 bg-paper p-2 ${TONE[answer.state]}`}>
+    <div role="status" className={`flex items-center gap-3 border-2 bg-paper p-2 ${TONE[shown]}`}>
       <svg viewBox="0 0 100 50" className="w-20 shrink-0" aria-hidden="true" fill="none" strokeWidth={5}>
         <path d="M20 48V30M96 48V34" />
-        <path d={ARM[answer.state]} strokeWidth={7} />
+        <path d={ARM[shown]} strokeWidth={7} />
       </svg>
       <div>
-        <p className="sign text-xl">Gate: {GATE_STATE[answer.state].toLowerCase()}</p>
-        <p className="text-ink">{sayGateAdvice(answer.state, kind)}</p>
+        <p className="sign text-xl">{sayGateState(answer.state, kind, overridden)}</p>
+        <p className="text-ink">{sayGateAdvice(answer.state, kind, overridden)}</p>
       </div>
     </div>
   );
@@ -34,78 +38,138 @@ interface Props {
   readonly asked: readonly GateTick[];
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
-  readonly override: { readonly may: boolean; readonly reason: string; onReason(reason: string): void; onTell(): void } | null;
+  readonly actor: Parameters<typeof mayOverride>[0];
+  /** The reason with which it was set aside; empty: it was not. */
+  readonly override: string;
+  onOverride(reason: string): void;
   onTicks(ticks: GateTick[]): void;
   onRedSigns(signs: RedSign[]): void;
 }
 
-export function Gate({ answer, kind, asked, ticks, redSigns, override, onTicks, onRedSigns }: Props) {
+const WHO = {
+  manager: "Only a manager may set this aside",
+  senior: "A manager or a rider of grade 4 or 5 may set this aside",
+} as const;
+
+/** First what is set aside, then why, then the press that does it; and the way back. */
+function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" | "actor" | "override" | "onOverride">) {
+  const [asking, setAsking] = useState(false);
+  const [reason, setReason] = useState("");
+  const field = useId();
+  if (override !== "")
+    return (
+      <div className="border-l-4 border-ochre bg-ochre-soft px-3 py-2">
+        <p>
+          ▲ Set aside: {answer.reasons.map((one) => sayReason(one)).join(" ")} <strong>Why: {override}</strong>
+        </p>
+        <Button big onClick={() => onOverride("")}>
+          Undo the override
+        </Button>
+      </div>
+    );
+  if (!mayOverride(actor, answer.reasons)) {
+    const by = answer.reasons.map(overriddenBy);
+    if (by.includes("nobody")) return null;
+    return <p className="text-dim">{WHO[by.includes("manager") ? "manager" : "senior"]}, with a reason.</p>;
+  }
+  if (!asking)
+    return (
+      <Button big onClick={() => setAsking(true)}>
+        Override the gate
+      </Button>
+    );
+  return (
+    <fieldset className="grid gap-2 border-2 border-ochre p-2">
+      <legend className="sign">You set aside</legend>
+      <ul className="ml-5 list-disc">
+        {answer.reasons.map((one) => (
+          <li key={JSON.stringify(one)}>{sayReason(one)}</li>
+        ))}
+      </ul>
+      <label htmlFor={field} className="sign text-dim">
+        Why? It stays in the record and goes to the office now
+      </label>
+      <input
+        id={field}
+        className={`${INPUT} h-14`}
+        maxLength={500}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+      <div className="flex flex-wrap gap-2">
+        <Button
+          big
+          tone="main"
+          disabled={reason.trim() === ""}
+          onClick={() => {
+            setAsking(false);
+            onOverride(reason.trim());
+          }}
+        >
+          Open it on my word
+        </Button>
+        <Button big onClick={() => setAsking(false)}>
+          Leave it shut
+        </Button>
+      </div>
+    </fieldset>
+  );
+}
+
+export function Gate({ answer, kind, asked, ticks, redSigns, actor, override, onOverride, onTicks, onRedSigns }: Props) {
   const shown = answer.reasons.filter((reason) => reason.code !== "not-ticked");
   const open = answer.reasons.length - shown.length;
+  const overridden = override !== "" && answer.state !== "open" && mayOverride(actor, answer.reasons);
   return (
     <section aria-labelledby="gate-title" className="grid gap-2">
-      <h2 id="gate-title">The gate</h2>
-      <GateBar answer={answer} kind={kind} />
+      <h2 id="gate-title">{kind === "ground" ? "Before you begin" : "The gate"}</h2>
+      <GateBar answer={answer} kind={kind} overridden={overridden} />
       <ul className="ml-5 list-disc">
         {shown.map((reason) => (
           <li key={JSON.stringify(reason)}>
-            {sayGateReason(reason)} <span className="text-dim">({reason.from})</span>
+            {sayReason(reason)} <span className="text-dim">({sourceOf(reason)})</span>
           </li>
         ))}
         {open > 0 && <li>{open} of the ticks below still open</li>}
-        {answer.limits.map((reason) => (
-          <li key={JSON.stringify(reason)}>
-            Keep in mind: {sayGateReason(reason)} <span className="text-dim">({reason.from})</span>
-          </li>
+        {answer.limits.map((limit) => (
+          <li key={JSON.stringify(limit)}>Keep in mind: {sayGateLimit(limit)}</li>
         ))}
       </ul>
       {kind !== "ground" && (
+        <fieldset>
+          <legend className="sign text-dim">On the ground, before anybody gets on</legend>
+          <div className="grid grid-cols-2 gap-1">
+            {asked.map((tick) => {
+              const on = ticks.includes(tick);
+              return (
+                <button
+                  key={tick}
+                  type="button"
+                  aria-pressed={on}
+                  onClick={() => onTicks(on ? ticks.filter((one) => one !== tick) : [...ticks, tick])}
+                  className={`flex min-h-14 items-center gap-2 border px-2 text-left leading-tight ${on ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+                >
+                  <span aria-hidden="true" className="text-xl">
+                    {on ? "✓" : "○"}
+                  </span>
+                  {TICK[tick]}
+                </button>
+              );
+            })}
+          </div>
+        </fieldset>
+      )}
+      <Picks
+        legend="Red signs: seen?"
+        big
+        options={RED_SIGNS.map((sign) => [sign, RED[sign]] as const)}
+        value={redSigns}
+        onChange={onRedSigns}
+      />
+      {kind !== "ground" && (
         <>
-          <fieldset>
-            <legend className="sign text-dim">On the ground, before anybody gets on</legend>
-            <div className="grid grid-cols-2 gap-1">
-              {asked.map((tick) => {
-                const on = ticks.includes(tick);
-                return (
-                  <button
-                    key={tick}
-                    type="button"
-                    aria-pressed={on}
-                    onClick={() => onTicks(on ? ticks.filter((one) => one !== tick) : [...ticks, tick])}
-                    className={`flex min-h-14 items-center gap-2 border px-2 text-left leading-tight ${on ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
-                  >
-                    <span aria-hidden="true" className="text-xl">
-                      {on ? "✓" : "○"}
-                    </span>
-                    {TICK[tick]}
-                  </button>
-                );
-              })}
-            </div>
-          </fieldset>
-          <Picks
-            legend="Red signs: seen?"
-            big
-            options={RED_SIGNS.map((sign) => [sign, RED[sign]] as const)}
-            value={redSigns}
-            onChange={onRedSigns}
-          />
           <p className="text-sm text-dim">Helmet and boots. Nobody alone with a green horse. Never over suspected pain.</p>
-          {override && (
-            <label className="sign block text-dim">
-              {override.may
-                ? "Override, with a reason that stays in the record and goes to the manager now"
-                : "Only a manager, or a rider of grade 4 or 5, may override this gate"}
-              <input
-                className={`${INPUT} h-14 font-sans text-ink`}
-                disabled={!override.may}
-                maxLength={500}
-                value={override.reason}
-                onChange={(event) => override.onReason(event.target.value)}
-                onBlur={() => override.reason.trim() !== "" && override.onTell()}
-              />
-            </label>
-          )}
+          {answer.state !== "open" && <Override {...{ answer, actor, override, onOverride }} />}
         </>
       )}
     </section>

@@ -1,11 +1,11 @@
 import { useState } from "react";
-import type { SessionKind } from "#core/card/card.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
-import { SKILLS, skillOf } from "#core/ladder/skills.ts";
+import { skillOf } from "#core/ladder/skills.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
 import { sayConditions } from "#ui/words/plan.ts";
+import { sayReason } from "#ui/words/reasons.ts";
 import type { Part } from "./part.ts";
 import { SwapItem } from "./SwapItem.tsx";
 
@@ -66,11 +66,17 @@ export function Scores({ view, draft, put: change }: Part) {
     const rest = scores.filter((given) => given.skill !== skill || given.side !== side);
     onChange(score === null ? rest : [...rest, { skill, side, score }]);
   };
-  const fits = (kind: SessionKind, saddle: boolean): boolean => kind !== "ground" || !saddle;
   const items: WorkItem[] = [
     ...view.work.items,
     ...added.map((skill) => ({ skill, role: "go-on" as const, side: null, when: [] })),
   ];
+  // What may not be worked is not offered; what was worked all the same can still be written down.
+  const mayBe = (id: string): boolean => !view.barred.some(({ skill }) => skill === id);
+  const others = view.ladder
+    .map(({ skill }) => skill.id)
+    .filter((id) => !items.some((one) => one.skill === id))
+    .sort((a, b) => Number(mayBe(b)) - Number(mayBe(a)));
+  const option = (id: string): string => `${skillOf(id).words}${mayBe(id) ? "" : ": not today"}`;
   const sidesAsked = (item: WorkItem): readonly TrackSide[] => orderOf(item, sidesOf(skillOf(item.skill).sided));
   /** A method that works one side a day asks for that side alone, until somebody says that the other was worked. */
   const oneSide = (item: WorkItem): boolean =>
@@ -99,9 +105,7 @@ export function Scores({ view, draft, put: change }: Part) {
             <SwapItem
               skill={item.skill}
               swap={swapOf(item.skill) ?? null}
-              others={SKILLS.filter(
-                (skill) => fits(view.card.kind, skill.saddle) && !items.some((one) => one.skill === skill.id),
-              )}
+              others={others.filter(mayBe).map(skillOf)}
               onSwap={(swap) => {
                 change({
                   swaps: [...swaps.filter((one) => one.skill !== item.skill), ...(swap ? [swap] : [])],
@@ -111,6 +115,11 @@ export function Scores({ view, draft, put: change }: Part) {
               }}
             />
           )}
+          {(view.barred.find(({ skill }) => skill === item.skill)?.reasons ?? []).map((reason) => (
+            <p key={JSON.stringify(reason)} className="text-oxblood">
+              ■ {sayReason(reason)}
+            </p>
+          ))}
           {skillOf(item.skill).caution && <p className="text-oxblood">■ {skillOf(item.skill).caution}</p>}
           {view.stuck.includes(item.skill) && (
             <p className="text-dim">No gain in four works: ask for less, ask another way, or leave it for a week.</p>
@@ -143,15 +152,19 @@ export function Scores({ view, draft, put: change }: Part) {
           }}
         >
           <option value="">Choose a skill</option>
-          {SKILLS.filter((skill) => fits(view.card.kind, skill.saddle) && !items.some((item) => item.skill === skill.id)).map(
-            (skill) => (
-              <option key={skill.id} value={skill.id}>
-                {skill.words}
-              </option>
-            ),
-          )}
+          {others.map((id) => (
+            <option key={id} value={id}>
+              {option(id)}
+            </option>
+          ))}
         </select>
       </label>
+      {view.work.withheld.map(({ skill, reasons }) => (
+        <p key={skill} className="pt-2">
+          <span className="sign text-dim">Planned, and not today:</span> {skillOf(skill).words.toLowerCase()}.{" "}
+          {reasons.map((reason) => sayReason(reason)).join(" ")}
+        </p>
+      ))}
       {view.work.leaveAlone.length > 0 && (
         <p className="pt-2">
           <span className="sign text-dim">Leave alone today:</span>{" "}

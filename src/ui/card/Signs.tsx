@@ -1,31 +1,19 @@
-/** Quick signs: a tap for how strong, good ones and bad ones. */
+/** Every sign, what this horse usually shows first: a tap for how strong. */
+import { SIGN_IDS } from "#core/intake/signs.ts";
 import { SignChip } from "#ui/intake/SignChip.tsx";
 import type { Part } from "./part.ts";
 
-const QUICK_SIGNS = [
-  "licks",
-  "blows-out",
-  "soft-eye",
-  "ear-on",
-  "busy-mouth",
-  "head-high",
-  "girthy",
-  "touchy-flank",
-  "bucks",
-  "runs-on",
-  "sucks-back",
-  "one-side",
-  "trips",
-  "sudden-change",
-];
 const SUDDEN = "sudden-change";
 
-export function Signs({ draft, put, tell }: Part) {
+export function Signs({ view, draft, put, tell }: Part) {
+  const { usualSigns } = view.essentials;
+  const usual = usualSigns.filter((id) => SIGN_IDS.includes(id));
+  const order = [...usual, ...SIGN_IDS.filter((id) => !usual.includes(id))];
   return (
     <section aria-labelledby="signs-title">
       <h2 id="signs-title">Signs</h2>
       <div className="flex flex-wrap gap-2">
-        {QUICK_SIGNS.map((sign) => (
+        {order.map((sign) => (
           <SignChip
             key={sign}
             sign={sign}

@@ -4,7 +4,7 @@ import type { CardView } from "#contracts/views.card.ts";
 import type { Mounting } from "#core/card/first-mount.ts";
 import { EMPTY_RECORD, type OpenRecord, type RecordField } from "#core/card/merge.ts";
 import { minutesOf, NO_TIMERS, standingAt, type Timers } from "#core/card/timers.ts";
-import type { GateTick, RedSign } from "#core/gate/gate.ts";
+import { type GateTick, type RedSign } from "#core/permission/ground-check.ts";
 
 /** `endedWell` is null until somebody says so: nothing is assumed. */
 export interface Draft extends OpenRecord {

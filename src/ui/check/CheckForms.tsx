@@ -1,7 +1,7 @@
 /** What is done with a check: an appointment, an answer, another day or hold, or nothing after all. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type FieldValues, type Path, type UseFormReturn, useForm } from "react-hook-form";
-import { BookCheck, CancelCheck, CloseCheck, EditCheck } from "#contracts/check.ts";
+import { BookCheck, CancelCheck, CloseCheck, EditCheck, ReleaseCheck } from "#contracts/check.ts";
 import type { CheckView } from "#contracts/views.check.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { CHECK_RESULTS } from "#core/intake/cause-rules.ts";
@@ -11,9 +11,10 @@ import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { CHECK_RESULT, sayWaits } from "#ui/words/check.ts";
+import { CHECK_RESULT, sayRestriction, sayWaits } from "#ui/words/check.ts";
 import { listed } from "#ui/words/figures.ts";
 import { HeldSkills } from "./HeldSkills.tsx";
+import { Restricts } from "./Restricts.tsx";
 
 /** Sends a form about a check; what somebody else saved meanwhile is shown beside it. */
 function useCheckForm<T extends FieldValues & { version: number }, Shown extends object>(
@@ -74,16 +75,22 @@ export function AnswerForm({ check, today }: { check: CheckView; today: LocalDat
       doneOn: check.doneOn ?? today,
       result: check.result ?? "clear",
       answer: check.answer,
+      restrictions: check.restrictions.map((one) => ({ ...one })),
     },
   });
-  type Shown = Pick<CloseCheck, "doneOn" | "result" | "answer">;
+  const result = form.watch("result");
+  type Shown = Pick<CloseCheck, "doneOn" | "result" | "answer" | "restrictions">;
   const { busy, save, panel, trouble } = useCheckForm<CloseCheck, Shown>(form, "check/close", {
     lines: {
       doneOn: ["Day", (x) => x ?? "none"],
       result: ["Result", (x) => (x ? CHECK_RESULT[x] : "none")],
       answer: ["Words", (x) => x],
+      restrictions: ["Restricted", (x) => listed(x.map(sayRestriction)) || "nothing"],
     },
-    mine: () => ({ doneOn: form.getValues("doneOn"), result: form.getValues("result"), answer: form.getValues("answer") }),
+    mine: () => {
+      const { doneOn, result: of, answer, restrictions } = form.getValues();
+      return { doneOn, result: of, answer, restrictions };
+    },
   });
   return (
     <form noValidate onSubmit={(event) => void save(event)} className={FORM}>
@@ -97,10 +104,40 @@ export function AnswerForm({ check, today }: { check: CheckView; today: LocalDat
           rows={3}
           hint="In their words; a chart or photo can be attached."
         />
+        {result === "found" && check.holds !== "nothing" && (
+          <p className="text-ochre">▲ {sayWaits(check.holds, check.skills)} until you release it.</p>
+        )}
+        <Restricts form={form} />
         {panel}
         {trouble}
         <Button type="submit" tone="main" disabled={busy}>
           {check.state === "done" ? "Correct the answer" : "Enter the answer"}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** What was found, or restricted, is let go. */
+export function ReleaseForm({ check, today }: { check: CheckView; today: LocalDate }) {
+  const form = useForm<ReleaseCheck, unknown, ReleaseCheck>({
+    resolver: zodResolver(ReleaseCheck),
+    defaultValues: { id: check.id, version: check.version, on: today, words: "" },
+  });
+  type Shown = Pick<ReleaseCheck, "on" | "words">;
+  const { busy, save, panel, trouble } = useCheckForm<ReleaseCheck, Shown>(form, "check/release", {
+    lines: { on: ["From", (x) => x], words: ["Words", (x) => x] },
+    mine: () => ({ on: form.getValues("on"), words: form.getValues("words") }),
+  });
+  return (
+    <form noValidate onSubmit={(event) => void save(event)} className={FORM}>
+      <Text form={form} name="on" kind="date" label="From" />
+      <Text form={form} name="words" label="Who says so, and why" rows={2} />
+      <div className="md:col-span-2">
+        {panel}
+        {trouble}
+        <Button type="submit" tone="main" disabled={busy}>
+          Release it
         </Button>
       </div>
     </form>

@@ -1,15 +1,16 @@
 import { useState } from "react";
 import type { CheckView } from "#contracts/views.check.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
-import { isOpen } from "#core/check/check.ts";
+import { heldByChecks, isOpen } from "#core/check/check.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { Button, Tag } from "#ui/kit/parts.tsx";
 import { CHECK_RESULT, CHECK_STATE, LOOKER, sayLate, sayWaits, sayWhen } from "#ui/words/check.ts";
 import { outer } from "#ui/words/figures.ts";
-import { AnswerForm, BookForm, CancelForm, ChangeForm } from "./CheckForms.tsx";
+import { sayHeld } from "#ui/words/reasons.ts";
+import { AnswerForm, BookForm, CancelForm, ChangeForm, ReleaseForm } from "./CheckForms.tsx";
 import { Files } from "./Files.tsx";
 
-type Doing = "book" | "answer" | "change" | "cancel" | null;
+type Doing = "book" | "answer" | "change" | "release" | "cancel" | null;
 
 /** One check: what is asked, of whom, by when, what waits, and what came back. */
 export function CheckItem({
@@ -25,6 +26,7 @@ export function CheckItem({
 }) {
   const [doing, setDoing] = useState<Doing>(null);
   const open = isOpen(check);
+  const holding = heldByChecks([check], today);
   const title = check.cause ? causeOf(check.cause).words : check.asked;
   const about = `${title}${named ? ` of ${check.horse}` : ""}`;
   const action = (what: Exclude<Doing, null>, words: string) => (
@@ -37,9 +39,9 @@ export function CheckItem({
     </Button>
   );
   const tone =
-    check.late > 0 || (open && check.holds === "all")
+    check.late > 0 || holding.some(({ holds }) => holds === "all")
       ? "border-oxblood"
-      : open && check.holds !== "nothing"
+      : holding.length > 0
         ? "border-ochre"
         : "border-line";
   return (
@@ -69,17 +71,30 @@ export function CheckItem({
           <strong>{CHECK_RESULT[check.result]}.</strong> {check.answer}
         </p>
       )}
+      {!open &&
+        holding.map((held) => (
+          <p key={JSON.stringify(held)} className="text-oxblood">
+            ■ {sayHeld(held)} {check.restrictions.find(({ what }) => what === held.restricts)?.words}
+          </p>
+        ))}
+      {check.releasedOn && (
+        <p className="text-dim">
+          Released from {sayDate(check.releasedOn)} by {check.releasedBy}.
+        </p>
+      )}
       {check.state === "cancelled" && <p>Cancelled: {check.answer}</p>}
       <div className="flex flex-wrap gap-1 py-1">
         {mayWrite && open && action("book", check.state === "booked" ? "Book another day" : "Book")}
         {mayWrite && check.state !== "cancelled" && action("answer", check.state === "done" ? "Correct the answer" : "Answer")}
         {mayWrite && open && action("change", "Change")}
+        {mayWrite && holding.length > 0 && !open && action("release", "Release")}
         {mayWrite && open && action("cancel", "Not needed")}
         {check.state !== "cancelled" && <Files check={check} mayWrite={mayWrite} />}
       </div>
       {doing === "book" && <BookForm check={check} today={today} />}
       {doing === "answer" && <AnswerForm check={check} today={today} />}
       {doing === "change" && <ChangeForm check={check} />}
+      {doing === "release" && <ReleaseForm check={check} today={today} />}
       {doing === "cancel" && <CancelForm check={check} />}
     </li>
   );

@@ -58,7 +58,7 @@ function announcementsFor(view: DayView): Announcements {
 const knownToAll = (down: ReturnType<typeof fallen>): ReturnType<typeof fallen> =>
   new Map(
     [...down]
-      .map(([card, all]) => [card, all.filter((one) => one.code !== "load-unknown" || one.missing !== "rider")] as const)
+      .map(([card, all]) => [card, all.filter((one) => one.code !== "load" || one.because !== "person-unweighed")] as const)
       .filter(([, left]) => left.length > 0),
   );
 

@@ -77,7 +77,7 @@ export function Course({ view }: { view: CourseView }) {
           <ul>
             {hardBy.map(({ branch, side, skills }) => (
               <li key={branch}>
-                {BRANCH[branch]}: {side === "even" ? "about even" : `easy ${EASY[side]}, hard ${side}`}{" "}
+                {BRANCH[branch]}: {side !== "left" && side !== "right" ? "about even" : `easy ${EASY[side]}, hard ${side}`}{" "}
                 <span className="text-dim">({plural(skills, "skill")})</span>
               </li>
             ))}

@@ -1,8 +1,9 @@
 import type { JudgementFields } from "#contracts/intake.ts";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
+import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
-import { kilograms, listed } from "#ui/words/figures.ts";
-import { APART, LEARNER, NERVE, SECOND, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
+import { kilograms, listed, outer } from "#ui/words/figures.ts";
+import { APART, LEARNER, NERVE, SECOND, SECOND_PERSON, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
 import { LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
 import type { Change } from "./judging.ts";
@@ -42,8 +43,7 @@ function Row({
   );
 }
 
-const asRead = ["", "As read"] as const;
-const yesNo = [asRead, ["yes", "Yes"], ["no", "No"]] as const;
+const asRead: readonly [string, string] = ["", "As read"];
 const flagOf = (next: string): boolean | null => (next === "" ? null : next === "yes");
 const flagText = (value: boolean | null): string => (value === null ? "" : value ? "yes" : "no");
 const numberOf = (next: string): number | null => (next === "" ? null : Number(next));
@@ -86,13 +86,13 @@ export function JudgeLimits({
         label="Second person"
         id="set-second"
         read={
-          limits.secondPerson
-            ? `Always${reasons(limits.secondBecause.map((why) => SECOND[why]))}.`
-            : "For first mounts and first rides, as for every horse."
+          limits.secondPerson === "no"
+            ? "Until it is a riding horse, as for every horse."
+            : `${outer(SECOND_PERSON[limits.secondPerson])}${reasons(limits.secondBecause.map((why) => SECOND[why]))}.`
         }
-        value={flagText(judgement.secondPerson)}
-        options={yesNo}
-        onChange={(next) => change({ secondPerson: flagOf(next) })}
+        value={judgement.secondPerson ?? ""}
+        options={[asRead, ...SECOND_PERSONS.map((one) => [one, outer(SECOND_PERSON[one])] as const)]}
+        onChange={(next) => change({ secondPerson: SECOND_PERSONS.find((one) => one === next) ?? null })}
       />
       <Row
         label="Session"

@@ -1,12 +1,13 @@
 import type { InForceView } from "#contracts/views.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
-import type { HardSide } from "#core/ladder/level.ts";
 import { skillOf } from "#core/ladder/skills.ts";
-import { sayWaits } from "#ui/words/check.ts";
+import type { HardSide } from "#core/reading/hard-side.ts";
 import { kilograms, listed } from "#ui/words/figures.ts";
+import { SECOND_PERSON } from "#ui/words/intake.ts";
 import { BRANCH, LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
+import { sayHeld } from "#ui/words/reasons.ts";
 import { Findings } from "./Findings.tsx";
 
 /** What a walk comes to: limits, findings with who should look, and where to start. */
@@ -34,11 +35,11 @@ export function Outcome({
   return (
     <section>
       <h2>Limits</h2>
-      {inForce && inForce.held !== "nothing" && (
-        <p className="border-l-4 border-oxblood bg-oxblood-soft px-2 text-oxblood">
-          ■ A check is open. {sayWaits(inForce.held, inForce.heldSkills)}.
+      {inForce?.checks.map((held) => (
+        <p key={JSON.stringify(held)} className="border-l-4 border-oxblood bg-oxblood-soft px-2 text-oxblood">
+          ■ {sayHeld(held)}
         </p>
-      )}
+      ))}
       {inForce && !inForce.ridden && <p className="text-oxblood">■ Ground work only, by the signed evaluation.</p>}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
         <dt className="sign text-dim">Risk</dt>
@@ -65,11 +66,14 @@ export function Outcome({
         </dd>
         <dt className="sign text-dim">Circles</dt>
         <dd>{circles === 0 ? "none" : `${circles} min of trot and canter a session`}</dd>
-        {(sessionMinutes !== null || secondPerson) && (
+        {(sessionMinutes !== null || secondPerson !== "no") && (
           <>
             <dt className="sign text-dim">Session</dt>
             <dd>
-              {[sessionMinutes !== null && `${sessionMinutes} min at the most`, secondPerson && "always a second person"]
+              {[
+                sessionMinutes !== null && `${sessionMinutes} min at the most`,
+                secondPerson !== "no" && SECOND_PERSON[secondPerson],
+              ]
                 .filter(Boolean)
                 .join(", ")}
             </dd>

@@ -6,7 +6,7 @@ import { Tag } from "#ui/kit/parts.tsx";
 import { sayWaits } from "#ui/words/check.ts";
 import { outer } from "#ui/words/figures.ts";
 import { URGENCY } from "#ui/words/findings.ts";
-import { targetWords, VERDICT } from "#ui/words/intake.ts";
+import { SECOND_PERSON, targetWords, VERDICT } from "#ui/words/intake.ts";
 import { verdictTone } from "./judging.ts";
 
 /** What stands under an evaluation: the last signature, and that there were others. */
@@ -23,7 +23,7 @@ export function Signed({ signature }: { signature: Signature }) {
         <dt className="sign text-dim">Limits</dt>
         <dd>
           risk {limits.risk}; {limits.ridden ? "ridden when the gate opens" : "ground work only"};{" "}
-          {limits.secondPerson ? "always with a second person" : "second person for first rides"};{" "}
+          {SECOND_PERSON[limits.secondPerson]};{" "}
           {limits.sessionMinutes === null
             ? "sessions as the method has them"
             : `sessions of ${limits.sessionMinutes} minutes at the most`}

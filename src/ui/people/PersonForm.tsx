@@ -16,6 +16,7 @@ const NEW: PersonFields = {
   grade: 2,
   weightKg: null,
   rides: true,
+  specialist: false,
   worksDays: [1, 2, 3, 4, 5],
   worksFrom: 420,
   worksTo: 960,
@@ -51,6 +52,7 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
       <Text form={form} name={path("maxSaddle")} label="Rides a day at most" kind="number" />
       <div className="self-end">
         <Check form={form} name={path("rides")} label="Rides" />
+        <Check form={form} name={path("specialist")} label="May do specialist work" />
       </div>
       <Text form={form} name={path("lunchMinutes")} label="Break, minutes" kind="number" hint="0: none is kept free" />
       <Clock form={form} name={path("lunchFrom")} label="Break between" />
@@ -110,6 +112,7 @@ const LINES: Lines<PersonFields> = {
   grade: ["Grade", String],
   weightKg: ["Weight with tack", (x) => (x === null ? "not weighed" : `${x} kg`)],
   rides: ["Rides", (x) => (x ? "yes" : "no")],
+  specialist: ["May do specialist work", (x) => (x ? "yes" : "no")],
   worksDays: ["Works on", (x) => weekdays(x)],
   worksFrom: ["Works from", minutesAsClock],
   worksTo: ["to", minutesAsClock],

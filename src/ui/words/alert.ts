@@ -1,8 +1,10 @@
 import type { AlertView } from "#contracts/views.card.ts";
 import type { WarmDownReason } from "#core/card/warm-down.ts";
 import type { Blocker } from "#core/day/model.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayIncident, sayWarmDown } from "./incident.ts";
+import { sayReason } from "./reasons.ts";
 
 /** What happened, in one or two sentences. */
 export function sayAlert({ what, details }: Pick<AlertView, "what" | "details">): string {
@@ -15,10 +17,15 @@ export function sayAlert({ what, details }: Pick<AlertView, "what" | "details">)
       return `Does not come down after work. ${(details["reasons"] as readonly WarmDownReason[]).map(sayWarmDown).join(" ")}`;
     case "gate-override":
       return `Rode through a gate that was ${details["state"] === "shut" ? "shut" : "half open"}: ${String(details["reason"])}`;
+    case "against": {
+      const reasons = (details["reasons"] as readonly Reason[]).map((reason) => sayReason(reason));
+      return `The record goes against what may be done. ${reasons.join(" ")}`;
+    }
     case "lame":
       return `Lame: ${String(details["reason"])}`;
     case "unplanned": {
-      const against = (details["against"] as readonly Blocker[]).map((blocker) => sayBlocker(blocker, NOBODY_NAMED));
+      // What was told before there was a word for it says nothing.
+      const against = (details["against"] as readonly Blocker[]).map((one) => sayBlocker(one, NOBODY_NAMED)).filter(Boolean);
       return `Worked without being handed out: ${String(details["why"])} ${against.length > 0 ? `Against it: ${against.join(" ")}` : ""}`.trim();
     }
   }

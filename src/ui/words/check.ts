@@ -1,11 +1,12 @@
 /** Words of checks and trials. */
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
-import type { CheckState, Looker } from "#core/check/check.ts";
+import type { CheckState, Looker, Restriction } from "#core/check/check.ts";
 import type { CheckResult, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
 import { PROFESSIONAL } from "./labels.ts";
+import { RESTRICTED } from "./reasons.ts";
 
 export const LOOKER: Record<Looker, string> = {
   vet: "Vet",
@@ -52,6 +53,8 @@ export const sayWaits = (holds: HeldWork, skills: readonly string[]): string => 
       return "No work at all";
   }
 };
+export const sayRestriction = ({ what, until, words }: Restriction): string =>
+  `no ${RESTRICTED[what]}${until ? ` until ${sayDate(until)}` : ""}${words ? ` (${words})` : ""}`;
 export const sayLate = (days: number): string => `${plural(days, "day")} overdue`;
 export const sayLateNeed = (who: Looker, days: number, holds: HeldWork): string =>
   `${outer(who === "barn" ? "own check" : PROFESSIONAL[who])} ${plural(days, "day")} overdue${holds === "all" ? ", all work waits" : holds === "ridden" ? ", riding waits" : ""}`;

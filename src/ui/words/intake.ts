@@ -5,7 +5,7 @@ import type { GoalReading, Verdict } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
 import type { Moment, Trend } from "#core/intake/cause-rules.ts";
 import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
-import type { ApartReason, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
+import type { ApartReason, SecondPerson, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
 import {
   inches,
   type LengthName,
@@ -112,6 +112,7 @@ export const NERVE: Record<Nerve, string> = { quiet: "quiet", watchful: "watchfu
 
 export const UNRIDDEN: Record<UnriddenReason, string> = {
   "under-two": "under two years old",
+  "under-three": "two years old",
   "not-grown": "a youngster",
   "not-weighed": "its weight is not known",
   check: "a check comes first",
@@ -133,6 +134,11 @@ export const SECOND: Record<SecondReason, string> = {
   girth: "it bites or kicks at the girth",
   kicks: "it kicks when touched behind",
   "never-ridden": "never ridden",
+};
+export const SECOND_PERSON: Record<SecondPerson, string> = {
+  no: "no second person beyond first rides",
+  riding: "a second person whenever somebody gets on",
+  always: "always a second person, on the ground too",
 };
 export const APART: Record<ApartReason, string> = { "near-horses": "fractious next to other horses", stallion: "a stallion" };
 

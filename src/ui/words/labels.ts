@@ -21,13 +21,14 @@ import type {
 import type { Cue } from "#core/card/cues.ts";
 import type { MountStep } from "#core/card/first-mount.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
-import type { GateTick, RedSign, Stage } from "#core/gate/gate.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import type { Professional } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Branch } from "#core/ladder/skills.ts";
+import type { GateTick, RedSign } from "#core/permission/ground-check.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
+import type { Stage } from "#core/reading/reading.ts";
 import type { BlockId, OwedPolicy, ReportKind } from "#core/report/facts.ts";
 import type { Fitness, LightReason } from "#core/tools/load.ts";
 
@@ -224,6 +225,7 @@ export const RED: Record<RedSign, string> = {
   "held-breath": "Held breath",
   "tight-back": "Tight back",
   "hind-ready": "Hind foot ready",
+  "sudden-change": "Sudden change",
 };
 export const LIGHT: Record<LightReason, string> = {
   "age-unknown": "age unknown",

@@ -126,6 +126,12 @@ export function sayRisk(reason: RiskReason): string {
       return `${reason.minutes} minutes to settle`;
     case "stopped":
       return `walk stopped at '${inner(rungWords(RUNGS, reason.rung))}'`;
+    case "raced":
+      return "has raced";
+    case "unknown-handling":
+      return "restart, and nobody knows how it was handled";
+    case "told-dangerous":
+      return "the owner tells of somebody hurt, thrown or run away with";
     case "quiet":
       return "nothing seen that asks for more";
   }

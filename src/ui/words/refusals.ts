@@ -4,7 +4,7 @@ import type { EditFault } from "#core/ladder/edits.ts";
 import { isSkill, skillOf } from "#core/ladder/skills.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { inner, listed, plural } from "./figures.ts";
-import { sayGateReason } from "./gate.ts";
+import { sayReason } from "./reasons.ts";
 
 function sayFault(fault: InstrumentFault): string {
   switch (fault.code) {
@@ -73,6 +73,8 @@ export function sayRefusal(refusal: Refusal): string {
       return "Type your password once more for this.";
     case "hold-overlaps":
       return "The horse is on hold already on some of these days. End that hold first, or choose other days.";
+    case "tape-slipped":
+      return "These two do not give a horse's weight: the tape slipped. Measure again.";
     case "before-arrival":
       return "The day lies before the beginning. Choose a later day.";
     case "in-the-future":
@@ -144,11 +146,7 @@ export function sayRefusal(refusal: Refusal): string {
     case "blocked":
       return refusal.blockers.map((blocker) => sayBlocker(blocker, NOBODY_NAMED)).join(" ");
     case "gate-not-open":
-      return `The gate is not open for riding: ${inner(refusal.reasons.map(sayGateReason).join(" "))} ${
-        refusal.overridable
-          ? "A manager, or a rider of grade 4 or 5, may override it with a reason."
-          : "Log the ground minutes only; nobody may override this."
-      }`;
+      return `The gate stays shut to you: ${inner(refusal.reasons.map((reason) => sayReason(reason)).join(" "))}`;
     case "not-evaluated":
       return "The horse has not been evaluated yet.";
     case "nothing-to-report":

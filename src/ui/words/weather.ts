@@ -7,7 +7,7 @@ import { listed } from "./figures.ts";
 
 const hour = (h: number): string => `${String(h).padStart(2, "0")}:00`;
 export function sayWeatherBar(bar: WeatherBar): string {
-  if (bar.code === "heat") {
+  if (bar.what === "heat") {
     const at = `Heat ${bar.heat} (°F + humidity) at ${hour(bar.hour)}`;
     switch (bar.because) {
       case "none":
@@ -24,6 +24,8 @@ export function sayWeatherBar(bar: WeatherBar): string {
       return `${at}: over ${TOO_WINDY} no first rides. Ground work only.`;
     case "green-outside":
       return `${at}: a horse with fewer than ten rides here is not ridden outdoors.`;
+    case "small-place":
+      return `${at}: a green horse is ridden in the small place only, at a walk.`;
     case "ground-first":
       return `${at}: ground work comes first. Make it ground and saddle.`;
   }
@@ -36,6 +38,8 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
       return `Heat ${limit.heat}: short, with water, and a walk after.`;
     case "ground-first":
       return `Wind ${limit.windMps} m/s: ground work first.`;
+    case "walk-only":
+      return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small place if all was quiet.`;
     case "no-fast-work":
       return `Cold, ${limit.temperatureC} °C: under ${TOO_COLD} no fast work.`;
   }
@@ -46,6 +50,7 @@ const TOLD: Readonly<Record<WeatherTold["because"], string>> = {
   "first-rides": "no first rides, ground work only",
   "green-outside": "not ridden outdoors, as they have fewer than ten rides here",
   "not-fit": "kept out of the heat, as they are unfit, thin or back from time off",
+  "small-place": "ridden in a small place only, at a walk",
   short: `at most ${SHORT_MINUTES} minutes outdoors`,
   "ground-first": "ground work before riding",
 };

@@ -3,10 +3,10 @@ import type { Refusal } from "#contracts/refusal.ts";
 import type { NotHad } from "#contracts/views.week.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { Blocker } from "#core/day/model.ts";
-import type { GateReason } from "#core/gate/gate.ts";
 import { readGoal } from "#core/intake/aims.ts";
 import type { Evidence } from "#core/intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import type { Say } from "#core/report/facts.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
@@ -14,9 +14,10 @@ import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
 import { clock, clockAsMinutes, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
 import { sayEvidence, sayWho } from "./findings.ts";
-import { sayGateAdvice, sayGateReason } from "./gate.ts";
+import { sayGateAdvice, sayGateLimit, sayGateState } from "./gate.ts";
 import { lengthIn, sayArithmetic, sayMeant, sayQuestion, sayResting, slotWords } from "./intake.ts";
 import { needPath, needTone, sayNeed, sayUrgency } from "./needs.ts";
+import { sayReason } from "./reasons.ts";
 import { sayRefusal } from "./refusals.ts";
 import { sayStatement } from "./report.ts";
 import { sayTouches } from "./touches.ts";
@@ -25,47 +26,88 @@ import { sayFix, sayNotHad, sayShort } from "./week.ts";
 
 const DAY = localDate("2026-07-10");
 const [who, place, stay, card] = ["p" as PersonId, "l" as PlaceId, "s" as StayId, "c" as CardId];
+const heldBy = (changes: object) =>
+  ({ code: "check", because: "open", holds: null, restricts: null, until: null, skills: [], ...changes }) as Reason;
+const REASONS: Reason[] = [
+  heldBy({ holds: "ridden" }),
+  heldBy({ holds: "all" }),
+  heldBy({ holds: "skill", skills: ["girth"] }),
+  heldBy({ because: "found", holds: "ridden" }),
+  heldBy({ because: "restricted", restricts: "fast", until: DAY }),
+  heldBy({ because: "restricted", restricts: "hard-ground" }),
+  { code: "hold", kind: "vet", since: DAY },
+  { code: "signed-off", because: "ground" },
+  { code: "signed-off", because: "minutes", limit: 30, is: 45 },
+  { code: "signed-off", because: "circle", limit: 10, is: 20 },
+  { code: "age", years: 1, under: 2 },
+  { code: "age", years: 2, under: 3 },
+  { code: "load", because: "over", who, riderKg: 90, limitKg: 80 },
+  { code: "load", because: "prefer", who, riderKg: 90, preferKg: 80 },
+  { code: "load", because: "horse-unweighed" },
+  { code: "load", because: "person-unweighed", who },
+  { code: "load", because: "weight-old", days: 70 },
+  { code: "load", because: "weight-ageing", days: 30 },
+  { code: "grade", who, as: "rider", grade: 1, needed: 2, skill: null },
+  { code: "grade", who, as: "helper", grade: 1, needed: 2, skill: null },
+  { code: "grade", who, as: "rider", grade: 1, needed: 3, skill: "trot" },
+  { code: "grade", who, as: "rider", specialist: true, skill: "lead-change" },
+  { code: "kept-from", who, as: "rider" },
+  { code: "does-not-ride", who },
+  { code: "not-signed" },
+  ...(["risk", "before-riding", "signed", "step-back"] as const).map(
+    (because): Reason => ({ code: "second-person", because, skill: null }),
+  ),
+  { code: "second-person", because: "skill", skill: "stirrup-weight" },
+  {
+    code: "not-ready",
+    step: false,
+    skill: "stirrup-weight",
+    missing: [
+      { code: "level", skill: "hindquarters", side: "right", needed: 3, is: 2 },
+      { code: "quiet", in: "tack" },
+      { code: "quiet", in: "rides" },
+      { code: "ground-sessions", left: 1 },
+      { code: "tacked-here" },
+    ],
+  },
+  { code: "step-back", to: "girth" },
+  { code: "red-sign", sign: "tight-back" },
+  { code: "red-sign", sign: "sudden-change" },
+  { code: "weather", what: "heat", because: "none", hour: 13, heat: 184 },
+  { code: "weather", what: "heat", because: "short", hour: 13, heat: 160 },
+  { code: "weather", what: "heat", because: "not-fit", hour: 9, heat: 133 },
+  { code: "weather", what: "wind", because: "first-rides", hour: 14, windMps: 13 },
+  { code: "weather", what: "wind", because: "green-outside", hour: 14, windMps: 13 },
+  { code: "weather", what: "wind", because: "small-place", hour: 14, windMps: 9 },
+  { code: "weather", what: "wind", because: "ground-first", hour: 14, windMps: 9 },
+  { code: "stage-place", place, stage: "unridden" },
+  { code: "not-ticked", tick: "girth" },
+  { code: "time-off", days: 8 },
+  { code: "incident", kind: "buck", day: DAY },
+];
 const BLOCKERS: Blocker[] = [
-  { code: "check", holds: "ridden" },
-  { code: "check", holds: "all" },
-  { code: "not-ridden" },
-  { code: "too-long", limit: 30 },
+  ...REASONS,
   { code: "place-closed", place },
-  { code: "grade", who, grade: 2, needed: 3 },
-  { code: "helper-grade", who, grade: 1, needed: 3 },
-  { code: "load", who, riderKg: 90, limitKg: 80 },
-  { code: "load-unknown", missing: "horse" },
-  { code: "load-unknown", missing: "rider" },
-  { code: "not-evaluated" },
-  { code: "forbidden", who },
-  { code: "not-a-rider", who },
   { code: "away", who, reason: "ill" },
   { code: "shift", who },
   { code: "busy", who, with: card },
+  { code: "same-person", who },
   { code: "max-saddle", who, limit: 5 },
-  { code: "horse-away", kind: "vet" },
   { code: "horse-busy", with: card },
-  { code: "stage", place, stage: "unridden" },
   { code: "place-full", place, capacity: 1, with: [card] },
   { code: "apart", from: stay, with: card },
-  { code: "helper" },
   { code: "outside-day" },
   { code: "lunch", who },
   { code: "appointment", kind: "travel", from: 0, to: 20 },
   { code: "place-shut", place, why: "harrowed" },
   { code: "place-shut", place, why: "" },
   { code: "after", with: card },
-  { code: "heat", because: "none", hour: 13, heat: 184 },
-  { code: "heat", because: "short", hour: 13, heat: 160 },
-  { code: "heat", because: "not-fit", hour: 9, heat: 133 },
-  { code: "wind", because: "first-rides", hour: 14, windMps: 13 },
-  { code: "wind", because: "green-outside", hour: 14, windMps: 13 },
-  { code: "wind", because: "ground-first", hour: 14, windMps: 9 },
 ];
 const LIMITS: WeatherLimit[] = [
   { code: "lighter", heat: 133 },
   { code: "short", heat: 160 },
   { code: "ground-first", windMps: 9 },
+  { code: "walk-only", windMps: 9 },
   { code: "no-fast-work", temperatureC: -12 },
 ];
 const FIXES: WeekFix[] = [
@@ -78,22 +120,6 @@ const NOT_HAD: NotHad[] = [
   { code: "appointment", kind: "farrier" },
   { code: "visit", who: "dentist" },
   { code: "visit", who: "barn" },
-];
-const REASONS: GateReason[] = [
-  { code: "check", from: "record", holds: "ridden" },
-  { code: "check", from: "record", holds: "all" },
-  { code: "not-ridden", from: "record" },
-  { code: "hold", from: "record", kind: "vet", since: DAY },
-  { code: "red-sign", from: "tick", sign: "tight-back" },
-  { code: "not-ticked", from: "tick", tick: "girth" },
-  { code: "grade", from: "record", grade: 1, needed: 2 },
-  { code: "load", from: "record", riderKg: 90, limitKg: 80 },
-  { code: "load-above-preferred", from: "record", riderKg: 90, preferKg: 80 },
-  { code: "load-unknown", from: "record", missing: "horse" },
-  { code: "time-off", from: "record", days: 8 },
-  { code: "incident", from: "record", kind: "buck", day: DAY },
-  { code: "wind", from: "tick" },
-  { code: "ground-first", from: "record", sessions: 3, needed: 12 },
 ];
 const REFUSALS: Refusal[] = [
   { code: "not-in-walk", path: "walk.marks.0.skill" },
@@ -125,14 +151,9 @@ const REFUSALS: Refusal[] = [
   { code: "confirm-password", path: "" },
   { code: "open-cards", path: "id", cards: 1 },
   { code: "saddle-shut", path: "walk.saddleReason", skills: ["girth", "block"] },
-  { code: "blocked", path: "rider", blockers: [{ code: "helper" }] },
-  { code: "gate-not-open", path: "record.saddleMinutes", reasons: [{ code: "wind", from: "tick" }], overridable: true },
-  {
-    code: "gate-not-open",
-    path: "record.saddleMinutes",
-    reasons: [{ code: "load", from: "record", riderKg: 90, limitKg: 80 }],
-    overridable: false,
-  },
+  { code: "blocked", path: "rider", blockers: [{ code: "not-signed" }] },
+  { code: "gate-not-open", path: "told.gate.overrideReason", reasons: [{ code: "not-signed" }] },
+  { code: "tape-slipped", path: "girthCm" },
 ];
 const SAYS: Say[] = [
   { code: "solid", branch: "handling", skills: ["catch", "halter"], all: false },
@@ -184,7 +205,7 @@ describe("every code has its sentence", () => {
     expectSentence(sayBlocker(blocker, NOBODY_NAMED));
     expect(BLOCKER_WORD[blocker.code].length).toBeLessThanOrEqual(7);
   });
-  it.each(REASONS)("gate $code", (reason) => expectSentence(sayGateReason(reason)));
+  it.each(REASONS)("gate $code", (reason) => expectSentence(sayReason(reason)));
   it.each(REFUSALS)("refusal $code", (refusal) => expectSentence(sayRefusal(refusal)));
   it.each(SAYS)("statement $code", (say) =>
     expectSentence(sayStatement(say, say.code, { horse: "Thimble", tone: "plain", level: "full" })),
@@ -209,7 +230,14 @@ describe("every code has its sentence", () => {
     ]);
   });
   it("the gate tells a ground card that nobody gets on", () => {
-    expect(sayGateAdvice("open", "ground")).not.toBe(sayGateAdvice("open", "saddle"));
+    for (const state of ["half", "shut"] as const) {
+      expect(sayGateState(state, "ground")).not.toMatch(/open/i);
+      expect(sayGateAdvice(state, "ground")).not.toMatch(/may get on/);
+    }
+    expect(sayGateState("half", "ground")).toBe("Ground work");
+    expectSentence(sayGateAdvice("half", "both", true));
+    expectSentence(sayGateLimit({ code: "heat-limit", heat: 140 }));
+    expectSentence(sayGateLimit({ code: "walk-only", windMps: 9 }));
     for (const state of ["open", "half", "shut"] as const) expectSentence(sayGateAdvice(state, "both"));
   });
   it("needs and urgency are short", () => {

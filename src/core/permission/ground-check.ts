@@ -1,0 +1,29 @@
+/** What is ticked on the ground before anybody gets on, and the signs at which nobody does. */
+import type { Method } from "../ladder/methods.ts";
+import type { Stage } from "../reading/reading.ts";
+
+const EVERY_RIDE = [
+  "head-left",
+  "head-right",
+  "hindquarters-left",
+  "hindquarters-right",
+  "back",
+  "head-down",
+  "tack",
+  "girth",
+  "moved-out",
+  "block",
+  "attention",
+] as const;
+export const GATE_TICKS = [...EVERY_RIDE, "lead-ready", "second-person"] as const;
+export type GateTick = (typeof GATE_TICKS)[number];
+
+/** A sudden change stops all work; any other keeps everybody on the ground. */
+export const RED_SIGNS = ["kinked-tail", "held-breath", "tight-back", "hind-ready", "sudden-change"] as const;
+export type RedSign = (typeof RED_SIGNS)[number];
+
+/** The ticks that this horse's stage and method ask for before anything that bears weight. */
+export function ticksFor(stage: Stage, method: Pick<Method, "headgear">, secondPerson: boolean): readonly GateTick[] {
+  if (stage === "riding") return secondPerson ? [...EVERY_RIDE, "second-person"] : EVERY_RIDE;
+  return method.headgear === "rope-halter" ? GATE_TICKS : [...EVERY_RIDE, "second-person"];
+}

@@ -1,0 +1,229 @@
+/** The contradictions that were found when the application was tried as horse people would: each stands here, and stays away. */
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { dayPersonOf, dayPlaceOf, permitHorseOf } from "#tests/days.ts";
+import { localDate } from "../calendar/local-date.ts";
+import { EMPTY_RECORD } from "../card/merge.ts";
+import { sidesOf } from "../kernel/sides.ts";
+import { SKILLS, skillOf } from "../ladder/skills.ts";
+import { type ReadScore, readHorse } from "../reading/reading.ts";
+import { loadLimit } from "../tools/load.ts";
+import type { PermitHorse } from "./horse.ts";
+import { nobodyLightEnough } from "./lightest.ts";
+import { against, askedOf, barring, horseReasons, skillAct } from "./permission.ts";
+import { mayOverride, overriddenBy, type Reason } from "./reasons.ts";
+import { againstRecord } from "./record.ts";
+import { missingFor, type StepFacts, unreadyOf } from "./steps.ts";
+import { type PastSession, quietLately, riskNow } from "./trouble.ts";
+
+const DAY = localDate("2026-07-14");
+const ann = dayPersonOf("ann", { grade: 4, weightKg: 58 });
+const sef = dayPersonOf("sef", { grade: 1, rides: false, weightKg: null });
+const reading = readHorse({ ladder: SKILLS, scores: [], kind: "halter", history: {}, rides: 0 });
+const line = (weightKg: number) => loadLimit({ weightKg, ageYears: 9, fitness: "fit", condition: 5, daysOff: 1 });
+const ask = (horse: Partial<PermitHorse>, id: string, people: { rider?: typeof ann; helper?: typeof ann | null } = {}) =>
+  barring(
+    against(
+      permitHorseOf(horse),
+      { rider: people.rider ?? ann, helper: people.helper === undefined ? dayPersonOf("hal", { grade: 5 }) : people.helper },
+      skillAct(skillOf(id), reading),
+      { place: dayPlaceOf("pen", { separate: true }), hours: [], ticked: null },
+    ),
+  );
+const codes = (reasons: readonly Reason[]) => reasons.map(({ code }) => code);
+
+describe("whatever bears weight, from the first foot in the stirrup", () => {
+  it("asks the weight line: nobody of 85 kg lies across a pony of 250 kg", () => {
+    const heavy = { ...ann, weightKg: 85 };
+    for (const id of ["stirrup-weight", "lie-across", "sit", "trot"])
+      expect([id, codes(ask({ load: line(250) }, id, { rider: heavy }))]).toEqual([id, ["load"]]);
+    expect(ask({ load: line(250) }, "girth", { rider: heavy })).toEqual([]);
+  });
+  it("is never done with a yearling, nor with a horse that is signed to stay on the ground", () => {
+    for (const id of ["stirrup-weight", "lie-across", "sit"]) {
+      expect(codes(ask({ ageYears: 1, ridden: false }, id))).toEqual(["signed-off", "age"]);
+      expect(codes(ask({ ridden: false }, id))).toEqual(["signed-off"]);
+    }
+    expect(ask({ ageYears: 1, ridden: false }, "hind-feet")).toEqual([]);
+  });
+  it("is nothing for a helper alone", () => {
+    const alone = ask({ stage: "unridden", risk: 2 }, "stirrup-weight", { rider: sef, helper: null });
+    expect(codes(alone)).toEqual(["grade", "grade", "does-not-ride", "second-person"]);
+  });
+  it("wants a second person with a horse of risk 5 in its first rides, as the sheet does", () => {
+    const best = { ...ann, grade: 5 };
+    expect(codes(ask({ risk: 5, stage: "first-rides" }, "forward", { rider: best, helper: null }))).toEqual(["second-person"]);
+  });
+  it("waits while a check is open, was found and not released, or while a professional restricts the saddle", () => {
+    const held = (changes: object) =>
+      ({ because: "open", holds: null, restricts: null, until: null, skills: [], ...changes }) as const;
+    for (const one of [
+      held({ holds: "ridden" }),
+      held({ because: "found", holds: "ridden" }),
+      held({ because: "restricted", restricts: "saddle" }),
+    ]) {
+      expect(codes(ask({ checks: [one] as PermitHorse["checks"] }, "stirrup-weight"))).toEqual(["check"]);
+      expect(ask({ checks: [one] as PermitHorse["checks"] }, "lead")).toEqual([]);
+    }
+    const fast = [held({ because: "restricted", restricts: "fast", until: DAY })] as PermitHorse["checks"];
+    expect(codes(ask({ checks: fast }, "canter"))).toEqual(["check"]);
+    expect(ask({ checks: fast }, "trot")).toEqual([]);
+  });
+});
+
+describe("big steps", () => {
+  const scored = (rows: Readonly<Record<string, 0 | 1 | 2 | 3 | 4 | 5 | readonly [2 | 3, 2 | 3]>>): ReadScore[] =>
+    Object.entries(rows).flatMap(([skill, of]) =>
+      sidesOf(skillOf(skill).sided).map((side, i) => ({
+        skill,
+        side,
+        score: typeof of === "number" ? of : (of[i] ?? of[0]),
+        day: DAY,
+        walk: false,
+      })),
+    );
+  const session = (day: string, changes: Partial<PastSession> = {}): PastSession => ({
+    day: localDate(day),
+    groundMinutes: 40,
+    saddleMinutes: 0,
+    tack: ["saddle"],
+    signs: [],
+    incidents: [],
+    redSigns: [],
+    ...changes,
+  });
+  const READY = { girth: 3, "loose-tack": 3, block: 3, "give-head": 3, hindquarters: 3 } as const;
+  const QUIET = [session("2026-07-10"), session("2026-07-11")];
+  const facts = (scores: readonly ReadScore[], changes: Partial<StepFacts> = {}): StepFacts => ({
+    ladder: SKILLS,
+    reading: readHorse({ ladder: SKILLS, scores, kind: "halter", history: {}, rides: 0 }),
+    sessions: QUIET,
+    sessionsSoFar: 12,
+    rides: 0,
+    groundSessionsFirst: 0,
+    ...changes,
+  });
+  const stirrup = (of: StepFacts) => missingFor(skillOf("stirrup-weight"), of);
+
+  it("are ready when the whole list holds on both sides, and the last two sessions with the tack were quiet", () => {
+    expect(stirrup(facts(scored(READY)))).toEqual([]);
+    expect(stirrup(facts(scored({ ...READY, hindquarters: [3, 2] })))).toEqual([
+      { code: "level", skill: "hindquarters", side: "right", needed: 3, is: 2 },
+    ]);
+    expect(stirrup(facts(scored(READY), { groundSessionsFirst: 15 }))).toEqual([{ code: "ground-sessions", left: 3 }]);
+  });
+  it("never let a horse be sat on that bucked at the girth three sessions running, thirteen ticks or none", () => {
+    const buck = { incidents: [{ kind: "buck", hurt: "nobody" } as const] };
+    const bucked = ["2026-07-09", "2026-07-10", "2026-07-11"].map((day) => session(day, buck));
+    const { mount } = unreadyOf(facts(scored(READY), { sessions: bucked }));
+    expect(mount?.missing).toEqual([{ code: "quiet", in: "tack" }]);
+    const horse = permitHorseOf({ stage: "unridden", unready: unreadyOf(facts(scored(READY), { sessions: bucked })) });
+    for (const id of ["stirrup-weight", "lie-across", "sit", "forward", "trot"])
+      expect([id, codes(horseReasons(horse, skillAct(skillOf(id), reading)))]).toEqual([id, ["not-ready"]]);
+  });
+  it("are asked of no horse that has shown what lies above them", () => {
+    const rides = scored({ steer: 3, stop: 3, trot: 3, canter: 3 });
+    const { mount, skills } = unreadyOf(facts(rides, { sessions: [], rides: 20 }));
+    expect(mount).toBeNull();
+    expect(skills.map(({ skill }) => skill)).not.toEqual(expect.arrayContaining(["sit"]));
+    for (const id of ["stirrup-weight", "lie-across", "sit", "trot"])
+      expect(missingFor(skillOf(id), facts(rides, { sessions: [] }))).toEqual([]);
+  });
+  it("ask of a horse that is told to be ridden one quiet look with the tack here, and what stops it", () => {
+    const told = readHorse({ ladder: SKILLS, scores: [], kind: "started", history: { ridden: "yes" }, rides: 0 });
+    const { mount } = unreadyOf(facts([], { reading: told, sessions: [] }));
+    expect(mount?.missing).toEqual([{ code: "tacked-here" }]);
+    expect(unreadyOf(facts([], { reading: told })).mount).toBeNull();
+  });
+  it("count two sessions of one day as one", () => {
+    expect(quietLately([session("2026-07-10"), session("2026-07-10")])).toBe(false);
+    expect(quietLately(QUIET)).toBe(true);
+    expect(quietLately([QUIET[0] as PastSession, session("2026-07-12", { redSigns: ["tight-back"] })])).toBe(false);
+    expect(quietLately([QUIET[0] as PastSession, session("2026-07-12", { signs: [{ sign: "held-breath", strength: 1 }] })])).toBe(
+      false,
+    );
+  });
+});
+
+describe("the risk of a horse", () => {
+  const incident = (kind: "buck" | "bolt" | "spook" | "kick", day = "2026-07-12", hurt: "nobody" | "person" = "nobody") => ({
+    kind,
+    hurt,
+    day: localDate(day),
+  });
+  it("holds as signed until something worse is seen, and never falls by itself", () => {
+    const since = localDate("2026-07-08");
+    expect(riskNow(2, since, [])).toEqual({ risk: 2, raisedBy: null });
+    expect(riskNow(2, since, [incident("spook")]).risk).toBe(2);
+    expect(riskNow(2, since, [incident("buck")])).toEqual({ risk: 3, raisedBy: { kind: "buck", day: "2026-07-12" } });
+    expect(riskNow(2, since, [incident("bolt")]).risk).toBe(4);
+    expect(riskNow(5, since, [incident("bolt")]).risk).toBe(5);
+    expect(riskNow(2, since, [incident("kick", "2026-07-12", "person")]).risk).toBe(4);
+    expect(riskNow(2, since, [incident("bolt", "2026-07-01")]).risk).toBe(2);
+  });
+});
+
+describe("nobody light enough", () => {
+  it("is told with the line, the lightest, and what would help", () => {
+    const people = [
+      { rides: true, weightKg: 58 },
+      { rides: true, weightKg: 83 },
+      { rides: false, weightKg: 30 },
+    ];
+    expect(nobodyLightEnough(line(205), people)).toEqual({ limitKg: 41, lightestKg: 58, unweighed: 0, horseKg: 290 });
+    expect(nobodyLightEnough(line(300), people)).toBeNull();
+    expect(nobodyLightEnough(null, people)).toBeNull();
+    expect(nobodyLightEnough(line(205), [{ rides: true, weightKg: null }])).toMatchObject({ lightestKg: null, unweighed: 1 });
+  });
+});
+
+describe("what has happened", () => {
+  const gate = {
+    horse: permitHorseOf(),
+    rider: ann,
+    place: dayPlaceOf("pen", { separate: true }),
+    weather: [],
+    asked: ["girth"] as const,
+  };
+  const spot = { helper: null, ticks: ["girth"], redSigns: [], windy: false } as const;
+  const ladder = SKILLS.map((skill) => askedOf(skill, reading));
+  it("is against whatever it went against, by minutes, by how far a mounting went, or by what was scored", () => {
+    const judge = (changes: object, horse: Partial<PermitHorse> = {}) =>
+      codes(
+        againstRecord({ ladder, gate: { ...gate, horse: permitHorseOf(horse) } }, spot, {
+          ...EMPTY_RECORD,
+          groundMinutes: 20,
+          ...changes,
+        }),
+      );
+    expect(judge({})).toEqual([]);
+    expect(judge({ saddleMinutes: 10 }, { ridden: false })).toEqual(["signed-off"]);
+    expect(judge({ mount: { left: "foot", right: null } }, { ageYears: 1 })).toEqual(["age"]);
+    expect(judge({ mount: { left: "bend-hold", right: null } }, { ageYears: 1 })).toEqual([]);
+    expect(judge({ scores: [{ skill: "sit", side: "left", score: 2 }] }, { ageYears: 1 })).toContain("age");
+    expect(judge({ groundMinutes: 50 }, { sessionMinutes: 45 })).toEqual(["signed-off"]);
+    expect(judge({ circleMinutes: 30 })).toEqual(["signed-off"]);
+    expect(judge({}, { risk: 4 })).toEqual(["second-person"]);
+  });
+});
+
+describe("setting aside", () => {
+  it("is nobody's where an animal or a person would pay for it, and a manager's or an experienced rider's else", () => {
+    const by = (reason: Reason) => overriddenBy(reason);
+    expect(by({ code: "hold", kind: "vet", since: DAY })).toBe("nobody");
+    expect(by({ code: "age", years: 1, under: 2 })).toBe("nobody");
+    expect(by({ code: "red-sign", sign: "tight-back" })).toBe("nobody");
+    expect(by({ code: "not-ticked", tick: "girth" })).toBe("senior");
+    expect(by({ code: "weather", what: "wind", because: "first-rides", hour: 9, windMps: 13 })).toBe("manager");
+    expect(by({ code: "weather", what: "heat", because: "none", hour: 9, heat: 190 })).toBe("nobody");
+    expect(mayOverride({ role: "helper", grade: 5 }, [{ code: "not-ticked", tick: "girth" }])).toBe(false);
+    expect(mayOverride({ role: "rider", grade: 4 }, [{ code: "not-ticked", tick: "girth" }])).toBe(true);
+    expect(mayOverride({ role: "manager", grade: 1 }, [])).toBe(false);
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 5 }), (grade) => {
+        const all: Reason[] = [{ code: "not-ticked", tick: "girth" }, { code: "not-signed" }];
+        expect(mayOverride({ role: "manager", grade }, all)).toBe(false);
+      }),
+    );
+  });
+});

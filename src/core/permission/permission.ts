@@ -1,0 +1,305 @@
+/**
+ * May this be done with this horse, by this person, here and now? The one part that decides it, in pieces that the board, the gate, the plan and the record
+ * ask for; together they are `against`. Every reason comes as data. What an act puts on the horse's back decides, whatever its card is called.
+ */
+import type { SessionKind } from "../card/card.ts";
+import type { PlaceId } from "../kernel/brand.ts";
+import { type Bears, mostBorne, type Skill } from "../ladder/skills.ts";
+import type { HorseReading, Stage } from "../reading/reading.ts";
+import { type WeatherBar, type WeatherHour, weatherBar } from "../weather/weather.ts";
+import type { GateTick, RedSign } from "./ground-check.ts";
+import type { PermitHorse, PermitPerson } from "./horse.ts";
+import { type Reason, reachOf, strengthOf } from "./reasons.ts";
+import { restrictedSkill } from "./restrictions.ts";
+
+/** Of a skill, as far as it is asked who may work it. */
+export type ActSkill = Pick<Skill, "id" | "branch" | "bears" | "grade" | "specialist" | "second">;
+/** What is asked of people and horse beyond what every session asks. */
+export interface AskedSkill {
+  readonly skill: ActSkill;
+  /** It does this already, mostly and on light help: whoever had to stand by need not any more. */
+  readonly held: boolean;
+}
+/** Something done with a horse: a session, a part of it, or a record of one. */
+export interface Act {
+  readonly bears: Bears;
+  /** Nothing is done on the ground before anybody gets on. */
+  readonly straightOn: boolean;
+  readonly skills: readonly AskedSkill[];
+  /** Out there, catching and tacking up among it; null: not known. */
+  readonly minutes: number | null;
+  /** Of work, at the least; null: not known. */
+  readonly workMinutes: number | null;
+  readonly circleMinutes: number | null;
+}
+
+export const borneBy = (kind: SessionKind): Bears => (kind === "ground" ? "nothing" : "rider");
+/** Slots that a sheet has, in minutes. */
+export interface LaidOut {
+  readonly slots: number;
+  readonly slotMinutes: number;
+}
+/**
+ * A session as a sheet has it, before anybody asks for its single skills. Catching and tacking up are not the horse's work: its last slot may be all of
+ * that, so that a limit of 35 minutes leaves two half hours.
+ */
+export const sessionAct = (kind: SessionKind, { slots, slotMinutes }: LaidOut): Act => ({
+  bears: borneBy(kind),
+  straightOn: kind === "saddle",
+  skills: [],
+  minutes: slots * slotMinutes,
+  workMinutes: (slots - 1) * slotMinutes + 1,
+  circleMinutes: null,
+});
+/** One skill by itself. */
+export const skillAct = (skill: Skill, reading: HorseReading): Act => ({
+  bears: skill.bears,
+  straightOn: false,
+  skills: [askedOf(skill, reading)],
+  minutes: null,
+  workMinutes: null,
+  circleMinutes: null,
+});
+/** From this level on a skill wants nobody beside it for its own sake. */
+const HELD_FROM = 3;
+export const askedOf = (skill: Skill, reading: Pick<HorseReading, "counts">): AskedSkill => ({
+  skill: {
+    id: skill.id,
+    branch: skill.branch,
+    bears: skill.bears,
+    grade: skill.grade,
+    specialist: skill.specialist,
+    second: skill.second,
+  },
+  held: reading.counts(skill) >= HELD_FROM,
+});
+/** The same session working these skills: it bears the most that any of them does. */
+export const workingOn = (act: Act, skills: readonly AskedSkill[]): Act => ({
+  ...act,
+  skills,
+  bears: mostBorne([act.bears, ...skills.map(({ skill }) => skill.bears)]),
+});
+
+const bearing = (act: Pick<Act, "bears">): boolean => act.bears !== "nothing";
+
+/** Ages under which a horse carries nothing, and no rider unless somebody signed for it. */
+const NO_WEIGHT_UNDER = 2;
+const NO_RIDER_UNDER = 3;
+/** A weight is told to be ageing, and wants the tape first. Growing horses change faster. */
+const AGEING_DAYS = { grown: 28, young: 14 };
+const OLD_DAYS = 60;
+const YOUNG_UNDER = 4;
+
+function ageReason({ ageYears, horseClass, ridden }: PermitHorse, bears: Bears): Reason | null {
+  const tooYoung = horseClass === "yearling" || horseClass === "weanling" || (ageYears !== null && ageYears < NO_WEIGHT_UNDER);
+  if (tooYoung) return { code: "age", years: ageYears, under: NO_WEIGHT_UNDER };
+  const notYet = ageYears !== null && ageYears < NO_RIDER_UNDER && ridden !== true && bears === "rider";
+  return notYet ? { code: "age", years: ageYears, under: NO_RIDER_UNDER } : null;
+}
+
+/** Whatever stands against an act with this horse, whoever does it, wherever and in any weather. */
+export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
+  const found: Reason[] = [];
+  if (horse.hold) found.push({ code: "hold", kind: horse.hold.kind, since: horse.hold.from });
+  for (const held of horse.checks) {
+    const named = held.holds === "skill" || held.restricts !== null;
+    const skills = named
+      ? act.skills.flatMap(({ skill }) =>
+          held.skills.includes(skill.id) || restrictedSkill(held.restricts, skill) ? [skill.id] : [],
+        )
+      : [];
+    const onBack =
+      held.holds === "ridden" || held.restricts === "weight" || held.restricts === "ridden" || held.restricts === "saddle";
+    const bars =
+      held.holds === "all" ||
+      (onBack && bearing(act)) ||
+      skills.length > 0 ||
+      (held.restricts === "circles" && (act.circleMinutes ?? 0) > 0);
+    if (bars) found.push({ ...held, code: "check", skills });
+  }
+  if (horse.sessionMinutes !== null && act.workMinutes !== null && act.workMinutes > horse.sessionMinutes)
+    found.push({ code: "signed-off", because: "minutes", limit: horse.sessionMinutes, is: act.workMinutes });
+  if (act.circleMinutes !== null && act.circleMinutes > horse.circleMinutes)
+    found.push({ code: "signed-off", because: "circle", limit: horse.circleMinutes, is: act.circleMinutes });
+  for (const { skill } of act.skills) {
+    const waiting = horse.unready.skills.find((one) => one.skill === skill.id);
+    // One word for all of what bears weight is enough.
+    if (waiting && !(skill.bears !== "nothing" && horse.unready.mount)) found.push({ code: "not-ready", step: true, ...waiting });
+  }
+  if (!bearing(act)) return found;
+  if (!horse.signed) found.push({ code: "not-signed" });
+  if (horse.ridden === false) found.push({ code: "signed-off", because: "ground" });
+  const age = ageReason(horse, act.bears);
+  if (age) found.push(age);
+  if (horse.load === null) found.push({ code: "load", because: "horse-unweighed" });
+  else if (horse.weightDays !== null && horse.weightDays > OLD_DAYS)
+    found.push({ code: "load", because: "weight-old", days: horse.weightDays });
+  if (horse.unready.mount) found.push({ code: "not-ready", step: false, ...horse.unready.mount });
+  if (horse.stepBack) found.push({ code: "step-back", ...horse.stepBack });
+  return found;
+}
+
+/** Ground work asks one grade less than whatever bears weight; who stands by needs two less. */
+export const gradeFor = (risk: number, bears: Bears): number => (bears === "nothing" ? Math.max(1, risk - 1) : risk);
+export const helperGrade = (risk: number): number => Math.max(1, risk - 2);
+
+/** What stands against this person as the one who rides or handles. */
+export function riderReasons(horse: PermitHorse, person: PermitPerson, act: Act): readonly Reason[] {
+  const found: Reason[] = [];
+  const who = person.id;
+  const needed = gradeFor(horse.risk, act.bears);
+  if (person.grade < needed) found.push({ code: "grade", who, as: "rider", grade: person.grade, needed, skill: null });
+  for (const { skill } of act.skills) {
+    if (skill.grade > needed && person.grade < skill.grade)
+      found.push({ code: "grade", who, as: "rider", grade: person.grade, needed: skill.grade, skill: skill.id });
+    if (skill.specialist && !person.specialist)
+      found.push({ code: "grade", who, as: "rider", specialist: true, skill: skill.id });
+  }
+  if (horse.forbid.includes(who)) found.push({ code: "kept-from", who, as: "rider" });
+  if (!bearing(act)) return found;
+  if (!person.rides) found.push({ code: "does-not-ride", who });
+  else found.push(...loadReasons(horse, person));
+  return found;
+}
+/** Rider with tack against the horse's line; an unweighed person bears none. */
+export function loadReasons(
+  { load }: Pick<PermitHorse, "load">,
+  { id, weightKg }: Pick<PermitPerson, "id" | "weightKg">,
+): readonly Reason[] {
+  if (load === null) return [];
+  if (weightKg === null) return [{ code: "load", because: "person-unweighed", who: id }];
+  if (weightKg > load.refuseKg) return [{ code: "load", because: "over", who: id, riderKg: weightKg, limitKg: load.refuseKg }];
+  return weightKg > load.preferKg
+    ? [{ code: "load", because: "prefer", who: id, riderKg: weightKg, preferKg: load.preferKg }]
+    : [];
+}
+
+/** From this risk on nobody is alone with a horse, whatever is done. */
+const NEVER_ALONE_RISK = 4;
+/** Why somebody must stand by; null: nobody need. */
+export function secondPersonFor(
+  horse: Pick<PermitHorse, "risk" | "secondPerson" | "stage" | "stepBack">,
+  act: Pick<Act, "bears" | "skills">,
+): Extract<Reason, { code: "second-person" }> | null {
+  const second = (because: Extract<Reason, { code: "second-person" }>["because"], skill: string | null = null) =>
+    ({ code: "second-person", because, skill }) as const;
+  if (horse.risk >= NEVER_ALONE_RISK) return second("risk");
+  if (horse.secondPerson === "always") return second("signed");
+  if (bearing(act) && horse.stage !== "riding") return second("before-riding");
+  if (bearing(act) && horse.secondPerson === "riding") return second("signed");
+  if (horse.stepBack && bearing(act)) return second("step-back");
+  const own = act.skills.find(({ skill, held }) => skill.second && !held);
+  return own ? second("skill", own.skill.id) : null;
+}
+/** What stands against the one who stands by; null: nobody does. */
+export function helperReasons(horse: PermitHorse, helper: PermitPerson | null, act: Act): readonly Reason[] {
+  const needed = secondPersonFor(horse, act);
+  if (!helper) return needed ? [needed] : [];
+  const who = helper.id;
+  const grade = helperGrade(horse.risk);
+  return [
+    ...(helper.grade < grade
+      ? [{ code: "grade", who, as: "helper", grade: helper.grade, needed: grade, skill: null } as const]
+      : []),
+    ...(horse.forbid.includes(who) ? [{ code: "kept-from", who, as: "helper" } as const] : []),
+  ];
+}
+
+export interface PermitPlace {
+  readonly id: PlaceId;
+  /** A small place of its own, as a pen is. */
+  readonly separate: boolean;
+  readonly outdoor: boolean;
+  readonly stages: readonly Stage[];
+}
+/** What stands against doing it there. */
+export const placeReasons = (
+  { stage }: Pick<PermitHorse, "stage">,
+  { id, stages }: Pick<PermitPlace, "id" | "stages">,
+  act: Pick<Act, "bears">,
+): readonly Reason[] => (bearing(act) && !stages.includes(stage) ? [{ code: "stage-place", place: id, stage }] : []);
+
+/** What the weather of these hours bars there; null where nothing. The first hour that bars speaks. */
+export function weatherReason(
+  horse: Pick<PermitHorse, "stage" | "green" | "noHeat">,
+  place: Pick<PermitPlace, "outdoor" | "separate">,
+  act: Pick<Act, "bears" | "straightOn" | "minutes">,
+  hours: readonly WeatherHour[],
+): WeatherBar | null {
+  const exposed = {
+    minutes: act.minutes ?? 0,
+    outdoor: place.outdoor,
+    small: place.separate,
+    ridden: bearing(act),
+    straightOn: act.straightOn,
+    firstRide: horse.stage !== "riding",
+    green: horse.green,
+    noHeat: horse.noHeat,
+  };
+  for (const hour of hours) {
+    const bar = weatherBar(exposed, hour);
+    if (bar) return bar;
+  }
+  return null;
+}
+
+export interface Ticked {
+  /** Asked for, and given. */
+  readonly asked: readonly GateTick[];
+  readonly ticks: readonly GateTick[];
+  readonly redSigns: readonly RedSign[];
+}
+/** What was seen and not ticked on the ground just before. */
+export function tickReasons({ asked, ticks, redSigns }: Ticked, act: Pick<Act, "bears">): readonly Reason[] {
+  const red = redSigns
+    .filter((sign) => bearing(act) || sign === "sudden-change")
+    .map((sign): Reason => ({ code: "red-sign", sign }));
+  if (!bearing(act)) return red;
+  return [...red, ...asked.filter((tick) => !ticks.includes(tick)).map((tick): Reason => ({ code: "not-ticked", tick }))];
+}
+
+/** Where and when, as far as it is known. */
+export interface Moment {
+  readonly place: PermitPlace | null;
+  readonly hours: readonly WeatherHour[];
+  readonly ticked: Ticked | null;
+}
+/** A place of which nothing is known is taken for the open. */
+const SOMEWHERE = { outdoor: true, separate: false };
+
+/** Everything against an act, in the order in which a person would ask. `rider` null: whoever it is. */
+export function against(
+  horse: PermitHorse,
+  people: { readonly rider: PermitPerson | null; readonly helper: PermitPerson | null },
+  act: Act,
+  { place, hours, ticked }: Moment,
+): readonly Reason[] {
+  const weather = weatherReason(horse, place ?? SOMEWHERE, act, hours);
+  return [
+    ...horseReasons(horse, act),
+    ...(people.rider ? riderReasons(horse, people.rider, act) : []),
+    ...helperReasons(horse, people.helper, act),
+    ...(place ? placeReasons(horse, place, act) : []),
+    ...(weather ? [weather] : []),
+    ...(ticked ? tickReasons(ticked, act) : []),
+  ];
+}
+export const barring = (reasons: readonly Reason[]): readonly Reason[] =>
+  reasons.filter((reason) => strengthOf(reason) === "bars");
+/** The same as of the back: what bars everything, and whatever puts weight on it. */
+export const barsBearing = (reasons: readonly Reason[]): boolean => barring(reasons).some((reason) => reachOf(reason) !== "act");
+
+/** Kept in mind with an open gate. */
+const REFRESH_AFTER = 7;
+const RECENT_INCIDENT = 7;
+export function inMind(horse: PermitHorse, act: Pick<Act, "bears">): readonly Reason[] {
+  const found: Reason[] = [];
+  const { daysOff, lastIncident, weightDays, ageYears, load } = horse;
+  if (daysOff !== null && daysOff >= REFRESH_AFTER) found.push({ code: "time-off", days: daysOff });
+  if (lastIncident && lastIncident.daysAgo <= RECENT_INCIDENT)
+    found.push({ code: "incident", kind: lastIncident.kind, day: lastIncident.day });
+  const ageing = ageYears === null || ageYears < YOUNG_UNDER ? AGEING_DAYS.young : AGEING_DAYS.grown;
+  if (bearing(act) && load !== null && weightDays !== null && weightDays > ageing && weightDays <= OLD_DAYS)
+    found.push({ code: "load", because: "weight-ageing", days: weightDays });
+  return found;
+}

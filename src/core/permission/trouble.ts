@@ -1,0 +1,55 @@
+/** What of a session's record was trouble: incidents, signs and red signs at which a step waits and a risk rises. */
+import type { LocalDate } from "../calendar/local-date.ts";
+import { type Incident, isRed, type SignSeen, type Tack } from "../card/card.ts";
+import { isSign, signOf } from "../intake/signs.ts";
+
+/** A session as far as it is asked whether it was quiet. */
+export interface PastSession {
+  readonly day: LocalDate;
+  readonly groundMinutes: number;
+  readonly saddleMinutes: number;
+  readonly tack: readonly Tack[];
+  readonly signs: readonly Pick<SignSeen, "sign" | "strength">[];
+  readonly incidents: readonly Pick<Incident, "kind" | "hurt">[];
+  /** Ticked at the gate. */
+  readonly redSigns: readonly string[];
+}
+
+const LOUD_INCIDENTS: readonly Incident["kind"][] = ["buck", "bolt", "rear", "kick", "fall"];
+const LOUD_SIGNS: readonly string[] = ["bucks"];
+const TACKED: readonly Tack[] = ["saddle", "surcingle", "bareback-pad"];
+
+/** No buck, hump, kick or red sign. */
+export const isQuiet = ({ signs, incidents, redSigns }: PastSession): boolean =>
+  redSigns.length === 0 &&
+  !incidents.some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
+  !signs.some(({ sign }) => LOUD_SIGNS.includes(sign) || (isSign(sign) && signOf(sign).red));
+export const hadTack = ({ tack, saddleMinutes }: PastSession): boolean =>
+  saddleMinutes > 0 || tack.some((one) => TACKED.includes(one));
+export const wasRidden = ({ saddleMinutes }: PastSession): boolean => saddleMinutes > 0;
+
+const PROOFS = 2;
+/** The last two of these sessions were quiet, and on different days. Oldest first. */
+export function quietLately(sessions: readonly PastSession[]): boolean {
+  const last = sessions.slice(-PROOFS);
+  return last.length === PROOFS && last.every(isQuiet) && new Set(last.map(({ day }) => day)).size === PROOFS;
+}
+
+/** The least risk of a horse that did this: one that hurt somebody, ran away or threw its rider; one that bucked, reared or kicked. */
+const RED_FLOOR = 4;
+const LOUD_FLOOR = 3;
+
+/** The signed risk until something worse is seen; only a signature lowers it. `since`: the day of the signature, or null where nobody has signed. */
+export function riskNow(
+  signed: number,
+  since: LocalDate | null,
+  incidents: readonly (Pick<Incident, "kind" | "hurt"> & { readonly day: LocalDate })[],
+): { readonly risk: number; readonly raisedBy: { readonly kind: Incident["kind"]; readonly day: LocalDate } | null } {
+  let [risk, raisedBy]: [number, { kind: Incident["kind"]; day: LocalDate } | null] = [signed, null];
+  for (const incident of incidents) {
+    if (since !== null && incident.day < since) continue;
+    const floor = isRed(incident) ? RED_FLOOR : LOUD_INCIDENTS.includes(incident.kind) ? LOUD_FLOOR : 1;
+    if (floor > risk) [risk, raisedBy] = [floor, { kind: incident.kind, day: incident.day }];
+  }
+  return { risk, raisedBy };
+}

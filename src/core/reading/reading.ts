@@ -1,0 +1,200 @@
+/**
+ * What a horse can do, read once from its record for everybody who asks: each skill's level by side, and on what that rests. What was scored here is
+ * seen; what cannot be without it is implied; what the booking says is told; of the rest nothing is known.
+ */
+import type { LocalDate } from "../calendar/local-date.ts";
+import type { HistoryAnswer, HistoryTopic, HorseKind } from "../horse/horse.ts";
+import { type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
+import { type LatestScores, type Levels, readLevels, trackKey } from "../ladder/level.ts";
+import type { Skill } from "../ladder/skills.ts";
+
+export const BASES = ["seen", "implied", "told", "none"] as const;
+export type Basis = (typeof BASES)[number];
+
+/** A score with where it was given. */
+export interface ReadScore {
+  readonly skill: string;
+  readonly side: TrackSide;
+  readonly score: Score;
+  readonly day: LocalDate;
+  /** In an evaluation; else in a session. */
+  readonly walk: boolean;
+}
+export interface ReadFacts {
+  readonly ladder: readonly Skill[];
+  /** In the order in which they were given. */
+  readonly scores: readonly ReadScore[];
+  readonly kind: HorseKind;
+  readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
+  /** Sessions here with minutes in the saddle. */
+  readonly rides: number;
+}
+
+export const STAGES = ["unridden", "first-rides", "riding"] as const;
+export type Stage = (typeof STAGES)[number];
+/** So many rides here make a riding horse. */
+const FIRST_RIDES = 10;
+
+/** What was shown at this level or better shows what it contains, and is never barred by what nobody looked at. */
+export const SHOWN = 2;
+/** What an implied and a told skill count for as somebody's prerequisite. */
+const IMPLIED_COUNTS = 3;
+const TOLD_COUNTS = 2;
+
+export interface HorseReading {
+  /** By track; only what was scored. */
+  readonly levels: Levels;
+  readonly stage: Stage;
+  basisOf(skill: Skill): Basis;
+  /** On one side; both where the skill has none. */
+  basisOn(skill: Skill, side: TrackSide): Basis;
+  /** What the skill counts for where another asks for it, 0-5: a score of its own, 3 implied, 2 told, 0 unknown. */
+  countsOn(skill: Skill, side: TrackSide): number;
+  /** The same on the weaker side. */
+  counts(skill: Skill): number;
+  /** Scored 2 or more on every side that it has, or implied: the horse does it. */
+  isShown(skill: Skill): boolean;
+}
+
+/** The skill's prerequisites at any depth, without itself. */
+export function priorsOf(ladder: ReadonlyMap<string, Skill>, id: string): ReadonlySet<string> {
+  const found = new Set<string>();
+  const visit = (one: string): void => {
+    for (const before of ladder.get(one)?.after ?? [])
+      if (!found.has(before)) {
+        found.add(before);
+        visit(before);
+      }
+  };
+  visit(id);
+  return found;
+}
+/** What a skill contains at any depth. */
+function containedIn(ladder: ReadonlyMap<string, Skill>, id: string): ReadonlySet<string> {
+  const found = new Set<string>();
+  const visit = (one: string): void => {
+    for (const inside of ladder.get(one)?.contains ?? [])
+      if (!found.has(inside)) {
+        found.add(inside);
+        visit(inside);
+      }
+  };
+  visit(id);
+  return found;
+}
+
+/** What a booking tells: skills with everything up to them, or just the skills. */
+interface Told {
+  readonly upTo: readonly string[];
+  readonly just: readonly string[];
+  /** Nothing of these branches and skills. */
+  readonly but: readonly string[];
+}
+const RIDDEN: Told = { upTo: ["steer", "stop", "forward", "trot"], just: [], but: [] };
+const HALTERED: Told = { upTo: ["lead"], just: ["lead"], but: [] };
+/** Horses off the track are legged up and sent on: they have not been asked to stand, to yield or to bend. */
+const RACED: Told = {
+  upTo: ["canter"],
+  just: [],
+  but: ["yields", "stand", "block", "stirrups", "stirrup-weight", "bend-stop", "stop", "space", "change-direction", "rope-flag"],
+};
+const BY_TOPIC: Readonly<Partial<Record<HistoryTopic, Told>>> = {
+  ridden: RIDDEN,
+  raced: RACED,
+  saddled: { upTo: ["girth"], just: [], but: [] },
+  haltered: HALTERED,
+  feet: { upTo: [], just: ["front-feet", "hind-feet"], but: [] },
+  trailer: { upTo: [], just: ["trailer", "trailer-stand"], but: [] },
+};
+const BY_KIND: Readonly<Partial<Record<HorseKind, { readonly topic: HistoryTopic; readonly told: Told }>>> = {
+  started: { topic: "ridden", told: RIDDEN },
+  halter: { topic: "haltered", told: HALTERED },
+};
+
+/** Ids that the booking vouches for: 'yes' in the history, or the kind where the history does not say 'no'. */
+export function toldBy(
+  ladder: ReadonlyMap<string, Skill>,
+  { kind, history }: Pick<ReadFacts, "kind" | "history">,
+): ReadonlySet<string> {
+  const found = new Set<string>();
+  const tell = ({ upTo, just, but }: Told): void => {
+    const all = upTo.flatMap((id) => [id, ...priorsOf(ladder, id), ...containedIn(ladder, id)]);
+    for (const id of [...all, ...just]) {
+      const skill = ladder.get(id);
+      if (skill && !but.includes(id) && !but.includes(skill.branch)) found.add(id);
+    }
+  };
+  for (const [topic, told] of Object.entries(BY_TOPIC) as [HistoryTopic, Told][]) if (history[topic] === "yes") tell(told);
+  const byKind = BY_KIND[kind];
+  if (byKind && history[byKind.topic] !== "no") tell(byKind.told);
+  return found;
+}
+
+/** Tracks implied by what was scored 2 or more: on the same side where both have sides, else on every side. */
+function impliedBy(ladder: ReadonlyMap<string, Skill>, levels: LatestScores): ReadonlySet<string> {
+  const found = new Set<string>();
+  for (const skill of ladder.values())
+    for (const side of sidesOf(skill.sided)) {
+      if ((levels.get(trackKey(skill.id, side))?.latest ?? 0) < SHOWN) continue;
+      for (const id of containedIn(ladder, skill.id)) {
+        const inside = ladder.get(id);
+        if (!inside) continue;
+        for (const on of sidesOf(inside.sided)) if (!skill.sided || on === "both" || on === side) found.add(trackKey(id, on));
+      }
+    }
+  return found;
+}
+
+/** What a rider must be able to rely on: it goes where it is steered, stops, and trots. */
+const RIDEABLE = ["steer", "stop", "trot"];
+
+export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): HorseReading {
+  const byId = new Map(ladder.map((skill) => [skill.id, skill]));
+  const levels = readLevels(scores);
+  const implied = impliedBy(byId, levels);
+  const told = toldBy(byId, { kind, history });
+  const basisOn = (skill: Skill, side: TrackSide): Basis => {
+    const key = trackKey(skill.id, side);
+    if (levels.has(key)) return "seen";
+    if (implied.has(key)) return "implied";
+    return told.has(skill.id) ? "told" : "none";
+  };
+  const countsOn = (skill: Skill, side: TrackSide): number => {
+    switch (basisOn(skill, side)) {
+      case "seen":
+        return levels.get(trackKey(skill.id, side))?.latest ?? 0;
+      case "implied":
+        return IMPLIED_COUNTS;
+      case "told":
+        return TOLD_COUNTS;
+      case "none":
+        return 0;
+    }
+  };
+  const over = (skill: Skill, of: (side: TrackSide) => number): number => Math.min(...sidesOf(skill.sided).map(of));
+  // The best known of its sides speaks for the skill: one that was seen on the left has been looked at.
+  const basisOf = (skill: Skill): Basis =>
+    BASES[Math.min(...sidesOf(skill.sided).map((side) => BASES.indexOf(basisOn(skill, side))))] ?? "none";
+  const isShown = (skill: Skill): boolean =>
+    sidesOf(skill.sided).every((side) => {
+      const basis = basisOn(skill, side);
+      return basis === "implied" || (basis === "seen" && countsOn(skill, side) >= SHOWN);
+    });
+  const rideable = (of: LatestScores): boolean =>
+    RIDEABLE.every((id) => {
+      const skill = byId.get(id);
+      return skill !== undefined && over(skill, (side) => of.get(trackKey(id, side))?.latest ?? 0) >= SHOWN;
+    });
+  const inWalk = readLevels(scores.filter(({ walk }) => walk));
+  const isTold = RIDEABLE.every((id) => told.has(id));
+  const riding = rides >= FIRST_RIDES || rideable(inWalk) || (isTold && rideable(levels));
+  return {
+    levels,
+    stage: riding ? "riding" : rides > 0 ? "first-rides" : "unridden",
+    basisOf,
+    basisOn,
+    countsOn,
+    counts: (skill) => over(skill, (side) => countsOn(skill, side)),
+    isShown,
+  };
+}

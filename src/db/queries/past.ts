@@ -1,0 +1,74 @@
+/** What has happened with some horses, as far as it is asked what may be done with them next. */
+import { z } from "zod/mini";
+import { DURINGS, HURT, INCIDENT_KINDS, TACKS } from "#core/card/card.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import { RED_SIGNS } from "#core/permission/ground-check.ts";
+import type { Db } from "../client.ts";
+import { bool, date, id, int, score, side, strength, text } from "../rows.ts";
+import { many } from "../run.ts";
+
+const PastRow = z.object({
+  stayId: id<"stay">(),
+  /** The latest of each track, of walks and of sessions apart, in the order in which they were given. */
+  scores: z.array(z.object({ skill: text, side, score, day: date, walk: bool })),
+  /** The last dozen, oldest first. */
+  sessions: z.array(
+    z.object({
+      day: date,
+      groundMinutes: int,
+      saddleMinutes: int,
+      tack: z.array(z.enum(TACKS)),
+      redSigns: z.array(z.enum(RED_SIGNS)),
+      signs: z.array(z.object({ sign: text, strength })),
+      incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), during: z.enum(DURINGS) })),
+    }),
+  ),
+  /** All of the stay, oldest first. */
+  incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), day: date })),
+});
+export type Past = z.output<typeof PastRow>;
+
+/** So many last sessions are looked at. */
+export const PAST_SESSIONS = 12;
+/** One row a stay that is asked for. */
+export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
+  many(
+    PastRow,
+    db`SELECT s.id AS stay_id, scores.list AS scores, sessions.list AS sessions, incidents.list AS incidents
+       FROM unnest(${[...stays]}::uuid[]) s(id)
+       CROSS JOIN LATERAL (
+         SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score, 'day', day, 'walk', walk) ORDER BY day, rank, start), '[]') AS list
+         FROM (SELECT DISTINCT ON (skill, side, walk) * FROM (
+             SELECT m.skill, m.side, m.score, e.day, 0 AS rank, 0 AS start, true AS walk FROM evaluation e JOIN evaluation_mark m ON m.evaluation_id = e.id
+               WHERE e.stay_id = s.id AND e.closed_at IS NOT NULL AND m.score IS NOT NULL
+             UNION ALL
+             SELECT c.skill, c.side, c.score, k.day, 1, k.start, false FROM card k JOIN card_score c ON c.card_id = k.id AND c.revision = k.revision WHERE k.stay_id = s.id
+           ) given ORDER BY skill, side, walk, day DESC, rank DESC, start DESC) latest) scores
+       CROSS JOIN LATERAL (
+         SELECT coalesce(json_agg(json_build_object('day', v.day, 'groundMinutes', v.ground_minutes, 'saddleMinutes', v.saddle_minutes, 'tack', v.tack, 'redSigns', v.red_signs,
+             'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength)), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),
+             'incidents', (SELECT coalesce(json_agg(json_build_object('kind', kind, 'hurt', hurt, 'during', during)), '[]') FROM card_incident WHERE card_id = v.card_id AND revision = v.revision)
+           ) ORDER BY v.day, v.start), '[]') AS list
+         FROM (SELECT k.day, k.start, r.* FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision WHERE k.stay_id = s.id
+           ORDER BY k.day DESC, k.start DESC LIMIT ${PAST_SESSIONS}) v) sessions
+       CROSS JOIN LATERAL (
+         SELECT coalesce(json_agg(json_build_object('kind', i.kind, 'hurt', i.hurt, 'day', k.day) ORDER BY k.day, i.position), '[]') AS list
+         FROM card k CROSS JOIN LATERAL (SELECT kind, hurt, position FROM card_incident WHERE card_id = k.id AND revision = k.revision OFFSET 0) i
+         WHERE k.stay_id = s.id) incidents`,
+  );
+
+const NOTHING: Omit<Past, "stayId"> = { scores: [], sessions: [], incidents: [] };
+/** By stay; a horse of which nothing is written has an empty past. */
+export async function pastOf(db: Db, stays: readonly StayId[]): Promise<(stay: StayId) => Omit<Past, "stayId">> {
+  const found = new Map((await listPast(db, stays)).map((row) => [row.stayId, row]));
+  return (stay) => found.get(stay) ?? NOTHING;
+}
+/** The same as it stood before a day: a session is not barred by itself. */
+export const pastBefore = <T extends Omit<Past, "stayId">>(
+  past: T,
+  day: Past["incidents"][number]["day"],
+): Omit<Past, "stayId"> => ({
+  scores: past.scores.filter((one) => one.day < day || one.walk),
+  sessions: past.sessions.filter((one) => one.day < day),
+  incidents: past.incidents.filter((one) => one.day < day),
+});

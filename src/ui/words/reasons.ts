@@ -1,0 +1,160 @@
+/** Why something may not be done with a horse, and what is to be kept in mind: one sentence each, the same on every screen. */
+import type { HoldKind } from "#core/calendar/holds.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
+import type { HeldByCheck, RestrictedWork } from "#core/check/check.ts";
+import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
+import { isSkill, skillOf } from "#core/ladder/skills.ts";
+import type { Reason } from "#core/permission/reasons.ts";
+import type { Missing } from "#core/permission/steps.ts";
+import { inner, listed, outer, plural } from "./figures.ts";
+import { HOLD, INCIDENT, RED, STAGE, TICK } from "./labels.ts";
+import { sayWeatherBar } from "./weather.ts";
+
+/** Who and where, as far as the screen may name them. */
+export interface ReasonNames {
+  person(id: PersonId): string;
+  place(id: PlaceId): string;
+}
+/** On a card its rider is meant, and the place is known. */
+export const THE_RIDER: ReasonNames = { person: () => "The rider", place: () => "This place" };
+
+const kg = (value: number): string => value.toFixed(0);
+const named = (id: string): string => (isSkill(id) ? inner(skillOf(id).words) : id);
+
+export const RESTRICTED: Readonly<Record<RestrictedWork, string>> = {
+  weight: "weight on the back",
+  ridden: "riding",
+  bit: "a bit",
+  saddle: "a saddle",
+  circles: "circles",
+  fast: "fast work",
+  jump: "jumping",
+  "hard-ground": "hard ground",
+};
+const HELD = { all: "all work", ridden: "ridden work", skill: "some work" } as const;
+
+/** What a check, a finding or a professional's word holds back. */
+export function sayHeld({ because, holds, restricts, until, skills }: HeldByCheck): string {
+  const end = until ? ` until ${sayDate(until)}` : " until it is released";
+  if (restricts) return `No ${RESTRICTED[restricts]}${end}: the professional said so.`;
+  const what = holds === "skill" && skills.length > 0 ? inner(listed(skills.map(named))) : HELD[holds ?? "skill"];
+  return because === "open"
+    ? `An open check holds ${what}. Wait for its answer.`
+    : `Something was found that holds ${what} until a manager releases it.`;
+}
+
+export function sayMissing(missing: Missing): string {
+  switch (missing.code) {
+    case "level":
+      return `${named(missing.skill)}${missing.side === "both" ? "" : ` on the ${missing.side}`} at ${missing.needed}, now ${missing.is}`;
+    case "quiet":
+      return missing.in === "tack" ? "two quiet sessions with the tack, on different days" : "two quiet rides, on different days";
+    case "ground-sessions":
+      return `${plural(missing.left, "more session")} on the ground, as the method asks`;
+    case "tacked-here":
+      return "one session here with the tack on";
+  }
+}
+
+export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): string {
+  switch (reason.code) {
+    case "hold":
+      return `On hold (${HOLD[reason.kind as HoldKind].toLowerCase()}) since ${sayDate(reason.since)}. No work until it ends.`;
+    case "check":
+      return sayHeld(reason);
+    case "signed-off":
+      return reason.because === "ground"
+        ? "The signed evaluation keeps this horse on the ground."
+        : reason.because === "minutes"
+          ? `The signed evaluation allows ${reason.limit} minutes a session.`
+          : `The signed evaluation allows ${reason.limit} minutes of circles, here ${reason.is}.`;
+    case "age":
+      return reason.under === 2
+        ? "Under two years old: nothing on the back."
+        : `Two years old: no rider unless the evaluation is signed for it.`;
+    case "load":
+      switch (reason.because) {
+        case "over":
+          return `Too heavy for this horse: ${names.person(reason.who)} has ${kg(reason.riderKg)} kg with tack, limit ${kg(reason.limitKg)} kg.`;
+        case "prefer":
+          return `${names.person(reason.who)} has ${kg(reason.riderKg)} kg with tack, best under ${kg(reason.preferKg)} kg: keep it short.`;
+        case "horse-unweighed":
+          return "The horse has not been weighed: ground work only.";
+        case "person-unweighed":
+          return `${names.person(reason.who)} has no weight with tack on record: a manager enters it under People.`;
+        case "weight-old":
+          return `The horse was weighed ${reason.days} days ago: tape it first.`;
+        case "weight-ageing":
+          return `The horse was weighed ${reason.days} days ago: tape it soon.`;
+      }
+    case "grade": {
+      const who = names.person(reason.who);
+      if ("specialist" in reason)
+        return `${outer(named(reason.skill))} is specialist work, and ${inner(who)} is not marked for it.`;
+      if (reason.skill !== null)
+        return `${outer(named(reason.skill))} needs grade ${reason.needed}; ${inner(who)} has ${reason.grade}.`;
+      return reason.as === "helper"
+        ? `A second person for this horse needs grade ${reason.needed}; ${inner(who)} has ${reason.grade}.`
+        : `This horse needs a grade ${reason.needed} rider; ${inner(who)} has ${reason.grade}.`;
+    }
+    case "kept-from":
+      return `${names.person(reason.who)} is kept from this horse.`;
+    case "does-not-ride":
+      return `${names.person(reason.who)} does not ride: ground work only.`;
+    case "not-signed":
+      return "Nobody has signed an evaluation yet: ground work only.";
+    case "second-person":
+      switch (reason.because) {
+        case "risk":
+          return "A horse of risk 4 or 5 is never worked alone: name a second person.";
+        case "before-riding":
+          return "Nobody gets on a green horse alone: name a second person.";
+        case "signed":
+          return "The signed evaluation wants a second person: name one.";
+        case "step-back":
+          return "A second person stands by until it is quiet again: name one.";
+        case "skill":
+          return `${outer(named(reason.skill ?? ""))} needs a second person: name one.`;
+      }
+    case "not-ready":
+      return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor anything above it"}. Missing: ${listed(reason.missing.map(sayMissing))}.`;
+    case "step-back":
+      return `Step back: nothing above ${named(reason.to)} for now.`;
+    case "red-sign":
+      return reason.sign === "sudden-change"
+        ? `${RED[reason.sign]}. Stop all work and call the vet.`
+        : `${RED[reason.sign]}. Do not get on.`;
+    case "weather":
+      return sayWeatherBar(reason);
+    case "stage-place":
+      return `${names.place(reason.place)} is not for a horse ${STAGE[reason.stage]}.`;
+    case "not-ticked":
+      return `Not ticked: ${TICK[reason.tick].toLowerCase()}.`;
+    case "time-off":
+      return `${plural(reason.days, "day")} without work: begin lower down.`;
+    case "incident":
+      return `${INCIDENT[reason.kind]} on ${sayDate(reason.day)}.`;
+  }
+}
+
+/** One or two words for a cell of the board or a list. */
+export const REASON_WORD: Readonly<Record<Reason["code"], string>> = {
+  hold: "hold",
+  check: "check",
+  "signed-off": "ground",
+  age: "age",
+  load: "kg",
+  grade: "grade",
+  "kept-from": "kept",
+  "does-not-ride": "ground",
+  "not-signed": "ground",
+  "second-person": "helper",
+  "not-ready": "ground",
+  "step-back": "ground",
+  "red-sign": "red",
+  weather: "weather",
+  "stage-place": "place",
+  "not-ticked": "ticks",
+  "time-off": "rest",
+  incident: "care",
+};
