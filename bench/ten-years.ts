@@ -171,7 +171,7 @@ export async function makeTenYears(
       signed_by: boss,
       content: sql.json({ ...SIGNED, goals: [] }),
       reading: sql.json({ goals: [] }),
-      in_force: sql.json({ risk: 2, ridden: true, secondPerson: false, sessionMinutes: null, circleMinutes: 20 }),
+      in_force: sql.json({ risk: 2, ridden: true, secondPerson: "no", sessionMinutes: null, circleMinutes: 20 }),
     });
     for (const [i, cause] of ["teeth", "feet", "saddle-fit"].entries()) {
       const done = gone || i > 0;

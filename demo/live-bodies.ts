@@ -32,6 +32,7 @@ export class Bodies {
           doneOn: day,
           result: check.done.result,
           answer: check.done.words,
+          restrictions: [],
         });
     }
     for (const trial of TRIALS) {

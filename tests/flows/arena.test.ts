@@ -8,7 +8,7 @@ import { readUnseen } from "#server/alert/alerts.ts";
 import { readString } from "#server/card/read-string.ts";
 import { readEvening } from "#server/day/read-evening.ts";
 import { openStay } from "#server/stay/read-horse.ts";
-import { Barn, OPEN_GATE, record, TODAY } from "#tests/barn.ts";
+import { Barn, NOT_TICKED, OPEN_GATE, record, TODAY } from "#tests/barn.ts";
 import { sayAlert } from "#ui/words/alert.ts";
 
 let barn: Barn;
@@ -179,13 +179,13 @@ describe("what the office is told at once", () => {
   });
   it("is a gate that a rider overrides, before anybody is in the saddle; only by those who may", async () => {
     const card = await handedOut(await barn.horse(), { kind: "saddle" });
-    const gate = { ...OPEN_GATE, redSigns: ["tight-back"], overrideReason: "Cold back." };
+    const gate = { ...NOT_TICKED, overrideReason: "Checked him with Pim." };
     expect(await tell(card, { what: "gate-override", gate, weather: "calm" }, barn.other)).toBe("not-allowed");
     expect(await tell(card, { what: "gate-override", gate: { ...gate, overrideReason: "" }, weather: "calm" })).toBe(
       "gate-not-open",
     );
     expect(await tell(card, { what: "gate-override", gate, weather: "calm" })).toBe("done");
-    expect(await told(card)).toMatchObject([{ what: "gate-override", details: { reason: "Cold back.", state: "shut" } }]);
+    expect(await told(card)).toMatchObject([{ what: "gate-override", details: { reason: "Checked him with Pim.", state: "half" } }]);
     await close(card, { record: record({ saddleMinutes: 10 }), gate });
     expect(await told(card)).toHaveLength(1);
   });

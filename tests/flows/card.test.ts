@@ -73,43 +73,52 @@ describe("closing a card", () => {
 });
 
 describe("the gate at closing", () => {
-  it("lets no ride into the record that the gate did not open for", async () => {
+  const against = async (card: CardId) =>
+    (await barn.sql`SELECT against FROM card_revision WHERE card_id = ${card} ORDER BY revision DESC LIMIT 1`)[0]?.["against"];
+  const told = async (card: CardId) =>
+    (await barn.sql`SELECT what, about FROM alert WHERE card_id = ${card} ORDER BY at`).map((row) => [row["what"], row["about"]]);
+
+  it("takes what happened as it was, marks what it went against, and tells the office at once", async () => {
     const card = await handedOut(await barn.horse(), { kind: "saddle" });
-    const ridden = { record: record({ saddleMinutes: 20 }), gate: NOT_TICKED };
-    expect(await close(card, ridden)).toBe("gate-not-open");
-    expect(await close(card, { ...ridden, record: record() })).toBe("done");
+    expect(await close(card, { record: record({ saddleMinutes: 20 }), gate: NOT_TICKED })).toBe("done");
+    expect(await against(card)).toContainEqual({ code: "not-ticked", tick: "girth" });
+    expect(await told(card)).toEqual([["against", "not-ticked"]]);
+    const quiet = await handedOut(await barn.horse(), { kind: "saddle" });
+    expect(await close(quiet, { record: record(), gate: NOT_TICKED })).toBe("done");
+    expect([await against(quiet), await told(quiet)]).toEqual([[], []]);
   });
   it("opens for a reason, for those who may, and the reason stays", async () => {
     const stay = await barn.horse();
     const card = await handedOut(stay, { kind: "saddle" });
-    const ridden = {
-      record: record({ saddleMinutes: 20 }),
-      gate: { ...OPEN_GATE, redSigns: ["tight-back"], overrideReason: "Cold back; walked it off for ten minutes." },
-    };
-    expect(await close(card, { ...ridden, gate: { ...ridden.gate, overrideReason: "" } })).toBe("gate-not-open");
-    expect(await close(card, ridden)).toBe("done");
+    const gate = { ...NOT_TICKED, overrideReason: "Checked him with Pim, phone in the truck." };
+    expect(await close(card, { record: record({ saddleMinutes: 20 }), gate })).toBe("done");
     expect((await listWorked(barn.sql, stay))[0]).toMatchObject({
-      gateState: "shut",
+      gateState: "half",
       overrideBy: "Hesper Vole",
-      overrideReason: "Cold back; walked it off for ten minutes.",
+      overrideReason: gate.overrideReason,
+      against: [],
     });
+    expect(await told(card)).toEqual([["gate-override", ""]]);
   });
-  it("never opens above the weight line", async () => {
+  it("is not opened by any reason at a red sign or above the weight line: what happened is marked", async () => {
     const stay = await barn.horse("Light", 4);
     const card = await handedOut(stay, { kind: "saddle" });
     await barn.sql`UPDATE person SET weight_kg = 140 WHERE id = ${barn.rider.id}`;
-    const tried = await attempt(barn.deps, {
-      route: "card/close",
-      actor: barn.boss,
-      input: {
-        id: card,
-        base: null,
-        record: record({ saddleMinutes: 10 }),
-        gate: { ...OPEN_GATE, overrideReason: "He insists." },
-      },
-    });
+    const gate = { ...OPEN_GATE, redSigns: ["tight-back"], overrideReason: "He insists." };
+    expect(await close(card, { record: record({ saddleMinutes: 10 }), gate })).toBe("done");
     await barn.sql`UPDATE person SET weight_kg = 60 WHERE id = ${barn.rider.id}`;
-    expect(tried).toMatchObject({ ok: false, error: { code: "gate-not-open", overridable: false, reasons: [{ code: "load" }] } });
+    expect(await against(card)).toMatchObject([{ code: "load", because: "over" }, { code: "red-sign", sign: "tight-back" }]);
+    expect(await told(card)).toEqual([["against", "load red-sign"]]);
+    const [kept] = await listWorked(barn.sql, stay);
+    expect(kept).toMatchObject({ overrideBy: null, overrideReason: "" });
+  });
+  it("tells what a correction adds, once", async () => {
+    const card = await handedOut(await barn.horse());
+    await close(card);
+    const base = { base: 1, record: record({ circleMinutes: 40 }) };
+    expect(await close(card, base)).toBe("done");
+    expect(await close(card, { ...base, base: 2, record: record({ circleMinutes: 45 }) })).toBe("done");
+    expect(await told(card)).toEqual([["against", "signed-off"]]);
   });
 });
 
@@ -163,7 +172,9 @@ describe("corrections", () => {
   it("never open a gate that the other saw shut", async () => {
     const card = await handedOut(await barn.horse(), { kind: "saddle" });
     await close(card, { gate: { ...OPEN_GATE, redSigns: ["tight-back"] } });
-    expect(await close(card, { record: record({ saddleMinutes: 20 }) })).toBe("gate-not-open");
+    expect(await close(card, { record: record({ saddleMinutes: 20 }) })).toBe("done");
+    const [kept] = await barn.sql`SELECT against FROM card_revision WHERE card_id = ${card} AND revision = 2`;
+    expect(kept?.["against"]).toEqual([{ code: "red-sign", sign: "tight-back" }]);
   });
 });
 
@@ -172,13 +183,12 @@ describe("what a card shows", () => {
     const stay = await barn.book();
     await barn.evaluate(
       stay,
-      walkOf(4, { signs: [{ rung: "handle", sign: "head-shy", side: "left", strength: 3, moment: null, trend: "unknown" }] }),
+      walkOf(3, { signs: [{ rung: "handle", sign: "head-shy", side: "left", strength: 3, moment: null, trend: "unknown" }] }),
     );
     await barn.worked(stay, "2026-07-13", { word: "Soft today.", nextTime: "Hard side first." });
     const view = await readCard(barn.deps, await handedOut(stay), barn.rider);
     expect(view).toMatchObject({
       mine: true,
-      mayOverride: true,
       essentials: {
         lastTime: { word: "Soft today.", nextTime: "Hard side first." },
         cautions: [{ sign: "head-shy", strength: 3 }],

@@ -41,10 +41,10 @@ describe("a check", () => {
     const { id } = await order(stay);
     await barn.ask("check/book", { id, version: 1, bookedFor: "2026-07-16", bookedWith: "Osric" });
     expect(await barn.code("check/book", { id, version: 1, bookedFor: "2026-07-17", bookedWith: "" })).toBe("changed-meanwhile");
-    expect(await barn.code("check/close", { id, version: 2, doneOn: "2026-07-16", result: "clear", answer: "Fine" })).toBe(
+    expect(await barn.code("check/close", { id, version: 2, doneOn: "2026-07-16", result: "clear", answer: "Fine", restrictions: [] })).toBe(
       "in-the-future",
     );
-    await barn.ask("check/close", { id, version: 2, doneOn: "2026-07-14", result: "treated", answer: "Edges rounded." });
+    await barn.ask("check/close", { id, version: 2, doneOn: "2026-07-14", result: "treated", answer: "Edges rounded.", restrictions: [] });
     expect(await findCheck(barn.sql, id)).toMatchObject({
       state: "done",
       result: "treated",
@@ -54,7 +54,7 @@ describe("a check", () => {
     });
     expect(await barn.code("check/book", { id, version: 3, bookedFor: "2026-07-20", bookedWith: "" })).toBe("check-ended");
     // A slip is corrected, and the record keeps what was said before.
-    await barn.ask("check/close", { id, version: 3, doneOn: "2026-07-14", result: "clear", answer: "Nothing found." });
+    await barn.ask("check/close", { id, version: 3, doneOn: "2026-07-14", result: "clear", answer: "Nothing found.", restrictions: [] });
     const [change] =
       await barn.sql`SELECT details FROM change WHERE subject_id = ${id} AND what = 'answered' ORDER BY id DESC LIMIT 1`;
     expect(change?.["details"]).toMatchObject({ before: { answer: "Edges rounded." }, after: { result: "clear" } });
@@ -94,7 +94,7 @@ describe("what waits for a check", () => {
     expect(await barn.code("day/place", barn.placement(stay, { start: 2 }))).toBe("blocked");
     const day = await readDay(barn.deps, barn.today);
     expect(day.resting).toContainEqual({ stay, because: "check", session: null });
-    await barn.ask("check/close", { id, version: 1, doneOn: "2026-07-14", result: "clear", answer: "Nothing." });
+    await barn.ask("check/close", { id, version: 1, doneOn: "2026-07-14", result: "clear", answer: "Nothing.", restrictions: [] });
     expect(await barn.code("day/place", barn.placement(stay, { start: 2 }))).toBe("done");
   });
   it("is ridden work: ground sessions go on, and nobody overrides it at the gate", async () => {
@@ -148,7 +148,7 @@ describe("what answers and trials say to the findings", () => {
     const first = async () => (await horseChecks(stay)).weighed?.causes[0]?.cause;
     expect(await first()).toBe("teeth");
     const { id } = await order(stay);
-    await barn.ask("check/close", { id, version: 1, doneOn: "2026-07-08", result: "treated", answer: "Done." });
+    await barn.ask("check/close", { id, version: 1, doneOn: "2026-07-08", result: "treated", answer: "Done.", restrictions: [] });
     barn.today = localDate("2026-07-14");
     expect(await first()).toBe("teeth");
     await barn.worked(stay, "2026-07-10", { signs: [{ sign: "busy-mouth", skill: "bit", side: "both", strength: 2 }] });

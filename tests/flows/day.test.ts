@@ -21,7 +21,7 @@ beforeAll(async () => {
   barn = await Barn.open();
   quiet = await barn.horse("Quiet");
   green = await barn.book({ horse: { name: "Green" }, stay: { kind: "halter" } });
-  await barn.evaluate(green, walkOf(2, { marks: [{ skill: "catch", side: "both", score: 3 }] }));
+  await barn.sign(await barn.evaluate(green, walkOf(2, { marks: [{ skill: "catch", side: "both", score: 3 }] })));
   heavyWork = await barn.horse("Other");
 });
 afterAll(() => barn.close());
@@ -53,12 +53,17 @@ describe("placing", () => {
     nextDay();
     const heavier = { kind: "saddle", rider: barn.other.id };
     const young = await barn.book({ horse: { name: "Young", birthYear: 2023 } });
-    await barn.evaluate(young);
-    expect(await blockers(placement(young, heavier))).toContain("load");
-    expect(await blockers(placement(green, { kind: "saddle", place: barn.place("Round pens") }))).toContain("helper");
-    expect(await blockers(placement(green, { kind: "saddle", helper: barn.helper.id }))).toEqual(["stage"]);
+    const walk = await barn.evaluate(young);
+    expect(await blockers(placement(young, heavier))).toEqual(["not-signed", "load"]);
+    await barn.sign(walk);
+    expect(await blockers(placement(young, heavier))).toEqual(["load"]);
+    expect(await blockers(placement(green, { kind: "saddle", place: barn.place("Round pens") }))).toEqual([
+      "not-ready",
+      "second-person",
+    ]);
+    expect(await blockers(placement(green, { kind: "saddle", helper: barn.helper.id }))).toEqual(["not-ready", "stage-place"]);
     expect(await blockers(placement(quiet, { start: 19 }))).toContain("outside-day");
-    expect(await blockers(placement(quiet, { kind: "saddle", rider: barn.helper.id }))).toContain("not-a-rider");
+    expect(await blockers(placement(quiet, { kind: "saddle", rider: barn.helper.id }))).toContain("does-not-ride");
     expect((await view()).cards).toEqual([]);
   });
   it("sees what stands already: rider and place at the time, the same horse", async () => {
@@ -91,7 +96,7 @@ describe("placing", () => {
       stopsClock: true,
       reason: "Stiff.",
     });
-    expect(await blockers(placement(heavyWork))).toEqual(["horse-away"]);
+    expect(await blockers(placement(heavyWork))).toEqual(["hold"]);
     expect((await view()).resting).toContainEqual({ stay: heavyWork, because: "hold", session: null });
   });
 });

@@ -38,7 +38,7 @@ describe("a hold and a move at once", () => {
         fallen(await readDay(barn.deps, barn.today))
           .get(id)
           ?.map(({ code }) => code),
-      ).toContain("horse-away");
+      ).toContain("hold");
       await barn.code("card/cancel", { id, version: moved === "done" ? 2 : 1, reason: "On hold" });
     }
   });

@@ -110,9 +110,9 @@ describe("limits that were signed", () => {
     expect(refused).toMatchObject({
       error: {
         blockers: expect.arrayContaining([
-          { code: "too-long", limit: 30 },
-          { code: "not-ridden" },
-          { code: "helper" },
+          { code: "signed-off", because: "minutes", limit: 30, is: 31 },
+          { code: "signed-off", because: "ground" },
+          { code: "second-person", because: "risk", skill: null },
           expect.objectContaining({ code: "grade", needed: 5 }),
         ]),
       },

@@ -15,7 +15,11 @@ beforeAll(async () => {
   [barn, station] = await Promise.all([Barn.open(), serveStandin(process.cwd(), "weather")]);
   green = await barn.book({ horse: { name: "Green" } });
   // Walks and no more under saddle: its first rides are still to come.
-  await barn.evaluate(green, walkOf(4, { marks: [{ skill: "catch", side: "both", score: 4 }] }));
+  const seen = walkOf(4).marks.filter(({ skill }) => ["catch", "give-head", "hindquarters", "block"].includes(skill));
+  await barn.sign(await barn.evaluate(green, walkOf(4, { marks: seen })));
+  barn.today = localDate("2026-07-13");
+  await barn.worked(green, "2026-07-13", { tack: ["saddle"] });
+  barn.today = localDate(TODAY);
 });
 afterAll(async () => {
   delete process.env["FURLONG_WEATHER_URL"];
@@ -73,7 +77,7 @@ describe("a storm at two", () => {
     await scenario("storm-at-two");
     await keepStation(barn.deps, barn.today);
     const view = await day();
-    expect([...fallen(view).values()]).toMatchObject([[{ code: "wind", because: "first-rides", hour: 14 }]]);
+    expect([...fallen(view).values()]).toMatchObject([[{ code: "weather", what: "wind", because: "first-rides", hour: 14 }]]);
     expect(weatherTold(view)).toMatchObject([{ because: "first-rides", from: 14, to: 17, stays: [green] }]);
     const [card] = view.cards;
     const move = { id: card?.card, version: card?.version, ...ride(16) };

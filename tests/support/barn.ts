@@ -230,10 +230,14 @@ export class Barn {
     await this.ask("intake/close", { id, version: 1, walk });
     return id;
   }
-  /** Booked and evaluated: a quiet horse that rides already. */
+  /** Signed as it reads, but for what the changes say; no goals and no checks. */
+  async sign(id: EvaluationId, changes: Partial<JudgementFields> = {}, revision = 0): Promise<void> {
+    await this.ask("intake/sign", { id, revision, judgement: { ...JUDGEMENT, focus: [], goals: [], ...changes } });
+  }
+  /** Booked, evaluated and signed: a quiet horse that rides already. */
   async horse(name = "Thimble", score: Score = 4): Promise<StayId> {
     const stay = await this.book({ horse: { name } });
-    await this.evaluate(stay, walkOf(score));
+    await this.sign(await this.evaluate(stay, walkOf(score)));
     return stay;
   }
 
