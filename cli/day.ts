@@ -14,17 +14,17 @@ const span = z
 const maybe = <T extends z.core.$ZodType>(of: T) => z._default(z.nullable(of), null as never);
 const cost = whole(0, 1_000_000);
 
-const AssignedFile = z.object({ rider: name, start: slot, option: whole(0, 100), helper: maybe(name) });
-const DayFile = z.object({
+const AssignedFile = z.strictObject({ rider: name, start: slot, option: whole(0, 100), helper: maybe(name) });
+const DayFile = z.strictObject({
   format: z.literal("furlong-day/1", "The format must be “furlong-day/1”."),
-  slots: z.object({
+  slots: z.strictObject({
     start: z.string("A time such as 07:00.").check(z.regex(/^\d\d:\d\d$/, "A time such as 07:00.")),
     minutes: whole(5, 120, "minutes"),
     count: whole(1, MOST_SLOTS, "slots"),
   }),
   hot: z._default(list(slot, MOST_SLOTS), []),
   places: list(
-    z.object({
+    z.strictObject({
       id: name,
       capacity: whole(0, 1000),
       outdoor: z._default(flag, false),
@@ -34,20 +34,20 @@ const DayFile = z.object({
     200,
   ),
   riders: list(
-    z.object({
+    z.strictObject({
       id: name,
       grade: whole(1, 5),
       weightKg: number(0, 300, "kilograms"),
       rides: z._default(flag, true),
       works: list(span, 20),
-      lunch: maybe(z.object({ from: slot, to: slot, length: slot })),
+      lunch: maybe(z.strictObject({ from: slot, to: slot, length: slot })),
       maxSaddle: z._default(whole(0, 100), 100),
       fairShare: maybe(whole(0, 1000)),
     }),
     100,
   ),
   horses: list(
-    z.object({
+    z.strictObject({
       id: name,
       weightKg: number(1, 2000, "kilograms"),
       loadLimit: number(0, 1),
@@ -61,24 +61,24 @@ const DayFile = z.object({
     500,
   ),
   sessions: list(
-    z.object({
+    z.strictObject({
       id: name,
       horse: name,
       kind: z.enum(["ground", "saddle", "both"], "One of: ground, saddle, both."),
       length: whole(1, MOST_SLOTS, "slots"),
       value: number(0, 100_000),
       options: list(
-        z.object({
+        z.strictObject({
           cost: z._default(cost, 0),
-          parts: list(z.object({ place: name, from: slot, length: whole(1, MOST_SLOTS, "slots") }), 10),
+          parts: list(z.strictObject({ place: name, from: slot, length: whole(1, MOST_SLOTS, "slots") }), 10),
         }),
         40,
       ),
       usual: maybe(name),
       known: z._default(list(name, 100), []),
       helperSlots: z._default(slot, 0),
-      after: maybe(z.object({ session: name, gap: z._default(slot, 0) })),
-      lock: maybe(z.object({ rider: maybe(name), start: maybe(slot), option: maybe(whole(0, 100)) })),
+      after: maybe(z.strictObject({ session: name, gap: z._default(slot, 0) })),
+      lock: maybe(z.strictObject({ rider: maybe(name), start: maybe(slot), option: maybe(whole(0, 100)) })),
     }),
     500,
   ),

@@ -9,7 +9,7 @@ import { SIGNS } from "#core/intake/signs.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
 import { fileCommand } from "./file-command.ts";
 
-const FindingsFile = z.object({
+const FindingsFile = z.strictObject({
   format: z.literal("furlong-findings/1", "The format must be “furlong-findings/1”."),
   sex: z._default(oneOf(SEXES), "unknown"),
   ageYears: z._default(z.nullable(whole(0, 50, "years")), null),
@@ -17,7 +17,7 @@ const FindingsFile = z.object({
   growthCm: z._default(z.nullable(number(-20, 20, "centimetres")), null),
   condition: z._default(z.nullable(number(1, 9)), null),
   seen: list(
-    z.object({
+    z.strictObject({
       sign,
       rung: oneOf(RUNG_IDS),
       side,
@@ -27,8 +27,8 @@ const FindingsFile = z.object({
     }),
     200,
   ),
-  checks: z._default(list(z.object({ cause: oneOf(CAUSE_IDS), result: oneOf(CHECK_RESULTS) }), 40), []),
-  trials: z._default(list(z.object({ change: oneOf(TRIALS), result: oneOf(TRIAL_RESULTS) }), 40), []),
+  checks: z._default(list(z.strictObject({ cause: oneOf(CAUSE_IDS), result: oneOf(CHECK_RESULTS) }), 40), []),
+  trials: z._default(list(z.strictObject({ change: oneOf(TRIALS), result: oneOf(TRIAL_RESULTS) }), 40), []),
 });
 
 /** Ranked places to look, each with its evidence, its check, how soon, and what waits. */

@@ -13,12 +13,12 @@ import { fail, fileCommand } from "./file-command.ts";
 
 const MOST_DAYS = 400;
 const name = (what: string) => said(what, 80);
-const WorkFile = z.object({
+const WorkFile = z.strictObject({
   skill: name("The skill"),
   minutes: number(0.5, 240, "minutes"),
   scores: z._default(z.partialRecord(oneOf(["left", "right", "both"]), score), {}),
 });
-const StayFile = z.object({
+const StayFile = z.strictObject({
   format: z.literal("furlong-stay/1", "The format must be “furlong-stay/1”."),
   term: whole(1, MOST_DAYS, "days"),
   day: whole(-1, MOST_DAYS, "days"),
@@ -27,7 +27,7 @@ const StayFile = z.object({
   items: z._default(whole(1, 8, "skills"), 4),
   kind: oneOf(KINDS),
   skills: list(
-    z.object({
+    z.strictObject({
       id: name("The skill's id"),
       branch: name("The branch"),
       prerequisites: z._default(list(name("The prerequisite"), 20), []),
@@ -36,9 +36,9 @@ const StayFile = z.object({
     }),
     200,
   ),
-  goals: list(z.object({ skill: name("The skill"), target: number(1, 5), value: z._default(number(0.01, 1000), 1) }), 40),
+  goals: list(z.strictObject({ skill: name("The skill"), target: number(1, 5), value: z._default(number(0.01, 1000), 1) }), 40),
   sessions: list(
-    z.object({
+    z.strictObject({
       day: whole(0, MOST_DAYS, "days"),
       rider: name("The rider"),
       minutes: z._default(number(0, 600, "minutes"), 60),

@@ -1,6 +1,7 @@
 /** The furlong command: the core's arithmetic on files, without a database. Formats stand in docs/formats.md. */
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
+import { vocabulary as adviceVocabulary, adviseCommand } from "./advise.ts";
 import { dayCommand } from "./day.ts";
 import { Failure, type FileCommand, fail, type Options } from "./file-command.ts";
 import { findingsCommand, vocabulary } from "./findings.ts";
@@ -14,9 +15,13 @@ const COMMANDS: Readonly<Record<string, FileCommand>> = {
   forecast: forecastCommand,
   day: dayCommand,
   week: weekCommand,
+  advise: adviseCommand,
 };
 /** Words that stand in the place of a file. */
-const LISTS: Readonly<Record<string, () => unknown>> = { "findings --vocabulary": vocabulary };
+const LISTS: Readonly<Record<string, () => unknown>> = {
+  "findings --vocabulary": vocabulary,
+  "advise --vocabulary": adviceVocabulary,
+};
 
 const help = (): string =>
   [
@@ -24,7 +29,7 @@ const help = (): string =>
     "",
     ...Object.entries(COMMANDS).map(([name, { about }]) => `  ${name.padEnd(8)} ${about}`),
     "",
-    "findings --vocabulary lists every code in use with its words.",
+    "findings --vocabulary, advise --vocabulary: every code in use with its words.",
     "forecast --seed N --plays N: the seed of its chance and the number of plays.",
     "day --ms N --seed N --exact: milliseconds for the search, or with --exact for the proof; week --ms N alike.",
     "FILE is JSON; a directory gives one line a file; “-” reads standard input. Bad input ends with code 2 and one line: path: message.",
@@ -45,7 +50,8 @@ function readInput(file: string, { stdin }: Console): unknown {
     return fail(file, "This file cannot be read.");
   }
   try {
-    return JSON.parse(text) as unknown;
+    // Some editors begin a file with a mark of their byte order.
+    return JSON.parse(text.replace(/^\uFEFF/, "")) as unknown;
   } catch {
     return fail(file, "This is not JSON.");
   }

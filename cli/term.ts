@@ -5,7 +5,7 @@ import { COUNTINGS, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { fileCommand } from "./file-command.ts";
 
 const HoldFile = z
-  .object({ kind: z._default(oneOf(HOLD_KINDS), "owner"), from: date, to: z.nullable(date), stopsClock: flag })
+  .strictObject({ kind: z._default(oneOf(HOLD_KINDS), "owner"), from: date, to: z.nullable(date), stopsClock: flag })
   .check(
     z.refine((hold) => hold.to === null || hold.from <= hold.to, {
       path: ["to"],
@@ -14,7 +14,7 @@ const HoldFile = z
   );
 
 const TermFile = z
-  .object({
+  .strictObject({
     format: z.literal("furlong-term/1", "The format must be “furlong-term/1”."),
     length: z.literal([...TERM_LENGTHS], "A term of 30, 60 or 90 days."),
     firstDay: date,

@@ -7,11 +7,11 @@ import { fail, fileCommand } from "./file-command.ts";
 const name = z.string("A name.").check(z.minLength(1, "A name."));
 const day = whole(0, WEEK_DAYS - 1);
 const byDay = z.array(whole(0, 1000), "A number for each day.");
-const WeekFile = z.object({
+const WeekFile = z.strictObject({
   format: z.literal("furlong-week/1", "The format must be “furlong-week/1”."),
   days: z._default(whole(1, WEEK_DAYS, "days"), WEEK_DAYS),
   horses: list(
-    z.object({
+    z.strictObject({
       id: name,
       length: whole(1, 20, "slots"),
       kind: z._default(z.enum(["ground", "saddle", "both"], "One of: ground, saddle, both."), "saddle"),
@@ -31,7 +31,7 @@ const WeekFile = z.object({
     500,
   ),
   riders: list(
-    z.object({
+    z.strictObject({
       id: name,
       grade: whole(1, 5),
       weightKg: number(0, 300, "kilograms"),

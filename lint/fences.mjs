@@ -36,7 +36,7 @@ export const CORE_ORDER = {
   reading: ["kernel", "calendar", "horse", "ladder"],
   permission: ["kernel", "calendar", "horse", "ladder", "tools", "intake", "card", "check", "weather", "reading"],
   gate: ["card", "permission", "weather"],
-  plan: ["kernel", "calendar", "horse", "ladder", "card", "forecast", "permission", "reading"],
+  plan: ["kernel", "calendar", "horse", "ladder", "card", "check", "forecast", "permission", "reading"],
   weather: [],
   watch: ["kernel", "calendar", "ladder", "tools", "intake", "forecast", "card", "check"],
   day: ["kernel", "calendar", "card", "weather", "permission", "reading"],

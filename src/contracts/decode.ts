@@ -13,13 +13,19 @@ export function decode<S extends z.core.$ZodType>(schema: S, body: unknown): Res
   const parsed = safeParse(schema, body);
   if (parsed.success) return ok(parsed.data);
   return refuse(
-    parsed.error.issues.map((issue) => ({
-      code: issue.code ?? "invalid",
-      path: issue.path.map(String).join("."),
-      message: messageOf(issue.message),
-    })),
+    parsed.error.issues.flatMap((issue): Issue[] => {
+      const path = issue.path.map(String);
+      if (issue.code === "unrecognized_keys")
+        return issue.keys.map((key) => ({
+          code: issue.code ?? "invalid",
+          path: [...path, key].join("."),
+          message: NO_SUCH_FIELD,
+        }));
+      return [{ code: issue.code ?? "invalid", path: path.join("."), message: messageOf(issue.message) }];
+    }),
   );
 }
 
+const NO_SUCH_FIELD = "There is no such field: leave it out, or mend its name.";
 /** zod/mini ships without a locale; what a field did not word is worded here. */
 const messageOf = (message: string): string => (message === "Invalid input" ? "Missing or of the wrong kind." : message);

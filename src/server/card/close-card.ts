@@ -109,7 +109,11 @@ async function raiseAgainst(
   if (fresh.length === 0) return;
   await note(work, "card", card, "against", { reasons: fresh });
   if (work.actor.role !== "manager")
-    await raise(work, card, { what: "against", about: [...new Set(fresh.map(({ code }) => code))].join(" "), details: { reasons: fresh } });
+    await raise(work, card, {
+      what: "against",
+      about: [...new Set(fresh.map(({ code }) => code))].join(" "),
+      details: { reasons: fresh },
+    });
 }
 
 /** What the office should have heard already, if there was no signal: told with the record. A correction tells only what it adds. */

@@ -3,10 +3,9 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import { DAY_GRID, hoursOf } from "#core/day/model.ts";
 import type { GateFacts } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
-import { ladderWith } from "#core/ladder/edits.ts";
-import { ladderFor } from "#core/ladder/for-method.ts";
 import { type Method, methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { Skill } from "#core/ladder/skills.ts";
+import { permitOf, readingOf } from "#core/permission/from-record.ts";
 import { ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import { against, askedOf, barring, secondPersonFor, skillAct } from "#core/permission/permission.ts";
@@ -26,7 +25,7 @@ import { findPlan } from "#db/queries/plan.ts";
 import { findStay, type Stay } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
 import { dayPlace } from "../day/facts.ts";
-import { permitHorse, permitPerson, readingOf } from "../stay/facts.ts";
+import { horseRecord, permitPerson } from "../stay/facts.ts";
 
 /** What is known of the hours of a card. */
 export async function weatherOf(
@@ -75,11 +74,12 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
   const past = pastBefore(all, card.day);
   const evaluation = evaluations.filter((one) => one.closedAt && one.day <= card.day).at(-1) ?? null;
   const method = methodOf(stay.method, methodsWith(barn.methods));
-  const ladder = ladderFor(ladderWith(barn.ladder), method);
   const earlier = scores.filter((score) => score.day < card.day || (score.day === card.day && score.walk));
   const record = { stay, barn, evaluation, past: { ...past, scores: earlier } };
-  const reading = readingOf(record);
-  const horse = permitHorse(record, card.day);
+  const written = horseRecord(record, card.day);
+  const reading = readingOf(written);
+  const { ladder } = written;
+  const horse = permitOf(written, card.day);
   const people = {
     rider: permitPerson(must(rider, "a card has a rider")),
     helper: helper && permitPerson(helper),

@@ -2,6 +2,7 @@
 import { type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, type Placement } from "#core/day/model.ts";
 import type { Span } from "#core/day/problem.ts";
+import { permitOf } from "#core/permission/from-record.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -10,7 +11,7 @@ import type { Evaluation } from "#db/queries/intake.ts";
 import { pastOf } from "#db/queries/past.ts";
 import type { Absence, Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
-import { permitHorse, permitPerson, type RecordOfHorse } from "../stay/facts.ts";
+import { horseRecord, permitPerson, type RecordOfHorse } from "../stay/facts.ts";
 
 /** Minutes of the clock to slots of the day; a part slot at either end is not worked. */
 const toSlots = (from: number, to: number): Span => [
@@ -60,7 +61,7 @@ function lunchOf({ lunchFrom, lunchTo, lunchMinutes }: Person): DayPerson["lunch
 }
 
 export const dayHorse = (record: RecordOfHorse, appointments: readonly Appointment[], day: LocalDate): DayHorse => ({
-  ...permitHorse(record, day),
+  ...permitOf(horseRecord(record, day), day),
   stay: record.stay.id,
   evaluated: record.evaluation !== null,
   away: appointments

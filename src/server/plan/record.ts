@@ -3,37 +3,29 @@ import type { KeptRider } from "#contracts/plan.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import { type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
-import { isOpen } from "#core/check/check.ts";
 import { leaningFrom } from "#core/forecast/outlook.ts";
 import type { Session } from "#core/forecast/stay.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { ladderWith } from "#core/ladder/edits.ts";
-import { ladderFor } from "#core/ladder/for-method.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
-import type { Skill } from "#core/ladder/skills.ts";
 import { pooledLadder, type Taken } from "#core/ladder/typical.ts";
-import type { PermitHorse } from "#core/permission/horse.ts";
-import { nobodyLightEnough } from "#core/permission/lightest.ts";
-import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
-import type { Reason } from "#core/permission/reasons.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import type { Pin } from "#core/plan/term-plan.ts";
+import { waitsOf } from "#core/plan/waits.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { StayScore, Worked } from "#db/queries/card.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 import type { Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
-import { pastFrom, permitHorse, readingOf, termFacts } from "../stay/facts.ts";
+import { horseRecord, pastFrom, termFacts } from "../stay/facts.ts";
 
 /** Scores of an evaluation after the intake are heard as a rider's of their own. */
 const EVALUATOR = "evaluation";
 const MINUTES_FROM = 10;
-/** A check whose day is past is still waited for so long. */
-const WAITED_DAYS = 7;
 
 const worksOf = (
   scores: readonly { skill: string; side: TrackSide; score: 0 | 1 | 2 | 3 | 4 | 5 }[],
@@ -90,47 +82,6 @@ function sessionsOf({ stay, worked, evaluations }: Kept): readonly Session[] {
   return [...ridden, ...looked].sort((a, b) => a.day - b.day);
 }
 
-/** Long after any term. */
-const NEVER = 1000;
-/** The day of the stay on which what bars a skill may be over, by what is known today. */
-function overBy(reason: Reason, { stay, today }: Kept): number {
-  const number = (date: LocalDate): number => stayDay(stay.firstDay, date);
-  const never = number(today) + NEVER;
-  switch (reason.code) {
-    case "check": {
-      if (reason.because === "found") return never;
-      if (reason.because === "restricted") return reason.until ? number(reason.until) + 1 : never;
-      // The last of those that are open and hold this.
-      const days = stay.checks
-        .filter((check) => isOpen(check) && check.holds !== "nothing")
-        .map((check) => later(check.due, check.bookedFor ?? check.due));
-      const day = days.reduce(later, today);
-      return day > today || days.includes(today) ? number(day) + 1 : number(today) + WAITED_DAYS;
-    }
-    case "signed-off":
-    case "age":
-      return never;
-    // A tape, a signature, a list that fills up: not today.
-    default:
-      return number(today) + 1;
-  }
-}
-
-/** Skills that may not be worked as the record stands, whoever does it; each with the day on which it may go on. A hold is the term's. */
-function waitsOf(kept: Kept, ladder: readonly Skill[]): StayRecord["waits"] {
-  const { stay, barn, today, evaluations, people } = kept;
-  const evaluation = evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
-  const record = { stay, barn, evaluation, past: pastFrom(kept) };
-  const horse: PermitHorse = { ...permitHorse(record, today), hold: null };
-  const reading = readingOf(record);
-  const tooHeavy = people !== null && nobodyLightEnough(horse.load, people) !== null;
-  return ladder.flatMap((skill) => {
-    const days = barring(horseReasons(horse, skillAct(skill, reading))).map((reason) => overBy(reason, kept));
-    if (tooHeavy && skill.bears !== "nothing") days.push(stayDay(stay.firstDay, today) + NEVER);
-    return days.length > 0 ? [{ skill: skill.id, until: Math.max(...days) }] : [];
-  });
-}
-
 export function recordOf(kept: Kept): StayRecord {
   const { stay, barn, today, worked, goals, pins } = kept;
   const facts = termFacts(stay, barn);
@@ -141,6 +92,7 @@ export function recordOf(kept: Kept): StayRecord {
   const usual = minutes.length > 0 ? minutes.reduce((sum, one) => sum + one, 0) / minutes.length : method.sessionMinutes;
   const due = Math.round(reading.contractedSoFar);
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
+  const latest = kept.evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
   const { side } = hardSideOf(kept.scores, ladderWith(barn.ladder));
   return {
     kind: stay.kind,
@@ -157,7 +109,12 @@ export function recordOf(kept: Kept): StayRecord {
     sessions: sessionsOf(kept),
     goals,
     pins,
-    waits: waitsOf(kept, ladderFor(ladderWith(barn.ladder), method)),
+    waits: waitsOf({
+      record: horseRecord({ stay, barn, evaluation: latest, past: pastFrom(kept) }, today),
+      firstDay: stay.firstDay,
+      today,
+      people: kept.people,
+    }),
     missed: Math.max(0, due - reading.delivered),
     planned: Math.max(due, reading.delivered),
     minutes: Math.min(stay.judged?.sessionMinutes ?? usual, usual),

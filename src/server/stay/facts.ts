@@ -1,10 +1,9 @@
 /** From the record of a stay to the facts that the core asks for. */
 
 import type { InForceView } from "#contracts/views.ts";
-import { heldOn } from "#core/calendar/holds.ts";
 import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { readTerm, type TermFacts, workFromOf } from "#core/calendar/term.ts";
-import { heldByChecks, resultsFor } from "#core/check/check.ts";
+import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf } from "#core/intake/measures.ts";
@@ -14,13 +13,9 @@ import { ladderWith } from "#core/ladder/edits.ts";
 import { ladderFor } from "#core/ladder/for-method.ts";
 import { type Levels, readLevels } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
-import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
-import { unreadyOf } from "#core/permission/steps.ts";
-import { riskNow } from "#core/permission/trouble.ts";
-import { type HorseReading, readHorse } from "#core/reading/reading.ts";
-import { circleMinutes, type LightReason, type LoadLimit, loadLimit } from "#core/tools/load.ts";
+import { type HorseRecord, inForceOn } from "#core/permission/from-record.ts";
+import type { PermitPerson } from "#core/permission/horse.ts";
 import { weightOf } from "#core/tools/weight.ts";
-import { GREEN_RIDES } from "#core/weather/weather.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { StayScore, Worked } from "#db/queries/card.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
@@ -82,31 +77,6 @@ export function weightNow(
   if (between) return { kilograms: between.kilograms, day: between.day };
   return inWalk && measured ? { kilograms: inWalk.kilograms, day: measured.day } : null;
 }
-/** The load line today: the last weight, with condition and fitness of the evaluation and the days off since. */
-function loadOf(stay: Stay, evaluation: Evaluation | null, day: LocalDate): LoadLimit | null {
-  const weight = weightNow(stay, day);
-  if (!weight) return null;
-  const last = lastWorked(stay);
-  return loadLimit({
-    weightKg: weight.kilograms,
-    ageYears: ageOf(stay, day),
-    fitness: evaluation?.walk.measures.fitness ?? "unknown",
-    condition: evaluation ? conditionOf(evaluation.walk.measures) : null,
-    daysOff: last ? daysBetween(last, day) : null,
-  });
-}
-
-/** Before any evaluation only the more experienced handle a horse that nobody knows. */
-const UNKNOWN_RISK = 3;
-/** As it was signed or set by hand, else as the evaluation reads; something worse that was seen since raises it. */
-export function riskOf(stay: Stay, outcome: Outcome | null, incidents: Past["incidents"]): ReturnType<typeof riskNow> {
-  if (stay.riskSet !== null) return riskNow(stay.riskSet, stay.riskSetOn, incidents);
-  return riskNow(stay.judged?.risk ?? outcome?.risk ?? UNKNOWN_RISK, stay.judged?.day ?? null, incidents);
-}
-
-/** Why a rider's line would be light that also keeps a horse out of the heat. */
-const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-off"]);
-
 export interface RecordOfHorse {
   readonly stay: Stay;
   readonly barn: Barn;
@@ -127,54 +97,28 @@ export const pastFrom = ({
   incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt }) => ({ kind, hurt, day }))),
 });
 
-/** What the horse can do, and where it stands as a riding horse. */
-export const readingOf = ({ stay, barn, past }: Pick<RecordOfHorse, "stay" | "barn" | "past">): HorseReading =>
-  readHorse({
-    ladder: ladderFor(ladderWith(barn.ladder), methodOf(stay.method, methodsWith(barn.methods))),
-    scores: past.scores,
-    kind: stay.kind,
-    history: stay.history,
-    rides: stay.rides,
-  });
-
-/** Everything that is asked of the record before something is done with a horse on a day. */
-export function permitHorse(record: RecordOfHorse, day: LocalDate): PermitHorse {
-  const { stay, barn, evaluation, past } = record;
+/** What is asked of the record before something is done with the horse on a day. */
+export function horseRecord({ stay, barn, evaluation, past }: RecordOfHorse, day: LocalDate): HorseRecord {
   const method = methodOf(stay.method, methodsWith(barn.methods));
-  const load = loadOf(stay, evaluation, day);
-  const weight = weightNow(stay, day);
-  const last = lastWorked(stay);
-  const reading = readingOf(record);
-  const { checks, ridden, secondPerson, sessionMinutes, circleMinutes } = limitsInForce(stay, day);
-  const incident = past.incidents.at(-1) ?? null;
   return {
-    hold: heldOn(stay.holds, day),
-    checks,
-    signed: stay.judged !== null,
-    ridden: stay.judged === null ? null : ridden,
-    secondPerson,
-    sessionMinutes,
-    circleMinutes,
-    ageYears: ageOf(stay, day),
+    kind: stay.kind,
     horseClass: stay.class,
-    load,
-    weightDays: weight && daysBetween(weight.day, day),
-    risk: riskOf(stay, evaluation && outcomeOf(stay, evaluation, day), past.incidents).risk,
-    stage: reading.stage,
-    green: stay.rides < GREEN_RIDES,
-    noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
-    forbid: stay.keptFrom,
-    unready: unreadyOf({
-      ladder: ladderFor(ladderWith(barn.ladder), method),
-      reading,
-      sessions: past.sessions,
-      sessionsSoFar: stay.delivered.length,
-      rides: stay.rides,
-      groundSessionsFirst: method.groundSessionsFirst,
-    }),
-    stepBack: null,
-    daysOff: last && daysBetween(last, day),
-    lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },
+    history: stay.history,
+    ageYears: ageOf(stay, day),
+    ladder: ladderFor(ladderWith(barn.ladder), method),
+    groundSessionsFirst: method.groundSessionsFirst,
+    holds: stay.holds,
+    checks: stay.checks,
+    signed: stay.judged,
+    riskSet: stay.riskSet === null ? null : { risk: stay.riskSet, day: stay.riskSetOn ?? stay.firstDay },
+    riskRead: evaluation && outcomeOf(stay, evaluation, day).risk,
+    weight: weightNow(stay, day),
+    fitness: evaluation?.walk.measures.fitness ?? "unknown",
+    condition: evaluation && conditionOf(evaluation.walk.measures),
+    keptFrom: stay.keptFrom,
+    worked: stay.delivered,
+    rides: stay.rides,
+    ...past,
   };
 }
 export const permitPerson = ({ id, grade, weightKg, rides, specialist }: Person): PermitPerson => ({
@@ -189,14 +133,11 @@ export const permitPerson = ({ id, grade, weightKg, rides, specialist }: Person)
 const FOCUS_DAYS = 7;
 /** What holds back a horse's work: checks, and what the manager signed last. */
 export const limitsInForce = (stay: Stay, day: LocalDate): InForceView => {
-  // A signature says nothing of the days before its evaluation.
+  const { ridden, ...limits } = inForceOn({ checks: stay.checks, signed: stay.judged, ageYears: ageOf(stay, day) }, day);
   const judged = stay.judged && stay.judged.day <= day ? stay.judged : null;
   return {
-    checks: heldByChecks(stay.checks, day),
-    ridden: judged?.ridden ?? true,
-    secondPerson: judged?.secondPerson ?? "no",
-    sessionMinutes: judged?.sessionMinutes ?? null,
-    circleMinutes: judged?.circleMinutes ?? circleMinutes(ageOf(stay, day)),
+    ...limits,
+    ridden: ridden ?? true,
     focus: judged && daysBetween(judged.day, day) <= FOCUS_DAYS ? judged.focus : [],
   };
 };

@@ -9,6 +9,7 @@ import type { TrackSide } from "#core/kernel/sides.ts";
 import { type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { SKILLS } from "#core/ladder/skills.ts";
+import { riskOf } from "#core/permission/from-record.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
@@ -23,7 +24,7 @@ import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { feedPath } from "../feed/manage.ts";
 import { recordOf } from "../plan/record.ts";
-import { ageOf, limitsInForce, outcomeNow, riskOf } from "./facts.ts";
+import { ageOf, horseRecord, limitsInForce, outcomeNow } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
 
 export interface Opened {
@@ -135,7 +136,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     ),
     hard: hardSideOf(scores, record.ladder),
     outcome,
-    ...riskOf(stay, outcome, past.incidents),
+    ...riskOf(horseRecord({ stay, barn, evaluation: latest, past }, today)),
     riskSet: stay.riskSet !== null,
     evaluations: evaluations.map(({ id, kind, day, closedAt }) => ({ id, kind, day, closed: closedAt !== null })),
     apart: stay.apart.map((id) => ({ stay: id, horse: stays.find((other) => other.id === id)?.horse ?? "a horse gone home" })),

@@ -1,0 +1,381 @@
+/** furlong-advice/1: what the application says of a horse on a day. */
+import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import type { SessionKind } from "#core/card/card.ts";
+import { levelShown } from "#core/forecast/estimator.ts";
+import { readPlays } from "#core/forecast/forecast.ts";
+import { goalState } from "#core/forecast/goals.ts";
+import { playsOf } from "#core/forecast/plays.ts";
+import { type GateAnswer, readGate } from "#core/gate/gate.ts";
+import { VERDICTS } from "#core/intake/aims.ts";
+import { sidesOf } from "#core/kernel/sides.ts";
+import { BEARS, type Bears, type Skill } from "#core/ladder/skills.ts";
+import { permitOf, readingOf } from "#core/permission/from-record.ts";
+import { GATE_TICKS, RED_SIGNS, ticksFor } from "#core/permission/ground-check.ts";
+import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
+import { nobodyLightEnough } from "#core/permission/lightest.ts";
+import {
+  type Act,
+  against,
+  askedOf,
+  barring,
+  barsBearing,
+  horseReasons,
+  type Moment,
+  riderReasons,
+  secondPersonFor,
+  sessionAct,
+  skillAct,
+} from "#core/permission/permission.ts";
+import { REASON_CODES, type Reason } from "#core/permission/reasons.ts";
+import { isTaken, type Missing, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts } from "#core/permission/steps.ts";
+import { cardWork } from "#core/plan/card-work.ts";
+import { ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
+import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
+import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
+import type { HorseReading } from "#core/reading/reading.ts";
+import type { WeatherHour } from "#core/weather/weather.ts";
+import type { Case } from "./case.ts";
+import { type Advised, placeCalled } from "./record.ts";
+
+const PLAYS = 1000;
+const SEED = 1;
+const LIKELY = 0.7;
+const POSSIBLE = 0.3;
+const SESSIONS_SHOWN = 10;
+/** A card of two half hours. */
+const LAID = { slots: 2, slotMinutes: 30 };
+const LAST_DAYS = 7;
+
+const round = (x: number): number => Math.round(x * 1000) / 1000;
+const wordsOf = (chance: number): (typeof VERDICTS)[number] =>
+  chance >= LIKELY ? "likely" : chance >= POSSIBLE ? "possible" : "not-this-term";
+
+interface At {
+  readonly file: Case;
+  readonly advised: Advised;
+  readonly ladder: readonly Skill[];
+  readonly reading: HorseReading;
+  readonly horse: PermitHorse;
+  readonly moment: Moment;
+}
+
+function atOf(file: Case, advised: Advised): At {
+  const reading = readingOf(advised.record);
+  const horse = permitOf(advised.record, advised.today);
+  const hours: readonly WeatherHour[] = file.weather ? [{ hour: 9, ...file.weather }] : [];
+  const redSigns = file.card?.redSigns ?? [];
+  return {
+    file,
+    advised,
+    ladder: ladderOf(advised.stay),
+    reading,
+    horse,
+    moment: { place: placeCalled(file.card?.place ?? "pen"), hours, ticked: { asked: [], ticks: [], redSigns } },
+  };
+}
+
+const personCalled = ({ advised: { people } }: At, id: string | null | undefined): PermitPerson | null =>
+  people.find((one) => one.id === id) ?? null;
+const bearingAct = (bears: Bears): Act => ({ ...sessionAct("both", LAID), bears });
+
+/** What may be put on the horse's back today by anybody who is here, with anybody beside them; and why not more. */
+function limitsOf(at: At) {
+  const { horse, moment, advised } = at;
+  const { people } = advised;
+  const here = (act: Act, rider: PermitPerson | null): readonly Reason[] =>
+    barring(against(horse, { rider, helper: people.find(({ id }) => id !== rider?.id) ?? null }, act, moment)).filter(
+      (reason) => !(reason.code === "second-person") && !("as" in reason && reason.as === "helper"),
+    );
+  const mayBear = (act: Act): readonly PermitPerson[] =>
+    people.filter((person) => barring(riderReasons(horse, person, act)).length === 0);
+  const weight = bearingAct("weight");
+  const anyway = here(weight, null);
+  // What a list or a step back asks for is a matter of days; whoever could bear the horse still can.
+  const final = anyway.filter(({ code }) => code !== "not-ready" && code !== "step-back" && code !== "stage-place");
+  const heavy = nobodyLightEnough(horse.load, people);
+  const who = final.length > 0 ? [] : mayBear(weight);
+  const bears = [...BEARS].reverse().find((one) => {
+    const act = bearingAct(one);
+    return one === ("nobody" as string) ? true : one === "nothing" || (here(act, null).length === 0 && mayBear(act).length > 0);
+  });
+  return {
+    risk: horse.risk,
+    bears: bears ?? "nothing",
+    loadKg: horse.load && round(horse.load.refuseKg),
+    whoMayBear: who.map(({ id }) => id as string),
+    because: [...new Set([...anyway.map(({ code }) => code as string), ...(heavy ? ["nobody-light-enough"] : [])])],
+  };
+}
+
+function levelsOf({ advised, ladder, reading }: At) {
+  const { belief } = readingOn(advised.stay);
+  return Object.fromEntries(
+    ladder.flatMap((skill) => {
+      const basis = reading.basisOf(skill);
+      if (basis === "none") return [];
+      const sides = belief.layout.tracksOf(belief.layout.skill(skill.id)).map((track) => {
+        const { mean, low, high } = levelShown(belief, track);
+        return [track.side, [mean, low, high].map(round)];
+      });
+      return [[skill.id, { basis, ...Object.fromEntries(sides) }]];
+    }),
+  );
+}
+
+function goalsOf({ advised }: At) {
+  const { stay } = advised;
+  const { belief, doubt } = readingOn(stay);
+  const { goals, sessions, ahead } = planAsked(stay, belief);
+  const options = { seed: SEED, plays: PLAYS, pace: 1 };
+  const plays = playsOf({ belief, doubt, sessions, goals, ahead, options });
+  const told = readPlays(plays.played, plays.run(PLAYS));
+  return goals.map((goal, i) => {
+    const { met } = goalState(belief, sessions, goal, ahead.today);
+    const chance = met ? 1 : (told[i]?.chance ?? 0);
+    const p50 = told[i]?.day.p50 ?? null;
+    const day = met || p50 === null || p50 < ahead.today ? null : addDays(stay.firstDay, p50);
+    return { skill: goal.skill, chance: round(chance), words: wordsOf(chance), day };
+  });
+}
+
+const NEARLY = 3;
+/** A skill that is lacking on both sides is one thing. */
+const things = (missing: readonly (Missing | { readonly code: "red-sign" })[]): number =>
+  new Set(missing.map((one) => (one.code === "level" ? one.skill : one.code))).size;
+
+/** The next big step on the way to what is wanted: what is missing, and when and by whom it is proposed. */
+function stepOf(at: At) {
+  const { advised, ladder, reading, horse, moment } = at;
+  const { record } = advised;
+  const byId = new Map(ladder.map((skill) => [skill.id, skill]));
+  const wanted = new Set<string>();
+  const want = (id: string): void => {
+    const skill = byId.get(id);
+    if (!skill || wanted.has(id)) return;
+    wanted.add(id);
+    for (const before of skill.after) want(before);
+  };
+  for (const { skill } of advised.stay.goals) want(skill);
+  const facts: StepFacts = {
+    ladder,
+    reading,
+    sessions: record.sessions,
+    sessionsSoFar: record.worked.length,
+    rides: record.rides,
+    groundSessionsFirst: record.groundSessionsFirst,
+  };
+  const never =
+    horse.ridden === false ||
+    barring(against(horse, { rider: null, helper: null }, bearingAct("weight"), { place: null, hours: [], ticked: null })).some(
+      ({ code }) => code === "age" || code === "signed-off",
+    );
+  const step = STEPS.find((one) => {
+    const skills = STEP_LISTS[one].skills.flatMap((id) => byId.get(id) ?? []);
+    if (skills.length === 0 || !skills.some(({ id }) => wanted.has(id)) || isTaken(one, facts)) return false;
+    return !(never && skills.some(({ bears }) => bears !== "nothing"));
+  });
+  if (!step) return null;
+  const skill = STEP_LISTS[step].skills.flatMap((id) => byId.get(id) ?? []).find((one) => !reading.isShown(one)) as Skill;
+  // A step is not ready on a day on which the horse says no.
+  const red = (moment.ticked?.redSigns ?? []).map((sign) => ({ code: "red-sign", sign }) as const);
+  const missing = [...missingFor(skill, facts), ...red];
+  const count = things(missing);
+  const state = count === 0 ? "ready" : count <= NEARLY ? "nearly" : "far";
+  return { step, state, missing, proposed: state === "ready" ? proposedOf(at, skill) : null };
+}
+
+/** Today by today's people where they may; else on the next planned day by whoever may. */
+function proposedOf(at: At, skill: Skill): { day: LocalDate; rider: string; helper: string | null; from: string } | null {
+  const { advised, reading, horse, moment, file } = at;
+  const act = skillAct(skill, reading);
+  const [rider, helper] = [personCalled(at, file.card?.rider), personCalled(at, file.card?.helper)];
+  const from = String(moment.place?.id ?? "pen");
+  if (rider && barring(against(horse, { rider, helper }, act, moment)).length === 0)
+    return { day: advised.today, rider: rider.id, helper: helper?.id ?? null, from };
+  const [next] = planAsked(advised.stay, readingOn(advised.stay).belief).ahead.days.filter(
+    (day) => addDays(advised.stay.firstDay, day) > advised.today,
+  );
+  const quiet: Moment = { place: placeCalled("pen"), hours: [], ticked: null };
+  for (const one of [...advised.people].sort((a, b) => (a.weightKg ?? 999) - (b.weightKg ?? 999)))
+    for (const other of advised.people.filter(({ id }) => id !== one.id))
+      if (next !== undefined && barring(against(horse, { rider: one, helper: other }, act, quiet)).length === 0)
+        return { day: addDays(advised.stay.firstDay, next), rider: one.id, helper: other.id, from: "pen" };
+  return null;
+}
+
+function gateOf(at: At, kind: SessionKind, skills: readonly Skill[]): GateAnswer {
+  const { horse, moment, file, advised, reading } = at;
+  const rider = personCalled(at, file.card?.rider) ?? advised.people[0] ?? null;
+  const asked = ticksFor(horse.stage, advised.stay.method, secondPersonFor(horse, { bears: "rider", skills: [] }) !== null);
+  const ticks = file.card?.ticks === "all" ? [...GATE_TICKS] : file.card?.ticks === "none" || !file.card ? [] : file.card.ticks;
+  if (!rider) return { state: "shut", reasons: [], limits: [] };
+  return readGate(
+    {
+      horse,
+      rider,
+      place: moment.place ?? placeCalled("pen"),
+      weather: moment.hours,
+      laid: LAID,
+      skills: skills.map((skill) => askedOf(skill, reading)),
+      asked,
+    },
+    { helper: personCalled(at, file.card?.helper), ticks, redSigns: file.card?.redSigns ?? [], windy: false },
+    kind,
+  );
+}
+
+function cardOf(at: At, laid: LaidSession | null) {
+  const { advised, ladder, reading, horse, moment, file } = at;
+  const people = { rider: personCalled(at, file.card?.rider), helper: personCalled(at, file.card?.helper) };
+  const may = (act: Act): boolean => barring(against(horse, people, act, moment)).length === 0;
+  const onBack = horse.stage !== "unridden" || ladder.some((skill) => skill.bears !== "nothing" && reading.isShown(skill));
+  const kind: SessionKind = onBack && may(sessionAct("both", LAID)) ? "both" : "ground";
+  const held =
+    horse.hold !== null ||
+    barring(against(horse, { rider: null, helper: people.helper }, sessionAct("ground", LAID), moment)).some(
+      ({ code }) => code === "hold" || code === "check",
+    );
+  if (held)
+    return {
+      kind: "none",
+      because: "hold",
+      warmUp: [],
+      main: [],
+      handling: [],
+      finish: [],
+      leaveAlone: [],
+      smaller: [],
+      cautions: [],
+      second: false,
+    };
+  const asked = file.card?.skills ?? null;
+  const work = cardWork({
+    ladder,
+    reading,
+    kind,
+    hardFor: (main) => hardSideFor(advised.scores, ladder, main).side,
+    method: advised.stay.method,
+    turn: advised.record.worked.length,
+    barred: (skill) => barring(against(horse, people, skillAct(skill, reading), moment)),
+    laid: asked ? asked.map((skill) => ({ skill, isNew: false, pinned: false, when: [] })) : (laid?.items ?? null),
+  });
+  const of = (...roles: readonly string[]): string[] =>
+    work.items.filter(({ role }) => roles.includes(role)).map(({ skill }) => skill);
+  const main = of("go-on", "new");
+  return {
+    kind,
+    because: asked ? "asked" : "plan",
+    warmUp: of("begin"),
+    main,
+    handling: [],
+    finish: of("finish"),
+    leaveAlone: [...work.leaveAlone],
+    smaller: kind === "ground" ? [] : main.filter((id) => ladder.some((skill) => skill.id === id && skill.bears === "nothing")),
+    cautions: main.filter((id) => (ladder.find((skill) => skill.id === id)?.caution ?? "") !== ""),
+    second:
+      secondPersonFor(horse, {
+        bears: kind === "ground" ? "nothing" : "rider",
+        skills: main.flatMap((id) => {
+          const skill = ladder.find((one) => one.id === id);
+          return skill ? [askedOf(skill, reading)] : [];
+        }),
+      }) !== null,
+  };
+}
+
+function needsOf(at: At): readonly string[] {
+  const { advised, horse, file } = at;
+  const wantsBack = advised.stay.goals.some(({ skill }) => at.ladder.some((one) => one.id === skill && one.bears !== "nothing"));
+  const left = Math.round((Date.parse(advised.lastDay) - Date.parse(advised.today)) / 86_400_000);
+  return [
+    ...(wantsBack && nobodyLightEnough(horse.load, advised.people) ? ["nobody-light-enough"] : []),
+    ...(file.evaluations.length > 0 && !horse.signed ? ["not-signed"] : []),
+    ...(horse.load === null || (horse.weightDays ?? 0) > 28 ? ["weigh"] : []),
+    ...(horse.checks.some(({ because }) => because === "open") ? ["check-open"] : []),
+    ...(horse.checks.some(({ because }) => because === "found") ? ["check-found"] : []),
+    ...(left <= LAST_DAYS && !file.evaluations.some(({ kind }) => kind === "exit") ? ["exit", "report"] : []),
+  ];
+}
+
+export function adviceOn(file: Case, advised: Advised) {
+  const at = atOf(file, advised);
+  const { stay, today, scores } = advised;
+  const { belief } = readingOn(stay);
+  const plan = layPlan(planAsked(stay, belief));
+  const dayOf = (laid: LaidSession): LocalDate => addDays(stay.firstDay, laid.day);
+  const laidToday = plan.find((one) => dayOf(one) >= today) ?? null;
+  const card = cardOf(at, laidToday);
+  const skillsOf = (ids: readonly string[]): readonly Skill[] => at.ladder.filter(({ id }) => ids.includes(id));
+  const kind = card.kind as SessionKind | "none";
+  const asked = skillsOf([...card.warmUp, ...card.main, ...card.finish]);
+  const gate = gateOf(at, "both", asked);
+  const onGround = gateOf(
+    at,
+    "ground",
+    asked.filter(({ bears }) => bears === "nothing"),
+  );
+  const ridden =
+    at.horse.stage !== "unridden" &&
+    !barsBearing(horseReasons(at.horse, bearingAct("rider"))) &&
+    nobodyLightEnough(at.horse.load, advised.people) === null;
+  return {
+    format: "furlong-advice/1",
+    levels: levelsOf(at),
+    stage: at.reading.stage,
+    hardSide: { overall: hardSideOf(scores, at.ladder).side, today: hardSideFor(scores, at.ladder, card.main).side },
+    limits: limitsOf(at),
+    goals: goalsOf(at),
+    step: stepOf(at),
+    protocol: null,
+    card,
+    gate: {
+      // A ground card is worked on the ground, whatever could be opened.
+      state: kind === "ground" || kind === "none" ? (onGround.state === "shut" ? "shut" : "half") : gate.state,
+      reasons: [...new Set(gate.reasons.map(({ code }) => code))],
+      limits: [...new Set(gate.limits.map(({ code }) => code))],
+    },
+    sessions: plan
+      .filter((one) => dayOf(one) > today)
+      .slice(0, SESSIONS_SHOWN)
+      .map((one) => {
+        const main = one.items.map(({ skill }) => skill);
+        const bears = skillsOf(main).some((skill) => skill.bears !== "nothing");
+        return {
+          day: dayOf(one),
+          kind: bears || ridden ? "both" : "ground",
+          because: one.purpose,
+          warmUp: [],
+          main,
+          handling: [],
+          finish: [],
+          leaveAlone: [],
+        };
+      }),
+    needs: [...needsOf(at)],
+  };
+}
+
+/** Every code in use. */
+export const adviceVocabulary = (ladder: readonly Skill[]) => ({
+  format: "furlong-advice-vocabulary/1",
+  skills: ladder.map(({ id, branch, words, sided, bears, grade, second, specialist, after, contains }) => ({
+    code: id,
+    words,
+    branch,
+    sides: sidesOf(sided),
+    bears,
+    grade,
+    secondPerson: second,
+    specialist,
+    after,
+    contains,
+  })),
+  reasons: [...REASON_CODES, "nobody-light-enough"],
+  steps: STEPS.map((step: Step) => ({ code: step, skills: STEP_LISTS[step].skills, needs: STEP_LISTS[step].needs })),
+  needs: ["nobody-light-enough", "not-signed", "weigh", "check-open", "check-found", "exit", "report"],
+  bases: ["seen", "implied", "told", "none"],
+  stages: ["unridden", "first-rides", "riding"],
+  bears: BEARS,
+  redSigns: RED_SIGNS,
+  ticks: GATE_TICKS,
+});

@@ -1,0 +1,115 @@
+/** From what is written of a horse to what may be done with it on a day: the one reading that pages, plan, sheet, gate and command line share. */
+import { type Hold, heldOn } from "../calendar/holds.ts";
+import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import type { Incident } from "../card/card.ts";
+import { type CheckFacts, type HeldByChecks, heldByChecks } from "../check/check.ts";
+import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind } from "../horse/horse.ts";
+import type { LimitsInForce, SecondPerson } from "../intake/limits.ts";
+import type { PersonId } from "../kernel/brand.ts";
+import type { Skill } from "../ladder/skills.ts";
+import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
+import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
+import { GREEN_RIDES } from "../weather/weather.ts";
+import type { PermitHorse } from "./horse.ts";
+import { unreadyOf } from "./steps.ts";
+import { type PastSession, riskNow } from "./trouble.ts";
+
+export interface HorseRecord {
+  readonly kind: HorseKind;
+  readonly horseClass: HorseClass;
+  readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
+  /** Completed years on the day; null unknown. */
+  readonly ageYears: number | null;
+  /** As the stay climbs it: the barn's, by its method. */
+  readonly ladder: readonly Skill[];
+  readonly groundSessionsFirst: number;
+  readonly holds: readonly Hold[];
+  readonly checks: readonly (CheckFacts & { readonly orderedOn: LocalDate })[];
+  /** What was signed last, and on which day; null: nothing was. */
+  readonly signed: (LimitsInForce & { readonly day: LocalDate }) | null;
+  /** Set by hand beside it. */
+  readonly riskSet: { readonly risk: number; readonly day: LocalDate } | null;
+  /** As the evaluation reads; null: there is none. */
+  readonly riskRead: number | null;
+  readonly weight: { readonly kilograms: number; readonly day: LocalDate } | null;
+  readonly fitness: Fitness;
+  readonly condition: number | null;
+  readonly keptFrom: readonly PersonId[];
+  /** Worked days so far, and how many of them in the saddle. */
+  readonly worked: readonly LocalDate[];
+  readonly rides: number;
+  readonly scores: readonly ReadScore[];
+  /** The last dozen, oldest first. */
+  readonly sessions: readonly PastSession[];
+  /** All of the stay, oldest first. */
+  readonly incidents: readonly (Pick<Incident, "kind" | "hurt"> & { readonly day: LocalDate })[];
+}
+
+/** Before any evaluation only the more experienced handle a horse that nobody knows. */
+const UNKNOWN_RISK = 3;
+/** As it was set by hand or signed, else as the evaluation reads; something worse that was seen since raises it. */
+export function riskOf({
+  riskSet,
+  signed,
+  riskRead,
+  incidents,
+}: Pick<HorseRecord, "riskSet" | "signed" | "riskRead" | "incidents">): ReturnType<typeof riskNow> {
+  if (riskSet) return riskNow(riskSet.risk, riskSet.day, incidents);
+  return riskNow(signed?.risk ?? riskRead ?? UNKNOWN_RISK, signed?.day ?? null, incidents);
+}
+
+export const readingOf = ({ ladder, scores, kind, history, rides }: HorseRecord): HorseReading =>
+  readHorse({ ladder, scores, kind, history, rides });
+
+/** What holds on a day: checks, and what was signed for it. A signature says nothing of the days before its evaluation. */
+export interface InForce {
+  readonly checks: HeldByChecks;
+  readonly ridden: boolean | null;
+  readonly secondPerson: SecondPerson;
+  readonly sessionMinutes: number | null;
+  readonly circleMinutes: number;
+}
+export function inForceOn(
+  { checks, signed, ageYears }: Pick<HorseRecord, "checks" | "signed" | "ageYears">,
+  day: LocalDate,
+): InForce {
+  const now = signed && signed.day <= day ? signed : null;
+  return {
+    checks: heldByChecks(checks, day),
+    ridden: now?.ridden ?? null,
+    secondPerson: now?.secondPerson ?? "no",
+    sessionMinutes: now?.sessionMinutes ?? null,
+    circleMinutes: now?.circleMinutes ?? circleMinutes(ageYears),
+  };
+}
+
+/** Why a rider's line would be light that also keeps a horse out of the heat. */
+const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-off"]);
+
+export function permitOf(record: HorseRecord, day: LocalDate): PermitHorse {
+  const { ladder, weight, ageYears, horseClass, fitness, condition, worked, rides, sessions, incidents, groundSessionsFirst } =
+    record;
+  const last = worked.at(-1) ?? null;
+  const daysOff = last && daysBetween(last, day);
+  const load = weight && loadLimit({ weightKg: weight.kilograms, ageYears, fitness, condition, daysOff });
+  const reading = readingOf(record);
+  const incident = incidents.at(-1) ?? null;
+  return {
+    ...inForceOn(record, day),
+    hold: heldOn(record.holds, day),
+    signed: record.signed !== null,
+    ageYears,
+    horseClass,
+    load,
+    weightDays: weight && daysBetween(weight.day, day),
+    risk: riskOf(record).risk,
+    stage: reading.stage,
+    green: rides < GREEN_RIDES,
+    noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
+    forbid: record.keptFrom,
+    unready: unreadyOf({ ladder, reading, sessions, sessionsSoFar: worked.length, rides, groundSessionsFirst }),
+    stepBack: null,
+    daysOff,
+    lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },
+  };
+}
