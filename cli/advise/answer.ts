@@ -9,16 +9,18 @@ import { type GateAnswer, readGate } from "#core/gate/gate.ts";
 import { VERDICTS } from "#core/intake/aims.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { BEARS, type Bears, type Skill } from "#core/ladder/skills.ts";
-import { permitOf, readingOf } from "#core/permission/from-record.ts";
+import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import { GATE_TICKS, RED_SIGNS, ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
 import { nobodyLightEnough } from "#core/permission/lightest.ts";
+import { countOf, type NextStep, nextStep, stateOf } from "#core/permission/next-step.ts";
 import {
   type Act,
   against,
   askedOf,
   barring,
   barsBearing,
+  barsForGood,
   horseReasons,
   type Moment,
   riderReasons,
@@ -27,7 +29,7 @@ import {
   skillAct,
 } from "#core/permission/permission.ts";
 import { REASON_CODES, type Reason } from "#core/permission/reasons.ts";
-import { isTaken, type Missing, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts } from "#core/permission/steps.ts";
+import { STEP_LISTS, STEPS, type Step } from "#core/permission/steps.ts";
 import { cardWork } from "#core/plan/card-work.ts";
 import { ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
 import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
@@ -138,50 +140,19 @@ function goalsOf({ advised }: At) {
   });
 }
 
-const NEARLY = 3;
-/** A skill that is lacking on both sides is one thing. */
-const things = (missing: readonly (Missing | { readonly code: "red-sign" })[]): number =>
-  new Set(missing.map((one) => (one.code === "level" ? one.skill : one.code))).size;
-
 /** The next big step on the way to what is wanted: what is missing, and when and by whom it is proposed. */
+function nextOf({ advised, reading, horse }: At): NextStep | null {
+  const goals = advised.stay.goals.map(({ skill }) => skill);
+  return nextStep(stepFacts(advised.record, reading), goals, barsForGood(horse));
+}
 function stepOf(at: At) {
-  const { advised, ladder, reading, horse, moment } = at;
-  const { record } = advised;
-  const byId = new Map(ladder.map((skill) => [skill.id, skill]));
-  const wanted = new Set<string>();
-  const want = (id: string): void => {
-    const skill = byId.get(id);
-    if (!skill || wanted.has(id)) return;
-    wanted.add(id);
-    for (const before of skill.after) want(before);
-  };
-  for (const { skill } of advised.stay.goals) want(skill);
-  const facts: StepFacts = {
-    ladder,
-    reading,
-    sessions: record.sessions,
-    sessionsSoFar: record.worked.length,
-    rides: record.rides,
-    groundSessionsFirst: record.groundSessionsFirst,
-  };
-  const never =
-    horse.ridden === false ||
-    barring(against(horse, { rider: null, helper: null }, bearingAct("weight"), { place: null, hours: [], ticked: null })).some(
-      ({ code }) => code === "age" || code === "signed-off",
-    );
-  const step = STEPS.find((one) => {
-    const skills = STEP_LISTS[one].skills.flatMap((id) => byId.get(id) ?? []);
-    if (skills.length === 0 || !skills.some(({ id }) => wanted.has(id)) || isTaken(one, facts)) return false;
-    return !(never && skills.some(({ bears }) => bears !== "nothing"));
-  });
-  if (!step) return null;
-  const skill = STEP_LISTS[step].skills.flatMap((id) => byId.get(id) ?? []).find((one) => !reading.isShown(one)) as Skill;
+  const next = nextOf(at);
+  if (!next) return null;
   // A step is not ready on a day on which the horse says no.
-  const red = (moment.ticked?.redSigns ?? []).map((sign) => ({ code: "red-sign", sign }) as const);
-  const missing = [...missingFor(skill, facts), ...red];
-  const count = things(missing);
-  const state = count === 0 ? "ready" : count <= NEARLY ? "nearly" : "far";
-  return { step, state, missing, proposed: state === "ready" ? proposedOf(at, skill) : null };
+  const red = (at.moment.ticked?.redSigns ?? []).map((sign) => ({ code: "red-sign", sign }) as const);
+  const missing = [...next.missing, ...red];
+  const state = stateOf(countOf(missing));
+  return { step: next.step, state, missing, proposed: state === "ready" ? proposedOf(at, next.skill) : null };
 }
 
 /** Today by today's people where they may; else on the next planned day by whoever may. */
@@ -227,9 +198,10 @@ function gateOf(at: At, kind: SessionKind, skills: readonly Skill[]): GateAnswer
 function cardOf(at: At, laid: LaidSession | null) {
   const { advised, ladder, reading, horse, moment, file } = at;
   const people = { rider: personCalled(at, file.card?.rider), helper: personCalled(at, file.card?.helper) };
-  const may = (act: Act): boolean => barring(against(horse, people, act, moment)).length === 0;
-  const onBack = horse.stage !== "unridden" || ladder.some((skill) => skill.bears !== "nothing" && reading.isShown(skill));
-  const kind: SessionKind = onBack && may(sessionAct("both", LAID)) ? "both" : "ground";
+  const reasonsFor = (act: Act): readonly Reason[] => barring(against(horse, people, act, moment));
+  // Whoever is missing may still come: the card is the whole one, and holds the smaller one.
+  const both = reasonsFor(sessionAct("both", LAID)).filter(({ code }) => code !== "second-person");
+  const kind: SessionKind = both.length === 0 && nobodyLightEnough(horse.load, advised.people) === null ? "both" : "ground";
   const held =
     horse.hold !== null ||
     barring(against(horse, { rider: null, helper: people.helper }, sessionAct("ground", LAID), moment)).some(
@@ -249,6 +221,7 @@ function cardOf(at: At, laid: LaidSession | null) {
       second: false,
     };
   const asked = file.card?.skills ?? null;
+  const next = nextOf(at);
   const work = cardWork({
     ladder,
     reading,
@@ -256,7 +229,9 @@ function cardOf(at: At, laid: LaidSession | null) {
     hardFor: (main) => hardSideFor(advised.scores, ladder, main).side,
     method: advised.stay.method,
     turn: advised.record.worked.length,
-    barred: (skill) => barring(against(horse, people, skillAct(skill, reading), moment)),
+    step: next && { skill: next.skill, ready: !asked && next.missing.length === 0 },
+    held: horse.checks.flatMap(({ skills }) => skills),
+    barred: (skill) => reasonsFor(skillAct(skill, reading)).filter(({ code }) => code !== "second-person"),
     laid: asked ? asked.map((skill) => ({ skill, isNew: false, pinned: false, when: [] })) : (laid?.items ?? null),
   });
   const of = (...roles: readonly string[]): string[] =>
@@ -270,7 +245,7 @@ function cardOf(at: At, laid: LaidSession | null) {
     handling: [],
     finish: of("finish"),
     leaveAlone: [...work.leaveAlone],
-    smaller: kind === "ground" ? [] : main.filter((id) => ladder.some((skill) => skill.id === id && skill.bears === "nothing")),
+    smaller: kind === "ground" ? [] : smallerOf(at, main),
     cautions: main.filter((id) => (ladder.find((skill) => skill.id === id)?.caution ?? "") !== ""),
     second:
       secondPersonFor(horse, {
@@ -281,6 +256,19 @@ function cardOf(at: At, laid: LaidSession | null) {
         }),
       }) !== null,
   };
+}
+
+/** What is worked when nobody gets on after all: the ground work of the main, else what that rests on. */
+function smallerOf({ ladder, reading }: At, main: readonly string[]): readonly string[] {
+  const skills = ladder.filter(({ id }) => main.includes(id));
+  const ground = skills.filter(({ bears }) => bears === "nothing");
+  if (ground.length > 0) return ground.map(({ id }) => id);
+  const grounds = (ids: readonly string[]): readonly Skill[] =>
+    ladder
+      .filter((skill) => ids.includes(skill.id))
+      .flatMap((skill) => (skill.bears === "nothing" ? [skill] : grounds(skill.after)));
+  const before = [...grounds(skills.flatMap(({ after }) => after))];
+  return [...new Set(before.sort((a, b) => reading.counts(a) - reading.counts(b)).map(({ id }) => id))].slice(0, 2);
 }
 
 function needsOf(at: At): readonly string[] {

@@ -265,7 +265,7 @@ export function recordOf(file: Case): Advised {
       sessions: sessionsOf(file, { evaluations, sessions }),
       goals: goalsOf(file),
       pins: [],
-      waits: waitsOf({ record, firstDay: stay.firstDay, today, people }),
+      waits: waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goalsOf(file).map(({ skill }) => skill) }),
       missed: Math.max(0, Math.round(reading.contractedSoFar) - reading.delivered),
       planned: Math.max(Math.round(reading.contractedSoFar), reading.delivered),
       minutes: Math.min(record.signed?.sessionMinutes ?? method.sessionMinutes, method.sessionMinutes),

@@ -185,7 +185,9 @@ describe("what the office is told at once", () => {
       "gate-not-open",
     );
     expect(await tell(card, { what: "gate-override", gate, weather: "calm" })).toBe("done");
-    expect(await told(card)).toMatchObject([{ what: "gate-override", details: { reason: "Checked him with Pim.", state: "half" } }]);
+    expect(await told(card)).toMatchObject([
+      { what: "gate-override", details: { reason: "Checked him with Pim.", state: "half" } },
+    ]);
     await close(card, { record: record({ saddleMinutes: 10 }), gate });
     expect(await told(card)).toHaveLength(1);
   });

@@ -107,7 +107,10 @@ describe("the gate at closing", () => {
     const gate = { ...OPEN_GATE, redSigns: ["tight-back"], overrideReason: "He insists." };
     expect(await close(card, { record: record({ saddleMinutes: 10 }), gate })).toBe("done");
     await barn.sql`UPDATE person SET weight_kg = 60 WHERE id = ${barn.rider.id}`;
-    expect(await against(card)).toMatchObject([{ code: "load", because: "over" }, { code: "red-sign", sign: "tight-back" }]);
+    expect(await against(card)).toMatchObject([
+      { code: "load", because: "over" },
+      { code: "red-sign", sign: "tight-back" },
+    ]);
     expect(await told(card)).toEqual([["against", "load red-sign"]]);
     const [kept] = await listWorked(barn.sql, stay);
     expect(kept).toMatchObject({ overrideBy: null, overrideReason: "" });

@@ -41,10 +41,17 @@ describe("a check", () => {
     const { id } = await order(stay);
     await barn.ask("check/book", { id, version: 1, bookedFor: "2026-07-16", bookedWith: "Osric" });
     expect(await barn.code("check/book", { id, version: 1, bookedFor: "2026-07-17", bookedWith: "" })).toBe("changed-meanwhile");
-    expect(await barn.code("check/close", { id, version: 2, doneOn: "2026-07-16", result: "clear", answer: "Fine", restrictions: [] })).toBe(
-      "in-the-future",
-    );
-    await barn.ask("check/close", { id, version: 2, doneOn: "2026-07-14", result: "treated", answer: "Edges rounded.", restrictions: [] });
+    expect(
+      await barn.code("check/close", { id, version: 2, doneOn: "2026-07-16", result: "clear", answer: "Fine", restrictions: [] }),
+    ).toBe("in-the-future");
+    await barn.ask("check/close", {
+      id,
+      version: 2,
+      doneOn: "2026-07-14",
+      result: "treated",
+      answer: "Edges rounded.",
+      restrictions: [],
+    });
     expect(await findCheck(barn.sql, id)).toMatchObject({
       state: "done",
       result: "treated",
@@ -54,7 +61,14 @@ describe("a check", () => {
     });
     expect(await barn.code("check/book", { id, version: 3, bookedFor: "2026-07-20", bookedWith: "" })).toBe("check-ended");
     // A slip is corrected, and the record keeps what was said before.
-    await barn.ask("check/close", { id, version: 3, doneOn: "2026-07-14", result: "clear", answer: "Nothing found.", restrictions: [] });
+    await barn.ask("check/close", {
+      id,
+      version: 3,
+      doneOn: "2026-07-14",
+      result: "clear",
+      answer: "Nothing found.",
+      restrictions: [],
+    });
     const [change] =
       await barn.sql`SELECT details FROM change WHERE subject_id = ${id} AND what = 'answered' ORDER BY id DESC LIMIT 1`;
     expect(change?.["details"]).toMatchObject({ before: { answer: "Edges rounded." }, after: { result: "clear" } });
@@ -94,7 +108,14 @@ describe("what waits for a check", () => {
     expect(await barn.code("day/place", barn.placement(stay, { start: 2 }))).toBe("blocked");
     const day = await readDay(barn.deps, barn.today);
     expect(day.resting).toContainEqual({ stay, because: "check", session: null });
-    await barn.ask("check/close", { id, version: 1, doneOn: "2026-07-14", result: "clear", answer: "Nothing.", restrictions: [] });
+    await barn.ask("check/close", {
+      id,
+      version: 1,
+      doneOn: "2026-07-14",
+      result: "clear",
+      answer: "Nothing.",
+      restrictions: [],
+    });
     expect(await barn.code("day/place", barn.placement(stay, { start: 2 }))).toBe("done");
   });
   it("is ridden work: ground sessions go on, and nobody overrides it at the gate", async () => {

@@ -79,7 +79,7 @@ describe("what scores say", () => {
   });
   it("blames a windy day before it blames the horse", () => {
     const after = (windy: boolean) =>
-      of([...leads([4, 4, 4]), session(3, [{ skill: "lead", minutes: 10, scores: { left: 2 } }], { windy })]);
+      of([...leads([3]), session(3, [{ skill: "lead", minutes: 10, scores: { left: 3 } }], { windy })]);
     expect(level(after(true), "lead").mean).toBeGreaterThan(level(after(false), "lead").mean);
   });
   it("is never moved down by a higher score", () => {
@@ -178,5 +178,30 @@ describe("the numbers behind it", () => {
     expect([-1.96, 0, 1.2816, Number.POSITIVE_INFINITY].map((x) => Math.round(cumulative(x) * 1000) / 1000)).toEqual([
       0.025, 0.5, 0.9, 1,
     ]);
+  });
+});
+
+describe("what scores say, the record against the booking", () => {
+  const lead = (days: readonly (readonly [number, Score])[]) =>
+    of(days.map(([day, score]) => session(day, [{ skill: "lead", minutes: 10, scores: { left: score, right: score } }])));
+  it("is followed: after two scores of different days the level lies near their mean, whatever was thought before", () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...SCORES), { minLength: 2, maxLength: 8 }), (scores) => {
+        const { mean } = level(lead(scores.map((score, day) => [day, score] as const)), "lead");
+        const [last = 0, before = 0] = [scores.at(-1), scores.at(-2)];
+        expect(Math.abs(mean - (last + before) / 2)).toBeLessThanOrEqual(0.75 + 1e-9);
+      }),
+    );
+  });
+  it("is believed at once where a first score lies far off what was expected", () => {
+    const unhandled = believe({ kind: "unhandled", skills: FEW, seen: [], sessions: [] });
+    hear(unhandled, trackOf(unhandled, "lead"), 5, null);
+    expect(level(unhandled, "lead").mean).toBeGreaterThan(2);
+  });
+  it("takes what is implied for there, and is less sure of it than of a score", () => {
+    const implied = believe({ kind: "restart", skills: FEW, seen: [], implied: [{ skill: "lead", side: "left" }], sessions: [] });
+    const scored = believe({ kind: "restart", skills: FEW, seen: [{ skill: "lead", side: "left", score: 3 }], sessions: [] });
+    const width = (of: typeof implied) => level(of, "lead").high - level(of, "lead").low;
+    expect(width(implied)).toBeGreaterThan(width(scored));
   });
 });

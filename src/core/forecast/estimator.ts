@@ -34,6 +34,10 @@ export interface Belief {
   /** Highest mean that each track has had; what is forgotten falls towards half of it. */
   readonly best: Float64Array;
   readonly timesWorked: Int32Array;
+  /** By number in the vector: the score of the last day on which a track was scored, and of the day before that; NaN: none. */
+  readonly lastScore: Float64Array;
+  readonly scoreBefore: Float64Array;
+  readonly scoredOn: Float64Array;
   /** Room for one row while it is worked out. */
   readonly scratch: Float64Array;
   /** Day of the last session; null before the first. */
@@ -91,6 +95,9 @@ export function priorOf(kind: HorseKind, layout: Layout): Belief {
     covariance,
     best: mean.slice(),
     timesWorked: new Int32Array(skills.length),
+    lastScore: new Float64Array(size).fill(Number.NaN),
+    scoreBefore: new Float64Array(size).fill(Number.NaN),
+    scoredOn: new Float64Array(size).fill(Number.NaN),
     scratch: new Float64Array(size),
     lastDay: null,
     logLikelihood: 0,
@@ -103,6 +110,9 @@ export const copyOf = (belief: Belief): Belief => ({
   covariance: belief.covariance.slice(),
   best: belief.best.slice(),
   timesWorked: belief.timesWorked.slice(),
+  lastScore: belief.lastScore.slice(),
+  scoreBefore: belief.scoreBefore.slice(),
+  scoredOn: belief.scoredOn.slice(),
   scratch: belief.scratch.slice(),
 });
 
@@ -219,8 +229,46 @@ function work(belief: Belief, { skill: id, minutes }: Work, part: number, { slow
   }
 }
 
-/** Hears one score: y = round(θ + δ − ρ + ε) cut to 0…5. `rider` null: an evaluation, whose severity is taken as none. `offset`: added to what is expected. */
-export function hear(belief: Belief, track: Track, score: Score, rider: number | null, offset = 0): void {
+/** A first score so many spreads away from what was expected says that the expectation was wrong, and is believed. */
+const FAR_OFF = 2;
+/** A mean stays this near to the mean of the last two scores of different days, whatever was thought before. */
+const FOLLOWS = 0.75;
+/** Before the first day of the stay, on which an evaluation may have been. */
+const WALKED = -1;
+/** Of what is implied: it is there, and nobody looked how well. */
+const IMPLIED_SCORE: Score = 3;
+const IMPLIED_NOISE = 2;
+
+function keepScore({ lastScore, scoreBefore, scoredOn }: Belief, { at: index }: Track, score: Score, day: number): void {
+  if (at(scoredOn, index) !== day) scoreBefore[index] = at(lastScore, index);
+  lastScore[index] = score;
+  scoredOn[index] = day;
+}
+/** A track that was scored today is held from below too; time off explains why another has sunk. */
+function followRecord(belief: Belief, day: number): void {
+  for (const { at: index } of belief.layout.tracks) {
+    const lately = (at(belief.lastScore, index) + at(belief.scoreBefore, index)) / 2;
+    if (Number.isNaN(lately)) continue;
+    const mean = at(belief.mean, index);
+    const low = at(belief.scoredOn, index) === day ? lately - FOLLOWS : Number.NEGATIVE_INFINITY;
+    belief.mean[index] = clamp(mean, low, lately + FOLLOWS);
+  }
+}
+
+interface Heard {
+  /** Added to what is expected. */
+  readonly offset?: number;
+  /** Times the usual spread of a score. */
+  readonly noise?: number;
+}
+/** Hears one score: y = round(θ + δ − ρ + ε) cut to 0…5. `rider` null: an evaluation, whose severity is taken as none. */
+export function hear(
+  belief: Belief,
+  track: Track,
+  score: Score,
+  rider: number | null,
+  { offset = 0, noise = 1 }: Heard = {},
+): void {
   const { layout, mean, covariance, scratch } = belief;
   const { size, day } = layout;
   const severity = (list: Float64Array, row: number): number => (rider === null ? 0 : at(list, row));
@@ -228,7 +276,14 @@ export function hear(belief: Belief, track: Track, score: Score, rider: number |
     scratch[i] =
       at(covariance, track.at * size + i) + at(covariance, day * size + i) - severity(covariance, (rider ?? 0) * size + i);
   const center = at(mean, track.at) + at(mean, day) - severity(mean, rider ?? 0) + offset;
-  const variance = at(scratch, track.at) + at(scratch, day) - severity(scratch, rider ?? 0) + SCORE_VARIANCE;
+  const expected = at(scratch, track.at) + at(scratch, day) - severity(scratch, rider ?? 0) + SCORE_VARIANCE * noise ** 2;
+  const wide = Math.max(0, ((score - center) / FAR_OFF) ** 2 - expected);
+  const isFirst = Number.isNaN(at(belief.lastScore, track.at));
+  if (isFirst && wide > 0) {
+    addVariance(belief, track.at, wide);
+    scratch[track.at] = at(scratch, track.at) + wide;
+  }
+  const variance = isFirst ? expected + wide : expected;
   const spread = Math.sqrt(variance);
   const low = score === 0 ? Number.NEGATIVE_INFINITY : (score - 0.5 - center) / spread;
   const high = score === SCORES - 1 ? Number.POSITIVE_INFINITY : (score + 0.5 - center) / spread;
@@ -261,12 +316,14 @@ export function takeIn(belief: Belief, session: Session, reading: Reading = PLAI
       const score = one.scores[track.side];
       if (score === undefined) continue;
       const before = belief.logLikelihood;
-      hear(belief, track, score, rider, reading.slowed?.skills[skill] === 1 ? reading.slowed.score : 0);
+      hear(belief, track, score, rider, { offset: reading.slowed?.skills[skill] === 1 ? reading.slowed.score : 0 });
+      keepScore(belief, track, score, session.day);
       reading.heard?.(`${one.skill}:${track.side}`, belief.logLikelihood - before);
     }
     work(belief, one, 0.5, reading);
     belief.timesWorked[skill] = (belief.timesWorked[skill] ?? 0) + 1;
   }
+  followRecord(belief, session.day);
   belief.lastDay = session.day;
 }
 
@@ -284,7 +341,14 @@ export function believeNothing(facts: StayFacts, depth?: readonly number[]): Bel
   for (const { skill, side, score } of facts.seen) {
     if (!layout.has(skill)) continue;
     const track = layout.tracksOf(layout.skill(skill)).find((one) => one.side === side);
-    if (track) hear(belief, track, score, null);
+    if (!track) continue;
+    hear(belief, track, score, null);
+    keepScore(belief, track, score, WALKED);
+  }
+  for (const { skill, side } of facts.implied ?? []) {
+    if (!layout.has(skill)) continue;
+    const track = layout.tracksOf(layout.skill(skill)).find((one) => one.side === side);
+    if (track) hear(belief, track, IMPLIED_SCORE, null, { noise: IMPLIED_NOISE });
   }
   return belief;
 }

@@ -48,6 +48,8 @@ export interface StayFacts {
   readonly kind: HorseKind;
   readonly skills: readonly SkillShape[];
   readonly seen: readonly Seen[];
+  /** Tracks that nobody scored and that cannot be missing, as what contains them was shown. */
+  readonly implied?: readonly Omit<Seen, "score">[];
   /** In the order of their days. */
   readonly sessions: readonly Session[];
 }

@@ -11,7 +11,7 @@ import { type HorseReading, type ReadScore, readHorse } from "../reading/reading
 import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
 import { GREEN_RIDES } from "../weather/weather.ts";
 import type { PermitHorse } from "./horse.ts";
-import { unreadyOf } from "./steps.ts";
+import { type StepFacts, unreadyOf } from "./steps.ts";
 import { type PastSession, riskNow } from "./trouble.ts";
 
 export interface HorseRecord {
@@ -83,12 +83,16 @@ export function inForceOn(
   };
 }
 
+export function stepFacts(record: HorseRecord, reading: HorseReading): StepFacts {
+  const { ladder, sessions, worked, rides, groundSessionsFirst } = record;
+  return { ladder, reading, sessions, sessionsSoFar: worked.length, rides, groundSessionsFirst };
+}
+
 /** Why a rider's line would be light that also keeps a horse out of the heat. */
 const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-off"]);
 
 export function permitOf(record: HorseRecord, day: LocalDate): PermitHorse {
-  const { ladder, weight, ageYears, horseClass, fitness, condition, worked, rides, sessions, incidents, groundSessionsFirst } =
-    record;
+  const { weight, ageYears, horseClass, fitness, condition, worked, rides, incidents } = record;
   const last = worked.at(-1) ?? null;
   const daysOff = last && daysBetween(last, day);
   const load = weight && loadLimit({ weightKg: weight.kilograms, ageYears, fitness, condition, daysOff });
@@ -107,7 +111,7 @@ export function permitOf(record: HorseRecord, day: LocalDate): PermitHorse {
     green: rides < GREEN_RIDES,
     noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
     forbid: record.keptFrom,
-    unready: unreadyOf({ ladder, reading, sessions, sessionsSoFar: worked.length, rides, groundSessionsFirst }),
+    unready: unreadyOf(stepFacts(record, reading)),
     stepBack: null,
     daysOff,
     lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },

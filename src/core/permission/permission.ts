@@ -139,6 +139,17 @@ export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
   return found;
 }
 
+/** Nothing is ever put on its back: it is too young, or signed to stay on the ground. */
+export const barsForGood = (horse: PermitHorse): boolean =>
+  horseReasons(horse, {
+    bears: "weight",
+    straightOn: false,
+    skills: [],
+    minutes: null,
+    workMinutes: null,
+    circleMinutes: null,
+  }).some(({ code }) => code === "age" || code === "signed-off");
+
 /** Ground work asks one grade less than whatever bears weight; who stands by needs two less. */
 export const gradeFor = (risk: number, bears: Bears): number => (bears === "nothing" ? Math.max(1, risk - 1) : risk);
 export const helperGrade = (risk: number): number => Math.max(1, risk - 2);

@@ -22,6 +22,8 @@ const asked = (scores: readonly ReadScore[], changes: Partial<WorkAsked> = {}): 
   method: methodOf("quiet-steps"),
   turn: 0,
   barred: () => [],
+  step: null,
+  held: [],
   laid: null,
   ...changes,
 });
@@ -87,6 +89,21 @@ describe("the work on a card", () => {
         },
       ),
     );
+  });
+  it("makes a first time that is ready the work of the day, and names one that is not as what to leave alone", () => {
+    const scores = [...scored("lead", 4), ...scored("give-head", 3), ...scored("hindquarters", 2)];
+    const skill = skillOf("stirrup-weight");
+    const ready = cardWork(asked(scores, { kind: "both", step: { skill, ready: true } }));
+    expect(ready.items.filter(({ role }) => role === "new" || role === "go-on").map(({ skill: id }) => id)).toEqual([skill.id]);
+    expect(cardWork(asked(scores, { step: { skill, ready: false }, held: ["girth"] })).leaveAlone).toEqual([skill.id, "girth"]);
+    expect(cardWork(asked(scores)).leaveAlone).toEqual([]);
+  });
+  it("is not warmed up by being caught and haltered where it leads", () => {
+    const scores = [...scored("catch", 5), ...scored("halter", 5), ...scored("lead", 4), ...scored("stand", 2)];
+    for (let turn = 0; turn < 8; turn += 1)
+      expect(["catch", "halter"]).not.toContain(
+        cardWork(asked(scores, { turn })).items.find(({ role }) => role === "begin")?.skill,
+      );
   });
   it("works one side a day where the method does", () => {
     const scores = [...scored("catch", 5), ...scored("lead", 2), ...scored("halter", 4)];

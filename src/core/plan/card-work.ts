@@ -55,12 +55,32 @@ export interface WorkAsked {
   readonly turn: number;
   /** What bars a skill today, with today's people, place and weather; empty: it may be asked. */
   readonly barred: (skill: Skill) => readonly Reason[];
+  /** The next big step. Ready, it is the work of the day; else it is what a rider would be tempted to take up. */
+  readonly step: { readonly skill: Skill; readonly ready: boolean } | null;
+  /** Skills that a check holds back. */
+  readonly held: readonly string[];
   /** What the plan has laid for this day; null: it has laid nothing, and the record alone decides. */
   readonly laid: readonly LaidItem[] | null;
 }
 
+const LEADS = "lead";
+const CAUGHT: readonly string[] = ["catch", "halter"];
+/** Something that it does well and that prepares the work: what that rests on, or of its branch. A horse that leads is not warmed up by being caught. */
+function warmUp(
+  known: readonly Skill[],
+  work: readonly Skill[],
+  ladder: readonly Skill[],
+  reading: HorseReading,
+): Skill | undefined {
+  const leads = ladder.some((skill) => skill.id === LEADS && reading.counts(skill) >= USABLE);
+  const fit = known.filter(({ id }) => !(leads && CAUGHT.includes(id)));
+  const prepares = (skill: Skill): boolean =>
+    work.some((one) => one.after.includes(skill.id) || (one.branch === skill.branch && one.id !== skill.id));
+  return fit.find(prepares) ?? fit[0];
+}
+
 /** Deterministic: the same record gives the same card. Nothing is asked that may not be done, and a ground card asks for nothing that bears weight. */
-export function cardWork({ ladder, reading, kind, hardFor, method, turn, barred, laid }: WorkAsked): CardWork {
+export function cardWork({ ladder, reading, kind, hardFor, method, turn, barred, step, held, laid }: WorkAsked): CardWork {
   const ofKind = ({ bears }: Skill): boolean => kind === "both" || (kind === "ground" ? bears === "nothing" : bears === "rider");
   const mine = ladder.filter((skill) => ofKind(skill) && barred(skill).length === 0);
   const planned = (laid ?? []).filter(({ skill }) => mine.some(({ id }) => id === skill));
@@ -90,13 +110,20 @@ export function cardWork({ ladder, reading, kind, hardFor, method, turn, barred,
   const other = rotated(underWay).find((skill) => skill !== main);
   const named = (isNew: boolean): Skill[] =>
     planned.filter((one) => one.isNew === isNew).flatMap((one) => mine.find(({ id }) => id === one.skill) ?? []);
-  const goOn = planned.length > 0 ? named(false) : [main, other].filter((skill): skill is Skill => skill !== undefined);
-  const begin = rotated(known).find((skill) => !goOn.includes(skill));
+  // A first time is asked by itself, and only as far as the horse offers.
+  const first = step?.ready && mine.includes(step.skill) ? step.skill : null;
+  const planWork = planned.length > 0 ? named(false) : [main, other].filter((skill): skill is Skill => skill !== undefined);
+  const goOn = first ? [] : planWork;
+  const begin = warmUp(
+    rotated(known).filter((skill) => !goOn.includes(skill)),
+    first ? [first] : goOn,
+    ladder,
+    reading,
+  );
   const finish = rotated([...known].reverse()).find((skill) => skill !== begin && !goOn.includes(skill));
   // Something new only while little is under way: small asks, and not every fault at once.
   const unplanned = goOn.length < 2 || goOn.every((skill) => level(skill) >= 2) ? fresh[0] : undefined;
-  const start = planned.length > 0 ? named(true)[0] : unplanned;
-  const later = fresh.filter((skill) => skill !== start);
+  const start = first ?? (planned.length > 0 ? named(true)[0] : unplanned);
 
   const hard = hardFor([...goOn, ...(start ? [start] : [])].map(({ id }) => id));
   const sideFor = (skill: Skill): Side | null => {
@@ -117,6 +144,6 @@ export function cardWork({ ladder, reading, kind, hardFor, method, turn, barred,
     ...(finish ? [item(finish, "finish")] : []),
   ];
   const asked = new Set(items.map((one) => one.skill));
-  const others = [...rotated(underWay), ...later].map((skill) => skill.id).filter((id) => !asked.has(id));
-  return { items, leaveAlone: others.slice(0, 3), withheld };
+  const tempting = [...(step && !first ? [step.skill.id] : []), ...held];
+  return { items, leaveAlone: [...new Set(tempting)].filter((id) => !asked.has(id)), withheld };
 }

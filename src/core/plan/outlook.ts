@@ -11,10 +11,12 @@ import type { GoalFacts } from "../forecast/goals.ts";
 import type { Ahead } from "../forecast/plays.ts";
 import type { Leaning, Seen, Session, SkillShape, StayFacts } from "../forecast/stay.ts";
 import type { HorseKind } from "../horse/horse.ts";
-import type { Side } from "../kernel/sides.ts";
+import { type Score, type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ladderFor } from "../ladder/for-method.ts";
+import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skills.ts";
+import { impliedBy } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
 import type { Pin, PlanAsked } from "./term-plan.ts";
@@ -88,6 +90,22 @@ const methodIn = (record: StayRecord, what: WhatIf): Method =>
 export const ladderOf = (record: StayRecord, what: WhatIf = NOW): readonly Skill[] =>
   ladderFor(record.ladder, methodIn(record, what));
 
+/** Tracks that nobody scored and that cannot be missing. */
+function impliedIn({ ladder, seen, sessions }: StayRecord): NonNullable<StayFacts["implied"]> {
+  const scored = new Map<string, { readonly latest: Score }>();
+  for (const { skill, side, score } of seen) scored.set(trackKey(skill, side), { latest: score });
+  for (const { work } of sessions)
+    for (const { skill, scores } of work)
+      for (const [side, score] of Object.entries(scores) as [TrackSide, Score][])
+        scored.set(trackKey(skill, side), { latest: score });
+  const implied = impliedBy(new Map(ladder.map((skill) => [skill.id, skill])), scored);
+  return ladder.flatMap(({ id, sided }) =>
+    sidesOf(sided)
+      .filter((side) => implied.has(trackKey(id, side)) && !scored.has(trackKey(id, side)))
+      .map((side) => ({ skill: id, side })),
+  );
+}
+
 /** What the estimator reads; works on skills that the barn no longer uses are left out. */
 export function factsOf(record: StayRecord, what: WhatIf = NOW): StayFacts {
   const skills = shapesOf(ladderOf(record, what));
@@ -98,6 +116,7 @@ export function factsOf(record: StayRecord, what: WhatIf = NOW): StayFacts {
     usualRate: record.usualRate,
     skills,
     seen: record.seen.filter(({ skill }) => used.has(skill)),
+    implied: impliedIn(record),
     sessions: record.sessions.map((session) => ({ ...session, work: session.work.filter(({ skill }) => used.has(skill)) })),
   };
 }
@@ -123,13 +142,13 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
     notBefore.set(skill, Math.max(day, notBefore.get(skill) ?? Number.NEGATIVE_INFINITY));
   };
   for (const { skill, until } of record.waits) wait(skill, until);
-  // A method that begins on the ground opens the saddle only after so many sessions.
+  // A method that begins on the ground lets nothing on the back before so many sessions.
   const ground = methodIn(record, what).groundSessionsFirst - record.sessions.length;
   const opens = ground <= 0 ? null : (days[ground] ?? stayDay(firstDay, lastDay) + 1);
   const isRidden = record.sessions.some(({ work }) =>
     work.some(({ skill }) => record.ladder.some(({ id, saddle }) => saddle && id === skill)),
   );
-  if (opens !== null && !isRidden) for (const { id, saddle } of record.ladder) if (saddle) wait(id, opens);
+  if (opens !== null && !isRidden) for (const { id, bears } of record.ladder) if (bears !== "nothing") wait(id, opens);
   return {
     today: stayDay(firstDay, today) - (record.workedToday ? 0 : 1),
     lastDay: Math.max(stayDay(firstDay, lastDay), stayDay(firstDay, today)),

@@ -2,11 +2,13 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import { later } from "../calendar/local-date.ts";
 import { isOpen } from "../check/check.ts";
+import type { Skill } from "../ladder/skills.ts";
 import { type HorseRecord, permitOf, readingOf } from "../permission/from-record.ts";
 import type { PermitPerson } from "../permission/horse.ts";
 import { nobodyLightEnough } from "../permission/lightest.ts";
 import { barring, horseReasons, skillAct } from "../permission/permission.ts";
 import type { Reason } from "../permission/reasons.ts";
+import type { HorseReading } from "../reading/reading.ts";
 import { stayDay } from "./planned-days.ts";
 
 export interface Wait {
@@ -20,6 +22,8 @@ export interface WaitsAsked {
   readonly today: LocalDate;
   /** Who works here, where it is asked whether anybody is light enough; null: it is not. */
   readonly people: readonly Pick<PermitPerson, "rides" | "weightKg">[] | null;
+  /** Skills of the goals: what is one is worked, whatever it rests on. */
+  readonly goals: readonly string[];
 }
 
 /** Long after any term. */
@@ -50,14 +54,33 @@ function overBy(reason: Reason, { record, firstDay, today }: WaitsAsked): number
   }
 }
 
+/** What riding shows anyway is never a lesson of a horse that does it, nor of one that is told to: it is looked at in passing. */
+function isNoLesson(skill: Skill, reading: HorseReading, carriesRiders: boolean): boolean {
+  const basis = reading.basisOf(skill);
+  if (basis === "implied") return true;
+  if (basis === "told") return TOLD_NO_LESSON.includes(skill.branch);
+  const known = basis === "none" || reading.counts(skill) >= MOSTLY;
+  return carriesRiders && known && (TACKED_AND_MOUNTED.includes(skill.branch) || FIRST_STEPS.includes(skill.id));
+}
+/** From this level on it is no lesson of a horse that has carried riders. */
+const MOSTLY = 3;
+const TACKED_AND_MOUNTED: readonly Skill["branch"][] = ["accepting", "mounting"];
+const TOLD_NO_LESSON: readonly Skill["branch"][] = ["handling", ...TACKED_AND_MOUNTED];
+const FIRST_STEPS: readonly string[] = ["bend-stop", "forward"];
+/** Here, or elsewhere as the booking tells. */
+const carries = (ladder: readonly Skill[], reading: HorseReading): boolean =>
+  reading.stage === "riding" || ladder.some((skill) => skill.id === "trot" && reading.basisOf(skill) === "told");
+
 /** A hold is the term's to reckon with, and is left out. */
 export function waitsOf(asked: WaitsAsked): readonly Wait[] {
-  const { record, firstDay, today, people } = asked;
+  const { record, firstDay, today, people, goals } = asked;
   const horse = { ...permitOf(record, today), hold: null };
   const reading = readingOf(record);
+  const carriesRiders = carries(record.ladder, reading);
   const tooHeavy = people !== null && nobodyLightEnough(horse.load, people) !== null;
   return record.ladder.flatMap((skill) => {
     const days = barring(horseReasons(horse, skillAct(skill, reading))).map((reason) => overBy(reason, asked));
+    if (isNoLesson(skill, reading, carriesRiders) && !goals.includes(skill.id)) days.push(stayDay(firstDay, today) + NEVER);
     if (tooHeavy && skill.bears !== "nothing") days.push(stayDay(firstDay, today) + NEVER);
     return days.length > 0 ? [{ skill: skill.id, until: Math.max(...days) }] : [];
   });

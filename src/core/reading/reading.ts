@@ -131,7 +131,7 @@ export function toldBy(
 }
 
 /** Tracks implied by what was scored 2 or more: on the same side where both have sides, else on every side. */
-function impliedBy(ladder: ReadonlyMap<string, Skill>, levels: LatestScores): ReadonlySet<string> {
+export function impliedBy(ladder: ReadonlyMap<string, Skill>, levels: LatestScores): ReadonlySet<string> {
   const found = new Set<string>();
   for (const skill of ladder.values())
     for (const side of sidesOf(skill.sided)) {

@@ -5,10 +5,11 @@ import type { GateFacts } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import { type Method, methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { Skill } from "#core/ladder/skills.ts";
-import { permitOf, readingOf } from "#core/permission/from-record.ts";
+import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import { ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
-import { against, askedOf, barring, secondPersonFor, skillAct } from "#core/permission/permission.ts";
+import { nextStep } from "#core/permission/next-step.ts";
+import { against, askedOf, barring, barsForGood, secondPersonFor, skillAct } from "#core/permission/permission.ts";
 import { type CardWork, cardWork } from "#core/plan/card-work.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { type HardSide, hardSideFor } from "#core/reading/hard-side.ts";
@@ -21,7 +22,7 @@ import { type CardRecord, listPlaces } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { pastBefore, pastOf } from "#db/queries/past.ts";
 import { findPerson } from "#db/queries/people.ts";
-import { findPlan } from "#db/queries/plan.ts";
+import { findPlan, listPlanGoals } from "#db/queries/plan.ts";
 import { findStay, type Stay } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
 import { dayPlace } from "../day/facts.ts";
@@ -57,7 +58,7 @@ export interface CardFacts {
 }
 
 export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<CardFacts> {
-  const [found, rider, helper, evaluations, scores, plan, weather, places, pasts] = await Promise.all([
+  const [found, rider, helper, evaluations, scores, plan, weather, places, pasts, goals] = await Promise.all([
     findStay(db, card.stayId),
     findPerson(db, card.riderId),
     card.helperId ? findPerson(db, card.helperId) : null,
@@ -67,6 +68,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     weatherOf(db, card),
     listPlaces(db),
     pastOf(db, [card.stayId]),
+    listPlanGoals(db, [card.stayId]),
   ]);
   const all = pasts(card.stayId);
   const since = all.sessions.filter(({ day, saddleMinutes }) => day >= card.day && saddleMinutes > 0).length;
@@ -93,6 +95,12 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
   );
   const day = stayDay(stay.firstDay, card.day);
   const hardFor = (main: readonly string[]): HardSide => hardSideFor(earlier, ladder, main).side;
+  const grounded = barsForGood(horse);
+  const step = nextStep(
+    stepFacts(written, reading),
+    goals.map(({ skill }) => skill),
+    grounded,
+  );
   const work = cardWork({
     ladder,
     reading,
@@ -100,6 +108,8 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     hardFor,
     method,
     turn: stay.delivered.length,
+    step: step && { skill: step.skill, ready: step.missing.length === 0 },
+    held: horse.checks.flatMap(({ skills }) => skills),
     barred: (skill) => barring(against(horse, people, skillAct(skill, reading), { place, hours: weather, ticked: null })),
     // A session given on a day that was not planned takes up what comes next.
     laid: plan?.laid.find((session) => session.day >= day)?.items ?? null,

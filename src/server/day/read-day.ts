@@ -30,7 +30,7 @@ const RIDDEN_SLOTS = 3;
  */
 export function usualSession(horse: DayHorse, people: readonly DayPerson[]): Pick<DueView, "kind" | "length"> {
   const barred = barsBearing(horseReasons(horse, sessionAct("both", { slots: 1, slotMinutes: DAY_GRID.minutes })));
-  const ridden = horse.stage !== "unridden" && !barred && nobodyLightEnough(horse.load, people) === null;
+  const ridden = !barred && nobodyLightEnough(horse.load, people) === null;
   const longest = slotsWithin(horse.sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
   return { kind: ridden ? "both" : "ground", length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS) };
 }

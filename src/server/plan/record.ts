@@ -114,6 +114,7 @@ export function recordOf(kept: Kept): StayRecord {
       firstDay: stay.firstDay,
       today,
       people: kept.people,
+      goals: goals.map(({ skill }) => skill),
     }),
     missed: Math.max(0, due - reading.delivered),
     planned: Math.max(due, reading.delivered),
