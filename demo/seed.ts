@@ -8,16 +8,12 @@ import type { SessionKind } from "#core/card/card.ts";
 import { factsOf } from "#core/day/from-barn.ts";
 import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
-import { BEFORE_SADDLE } from "#core/intake/instrument.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
-import { readLevels, weakerSide } from "#core/ladder/level.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { GOAL_SETS } from "#core/plan/goal-sets.ts";
 import type { Sql } from "#db/client.ts";
-import { listScores } from "#db/queries/card.ts";
 import { findLink } from "#db/queries/owner.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import { readCard } from "#server/card/read-card.ts";
@@ -81,8 +77,8 @@ class DemoBarn {
     await this.deps.sql`UPDATE person SET must_change = false`;
     for (; this.day < this.today; this.day = addDays(this.day, 1)) {
       await this.live();
-      // What was forecast a week ago stands beside what is forecast now.
-      if (this.offset() === -WEEK) await sweep(this.deps);
+      // Plans are read again each Sunday; what was forecast a week ago stands beside what is forecast now.
+      if (weekdayOf(this.day) === 7 || this.offset() === -WEEK) await sweep(this.deps);
     }
     await this.morning();
     await this.fromOwners();
@@ -128,6 +124,7 @@ class DemoBarn {
         sex: c.sex,
         class: c.class,
         heightCm: c.heightCm,
+        toldKg: null,
         history: {
           ...UNKNOWN_HISTORY,
           haltered: c.kind === "unhandled" ? "no" : "yes",
@@ -285,8 +282,13 @@ class DemoBarn {
         view.due.find((one) => one.stay === stay),
         "a due horse",
       );
-      const sit = due.kind === "ground" && (await this.readyToSit(stay));
-      const spot = findSpot(view, placed, { stay, kind: sit ? "both" : due.kind, length: sit ? 3 : due.length });
+      const { kind } = must(this.stabled.get(stay), "a stabled horse").character;
+      const spot = findSpot(view, placed, {
+        stay,
+        kind: due.kind,
+        length: due.length,
+        begun: kind === "halter" || kind === "unhandled",
+      });
       if (!spot) continue;
       const { card: _card, ...where } = spot;
       const { id } = await this.ask<{ id: CardId }>("day/place", this.manager, { day: view.day, ...where });
@@ -294,14 +296,6 @@ class DemoBarn {
       count += 1;
     }
     return count;
-  }
-
-  /** The record itself says when: everything that comes before sitting on is at 3 on the weaker side. */
-  private async readyToSit(stay: StayId): Promise<boolean> {
-    const c = must(this.stabled.get(stay), "a stabled horse").character;
-    if (c.class === "yearling") return false;
-    const levels = readLevels(await listScores(this.deps.sql, stay));
-    return [...BEFORE_SADDLE, "lie-across"].every((id) => weakerSide(levels, skillOf(id)) >= 3);
   }
 
   private async log(card: CardId, rider: PersonId): Promise<void> {
@@ -322,7 +316,7 @@ class DemoBarn {
 function findSpot(
   view: DayView,
   placed: readonly Placement[],
-  wish: { stay: StayId; kind: SessionKind; length: number },
+  { begun, ...wish }: { stay: StayId; kind: SessionKind; length: number; begun: boolean },
 ): Placement | null {
   const horse = must(
     view.horses.find((one) => one.stay === wish.stay),
@@ -331,7 +325,9 @@ function findSpot(
   const riders = view.people.filter((person) => person.role === "rider");
   // Its place in the barn gives each horse its usual rider, and each rider a like share of horses.
   const habit = view.horses.indexOf(horse);
-  const places = wish.kind === "ground" ? view.places.slice(0, 3) : [...view.places].reverse();
+  // What came here ridden goes out where it may; what was begun here stays in until somebody takes it out on purpose.
+  const out = wish.kind !== "ground" && begun === false;
+  const places = out ? [...view.places].reverse() : view.places.slice(0, 3);
   const facts = { ...factsOf(view), places };
   for (let turn = 0; turn < riders.length; turn += 1)
     for (let start = 0; start + wish.length <= DAY_GRID.count; start += 1) {

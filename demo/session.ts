@@ -22,6 +22,7 @@ export interface Stabled {
 }
 
 const LONG_RIDE = 35;
+const WITH_SADDLE = ["saddle", "girth", "loose-tack", "stirrups", "block", "stirrup-weight", "lie-across"];
 /** As a form begins it. */
 const bare = () => ({ ...EMPTY_RECORD, endedWell: true }) as RecordFields;
 
@@ -39,8 +40,10 @@ export function sessionOf(
   const gate = readGate(view.gate, { helper, ticks, redSigns: [], windy: weather === "windy" }, view.card.kind);
   const { stage } = view.gate.horse;
   const rides = wantsRide && gate.state === "open";
-  const groundMinutes = wantsRide ? random.whole(12, 25) : random.whole(30, 50);
-  const saddleMinutes = rides ? (stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
+  const limit = view.sessionMinutes ?? Number.POSITIVE_INFINITY;
+  const groundMinutes = Math.min(wantsRide ? random.whole(12, 25) : random.whole(30, 50), limit);
+  const saddleWanted = rides ? (stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
+  const saddleMinutes = Math.max(0, Math.min(saddleWanted, limit - groundMinutes));
   const items = view.work.items.filter((item) => rides || skillOf(item.skill).bears === "nothing");
   const stalled = c.stallsFrom !== undefined && offset >= c.stallsFrom;
   for (const item of items) truth.work(item.skill, (groundMinutes + saddleMinutes) / Math.max(1, items.length), stalled);
@@ -66,9 +69,10 @@ export function sessionOf(
     ? view.method.id === "classical-line" || stage === "riding"
       ? ["saddle", "snaffle"]
       : ["saddle", "rope-halter"]
-    : view.method.id === "classical-line"
-      ? ["cavesson"]
-      : ["rope-halter"];
+    : [
+        ...(items.some(({ skill }) => WITH_SADDLE.includes(skill)) ? (["saddle"] as const) : []),
+        view.method.id === "classical-line" ? "cavesson" : "rope-halter",
+      ];
   const shown = c.signs.filter(() => random.chance(rough ? 0.5 : 0.15));
   return {
     ticks,

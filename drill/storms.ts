@@ -142,6 +142,7 @@ export async function races(house: House, rounds: number): Promise<Row> {
         sex: "mare",
         class: "adult",
         heightCm: 152,
+        toldKg: null,
         history: UNKNOWN_HISTORY,
         historyWords: "",
       },

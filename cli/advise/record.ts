@@ -221,6 +221,7 @@ export function recordOf(file: Case): Advised {
       groundMinutes: one.ground,
       saddleMinutes: one.saddle,
       tack: one.tack,
+      skills: Object.keys(one.scores),
       signs: one.signs,
       incidents: one.incidents.filter(({ strength }) => strength > 1),
       redSigns: one.redSigns,

@@ -46,6 +46,8 @@ export const HorseFields = z.object({
   sex: oneOf(SEXES),
   class: oneOf(HORSE_CLASSES),
   heightCm: z.nullable(number(50, 220, "centimetres")),
+  /** As the owner says: nobody rides by it. */
+  toldKg: z.nullable(number(50, 1200, "kilograms")),
   history: History,
   historyWords: words(2000),
 });

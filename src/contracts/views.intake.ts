@@ -11,6 +11,7 @@ import type { EvaluationKind, Heard, Outcome, WalkedHorse } from "#core/intake/o
 import type { SeenSign } from "#core/intake/seen.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import type { Score, TrackSide } from "#core/kernel/sides.ts";
+import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { LengthHabit } from "./barn.ts";
 import type { JudgementFields, WalkFields } from "./intake.ts";
@@ -79,6 +80,8 @@ export interface ClosedEvaluationView {
   readonly settleMinutes: number | null;
   readonly outcome: Outcome;
   readonly hard: HardSide;
+  /** Nobody here is light enough; null: somebody is, or it has not been weighed. */
+  readonly nobodyLight: NobodyLightEnough | null;
   /** Oldest first; the last one counts. */
   readonly signatures: readonly Signature[];
   readonly maySign: boolean;

@@ -5,6 +5,7 @@ import type { LadderEdit } from "#core/ladder/edits.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { Skill } from "#core/ladder/skills.ts";
 import type { Typical } from "#core/ladder/typical.ts";
+import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import type { LaidSession, Moved } from "#core/plan/term-plan.ts";
 import type { KeptGoal, PlanCause } from "./plan.ts";
@@ -27,6 +28,8 @@ export interface PlanView {
     readonly moved: readonly Moved[];
   }[];
   readonly alarm: StallAlarm | null;
+  /** Why nobody can ride it here, where a goal wants that; null: somebody can. */
+  readonly nobodyLight: NobodyLightEnough | null;
 }
 
 export interface LadderView {

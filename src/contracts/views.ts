@@ -225,6 +225,11 @@ export interface HorseHead {
   readonly hold: Hold | null;
 }
 /** What holds for a horse today: from the newest signature and from open checks. */
+/** What a booking is made with: the rules of terms, and what those who ride weigh. The manager's alone. */
+export interface BookingView {
+  readonly rules: TermRules;
+  readonly riders: readonly { readonly rides: boolean; readonly weightKg: number | null }[];
+}
 export interface InForceView {
   /** What checks hold back, each with its reason. */
   readonly checks: HeldByChecks;
@@ -245,6 +250,9 @@ export interface HorseNowView {
   /** What has raised it above what was signed; null: nothing. */
   readonly raisedBy: { readonly kind: IncidentKind; readonly day: LocalDate } | null;
   readonly riskSet: boolean;
+  /** The weight that counts today, and when it was taken; null: none was. */
+  readonly weight: { readonly kilograms: number; readonly day: LocalDate } | null;
+  readonly today: LocalDate;
   readonly evaluations: readonly {
     readonly id: EvaluationId;
     readonly kind: EvaluationKind;

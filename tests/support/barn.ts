@@ -107,6 +107,7 @@ export const booking = (
     sex: "mare",
     class: "adult",
     heightCm: 152,
+    toldKg: null,
     history: UNKNOWN_HISTORY,
     historyWords: "",
     ...changes.horse,

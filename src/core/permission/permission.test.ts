@@ -87,6 +87,7 @@ describe("big steps", () => {
     groundMinutes: 40,
     saddleMinutes: 0,
     tack: ["saddle"],
+    skills: [],
     signs: [],
     incidents: [],
     redSigns: [],
@@ -134,6 +135,14 @@ describe("big steps", () => {
     const { mount } = unreadyOf(facts([], { reading: told, sessions: [] }));
     expect(mount?.missing).toEqual([{ code: "tacked-here" }]);
     expect(unreadyOf(facts([], { reading: told })).mount).toBeNull();
+  });
+  it("hear of the tack by what was scored, where nobody ticked it", () => {
+    const bare = { tack: [], skills: ["girth"] };
+    const sessions = [session("2026-07-10", bare), session("2026-07-11", bare)];
+    expect(stirrup(facts(scored(READY), { sessions }))).toEqual([]);
+    expect(stirrup(facts(scored(READY), { sessions: sessions.map((one) => ({ ...one, skills: ["lead"] })) }))).toEqual([
+      { code: "quiet", in: "tack" },
+    ]);
   });
   it("count two sessions of one day as one", () => {
     expect(quietLately([session("2026-07-10"), session("2026-07-10")])).toBe(false);

@@ -9,6 +9,8 @@ export interface PastSession {
   readonly groundMinutes: number;
   readonly saddleMinutes: number;
   readonly tack: readonly Tack[];
+  /** Scored in it: what nobody ticked under tack was on all the same where the girth was. */
+  readonly skills: readonly string[];
   readonly signs: readonly Pick<SignSeen, "sign" | "strength">[];
   readonly incidents: readonly Pick<Incident, "kind" | "hurt">[];
   /** Ticked at the gate. */
@@ -24,8 +26,9 @@ export const isQuiet = ({ signs, incidents, redSigns }: PastSession): boolean =>
   redSigns.length === 0 &&
   !incidents.some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
   !signs.some(({ sign }) => LOUD_SIGNS.includes(sign) || (isSign(sign) && signOf(sign).red));
-export const hadTack = ({ tack, saddleMinutes }: PastSession): boolean =>
-  saddleMinutes > 0 || tack.some((one) => TACKED.includes(one));
+const WITH_TACK: readonly string[] = ["saddle", "girth", "loose-tack", "stirrups", "stirrup-weight", "lie-across"];
+export const hadTack = ({ tack, saddleMinutes, skills }: PastSession): boolean =>
+  saddleMinutes > 0 || tack.some((one) => TACKED.includes(one)) || skills.some((one) => WITH_TACK.includes(one));
 export const wasRidden = ({ saddleMinutes }: PastSession): boolean => saddleMinutes > 0;
 
 const PROOFS = 2;

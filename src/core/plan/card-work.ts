@@ -140,7 +140,7 @@ export function cardWork({ ladder, reading, kind, hardFor, method, turn, barred,
   const items = [
     ...(begin ? [item(begin, "begin")] : []),
     ...goOn.map((skill) => item(skill, "go-on")),
-    ...(start ? [item(start, "new")] : []),
+    ...(start ? [item(start, start === first && reading.basisOf(first) === "seen" ? "go-on" : "new")] : []),
     ...(finish ? [item(finish, "finish")] : []),
   ];
   const asked = new Set(items.map((one) => one.skill));

@@ -36,8 +36,10 @@ export interface HomeFacts {
   /** Days a week on which the owner works the horse; null: nobody knows. */
   readonly daysAWeek: number | null;
   readonly level: OwnerLevel;
-  /** Ridden here, and allowed to be. */
+  /** Ridden here. */
   readonly ridden: boolean;
+  /** What the record bars with this horse, whoever asks it: no plan for home asks for it either. */
+  readonly barred: (skill: Skill) => boolean;
   /** Signs of the last sessions and incidents of the stay. */
   readonly signs: readonly string[];
   readonly incidents: readonly string[];
@@ -76,10 +78,17 @@ interface Kept {
 const lostBy = ({ level, times, last, skill }: Kept, day: number): number =>
   level * (1 - FLOOR) * (1 - keptAfter(day - last, times, skill.halfLife));
 
-function keptSkills({ ladder, levels, timesWorked, hard, level, ridden }: HomeFacts): Kept[] {
+function keptSkills({ ladder, levels, timesWorked, hard, level, ridden, barred }: HomeFacts): Kept[] {
   return ladder.flatMap((skill): Kept[] => {
     const weaker = weakerSide(levels, skill);
-    if (weaker < KEPT_FROM || skill.specialist || skill.grade > GRADE[level] || (skill.saddle && !ridden)) return [];
+    if (
+      weaker < KEPT_FROM ||
+      skill.specialist ||
+      skill.grade > GRADE[level] ||
+      (skill.bears !== "nothing" && !ridden) ||
+      barred(skill)
+    )
+      return [];
     const [left, right] = SIDES.map((side) => levels.get(trackKey(skill.id, side))?.latest ?? 0) as [number, number];
     const uneven = skill.sided && left !== right;
     const first = uneven ? (left < right ? "left" : "right") : skill.sided && (hard === "left" || hard === "right") ? hard : null;

@@ -98,6 +98,7 @@ const home = (changes: Partial<HomeFacts> = {}): HomeFacts => ({
   hard: "right",
   daysAWeek: 3,
   level: "steady",
+  barred: () => false,
   ridden: true,
   signs: [],
   incidents: [],

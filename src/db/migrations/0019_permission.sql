@@ -34,3 +34,6 @@ CREATE TABLE weighing (
 
 ALTER TABLE alert DROP CONSTRAINT alert_what_check,
   ADD CONSTRAINT alert_what_check CHECK (what IN ('incident', 'sudden-change', 'warm-down', 'gate-override', 'against', 'lame', 'unplanned'));
+
+-- What the owner says that it weighs: nobody rides by it, and whether anybody is light enough is asked from the booking on.
+ALTER TABLE horse ADD COLUMN told_kg numeric(6, 1) CHECK (told_kg BETWEEN 50 AND 1200);

@@ -18,6 +18,7 @@ const PastRow = z.object({
       groundMinutes: int,
       saddleMinutes: int,
       tack: z.array(z.enum(TACKS)),
+      skills: z.array(text),
       redSigns: z.array(z.enum(RED_SIGNS)),
       signs: z.array(z.object({ sign: text, strength })),
       incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), during: z.enum(DURINGS) })),
@@ -46,6 +47,7 @@ export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
            ) given ORDER BY skill, side, walk, day DESC, rank DESC, start DESC) latest) scores
        CROSS JOIN LATERAL (
          SELECT coalesce(json_agg(json_build_object('day', v.day, 'groundMinutes', v.ground_minutes, 'saddleMinutes', v.saddle_minutes, 'tack', v.tack, 'redSigns', v.red_signs,
+             'skills', (SELECT coalesce(json_agg(DISTINCT skill), '[]') FROM card_score WHERE card_id = v.card_id AND revision = v.revision),
              'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength)), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),
              'incidents', (SELECT coalesce(json_agg(json_build_object('kind', kind, 'hurt', hurt, 'during', during)), '[]') FROM card_incident WHERE card_id = v.card_id AND revision = v.revision)
            ) ORDER BY v.day, v.start), '[]') AS list

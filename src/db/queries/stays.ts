@@ -52,6 +52,7 @@ const StayRow = z.object({
   sex: z.enum(SEXES),
   class: z.enum(HORSE_CLASSES),
   heightCm: nullable(number),
+  toldKg: nullable(number),
   history: History,
   historyWords: text,
   client: text,
@@ -119,7 +120,7 @@ export type Stay = z.output<typeof StayRow>;
  */
 const selectStays = (db: Db) => db`
   SELECT s.id, s.kind, s.aim, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
-    s.risk_set, s.risk_set_on, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, c.name AS client,
+    s.risk_set, s.risk_set_on, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.told_kg, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
     incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials,
     measured.last AS measured, weighed.last AS weighed, h.history_words
@@ -198,8 +199,8 @@ export async function insertClient(tx: Transaction, client: string, f: ClientFie
            VALUES (${client}, ${f.name}, ${f.phone}, ${f.email}, ${f.emergencyName}, ${f.emergencyPhone}, ${f.vetName}, ${f.vetPhone}, ${f.vetRelease})`;
 }
 export async function insertHorse(tx: Transaction, horse: HorseId, client: string, f: HorseFields): Promise<void> {
-  await tx`INSERT INTO horse (id, client_id, name, birth_date, birth_year, sex, class, height_cm, history, history_words)
-           VALUES (${horse}, ${client}, ${f.name}, ${f.birthDate}, ${f.birthYear}, ${f.sex}, ${f.class}, ${f.heightCm}, ${tx.json(f.history)}, ${f.historyWords})`;
+  await tx`INSERT INTO horse (id, client_id, name, birth_date, birth_year, sex, class, height_cm, told_kg, history, history_words)
+           VALUES (${horse}, ${client}, ${f.name}, ${f.birthDate}, ${f.birthYear}, ${f.sex}, ${f.class}, ${f.heightCm}, ${f.toldKg}, ${tx.json(f.history)}, ${f.historyWords})`;
 }
 export async function insertStay(tx: Transaction, stay: StayId, horse: HorseId, f: StayFields): Promise<void> {
   await tx`INSERT INTO stay (id, horse_id, kind, aim, length, first_day, sessions_a_week, counting, method, after_days, after_level, after_words)
@@ -244,6 +245,7 @@ const DetailsRow = z.object({
   sex: z.enum(SEXES),
   class: z.enum(HORSE_CLASSES),
   heightCm: nullable(number),
+  toldKg: nullable(number),
   history: History,
   historyWords: text,
 });
@@ -253,7 +255,7 @@ export async function findDetails(db: Db, stay: StayId): Promise<Details | null>
   const row = await maybeOne(
     DetailsRow,
     db`SELECT c.version + h.version AS version, c.name AS client, c.phone, c.email, c.emergency_name, c.emergency_phone, c.vet_name, c.vet_phone,
-         c.vet_release, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.history, h.history_words
+         c.vet_release, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.told_kg, h.history, h.history_words
        FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id WHERE s.id = ${stay}`,
   );
   if (!row) return null;
@@ -271,7 +273,7 @@ export async function lockDetails(tx: Transaction, stay: StayId): Promise<void> 
 }
 export async function updateDetails(tx: Transaction, stay: StayId, c: ClientFields, h: HorseFields): Promise<void> {
   await tx`
-    UPDATE horse SET name = ${h.name}, birth_date = ${h.birthDate}, birth_year = ${h.birthYear}, sex = ${h.sex}, class = ${h.class}, height_cm = ${h.heightCm},
+    UPDATE horse SET name = ${h.name}, birth_date = ${h.birthDate}, birth_year = ${h.birthYear}, sex = ${h.sex}, class = ${h.class}, height_cm = ${h.heightCm}, told_kg = ${h.toldKg},
       history = ${tx.json(h.history)}, history_words = ${h.historyWords}, version = version + 1
     WHERE id = (SELECT horse_id FROM stay WHERE id = ${stay})`;
   await tx`

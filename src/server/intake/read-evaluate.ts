@@ -14,8 +14,9 @@ import { listScores } from "#db/queries/card.ts";
 import { listChecksOf } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { findInstrument, latestInstrument, listGoals, listJudgements } from "#db/queries/judgement.ts";
+import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
-import { heardOf, levelsOn, outcomeOf, sessionsLeft, walkedHorse } from "../stay/facts.ts";
+import { heardOf, levelsOn, nobodyLightFor, outcomeOf, sessionsLeft, walkedHorse } from "../stay/facts.ts";
 import type { Opened } from "../stay/read-horse.ts";
 
 const isClosed = (evaluation: Evaluation): boolean => evaluation.closedAt !== null;
@@ -90,12 +91,13 @@ export async function readClosedEvaluation(
   const at = evaluations.findIndex((one) => one.id === asked && isClosed(one));
   const evaluation = evaluations[at];
   if (!evaluation) return null;
-  const [{ rungs }, judgements, goals, scores, checks] = await Promise.all([
+  const [{ rungs }, judgements, goals, scores, checks, people] = await Promise.all([
     findInstrument(sql, evaluation.instrument),
     listJudgements(sql, evaluation.id),
     listGoals(sql, stay.id),
     listScores(sql, stay.id),
     listChecksOf(sql, stay.id),
+    listPeople(sql),
   ]);
   const { walk } = evaluation;
   const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
@@ -137,6 +139,7 @@ export async function readClosedEvaluation(
     settleMinutes: walk.settleMinutes,
     outcome,
     hard: hardSideOf(scoresOfMarks(walk.marks), SKILLS).side,
+    nobodyLight: nobodyLightFor(stay, [evaluation], people, evaluation.day),
     signatures,
     maySign: !stay.wentHome,
     proposal: proposalOf(

@@ -3,15 +3,17 @@ import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import type { LetterView, LinkView, MessageView, PostView } from "#contracts/views.owner.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import { readLevels, weakerSide } from "#core/ladder/level.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
+import { permitOf, readingOf } from "#core/permission/from-record.ts";
+import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import type { Db } from "#db/client.ts";
-import { listScores } from "#db/queries/card.ts";
+import { listEvaluations } from "#db/queries/intake.ts";
 import { findLink, listMessages, listMessagesOf, type MessageRecord } from "#db/queries/owner.ts";
 import { findHandOver, listAnswers, listCheckBacks } from "#db/queries/owner-answers.ts";
+import { pastOf } from "#db/queries/past.ts";
 import { listIssues } from "#db/queries/report.ts";
 import { findDetails } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
+import { horseRecord } from "../stay/facts.ts";
 import type { Opened } from "../stay/read-horse.ts";
 import { mailServer } from "./deliver.ts";
 import { ownerPath, usualUntil } from "./link.ts";
@@ -38,20 +40,23 @@ export async function linkView(db: Db, stay: StayId): Promise<LinkView | null> {
 }
 
 export async function readLetter({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<LetterView> {
-  const [details, link, sent, issues, backs, handOver, scores] = await Promise.all([
+  const [details, link, sent, issues, backs, handOver, evaluations] = await Promise.all([
     findDetails(sql, stay.id),
     linkView(sql, stay.id),
     listMessagesOf(sql, stay.id),
     listIssues(sql, [stay.id]),
     listCheckBacks(sql, stay.id),
     findHandOver(sql, stay.id),
-    listScores(sql, stay.id),
+    listEvaluations(sql, stay.id),
   ]);
   const answers = await listAnswers(
     sql,
     issues.map(({ number }) => number),
   );
-  const levels = readLevels(scores);
+  const past = (await pastOf(sql, [stay.id]))(stay.id);
+  const evaluation = evaluations.filter(({ closedAt }) => closedAt !== null).at(-1) ?? null;
+  const record = horseRecord({ stay, barn, evaluation, past }, today);
+  const [reading, horse] = [readingOf(record), permitOf(record, today)];
   const { client } = must(details, "a stay has an owner");
   return {
     stay: stay.id,
@@ -67,7 +72,11 @@ export async function readLetter({ sql }: Deps, { stay, barn, today, head }: Ope
       checkBacks: backs.map(({ seenAt, ...back }) => ({ ...back, seen: seenAt !== null })),
     },
     handOver: { content: handOver?.content ?? EMPTY_HAND_OVER, version: handOver?.version ?? null },
-    lesson: SKILLS.filter((skill) => weakerSide(levels, skill) >= LESSON_FROM).map(({ id }) => id),
+    // A lesson asks nothing of the horse that nobody may ask.
+    lesson: record.ladder
+      .filter((skill) => !skill.specialist && reading.counts(skill) >= LESSON_FROM)
+      .filter((skill) => barring(horseReasons(horse, skillAct(skill, reading))).length === 0)
+      .map(({ id }) => id),
     wentHome: stay.wentHome,
   };
 }

@@ -9,6 +9,7 @@ import { listPeople } from "#db/queries/people.ts";
 import { findPlan, listForecasts, listLatestForecasts, listPlanChanges, listPlanGoals, listTaken } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
+import { nobodyLightFor } from "../stay/facts.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
 import { ALARM_DAYS } from "./alarm.ts";
 import { recordOf } from "./record.ts";
@@ -34,6 +35,8 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
   const latest = forecasts.at(-1);
   const alarm = latest?.alarms.filter(({ kind }) => kind === "stall").at(-1) ?? null;
   const day = stayDay(stay.firstDay, at);
+  const ladder = ladderWith(barn.ladder);
+  const wantsBack = goals.some((goal) => ladder.some(({ id, bears }) => id === goal.skill && bears !== "nothing"));
   return {
     stay: stay.id,
     horse: stay.horse,
@@ -60,6 +63,7 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     told: latest?.goals ?? [],
     history: forecasts.map((one) => ({ day: stayDay(stay.firstDay, one.day), goals: one.goals })),
     changes: changes.map(({ day: on, causes, moved }) => ({ day: on, causes, moved })),
+    nobodyLight: wantsBack ? nobodyLightFor(stay, evaluations, people, today) : null,
     alarm: alarm && day - alarm.day <= ALARM_DAYS ? alarm : null,
   };
 }

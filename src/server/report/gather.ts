@@ -6,6 +6,8 @@ import { cuesOf } from "#core/card/cues.ts";
 import { proofsOf } from "#core/forecast/goals.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { readLevels } from "#core/ladder/level.ts";
+import { permitOf, readingOf } from "#core/permission/from-record.ts";
+import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import { factsOf, goalsOf } from "#core/plan/outlook.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { composeReport } from "#core/report/compose.ts";
@@ -23,7 +25,7 @@ import { listLatestForecasts, listPlanGoals, listTaken } from "#db/queries/plan.
 import type { Which } from "#db/queries/report.ts";
 import type { Stay } from "#db/queries/stays.ts";
 import { recordOf } from "../plan/record.ts";
-import { termFacts } from "../stay/facts.ts";
+import { horseRecord, pastFrom, termFacts } from "../stay/facts.ts";
 
 export interface Gathered {
   readonly composed: ComposedReport;
@@ -71,6 +73,8 @@ export async function gather(
     people: null,
   });
   const facts = factsOf(record);
+  const written = horseRecord({ stay, barn, evaluation: closed.at(-1) ?? null, past: pastFrom({ worked, scores }) }, at);
+  const [reading, horse] = [readingOf(written), permitOf(written, at)];
   const told = forecasts[0]?.goals ?? [];
   const term = termFacts(stay, barn);
   const levels = readLevels(scores);
@@ -117,7 +121,9 @@ export async function gather(
     hard: hardSideOf(scores, record.ladder).side,
     daysAWeek: stay.afterDays,
     level: stay.afterLevel,
-    ridden: stay.judged?.ridden !== false && worked.some(({ saddleMinutes }) => saddleMinutes > 0),
+    ridden: worked.some(({ saddleMinutes }) => saddleMinutes > 0),
+    // A hold ends before it goes home, or the report says so; all else goes with the horse.
+    barred: (skill) => barring(horseReasons({ ...horse, hold: null }, skillAct(skill, reading))).length > 0,
     signs: [...new Set(worked.slice(-LATELY).flatMap(({ signs }) => signs.map(({ sign }) => sign)))],
     incidents: [...new Set(worked.flatMap(({ incidents }) => incidents.map((incident) => incident.kind)))],
   });

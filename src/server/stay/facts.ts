@@ -15,6 +15,8 @@ import { type Levels, readLevels } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { type HorseRecord, inForceOn } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
+import { type NobodyLightEnough, nobodyLightEnough } from "#core/permission/lightest.ts";
+import { loadLimit } from "#core/tools/load.ts";
 import { weightOf } from "#core/tools/weight.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { StayScore, Worked } from "#db/queries/card.ts";
@@ -93,7 +95,7 @@ export const pastFrom = ({
   readonly worked: readonly Worked[];
 }): Omit<Past, "stayId"> => ({
   scores: [...scores],
-  sessions: worked.slice(-PAST_SESSIONS).map((one) => ({ ...one })),
+  sessions: worked.slice(-PAST_SESSIONS).map((one) => ({ ...one, skills: [...new Set(one.scores.map(({ skill }) => skill))] })),
   incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt }) => ({ kind, hurt, day }))),
 });
 
@@ -120,6 +122,31 @@ export function horseRecord({ stay, barn, evaluation, past }: RecordOfHorse, day
     rides: stay.rides,
     ...past,
   };
+}
+/** Whether anybody here is light enough, by its weight or, before there is one, by what the owner tells; null: somebody is, or nobody can say. */
+export function nobodyLightFor(
+  stay: Stay,
+  evaluations: readonly Evaluation[],
+  people: readonly Person[],
+  day: LocalDate,
+): NobodyLightEnough | null {
+  const measures = evaluations.filter(({ closedAt, day: on }) => closedAt && on <= day).at(-1)?.walk.measures ?? null;
+  const weightKg = weightNow(stay, day)?.kilograms ?? stay.toldKg;
+  const last = lastWorked(stay);
+  const load =
+    weightKg === null
+      ? null
+      : loadLimit({
+          weightKg,
+          ageYears: ageOf(stay, day),
+          fitness: measures?.fitness ?? "fit",
+          condition: measures && conditionOf(measures),
+          daysOff: last && daysBetween(last, day),
+        });
+  return nobodyLightEnough(
+    load,
+    people.filter(({ retiredOn }) => retiredOn === null),
+  );
 }
 export const permitPerson = ({ id, grade, weightKg, rides, specialist }: Person): PermitPerson => ({
   id,

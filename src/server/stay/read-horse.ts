@@ -24,7 +24,7 @@ import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { feedPath } from "../feed/manage.ts";
 import { recordOf } from "../plan/record.ts";
-import { ageOf, horseRecord, limitsInForce, outcomeNow } from "./facts.ts";
+import { ageOf, horseRecord, limitsInForce, outcomeNow, weightNow } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
 
 export interface Opened {
@@ -138,6 +138,8 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     outcome,
     ...riskOf(horseRecord({ stay, barn, evaluation: latest, past }, today)),
     riskSet: stay.riskSet !== null,
+    weight: weightNow(stay, today),
+    today,
     evaluations: evaluations.map(({ id, kind, day, closedAt }) => ({ id, kind, day, closed: closedAt !== null })),
     apart: stay.apart.map((id) => ({ stay: id, horse: stays.find((other) => other.id === id)?.horse ?? "a horse gone home" })),
     recent: worked.slice(-RECENT).reverse().map(toSession),

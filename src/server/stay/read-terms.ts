@@ -1,5 +1,5 @@
 import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
-import type { TermRules, TermsView } from "#contracts/views.ts";
+import type { BookingView, TermRules, TermsView } from "#contracts/views.ts";
 import { readTerm } from "#core/calendar/term.ts";
 import { must } from "#core/kernel/assert.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
@@ -23,9 +23,14 @@ const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): Term
 });
 
 /** What the form that books a stay needs of the barn. */
-export async function readBooking(deps: Deps): Promise<TermRules> {
-  const barn = await barnOf(deps);
-  return rulesOf(barn, deps.clock.today(barn.timeZone), null);
+export async function readBooking(deps: Deps): Promise<BookingView> {
+  const [barn, people] = await Promise.all([barnOf(deps), listPeople(deps.sql)]);
+  return {
+    rules: rulesOf(barn, deps.clock.today(barn.timeZone), null),
+    riders: people
+      .filter(({ rides, retiredOn }) => rides && retiredOn === null)
+      .map(({ rides, weightKg }) => ({ rides, weightKg })),
+  };
 }
 
 export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): Promise<TermsView> {

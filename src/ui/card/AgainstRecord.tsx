@@ -1,6 +1,6 @@
 /** What the record would go against, said before it is saved: it is kept as it was, marked, and told to the office. */
 import type { Reason } from "#core/permission/reasons.ts";
-import { sayReason } from "#ui/words/reasons.ts";
+import { sayTogether } from "#ui/words/reasons.ts";
 
 export function AgainstRecord({ reasons }: { reasons: readonly Reason[] }) {
   if (reasons.length === 0) return null;
@@ -8,8 +8,8 @@ export function AgainstRecord({ reasons }: { reasons: readonly Reason[] }) {
     <div className="border-l-4 border-ochre bg-ochre-soft px-3 py-2">
       <p>▲ Write down what happened. This is marked in the record and told to the office:</p>
       <ul className="ml-5 list-disc">
-        {reasons.map((reason) => (
-          <li key={JSON.stringify(reason)}>{sayReason(reason)}</li>
+        {sayTogether(reasons).map((line) => (
+          <li key={line}>{line}</li>
         ))}
       </ul>
     </div>

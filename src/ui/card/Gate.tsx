@@ -7,7 +7,7 @@ import { mayOverride, overriddenBy, sourceOf } from "#core/permission/reasons.ts
 import { Button, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { sayGateAdvice, sayGateLimit, sayGateState } from "#ui/words/gate.ts";
 import { RED, TICK } from "#ui/words/labels.ts";
-import { sayReason } from "#ui/words/reasons.ts";
+import { sayReason, sayTogether } from "#ui/words/reasons.ts";
 
 const ARM = { open: "M20 40L52 6", half: "M20 40L84 22", shut: "M20 40H92" } as const;
 const TONE = {
@@ -60,7 +60,7 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
     return (
       <div className="border-l-4 border-ochre bg-ochre-soft px-3 py-2">
         <p>
-          ▲ Set aside: {answer.reasons.map((one) => sayReason(one)).join(" ")} <strong>Why: {override}</strong>
+          ▲ Set aside: {sayTogether(answer.reasons).join(" ")} <strong>Why: {override}</strong>
         </p>
         <Button big onClick={() => onOverride("")}>
           Undo the override
@@ -82,8 +82,8 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
     <fieldset className="grid gap-2 border-2 border-ochre p-2">
       <legend className="sign">You set aside</legend>
       <ul className="ml-5 list-disc">
-        {answer.reasons.map((one) => (
-          <li key={JSON.stringify(one)}>{sayReason(one)}</li>
+        {sayTogether(answer.reasons).map((line) => (
+          <li key={line}>{line}</li>
         ))}
       </ul>
       <label htmlFor={field} className="sign text-dim">

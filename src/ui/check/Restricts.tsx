@@ -14,16 +14,16 @@ export function Restricts({ form }: { form: Form<CloseCheck> }) {
     <fieldset className="grid gap-2 py-2">
       <legend className="sign text-dim">What they restricted</legend>
       {fields.map((field, i) => (
-        <div key={field.id} className="grid items-end gap-2 md:grid-cols-[10rem_11rem_1fr_auto]">
+        <div key={field.id} className="grid items-start gap-2 md:grid-cols-[10rem_11rem_1fr_auto]">
           <Select
             form={form}
             name={`restrictions.${i}.what`}
-            label="No"
+            label="Restricted"
             options={RESTRICTED_WORK.map((one) => [one, outer(RESTRICTED[one])] as const)}
           />
           <Text form={form} name={`restrictions.${i}.until`} kind="date" label="Last day" hint="Empty: until released" />
           <Text form={form} name={`restrictions.${i}.words`} label="In their words" />
-          <Button aria-label={`Remove: no ${RESTRICTED[field.what]}`} onClick={() => remove(i)}>
+          <Button className="md:mt-6" aria-label={`Remove: no ${RESTRICTED[field.what]}`} onClick={() => remove(i)}>
             Remove
           </Button>
         </div>

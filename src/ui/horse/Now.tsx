@@ -5,14 +5,24 @@ import { skillOf } from "#core/ladder/skills.ts";
 import { Outcome } from "#ui/intake/Outcome.tsx";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
-import { hours, inner, plural } from "#ui/words/figures.ts";
+import { hours, inner, kilograms, plural } from "#ui/words/figures.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
 import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { GOES_WORDS } from "#ui/words/owner.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
 /** Where the horse stands today. */
-export function Now({ view, manager, children }: { view: HorseNowView; manager: boolean; children?: ReactNode }) {
+export function Now({
+  view,
+  manager,
+  children,
+  weigh,
+}: {
+  view: HorseNowView;
+  manager: boolean;
+  children?: ReactNode;
+  weigh?: ReactNode;
+}) {
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="min-w-0">
@@ -62,6 +72,7 @@ export function Now({ view, manager, children }: { view: HorseNowView; manager: 
             outcome={view.outcome}
             risk={view.risk}
             riskSet={view.riskSet}
+            raisedBy={view.raisedBy}
             hard={view.hard.side}
             apart={view.apart.map((other) => other.horse)}
             inForce={view.inForce}
@@ -75,6 +86,19 @@ export function Now({ view, manager, children }: { view: HorseNowView; manager: 
             </p>
           </section>
         )}
+        <section>
+          <h2>Weight</h2>
+          <p>
+            {view.weight ? (
+              <>
+                {kilograms(view.weight.kilograms)} <span className="text-dim">on {sayDate(view.weight.day)}</span>
+              </>
+            ) : (
+              "Not weighed yet: ground work only."
+            )}
+          </p>
+          {weigh}
+        </section>
         <section>
           <h2>Evaluations</h2>
           {view.evaluations.length === 0 && <p className="text-dim">None yet.</p>}

@@ -6,6 +6,7 @@ import { kilograms, listed, outer } from "#ui/words/figures.ts";
 import { APART, LEARNER, NERVE, SECOND, SECOND_PERSON, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
 import { LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
+import { sayNobodyLight } from "#ui/words/reasons.ts";
 import type { Change } from "./judging.ts";
 
 const reasons = (list: readonly string[]): string => (list.length > 0 ? ` (${listed(list)})` : "");
@@ -123,6 +124,7 @@ export function JudgeLimits({
           {load
             ? `Prefer under ${kilograms(load.preferKg)}, refuse above ${kilograms(load.refuseKg)}, with tack${reasons(load.because.map((why) => LIGHT[why]))}.`
             : "Unknown until it is weighed: ground work only."}
+          {view.nobodyLight && <strong className="block text-oxblood">■ {sayNobodyLight(view.nobodyLight)}</strong>}
           {weight && (
             <span className="text-dim">
               {" "}

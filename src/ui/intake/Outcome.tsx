@@ -1,11 +1,12 @@
-import type { InForceView } from "#contracts/views.ts";
+import type { HorseNowView, InForceView } from "#contracts/views.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
-import { kilograms, listed } from "#ui/words/figures.ts";
+import { inner, kilograms, listed } from "#ui/words/figures.ts";
 import { SECOND_PERSON } from "#ui/words/intake.ts";
-import { BRANCH, LIGHT } from "#ui/words/labels.ts";
+import { BRANCH, INCIDENT, LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
 import { sayHeld } from "#ui/words/reasons.ts";
 import { Findings } from "./Findings.tsx";
@@ -15,6 +16,7 @@ export function Outcome({
   outcome,
   risk,
   riskSet,
+  raisedBy = null,
   hard,
   apart,
   rungs,
@@ -23,6 +25,7 @@ export function Outcome({
   outcome: OutcomeFacts;
   risk: number;
   riskSet: boolean;
+  raisedBy?: HorseNowView["raisedBy"];
   hard: HardSide;
   apart: readonly string[];
   rungs?: readonly Rung[];
@@ -44,7 +47,12 @@ export function Outcome({
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
         <dt className="sign text-dim">Risk</dt>
         <dd>
-          {risk} of 5{riskSet ? ", set by the manager" : `: ${listed(outcome.riskBecause.map(sayRisk))}`}
+          {risk} of 5
+          {raisedBy
+            ? `: ${inner(INCIDENT[raisedBy.kind])} on ${sayDate(raisedBy.day)}, until it is signed again`
+            : riskSet
+              ? ", set by the manager"
+              : `: ${listed(outcome.riskBecause.map(sayRisk))}`}
         </dd>
         <dt className="sign text-dim">Rider</dt>
         <dd>

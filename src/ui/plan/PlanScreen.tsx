@@ -9,6 +9,7 @@ import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { listed, plural } from "#ui/words/figures.ts";
 import { onDay, percent, sayCauses, sayChance, sayMoved, sayStall, skillWords, trackWords } from "#ui/words/plan.ts";
+import { sayNobodyLight } from "#ui/words/reasons.ts";
 import { Goals } from "./Goals.tsx";
 import { GoalsForm } from "./GoalsForm.tsx";
 import type { Reading } from "./reading.ts";
@@ -71,6 +72,11 @@ export function PlanScreen({ view }: { view: PlanView }) {
             {progress && <Button onClick={stop}>Stop</Button>}
             {stopped && <Button onClick={again}>Play again</Button>}
           </div>
+          {view.nobodyLight && (
+            <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
+              ■ {sayNobodyLight(view.nobodyLight)}
+            </p>
+          )}
           {now && (
             <p className="max-w-prose py-1">
               {record.onHold ? "On hold with no last day: nothing is forecast until the hold ends." : inWords(now, goals)}

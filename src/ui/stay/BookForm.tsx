@@ -2,17 +2,18 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect } from "react";
 import { type DefaultValues, useForm } from "react-hook-form";
 import { BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
-import type { TermRules } from "#contracts/views.ts";
+import type { BookingView, TermRules } from "#contracts/views.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { DetailsFieldsets } from "./DetailsFieldsets.tsx";
+import { LightEnough } from "./LightEnough.tsx";
 import { StayFieldset } from "./StayFieldset.tsx";
 
 const KEPT = "book-a-stay";
 
 /** Booking: client, horse, stay on one page. What is typed is kept on the device until it is booked. */
-export function BookForm({ rules }: { rules: TermRules }) {
+export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingView["riders"] }) {
   useAwake();
   const form = useForm<BookStay, unknown, BookStay>({
     resolver: zodResolver(BookStay),
@@ -34,6 +35,7 @@ export function BookForm({ rules }: { rules: TermRules }) {
         sex: "unknown",
         class: "adult",
         heightCm: null,
+        toldKg: null,
         history: UNKNOWN_HISTORY,
         historyWords: "",
       },
@@ -68,6 +70,7 @@ export function BookForm({ rules }: { rules: TermRules }) {
     <form noValidate onSubmit={(event) => void book(event)} className="grid max-w-5xl gap-6 lg:grid-cols-2">
       <div className="grid content-start gap-6">
         <DetailsFieldsets form={form} />
+        <LightEnough form={form} today={rules.today} riders={riders} />
       </div>
       <div className="grid content-start gap-6">
         <StayFieldset form={form} at="stay" rules={rules} />

@@ -45,6 +45,13 @@ export function DetailsFieldsets<T extends FieldValues & { client: ClientFields;
         <Text form={form} name={path("horse.birthDate")} label="or on" kind="date" />
         <Select form={form} name={path("horse.sex")} label="Sex" options={SEXES.map((one) => [one, SEX[one]] as const)} />
         <Text form={form} name={path("horse.heightCm")} label="Height, cm" kind="number" hint="At the withers; empty: unknown" />
+        <Text
+          form={form}
+          name={path("horse.toldKg")}
+          label="Weight as the owner says, kg"
+          kind="number"
+          hint="Nobody rides by it"
+        />
         {HISTORY_TOPICS.map((topic) => (
           <Select
             key={topic}

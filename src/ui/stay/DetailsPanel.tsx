@@ -38,6 +38,7 @@ const LINES: Lines<Flat> = {
   "horse.birthDate": ["Born on", plain],
   "horse.sex": ["Sex", (x) => SEX[x as Sex]],
   "horse.heightCm": ["Height, cm", plain],
+  "horse.toldKg": ["Weight as told, kg", plain],
   "horse.historyWords": ["History and complaint", plain],
   ...Object.fromEntries(
     HISTORY_TOPICS.map((topic) => [

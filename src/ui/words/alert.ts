@@ -4,7 +4,7 @@ import type { Blocker } from "#core/day/model.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayIncident, sayWarmDown } from "./incident.ts";
-import { sayReason } from "./reasons.ts";
+import { sayTogether } from "./reasons.ts";
 
 /** What happened, in one or two sentences. */
 export function sayAlert({ what, details }: Pick<AlertView, "what" | "details">): string {
@@ -18,8 +18,7 @@ export function sayAlert({ what, details }: Pick<AlertView, "what" | "details">)
     case "gate-override":
       return `Rode through a gate that was ${details["state"] === "shut" ? "shut" : "half open"}: ${String(details["reason"])}`;
     case "against": {
-      const reasons = (details["reasons"] as readonly Reason[]).map((reason) => sayReason(reason));
-      return `The record goes against what may be done. ${reasons.join(" ")}`;
+      return `The record goes against what may be done. ${sayTogether(details["reasons"] as readonly Reason[]).join(" ")}`;
     }
     case "lame":
       return `Lame: ${String(details["reason"])}`;

@@ -4,6 +4,7 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import type { HeldByCheck, RestrictedWork } from "#core/check/check.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { isSkill, skillOf } from "#core/ladder/skills.ts";
+import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { Missing } from "#core/permission/steps.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
@@ -135,6 +136,26 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
     case "incident":
       return `${INCIDENT[reason.kind]} on ${sayDate(reason.day)}.`;
   }
+}
+
+/** Each reason's sentence; ticks that are missing are one. */
+export function sayTogether(reasons: readonly Reason[], names: ReasonNames = THE_RIDER): readonly string[] {
+  const ticks = reasons.flatMap((reason) => (reason.code === "not-ticked" ? [TICK[reason.tick].toLowerCase()] : []));
+  const others = reasons.filter(({ code }) => code !== "not-ticked").map((reason) => sayReason(reason, names));
+  return ticks.length === 0 ? others : [...others, `Not ticked on the ground: ${listed(ticks)}.`];
+}
+
+/** Said from the booking on, with what would help. */
+export function sayNobodyLight({ limitKg, lightestKg, unweighed, horseKg }: NobodyLightEnough): string {
+  const line = `Nobody here is light enough: this horse carries ${kg(limitKg)} kg with tack at the most`;
+  const lightest = lightestKg === null ? ", and no rider has been weighed" : `, and the lightest rider has ${kg(lightestKg)} kg`;
+  const helps = [
+    "a lighter rider",
+    ...(unweighed > 0 ? [`weighing ${unweighed === 1 ? "the rider" : "the riders"} without a weight`] : []),
+    ...(horseKg === null ? [] : [`a horse of ${kg(horseKg)} kg or more`]),
+    "goals on the ground",
+  ];
+  return `${line}${lightest}. What would help: ${listed(helps).replace(/ and ([^,]*)$/, " or $1")}.`;
 }
 
 /** One or two words for a cell of the board or a list. */
