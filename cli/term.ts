@@ -46,13 +46,11 @@ export const termCommand = fileCommand(
   "what a term comes to: last day, working days, contracted, owed, pace",
   TermFile,
   ({ format: _format, today, ...facts }) => {
-    const { contractedSoFar, owed, pace, ...reading } = readTerm(facts, today);
+    const { pace, ...reading } = readTerm(facts, today);
     return {
       format: "furlong-term-reading/1",
       today,
       ...reading,
-      contractedSoFar: round(contractedSoFar),
-      owed: round(owed),
       pace: { ...pace, perWeek: pace.perWeek === null ? null : round(pace.perWeek) },
     };
   },

@@ -67,8 +67,8 @@ describe("furlong term", () => {
       contracted: 22,
       delivered: 1,
       madeUp: 0,
-      contractedSoFar: 4.29,
-      owed: 3.29,
+      contractedSoFar: 5,
+      owed: 4,
       pace: { remaining: 21, workingDaysLeft: 21, perWeek: 6.13, feasible: true },
     });
   });

@@ -22,16 +22,17 @@ export const heldOn = (holds: readonly Hold[], date: LocalDate): Hold | null => 
 /** True where two holds share a day. */
 export const overlap = (a: Hold, b: Hold): boolean => (b.to === null || a.from <= b.to) && (a.to === null || b.from <= a.to);
 
-/**
- * A membership test for the days on which the clock stands still: the union of the holds that stop it.
- * An open hold holds through `today` and not beyond, as nobody knows yet when it will end.
- */
-export function stoppedDays(holds: readonly Hold[], today: LocalDate): (day: number) => boolean {
-  const spans = holds
-    .filter((hold) => hold.stopsClock)
-    .map((hold) => ({
-      from: dayNumber(hold.from),
-      to: dayNumber(hold.to ?? (hold.from > today ? addDays(hold.from, -1) : today)),
-    }));
+/** The days of these holds. An open one holds through `today` and not beyond, as nobody knows yet when it will end. */
+export function heldDays(holds: readonly Hold[], today: LocalDate): (day: number) => boolean {
+  const spans = holds.map((hold) => ({
+    from: dayNumber(hold.from),
+    to: dayNumber(hold.to ?? (hold.from > today ? addDays(hold.from, -1) : today)),
+  }));
   return (day) => spans.some((span) => span.from <= day && day <= span.to);
 }
+/** The days on which the clock stands still: of the holds that stop it. */
+export const stoppedDays = (holds: readonly Hold[], today: LocalDate): ((day: number) => boolean) =>
+  heldDays(
+    holds.filter((hold) => hold.stopsClock),
+    today,
+  );

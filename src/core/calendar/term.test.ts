@@ -7,7 +7,6 @@ import {
   contractedSessions,
   dayOne,
   isWorkable,
-  lengthsBehind,
   midTermDays,
   postsOf,
   readTerm,
@@ -80,7 +79,11 @@ describe("what a term comes to", () => {
     const open = facts({ holds: [hold("2026-06-08", null)] });
     expect(readTerm(open, day("2026-06-08")).lastDay).toBe("2026-07-01");
     expect(readTerm(open, day("2026-06-12")).lastDay).toBe("2026-07-05");
-    expect(readTerm(open, day("2026-06-12")).pace.workingDaysLeft).toBe(0);
+    // What is projected supposes that it ends today: 13 June to 5 July without Sundays.
+    expect(readTerm(open, day("2026-06-12")).pace.workingDaysLeft).toBe(19);
+    const counted = readTerm({ ...open, counting: "sessions", delivered: [day("2026-06-02")] }, day("2026-06-12"));
+    expect(counted).toMatchObject({ contracted: 22, lastDay: "2026-07-13" });
+    expect(counted.pace).toMatchObject({ remaining: 21, feasible: true });
   });
 
   it("owes from the first workday after the intake, by the calendar days gone", () => {
@@ -93,7 +96,7 @@ describe("what a term comes to", () => {
 
   it("owes nothing while the clock stands still", () => {
     const held = facts({ holds: [hold("2026-06-08", "2026-06-14")] });
-    expect(readTerm(held, day("2026-06-15")).contractedSoFar).toBeCloseTo(5, 9);
+    expect(readTerm(held, day("2026-06-15")).contractedSoFar).toBe(5);
   });
 
   it("says the pace that finishes on time, and whether the days are there", () => {
@@ -124,18 +127,33 @@ describe("what a term comes to", () => {
     expect(readTerm(facts({ delivered: days.slice(3).map(day) }), day("2026-06-07")).madeUp).toBe(0);
   });
 
+  it("asks nothing of a week in which the clock stood, and of a part of one what its other days come to", () => {
+    const held = (to: string, given: string[]) =>
+      readTerm(facts({ holds: [hold("2026-06-01", to)], delivered: given.map(day) }), day("2026-06-14")).madeUp;
+    const six = ["08", "09", "10", "11", "12", "13"].map((one) => `2026-06-${one}`);
+    expect(held("2026-06-07", six)).toBe(0);
+    // Two running days hold two sessions; none was given, and the sixth of the next week makes up for one of them.
+    expect(held("2026-06-05", six)).toBe(1);
+  });
+
+  it("rounds what was sold and what is due alike, so that what is owed is whole", () => {
+    const reading = readTerm(facts({ delivered: [day("2026-06-02")] }), day("2026-06-04"));
+    expect(reading).toMatchObject({ contractedSoFar: 3, owed: 2 });
+  });
+
   it("counting sessions, ends when the last contracted one is worked", () => {
     const counted = facts({ counting: "sessions", sessionsAWeek: 7, restDays: [], length: 30 });
     expect(readTerm(counted, day("2026-06-01"))).toMatchObject({ contracted: 30, lastDay: "2026-06-30" });
     const all = Array.from({ length: 30 }, (_, i) => addDays(day("2026-06-01"), i + 10));
     expect(readTerm({ ...counted, delivered: all }, day("2026-08-01")).lastDay).toBe("2026-07-10");
+    // Five a week and worked every day, it is done before its weeks are: not ahead of anything from then on.
+    const soon = { ...counted, sessionsAWeek: 5, delivered: all.slice(0, 22) };
+    for (const at of ["2026-07-02", "2026-07-03", "2026-12-01"])
+      expect(readTerm(soon, day(at))).toMatchObject({ lastDay: "2026-07-02", contracted: 22, contractedSoFar: 22, owed: 0 });
   });
 });
 
-describe("lengths, posts and the first workday", () => {
-  it("shows whole lengths only", () => {
-    expect([1.9, 0.5, -0.5, -1.2, 2].map((owed) => lengthsBehind({ owed }))).toEqual([1, 0, -0, -1, 2]);
-  });
+describe("posts and the first workday", () => {
   it("puts re-evaluations at 15, at 30, at 30 and 60", () => {
     expect(TERM_LENGTHS.map(midTermDays)).toEqual([[15], [30], [30, 60]]);
   });
@@ -224,7 +242,9 @@ describe("against a slow second opinion that walks the calendar with Temporal", 
         expect(reading.contractedSoFar).toBeGreaterThanOrEqual(0);
         expect(reading.contractedSoFar).toBeLessThanOrEqual(reading.contracted);
         if (today <= f.firstDay) expect(reading.contractedSoFar).toBe(0);
-        expect(reading.owed).toBeCloseTo(reading.contractedSoFar - f.delivered.length, 9);
+        expect(reading.owed).toBe(reading.contractedSoFar - f.delivered.length);
+        expect(Number.isInteger(reading.owed)).toBe(true);
+        expect(reading.madeUp).toBeLessThanOrEqual(f.delivered.length);
         expect(reading.pace.remaining).toBe(Math.max(0, reading.contracted - f.delivered.length));
         expect(reading.contracted).toBeLessThanOrEqual(contractedSessions(f.length, f.sessionsAWeek));
         expect(daysBetween(dayOne(f), reading.lastDay) + 1).toBe(reading.calendarDays);

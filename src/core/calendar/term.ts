@@ -1,9 +1,9 @@
 /**
  * The arithmetic of a term: from what was sold and what happened to last day, contracted, delivered, owed and pace.
- * All days are calendar dates of the barn. Sessions are counts; owed and contracted so far may be fractions of a session.
+ * All days are calendar dates of the barn. Sessions are whole, part ones rounded in the owner's favour; pace alone is a fraction.
  */
 import { assert } from "../kernel/assert.ts";
-import { type Hold, heldOn, stoppedDays } from "./holds.ts";
+import { type Hold, heldDays, heldOn, stoppedDays } from "./holds.ts";
 import {
   addDays,
   dayNumber,
@@ -57,9 +57,9 @@ export interface TermReading {
   /** Sessions that should have been given by the end of yesterday. */
   readonly contractedSoFar: number;
   readonly delivered: number;
-  /** Sessions above the weekly number in weeks that began in debt. */
+  /** Sessions above what a week held, in weeks that began in debt. */
   readonly madeUp: number;
-  /** contractedSoFar less delivered; negative: ahead. In lengths, one length being one session. */
+  /** contractedSoFar less delivered; negative: ahead. In lengths, one length being one session, and whole. */
   readonly owed: number;
   readonly pace: Pace;
 }
@@ -76,9 +76,9 @@ export interface Pace {
 
 const HORIZON_DAYS = 3 * 366;
 
-/** Sessions that a term holds: 30 days at 5 a week = 22. Rounded up in the owner's favour. */
-export const contractedSessions = (length: TermLength, sessionsAWeek: number): number =>
-  Math.ceil((length * sessionsAWeek) / 7 - 1e-9);
+/** Sessions that so many days hold: 30 days at 5 a week = 22. Rounded up in the owner's favour. */
+export const contractedSessions = (days: number, sessionsAWeek: number): number =>
+  Math.max(0, Math.ceil((days * sessionsAWeek) / 7 - 1e-9));
 
 /** Day 1 of the term. */
 export const dayOne = (facts: Pick<TermFacts, "firstDay" | "firstDayIs">): LocalDate =>
@@ -110,20 +110,14 @@ interface DayTests {
 function dayTests(facts: TermFacts, today: LocalDate): DayTests {
   const one = dayNumber(dayOne(facts));
   const stopped = stoppedDays(facts.holds, today);
+  const held = heldDays(facts.holds, today);
   const holidays = new Set(facts.holidays.map(dayNumber));
-  const held = facts.holds.map((hold) => ({
-    from: dayNumber(hold.from),
-    to: hold.to ? dayNumber(hold.to) : Number.POSITIVE_INFINITY,
-  }));
   return {
     one,
     start: facts.workFrom ? Math.max(one, dayNumber(facts.workFrom)) : one,
     today: dayNumber(today),
     running: (day) => !stopped(day),
-    workable: (day) =>
-      !facts.restDays.includes(weekdayOfNumber(day)) &&
-      !holidays.has(day) &&
-      !held.some((span) => span.from <= day && day <= span.to),
+    workable: (day) => !facts.restDays.includes(weekdayOfNumber(day)) && !holidays.has(day) && !held(day),
   };
 }
 
@@ -161,8 +155,11 @@ function countDays(from: number, to: number, test: (day: number) => boolean): nu
   return found;
 }
 
-/** Sessions given above the weekly number in weeks (counted from the first workday) that began with a debt. */
-function madeUpSessions(facts: TermFacts, start: number, through: number): number {
+/**
+ * Sessions given above what their week held, in weeks (counted from the first workday) that began with a debt. A week in which the clock stood holds
+ * only what its other days come to.
+ */
+function madeUpSessions(facts: TermFacts, soFar: (through: number) => number, start: number, through: number): number {
   const byWeek = new Map<number, number>();
   for (const date of facts.delivered) {
     const week = Math.floor((dayNumber(date) - start) / 7);
@@ -170,7 +167,8 @@ function madeUpSessions(facts: TermFacts, start: number, through: number): numbe
   }
   let [debt, madeUp] = [0, 0];
   for (let week = 0; start + 7 * week <= through; week += 1) {
-    const surplus = (byWeek.get(week) ?? 0) - facts.sessionsAWeek;
+    const first = start + 7 * week;
+    const surplus = (byWeek.get(week) ?? 0) - (soFar(first + 6) - soFar(first - 1));
     if (surplus > 0) madeUp += Math.min(surplus, debt);
     debt = Math.max(0, debt - surplus);
   }
@@ -184,12 +182,13 @@ export function readTerm(facts: TermFacts, today: LocalDate): TermReading {
   const { one, start, running, workable } = tests;
   const soldForTerm = contractedSessions(facts.length, facts.sessionsAWeek);
   const last = facts.counting === "calendar" ? runningDay(facts.length, tests) : lastSessionDay(facts, soldForTerm, tests);
-  const weekly = (days: number): number => (days * facts.sessionsAWeek) / 7;
-
   // Days spent on the intake before the first workday are the evaluation's, not contracted sessions.
-  const contracted = facts.counting === "sessions" ? soldForTerm : Math.ceil(weekly(countDays(start, last, running)) - 1e-9);
-  const contractedSoFar = Math.min(contracted, weekly(countDays(start, Math.min(tests.today - 1, last), running)));
+  const dueThrough = (through: number): number => contractedSessions(countDays(start, through, running), facts.sessionsAWeek);
+  const contracted = facts.counting === "sessions" ? soldForTerm : dueThrough(last);
   const delivered = facts.delivered.length;
+  // Where sessions are counted and all were given, the term is over, however soon: nothing is ahead of it.
+  const allGiven = facts.counting === "sessions" && delivered >= contracted;
+  const contractedSoFar = allGiven ? contracted : Math.min(contracted, dueThrough(Math.min(tests.today - 1, last)));
   const nextWorkday = Math.max(start, facts.delivered.includes(today) ? tests.today + 1 : tests.today);
   const workingDaysLeft = countDays(nextWorkday, last, workable);
   const runningDaysLeft = countDays(nextWorkday, last, running);
@@ -205,7 +204,7 @@ export function readTerm(facts: TermFacts, today: LocalDate): TermReading {
     contracted,
     contractedSoFar,
     delivered,
-    madeUp: madeUpSessions(facts, start, tests.today),
+    madeUp: madeUpSessions(facts, dueThrough, start, tests.today),
     owed: contractedSoFar - delivered,
     pace: {
       remaining,
@@ -215,9 +214,6 @@ export function readTerm(facts: TermFacts, today: LocalDate): TermReading {
     },
   };
 }
-
-/** Whole lengths for people to read: half a session owed is not yet a length behind. */
-export const lengthsBehind = (reading: Pick<TermReading, "owed">): number => Math.trunc(reading.owed);
 
 /** Days on which a re-evaluation is due, as days of the term: 15 of 30; 30 of 60; 30 and 60 of 90. */
 export function midTermDays(length: TermLength): readonly number[] {

@@ -214,8 +214,8 @@ describe("rules as a whole", () => {
 
 describe("urgency", () => {
   it("rises with lengths owed, days since and the end of the term", () => {
-    expect(urgencyOf({ owed: 0.4 }, 1, 30)).toEqual({ value: 10, because: [{ code: "on-time" }] });
-    expect(urgencyOf({ owed: 2.7 }, 4, 3)).toEqual({
+    expect(urgencyOf({ owed: 0 }, 1, 30)).toEqual({ value: 10, because: [{ code: "on-time" }] });
+    expect(urgencyOf({ owed: 2 }, 4, 3)).toEqual({
       value: 10 + 8 + 6 + 5,
       because: [
         { code: "owed", lengths: 2 },

@@ -106,7 +106,7 @@ describe("what should not stand any more", () => {
   it("is told with its reason, but for what was worked", () => {
     const cards = [standing("fox", 14), standing("elk", 14, { rider: "ben" as PersonId, kind: "ground", state: "closed" })];
     const wild = day(cards, { weather: storm, horses: [horse("fox", { green: true }), horse("elk", { green: true })] });
-    expect([...fallen(wild)]).toMatchObject([["card-fox", [{ code: "wind", because: "green-outside", hour: 14 }]]]);
+    expect([...fallen(wild)]).toMatchObject([["card-fox", [{ code: "weather", because: "green-outside", hour: 14 }]]]);
     expect(fallen(day(cards)).size).toBe(0);
   });
 });

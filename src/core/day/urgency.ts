@@ -23,7 +23,7 @@ const END_NEAR = 5;
 export function urgencyOf(reading: Pick<TermReading, "owed">, daysSince: number | null, daysLeft: number): Urgency {
   const because: UrgencyReason[] = [];
   let value = DUE;
-  const lengths = Math.trunc(reading.owed);
+  const lengths = reading.owed;
   if (lengths > 0) {
     value += PER_LENGTH * lengths;
     because.push({ code: "owed", lengths });
@@ -57,6 +57,6 @@ export function isDue(facts: {
   /** Whether the laid-out week means it to be worked; null: none was laid out. */
   readonly meant: boolean | null;
 }): boolean {
-  const wanted = facts.meant ?? (facts.thisWeek < facts.sessionsAWeek || facts.owed >= 1);
+  const wanted = facts.meant ?? (facts.thisWeek < facts.sessionsAWeek || facts.owed > 0);
   return facts.workable && facts.evaluated && facts.remaining > 0 && wanted;
 }

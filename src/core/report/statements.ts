@@ -298,7 +298,7 @@ export function proposal(facts: ReportFacts): Statement[] {
   const { side } = hardSideOf(facts.scores, SKILLS);
   const shaky = side === "left" || side === "right";
   const what = open.length > 0 ? "more-time" : shaky ? "home-with-plan" : "home";
-  const owed = Math.trunc(facts.reading.owed);
+  const owed = facts.reading.owed;
   return [
     ...(goals.length > 0 && facts.kind === "end" ? [statement({ code: "proposal", what })] : []),
     ...nextRungs(facts, 4),

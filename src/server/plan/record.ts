@@ -90,7 +90,7 @@ export function recordOf(kept: Kept): StayRecord {
   const methods = methodsWith(barn.methods);
   const method = methodOf(stay.method, methods);
   const usual = minutes.length > 0 ? minutes.reduce((sum, one) => sum + one, 0) / minutes.length : method.sessionMinutes;
-  const due = Math.round(reading.contractedSoFar);
+  const due = reading.contractedSoFar;
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   const latest = kept.evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
   const { side } = hardSideOf(kept.scores, ladderWith(barn.ladder));

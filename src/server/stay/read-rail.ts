@@ -1,7 +1,7 @@
 import type { LaneView, RailView, RulerView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, daysBetween, type LocalDate, later, mondayOf } from "#core/calendar/local-date.ts";
-import { lengthsBehind, postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
@@ -62,8 +62,7 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
   const last = lastWorked(stay);
   if (!hold && last && daysBetween(last, today) >= TIME_OFF_DAYS)
     needs.push({ code: "time-off", days: daysBetween(last, today) });
-  if (lengthsBehind(reading) >= 2)
-    needs.push({ code: "behind", lengths: lengthsBehind(reading), feasible: reading.pace.feasible });
+  if (reading.owed >= 2) needs.push({ code: "behind", lengths: reading.owed, feasible: reading.pace.feasible });
   return needs;
 }
 

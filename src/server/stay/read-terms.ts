@@ -51,7 +51,7 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
     rules: rulesOf(barn, today, stay),
     wentHome: stay.wentHome,
     leaving: {
-      owed: Math.max(0, Math.trunc(readTerm(termFacts(stay, barn), stay.wentHome ?? today).owed)),
+      owed: Math.max(0, readTerm(termFacts(stay, barn), stay.wentHome ?? today).owed),
       policy: barn.owedPolicy,
       report: stay.reportNumber,
       lessonGiven: lessonDone,

@@ -35,9 +35,6 @@ function runBefore(delivered: readonly LocalDate[], day: LocalDate): number {
   return run;
 }
 
-/** Half a session is none yet. */
-const wholeOf = (sessions: number): number => Math.max(0, Math.ceil(sessions - 0.5));
-
 export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): Promise<WeekView> {
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
@@ -79,7 +76,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
       ...usualSession(horse, everybody),
       usual: riders[0] ?? null,
       known: riders,
-      sessions: horse.evaluated ? wholeOf(Math.min(end.contractedSoFar, end.contracted) - before.length) : 0,
+      sessions: horse.evaluated ? Math.max(0, end.contractedSoFar - before.length) : 0,
       value: urgencyOf(at, latest ? daysBetween(latest, first) : null, daysBetween(first, at.lastDay)).value,
       since: latest ? Math.max(0, daysBetween(latest, first) - 1) : 0,
       run: runBefore(stay.delivered, first),

@@ -1,5 +1,4 @@
 import type { LaneView } from "#contracts/views.ts";
-import { lengthsBehind } from "#core/calendar/term.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { inner } from "#ui/words/figures.ts";
 import { KIND } from "#ui/words/labels.ts";
@@ -19,7 +18,7 @@ export function Lanes({ lanes, manager }: { lanes: readonly LaneView[]; manager:
             data-name={`${horse} ${client}`.toLowerCase()}
             data-place={place}
             data-end={reading.lastDay}
-            data-behind={lengthsBehind(reading)}
+            data-behind={reading.owed}
             data-rider={rider ?? ""}
             data-kind={kind}
             data-need={[...new Set(needs.map(({ code }) => NEED_KIND[code]))].join(",")}
@@ -38,7 +37,7 @@ export function Lanes({ lanes, manager }: { lanes: readonly LaneView[]; manager:
             <div className="flex flex-wrap items-center gap-1 text-sm">
               <span className="mr-1">
                 {reading.delivered}/{reading.contracted} sessions
-                {lengthsBehind(reading) < 0 ? ` · ${-lengthsBehind(reading)} ahead` : ""}
+                {reading.owed < 0 ? ` · ${-reading.owed} ahead` : ""}
               </span>
               {weakest && (
                 <a href={`/horse/${stay}/plan`} className="mr-1 text-ink">

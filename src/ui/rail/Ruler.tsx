@@ -5,7 +5,6 @@
 
 import type { RulerView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
-import { lengthsBehind } from "#core/calendar/term.ts";
 import { plural } from "#ui/words/figures.ts";
 import { HOLD, POST } from "#ui/words/labels.ts";
 
@@ -17,7 +16,7 @@ const RAIL_Y = 30;
 const EDGE = 90;
 
 export function sayRuler({ today, reading, posts }: RulerView): string {
-  const behind = lengthsBehind(reading);
+  const behind = reading.owed;
   const lengths =
     behind > 0 ? `${plural(behind, "length")} behind` : behind < 0 ? `${plural(-behind, "length")} ahead` : "on time";
   const coming = posts.filter((post) => !post.done).map((post) => `${POST[post.kind].toLowerCase()} ${sayDate(post.day)}`);
@@ -40,7 +39,7 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
   const session = (RIGHT - x(reading.workFrom)) / Math.max(1, reading.contracted);
   const plan = x(today);
   const now = Math.max(LEFT, Math.min(RIGHT, plan - reading.owed * session));
-  const behind = lengthsBehind(reading);
+  const behind = reading.owed;
   let [days, weeks] = ["", ""];
   for (let i = 0; i < reading.calendarDays; i += 1) {
     const at = (LEFT + i * scale).toFixed(1);

@@ -212,7 +212,7 @@ export function WeekScreen({ initial }: { initial: WeekView }) {
                       <a href={`/horse/${horse.stay}`} className="sign">
                         {horse.horse}
                       </a>{" "}
-                      {horse.owed >= 1 && <span className="text-sm text-ochre">owed {Math.floor(horse.owed)}</span>}
+                      {horse.owed > 0 && <span className="text-sm text-ochre">owed {horse.owed}</span>}
                     </th>
                     {horse.cells.map((one, at) => (
                       <WeekCell
