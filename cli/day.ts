@@ -18,7 +18,7 @@ const AssignedFile = z.strictObject({ rider: name, start: slot, option: whole(0,
 const DayFile = z.strictObject({
   format: z.literal("furlong-day/1", "The format must be “furlong-day/1”."),
   slots: z.strictObject({
-    start: z.string("A time such as 07:00.").check(z.regex(/^\d\d:\d\d$/, "A time such as 07:00.")),
+    start: z.string("A time such as 07:00.").check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time such as 07:00.")),
     minutes: whole(5, 120, "minutes"),
     count: whole(1, MOST_SLOTS, "slots"),
   }),
@@ -70,10 +70,12 @@ const DayFile = z.strictObject({
       options: list(
         z.strictObject({
           cost: z._default(cost, 0),
-          parts: list(z.strictObject({ place: name, from: slot, length: whole(1, MOST_SLOTS, "slots") }), 10),
+          parts: list(z.strictObject({ place: name, from: slot, length: whole(1, MOST_SLOTS, "slots") }), 10).check(
+            z.minLength(1, "At least one part: where it is worked."),
+          ),
         }),
         40,
-      ),
+      ).check(z.minLength(1, "At least one way to work it.")),
       usual: maybe(name),
       known: z._default(list(name, 100), []),
       helperSlots: z._default(slot, 0),
@@ -90,6 +92,36 @@ const DayFile = z.strictObject({
 });
 type DayFile = z.output<typeof DayFile>;
 
+/** Hours within the day, and lunches that can be had. */
+function hoursOf({ slots, hot, places, riders, horses, sessions }: DayFile): void {
+  const [hours, minutes] = slots.start.split(":").map(Number);
+  if ((hours ?? 0) * 60 + (minutes ?? 0) + slots.minutes * slots.count > 24 * 60)
+    fail("slots.count", "The day goes on beyond midnight.");
+  const within = (spans: readonly (readonly [number, number])[], path: string): void => {
+    spans.forEach(([, to], i) => {
+      if (to > slots.count) fail(`${path}.${i}`, "Beyond the last slot of the day.");
+    });
+  };
+  hot.forEach((one, i) => {
+    if (one >= slots.count) fail(`hot.${i}`, "Beyond the last slot of the day.");
+  });
+  places.forEach(({ closed }, p) => {
+    within(closed, `places.${p}.closed`);
+  });
+  horses.forEach(({ away }, h) => {
+    within(away, `horses.${h}.away`);
+  });
+  riders.forEach(({ works, lunch }, r) => {
+    within(works, `riders.${r}.works`);
+    if (!lunch) return;
+    if (lunch.from > lunch.to || lunch.to > slots.count) fail(`riders.${r}.lunch.to`, "From a slot to a later one of the day.");
+    if (lunch.length > lunch.to - lunch.from) fail(`riders.${r}.lunch.length`, "Longer than the time in which it may be had.");
+  });
+  sessions.forEach(({ lock }, s) => {
+    if (lock?.start != null && lock.start >= slots.count) fail(`sessions.${s}.lock.start`, "Beyond the last slot of the day.");
+  });
+}
+
 /** Every name that is used must be there, and no name twice; a session must fit into the day. */
 function checked(file: DayFile): DayProblem {
   const ids = (list: readonly { readonly id: string }[], path: string): ReadonlySet<string> => {
@@ -100,13 +132,34 @@ function checked(file: DayFile): DayProblem {
     });
     return seen;
   };
-  ids(file.riders, "riders");
-  const [places, horses, sessions] = [ids(file.places, "places"), ids(file.horses, "horses"), ids(file.sessions, "sessions")];
+  const [riders, places] = [ids(file.riders, "riders"), ids(file.places, "places")];
+  const [horses, sessions] = [ids(file.horses, "horses"), ids(file.sessions, "sessions")];
   const there = (set: ReadonlySet<string>, id: string, path: string): void => {
     if (!set.has(id)) fail(path, `There is no “${id}” in the file.`);
   };
+  const allThere = (set: ReadonlySet<string>, names: readonly string[], path: string): void => {
+    names.forEach((id, i) => {
+      there(set, id, `${path}.${i}`);
+    });
+  };
+  hoursOf(file);
+  file.horses.forEach(({ apart, forbid }, h) => {
+    allThere(horses, apart, `horses.${h}.apart`);
+    allThere(riders, forbid, `horses.${h}.forbid`);
+  });
+  for (const [session, { rider, helper, option }] of Object.entries(file.published ?? {})) {
+    const at = `published.${session}`;
+    there(sessions, session, at);
+    there(riders, rider, `${at}.rider`);
+    if (helper !== null) there(riders, helper, `${at}.helper`);
+    if (option >= (file.sessions.find(({ id }) => id === session)?.options.length ?? 0))
+      fail(`${at}.option`, "There is no such option.");
+  }
   file.sessions.forEach((session, s) => {
     const at = `sessions.${s}`;
+    if (session.usual !== null) there(riders, session.usual, `${at}.usual`);
+    allThere(riders, session.known, `${at}.known`);
+    if (session.lock?.rider != null) there(riders, session.lock.rider, `${at}.lock.rider`);
     there(horses, session.horse, `${at}.horse`);
     if (session.length > file.slots.count) fail(`${at}.length`, "Longer than the day.");
     if (session.helperSlots > session.length) fail(`${at}.helperSlots`, "More slots than the session has.");

@@ -22,6 +22,15 @@ export class Failure extends Error {
     super(message);
   }
 }
+/** Nothing was found in time that keeps every rule: the best there is, and what it does not keep. */
+export class Unfinished extends Error {
+  constructor(
+    readonly best: unknown,
+    message: string,
+  ) {
+    super(message);
+  }
+}
 export const fail = (path: string, message: string): never => {
   throw new Failure(path, message);
 };

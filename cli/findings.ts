@@ -9,6 +9,12 @@ import { SIGNS } from "#core/intake/signs.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
 import { fileCommand } from "./file-command.ts";
 
+/** 'Nothing there' beside anything else of the same; put right after it was found is none. */
+const contradicts = (all: readonly { readonly cause: string; readonly result: string }[]): boolean =>
+  all.some(({ cause, result }) => result === "clear" && all.some((other) => other.cause === cause && other.result !== "clear"));
+const twoResults = (all: readonly { readonly change: string; readonly result: string }[]): boolean =>
+  all.some(({ change, result }) => all.some((other) => other.change === change && other.result !== result));
+
 const FindingsFile = z.strictObject({
   format: z.literal("furlong-findings/1", "The format must be “furlong-findings/1”."),
   sex: z._default(oneOf(SEXES), "unknown"),
@@ -27,8 +33,18 @@ const FindingsFile = z.strictObject({
     }),
     200,
   ),
-  checks: z._default(list(z.strictObject({ cause: oneOf(CAUSE_IDS), result: oneOf(CHECK_RESULTS) }), 40), []),
-  trials: z._default(list(z.strictObject({ change: oneOf(TRIALS), result: oneOf(TRIAL_RESULTS) }), 40), []),
+  checks: z._default(
+    list(z.strictObject({ cause: oneOf(CAUSE_IDS), result: oneOf(CHECK_RESULTS) }), 40).check(
+      z.refine((all) => !contradicts(all), "The same check answered in two ways: keep the one that counts."),
+    ),
+    [],
+  ),
+  trials: z._default(
+    list(z.strictObject({ change: oneOf(TRIALS), result: oneOf(TRIAL_RESULTS) }), 40).check(
+      z.refine((all) => !twoResults(all), "The same trial with two results: keep the one that counts."),
+    ),
+    [],
+  ),
 });
 
 /** Ranked places to look, each with its evidence, its check, how soon, and what waits. */

@@ -9,6 +9,7 @@ import type { SkillShape, StayFacts } from "#core/forecast/stay.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { ladderFaults } from "#core/ladder/graph.ts";
+import { BRANCHES } from "#core/ladder/skills.ts";
 import { fail, fileCommand } from "./file-command.ts";
 
 const MOST_DAYS = 400;
@@ -29,7 +30,7 @@ const StayFile = z.strictObject({
   skills: list(
     z.strictObject({
       id: name("The skill's id"),
-      branch: name("The branch"),
+      branch: oneOf(BRANCHES),
       prerequisites: z._default(list(name("The prerequisite"), 20), []),
       sided: flag,
       sessions03: number(0.1, 200, "sessions"),
@@ -64,7 +65,15 @@ function checked(file: StayFile): StayFile {
       `skills.${file.skills.findIndex((skill) => skill.id === fault.skill)}.prerequisites`,
       `No such skill in the file: ${fault.names}.`,
     );
+  if (file.day >= file.term) fail("day", `The term's days are 0 to ${file.term - 1}; -1 is the eve of it.`);
+  file.plannedOff.forEach(([from, to], i) => {
+    if (from > to) fail(`plannedOff.${i}`, "The first day must not come after the last.");
+    if (file.plannedOff.some(([a, b], other) => other < i && a < to && from < b))
+      fail(`plannedOff.${i}`, "Two spans share a day: join them or move one.");
+  });
   file.goals.forEach((goal, i) => {
+    if (file.goals.findIndex(({ skill }) => skill === goal.skill) < i)
+      fail(`goals.${i}.skill`, `Two goals on one skill: ${goal.skill}.`);
     if (!shapes.has(goal.skill)) fail(`goals.${i}.skill`, `No such skill in the file: ${goal.skill}.`);
   });
   file.sessions.forEach((session, s) => {

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { vocabulary as adviceVocabulary, adviseCommand } from "./advise.ts";
 import { dayCommand } from "./day.ts";
-import { Failure, type FileCommand, fail, type Options } from "./file-command.ts";
+import { Failure, type FileCommand, fail, type Options, Unfinished } from "./file-command.ts";
 import { findingsCommand, vocabulary } from "./findings.ts";
 import { forecastCommand } from "./forecast.ts";
 import { termCommand } from "./term.ts";
@@ -17,6 +17,7 @@ const COMMANDS: Readonly<Record<string, FileCommand>> = {
   week: weekCommand,
   advise: adviseCommand,
 };
+const UNFINISHED = 3;
 /** Words that stand in the place of a file. */
 const LISTS: Readonly<Record<string, () => unknown>> = {
   "findings --vocabulary": vocabulary,
@@ -33,6 +34,7 @@ const help = (): string =>
     "forecast --seed N --plays N: the seed of its chance and the number of plays.",
     "day --ms N --seed N --exact: milliseconds for the search, or with --exact for the proof; week --ms N alike.",
     "FILE is JSON; a directory gives one line a file; “-” reads standard input. Bad input ends with code 2 and one line: path: message.",
+    "Code 3: nothing that keeps every rule was found in time; what is printed is the best there is.",
   ].join("\n");
 
 /** Where a command reads from and speaks to. */
@@ -95,34 +97,60 @@ function optionsOf(words: readonly string[], command: FileCommand): { rest: read
   return { rest, options };
 }
 
-async function run(words: readonly string[], at: Console): Promise<void> {
+/** What a command answers; the best it has where it found nothing whole, with a line that says so. */
+async function answerOf(
+  command: FileCommand,
+  input: unknown,
+  options: Options,
+  at: Console,
+): Promise<readonly [unknown, number]> {
+  try {
+    return [await command.run(input, options), 0];
+  } catch (error) {
+    if (!(error instanceof Unfinished)) throw error;
+    at.complain(error.message);
+    return [error.best, UNFINISHED];
+  }
+}
+
+/** The code to end with. */
+async function run(words: readonly string[], at: Console): Promise<number> {
   const [name, ...after] = words;
-  if (name === undefined || name === "--help" || after[0] === "--help") return at.say(help());
+  const say = (text: string, code = 0): number => {
+    at.say(text);
+    return code;
+  };
+  if (name === undefined || name === "--help" || after[0] === "--help") return say(help());
   const listing = LISTS[words.join(" ")];
-  if (listing) return at.say(JSON.stringify(listing(), null, 2));
+  if (listing) return say(JSON.stringify(listing(), null, 2));
   const command = COMMANDS[name];
   if (!command) return fail("COMMAND", `There is no “${name}”. --help lists the commands.`);
   const { rest, options } = optionsOf(after, command);
   const [file, ...more] = rest;
   if (file === undefined || more.length > 0) return fail("FILE", "Name exactly one file.");
   const files = filesIn(file);
-  if (!files) return at.say(JSON.stringify(await command.run(readInput(file, at), options), null, 2));
+  if (!files) {
+    const [answer, code] = await answerOf(command, readInput(file, at), options, at);
+    return say(JSON.stringify(answer, null, 2), code);
+  }
+  let worst = 0;
   // One line a file, so that a whole herd can be read as it comes.
   for (const one of files) {
     try {
-      at.say(JSON.stringify(await command.run(readInput(one, at), options)));
+      const [answer, code] = await answerOf(command, readInput(one, at), options, at);
+      worst = Math.max(worst, say(JSON.stringify(answer), code));
     } catch (error) {
       if (error instanceof Failure && error.path !== one) return fail(`${one}: ${error.path}`, error.message);
       throw error;
     }
   }
+  return worst;
 }
 
-/** The furlong command with its words: the code that its process ends with. Bad input is one line and 2. */
+/** The furlong command with its words: the code that its process ends with. Bad input is one line and 2, nothing whole found in time 3. */
 export async function furlong(words: readonly string[], at: Console): Promise<number> {
   try {
-    await run(words, at);
-    return 0;
+    return await run(words, at);
   } catch (error) {
     if (!(error instanceof Failure)) throw error;
     at.complain(`${error.path}: ${error.message}`);

@@ -1,8 +1,8 @@
 import { z } from "zod/mini";
 import { flag, list, number, whole } from "#contracts/fields.ts";
 import { WEEK_DAYS, type WeekProblem } from "#core/week/week.ts";
-import { solveWeek } from "#solver/week.ts";
-import { fail, fileCommand } from "./file-command.ts";
+import { isWeek, solveWeek } from "#solver/week.ts";
+import { fail, fileCommand, Unfinished } from "./file-command.ts";
 
 const name = z.string("A name.").check(z.minLength(1, "A name."));
 const day = whole(0, WEEK_DAYS - 1);
@@ -51,7 +51,10 @@ function checked({ format: _format, ...file }: z.output<typeof WeekFile>): WeekP
     all.forEach(({ id }, i) => {
       if (all.findIndex((one) => one.id === id) < i) fail(`${path}.${i}.id`, `“${id}” stands twice.`);
     });
-  file.horses.forEach(({ fixed, away }, i) => {
+  const riders = new Set(file.riders.map(({ id }) => id));
+  file.horses.forEach(({ fixed, away, usual, known, forbid }, i) => {
+    for (const [path, names] of Object.entries({ usual: usual === null ? [] : [usual], known, forbid }))
+      for (const id of names) if (!riders.has(id)) fail(`horses.${i}.${path}`, `There is no “${id}” in the file.`);
     if (fixed.some((one) => away.includes(one))) fail(`horses.${i}.fixed`, "A day on which it is away.");
     if ([...fixed, ...away].some((one) => one >= file.days)) fail(`horses.${i}`, "A day beyond the week.");
   });
@@ -71,20 +74,23 @@ export const weekCommand = fileCommand(
     const problem = checked(input);
     const begun = performance.now();
     const answer = await solveWeek(problem, ms / 1000);
-    if (!answer) return fail("horses", "The fixed days cannot be kept by the riders that there are.");
-    const { plan, cost, bound, proven } = answer;
-    return {
+    if (!isWeek(answer) && answer.impossible) fail("horses", "The fixed days cannot be kept by the riders that there are.");
+    const { bound, proven } = isWeek(answer) ? answer : { bound: null, proven: false };
+    const plan = isWeek(answer) ? answer.plan : answer.best;
+    const told = {
       format: "furlong-week-plan/1",
       days: Object.fromEntries(problem.horses.map(({ id }) => [id, plan.days.get(id) ?? []])),
       rider: Object.fromEntries(problem.horses.map(({ id }) => [id, Object.fromEntries(plan.rider.get(id) ?? [])])),
       short: Object.fromEntries(
         problem.horses.map(({ id, sessions }) => [id, Math.max(0, sessions - (plan.days.get(id)?.length ?? 0))]),
       ),
-      cost,
+      cost: answer.cost,
       bound,
       proven,
       milliseconds: Math.round(performance.now() - begun),
     };
+    if (isWeek(answer)) return told;
+    throw new Unfinished(told, `horses: No plan found in time that keeps the fixed days of ${answer.givenUp.join(", ")}.`);
   },
   { ms: [1, 600_000] },
 );

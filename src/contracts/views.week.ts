@@ -62,6 +62,8 @@ export interface WeekPlanView {
     readonly bound: number | null;
     readonly proven: boolean;
   } | null;
+  /** No plan, and it is proven that the pinned days cannot be kept; else none was found in time. */
+  readonly impossible: boolean;
   /** How much of what would help has been tried, 0-1. */
   readonly tried: number;
   readonly fixes: readonly { readonly fix: WeekFix; readonly gives: number }[];

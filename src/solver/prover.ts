@@ -2,7 +2,7 @@
 import type { Assigned, DayProblem } from "#core/day/problem.ts";
 import type { WeekProblem } from "#core/week/week.ts";
 import { solveDay } from "./day.ts";
-import { type FixFound, findFixes, solveWeek } from "./week.ts";
+import { type FixFound, findFixes, isWeek, solveWeek } from "./week.ts";
 
 export interface ProofAsked {
   readonly what: "day";
@@ -25,7 +25,7 @@ export interface WeekAsked {
   readonly seconds: number;
 }
 export interface WeekTold {
-  /** Null: the pinned days cannot be kept, or nothing was found in time. */
+  /** Null: none that keeps the pinned days was found. */
   readonly plan: {
     /** By horse: its days, and by day the rider proposed. */
     readonly days: readonly (readonly [string, readonly number[]])[];
@@ -34,6 +34,8 @@ export interface WeekTold {
     readonly bound: number | null;
     readonly proven: boolean;
   } | null;
+  /** It is proven that the pinned days cannot be kept. */
+  readonly impossible: boolean;
   /** How much of what would help has been tried. */
   readonly tried: number;
   readonly fixes: readonly FixFound[];
@@ -59,17 +61,21 @@ async function day({ problem, from, quick, exact }: ProofAsked): Promise<void> {
 
 async function week({ problem, seconds }: WeekAsked): Promise<void> {
   const answer = await solveWeek(problem, seconds);
-  const plan: WeekTold["plan"] = answer && {
-    days: [...answer.plan.days],
-    rider: [...answer.plan.rider].map(([horse, riders]) => [horse, [...riders]] as const),
-    cost: answer.cost,
-    bound: answer.bound,
-    proven: answer.proven,
-  };
+  const found = isWeek(answer);
+  const plan: WeekTold["plan"] = found
+    ? {
+        days: [...answer.plan.days],
+        rider: [...answer.plan.rider].map(([horse, riders]) => [horse, [...riders]] as const),
+        cost: answer.cost,
+        bound: answer.bound,
+        proven: answer.proven,
+      }
+    : null;
+  const impossible = !found && answer.impossible;
   const tell = (tried: number, fixes: readonly FixFound[], done: boolean): void => {
-    process.send?.({ plan, tried, fixes, done } satisfies WeekTold);
+    process.send?.({ plan, impossible, tried, fixes, done } satisfies WeekTold);
   };
-  if (!answer) return tell(1, [], true);
+  if (!found) return tell(1, [], true);
   tell(0, [], false);
   const fixes = await findFixes(problem, answer.plan, (tried, found) => tell(tried, found, false));
   tell(1, fixes, true);

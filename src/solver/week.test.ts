@@ -10,7 +10,7 @@ import {
   type WeekProblem,
   type WeekRider,
 } from "#core/week/week.ts";
-import { findFixes, solveWeek } from "./week.ts";
+import { findFixes, isWeek, solveWeek as solve, type WeekAnswer } from "./week.ts";
 
 const horse = (id: string, changes: Partial<WeekHorse> = {}): WeekHorse => ({
   id,
@@ -39,6 +39,11 @@ const rider = (id: string, changes: Partial<WeekRider> = {}): WeekRider => ({
   maxSaddle: [5, 5, 5, 5, 5, 5],
   ...changes,
 });
+/** Where there is a week. */
+async function solveWeek(problem: WeekProblem, seconds: number): Promise<WeekAnswer | null> {
+  const answer = await solve(problem, seconds);
+  return isWeek(answer) ? answer : null;
+}
 const week = (changes: Partial<WeekProblem> = {}): WeekProblem => ({
   days: 6,
   horses: ["k1", "k2", "k3"].map((id) => horse(id)),
@@ -73,7 +78,12 @@ describe("the week", () => {
     expect(told?.cost).toBeGreaterThanOrEqual(300);
   });
   it("keeps fixed days and says that it cannot where nobody may ride", async () => {
-    expect(await solveWeek(week({ horses: [horse("k1", { fixed: [2], risk: 5 })] }), 5)).toBeNull();
+    const nobody = await solve(week({ horses: [horse("k1", { fixed: [2], risk: 5 }), horse("k2", { sessions: 1 })] }), 5);
+    expect(nobody).toMatchObject({ impossible: true, givenUp: ["k1"] });
+    // What is proven impossible is told so; what there was no time to try is not, and the rest is laid all the same.
+    const hurried = await solve(week({ horses: [horse("k1", { fixed: [2], risk: 5 }), horse("k2", { sessions: 1 })] }), 0.01);
+    expect(hurried).toMatchObject({ impossible: false, givenUp: ["k1"] });
+    expect(isWeek(hurried) ? [] : hurried.best.days.get("k2")).toHaveLength(1);
     const kept = await solveWeek(week({ horses: [horse("k1", { fixed: [2], sessions: 1 })] }), 5);
     expect(kept?.plan.days.get("k1")).toEqual([2]);
   });

@@ -134,6 +134,14 @@ describe("furlong findings", () => {
     [{ seen: [{ sign: "sulks", rung: "saddle", side: "both", strength: 2 }] }, "seen.0.sign: No such sign."],
     [{ seen: [{ sign: "trips", rung: "saddle", side: "both", strength: 7 }] }, "seen.0.strength: A strength from 1 to 3."],
     [{ condition: 12 }, "condition: A number from 1 to 9."],
+    [
+      { checks: ["clear", "found"].map((result) => ({ cause: "teeth", result })) },
+      "checks: The same check answered in two ways: keep the one that counts.",
+    ],
+    [
+      { trials: ["gone", "same"].map((result) => ({ change: "no-bit", result })) },
+      "trials: The same trial with two results: keep the one that counts.",
+    ],
   ])("names the field that is wrong: %j", async (changes, line) => {
     expect(await refusal(findingsCommand, findingsFile(changes))).toBe(line);
   });
@@ -225,6 +233,21 @@ describe("furlong forecast", () => {
   it.each([
     [{ kind: "pony" }, "kind: One of: unhandled, halter, started, restart."],
     [{ goals: [{ skill: "fly", target: 3, value: 1 }] }, "goals.0.skill: No such skill in the file: fly."],
+    [{ goals: [stay.goals[0], stay.goals[0]] }, "goals.1.skill: Two goals on one skill: stand."],
+    [{ day: 30 }, "day: The term's days are 0 to 29; -1 is the eve of it."],
+    [
+      {
+        plannedOff: [
+          [3, 9],
+          [8, 12],
+        ],
+      },
+      "plannedOff.1: Two spans share a day: join them or move one.",
+    ],
+    [
+      { skills: [{ ...stay.skills[0], branch: "magic" }] },
+      "skills.0.branch: One of: handling, yields, send, accepting, mounting, first-rides, education, jumping, owner.",
+    ],
     [{ skills: [skill("a", ["b"]), skill("b", ["a"])], goals: [], sessions: [] }, "skills: These lead back to themselves: a, b."],
     [{ skills: [skill("a", ["z"])], goals: [], sessions: [] }, "skills.0.prerequisites: No such skill in the file: z."],
     [
@@ -319,6 +342,16 @@ describe("furlong day", () => {
   });
   it.each([
     [{ slots: { start: "7", minutes: 30, count: 12 } }, "slots.start: A time such as 07:00."],
+    [{ slots: { start: "24:10", minutes: 30, count: 12 } }, "slots.start: A time such as 07:00."],
+    [{ slots: { start: "20:00", minutes: 30, count: 12 } }, "slots.count: The day goes on beyond midnight."],
+    [{ sessions: [{ ...file.sessions[0], options: [] }] }, "sessions.0.options: At least one way to work it."],
+    [{ sessions: [{ ...file.sessions[0], usual: "r9" }] }, "sessions.0.usual: There is no “r9” in the file."],
+    [{ horses: [{ ...file.horses[0], apart: ["h9"] }, file.horses[1]] }, "horses.0.apart.0: There is no “h9” in the file."],
+    [{ published: { s1: { rider: "r9", start: 0, option: 0 } } }, "published.s1.rider: There is no “r9” in the file."],
+    [
+      { riders: [{ ...file.riders[0], lunch: { from: 5, to: 9, length: 5 } }, file.riders[1]] },
+      "riders.0.lunch.length: Longer than the time in which it may be had.",
+    ],
     [{ horses: [file.horses[1]] }, "sessions.0.horse: There is no “h1” in the file."],
     [{ riders: [...file.riders, file.riders[0]] }, "riders.2.id: “r1” stands twice."],
     [{ places: [] }, "sessions.0.options.0.parts.0.place: There is no “pen” in the file."],
@@ -339,6 +372,20 @@ describe("furlong week", () => {
     horses: [{ id: "h1", length: 2, risk: 2, weightKg: 450, loadLimit: 0.2, sessions: 2, value: 10, since: 1, away: [1] }],
     riders: [{ id: "r1", grade: 4, weightKg: 60, slots: [4, 4, 0], maxSaddle: [3, 3, 3] }],
   };
+  it("says that it found nothing in time, with the best it has, where it could not be proven", async () => {
+    const { code, out, err } = await furlong(
+      ["week", "-", "--ms", "10"],
+      JSON.stringify({
+        ...file,
+        horses: [
+          { ...file.horses[0], fixed: [2] },
+          { ...file.horses[0], id: "h2" },
+        ],
+      }),
+    );
+    expect([code, err]).toEqual([3, "horses: No plan found in time that keeps the fixed days of h1."]);
+    expect(JSON.parse(out)).toMatchObject({ days: { h2: [0] }, proven: false, bound: null });
+  });
   it("gives days, riders and what is short", async () => {
     const { code, out } = await furlong(["week", "-"], JSON.stringify(file));
     expect(code).toBe(0);
@@ -354,6 +401,7 @@ describe("furlong week", () => {
     [{ riders: [{ ...file.riders[0], slots: [4] }] }, "riders.0.slots: A number for each of 3 days."],
     [{ horses: [{ ...file.horses[0], fixed: [1] }] }, "horses.0.fixed: A day on which it is away."],
     [{ horses: [{ ...file.horses[0], fixed: [2] }] }, "horses: The fixed days cannot be kept by the riders that there are."],
+    [{ horses: [{ ...file.horses[0], known: ["r9"] }] }, "horses.0.known: There is no “r9” in the file."],
   ])("names the field that is wrong: %j", async (changes, line) => {
     expect(await refusal(weekCommand, { ...file, ...changes })).toBe(line);
   });

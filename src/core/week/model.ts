@@ -15,6 +15,8 @@ import {
 export interface WeekModel {
   readonly milp: Milp;
   decode(values: ArrayLike<number>): WeekPlan;
+  /** A plan that keeps the rules as the programme's columns, for the solver to begin with. */
+  encode(plan: WeekPlan): Float64Array;
 }
 
 export function weekModel(problem: WeekProblem): WeekModel {
@@ -58,12 +60,26 @@ export function weekModel(problem: WeekProblem): WeekModel {
   problem.places?.forEach((room, day) => {
     builder.row(Number.NEGATIVE_INFINITY, room, byDay[day] ?? []);
   });
-  evenShares(problem).forEach((share, day) => {
+  const shares = evenShares(problem).map((share, day) => {
     const above = builder.column(UNEVEN, { upper: Number.POSITIVE_INFINITY, whole: false });
     builder.row(Number.NEGATIVE_INFINITY, share, [...(byDay[day] ?? []), [above, -1]]);
+    return { above, share };
   });
+  const milp = builder.build();
   return {
-    milp: builder.build(),
+    milp,
+    encode: (plan) => {
+      const values = new Float64Array(milp.columns);
+      const same = (a: readonly number[], b: readonly number[]): boolean =>
+        a.length === b.length && a.every((x, i) => x === b[i]);
+      for (const { column, horse, days } of patterns) if (same(days, plan.days.get(horse) ?? [])) values[column] = 1;
+      for (const { column, horse, rider, day } of pairs) if (plan.rider.get(horse)?.get(day) === rider) values[column] = 1;
+      shares.forEach(({ above, share }, day) => {
+        const slots = (byDay[day] ?? []).reduce((sum, [column, length]) => sum + length * (values[column] ?? 0), 0);
+        values[above] = Math.max(0, slots - share);
+      });
+      return values;
+    },
     decode: (values) => {
       const chosen = patterns.filter(({ column }) => (values[column] ?? 0) > 0.5);
       const rider = new Map<string, Map<number, string>>();

@@ -148,7 +148,10 @@ export function WeekScreen({ initial }: { initial: WeekView }) {
       <Trouble problem={command.problem} />
       {plan.told && !plan.told.plan && (
         <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
-          No week keeps all the pinned days with the riders that there are. Let a pin go, and lay it out again.
+          {plan.told.impossible
+            ? "No week keeps all the pinned days with the riders that there are."
+            : "No week that keeps all the pinned days was found in time."}{" "}
+          Let a pin go, and lay it out again.
         </p>
       )}
       {plan.told?.plan && short > 0 && (
