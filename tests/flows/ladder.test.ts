@@ -62,7 +62,7 @@ const SKILL_IDS = new RegExp(`"(${SKILLS.map(({ id }) => id).join("|")})"`, "g")
 /** Who asks somebody to work something, and what. */
 const CONSUMERS: Readonly<Record<string, () => Promise<readonly string[]>>> = {
   "the plan of a term": async () =>
-    (await sql`SELECT laid FROM plan`).flatMap((row) =>
+    (await sql`SELECT p.laid FROM plan p JOIN stay s ON s.id = p.stay_id WHERE s.went_home IS NULL`).flatMap((row) =>
       (row["laid"] as { items: { skill: string }[] }[]).flatMap(({ items }) => items.map(({ skill }) => skill)),
     ),
   "the card": async () => {

@@ -46,6 +46,7 @@ describe("who changed what", () => {
       lunchTo,
       lunchMinutes,
       maxSaddle,
+      specialist: false,
     };
     expect((await site.post("people/edit", { id, version, person }, { who: "odalys" })).status).toBe(200);
     const page = await (await site.get("/barn/changes?subject=person", "odalys")).text();

@@ -3,7 +3,7 @@ import type { Proposal } from "#contracts/views.ts";
 import { addDays, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable } from "#core/calendar/term.ts";
 import { causeOf } from "#core/intake/causes.ts";
-import { skillOf } from "#core/ladder/skills.ts";
+import { ladderWith } from "#core/ladder/edits.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -69,11 +69,11 @@ function addSessions({ stay, barn, laid, weekDays }: Proposing, lengths: number)
 }
 
 /** Left alone for a week, as it is or with the rung below it worked first. */
-function otherWays({ stay, today, plan }: Proposing, skill: string): readonly Proposal[] {
+function otherWays({ stay, barn, today, plan }: Proposing, skill: string): readonly Proposal[] {
   const from = stayDay(stay.firstDay, today);
   const at = { stay: stay.id, version: plan?.version ?? 0 };
   const pins = [...(plan?.pins ?? []), { kind: "forbid" as const, skill, from, to: from + REST_DAYS }];
-  const below = skillOf(skill).after[0];
+  const below = ladderWith(barn.ladder).find(({ id }) => id === skill)?.after[0];
   const next = (plan?.laid ?? []).find((session) => session.day > from)?.day ?? from + 1;
   return [
     { code: "rest-skill", input: { ...at, pins } },
