@@ -16,6 +16,8 @@ import type { CardId, EvaluationId, HoldId, PersonId, StayId } from "#core/kerne
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
+import type { RedSign } from "#core/permission/ground-check.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { OwedPolicy } from "#core/report/facts.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
@@ -204,6 +206,9 @@ export interface SessionView {
   readonly gateState: "open" | "half" | "shut";
   readonly overrideBy: string | null;
   readonly overrideReason: string;
+  readonly redSigns: readonly RedSign[];
+  /** What it was done against, as it was judged when it was written. */
+  readonly against: readonly Reason[];
 }
 
 export interface HorseHead {

@@ -30,7 +30,7 @@ const count = async (): Promise<number> => Number((await screens.site.sql`SELECT
 describe("the week", () => {
   it("is laid out with one key, proven, says what is short in numbers, and is undone and done again", async () => {
     const page = await open();
-    expect(await bodyOf(page)).toContain("Gannet owed 2");
+    expect(await bodyOf(page)).toContain("Juniper Tax owed 4");
     await page.keyboard.press("l");
     await text(page, "Proven best.");
     await text(page, "cannot be given in these days, whoever rides");

@@ -147,6 +147,8 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
       element.dispatchEvent(new Event("input", { bubbles: true }));
     }, value);
   else {
+    // From under the bar at the foot of a phone.
+    await field.evaluate((element) => element.scrollIntoView({ block: "center" }));
     await field.click({ clickCount: 3 });
     await page.keyboard.press("Backspace");
     // All at once, as by dictation or from a list: a form that is drawn anew after each letter would take seconds.

@@ -1,6 +1,6 @@
 /**
  * A session that nobody handed out: worked because there was time, or gone on with by another rider. It happened, so it is kept; what the barn's rules
- * would have said against it is told to the office. Riding still needs the gate, when the card is closed.
+ * would have said against it is told to the office. What the record itself goes against is marked when the card is closed.
  */
 import type { UnplannedCard } from "#contracts/card.ts";
 import { addDays } from "#core/calendar/local-date.ts";

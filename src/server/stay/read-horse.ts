@@ -82,6 +82,8 @@ export const toSession = (worked: Omit<Worked, "riderId">): SessionView => ({
   gateState: worked.gateState,
   overrideBy: worked.overrideBy,
   overrideReason: worked.overrideReason,
+  redSigns: worked.redSigns,
+  against: worked.against,
 });
 
 export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
@@ -91,7 +93,6 @@ export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
   joinedWith: worked.joinedWith,
   clashes: worked.clashes,
   gateTicks: worked.gateTicks,
-  redSigns: worked.redSigns,
 });
 
 const RECENT = 3;

@@ -3,7 +3,8 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { listed } from "#ui/words/figures.ts";
 import { sayIncident } from "#ui/words/incident.ts";
-import { GAIT, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
+import { GAIT, RED, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
+import { sayTogether } from "#ui/words/reasons.ts";
 import { sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
 
 /** One session as it was written down. `short` leaves the scores to the log. */
@@ -42,6 +43,10 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
           {session.overrideReason}
         </p>
       )}
+      {session.redSigns.length > 0 && (
+        <p className="text-oxblood">■ Red signs: {listed(session.redSigns.map((sign) => RED[sign].toLowerCase()))}</p>
+      )}
+      {session.against.length > 0 && <p className="text-ochre">▲ Done against: {sayTogether(session.against).join(" ")}</p>}
       {!short && (
         <>
           <p>{sayScores(record.scores).join(" · ")}</p>

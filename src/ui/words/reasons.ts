@@ -44,10 +44,25 @@ export function sayHeld({ because, holds, restricts, until, skills }: HeldByChec
     : `Something was found that holds ${what} until a manager releases it.`;
 }
 
-export function sayMissing(missing: Missing): string {
+type MissingLevel = Extract<Missing, { code: "level" }>;
+/** A skill that is lacking on both sides is one thing: 'girth at 3 (now 2 left, 1 right)'. */
+function sayLevels(levels: readonly MissingLevel[]): string {
+  const [first] = levels;
+  if (!first) return "";
+  const now = levels.map(({ side, is }) => (side === "both" ? `${is}` : `${is} ${side}`));
+  return `${named(first.skill)} at ${first.needed} (now ${now.join(", ")})`;
+}
+/** What is missing, to stand in a list. */
+export function sayMissing(missing: readonly Missing[]): readonly string[] {
+  const levels = missing.filter((one): one is MissingLevel => one.code === "level");
+  const skills = [...new Set(levels.map(({ skill }) => skill))];
+  return [
+    ...skills.map((skill) => sayLevels(levels.filter((one) => one.skill === skill))),
+    ...missing.flatMap((one) => (one.code === "level" ? [] : [sayOtherMissing(one)])),
+  ];
+}
+function sayOtherMissing(missing: Exclude<Missing, MissingLevel>): string {
   switch (missing.code) {
-    case "level":
-      return `${named(missing.skill)}${missing.side === "both" ? "" : ` on the ${missing.side}`} at ${missing.needed}, now ${missing.is}`;
     case "quiet":
       return missing.in === "tack" ? "two quiet sessions with the tack, on different days" : "two quiet rides, on different days";
     case "ground-sessions":
@@ -118,7 +133,7 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
           return `${outer(named(reason.skill ?? ""))} needs a second person: name one.`;
       }
     case "not-ready":
-      return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor anything above it"}. Missing: ${listed(reason.missing.map(sayMissing))}.`;
+      return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor anything above it"}. Missing: ${listed(sayMissing(reason.missing))}.`;
     case "step-back":
       return `Step back: nothing above ${named(reason.to)} for now.`;
     case "red-sign":
