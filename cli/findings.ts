@@ -3,7 +3,7 @@ import { list, number, oneOf, side, sign, strength, whole } from "#contracts/fie
 import { HISTORY_ANSWERS, HISTORY_TOPICS, SEXES } from "#core/horse/horse.ts";
 import { CHECK_RESULTS, MOMENTS, TRENDS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS, CAUSES, causeOf } from "#core/intake/causes.ts";
-import { HOLDS, URGENCIES, weighFindings } from "#core/intake/findings.ts";
+import { FEEDS, HOLDS, URGENCIES, weighFindings } from "#core/intake/findings.ts";
 import { RUNG_IDS, RUNGS } from "#core/intake/instrument.ts";
 import { SIGNS } from "#core/intake/signs.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
@@ -22,6 +22,9 @@ const FindingsFile = z.strictObject({
   history: z._default(z.partialRecord(oneOf(HISTORY_TOPICS), oneOf(HISTORY_ANSWERS)), {}),
   growthCm: z._default(z.nullable(number(-20, 20, "centimetres")), null),
   condition: z._default(z.nullable(number(1, 9)), null),
+  daysOff: z._default(z.nullable(whole(0, 10_000, "days")), null),
+  shodDaysAgo: z._default(z.nullable(whole(0, 10_000, "days")), null),
+  feed: z._default(oneOf(FEEDS), "unknown"),
   seen: list(
     z.strictObject({
       sign,
@@ -30,6 +33,7 @@ const FindingsFile = z.strictObject({
       strength,
       moment: z._default(z.nullable(oneOf(MOMENTS)), null),
       trend: z._default(oneOf(TRENDS), "unknown"),
+      hind: z._default(z.nullable(oneOf(["left", "right"])), null),
     }),
     200,
   ),
@@ -79,6 +83,7 @@ export const vocabulary = () => ({
   trialResults: TRIAL_RESULTS,
   history: { topics: HISTORY_TOPICS, answers: HISTORY_ANSWERS },
   sexes: SEXES,
+  feeds: FEEDS,
   urgencies: URGENCIES,
   holds: HOLDS,
 });

@@ -114,6 +114,18 @@ const SIGN_SKILLS: Readonly<Record<string, readonly string[]>> = {
   "foot-refused": ["front-feet", "hind-feet"],
   "tight-back": ["stirrup-weight", "saddle"],
   "held-breath": ["girth", "stirrup-weight"],
+  "head-shakes": ["bit", "soft-feel"],
+  roots: ["bit", "soft-feel"],
+  "tongue-over": ["bit", "soft-feel"],
+  "tail-swish": ["forward"],
+  "ears-back": ["girth"],
+  skin: ["girth", "saddle"],
+  "block-uneasy": ["block", "stirrup-weight"],
+  "sticks-backing": ["back-in-hand"],
+  "short-steps": ["trot-up", "voice-trot", "trot"],
+  "pulls-back": ["tie"],
+  "poles-rushed": ["poles"],
+  "spray-feared": ["spray", "clippers"],
 };
 
 export interface Order {

@@ -12,7 +12,7 @@ export type HorseClass = (typeof HORSE_CLASSES)[number];
 export const KINDS = ["unhandled", "halter", "started", "restart"] as const;
 export type HorseKind = (typeof KINDS)[number];
 
-export const HISTORY_TOPICS = ["haltered", "feet", "trailer", "saddled", "ridden", "raced", "hurt"] as const;
+export const HISTORY_TOPICS = ["haltered", "feet", "trailer", "saddled", "ridden", "raced", "hurt", "foundered"] as const;
 export type HistoryTopic = (typeof HISTORY_TOPICS)[number];
 export const HISTORY_ANSWERS = ["unknown", "no", "yes"] as const;
 export type HistoryAnswer = (typeof HISTORY_ANSWERS)[number];

@@ -26,6 +26,18 @@ export const CAUSE_IDS = [
   "freshness",
   "handedness",
   "growth",
+  "unfit",
+  "overwork",
+  "hot-weather",
+  "flies",
+  "noseband",
+  "joints",
+  "breathing",
+  "overweight",
+  "stallion",
+  "habit",
+  "balance",
+  "surroundings",
 ] as const;
 export type CauseId = (typeof CAUSE_IDS)[number];
 
@@ -37,44 +49,57 @@ export interface Cause {
   readonly who: Professional | "barn";
   readonly check: string;
   readonly cost: 1 | 2 | 3;
+  /** What waits for it at the most, before anybody has looked; and what is held from a finding until somebody releases it. */
+  readonly most: CauseHold;
+  readonly found: CauseHold;
+  /** Dangerous to be wrong about: it decides even where other things are likelier. */
+  readonly grave: boolean;
 }
+export type CauseHold = "nothing" | "skill" | "ridden" | "all";
 
-const body = (id: CauseId, words: string, who: Professional, cost: 1 | 2 | 3, check: string): Cause => ({
+const body = (
+  id: CauseId,
+  words: string,
+  who: Professional,
+  cost: 1 | 2 | 3,
+  check: string,
+  { most = "ridden", found = most, grave = false }: Partial<Pick<Cause, "most" | "found" | "grave">> = {},
+): Cause => ({ id, words, body: true, who, cost, check, most, found, grave });
+const barn = (id: CauseId, words: string, check: string): Cause => ({
   id,
   words,
-  body: true,
-  who,
-  cost,
+  body: false,
+  who: "barn",
+  cost: 1,
   check,
+  most: "nothing",
+  found: "nothing",
+  grave: false,
 });
-const barn = (id: CauseId, words: string, check: string): Cause => ({ id, words, body: false, who: "barn", cost: 1, check });
+/** It can be ridden without what touches there. */
+const WHAT_TOUCHES = { most: "skill" } as const;
 
 export const CAUSES: readonly Cause[] = [
-  body("teeth", "Teeth or mouth", "dentist", 2, "have the mouth opened and the teeth looked at"),
-  body("bit-fit", "Fit of the bit or bridle", "fitter", 1, "measure the mouth, try another bit or none for three sessions"),
-  body("stomach", "Stomach", "vet", 3, "ask the vet about the stomach; look at feed, hay and turnout meanwhile"),
-  body(
-    "saddle-fit",
-    "Fit of the saddle or girth",
-    "fitter",
-    1,
-    "fit on the bare back, then with a rider; try another pad and girth",
-  ),
+  body("teeth", "Teeth or mouth", "dentist", 2, "open the mouth and look at the teeth", WHAT_TOUCHES),
+  body("bit-fit", "Fit of the bit or bridle", "fitter", 1, "measure the mouth, and find a bit or bridle that fits", WHAT_TOUCHES),
+  body("stomach", "Stomach", "vet", 3, "look into the stomach; feed, hay and turnout are looked at here meanwhile"),
+  body("saddle-fit", "Fit of the saddle or girth", "fitter", 1, "fit saddle, pad and girth on the bare back, then with a rider"),
   body("back", "Back or ribs", "bodyworker", 2, "feel along the back and ribs on both sides, standing and moving"),
   body("skin", "Skin under the tack", "vet", 1, "part the hair along the girth and under the saddle"),
-  body("poll", "Ears or poll", "vet", 2, "have ears and poll looked at without a halter"),
-  body("eyes", "Eyes", "vet", 2, "have both eyes looked at; lead past the same thing on each side"),
-  body("lameness", "Soundness of a limb", "vet", 2, "trot up on hard ground, straight and on both circles"),
-  body("feet", "Feet or shoes", "farrier", 1, "look at balance, length and shoes; ask when they were last done"),
-  body(
-    "nerves",
-    "Stifle or nerves behind",
-    "vet",
-    2,
-    "have hind limbs and tail tested: turning short, backing, up and down a step",
-  ),
-  body("ovaries", "Ovaries", "vet", 3, "note the days of the cycle on which it shows"),
-  body("sudden", "Something that has just happened", "vet", 2, "the vet sees it before any more work"),
+  body("poll", "Ears or poll", "vet", 2, "look at ears and poll without a halter", WHAT_TOUCHES),
+  body("eyes", "Eyes", "vet", 2, "look at both eyes; lead past the same thing on each side", { found: "ridden", grave: true }),
+  body("lameness", "Soundness of a limb", "vet", 2, "trot up on hard ground, straight and on both circles", { found: "all" }),
+  body("feet", "Feet or shoes", "farrier", 1, "look at balance, length and shoes, and when they were last done"),
+  body("nerves", "Stifle or nerves behind", "vet", 2, "test hind limbs and tail: turning short, backing, up and down a step", {
+    found: "all",
+    grave: true,
+  }),
+  body("ovaries", "Ovaries", "vet", 3, "look at the days of the cycle on which it shows", WHAT_TOUCHES),
+  body("sudden", "Something that has just happened", "vet", 2, "see it before any more work", {
+    most: "all",
+    found: "all",
+    grave: true,
+  }),
   barn("untaught", "Not taught yet, or taught wrong", "teach it in small steps; it should be better each session"),
   barn("worry", "Worry, or rushed before", "slow down, stop earlier; it should be better each session"),
   barn("hands", "Hands", "another rider with quiet hands, same tack"),
@@ -82,6 +107,40 @@ export const CAUSES: readonly Cause[] = [
   barn("freshness", "Fresh: feed, stable or time off", "more turnout, less grain, ground work first"),
   barn("handedness", "Its natural hard side", "twice the short tries on the hard side for a week"),
   barn("growth", "Growth and balance", "straight lines and walk; measure croup and withers again in a month"),
+  barn("unfit", "Tired or unfit", "shorter sessions, walk between, and longer again week by week"),
+  barn("overwork", "Too much work for its age", "shorter sessions and a day off more; no circles"),
+  barn("hot-weather", "Heat", "work in the cool hours, water and shade; walk until the breathing is down"),
+  barn("flies", "Flies", "a fly mask or sheet, another hour, another place"),
+  body(
+    "noseband",
+    "Noseband, or room for the tongue",
+    "fitter",
+    1,
+    "two fingers under the noseband; look at the tongue's room",
+    WHAT_TOUCHES,
+  ),
+  body(
+    "joints",
+    "Joints, or feet that foundered before",
+    "vet",
+    2,
+    "bend and trot up on soft and hard ground; feel the feet for heat",
+  ),
+  body("breathing", "Breathing or wind", "vet", 2, "listen at rest and after work; count breaths until they are down", {
+    grave: true,
+  }),
+  body(
+    "overweight",
+    "Overweight, or foundered before: feet, feed and ground",
+    "farrier",
+    1,
+    "look at the feet, and the feed with the vet; no circles and no trot on hard ground meanwhile",
+    { most: "nothing" },
+  ),
+  barn("stallion", "Stallion behaviour", "out of reach of mares, one handler who knows such horses, work to do at once"),
+  barn("habit", "A habit: it has worked once", "make sure that it does not work again, calmly, and reward the try that is right"),
+  barn("balance", "The rider's balance", "another rider, or the same on a schoolmaster; then look again"),
+  barn("surroundings", "New surroundings", "time to look, in company; the same work where it is at home"),
 ];
 
 const byId = new Map(CAUSES.map((cause) => [cause.id, cause]));

@@ -7,26 +7,31 @@ import type { TrackSide } from "../kernel/sides.ts";
 import {
   CHECK_ADDS,
   type CheckResult,
+  FINDINGS_BY_THEMSELVES,
   HISTORY_WEIGHTS,
   INSTEAD,
   MEASURE_WEIGHTS,
   MOMENT_WEIGHTS,
   type Moment,
+  NEVER_TAUGHT,
   ONE_SIDED,
   RIDDEN_SIGNS,
   RULED_OUT,
   SIGN_WEIGHTS,
   type SignWeights,
   SUDDEN_ADDS,
+  TAUGHT_YOUNG,
   TOGETHER,
   TREND_ADDS,
   TRIAL_ADDS,
   TRIAL_CAUSE,
+  TRIAL_SPARES,
+  TRIAL_TAKES,
   type Trend,
   type Trial,
   type TrialResult,
 } from "./cause-rules.ts";
-import { CAUSES, type Cause, type CauseId, causeOf } from "./causes.ts";
+import { CAUSES, type Cause, type CauseHold, type CauseId, causeOf } from "./causes.ts";
 import { type Strength, signOf } from "./signs.ts";
 
 export interface Observation {
@@ -36,7 +41,11 @@ export interface Observation {
   readonly strength: Strength;
   readonly moment?: Moment | null;
   readonly trend?: Trend;
+  /** The hind leg at which it shows; null or missing: not told. */
+  readonly hind?: "left" | "right" | null;
 }
+export const FEEDS = ["unknown", "hay", "some-grain", "rich"] as const;
+export type Feed = (typeof FEEDS)[number];
 export interface FindingFacts {
   readonly sex: Sex;
   readonly ageYears: number | null;
@@ -45,6 +54,11 @@ export interface FindingFacts {
   readonly growthCm: number | null;
   /** 1-9; null not taken. */
   readonly condition: number | null;
+  /** Days without work before the signs were seen; null or missing: not known. */
+  readonly daysOff?: number | null;
+  /** Days since it was shod or trimmed; null or missing: not known. */
+  readonly shodDaysAgo?: number | null;
+  readonly feed?: Feed;
   readonly seen: readonly Observation[];
   readonly checks: readonly { readonly cause: CauseId; readonly result: CheckResult }[];
   readonly trials: readonly { readonly change: Trial; readonly result: TrialResult }[];
@@ -67,12 +81,14 @@ export type Evidence = { readonly adds: number } & (
   | { readonly code: "trend"; readonly sign: string; readonly trend: "better" | "same" | "sudden" }
   | { readonly code: "check"; readonly cause: CauseId; readonly result: CheckResult }
   | { readonly code: "ruled-out" }
+  /** Nobody has taught it yet, as the booking says. */
+  | { readonly code: "never-taught"; readonly topic: HistoryTopic }
   | { readonly code: "trial"; readonly change: Trial; readonly result: TrialResult }
 );
 
 export const URGENCIES = ["watch", "weeks", "days", "now"] as const;
 export type Urgency = (typeof URGENCIES)[number];
-export const HOLDS = ["nothing", "skill", "ridden", "all"] as const;
+export const HOLDS = ["nothing", "skill", "ridden", "all"] as const satisfies readonly CauseHold[];
 /** What waits: nothing, the skill at which it shows, ridden work, all work. */
 export type HeldWork = (typeof HOLDS)[number];
 
@@ -93,9 +109,24 @@ export interface Weighed {
 }
 
 const WORTH_A_LOOK = 1;
+/** A cause decides what waits and how soon where it is likely beside the others of the same sign: near the best, and not lost among many. */
+const NEAR_THE_BEST = 0.75;
+const SHARE = 0.2;
+/** Below this share of a sign it decides nothing. */
+const LEAST_SHARE = 0.1;
 const BY_STRENGTH: Record<Strength, number> = { 1: 2 / 3, 2: 1, 3: 4 / 3 };
 /** Age in years while the milk teeth are being changed. */
 const CHANGING_TEETH = [2, 4] as const;
+/** Condition scores of a thin and of an overweight horse. */
+const THIN_BELOW = 4;
+const OVERWEIGHT_FROM = 7;
+/** Croup above withers, centimetres: overbuilt, and growing hard. */
+const CROUP_HIGH = 2;
+const GROWING_HARD = 4;
+const LONG_OFF_DAYS = 7;
+/** Shoes are due after so many days, and may pinch for so many after they were put on. */
+const SHOD_LONG_AGO_DAYS = 50;
+const SHOD_JUST_NOW_DAYS = 4;
 
 type Ledger = Map<CauseId, Evidence[]>;
 const note = (
@@ -158,24 +189,58 @@ function noteTrends(ledger: Ledger, bad: readonly Observation[], signWeights: Si
 function noteHorse(ledger: Ledger, facts: FindingFacts): void {
   for (const { topic, answer, adds: weights } of HISTORY_WEIGHTS)
     if (facts.history[topic] === answer) note(ledger, weights, (adds) => ({ code: "history", topic, answer, adds }));
-  const measured: [keyof typeof MEASURE_WEIGHTS, boolean][] = [
-    ["croupHigh", facts.growthCm !== null && facts.growthCm >= 2],
-    ["thin", facts.condition !== null && facts.condition < 4],
-    ["changingTeeth", facts.ageYears !== null && facts.ageYears >= CHANGING_TEETH[0] && facts.ageYears <= CHANGING_TEETH[1]],
-  ];
-  for (const [what, holds] of measured)
+  const { growthCm, condition, ageYears, daysOff = null, shodDaysAgo = null, feed = "unknown" } = facts;
+  const measured: Record<keyof typeof MEASURE_WEIGHTS, boolean> = {
+    croupHigh: growthCm !== null && growthCm >= CROUP_HIGH,
+    growing: growthCm !== null && growthCm >= GROWING_HARD,
+    thin: condition !== null && condition < THIN_BELOW,
+    changingTeeth: ageYears !== null && ageYears >= CHANGING_TEETH[0] && ageYears <= CHANGING_TEETH[1],
+    overweight: condition !== null && condition >= OVERWEIGHT_FROM,
+    longOff: daysOff !== null && daysOff >= LONG_OFF_DAYS,
+    shodLongAgo: shodDaysAgo !== null && shodDaysAgo >= SHOD_LONG_AGO_DAYS,
+    shodJustNow: shodDaysAgo !== null && shodDaysAgo <= SHOD_JUST_NOW_DAYS,
+    richFeed: feed === "rich",
+    hind: facts.seen.some(({ hind = null }) => hind !== null),
+  };
+  for (const [what, holds] of Object.entries(measured) as [keyof typeof MEASURE_WEIGHTS, boolean][])
     if (holds) note(ledger, MEASURE_WEIGHTS[what], (adds) => ({ code: "measure", what, adds }));
 }
 
-function noteResults(ledger: Ledger, { checks, trials }: FindingFacts): void {
-  for (const { cause, result } of checks) {
-    note(ledger, { [cause]: CHECK_ADDS[result] }, (adds) => ({ code: "check", cause, result, adds }));
-    if (result !== "found") note(ledger, INSTEAD[cause] ?? {}, (adds) => ({ code: "check", cause, result, adds }));
-  }
+/** Of a young horse: what nobody has done with it yet is untaught before it is sore. */
+function noteNeverTaught(ledger: Ledger, { ageYears, history }: FindingFacts, bad: readonly Observation[]): void {
+  if (ageYears !== null && ageYears > TAUGHT_YOUNG) return;
+  for (const { topic, rungs, signs, adds } of NEVER_TAUGHT)
+    if (history[topic] === "no" && bad.some(({ rung, sign }) => rungs.includes(rung) && (signs?.includes(sign) ?? true)))
+      note(ledger, { untaught: adds }, () => ({ code: "never-taught", topic, adds }));
+}
+
+/** What is off the list loses whatever spoke for it; once all that was likely is off, what is left is schooling. */
+function noteChecks(ledger: Ledger, { checks }: FindingFacts): void {
+  const likely = CAUSES.filter(({ id, body }) => body && total(ledger.get(id) ?? []) >= WORTH_A_LOOK).map(({ id }) => id);
   const off = new Set(checks.filter((check) => check.result !== "found").map((check) => check.cause));
-  if (RULED_OUT.causes.every((cause) => off.has(cause))) note(ledger, RULED_OUT.adds, (adds) => ({ code: "ruled-out", adds }));
-  for (const { change, result } of trials)
-    note(ledger, { [TRIAL_CAUSE[change]]: TRIAL_ADDS[result] }, (adds) => ({ code: "trial", change, result, adds }));
+  for (const { cause, result } of checks) {
+    const adds = result === "found" ? CHECK_ADDS.found : Math.min(CHECK_ADDS[result], -total(ledger.get(cause) ?? []));
+    note(ledger, { [cause]: adds }, () => ({ code: "check", cause, result, adds }));
+    if (result === "found") continue;
+    note(ledger, INSTEAD[cause] ?? {}, (more) => ({ code: "check", cause, result, adds: more }));
+  }
+  const allOff = likely.length > 0 && likely.every((cause) => off.has(cause));
+  if (allOff || RULED_OUT.causes.every((cause) => off.has(cause)))
+    note(ledger, RULED_OUT.adds, (adds) => ({ code: "ruled-out", adds }));
+}
+
+/** A change that answers the question moves the blame to what was changed, and takes it from the rest. */
+function noteTrials(ledger: Ledger, { checks, trials }: FindingFacts): void {
+  const found = new Set(checks.flatMap(({ cause, result }) => (result === "found" ? [cause] : [])));
+  for (const { change, result } of trials) {
+    const moved = TRIAL_CAUSE[change];
+    const spared: readonly CauseId[] = [moved, "sudden", ...(TRIAL_SPARES[change] ?? []), ...found];
+    for (const { id } of CAUSES) {
+      const adds = -TRIAL_TAKES[result] * Math.max(0, total(ledger.get(id) ?? []));
+      if (adds < 0 && !spared.includes(id)) note(ledger, { [id]: adds }, () => ({ code: "trial", change, result, adds }));
+    }
+    note(ledger, { [moved]: TRIAL_ADDS[result] }, (adds) => ({ code: "trial", change, result, adds }));
+  }
 }
 
 /** How soon one sign by itself wants an answer. Work that makes it better from day to day takes the haste out of it. */
@@ -188,53 +253,124 @@ function haste({ sign, strength, trend = "unknown" }: Observation): number {
 /** True where the sign is among those that speak for the cause. */
 const supports = (signWeights: SignWeights, cause: CauseId, sign: string): boolean => signWeights[sign]?.[cause] !== undefined;
 
-function hasteOf(cause: Cause, bad: readonly Observation[], signWeights: SignWeights): number {
-  if (!cause.body) return 0;
-  if (cause.id === "sudden") return bad.length > 0 ? 3 : 0;
-  const ridden = new Set(bad.filter((one) => one.rung === RIDDEN_SIGNS.rung).map((one) => one.sign)).size >= RIDDEN_SIGNS.count;
-  const byItself = Math.max(0, ...bad.filter((one) => supports(signWeights, cause.id, one.sign)).map(haste));
-  return ridden && cause.id in RIDDEN_SIGNS.adds ? Math.max(2, byItself) : byItself;
-}
+/** What speaks for a cause as far as this sign goes: others neither add to it nor take from it. */
+const ofSign = (evidence: readonly Evidence[], sign: string): number =>
+  total(
+    evidence.filter((one) =>
+      "sign" in one ? one.sign === sign : one.code === "together" ? one.signs.includes(sign) : one.code !== "ridden-signs",
+    ),
+  );
 
 const at = <T>(list: readonly T[], index: number): T => list[Math.min(index, list.length - 1)] as T;
 /** To hundredths, so that the order of adding up decides nothing. */
 const total = (evidence: readonly Evidence[]): number => Math.round(evidence.reduce((sum, one) => sum + one.adds, 0) * 100) / 100;
 
+/** Steps of URGENCIES and of HOLDS. */
+type Steps = readonly [urgency: number, holds: number];
+const more = (a: Steps, b: Steps): Steps => [Math.max(a[0], b[0]), Math.max(a[1], b[1])];
+
+/** A listed cause for itself, and what of that decides for the whole, as it is likely or not beside the others. */
+interface Said {
+  readonly own: Steps;
+  readonly whole: Steps;
+}
+function saidOf({ cause, evidence }: Weighted, all: readonly Weighted[], facts: FindingFacts, signWeights: SignWeights): Said {
+  const alike = (steps: Steps): Said => ({ own: steps, whole: steps });
+  // What was found holds until somebody releases it, however slight the sign.
+  if (facts.checks.some((check) => check.cause === cause.id && check.result === "found"))
+    return alike([WEEKS, HOLDS.indexOf(cause.found)]);
+  if (!cause.body) return alike([0, 0]);
+  const bad = facts.seen.filter((one) => !signOf(one.sign).good);
+  if (cause.id === "sudden") return alike([3, 3]);
+  const most = HOLDS.indexOf(cause.most);
+  let [own, whole]: [Steps, Steps] = [
+    [0, 0],
+    [0, 0],
+  ];
+  if (FINDINGS_BY_THEMSELVES.includes(cause.id)) own = whole = [WEEKS, 0];
+  if (evidence.some(({ code }) => code === "ridden-signs")) own = whole = [2, Math.min(2, most)];
+  for (const one of bad) {
+    if (!supports(signWeights, cause.id, one.sign)) continue;
+    const rivals = all
+      .filter((other) => supports(signWeights, other.cause.id, one.sign))
+      .map((other) => Math.max(0, ofSign(other.evidence, one.sign)));
+    const mine = ofSign(evidence, one.sign);
+    const share =
+      mine /
+      Math.max(
+        1e-9,
+        rivals.reduce((sum, score) => sum + score, 0),
+      );
+    const step = haste(one);
+    const steps: Steps = [step, Math.min(step, most)];
+    own = more(own, steps);
+    const likely = cause.grave || (mine >= NEAR_THE_BEST * Math.max(...rivals) && share >= SHARE);
+    if (likely) whole = more(whole, steps);
+    // Somebody looks all the same; what waits for it is less.
+    else if (share >= LEAST_SHARE) whole = more(whole, [Math.min(WEEKS, step), Math.max(0, steps[1] - 1)]);
+  }
+  // Without what was changed it goes well: that is looked at, and work with the change goes on.
+  if (facts.trials.some(({ change, result }) => result === "gone" && TRIAL_CAUSE[change] === cause.id))
+    return alike([Math.min(WEEKS, own[0]), 0]);
+  return { own, whole };
+}
+/** Evidence that lists a cause although no sign that was seen is in its table; so does a trial that answers the question. */
+const BY_ITSELF: readonly Evidence["code"][] = ["ridden-signs", "ruled-out", "never-taught"];
+interface Weighted {
+  readonly cause: Cause;
+  readonly evidence: readonly Evidence[];
+  readonly score: number;
+}
+const WEEKS = URGENCIES.indexOf("weeks");
+
 /**
- * Places to look, ranked. Causes that only a mare can have are left out for others; good signs are no evidence of anything.
+ * Places to look, ranked. Causes that only some horses can have are left out for others; good signs are no evidence of anything.
  * `signWeights` is the table as the barn has it; none of its weights is below nought.
  */
 export function weighFindings(facts: FindingFacts, signWeights: SignWeights = SIGN_WEIGHTS): Weighed {
   const bad = facts.seen.filter((one) => !signOf(one.sign).good);
   const ledger: Ledger = new Map();
   noteSigns(ledger, bad, signWeights);
-  // Without any sign there is nothing to explain, whatever the history.
+  if (bad.length > 0) noteTrends(ledger, bad, signWeights);
+  noteHorse(ledger, facts);
+  // Without any sign there is nothing to explain, whatever the history, but for what is a finding by itself.
   if (bad.length > 0) {
-    noteTrends(ledger, bad, signWeights);
-    noteHorse(ledger, facts);
-    noteResults(ledger, facts);
+    noteNeverTaught(ledger, facts, bad);
+    noteChecks(ledger, facts);
+    noteTrials(ledger, facts);
   }
-  const causes = CAUSES.filter((cause) => cause.id !== "ovaries" || facts.sex === "mare" || facts.sex === "unknown")
-    .map((cause) => ({ cause, evidence: ledger.get(cause.id) ?? [] }))
+  const possible = CAUSES.filter(
+    ({ id }) =>
+      (id !== "ovaries" || facts.sex === "mare" || facts.sex === "unknown") &&
+      (id !== "stallion" || facts.sex === "stallion" || facts.sex === "unknown"),
+  );
+  const all = possible.map(
+    (cause): Weighted => ({ cause, evidence: ledger.get(cause.id) ?? [], score: total(ledger.get(cause.id) ?? []) }),
+  );
+  const listed = all
     .filter(
-      ({ cause, evidence }) =>
-        total(evidence) >= WORTH_A_LOOK &&
+      ({ cause, evidence, score }) =>
+        score >= WORTH_A_LOOK &&
         (cause.id === "sudden" ||
+          FINDINGS_BY_THEMSELVES.includes(cause.id) ||
           bad.some((one) => supports(signWeights, cause.id, one.sign)) ||
-          evidence.some((one) => one.code === "ridden-signs")),
+          evidence.some(
+            (one) => BY_ITSELF.includes(one.code) || (one.code === "trial" && one.result === "gone" && one.adds > 0),
+          )),
     )
-    .sort((a, b) => total(b.evidence) - total(a.evidence) || a.cause.cost - b.cause.cost || a.cause.id.localeCompare(b.cause.id))
-    .map(({ cause, evidence }): RankedCause => {
-      const step = hasteOf(cause, bad, signWeights);
-      return {
-        cause: cause.id,
-        score: total(evidence),
-        for: evidence.filter((one) => one.adds > 0).sort((a, b) => b.adds - a.adds),
-        against: evidence.filter((one) => one.adds < 0).sort((a, b) => a.adds - b.adds),
-        urgency: at(URGENCIES, step),
-        holds: at(HOLDS, step),
-      };
-    });
-  const worst = Math.max(0, ...causes.map((one) => URGENCIES.indexOf(one.urgency)));
-  return { causes, urgency: at(URGENCIES, worst), holds: at(HOLDS, worst) };
+    .sort((a, b) => b.score - a.score || a.cause.cost - b.cause.cost || a.cause.id.localeCompare(b.cause.id));
+  let whole: Steps = [0, 0];
+  const causes = listed.map((one): RankedCause => {
+    const said = saidOf(one, all, facts, signWeights);
+    whole = more(whole, said.whole);
+    return {
+      cause: one.cause.id,
+      score: one.score,
+      for: one.evidence.filter(({ adds }) => adds > 0).sort((a, b) => b.adds - a.adds),
+      against: one.evidence.filter(({ adds }) => adds < 0).sort((a, b) => a.adds - b.adds),
+      urgency: at(URGENCIES, said.own[0]),
+      holds: at(HOLDS, said.own[1]),
+    };
+  });
+  return { causes, urgency: at(URGENCIES, whole[0]), holds: at(HOLDS, whole[1]) };
 }

@@ -41,8 +41,8 @@ export interface WalkFacts extends WalkedHorse {
   readonly tries: number | null;
   readonly settleMinutes: number | null;
 }
-/** What the findings hear beside the walk: what was checked and tried, and the table as the barn has it. */
-export interface Heard extends Pick<FindingFacts, "checks" | "trials"> {
+/** What the findings hear beside the walk: what was checked and tried, days off and shoes, and the table as the barn has it. */
+export interface Heard extends Pick<FindingFacts, "checks" | "trials" | "daysOff" | "shodDaysAgo"> {
   readonly signWeights: SignWeights;
 }
 export const HEARD_NOTHING: Heard = { checks: [], trials: [], signWeights: SIGN_WEIGHTS };
@@ -149,7 +149,7 @@ function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: Risk
 }
 
 /** Reads a walk, finished or not, into its outcome. */
-export function readWalk(facts: WalkFacts, { checks, trials, signWeights }: Heard = HEARD_NOTHING): Outcome {
+export function readWalk(facts: WalkFacts, { signWeights, ...heard }: Heard = HEARD_NOTHING): Outcome {
   const scores = scoresOfMarks(facts.marks);
   const levels = readLevels(scores);
   const weight = weightOf(facts.horseClass, facts.measures);
@@ -159,7 +159,7 @@ export function readWalk(facts: WalkFacts, { checks, trials, signWeights }: Hear
   const { risk, because } = riskOf(facts, levels);
   const nerve = nerveOf(facts.settleMinutes);
   const seen = [...facts.signs, ...observationsOf(facts.touches)];
-  const weighed = weighFindings({ ...facts, growthCm, condition, seen, checks, trials }, signWeights);
+  const weighed = weighFindings({ ...facts, growthCm, condition, seen, ...heard }, signWeights);
   return {
     starting: startingPoints(levels),
     hard: hardSideOf(scores, SKILLS),

@@ -7,35 +7,66 @@ export type Professional = (typeof PROFESSIONALS)[number];
 export const STRENGTHS = [1, 2, 3] as const;
 export type Strength = (typeof STRENGTHS)[number];
 
+/** Where it shows, for a long list to be found in. */
+export const SIGN_GROUPS = ["head", "tack", "moving", "people", "good"] as const;
+export type SignGroup = (typeof SIGN_GROUPS)[number];
+
 export interface Sign {
   readonly id: string;
+  readonly group: SignGroup;
   readonly words: string;
   readonly good: boolean;
   /** Nobody mounts while it shows. */
   readonly red: boolean;
 }
 
-const bad = (id: string, words: string): Sign => ({ id, words, good: false, red: false });
-const red = (id: string, words: string): Sign => ({ id, words, good: false, red: true });
-const good = (id: string, words: string): Sign => ({ id, words, good: true, red: false });
+const bad = (id: string, group: SignGroup, words: string): Sign => ({ id, group, words, good: false, red: false });
+const red = (id: string, group: SignGroup, words: string): Sign => ({ id, group, words, good: false, red: true });
+const good = (id: string, words: string): Sign => ({ id, group: "good", words, good: true, red: false });
 
 export const SIGNS: readonly Sign[] = [
-  bad("busy-mouth", "Busy mouth"),
-  bad("head-high", "Head high, braces"),
-  bad("girthy", "Girthy"),
-  bad("touchy-flank", "Touchy flank or belly"),
-  bad("bucks", "Bucks or humps"),
-  red("kinked-tail", "Kinked or clamped tail"),
-  red("tight-back", "Tight, trembling back"),
-  red("held-breath", "Holds its breath"),
-  bad("runs-on", "Runs on, cannot stand"),
-  bad("sucks-back", "Stops, sucks back, half-rears"),
-  bad("one-side", "Falls in, refuses one lead"),
-  bad("trips", "Trips, a hind leg sticks"),
-  bad("head-shy", "Head-shy"),
-  bad("foot-refused", "Will not give a foot"),
-  bad("near-horses", "Fractious next to other horses"),
-  red("sudden-change", "Sudden change in a settled horse"),
+  bad("busy-mouth", "head", "Busy mouth"),
+  bad("head-high", "head", "Head high, braces"),
+  bad("head-shy", "head", "Head-shy"),
+  bad("head-shakes", "head", "Shakes its head"),
+  bad("roots", "head", "Roots, pulls at the rein"),
+  bad("tongue-over", "head", "Tongue over the bit"),
+  bad("drops-feed", "head", "Drops feed"),
+  bad("girthy", "tack", "Girthy"),
+  bad("touchy-flank", "tack", "Touchy flank or belly"),
+  bad("bucks", "tack", "Bucks or humps"),
+  red("kinked-tail", "tack", "Kinked or clamped tail"),
+  red("tight-back", "tack", "Tight, trembling back"),
+  red("held-breath", "tack", "Holds its breath"),
+  bad("tail-swish", "tack", "Swishes or pops its tail"),
+  bad("ears-back", "tack", "Pins its ears"),
+  bad("block-uneasy", "tack", "Moves off or is uneasy at the block"),
+  bad("skin", "tack", "Rubs, scabs or bare skin"),
+  bad("runs-on", "moving", "Runs on, cannot stand"),
+  bad("sucks-back", "moving", "Stops, sucks back, half-rears"),
+  bad("one-side", "moving", "Falls in, refuses one lead"),
+  bad("trips", "moving", "Trips, a hind leg sticks"),
+  bad("sticks-backing", "moving", "Sticks in backing"),
+  red("short-steps", "moving", "Short or uneven steps"),
+  bad("poles-rushed", "moving", "Rushes or knocks poles"),
+  bad("tires", "moving", "Tires or blows too long"),
+  red("heat", "moving", "Heat or swelling"),
+  bad("foot-refused", "people", "Will not give a foot"),
+  bad("near-horses", "people", "Fractious next to other horses"),
+  red("sudden-change", "people", "Sudden change in a settled horse"),
+  bad("shies", "people", "Shies or spooks"),
+  bad("bites", "people", "Bites"),
+  bad("kicks", "people", "Kicks"),
+  bad("quarters-turned", "people", "Turns its hindquarters to people"),
+  bad("crowds", "people", "Crowds or leans"),
+  bad("pulls-back", "people", "Pulls back when tied"),
+  bad("not-caught", "people", "Will not be caught"),
+  bad("eye-kept", "people", "Keeps one eye on the handler"),
+  bad("flies", "people", "Bothered by flies"),
+  bad("spray-feared", "people", "Fears sprays or clippers"),
+  bad("rope-feared", "people", "Fears a rope round its feet"),
+  bad("bolts-gates", "people", "Bolts through gates"),
+  bad("stable-habits", "people", "Stable habits: weaves, cribs, walks its box"),
   good("licks", "Licks and chews"),
   good("blows-out", "Blows out"),
   good("head-lowers", "Lowers its head"),

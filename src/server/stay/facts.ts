@@ -61,11 +61,20 @@ export const outcomeOf = (stay: Stay, evaluation: Evaluation, today: LocalDate, 
   readWalk({ ...walkedHorse(stay, today), ...evaluation.walk }, heard);
 
 /** What the record says to the findings on a day on which signs were last seen. */
-export const heardOf = (stay: Stay, barn: Barn, lastSeen: LocalDate): Heard => ({
-  checks: resultsFor(stay.checks, lastSeen),
-  trials: stay.trials,
-  signWeights: weightsWith(barn.weights),
-});
+export function heardOf(stay: Stay, barn: Barn, lastSeen: LocalDate): Heard {
+  const worked = stay.delivered.findLast((day) => day < lastSeen);
+  const shod = stay.checks
+    .flatMap(({ who, doneOn }) => (who === "farrier" && doneOn && doneOn <= lastSeen ? [doneOn] : []))
+    .sort()
+    .at(-1);
+  return {
+    checks: resultsFor(stay.checks, lastSeen),
+    trials: stay.trials,
+    daysOff: worked ? daysBetween(worked, lastSeen) - 1 : null,
+    shodDaysAgo: shod ? daysBetween(shod, lastSeen) : null,
+    signWeights: weightsWith(barn.weights),
+  };
+}
 
 export const lastWorked = (stay: Stay): LocalDate | null => stay.delivered.at(-1) ?? null;
 

@@ -1,6 +1,7 @@
 /** Every sign, what this horse usually shows first: a tap for how strong. */
 import { SIGN_IDS } from "#core/intake/signs.ts";
 import { SignChip } from "#ui/intake/SignChip.tsx";
+import { SignGroups } from "#ui/intake/SignGroups.tsx";
 import type { Part } from "./part.ts";
 
 const SUDDEN = "sudden-change";
@@ -8,25 +9,29 @@ const SUDDEN = "sudden-change";
 export function Signs({ view, draft, put, tell }: Part) {
   const { usualSigns } = view.essentials;
   const usual = usualSigns.filter((id) => SIGN_IDS.includes(id));
-  const order = [...usual, ...SIGN_IDS.filter((id) => !usual.includes(id))];
+  const chip = (sign: string) => (
+    <SignChip
+      key={sign}
+      sign={sign}
+      big
+      strengthOf={(side) => draft.signs.find((seen) => seen.sign === sign && seen.side === side)?.strength}
+      onPut={(side, strength) => {
+        const rest = draft.signs.filter((seen) => seen.sign !== sign || seen.side !== side);
+        put({ signs: strength === null ? rest : [...rest, { sign, skill: null, side, strength }] });
+        if (sign === SUDDEN && strength === 1) tell({ what: "sudden-change" });
+      }}
+    />
+  );
   return (
     <section aria-labelledby="signs-title">
       <h2 id="signs-title">Signs</h2>
-      <div className="flex flex-wrap gap-2">
-        {order.map((sign) => (
-          <SignChip
-            key={sign}
-            sign={sign}
-            big
-            strengthOf={(side) => draft.signs.find((seen) => seen.sign === sign && seen.side === side)?.strength}
-            onPut={(side, strength) => {
-              const rest = draft.signs.filter((seen) => seen.sign !== sign || seen.side !== side);
-              put({ signs: strength === null ? rest : [...rest, { sign, skill: null, side, strength }] });
-              if (sign === SUDDEN && strength === 1) tell({ what: "sudden-change" });
-            }}
-          />
-        ))}
-      </div>
+      {usual.length > 0 && (
+        <>
+          <p className="sign text-dim">Usual for this horse</p>
+          <div className="flex flex-wrap gap-2 pt-1">{usual.map(chip)}</div>
+        </>
+      )}
+      <SignGroups without={usual} chip={chip} />
       {draft.signs.some((seen) => seen.sign === SUDDEN) && (
         <p className="mt-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
           ■ Stop here and tell the manager: a sudden change goes to the vet before more work.

@@ -10,6 +10,7 @@ import { listed } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
 import { SignChip } from "./SignChip.tsx";
 import { SignDetail } from "./SignDetail.tsx";
+import { SignGroups } from "./SignGroups.tsx";
 import type { WalkState } from "./use-walk.ts";
 
 function Scores({ name, value, onPick }: { name: string; value: number | null | undefined; onPick(score: number | null): void }) {
@@ -91,7 +92,7 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
       </div>
       <details className="pt-2">
         <summary className="sign min-h-9 cursor-pointer text-slate">Other signs</summary>
-        <div className="flex flex-wrap gap-2 pt-1">{others.filter((id) => !seenElse.includes(id)).map(chip)}</div>
+        <SignGroups without={[...rung.signs, ...seenElse]} chip={chip} />
       </details>
     </section>
   );

@@ -36,6 +36,12 @@ export const TRIAL_CHANGE: Record<Trial, string> = {
   "other-rider": "Another rider",
   "more-turnout": "More turnout",
   "with-companion": "A companion near",
+  "other-noseband": "Another noseband",
+  "no-second-girth": "Without the second girth",
+  "shorter-session": "A shorter session",
+  "shod-anew": "Shod or trimmed anew",
+  "soft-ground": "Soft ground",
+  "food-for-standing": "Food for standing still",
 };
 export const TRIAL_OUTCOME: Record<TrialResult, string> = { gone: "The sign went", less: "Less of it", same: "No change" };
 

@@ -14,9 +14,9 @@ export const URGENCY: Record<Urgency, string> = {
 };
 export const HELD_WORK: Record<HeldWork, string> = {
   nothing: "nothing waits for it",
-  skill: "leave alone what shows it until then",
-  ridden: "no ridden work until then",
-  all: "no work until then",
+  skill: "until then leave alone what shows it",
+  ridden: "until then no ridden work",
+  all: "until then no work",
 };
 export const MOMENT: Record<Moment, string> = {
   tightening: "when the girth is tightened",
@@ -30,6 +30,16 @@ export const MOMENT: Record<Moment, string> = {
   "time-off": "after time off",
   ears: "at the ears",
   forehead: "at the forehead",
+  direction: "at a change of direction",
+  "getting-off": "when somebody gets off",
+  "touched-behind": "when touched behind",
+  "after-work": "after work",
+  "new-place": "in a new place",
+  late: "late in the session",
+  "before-fence": "before a fence",
+  downhill: "downhill",
+  "left-lead": "on the left lead",
+  "right-lead": "on the right lead",
 };
 const RESULT: Record<CheckResult, string> = {
   clear: "looked at, nothing there",
@@ -45,12 +55,25 @@ const TRIAL: Record<Trial, string> = {
   "other-rider": "another rider",
   "more-turnout": "more turnout",
   "with-companion": "a companion near",
+  "other-noseband": "another noseband",
+  "no-second-girth": "no second girth",
+  "shorter-session": "a shorter session",
+  "shod-anew": "new shoes or a trim",
+  "soft-ground": "soft ground",
+  "food-for-standing": "food for standing still",
 };
 const TRIAL_RESULT: Record<TrialResult, string> = { gone: "made it go away", less: "made it less", same: "changed nothing" };
 const MEASURE = {
   croupHigh: "the croup stands above the withers",
   thin: "it is thin",
   changingTeeth: "it is at the age of changing teeth",
+  growing: "it is growing hard",
+  overweight: "it is overweight",
+  longOff: "it had a week and more off before",
+  shodLongAgo: "its feet were done long ago",
+  shodJustNow: "its feet have just been done",
+  richFeed: "it is fed richly",
+  hind: "it shows at one hind leg",
 } as const;
 const TREND = {
   better: "better from session to session",
@@ -88,7 +111,9 @@ export function sayEvidence(evidence: Evidence, rungs: readonly Rung[] = RUNGS):
     case "check":
       return `${inner(causeOf(evidence.cause).words)}: ${RESULT[evidence.result]}`;
     case "ruled-out":
-      return "teeth, stomach, saddle and feet are ruled out";
+      return "what was likelier is ruled out";
+    case "never-taught":
+      return `nobody has done it with this horse yet (${HISTORY_TOPIC[evidence.topic].toLowerCase()}: no)`;
     case "trial":
       return `${TRIAL[evidence.change]} ${TRIAL_RESULT[evidence.result]}`;
   }

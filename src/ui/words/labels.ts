@@ -23,7 +23,7 @@ import type { MountStep } from "#core/card/first-mount.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
-import type { Professional } from "#core/intake/signs.ts";
+import type { Professional, SignGroup } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Branch } from "#core/ladder/skills.ts";
 import type { GateTick, RedSign } from "#core/permission/ground-check.ts";
@@ -50,6 +50,13 @@ export const KIND: Record<HorseKind, string> = {
 };
 export const SEX: Record<Sex, string> = { mare: "mare", gelding: "gelding", stallion: "stallion", unknown: "sex unknown" };
 export const CLASS: Record<HorseClass, string> = { adult: "Horse", pony: "Pony", yearling: "Yearling", weanling: "Weanling" };
+export const SIGN_GROUP: Record<SignGroup, string> = {
+  head: "Mouth and head",
+  tack: "Tack, back and belly",
+  moving: "Moving",
+  people: "People, company and fear",
+  good: "Good signs",
+};
 export const HISTORY_TOPIC: Record<HistoryTopic, string> = {
   haltered: "Haltered and led",
   feet: "Feet done",
@@ -58,6 +65,7 @@ export const HISTORY_TOPIC: Record<HistoryTopic, string> = {
   ridden: "Ridden",
   raced: "Raced",
   hurt: "Hurt or ill",
+  foundered: "Foundered",
 };
 export const HISTORY_ANSWER: Record<HistoryAnswer, string> = { unknown: "Unknown", no: "No", yes: "Yes" };
 export const COUNTING: Record<Counting, string> = { calendar: "Calendar days", sessions: "Worked sessions" };
