@@ -108,11 +108,13 @@ export const SendHome = z.object({ id: stay, version, day: date });
 export type SendHome = z.output<typeof SendHome>;
 
 /** On the scale, or girth and length by tape. */
+/** No horse weighs less or more. */
+export const [LIGHTEST_KG, HEAVIEST_KG] = [50, 1200] as const;
 export const Weigh = z
   .object({
     stay,
     day: date,
-    scaleKg: z.nullable(number(50, 1200, "kilograms")),
+    scaleKg: z.nullable(number(LIGHTEST_KG, HEAVIEST_KG, "kilograms")),
     girthCm: z.nullable(number(60, 260, "centimetres")),
     lengthCm: z.nullable(number(50, 260, "centimetres")),
   })

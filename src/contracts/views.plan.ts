@@ -1,4 +1,5 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { HeldByChecks } from "#core/check/check.ts";
 import type { StallAlarm } from "#core/forecast/stall.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { LadderEdit } from "#core/ladder/edits.ts";
@@ -6,6 +7,7 @@ import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { Skill } from "#core/ladder/skills.ts";
 import type { Typical } from "#core/ladder/typical.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import type { LaidSession, Moved } from "#core/plan/term-plan.ts";
 import type { KeptGoal, PlanCause } from "./plan.ts";
@@ -30,6 +32,10 @@ export interface PlanView {
   readonly alarm: StallAlarm | null;
   /** Why nobody can ride it here, where a goal wants that; null: somebody can. */
   readonly nobodyLight: NobodyLightEnough | null;
+  /** What checks and professionals hold back today. */
+  readonly held: HeldByChecks;
+  /** Goals that the record bars as it stands, and why. */
+  readonly barred: readonly { readonly skill: string; readonly reasons: readonly Reason[] }[];
 }
 
 export interface LadderView {

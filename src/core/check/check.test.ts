@@ -1,8 +1,20 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, localDate } from "../calendar/local-date.ts";
+import { SIGN_WEIGHTS } from "../intake/cause-rules.ts";
 import { HOLDS, weighFindings } from "../intake/findings.ts";
-import { type CheckFacts, daysLate, dueDay, heldByChecks, isOpen, mostHeld, orderOf, resultsFor, wasOpen } from "./check.ts";
+import {
+  answeredSigns,
+  type CheckFacts,
+  daysLate,
+  dueDay,
+  heldByChecks,
+  isOpen,
+  mostHeld,
+  orderOf,
+  resultsFor,
+  wasOpen,
+} from "./check.ts";
 
 const TODAY = localDate("2026-07-14");
 const check = (changes: Partial<CheckFacts> = {}): CheckFacts => ({
@@ -66,6 +78,13 @@ describe("a check", () => {
     expect(answered({ result: "found", releasedOn: addDays(TODAY, 1) })).toHaveLength(1);
     expect(answered({ result: "found", releasedOn: TODAY })).toEqual([]);
     for (const result of ["clear", "treated"] as const) expect(answered({ result })).toEqual([]);
+    // Ordered with nothing waiting for it: what was found holds what its kind holds.
+    expect(answered({ result: "found", cause: "saddle-fit", holds: "nothing" })).toMatchObject([
+      { because: "found", holds: "ridden" },
+    ]);
+    expect(answered({ result: "found", cause: "teeth", holds: "nothing" })).toMatchObject([
+      { holds: "skill", skills: ["bit", "second-bit", "soft-feel"] },
+    ]);
   });
   it("restricts what the professional said, until the day that they named, whatever the result", () => {
     const fast = { what: "fast", until: TODAY, words: "walk only" } as const;
@@ -94,6 +113,18 @@ describe("a check", () => {
       trials: [],
     }).causes;
     expect(first && orderOf(first)).toMatchObject({ urgency: "weeks", holds: "skill", skills: ["girth"] });
+  });
+});
+
+describe("signs that were looked into", () => {
+  it("are those of which nothing in the body is left to look at", () => {
+    const seen = [{ sign: "head-high", rung: "saddle", side: "both", strength: 2 }] as const;
+    const facts = { sex: "gelding", ageYears: 9, history: {}, growthCm: null, condition: 5, seen, trials: [] } as const;
+    const of = (causes: readonly ("teeth" | "bit-fit" | "back")[]) => {
+      const checks = causes.map((cause) => ({ cause, result: "clear" as const }));
+      return answeredSigns(weighFindings({ ...facts, checks }), checks, SIGN_WEIGHTS).has("head-high");
+    };
+    expect([of([]), of(["teeth"]), of(["teeth", "bit-fit", "back"])]).toEqual([false, false, true]);
   });
 });
 

@@ -1,8 +1,8 @@
 /** What a vet, dentist, farrier or fitter has been asked: when it is due, what waits for it, and what its answer says to the findings. */
 import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
-import type { CheckResult } from "../intake/cause-rules.ts";
-import type { CauseId } from "../intake/causes.ts";
-import { type FindingFacts, type HeldWork, HOLDS, type RankedCause, type Urgency } from "../intake/findings.ts";
+import type { CheckResult, SignWeights } from "../intake/cause-rules.ts";
+import { type CauseId, causeOf } from "../intake/causes.ts";
+import { type FindingFacts, type HeldWork, HOLDS, type RankedCause, type Urgency, type Weighed } from "../intake/findings.ts";
 import type { Professional } from "../intake/signs.ts";
 
 export const CHECK_STATES = ["ordered", "booked", "done", "cancelled"] as const;
@@ -65,12 +65,27 @@ export interface HeldByCheck {
   readonly holds: "all" | "ridden" | "skill" | null;
   readonly restricts: RestrictedWork | null;
   readonly until: LocalDate | null;
+  /** Of the professional; empty where it is no restriction. */
+  readonly words: string;
   readonly skills: readonly string[];
 }
 export type HeldByChecks = readonly HeldByCheck[];
 
-type Holding = Pick<CheckFacts, "state" | "holds" | "skills" | "doneOn" | "result" | "releasedOn" | "restrictions"> & {
+type Holding = Pick<CheckFacts, "state" | "cause" | "holds" | "skills" | "doneOn" | "result" | "releasedOn" | "restrictions"> & {
   readonly orderedOn: LocalDate;
+};
+/** Ordered with nothing waiting for it, and found: it holds what its kind holds. */
+function heldWhenFound({ cause, holds, skills }: Pick<Holding, "cause" | "holds" | "skills">): Pick<Holding, "holds" | "skills"> {
+  if (holds !== "nothing" || cause === null) return { holds, skills };
+  const { found } = causeOf(cause);
+  return { holds: found, skills: found === "skill" ? (TOUCHED[cause] ?? []) : [] };
+}
+/** What touches there. */
+const TOUCHED: Readonly<Partial<Record<CauseId, readonly string[]>>> = {
+  teeth: ["bit", "second-bit", "soft-feel"],
+  "bit-fit": ["bit", "second-bit", "soft-feel"],
+  noseband: ["bit", "second-bit", "soft-feel"],
+  poll: ["face", "bit", "second-bit"],
 };
 /**
  * What checks hold back on a day: one that nobody has answered, one that was found until somebody releases it, and what a professional restricted. A session
@@ -81,15 +96,23 @@ export function heldByChecks(checks: readonly Holding[], day: LocalDate): HeldBy
     const released = check.releasedOn !== null && check.releasedOn <= day;
     const answered = check.state === "done" && check.doneOn !== null && check.doneOn <= day;
     const because = wasOpen(check, day) ? "open" : answered && check.result === "found" && !released ? "found" : null;
+    const { holds, skills } = because === "found" ? heldWhenFound(check) : check;
     const own: readonly HeldByCheck[] =
-      because === null || check.holds === "nothing"
+      because === null || holds === "nothing"
         ? []
-        : [{ because, holds: check.holds, restricts: null, until: null, skills: check.holds === "skill" ? check.skills : [] }];
+        : [{ because, holds, restricts: null, until: null, words: "", skills: holds === "skill" ? skills : [] }];
     const restricted = !answered || released ? [] : check.restrictions.filter(({ until }) => until === null || day <= until);
     return [
       ...own,
       ...restricted.map(
-        ({ what, until }): HeldByCheck => ({ because: "restricted", holds: null, restricts: what, until, skills: [] }),
+        ({ what, until, words }): HeldByCheck => ({
+          because: "restricted",
+          holds: null,
+          restricts: what,
+          until,
+          words,
+          skills: [],
+        }),
       ),
     ];
   });
@@ -127,6 +150,18 @@ const SIGN_SKILLS: Readonly<Record<string, readonly string[]>> = {
   "poles-rushed": ["poles"],
   "spray-feared": ["spray", "clippers"],
 };
+
+/** Signs of which everything in the body that was likely has been looked at: nobody is sent for them again. */
+export function answeredSigns(
+  { causes }: Pick<Weighed, "causes">,
+  checks: FindingFacts["checks"],
+  signWeights: SignWeights,
+): ReadonlySet<string> {
+  const off = checks.filter(({ result }) => result !== "found").map(({ cause }) => cause);
+  const left = causes.filter(({ cause }) => causeOf(cause).body).map(({ cause }) => cause);
+  const points = (sign: string, to: readonly CauseId[]): boolean => to.some((cause) => signWeights[sign]?.[cause] !== undefined);
+  return new Set(Object.keys(signWeights).filter((sign) => points(sign, off) && !points(sign, left)));
+}
 
 export interface Order {
   readonly cause: CauseId;

@@ -62,7 +62,7 @@ const person = (id: string) =>
     })
     .map((changes) => dayPersonOf(id, { ...changes, away: changes.works.length === 0 ? { reason: "ill" } : null }));
 const heldBy = (because: "open" | "found", holds: "all" | "ridden" | "skill") =>
-  ({ because, holds, restricts: null, until: null, skills: [] }) as const;
+  ({ because, holds, restricts: null, until: null, words: "", skills: [] }) as const;
 const horse = (id: string) =>
   fc
     .record({
@@ -78,7 +78,7 @@ const horse = (id: string) =>
         [],
         ...(["all", "ridden", "skill"] as const).map((holds) => [heldBy("open", holds)]),
         [heldBy("found", "ridden")],
-        [{ because: "restricted", holds: null, restricts: "saddle", until: null, skills: [] }],
+        [{ because: "restricted", holds: null, restricts: "saddle", until: null, words: "", skills: [] }],
       ),
       unready: mostly<PermitHorse["unready"]>(NOTHING_WAITS, {
         skills: [{ skill: "stirrup-weight", missing: [{ code: "quiet", in: "tack" }] }],

@@ -23,7 +23,9 @@ const base: DayFacts = {
   places: [place("ring", { stages: ["first-rides", "riding"] }), place("pens", { capacity: 1, separate: true })],
   weather: [],
 };
-const held = (holds: "all" | "ridden") => [{ because: "open", holds, restricts: null, until: null, skills: [] } as const];
+const held = (holds: "all" | "ridden") => [
+  { because: "open", holds, restricts: null, until: null, words: "", skills: [] } as const,
+];
 const withHorse = (changes: Partial<DayHorse>): DayFacts => ({
   ...base,
   horses: [horse("fox", changes), ...base.horses.slice(1)],

@@ -38,7 +38,7 @@ const hours = (temperatureC: number, windMps: number, humidity = 60) => ({
 });
 const onHold = { hold: { kind: "vet", from: localDate("2026-07-10"), to: null, stopsClock: true } } as const;
 const held = (holds: "all" | "ridden" | "skill", skills: readonly string[] = []) => ({
-  checks: [{ because: "open", holds, restricts: null, until: null, skills } as const],
+  checks: [{ because: "open", holds, restricts: null, until: null, words: "", skills } as const],
 });
 
 describe("the weather at the gate", () => {

@@ -88,6 +88,10 @@ describe("what the aim takes", () => {
         .sort(),
     ).toEqual(["hind-feet", "trailer-stand"]);
     expect(goalsInWords("")).toEqual([]);
+    const skills = (aim: string) => goalsInWords(aim).map(({ skill }) => skill);
+    // Standing to be mounted is not being sat on; being caught is no step to it.
+    expect(skills("To be caught in the field, and to stand at the block while I get on and after")).toEqual(["block", "catch"]);
+    expect(skills("Mounted for the first time")).toEqual(["sit"]);
     for (const { skill } of goalsInWords("Flying changes, canter, jump a fence, load, tie, spray, clip and blanket"))
       expect(ancestorsOf("x" === skill ? "tie" : skill)).not.toContain(skill);
   });

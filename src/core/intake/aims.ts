@@ -129,7 +129,7 @@ const AIM_WORDS: readonly (readonly [RegExp, string])[] = [
   [/\bcollect/, "collection"],
   [/\bcanter|\blope\b/, "canter"],
   [/\btrot|\bjog\b/, "trot"],
-  [/\bmount|\bblock\b|\bget on\b|\bgetting on\b/, "sit"],
+  [/\bmount|\bget on\b|\bgetting on\b|\bsat on\b/, "sit"],
   [/\bjump|\bfences?\b/, "cross-pole"],
   [/\bpoles?\b/, "poles"],
   [/\bstop\b|\bbrakes?\b|\bwhoa\b/, "stop"],
@@ -149,15 +149,21 @@ const AIM_WORDS: readonly (readonly [RegExp, string])[] = [
   [/\bbuck/, "canter"],
   [/\bmy (daughter|son|wife|husband)\b|\bI (want to|would like to|can) ride\b/, "owner-ridden"],
 ];
+/** Standing still for somebody to get on is no lesson in being sat on. */
+const STANDS_TO_BE_MOUNTED = /\bstand\w*\b[^.;]*\b(block|mount\w*|get on|getting on)\b|\bblock\b/;
 const MOST_GOALS = 6;
 
-/** Goals that the aim's words name, at 3; one that is a step to another stays out. */
+/** Goals that the aim's words name, at 3; one that is a step to another stays out, but what is handled is no step to what is ridden. */
 export function goalsInWords(aim: string): readonly Goal[] {
   const text = aim.toLowerCase();
-  const named = [...new Set(AIM_WORDS.filter(([pattern]) => pattern.test(text)).map(([, skill]) => skill))];
-  const implied = new Set(named.flatMap(ancestorsOf));
+  const rest = text.replace(STANDS_TO_BE_MOUNTED, " ");
+  const inWords = AIM_WORDS.filter(([pattern]) => pattern.test(rest)).map(([, skill]) => skill);
+  const named = [...new Set([...(rest === text ? [] : ["block"]), ...inWords])];
+  const isHandling = (skill: string): boolean => skillOf(skill).branch === "handling";
+  const isStep = (skill: string): boolean =>
+    named.some((other) => ancestorsOf(other).includes(skill) && (!isHandling(skill) || isHandling(other)));
   return named
-    .filter((skill) => !implied.has(skill))
+    .filter((skill) => !isStep(skill))
     .slice(0, MOST_GOALS)
     .map((skill) => ({ skill, target: 3 }));
 }

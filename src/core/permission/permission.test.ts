@@ -56,7 +56,7 @@ describe("whatever bears weight, from the first foot in the stirrup", () => {
   });
   it("waits while a check is open, was found and not released, or while a professional restricts the saddle", () => {
     const held = (changes: object) =>
-      ({ because: "open", holds: null, restricts: null, until: null, skills: [], ...changes }) as const;
+      ({ because: "open", holds: null, restricts: null, until: null, words: "", skills: [], ...changes }) as const;
     for (const one of [
       held({ holds: "ridden" }),
       held({ because: "found", holds: "ridden" }),

@@ -41,6 +41,7 @@ export type Reason =
       readonly holds: "all" | "ridden" | "skill" | null;
       readonly restricts: RestrictedWork | null;
       readonly until: LocalDate | null;
+      readonly words: string;
       readonly skills: readonly string[];
     }
   | { readonly code: "signed-off"; readonly because: "ground" }

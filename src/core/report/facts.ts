@@ -3,7 +3,7 @@ import type { LocalDate } from "../calendar/local-date.ts";
 import type { TermFacts, TermReading } from "../calendar/term.ts";
 import type { Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
 import type { Cue, CueWords } from "../card/cues.ts";
-import type { Looker } from "../check/check.ts";
+import type { Looker, Restriction } from "../check/check.ts";
 import type { Verdict } from "../intake/aims.ts";
 import type { CheckResult } from "../intake/cause-rules.ts";
 import type { EvaluationKind } from "../intake/outcome.ts";
@@ -67,6 +67,8 @@ export interface CheckFact {
   readonly due: LocalDate;
   readonly doneOn: LocalDate | null;
   readonly result: CheckResult | null;
+  /** What the professional restricted and still holds. */
+  readonly restricted: readonly Restriction[];
 }
 export interface ReportFacts {
   readonly kind: ReportKind;
@@ -151,7 +153,13 @@ export type Say =
   | { readonly code: "no-cautions" }
   | { readonly code: "tack"; readonly tack: readonly Tack[] }
   | { readonly code: "cues"; readonly cues: readonly (readonly [Cue, string])[] }
-  | { readonly code: "check-done"; readonly who: Looker; readonly day: LocalDate; readonly result: CheckResult }
+  | {
+      readonly code: "check-done";
+      readonly who: Looker;
+      readonly day: LocalDate;
+      readonly result: CheckResult;
+      readonly restricted: readonly Restriction[];
+    }
   | { readonly code: "check-open"; readonly who: Looker; readonly due: LocalDate }
   | { readonly code: "no-checks" }
   | { readonly code: "next-rungs"; readonly skills: readonly string[] }

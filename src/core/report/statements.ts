@@ -278,9 +278,9 @@ export function howToAsk(facts: ReportFacts): Statement[] {
 
 export function care(facts: ReportFacts): Statement[] {
   if (facts.checks.length === 0) return [statement({ code: "no-checks" })];
-  return facts.checks.map(({ id, who, due, doneOn, result }) =>
+  return facts.checks.map(({ id, who, due, doneOn, result, restricted }) =>
     doneOn && result
-      ? statement({ code: "check-done", who, day: doneOn, result }, [id])
+      ? statement({ code: "check-done", who, day: doneOn, result, restricted }, [id])
       : statement({ code: "check-open", who, due }, [id]),
   );
 }

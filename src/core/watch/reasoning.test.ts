@@ -16,7 +16,7 @@ const seen = (sign: string, changes: Partial<SeenSign> = {}): SeenSign => ({
   ...changes,
 });
 const points = (signs: readonly SeenSign[]) =>
-  schoolingOrPain({ signs, trials: [], standing: [] }).map((one) => [one.points, one.because]);
+  schoolingOrPain({ answered: new Set(), signs, trials: [], standing: [] }).map((one) => [one.points, one.because]);
 
 describe("schooling or pain", () => {
   it("is told the way practitioners tell it", () => {
@@ -29,14 +29,27 @@ describe("schooling or pain", () => {
   });
   it("hears a change of tack after which the sign was gone, and nothing of one that changed nothing", () => {
     const trials = TRIALS.slice(0, 2).map((change, i) => ({ change, result: i === 0 ? ("gone" as const) : ("same" as const) }));
-    expect(schoolingOrPain({ signs: [], trials, standing: [] })).toEqual([
+    expect(schoolingOrPain({ answered: new Set(), signs: [], trials, standing: [] })).toEqual([
       { points: "tack", because: "tack-gone", change: TRIALS[0] },
     ]);
+  });
+  it("takes company, another rider or a shorter session for schooling, and feet for a check", () => {
+    const of = (change: (typeof TRIALS)[number]) =>
+      schoolingOrPain({ answered: new Set(), signs: [], trials: [{ change, result: "gone" }], standing: [] })[0]?.points;
+    expect(
+      ["other-pad", "other-noseband", "with-companion", "shorter-session", "shod-anew"].map((one) => of(one as "other-pad")),
+    ).toEqual(["tack", "tack", "schooling", "schooling", "check"]);
+  });
+  it("sends nobody again for a sign that was looked into, unless it came suddenly", () => {
+    const of = (trend: SeenSign["trend"]) =>
+      schoolingOrPain({ answered: new Set(["girthy"]), signs: [seen("girthy", { trend })], trials: [], standing: [] })[0];
+    expect(of("same")).toEqual({ points: "schooling", because: "answered", sign: "girthy" });
+    expect(of("sudden")?.points).toBe("vet");
   });
   it("reads a standstill only beside others that rise: soundness where it is on one side", () => {
     const still = { code: "unchanged", skill: "canter", side: "right", times: 5, score: 2 } as const;
     const of = (...standing: Parameters<typeof schoolingOrPain>[0]["standing"]) =>
-      schoolingOrPain({ signs: [], trials: [], standing });
+      schoolingOrPain({ answered: new Set(), signs: [], trials: [], standing });
     expect(of(still)).toEqual([]);
     expect(of(still, { code: "rose", skills: 4 })).toMatchObject([{ points: "check", skills: ["canter"], rose: 4 }]);
     expect(of(still, { code: "rose", skills: 4 }, { code: "one-side", side: "right" })).toMatchObject([
@@ -51,7 +64,12 @@ describe("schooling or pain", () => {
     });
     fc.assert(
       fc.property(fc.array(sign, { maxLength: 12 }), (list) => {
-        const told = schoolingOrPain({ signs: list.map(({ sign, ...rest }) => seen(sign, rest)), trials: [], standing: [] });
+        const told = schoolingOrPain({
+          answered: new Set(),
+          signs: list.map(({ sign, ...rest }) => seen(sign, rest)),
+          trials: [],
+          standing: [],
+        });
         const ranks = told.map((one) => POINTS.indexOf(one.points));
         expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
         const named = told.flatMap((one) => ("sign" in one ? [one.sign] : []));

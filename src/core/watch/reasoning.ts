@@ -3,7 +3,8 @@
  * checked; what goes with a piece of tack is tack; what shows on one side alone is soundness to rule out first; what came suddenly is the vet's. It points to who
  * looks, and never says what it is.
  */
-import type { Trial, TrialResult } from "../intake/cause-rules.ts";
+import { TRIAL_CAUSE, type Trial, type TrialResult } from "../intake/cause-rules.ts";
+import { causeOf } from "../intake/causes.ts";
 import type { SeenSign } from "../intake/seen.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
@@ -17,11 +18,17 @@ export type PointsTo = (typeof POINTS)[number];
 export type Reasoned = { readonly points: PointsTo } & (
   | { readonly because: "sudden" | "better" | "same"; readonly sign: string; readonly side: Side | null }
   | { readonly because: "one-side"; readonly sign: string; readonly side: Side }
+  | { readonly because: "answered"; readonly sign: string }
   | { readonly because: "tack-gone"; readonly change: Trial }
   /** Skills that stand still while others rise; `side`: on that one alone. */
   | { readonly because: "standstill"; readonly skills: readonly string[]; readonly rose: number; readonly side: Side | null }
 );
 
+/** Tack that was changed is looked at by who fits it, feet by the farrier; what company, a rider or a shorter session does is schooling. */
+function pointsOf(change: Trial): PointsTo {
+  const cause = TRIAL_CAUSE[change];
+  return !causeOf(cause).body ? "schooling" : cause === "feet" ? "check" : "tack";
+}
 /** The one side on which all of these were seen; null: on both, or where no side is told. */
 const sideOf = (seen: readonly { readonly side: SeenSign["side"] }[]): Side | null =>
   SIDES.find((side) => seen.length > 0 && seen.every((one) => one.side === side)) ?? null;
@@ -39,7 +46,10 @@ export function schoolingOrPain({
   signs,
   trials,
   standing,
+  answered,
 }: {
+  /** Signs that somebody has looked into and found nothing in the body for: what is left of them is schooling. */
+  readonly answered: ReadonlySet<string>;
   /** As they stand after the last session (intake/sign-trend.ts). */
   readonly signs: readonly SeenSign[];
   readonly trials: readonly { readonly change: Trial; readonly result: TrialResult }[];
@@ -53,9 +63,13 @@ export function schoolingOrPain({
   const rose = standing.reduce((sum, one) => sum + (one.code === "rose" ? one.skills : 0), 0);
   const side = standing.find((one) => one.code === "one-side")?.side ?? null;
   const told: readonly Reasoned[] = [
-    ...[...bad].flatMap(([sign, seen]) => ofSign(sign, seen)),
+    ...[...bad].flatMap(([sign, seen]): readonly Reasoned[] =>
+      answered.has(sign) && !seen.some(({ trend }) => trend === "sudden")
+        ? [{ points: "schooling", because: "answered", sign }]
+        : ofSign(sign, seen),
+    ),
     ...trials.flatMap(({ change, result }): Reasoned[] =>
-      result === "gone" ? [{ points: "tack", because: "tack-gone", change }] : [],
+      result === "gone" ? [{ points: pointsOf(change), because: "tack-gone", change }] : [],
     ),
     ...(still.length > 0 && rose > 0
       ? [

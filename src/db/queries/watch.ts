@@ -29,7 +29,10 @@ export const listSudden = (db: Db, since: string) =>
   many(
     SuddenRow,
     db`SELECT k.stay_id, max(k.day) AS day FROM card k JOIN stay s ON s.id = k.stay_id AND s.went_home IS NULL
-       JOIN card_sign g ON g.card_id = k.id AND g.revision = k.revision AND g.sign = 'sudden-change' WHERE k.day >= ${since} GROUP BY k.stay_id`,
+       JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision
+       WHERE k.day >= ${since} AND ('sudden-change' = ANY (v.red_signs)
+         OR EXISTS (SELECT FROM card_sign g WHERE g.card_id = k.id AND g.revision = k.revision AND g.sign = 'sudden-change'))
+       GROUP BY k.stay_id`,
   );
 
 const RiddenRow = z.object({ riderId: id<"person">(), sessions: int, minutes: int, rides: int });

@@ -2,17 +2,24 @@ import type { Actor } from "#contracts/people.ts";
 import type { LadderView, MethodsView, PlanView } from "#contracts/views.plan.ts";
 import { ladderWith } from "#core/ladder/edits.ts";
 import { typicalOf } from "#core/ladder/typical.ts";
+import { permitOf, readingOf } from "#core/permission/from-record.ts";
+import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
+import { pastOf } from "#db/queries/past.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { findPlan, listForecasts, listLatestForecasts, listPlanChanges, listPlanGoals, listTaken } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
-import { nobodyLightFor } from "../stay/facts.ts";
+import { horseRecord, nobodyLightFor } from "../stay/facts.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
 import { ALARM_DAYS } from "./alarm.ts";
 import { recordOf } from "./record.ts";
+
+/** Of what bars a goal, what is there for longer than a day's work: not that it is not ready yet. */
+const LASTING: readonly Reason["code"][] = ["age", "signed-off", "check", "load"];
 
 const CHANGES_SHOWN = 6;
 
@@ -37,6 +44,10 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
   const day = stayDay(stay.firstDay, at);
   const ladder = ladderWith(barn.ladder);
   const wantsBack = goals.some((goal) => ladder.some(({ id, bears }) => id === goal.skill && bears !== "nothing"));
+  const evaluation = evaluations.filter(({ closedAt }) => closedAt !== null).at(-1) ?? null;
+  const past = (await pastOf(sql, [stay.id]))(stay.id);
+  const asked = stay.wentHome ? null : horseRecord({ stay, barn, evaluation, past }, today);
+  const [horse, reading] = asked ? [permitOf(asked, today), readingOf(asked)] : [null, null];
   return {
     stay: stay.id,
     horse: stay.horse,
@@ -63,6 +74,13 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     told: latest?.goals ?? [],
     history: forecasts.map((one) => ({ day: stayDay(stay.firstDay, one.day), goals: one.goals })),
     changes: changes.map(({ day: on, causes, moved }) => ({ day: on, causes, moved })),
+    held: horse?.checks ?? [],
+    barred: goals.flatMap((goal) => {
+      const skill = ladder.find(({ id }) => id === goal.skill);
+      const reasons = skill && horse && reading ? barring(horseReasons(horse, skillAct(skill, reading))) : [];
+      const lasting = reasons.filter(({ code }) => LASTING.includes(code));
+      return lasting.length > 0 ? [{ skill: goal.skill, reasons: lasting }] : [];
+    }),
     nobodyLight: wantsBack ? nobodyLightFor(stay, evaluations, people, today) : null,
     alarm: alarm && day - alarm.day <= ALARM_DAYS ? alarm : null,
   };

@@ -3,6 +3,7 @@ import type { HomeView } from "#contracts/views.report.ts";
 import { addDays, earlier, type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
 import { cuesOf } from "#core/card/cues.ts";
+import { heldByChecks } from "#core/check/check.ts";
 import { proofsOf } from "#core/forecast/goals.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { readLevels } from "#core/ladder/level.ts";
@@ -108,7 +109,19 @@ export async function gather(
     })),
     checks: checks
       .filter(({ state, orderedOn }) => state !== "cancelled" && orderedOn <= at)
-      .map(({ id, who, orderedOn, due, doneOn, result }) => ({ id, who, orderedOn, due, doneOn, result })),
+      .map((check) => {
+        const { id, who, orderedOn, due, doneOn, result } = check;
+        const held = heldByChecks([check], at).map(({ restricts }) => restricts);
+        return {
+          id,
+          who,
+          orderedOn,
+          due,
+          doneOn,
+          result,
+          restricted: check.restrictions.filter(({ what }) => held.includes(what)),
+        };
+      }),
     cues: cuesOf(barn.cues),
     owedPolicy: barn.owedPolicy,
   };

@@ -1,6 +1,7 @@
 /** Booking a stay and changing its terms, holds and company. */
 
 import type { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart, Weigh } from "#contracts/stay.ts";
+import { HEAVIEST_KG, LIGHTEST_KG } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
 import { bendOf, usualRateOf } from "#core/forecast/calibrate.ts";
 import { ok } from "#core/kernel/result.ts";
@@ -155,7 +156,8 @@ export async function weigh(work: Work, input: Weigh): Answer {
   if (input.day > work.today) return no({ code: "in-the-future", path: "day" });
   if (input.day < stay.firstDay) return no({ code: "before-arrival", path: "day" });
   const weight = weightOf(stay.class, { ...input, withersCm: null, neckCm: null, build: "unknown" });
-  if (!weight) return no({ code: "tape-slipped", path: "girthCm" });
+  if (!weight || weight.kilograms < LIGHTEST_KG || weight.kilograms > HEAVIEST_KG)
+    return no({ code: "tape-slipped", path: "girthCm" });
   const { kilograms, by } = weight;
   await insertWeighing(work.tx, stay.id, { day: input.day, kilograms, byScale: by === "scale", by: work.actor.id, at: work.now });
   await note(work, "stay", stay.id, "weighed", { day: input.day, kilograms });

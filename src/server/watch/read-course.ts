@@ -1,7 +1,9 @@
 /** How a stay goes, and its log, for the horse's page: counted from the record each time. */
 import type { CourseView, LogView } from "#contracts/views.watch.ts";
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
+import { answeredSigns, resultsFor } from "#core/check/check.ts";
 import { dayEffects } from "#core/forecast/day-effects.ts";
+import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf } from "#core/intake/measures.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
 import { trackKey } from "#core/ladder/level.ts";
@@ -19,7 +21,7 @@ import { type ForecastRecord, listLatestForecasts, listTaken } from "#db/queries
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { recordOf } from "../plan/record.ts";
-import { outcomeOf } from "../stay/facts.ts";
+import { outcomeNow, outcomeOf } from "../stay/facts.ts";
 import { type Opened, toRevision, toSession } from "../stay/read-horse.ts";
 
 const upTo = ({ stay, today }: Opened): LocalDate => stay.wentHome ?? today;
@@ -59,6 +61,7 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
     slides: slides(scores, stay.delivered),
     stuck: mine?.stuck ?? [],
     reasoned: schoolingOrPain({
+      answered: answeredOf(opened, evaluations, worked),
       signs: signsOf(opened, evaluations, worked),
       trials: stay.trials,
       standing: standingOf(opened, mine, scores),
@@ -74,6 +77,12 @@ function signsOf({ stay }: Opened, evaluations: readonly Evaluation[], worked: r
     { day: latest.day, signs: latest.walk.signs },
     worked.filter((session) => session.day >= latest.day),
   ).signs;
+}
+function answeredOf({ stay, barn, today }: Opened, evaluations: readonly Evaluation[], worked: readonly Worked[]) {
+  const latest = evaluations.filter((one) => one.closedAt).at(-1);
+  if (!latest || stay.wentHome) return new Set<string>();
+  const { weighed } = outcomeNow(stay, barn, latest, worked, today);
+  return answeredSigns(weighed, resultsFor(stay.checks, today), weightsWith(barn.weights));
 }
 /** What stands still since the last stall alarm, or in the skills that gain nothing. */
 function standingOf({ stay }: Opened, told: ForecastRecord | undefined, scores: readonly StayScore[]) {

@@ -82,8 +82,11 @@ async function lookAtStall(
   ]);
   const evidence = alarm ? standstill(scores, alarm.tracks, addDays(stay.firstDay, alarm.since)) : [];
   const latest = evaluations.filter((one) => one.closedAt).at(-1);
+  // Asked, or answered: what was looked at and is not there is not asked for again.
   const asked = new Set(
-    stay.checks.filter((check) => isOpen(check) || daysBetween(check.orderedOn, today) <= REST_DAYS).map(({ cause }) => cause),
+    stay.checks
+      .filter((check) => isOpen(check) || check.state === "done" || daysBetween(check.orderedOn, today) <= REST_DAYS)
+      .map(({ cause }) => cause),
   );
   const ranked = latest ? outcomeNow(stay, barn, latest, worked, today).weighed.causes : [];
   const first = ranked.find(({ cause }) => causeOf(cause).body && !asked.has(cause));

@@ -9,7 +9,7 @@ import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { listed, plural } from "#ui/words/figures.ts";
 import { onDay, percent, sayCauses, sayChance, sayMoved, sayStall, skillWords, trackWords } from "#ui/words/plan.ts";
-import { sayNobodyLight } from "#ui/words/reasons.ts";
+import { sayHeld, sayNobodyLight, sayTogether } from "#ui/words/reasons.ts";
 import { Goals } from "./Goals.tsx";
 import { GoalsForm } from "./GoalsForm.tsx";
 import type { Reading } from "./reading.ts";
@@ -77,6 +77,16 @@ export function PlanScreen({ view }: { view: PlanView }) {
               ■ {sayNobodyLight(view.nobodyLight)}
             </p>
           )}
+          {view.held.map((held) => (
+            <p key={JSON.stringify(held)} className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-1 text-oxblood">
+              ■ {sayHeld(held)}
+            </p>
+          ))}
+          {view.barred.map(({ skill, reasons }) => (
+            <p key={skill} className="border-l-4 border-ochre bg-ochre-soft px-3 py-1">
+              ▲ {skillWords(skill)}: {sayTogether(reasons).join(" ")}
+            </p>
+          ))}
           {now && (
             <p className="max-w-prose py-1">
               {record.onHold ? "On hold with no last day: nothing is forecast until the hold ends." : inWords(now, goals)}

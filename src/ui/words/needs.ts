@@ -204,6 +204,8 @@ export function sayReasoned(reasoned: Reasoned): string {
       return `${signOf(reasoned.sign).words}: the same over several sessions. ${points}`;
     case "one-side":
       return `${signOf(reasoned.sign).words}: on the ${reasoned.side} only. ${points}`;
+    case "answered":
+      return `${signOf(reasoned.sign).words}: looked into, and nothing in the way was found. ${points}`;
     case "tack-gone":
       return `${TRIAL_CHANGE[reasoned.change]}: the sign went with it. ${points}`;
     case "standstill":

@@ -35,9 +35,9 @@ export const RESTRICTED: Readonly<Record<RestrictedWork, string>> = {
 const HELD = { all: "all work", ridden: "ridden work", skill: "some work" } as const;
 
 /** What a check, a finding or a professional's word holds back. */
-export function sayHeld({ because, holds, restricts, until, skills }: HeldByCheck): string {
+export function sayHeld({ because, holds, restricts, until, words, skills }: HeldByCheck): string {
   const end = until ? ` until ${sayDate(until)}` : " until it is released";
-  if (restricts) return `No ${RESTRICTED[restricts]}${end}: the professional said so.`;
+  if (restricts) return `No ${RESTRICTED[restricts]}${end}: ${words ? `“${words}”` : "the professional said so"}.`;
   const what = holds === "skill" && skills.length > 0 ? inner(listed(skills.map(named))) : HELD[holds ?? "skill"];
   return because === "open"
     ? `An open check holds ${what}. Wait for its answer.`

@@ -162,9 +162,9 @@ const STAYS: Readonly<Record<string, ReportFacts>> = {
   checks: facts({
     sessions: days(3, 28).map((n) => worked(n, GROUND)),
     checks: [
-      { id: "c1", who: "dentist", orderedOn: day(3), due: day(9), doneOn: day(8), result: "treated" },
-      { id: "c2", who: "farrier", orderedOn: day(3), due: day(9), doneOn: day(10), result: "clear" },
-      { id: "c3", who: "vet", orderedOn: day(20), due: day(33), doneOn: null, result: null },
+      { id: "c1", who: "dentist", orderedOn: day(3), due: day(9), doneOn: day(8), result: "treated", restricted: [] },
+      { id: "c2", who: "farrier", orderedOn: day(3), due: day(9), doneOn: day(10), result: "clear", restricted: [] },
+      { id: "c3", who: "vet", orderedOn: day(20), due: day(33), doneOn: null, result: null, restricted: [] },
     ],
   }),
   arrival: facts({

@@ -10,7 +10,7 @@ import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { skillOf } from "#core/ladder/skills.ts";
 import type { OpenBecause, Say } from "#core/report/facts.ts";
-import { LOOKER } from "./check.ts";
+import { LOOKER, sayRestriction } from "./check.ts";
 import { hours, inner, listed, plural } from "./figures.ts";
 import { VERDICT_OWNER } from "./intake.ts";
 import { BRANCH, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
@@ -138,7 +138,10 @@ export function sayStatement(say: Say, key: string, style: Style): string {
     case "cues":
       return `The words it knows: ${listed(say.cues.map(([cue, said]) => (inner(said) === cue ? `“${said}”` : `“${said}” for ${cue}`)))}.`;
     case "check-done":
-      return `${LOOKER[say.who]}, ${sayDate(say.day)}: ${RESULT[say.result]}.`;
+      return [
+        `${LOOKER[say.who]}, ${sayDate(say.day)}: ${RESULT[say.result]}.`,
+        ...(say.restricted.length > 0 ? [`For now: ${listed(say.restricted.map(sayRestriction))}.`] : []),
+      ].join(" ");
     case "check-open":
       return `${LOOKER[say.who]}: asked to look by ${sayDate(say.due)}; not done yet.`;
     case "no-checks":

@@ -27,7 +27,7 @@ import { sayFix, sayNotHad, sayShort } from "./week.ts";
 const DAY = localDate("2026-07-10");
 const [who, place, stay, card] = ["p" as PersonId, "l" as PlaceId, "s" as StayId, "c" as CardId];
 const heldBy = (changes: object) =>
-  ({ code: "check", because: "open", holds: null, restricts: null, until: null, skills: [], ...changes }) as Reason;
+  ({ code: "check", because: "open", holds: null, restricts: null, until: null, words: "", skills: [], ...changes }) as Reason;
 const REASONS: Reason[] = [
   heldBy({ holds: "ridden" }),
   heldBy({ holds: "all" }),
@@ -178,7 +178,13 @@ const SAYS: Say[] = [
       ["back", "Back"],
     ],
   },
-  { code: "check-done", who: "dentist", day: DAY, result: "treated" },
+  {
+    code: "check-done",
+    who: "dentist",
+    day: DAY,
+    result: "treated",
+    restricted: [{ what: "bit", until: DAY, words: "halter only" }],
+  },
   { code: "check-open", who: "vet", due: DAY },
   { code: "no-checks" },
   { code: "proposal", what: "home-with-plan" },
@@ -260,6 +266,8 @@ const EVIDENCE: Evidence[] = [
   { code: "trend", sign: "bucks", trend: "better", adds: -1 },
   { code: "check", cause: "teeth", result: "treated", adds: -3 },
   { code: "ruled-out", adds: 2 },
+  { code: "never-taught", topic: "saddled", adds: 1.6 },
+  { code: "measure", what: "overweight", adds: 1.8 },
   { code: "trial", change: "other-bit", result: "same", adds: -2 },
 ];
 
