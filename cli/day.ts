@@ -118,7 +118,7 @@ function hoursOf({ slots, hot, places, riders, horses, sessions }: DayFile): voi
     if (lunch.length > lunch.to - lunch.from) fail(`riders.${r}.lunch.length`, "Longer than the time in which it may be had.");
   });
   sessions.forEach(({ lock }, s) => {
-    if (lock?.start != null && lock.start >= slots.count) fail(`sessions.${s}.lock.start`, "Beyond the last slot of the day.");
+    if ((lock?.start ?? 0) >= slots.count) fail(`sessions.${s}.lock.start`, "Beyond the last slot of the day.");
   });
 }
 
@@ -159,7 +159,7 @@ function checked(file: DayFile): DayProblem {
     const at = `sessions.${s}`;
     if (session.usual !== null) there(riders, session.usual, `${at}.usual`);
     allThere(riders, session.known, `${at}.known`);
-    if (session.lock?.rider != null) there(riders, session.lock.rider, `${at}.lock.rider`);
+    if (session.lock?.rider) there(riders, session.lock.rider, `${at}.lock.rider`);
     there(horses, session.horse, `${at}.horse`);
     if (session.length > file.slots.count) fail(`${at}.length`, "Longer than the day.");
     if (session.helperSlots > session.length) fail(`${at}.helperSlots`, "More slots than the session has.");

@@ -38,7 +38,7 @@ export const CORE_ORDER = {
   gate: ["card", "permission", "weather"],
   plan: ["kernel", "calendar", "horse", "ladder", "card", "check", "forecast", "permission", "reading"],
   weather: [],
-  watch: ["kernel", "calendar", "ladder", "tools", "intake", "forecast", "card", "check"],
+  watch: ["kernel", "calendar", "ladder", "tools", "intake", "reading", "forecast", "card", "check"],
   day: ["kernel", "calendar", "card", "weather", "permission", "reading"],
   week: ["kernel", "card", "day", "permission"],
   report: ["kernel", "calendar", "horse", "ladder", "intake", "card", "check", "forecast", "permission", "reading"],

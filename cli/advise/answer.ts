@@ -6,7 +6,7 @@ import { readPlays } from "#core/forecast/forecast.ts";
 import { goalState } from "#core/forecast/goals.ts";
 import { playsOf } from "#core/forecast/plays.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
-import { VERDICTS } from "#core/intake/aims.ts";
+import type { VERDICTS } from "#core/intake/aims.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { BEARS, type Bears, type Skill } from "#core/ladder/skills.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";

@@ -55,7 +55,9 @@ function field(value, name) {
 /** `sessions[…]` are those planned after today; `days[…]` are today's card and then those. */
 function daysOf(advice, name) {
   if (!Array.isArray(advice.sessions)) return MISSING;
-  return name === "sessions" ? advice.sessions : [advice.card, ...advice.sessions].filter((one) => one != null);
+  return name === "sessions"
+    ? advice.sessions
+    : [advice.card, ...advice.sessions].filter((one) => one !== null && one !== undefined);
 }
 
 function rangeOf(days, key) {

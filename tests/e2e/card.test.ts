@@ -221,7 +221,9 @@ describe("a card on the phone", () => {
     expect(await bodyOf(page)).toContain("Tight back. Do not get on.");
     const [kept] = await screens.site.sql`SELECT saddle_minutes, against FROM card_revision WHERE card_id = ${id}`;
     expect(kept).toMatchObject({ saddleMinutes: 15, against: [{ code: "red-sign", sign: "tight-back" }] });
-    expect(await screens.site.sql`SELECT what FROM alert WHERE card_id = ${id}`).toMatchObject([{ what: "against" }]);
+    expect(await screens.site.sql`SELECT about FROM alert WHERE card_id = ${id} AND what = 'against'`).toMatchObject([
+      { about: "red-sign" },
+    ]);
     await page.close();
   });
   it("that two people write at once has what each wrote, and shows where they stand against one another", async () => {

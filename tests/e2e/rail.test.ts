@@ -100,14 +100,14 @@ describe("what needs the manager", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
     await openAllOf(page, "Juniper Tax");
-    const name = "Juniper Tax: Add 3 sessions this week: Wed 15 Jul, Thu 16 Jul and Fri 17 Jul";
+    const name = "Juniper Tax: Add 4 sessions this week: Wed 15 Jul, Thu 16 Jul, Fri 17 Jul and Sat 18 Jul";
     await button(page, name).click();
     await text(page, "✓ Added to the week.");
     const days = await screens.site
       .sql`SELECT w.day FROM week_day w JOIN stay s ON s.id = w.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Juniper Tax' AND w.pinned`;
-    expect(days).toHaveLength(3);
+    expect(days).toHaveLength(4);
     await screens.visit(page, "/");
-    expect(await bodyOf(page)).not.toContain("Add 3 sessions");
+    expect(await bodyOf(page)).not.toContain("Add 4 sessions");
     await page.close();
   });
   it("is nobody else's: riders see the lanes alone", async () => {

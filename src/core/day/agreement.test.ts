@@ -11,10 +11,13 @@ import { must } from "../kernel/assert.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { GATE_TICKS } from "../permission/ground-check.ts";
 import type { PermitHorse } from "../permission/horse.ts";
+import { barring, riderReasons, sessionAct } from "../permission/permission.ts";
 import { REASON_CODES } from "../permission/reasons.ts";
 import { NOTHING_WAITS } from "../permission/steps.ts";
 import { STAGES } from "../reading/reading.ts";
 import { loadLimit } from "../tools/load.ts";
+import { type WeekStay, weekProblem } from "../week/barn.ts";
+import { mayRide } from "../week/week.ts";
 import { readyDay } from "./compiled.ts";
 import { type BarnDay, factsOf, problemOf, type StandingCard } from "./from-barn.ts";
 import { type Blocker, hoursOf } from "./model.ts";
@@ -179,6 +182,51 @@ describe("the spot that is offered", () => {
           }
       }),
       { numRuns: 300 },
+    );
+  });
+});
+
+describe("the week", () => {
+  it("proposes for a horse whom the rule lets on it, and nobody else", () => {
+    fc.assert(
+      fc.property(day, fc.constantFrom(...SESSION_KINDS), (barn, kind) => {
+        const facts = factsOf(barn);
+        const stays = barn.horses.map(
+          (horse): WeekStay => ({
+            horse,
+            kind,
+            length: 2,
+            usual: null,
+            known: [...PEOPLE],
+            sessions: 3,
+            value: 10,
+            since: 0,
+            run: 0,
+            away: [],
+            fixed: [],
+          }),
+        );
+        const { horses, riders } = weekProblem(stays, [{ people: facts.people, places: facts.places, cards: [] }], 20);
+        for (const horse of barn.horses) {
+          // An unweighed horse is ridden by nobody, which is a reason of the horse's.
+          const unweighed = kind !== "ground" && horse.load === null;
+          for (const person of facts.people) {
+            const barred = barring(riderReasons(horse, person, sessionAct(kind, { slots: 2, slotMinutes: 30 }))).length > 0;
+            const week = mayRide(
+              must(
+                horses.find(({ id }) => id === horse.stay),
+                "the horse",
+              ),
+              must(
+                riders.find(({ id }) => id === person.id),
+                "the person",
+              ),
+            );
+            expect(week).toBe(!barred && !unweighed);
+          }
+        }
+      }),
+      { numRuns: 500 },
     );
   });
 });

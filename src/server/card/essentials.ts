@@ -1,7 +1,7 @@
 /** What a rider must know before touching a horse, from its record as it stood before a session. */
 import type { Essentials } from "#contracts/views.card.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { signOf } from "#core/intake/signs.ts";
+import { type Strength, signOf } from "#core/intake/signs.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { Worked } from "#db/queries/card.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
@@ -17,6 +17,14 @@ function usualSigns(latest: Evaluation | null, earlier: readonly Worked[]): read
   return [...times].sort(([, a], [, b]) => b - a).map(([sign]) => sign);
 }
 
+/** Each sign once, at its strongest, however many rungs and sides it was seen at. */
+function cautionsOf(signs: Evaluation["walk"]["signs"]): Essentials["cautions"] {
+  const strongest = new Map<string, Strength>();
+  for (const { sign, strength } of signs)
+    if (!signOf(sign).good && strength >= WORTH_TELLING && strength > (strongest.get(sign) ?? 0)) strongest.set(sign, strength);
+  return [...strongest].map(([sign, strength]) => ({ sign, strength }));
+}
+
 export function essentialsOf(
   { evaluations, worked, hard }: { evaluations: readonly Evaluation[]; worked: readonly Worked[]; hard: HardSide },
   day: LocalDate,
@@ -29,9 +37,7 @@ export function essentialsOf(
   return {
     hard,
     usualSigns: usualSigns(latest, earlier),
-    cautions: (latest?.walk.signs ?? [])
-      .filter((seen) => !signOf(seen.sign).good && seen.strength >= WORTH_TELLING)
-      .map(({ sign, strength }) => ({ sign, strength })),
+    cautions: cautionsOf(latest?.walk.signs ?? []),
     touchy: (latest?.walk.touches ?? []).filter((touch) => touch.strength >= WORTH_TELLING),
     lastIncident: incident && kind ? { kind, day: incident.day } : null,
     lastTime: last
