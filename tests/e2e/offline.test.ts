@@ -114,10 +114,9 @@ describe("a card that the manager changed meanwhile", () => {
     await page.goto(`${screens.site.address}/card/${id}`);
     await close(page);
     await text(page, "Kept on this phone");
-    const [other] = await screens.site.sql`
-      SELECT p.id FROM person p, card c WHERE c.id = ${id} AND p.role IN ('rider', 'manager') AND p.id <> c.rider_id AND NOT EXISTS (
-        SELECT FROM card k WHERE k.day = c.day AND p.id IN (k.rider_id, k.helper_id) AND k.start < c.start + c.length AND c.start < k.start + k.length)
-      LIMIT 1`;
+    const [other] = await screens.site.sql`SELECT id FROM person WHERE sign_in = 'odalys'`;
+    // She stands by nobody meanwhile.
+    await screens.site.sql`UPDATE card SET helper_id = NULL WHERE helper_id = ${other?.["id"]} AND state = 'handed-out'`;
     await screens.site.sql`UPDATE card SET rider_id = ${other?.["id"]}, version = version + 1 WHERE id = ${id}`;
     await screens.site.sql`UPDATE barn SET revision = revision + 1`;
     await screens.site.restart();

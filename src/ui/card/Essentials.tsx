@@ -2,7 +2,7 @@ import type { CardView, Essentials as Known } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { IncidentKind } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { inner, listed } from "#ui/words/figures.ts";
+import { inner, listed, outer } from "#ui/words/figures.ts";
 
 import { CUE, INCIDENT, TACK } from "#ui/words/labels.ts";
 import { sayHeld } from "#ui/words/reasons.ts";
@@ -18,7 +18,7 @@ export function HorseEssentials({ known }: { known: Known }) {
     <>
       {cautions.length > 0 && (
         <p className="text-oxblood">
-          ■ {listed(cautions.map(({ sign }) => inner(signOf(sign).words)))} at the evaluation: watch for it
+          ■ {outer(listed(cautions.map(({ sign }) => inner(signOf(sign).words))))} at the evaluation: watch for it
         </p>
       )}
       {touchy.length > 0 && <p className="text-oxblood">■ Touchy: {sayTouches(touchy).join("; ")}</p>}
