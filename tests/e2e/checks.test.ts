@@ -119,6 +119,29 @@ describe("the Checks screen", () => {
     expect(row).toEqual({ holds: "skill", skills: ["hind-feet"] });
     await page.close();
   });
+  it("answers that something was found, with what was restricted, and releases it", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/checks");
+    await button(page, "Answer: Feet or shoes of Juniper Tax").click();
+    await fill(page, "Result", "found");
+    await fill(page, "What was found or done", "A bruise in front.");
+    await button(page, "Add a restriction").click();
+    await fill(page, "Restricted", "hard-ground");
+    await fill(page, "Last day", "2026-07-20");
+    await fill(page, "In their words", "Soft ground only");
+    await expectAccessible(page, "an answer with a restriction");
+    await follow(page, () => button(page, "Enter the answer").click());
+    await follow(page, () => page.locator("li h3 a::-p-text(Juniper Tax)").click());
+    expect(await bodyOf(page)).toContain("No hard ground until Mon 20 Jul: “Soft ground only”.");
+    expect(await bodyOf(page)).toMatch(/Something was found that holds .* until a manager releases it/);
+    await button(page, "Release: Feet or shoes").click();
+    await fill(page, "Who says so, and why", "Osric Fell: sound on hard ground.");
+    await expectAccessible(page, "releasing");
+    await follow(page, () => button(page, "Release it").click());
+    expect(await bodyOf(page)).toContain("Released from Tue 14 Jul by Odalys Brandt.");
+    expect(await bodyOf(page)).not.toContain("until a manager releases it");
+    await page.close();
+  });
   it("tries a change of tack and ends it", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");

@@ -1,6 +1,6 @@
 /** A horse's page: how it goes, counted from the record; and its log, looked up, with a skill over time beside what happened. */
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, reload, Screens, saidBy, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, follow, reload, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -11,6 +11,26 @@ beforeAll(async () => {
   stay = row?.["id"] as string;
 });
 afterAll(() => screens.close());
+
+describe("its weight", () => {
+  it("is taken again between two evaluations, by tape; a tape that slipped is told so", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, `/horse/${stay}`);
+    await button(page, "Weigh again").click();
+    await fill(page, "Heart girth, cm", "61");
+    await fill(page, "Body length, cm", "51");
+    await button(page, "Save the weight").click();
+    await text(page, "slipped");
+    await fill(page, "Heart girth, cm", "181");
+    await fill(page, "Body length, cm", "160");
+    await expectAccessible(page, "weighing");
+    await follow(page, () => button(page, "Save the weight").click());
+    const [kept] = await screens.site.sql`SELECT kilograms, by_scale FROM weighing WHERE stay_id = ${stay}`;
+    expect(kept).toMatchObject({ byScale: false });
+    expect(await bodyOf(page)).toMatch(/kg .*on Tue 14 Jul/);
+    await page.close();
+  });
+});
 
 describe("how it goes", () => {
   it("says where the signs point: on one side only is no schooling", async () => {

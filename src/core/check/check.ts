@@ -75,7 +75,11 @@ type Holding = Pick<CheckFacts, "state" | "cause" | "holds" | "skills" | "doneOn
   readonly orderedOn: LocalDate;
 };
 /** Ordered with nothing waiting for it, and found: it holds what its kind holds. */
-function heldWhenFound({ cause, holds, skills }: Pick<Holding, "cause" | "holds" | "skills">): Pick<Holding, "holds" | "skills"> {
+export function heldWhenFound({
+  cause,
+  holds,
+  skills,
+}: Pick<Holding, "cause" | "holds" | "skills">): Pick<Holding, "holds" | "skills"> {
   if (holds !== "nothing" || cause === null) return { holds, skills };
   const { found } = causeOf(cause);
   return { holds: found, skills: found === "skill" ? (TOUCHED[cause] ?? []) : [] };

@@ -4,6 +4,7 @@ import { type FieldValues, type Path, type UseFormReturn, useForm } from "react-
 import { BookCheck, CancelCheck, CloseCheck, EditCheck, ReleaseCheck } from "#contracts/check.ts";
 import type { CheckView } from "#contracts/views.check.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import { heldWhenFound } from "#core/check/check.ts";
 import { CHECK_RESULTS } from "#core/intake/cause-rules.ts";
 import { HOLDS } from "#core/intake/findings.ts";
 import { skillOf } from "#core/ladder/skills.ts";
@@ -92,6 +93,7 @@ export function AnswerForm({ check, today }: { check: CheckView; today: LocalDat
       return { doneOn, result: of, answer, restrictions };
     },
   });
+  const found = heldWhenFound(check);
   return (
     <form noValidate onSubmit={(event) => void save(event)} className={FORM}>
       <Text form={form} name="doneOn" kind="date" label="Day" />
@@ -104,8 +106,8 @@ export function AnswerForm({ check, today }: { check: CheckView; today: LocalDat
           rows={3}
           hint="In their words; a chart or photo can be attached."
         />
-        {result === "found" && check.holds !== "nothing" && (
-          <p className="text-ochre">▲ {sayWaits(check.holds, check.skills)} until you release it.</p>
+        {result === "found" && found.holds !== "nothing" && (
+          <p className="text-ochre">▲ {sayWaits(found.holds, found.skills)} until you release it.</p>
         )}
         <Restricts form={form} />
         {panel}
