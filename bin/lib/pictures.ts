@@ -58,6 +58,11 @@ const ownCard = async (page: Page) => {
   );
   await visit(page, href);
 };
+/** The same, at its gate. */
+const gate = async (page: Page) => {
+  await ownCard(page);
+  await page.$eval("#gate-title", (title) => title.scrollIntoView());
+};
 /** What the link of the horse that went home opens. */
 const ownersPage = async (page: Page) => {
   // What its owner asked stands on the Rail, and leads there.
@@ -80,19 +85,6 @@ const walk = async (page: Page) => {
   await (await page.waitForSelector("button ::-p-text(Catch, halter, lead)"))?.click();
 };
 
-/** The body map of the same walk, with some places tapped. */
-const map = async (page: Page) => {
-  await walk(page);
-  await (await page.waitForSelector("button ::-p-text(Handle all over)"))?.click();
-  const tap = async (label: string, times: number) => {
-    for (let i = 0; i < times; i += 1) await (await page.waitForSelector(`button[aria-label^="${label}"]`))?.click();
-  };
-  if (await page.$("::-p-text(Flank, left: hand 2)")) return;
-  await tap("Flank, left", 2);
-  await tap("Ears and poll, right", 3);
-  await tap("Hind foot, right", 1);
-  await page.evaluate(() => document.querySelector("#body-map")?.scrollIntoView());
-};
 /** An evaluation that waits for its signature. */
 const unsigned = async (page: Page) => {
   await visit(page, "/");
@@ -136,13 +128,13 @@ const PICTURES: Record<string, Picture> = {
   horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
   log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
   evaluate: { who: "odalys", size: tablet, go: walk },
-  "body-map": { who: "odalys", size: tablet, go: map },
+  book: { who: "odalys", size: desk, go: open("/book") },
   outcome: { who: "odalys", size: { width: 1280, height: 1500 }, go: unsigned },
   plan: { who: "odalys", size: { width: 1280, height: 1400 }, go: plan },
   ladder: { who: "odalys", size: desk, go: open("/barn/ladder") },
   checks: { who: "odalys", size: desk, go: open("/checks") },
   barn: { who: "odalys", size: desk, go: open("/barn") },
-  card: { who: "tavish", size: phone, go: ownCard },
+  card: { who: "ines", size: phone, go: gate },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
   reports: { who: "odalys", size: desk, go: open("/reports") },
   owner: { who: "odalys", size: phone, go: ownersPage },

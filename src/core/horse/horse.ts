@@ -30,3 +30,9 @@ export function ageInYears(birth: Birth, today: LocalDate): number | null {
   const years = Number(today.slice(0, 4)) - Number(born.slice(0, 4));
   return today.slice(5) >= born.slice(5) ? years : years - 1;
 }
+
+/** Condition scores, 1-9: thin below the first, overweight from the second on. */
+export const THIN_BELOW = 4;
+export const OVERWEIGHT_FROM = 7;
+/** Croup above withers from which a horse is growing, centimetres. */
+export const GROWING_CM = 2;

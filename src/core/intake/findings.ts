@@ -2,7 +2,7 @@
  * Weighs what was seen into places to look: which causes could explain it, with the evidence for and against each, the check that would
  * settle it, how soon, and what waits. It never says what a horse has; it says who should look, and why.
  */
-import type { HistoryAnswer, HistoryTopic, Sex } from "../horse/horse.ts";
+import { GROWING_CM, type HistoryAnswer, type HistoryTopic, OVERWEIGHT_FROM, type Sex, THIN_BELOW } from "../horse/horse.ts";
 import type { TrackSide } from "../kernel/sides.ts";
 import {
   CHECK_ADDS,
@@ -117,11 +117,7 @@ const LEAST_SHARE = 0.1;
 const BY_STRENGTH: Record<Strength, number> = { 1: 2 / 3, 2: 1, 3: 4 / 3 };
 /** Age in years while the milk teeth are being changed. */
 const CHANGING_TEETH = [2, 4] as const;
-/** Condition scores of a thin and of an overweight horse. */
-const THIN_BELOW = 4;
-const OVERWEIGHT_FROM = 7;
-/** Croup above withers, centimetres: overbuilt, and growing hard. */
-const CROUP_HIGH = 2;
+/** Croup above withers of a horse that grows hard, centimetres. */
 const GROWING_HARD = 4;
 const LONG_OFF_DAYS = 7;
 /** Shoes are due after so many days, and may pinch for so many after they were put on. */
@@ -191,7 +187,7 @@ function noteHorse(ledger: Ledger, facts: FindingFacts): void {
     if (facts.history[topic] === answer) note(ledger, weights, (adds) => ({ code: "history", topic, answer, adds }));
   const { growthCm, condition, ageYears, daysOff = null, shodDaysAgo = null, feed = "unknown" } = facts;
   const measured: Record<keyof typeof MEASURE_WEIGHTS, boolean> = {
-    croupHigh: growthCm !== null && growthCm >= CROUP_HIGH,
+    croupHigh: growthCm !== null && growthCm >= GROWING_CM,
     growing: growthCm !== null && growthCm >= GROWING_HARD,
     thin: condition !== null && condition < THIN_BELOW,
     changingTeeth: ageYears !== null && ageYears >= CHANGING_TEETH[0] && ageYears <= CHANGING_TEETH[1],

@@ -1,5 +1,14 @@
 /** What a horse may be asked: ridden or not, by whom, for how long, with whom beside it. Each limit says why. Judgement; the manager may set others. */
-import type { HorseClass, HorseKind, Sex } from "../horse/horse.ts";
+import {
+  GROWING_CM,
+  type HistoryAnswer,
+  type HistoryTopic,
+  type HorseClass,
+  type HorseKind,
+  OVERWEIGHT_FROM,
+  type Sex,
+  THIN_BELOW,
+} from "../horse/horse.ts";
 import { circleMinutes } from "../tools/load.ts";
 import type { Touch } from "./body.ts";
 import type { HeldWork } from "./findings.ts";
@@ -21,6 +30,7 @@ export interface LimitFacts {
   readonly holds: HeldWork;
   readonly signs: readonly Pick<SeenSign, "sign" | "strength">[];
   readonly touches: readonly Touch[];
+  readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
 }
 
 export const UNRIDDEN_REASONS = ["under-two", "under-three", "not-grown", "not-weighed", "check", "all-held"] as const;
@@ -37,6 +47,8 @@ export const SHORT_REASONS = [
   "under-two",
 ] as const;
 export type ShortReason = (typeof SHORT_REASONS)[number];
+export const CIRCLE_REASONS = ["young", "overweight", "foundered"] as const;
+export type CircleReason = (typeof CIRCLE_REASONS)[number];
 export const SECOND_REASONS = ["risk", "girth", "kicks", "never-ridden"] as const;
 export type SecondReason = (typeof SECOND_REASONS)[number];
 export const APART_REASONS = ["near-horses", "stallion"] as const;
@@ -50,6 +62,8 @@ export interface Limits {
   readonly sessionMinutes: number | null;
   readonly sessionBecause: readonly ShortReason[];
   readonly circleMinutes: number;
+  /** Why fewer than a grown horse's. */
+  readonly circleBecause: readonly CircleReason[];
   readonly secondPerson: SecondPerson;
   readonly secondBecause: readonly SecondReason[];
   /** Why it wants room to others; empty: no company is known to trouble it. */
@@ -69,9 +83,6 @@ const SHORTER: Readonly<Record<ShortReason, number>> = {
   growing: 45,
   hot: 30,
 };
-/** Croup above withers from which a horse is growing. */
-export const GROWING_CM = 2;
-const THIN = 4;
 
 function shortOf(facts: LimitFacts): ShortReason[] {
   const age = facts.ageYears;
@@ -81,12 +92,21 @@ function shortOf(facts: LimitFacts): ShortReason[] {
     ...(age === 2 ? (["two"] as const) : []),
     ...(age === 3 ? (["three"] as const) : []),
     ...(facts.horseKind === "unhandled" ? (["unhandled"] as const) : []),
-    ...(facts.condition !== null && facts.condition < THIN ? (["thin"] as const) : []),
+    ...(facts.condition !== null && facts.condition < THIN_BELOW ? (["thin"] as const) : []),
     ...(facts.unfit ? (["unfit"] as const) : []),
     ...(facts.growthCm !== null && facts.growthCm >= GROWING_CM ? (["growing"] as const) : []),
     ...(facts.nerve === "hot" ? (["hot"] as const) : []),
   ];
 }
+
+/** Feet that carry too much, or that foundered before: no circles. */
+function heavyOf({ condition, history }: LimitFacts): CircleReason[] {
+  return [
+    ...(condition !== null && condition >= OVERWEIGHT_FROM ? (["overweight"] as const) : []),
+    ...(history.foundered === "yes" ? (["foundered"] as const) : []),
+  ];
+}
+const GROWN = 5;
 
 function unriddenOf(facts: LimitFacts): UnriddenReason[] {
   return [
@@ -118,12 +138,15 @@ export function limitsOf(facts: LimitFacts): Limits {
   const riddenBecause = unriddenOf(facts);
   const sessionBecause = shortOf(facts);
   const secondBecause = secondOf(facts);
+  const ofAge = circleMinutes(facts.ageYears);
+  const heavy = heavyOf(facts);
   return {
     ridden: riddenBecause.length === 0,
     riddenBecause,
     sessionMinutes: sessionBecause.length === 0 ? null : Math.min(...sessionBecause.map((reason) => SHORTER[reason])),
     sessionBecause,
-    circleMinutes: circleMinutes(facts.ageYears),
+    circleMinutes: heavy.length > 0 ? 0 : ofAge,
+    circleBecause: [...(ofAge < circleMinutes(GROWN) ? (["young"] as const) : []), ...heavy],
     secondPerson: secondBecause.some((why) => why !== "never-ridden") ? "always" : secondBecause.length > 0 ? "riding" : "no",
     secondBecause,
     apartBecause: [

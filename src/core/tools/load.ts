@@ -1,4 +1,5 @@
 /** How much a horse may carry: rider with tack ÷ horse's weight. Two lines: prefer under, refuse above. */
+import { THIN_BELOW } from "../horse/horse.ts";
 
 export const FITNESS = ["unknown", "fit", "unfit"] as const;
 export type Fitness = (typeof FITNESS)[number];
@@ -39,7 +40,7 @@ export function loadLimit(facts: LoadFacts): LoadLimit {
   else if (facts.ageYears < 4) because.push("under-four");
   if (facts.fitness === "unfit") because.push("unfit");
   if (facts.fitness === "unknown") because.push("fitness-unknown");
-  if (facts.condition !== null && facts.condition < 4) because.push("thin");
+  if (facts.condition !== null && facts.condition < THIN_BELOW) because.push("thin");
   if (facts.daysOff !== null && facts.daysOff >= DAYS_THAT_COST_FITNESS) because.push("time-off");
   const line = because.length > 0 ? LIGHT : FIT_ADULT;
   return { ...line, preferKg: line.prefer * facts.weightKg, refuseKg: line.refuse * facts.weightKg, because };

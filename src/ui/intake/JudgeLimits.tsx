@@ -1,9 +1,10 @@
 import type { JudgementFields } from "#contracts/intake.ts";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
+import { GROWING_CM } from "#core/horse/horse.ts";
 import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { kilograms, listed, outer } from "#ui/words/figures.ts";
-import { APART, LEARNER, NERVE, SECOND, SECOND_PERSON, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
+import { APART, CIRCLES, LEARNER, NERVE, SECOND, SECOND_PERSON, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
 import { LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
 import { sayNobodyLight } from "#ui/words/reasons.ts";
@@ -110,7 +111,7 @@ export function JudgeLimits({
       <Row
         label="Circles"
         id="set-circles"
-        read={limits.circleMinutes === 0 ? "None: too young." : `${limits.circleMinutes} minutes of trot and canter a session.`}
+        read={`${limits.circleMinutes === 0 ? "None" : `${limits.circleMinutes} minutes of trot and canter a session`}${reasons(limits.circleBecause.map((why) => CIRCLES[why]))}.`}
         value={judgement.circleMinutes === null ? "" : String(judgement.circleMinutes)}
         options={[
           asRead,
@@ -158,7 +159,7 @@ export function JudgeLimits({
             outcome.nerve && NERVE[outcome.nerve],
             outcome.condition !== null && `condition ${outcome.condition}`,
             outcome.growthCm !== null &&
-              outcome.growthCm >= 2 &&
+              outcome.growthCm >= GROWING_CM &&
               `croup ${outcome.growthCm} cm above the withers: trouble with balance and canter is to be expected`,
             ...outcome.resting.map(sayResting),
           ]

@@ -1,5 +1,6 @@
 import type { HorseNowView, InForceView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
+import { GROWING_CM } from "#core/horse/horse.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
 import { skillOf } from "#core/ladder/skills.ts";
@@ -87,7 +88,7 @@ export function Outcome({
             </dd>
           </>
         )}
-        {outcome.growthCm !== null && outcome.growthCm >= 2 && (
+        {outcome.growthCm !== null && outcome.growthCm >= GROWING_CM && (
           <>
             <dt className="sign text-dim">Growth</dt>
             <dd>croup {outcome.growthCm} cm above the withers: expect trouble with balance and canter</dd>

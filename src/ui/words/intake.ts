@@ -5,7 +5,7 @@ import type { GoalReading, Verdict } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
 import type { Moment, Trend } from "#core/intake/cause-rules.ts";
 import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
-import type { ApartReason, SecondPerson, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
+import type { ApartReason, CircleReason, SecondPerson, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
 import {
   inches,
   type LengthName,
@@ -128,6 +128,11 @@ export const SHORT: Record<ShortReason, string> = {
   unfit: "not fit",
   growing: "still growing",
   hot: "slow to come down after a fright",
+};
+export const CIRCLES: Record<CircleReason, string> = {
+  young: "young, or of no known age",
+  overweight: "overweight; no trot on hard ground either, and farrier and feed first",
+  foundered: "foundered before; no trot on hard ground either, and farrier and feed first",
 };
 export const SECOND: Record<SecondReason, string> = {
   risk: "risk 4 or 5",
