@@ -152,11 +152,16 @@ export const ONE_SIDED: Readonly<Record<string, Weights>> = {
   "one-side": { lameness: 0.5, handedness: 0.5 },
   trips: { lameness: 0.9 },
   "foot-refused": { lameness: 0.9 },
-  "sucks-back": { eyes: 0.7 },
+  "sucks-back": { eyes: 1.2 },
   shies: { eyes: 1.8 },
   "eye-kept": { eyes: 1 },
   "short-steps": { lameness: 0.8 },
   heat: { lameness: 0.8 },
+};
+
+/** Where a sign shows says more: a hind leg that sticks when the hindquarters are sent over, or in backing, before feet that stumble anywhere. */
+export const RUNG_WEIGHTS: Readonly<Record<string, Readonly<Record<string, Weights>>>> = {
+  trips: { yields: { nerves: 1 } },
 };
 
 /** Signs that mean more together. */

@@ -87,7 +87,7 @@ export const CAUSES: readonly Cause[] = [
   body("back", "Back or ribs", "bodyworker", 2, "feel along the back and ribs on both sides, standing and moving"),
   body("skin", "Skin under the tack", "vet", 1, "part the hair along the girth and under the saddle"),
   body("poll", "Ears or poll", "vet", 2, "look at ears and poll without a halter", WHAT_TOUCHES),
-  body("eyes", "Eyes", "vet", 2, "look at both eyes; lead past the same thing on each side", { found: "ridden", grave: true }),
+  body("eyes", "Eyes", "vet", 2, "look at both eyes; lead past the same thing on each side", { found: "ridden" }),
   body("lameness", "Soundness of a limb", "vet", 2, "trot up on hard ground, straight and on both circles", { found: "all" }),
   body("feet", "Feet or shoes", "farrier", 1, "look at balance, length and shoes, and when they were last done"),
   body("nerves", "Stifle or nerves behind", "vet", 2, "test hind limbs and tail: turning short, backing, up and down a step", {
@@ -126,9 +126,7 @@ export const CAUSES: readonly Cause[] = [
     2,
     "bend and trot up on soft and hard ground; feel the feet for heat",
   ),
-  body("breathing", "Breathing or wind", "vet", 2, "listen at rest and after work; count breaths until they are down", {
-    grave: true,
-  }),
+  body("breathing", "Breathing or wind", "vet", 2, "listen at rest and after work; count breaths until they are down"),
   body(
     "overweight",
     "Overweight, or foundered before: feet, feed and ground",

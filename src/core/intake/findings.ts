@@ -17,6 +17,7 @@ import {
   ONE_SIDED,
   RIDDEN_SIGNS,
   RULED_OUT,
+  RUNG_WEIGHTS,
   SIGN_WEIGHTS,
   type SignWeights,
   SUDDEN_ADDS,
@@ -32,7 +33,7 @@ import {
   type TrialResult,
 } from "./cause-rules.ts";
 import { CAUSES, type Cause, type CauseHold, type CauseId, causeOf } from "./causes.ts";
-import { type Strength, signOf } from "./signs.ts";
+import { STRENGTHS, type Strength, signOf } from "./signs.ts";
 
 export interface Observation {
   readonly sign: string;
@@ -112,6 +113,7 @@ const WORTH_A_LOOK = 1;
 /** A cause decides what waits and how soon where it is likely beside the others of the same sign: near the best, and not lost among many. */
 const NEAR_THE_BEST = 0.75;
 const SHARE = 0.2;
+const HALF = 0.5;
 /** Below this share of a sign it decides nothing. */
 const LEAST_SHARE = 0.1;
 const BY_STRENGTH: Record<Strength, number> = { 1: 2 / 3, 2: 1, 3: 4 / 3 };
@@ -156,6 +158,20 @@ function noteSigns(ledger: Ledger, bad: readonly Observation[], signWeights: Sig
     plain.add(sign);
     if (moment) note(ledger, scaled(MOMENT_WEIGHTS[sign]?.[moment] ?? {}, BY_STRENGTH[strength]), evidence);
   }
+  for (const [sign, byRung] of Object.entries(RUNG_WEIGHTS))
+    for (const [rung, weights] of Object.entries(byRung)) {
+      const there = bad.filter((one) => one.sign === sign && one.rung === rung).map(({ strength }) => strength);
+      const strength = STRENGTHS.filter((one) => there.includes(one)).at(-1);
+      if (strength)
+        note(ledger, scaled(weights, BY_STRENGTH[strength]), (adds) => ({
+          code: "sign",
+          sign,
+          rung,
+          side: "both",
+          moment: null,
+          adds,
+        }));
+    }
   for (const [sign, weights] of Object.entries(ONE_SIDED)) {
     const sides = new Set(bad.filter((one) => one.sign === sign).map((one) => one.side));
     const [side] = sides;
@@ -272,10 +288,8 @@ interface Said {
 }
 function saidOf({ cause, evidence }: Weighted, all: readonly Weighted[], facts: FindingFacts, signWeights: SignWeights): Said {
   const alike = (steps: Steps): Said => ({ own: steps, whole: steps });
-  // What was found holds until somebody releases it, however slight the sign.
-  if (facts.checks.some((check) => check.cause === cause.id && check.result === "found"))
-    return alike([WEEKS, HOLDS.indexOf(cause.found)]);
-  if (!cause.body) return alike([0, 0]);
+  const found = facts.checks.some((check) => check.cause === cause.id && check.result === "found");
+  if (!cause.body) return alike([found ? WEEKS : 0, 0]);
   const bad = facts.seen.filter((one) => !signOf(one.sign).good);
   if (cause.id === "sudden") return alike([3, 3]);
   const most = HOLDS.indexOf(cause.most);
@@ -300,11 +314,13 @@ function saidOf({ cause, evidence }: Weighted, all: readonly Weighted[], facts: 
     const step = haste(one);
     const steps: Steps = [step, Math.min(step, most)];
     own = more(own, steps);
-    const likely = cause.grave || (mine >= NEAR_THE_BEST * Math.max(...rivals) && share >= SHARE);
-    if (likely) whole = more(whole, steps);
-    // Somebody looks all the same; what waits for it is less.
-    else if (share >= LEAST_SHARE) whole = more(whole, [Math.min(WEEKS, step), Math.max(0, steps[1] - 1)]);
+    const ofBest = mine / Math.max(1e-9, ...rivals);
+    if (cause.grave || (ofBest >= NEAR_THE_BEST && share >= SHARE)) whole = more(whole, steps);
+    // Somebody looks all the same; what waits for it is less, and nothing where something else is much likelier.
+    else if (share >= LEAST_SHARE) whole = more(whole, [Math.min(WEEKS, step), ofBest >= HALF ? Math.max(0, steps[1] - 1) : 0]);
   }
+  // What was found holds until somebody releases it, however slight the sign.
+  if (found) return alike([Math.max(WEEKS, own[0]), HOLDS.indexOf(cause.found)]);
   // Without what was changed it goes well: that is looked at, and work with the change goes on.
   if (facts.trials.some(({ change, result }) => result === "gone" && TRIAL_CAUSE[change] === cause.id))
     return alike([Math.min(WEEKS, own[0]), 0]);
