@@ -3,7 +3,7 @@ import astro from "eslint-plugin-astro";
 import tseslint from "typescript-eslint";
 import { CORE_ORDER, FENCES } from "./lint/fences.mjs";
 
-const PARTS = ["core", "contracts", "db", "solver", "server", "ui", "bin", "demo", "tests"];
+const PARTS = ["core", "contracts", "shipped", "db", "solver", "server", "ui", "bin", "demo", "tests"];
 
 const everywhere = [
   { name: "astro/zod", message: "Astro carries its own zod 3: import zod/mini." },

@@ -10,12 +10,22 @@ export default defineConfig({
     sequence: { sequencer: LongestFirst },
     projects: [
       // Proofs try every tiny day: seconds on a machine that has other work.
-      { test: { name: "core", include: ["src/**/*.test.ts"], testTimeout: 30_000, maxWorkers, isolate: false } },
+      {
+        test: {
+          name: "core",
+          include: ["src/**/*.test.ts"],
+          setupFiles: ["tests/support/shipped-ladder.ts"],
+          testTimeout: 30_000,
+          maxWorkers,
+          isolate: false,
+        },
+      },
       {
         test: {
           name: "house",
           include: ["tests/**/*.test.ts"],
           globalSetup: "tests/support/global.ts",
+          setupFiles: ["tests/support/shipped-ladder.ts"],
           // What nobody waits for any more must not take a core from the other worker.
           env: { FURLONG_PROOF_MS: "4000" },
           testTimeout: 60_000,

@@ -9,10 +9,10 @@ import { WALKED_SKILLS } from "#core/intake/instrument.ts";
 import { must } from "#core/kernel/assert.ts";
 import { seededRandom } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { Sql } from "#db/client.ts";
 import { PEOPLE } from "#demo/cast.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
+import { skillOf } from "#shipped/ladder.ts";
 
 const SIGNED = {
   risk: null,

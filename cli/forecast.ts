@@ -9,7 +9,7 @@ import type { SkillShape, StayFacts } from "#core/forecast/stay.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { ladderFaults } from "#core/ladder/graph.ts";
-import { BRANCHES } from "#core/ladder/skills.ts";
+import { NATURES } from "#core/ladder/skill.ts";
 import { fail, fileCommand } from "./file-command.ts";
 
 const MOST_DAYS = 400;
@@ -30,7 +30,7 @@ const StayFile = z.strictObject({
   skills: list(
     z.strictObject({
       id: name("The skill's id"),
-      branch: oneOf(BRANCHES),
+      branch: oneOf(NATURES),
       prerequisites: z._default(list(name("The prerequisite"), 20), []),
       sided: flag,
       sessions03: number(0.1, 200, "sessions"),
@@ -54,9 +54,14 @@ const StayFile = z.strictObject({
 });
 type StayFile = z.output<typeof StayFile>;
 
+/** Of a file only the names are known: what is worked at the bit goes by them. */
+const AT_THE_BIT = /(^|-)(bit|rein|steer|steering|stop|bend|soft)(-|$)/;
+const shapesOf = ({ skills }: StayFile): readonly SkillShape[] =>
+  skills.map((skill) => ({ ...skill, nature: skill.branch, atTheBit: AT_THE_BIT.test(skill.id) }));
+
 /** What a schema cannot say: names that must be in the ladder, and a ladder that must be one. */
 function checked(file: StayFile): StayFile {
-  const shapes = new Map<string, SkillShape>(file.skills.map((skill) => [skill.id, skill]));
+  const shapes = new Map(shapesOf(file).map((skill) => [skill.id, skill]));
   if (shapes.size < file.skills.length) fail("skills", "Two skills have the same id.");
   const [fault] = ladderFaults(file.skills.map(({ id, prerequisites }) => ({ id, after: prerequisites })));
   if (fault?.kind === "cycle") fail("skills", `These lead back to themselves: ${fault.skills.join(", ")}.`);
@@ -92,7 +97,7 @@ function checked(file: StayFile): StayFile {
 
 const factsOf = (file: StayFile): StayFacts => ({
   kind: file.kind,
-  skills: file.skills,
+  skills: shapesOf(file),
   seen: [],
   sessions: file.sessions.filter(({ day }) => day <= file.day).sort((a, b) => a.day - b.day),
 });

@@ -7,7 +7,7 @@ import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { type EvaluationKind, notYetForSaddle } from "#core/intake/outcome.ts";
 import type { Random } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
+import { SHIPPED, skillOf } from "#shipped/ladder.ts";
 import { TOUCHY, WHEN } from "./bodies.ts";
 import type { Character } from "./cast.ts";
 import type { Truth } from "./truth.ts";
@@ -41,7 +41,7 @@ export function walkFor(c: Character, truth: Truth, random: Random, kind: Evalua
   const walk: WalkFields = structuredClone(EMPTY_WALK) as WalkFields;
   walk.measures = measuresOf(c, random);
   for (const rung of RUNGS) {
-    if (rung.id === RIDDEN_RUNG && notYetForSaddle(walk.marks).length > 0) continue;
+    if (rung.id === RIDDEN_RUNG && notYetForSaddle(walk.marks, SHIPPED).length > 0) continue;
     const marks = rung.skills.flatMap((skill) =>
       sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score: truth.score(skill, side) })),
     );
@@ -76,7 +76,7 @@ function wantedNext(view: ClosedEvaluationView): readonly string[] {
   const open = new Set(view.outcome.starting.flatMap((point) => point.next));
   const levels = new Map(view.levels.map(([track, latest]) => [track, { latest }] as const));
   return view.proposal.goals
-    .flatMap((goal) => readGoal(goal, levels, view.sessionsLeft).missing.map((one) => one.skill))
+    .flatMap((goal) => readGoal(goal, levels, view.sessionsLeft, SHIPPED).missing.map((one) => one.skill))
     .filter((skill, i, all) => open.has(skill) && all.indexOf(skill) === i);
 }
 

@@ -12,7 +12,7 @@ import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
-import { GOAL_SETS } from "#core/plan/goal-sets.ts";
+import { GOAL_SETS, goalsOfSet } from "#core/plan/goal-sets.ts";
 import type { Sql } from "#db/client.ts";
 import { findLink } from "#db/queries/owner.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
@@ -25,6 +25,7 @@ import { readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { readDueReports } from "#server/report/read-report.ts";
 import { openStay } from "#server/stay/read-horse.ts";
+import { SKILLS } from "#shipped/ladder.ts";
 import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
 import { judgementOf, walkFor } from "./evaluation.ts";
@@ -235,7 +236,11 @@ class DemoBarn {
       "a set of goals",
     );
     const { version } = await readPlan(this.deps, opened, must(this.manager, "the manager"));
-    await this.ask("plan/set-goals", this.manager, { stay, version, goals: set.goals.slice(0, GOALS_OF_A_STAY) });
+    await this.ask("plan/set-goals", this.manager, {
+      stay,
+      version,
+      goals: goalsOfSet(set.goals, SKILLS).slice(0, GOALS_OF_A_STAY),
+    });
   }
 
   private stayOf = (horse: string): StayId | null =>

@@ -8,8 +8,8 @@ import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { Random } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { type GateTick } from "#core/permission/ground-check.ts";
+import { skillOf } from "#shipped/ladder.ts";
 import type { Character } from "./cast.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 

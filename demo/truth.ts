@@ -2,7 +2,7 @@
 import type { Random } from "#core/kernel/random.ts";
 import { type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { trackKey } from "#core/ladder/level.ts";
-import { SKILLS, skillOf } from "#core/ladder/skills.ts";
+import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import type { Character } from "./cast.ts";
 
 const BRANCH_START: Record<Character["kind"], Partial<Record<string, number>>> = {
@@ -26,7 +26,7 @@ export interface Truth {
 
 export function truthOf(character: Character, random: Random): Truth {
   const level = new Map<string, number>();
-  for (const skill of SKILLS) {
+  for (const skill of SKILLS.filter(({ everyday }) => everyday)) {
     const start = BRANCH_START[character.kind][skill.branch] ?? 0;
     for (const side of sidesOf(skill.sided)) {
       const lag = side === character.lag.side ? character.lag.by : 0;

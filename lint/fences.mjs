@@ -6,7 +6,8 @@
 export const FENCES = {
   core: { files: ["src/core/**/*.ts"], may: [] },
   contracts: { files: ["src/contracts/**/*.ts"], may: ["core", "contracts"] },
-  db: { files: ["src/db/**/*.ts"], may: ["core", "contracts", "db"] },
+  shipped: { files: ["src/shipped/**/*.ts"], may: ["core", "contracts", "shipped"] },
+  db: { files: ["src/db/**/*.ts"], may: ["core", "contracts", "shipped", "db"] },
   solver: { files: ["src/solver/**/*.ts"], may: ["core", "solver"] },
   server: { files: ["src/server/**/*.ts"], may: ["core", "contracts", "db", "solver", "server"] },
   ui: { files: ["src/ui/**/*.{ts,tsx,astro}", "src/ui/**/*.astro/*.{js,ts}"], may: ["core", "contracts", "ui"] },
@@ -16,7 +17,7 @@ export const FENCES = {
   },
   worker: { files: ["src/worker/**/*.ts"], may: [] },
   standins: { files: ["standins/**/*.ts"], may: ["core"] },
-  cli: { files: ["cli/**/*.ts"], may: ["core", "contracts", "solver"] },
+  cli: { files: ["cli/**/*.ts"], may: ["core", "contracts", "shipped", "solver"] },
 };
 
 /**
@@ -31,8 +32,8 @@ export const CORE_ORDER = {
   tools: ["kernel", "horse"],
   intake: ["kernel", "calendar", "horse", "ladder", "tools", "reading"],
   forecast: ["kernel", "horse"],
-  check: ["calendar", "intake"],
-  card: ["kernel", "intake"],
+  check: ["calendar", "ladder", "intake"],
+  card: ["kernel", "ladder", "intake"],
   reading: ["kernel", "calendar", "horse", "ladder"],
   permission: ["kernel", "calendar", "horse", "ladder", "tools", "intake", "card", "check", "weather", "reading"],
   gate: ["card", "permission", "weather"],

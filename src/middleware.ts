@@ -9,6 +9,7 @@ import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
 import { storedPage } from "#server/http/page-store.ts";
 import { sessionCookie } from "#server/http/target.ts";
+import { knowLadder } from "#server/ladder/know.ts";
 import { log } from "#server/log.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverNowAndThen } from "#server/owner/deliver.ts";
@@ -34,6 +35,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
       message: "This request came from another site. Open Steady Furlong itself and try again.",
     });
   try {
+    // Where the database is away each part says so by itself.
+    await knowLadder(deps()).catch(() => undefined);
     const access = PAGES[context.routePattern] ?? [];
     if (access === "anybody") return withHeaders(await whole(await next()), !url.pathname.startsWith("/_astro/"));
     const visitor = await visitorOf(deps(), context.cookies.get(sessionCookie(url))?.value);

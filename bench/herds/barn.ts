@@ -5,14 +5,16 @@ import type { Session, SkillShape } from "#core/forecast/stay.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
+import { SKILLS } from "#shipped/ladder.ts";
 import type { Family, RiderTruth } from "./family.ts";
 import { Horse, type Ladder } from "./horse.ts";
 import { habit, ladderFirst, type Policy, plan, syllabus } from "./policies.ts";
 
-export const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, after, sided, to3 }) => ({
+export const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
   id,
   branch,
+  nature,
+  atTheBit: tags.includes("bit-and-steering"),
   prerequisites: after,
   sided,
   sessions03: to3,

@@ -63,6 +63,16 @@ const gate = async (page: Page) => {
   await ownCard(page);
   await page.$eval("#gate-title", (title) => title.scrollIntoView());
 };
+/** The same at its work, a score given: what it looks like stands under it. */
+const scored = async (page: Page) => {
+  await ownCard(page);
+  await page.$eval("nav[aria-label='Parts of the card'] > :nth-child(2)", (part) => (part as HTMLElement).click());
+  const score = await page.waitForSelector("[role=group] button[aria-label*=': 3, ']");
+  await score?.evaluate((one) => {
+    (one as HTMLElement).click();
+    one.scrollIntoView({ block: "center" });
+  });
+};
 /** What the link of the horse that went home opens. */
 const ownersPage = async (page: Page) => {
   // What its owner asked stands on the Rail, and leads there.
@@ -100,15 +110,6 @@ const plan = async (page: Page) => {
   await page.waitForFunction(() => !document.body.textContent?.includes("playing the rest"), { timeout: 60_000 });
 };
 
-/** Tomorrow, laid out with one key and proven. */
-const laidOut = async (page: Page) => {
-  await visit(page, "/today");
-  const tomorrow = await page.$eval("a[data-keys=']']", (link) => link.getAttribute("href"));
-  await visit(page, tomorrow);
-  await page.keyboard.press("l");
-  await page.waitForFunction(() => /Proven best|from the best\./.test(document.body.innerText), { timeout: 60_000 });
-};
-
 /** The week, laid out with one key. */
 const week = async (page: Page) => {
   await visit(page, "/week");
@@ -121,7 +122,6 @@ const week = async (page: Page) => {
 const PICTURES: Record<string, Picture> = {
   rail: { who: "odalys", size: desk, go: open("/") },
   today: { who: "odalys", size: desk, go: open("/today") },
-  "lay-out": { who: "odalys", size: desk, go: laidOut },
   week: { who: "odalys", size: { width: 1280, height: 1000 }, go: week },
   wall: { who: "jory", size: { width: 1600, height: 900 }, go: open("/today/wall") },
   string: { who: "wren", size: phone, go: open("/string") },
@@ -133,10 +133,11 @@ const PICTURES: Record<string, Picture> = {
   plan: { who: "odalys", size: { width: 1280, height: 1400 }, go: plan },
   ladder: { who: "odalys", size: desk, go: open("/barn/ladder") },
   checks: { who: "odalys", size: desk, go: open("/checks") },
-  barn: { who: "odalys", size: desk, go: open("/barn") },
   card: { who: "ines", size: phone, go: gate },
+  "card-work": { who: "wren", size: phone, go: scored },
+  skill: { who: "odalys", size: { width: 1280, height: 1100 }, go: open("/skill/soft-feel") },
+  "skill-phone": { who: "wren", size: phone, go: open("/skill/girth?method=quiet-steps") },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
-  reports: { who: "odalys", size: desk, go: open("/reports") },
   owner: { who: "odalys", size: phone, go: ownersPage },
 };
 

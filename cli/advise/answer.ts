@@ -1,4 +1,5 @@
 /** furlong-advice/1: what the application says of a horse on a day. */
+
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
@@ -8,7 +9,8 @@ import { playsOf } from "#core/forecast/plays.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
 import type { VERDICTS } from "#core/intake/aims.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import { BEARS, type Bears, type Skill } from "#core/ladder/skills.ts";
+import { idsTagged } from "#core/ladder/ladder.ts";
+import { BEARS, type Bears, type Skill } from "#core/ladder/skill.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import { GATE_TICKS, RED_SIGNS, ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
@@ -359,7 +361,20 @@ export const adviceVocabulary = (ladder: readonly Skill[]) => ({
     contains,
   })),
   reasons: [...REASON_CODES, "nobody-light-enough"],
-  steps: STEPS.map((step: Step) => ({ code: step, skills: STEP_LISTS[step].skills, needs: STEP_LISTS[step].needs })),
+  steps: STEPS.map((step: Step) => ({
+    code: step,
+    skills: idsTagged(ladder, ...STEP_LISTS[step].of),
+    needs: STEP_LISTS[step].needs.flatMap((need): readonly object[] =>
+      need.code === "level"
+        ? idsTagged(ladder, need.tag).map((skill) => ({
+            code: need.code,
+            skill,
+            at: need.at,
+            ...(need.oneSide ? { oneSide: true } : {}),
+          }))
+        : [need],
+    ),
+  })),
   needs: ["nobody-light-enough", "not-signed", "weigh", "check-open", "check-found", "exit", "report"],
   bases: ["seen", "implied", "told", "none"],
   stages: ["unridden", "first-rides", "riding"],

@@ -1,6 +1,7 @@
 /** furlong-case/1: one horse on one day. Missing fields are unknown, empty or null; unknown ones are refused. */
 import { z } from "zod/mini";
 import { date, flag, list, number, oneOf, score, side, sign, skill, strength, weekday, whole, words } from "#contracts/fields.ts";
+import { LadderFile } from "#contracts/ladder.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { TERM_LENGTHS } from "#core/calendar/term.ts";
 import { DURINGS, HURT, INCIDENT_KINDS, LED_BYS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
@@ -89,8 +90,10 @@ export const CaseFile = z.strictObject({
       method: orElse(oneOf(METHODS.map(({ id }) => id)), "quiet-steps"),
       restDays: orElse(list(weekday, 6), []),
       holidays: orElse(list(date, 400), []),
+      /** Of its own; null: the shipped one. */
+      ladder: maybe(LadderFile),
     }),
-    { method: "quiet-steps", restDays: [], holidays: [] },
+    { method: "quiet-steps", restDays: [], holidays: [], ladder: null },
   ),
   horse: z.strictObject({
     born: maybe(z.union([whole(1970, 2100), date], "A year, or a date.")),

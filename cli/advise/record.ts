@@ -14,8 +14,8 @@ import type { SeenSign } from "#core/intake/seen.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { type Score, SIDES, type TrackSide } from "#core/kernel/sides.ts";
 import { ladderFor } from "#core/ladder/for-method.ts";
+import { type Ladder, ladderForStay } from "#core/ladder/ladder.ts";
 import { METHODS, methodOf } from "#core/ladder/methods.ts";
-import { SKILLS, skillOf } from "#core/ladder/skills.ts";
 import type { HorseRecord } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
@@ -31,7 +31,7 @@ import type { Case } from "./case.ts";
 type Marks = Case["sessions"][number]["scores"];
 type Given = { readonly skill: string; readonly side: TrackSide; readonly score: Score };
 
-function givenIn(marks: Marks, path: string): readonly Given[] {
+function givenIn({ of: skillOf }: Ladder, marks: Marks, path: string): readonly Given[] {
   return Object.entries(marks).flatMap(([id, of]): readonly Given[] => {
     const { sided } = skillOf(id);
     if (of === null) return [];
@@ -48,7 +48,7 @@ function givenIn(marks: Marks, path: string): readonly Given[] {
 }
 
 /** What no schema can say: order of days, people and sides that are there, answers that do not contradict one another. */
-function refuseContradictions(file: Case): void {
+function refuseContradictions(file: Case, { of: skillOf }: Ladder): void {
   const { today, stay, people, card, checks, holds } = file;
   const notAfterToday = (day: LocalDate | null, path: string): void => {
     if (day !== null && day > today) fail(path, "Lies after today.");
@@ -123,21 +123,21 @@ export interface Advised {
   readonly lastDay: LocalDate;
 }
 
-export function recordOf(file: Case): Advised {
-  refuseContradictions(file);
+export function recordOf(file: Case, whole: Ladder): Advised {
+  refuseContradictions(file, whole);
   const { today, barn, horse, stay, signed } = file;
   const method = methodOf(barn.method);
-  const ladder = ladderFor(SKILLS, method);
+  const ladder = ladderFor(whole.skills, method);
   const inOrder = <T extends { readonly day: LocalDate }>(list: readonly T[]): readonly T[] =>
     [...list].sort((a, b) => dayNumber(a.day) - dayNumber(b.day));
   const evaluations = inOrder(file.evaluations);
   const sessions = inOrder(file.sessions);
   const scores: readonly ReadScore[] = [
     ...evaluations.flatMap(({ day, marks }, i) =>
-      givenIn(marks, `evaluations.${i}.marks`).map((one) => ({ ...one, day, walk: true })),
+      givenIn(whole, marks, `evaluations.${i}.marks`).map((one) => ({ ...one, day, walk: true })),
     ),
     ...sessions.flatMap(({ day, scores: given }, i) =>
-      givenIn(given, `sessions.${i}.scores`).map((one) => ({ ...one, day, walk: false })),
+      givenIn(whole, given, `sessions.${i}.scores`).map((one) => ({ ...one, day, walk: false })),
     ),
   ].sort((a, b) => dayNumber(a.day) - dayNumber(b.day) || Number(b.walk) - Number(a.walk));
   const rides = sessions.filter(({ saddle }) => saddle > 0).length;
@@ -170,7 +170,7 @@ export function recordOf(file: Case): Advised {
     trend,
   });
   const walk = latest && {
-    marks: givenIn(latest.marks, "evaluations").map((one) => ({ ...one })),
+    marks: givenIn(whole, latest.marks, "evaluations").map((one) => ({ ...one })),
     signs: latest.signs.map(seenSign),
     touches: [],
     measures: { ...NOT_MEASURED, scaleKg: horse.weightKg, condition: horse.condition, fitness: stay.fit },
@@ -180,15 +180,18 @@ export function recordOf(file: Case): Advised {
   };
   const read =
     walk &&
-    readWalk({
-      horseClass: horse.class,
-      horseKind: stay.kind,
-      ageYears,
-      sex: horse.sex,
-      history: horse.history,
-      told: `${stay.aim} ${stay.complaint}`,
-      ...walk,
-    });
+    readWalk(
+      {
+        horseClass: horse.class,
+        horseKind: stay.kind,
+        ageYears,
+        sex: horse.sex,
+        history: horse.history,
+        told: `${stay.aim} ${stay.complaint}`,
+        ...walk,
+      },
+      whole,
+    );
   const record: HorseRecord = {
     kind: stay.kind,
     horseClass: horse.class,
@@ -261,12 +264,16 @@ export function recordOf(file: Case): Advised {
       onHold: heldOn(holds, today)?.to === null,
       method,
       methods: METHODS,
-      ladder: SKILLS,
-      seen: intake ? givenIn(intake.marks, "evaluations") : [],
-      sessions: sessionsOf(file, { evaluations, sessions }),
-      goals: goalsOf(file),
+      ladder: ladderForStay(whole.skills, [
+        ...scores.map(({ skill }) => skill),
+        ...goalsOf(file, whole).map(({ skill }) => skill),
+        ...(file.card?.skills ?? []),
+      ]),
+      seen: intake ? givenIn(whole, intake.marks, "evaluations") : [],
+      sessions: sessionsOf(whole, file, { evaluations, sessions }),
+      goals: goalsOf(file, whole),
       pins: [],
-      waits: waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goalsOf(file).map(({ skill }) => skill) }),
+      waits: waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goalsOf(file, whole).map(({ skill }) => skill) }),
       missed: Math.max(0, reading.contractedSoFar - reading.delivered),
       planned: Math.max(reading.contractedSoFar, reading.delivered),
       minutes: Math.min(record.signed?.sessionMinutes ?? method.sessionMinutes, method.sessionMinutes),
@@ -278,7 +285,7 @@ export function recordOf(file: Case): Advised {
   };
 }
 
-const goalsOf = ({ goals, stay }: Case): readonly PlanGoal[] =>
+const goalsOf = ({ goals, stay }: Case, ladder: Ladder): readonly PlanGoal[] =>
   goals
     ?.filter(({ verdict }) => verdict !== "not-this-term")
     .map(({ skill, target, side, weight, must }) => ({
@@ -287,10 +294,11 @@ const goalsOf = ({ goals, stay }: Case): readonly PlanGoal[] =>
       side: side === "both" ? null : side,
       weight,
       must,
-    })) ?? goalsInWords(`${stay.aim}. ${stay.complaint}`).map((goal) => ({ ...goal, side: null, weight: 2, must: true }));
+    })) ?? goalsInWords(`${stay.aim}. ${stay.complaint}`, ladder).map((goal) => ({ ...goal, side: null, weight: 2, must: true }));
 
 /** Work as the estimator hears it: a session's minutes shared out among what was scored; a later evaluation is a look of a minute each. */
 function sessionsOf(
+  whole: Ladder,
   { stay }: Case,
   {
     evaluations,
@@ -298,7 +306,7 @@ function sessionsOf(
   }: { readonly evaluations: readonly Case["evaluations"][number][]; readonly sessions: readonly Case["sessions"][number][] },
 ): readonly Session[] {
   const worksOf = (marks: Marks, minutes: number, path: string): Session["work"] => {
-    const given = givenIn(marks, path);
+    const given = givenIn(whole, marks, path);
     const ids = [...new Set(given.map(({ skill }) => skill))];
     return ids.map((skill) => ({
       skill,

@@ -20,6 +20,7 @@ import {
   flag,
   id,
   list,
+  number,
   oneOf,
   onItsSide,
   said,
@@ -71,6 +72,12 @@ export const RecordFields = z
     swaps: orElse(
       list(z.object({ skill, did: z.nullable(skill), why: said("The reason", 300) }), 20).check(
         z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "Something is swapped twice: keep one."),
+      ),
+      [],
+    ),
+    measures: orElse(
+      list(z.object({ skill, figure: number(0, 36_000) }), 40).check(
+        z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "A skill is measured twice: keep one figure."),
       ),
       [],
     ),

@@ -4,7 +4,7 @@ import { type LocalDate, parseLocalDate } from "#core/calendar/local-date.ts";
 import { isSign, STRENGTHS } from "#core/intake/signs.ts";
 import type { Id } from "#core/kernel/brand.ts";
 import { SCORES, sidesOf, TRACK_SIDES } from "#core/kernel/sides.ts";
-import { isSkill, skillOf } from "#core/ladder/skills.ts";
+import { here } from "./ladder.here.ts";
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 /** Characters that PostgreSQL cannot hold in text, and others that no keyboard gives. */
@@ -59,8 +59,14 @@ export const setOf = <const T extends readonly string[]>(values: T) =>
 export const methodId = z
   .string("Choose a method.")
   .check(z.regex(/^[a-z][a-z0-9-]{1,40}$/, "Not a method of ours: reload the page."));
+/** A name in small letters that stays for good. */
+export const slug = z
+  .string("A short name.")
+  .check(z.regex(/^[a-z][a-z0-9-]{0,60}$/, "Small letters, digits and hyphens, a letter first, at most 60."));
 export const version = whole(1, 1_000_000_000);
-export const skill = z.string("Name a skill of the ladder.").check(z.refine((x) => isSkill(x), "No such skill on the ladder."));
+export const skill = z
+  .string("Name a skill of the ladder.")
+  .check(z.refine((x) => here().find(x) !== undefined, "No such skill on the ladder."));
 export const sign = z.string("Name a sign.").check(z.refine((x) => isSign(x), "No such sign."));
 export const side = oneOf(TRACK_SIDES);
 export const score = z.literal([...SCORES], "A score from 0 to 5.");
@@ -77,7 +83,7 @@ export const grade = z.literal([1, 2, 3, 4, 5], "A grade from 1 to 5.");
 
 /** Checks run even where a field is wrong already, hence the question whether there is such a skill. */
 export const onItsSide = z.refine<{ skill: string; side: "left" | "right" | "both" }>(
-  (x) => !isSkill(x.skill) || sidesOf(skillOf(x.skill).sided).includes(x.side),
+  (x) => here().find(x.skill) === undefined || sidesOf(here().of(x.skill).sided).includes(x.side),
   {
     path: ["side"],
     message: "This skill is not scored on that side.",

@@ -9,7 +9,6 @@ import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { BOUNDS, type Measures, NOT_MEASURED, type NumberMeasure } from "#core/intake/measures.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { Mark, SeenSign } from "#core/intake/seen.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import {
@@ -30,6 +29,7 @@ import {
   whole,
   words,
 } from "./fields.ts";
+import { MOST_SKILLS } from "./ladder.ts";
 
 /** Whether the evaluation's own walk has such a rung is asked where the evaluation is known. */
 const rung = z.string("Name a rung of the walk.").check(z.regex(/^[a-z][a-z0-9-]{0,30}$/, "No such rung in the walk."));
@@ -106,7 +106,7 @@ const distinct = <T>(keyOf: (item: T) => string) =>
 
 /** Everything that a walk has seen so far; saved whole, so that a draft on the device and the record are one shape. */
 export const WalkFields = z.object({
-  marks: list(MarkFields, SKILLS.length * 2).check(distinct((mark) => `${mark.skill}:${mark.side}`)),
+  marks: list(MarkFields, MOST_SKILLS * 2).check(distinct((mark) => `${mark.skill}:${mark.side}`)),
   signs: list(SignFields, 300).check(distinct((seen) => `${seen.rung}:${seen.sign}:${seen.side}`)),
   touches: list(TouchFields, 300).check(distinct((touch) => `${touch.zone}:${touch.side}:${touch.by}`)),
   measures: MeasureFields,

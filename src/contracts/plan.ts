@@ -2,12 +2,12 @@
 import { z } from "zod/mini";
 import { STALL_GROUPS } from "#core/forecast/stall.ts";
 import { SIDES, sidesOf } from "#core/kernel/sides.ts";
-import type { LadderEdit } from "#core/ladder/edits.ts";
 import { ANSWERS, type OwnMethod } from "#core/ladder/methods.ts";
-import { isSkill, SKILL_PLACES, skillOf } from "#core/ladder/skills.ts";
+import { SKILL_PLACES } from "#core/ladder/skill.ts";
 import { type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
 import { type LaidSession, type Moved, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
-import { flag, grade, id, list, methodId, number, oneOf, said, skill, version, whole, words } from "./fields.ts";
+import { flag, id, list, methodId, oneOf, said, skill, version, whole, words } from "./fields.ts";
+import { here } from "./ladder.here.ts";
 
 export const PlanGoalFields = z
   .object({
@@ -18,10 +18,14 @@ export const PlanGoalFields = z
     must: flag,
   })
   .check(
-    z.refine((goal) => goal.side === null || !isSkill(goal.skill) || sidesOf(skillOf(goal.skill).sided).includes(goal.side), {
-      path: ["side"],
-      message: "This skill has no sides.",
-    }),
+    z.refine(
+      (goal) =>
+        goal.side === null || here().find(goal.skill) === undefined || sidesOf(here().of(goal.skill).sided).includes(goal.side),
+      {
+        path: ["side"],
+        message: "This skill has no sides.",
+      },
+    ),
   ) satisfies z.core.$ZodType<PlanGoal>;
 const once = <T>(of: (one: T) => string) =>
   z.refine<T[]>((all) => new Set(all.map(of)).size === all.length, "A skill stands twice: keep one.");
@@ -38,21 +42,6 @@ export const PinFields = z.discriminatedUnion("kind", [
 ]) satisfies z.core.$ZodType<Pin>;
 export const SetPins = z.object({ stay: id<"stay">(), version: planVersion, pins: list(PinFields, 60) });
 export type SetPins = z.output<typeof SetPins>;
-
-export const LadderEditFields = z.object({
-  skill,
-  after: list(skill, 8).check(once((one) => one)),
-  grade,
-  second: flag,
-  specialist: flag,
-  place: oneOf(SKILL_PLACES),
-  to3: number(0.5, 60, "sessions"),
-  to4: number(0.5, 60, "sessions"),
-  halfLife: whole(5, 400, "days"),
-  used: flag,
-}) satisfies z.core.$ZodType<LadderEdit>;
-export const EditLadder = z.object({ version, edits: list(LadderEditFields, 120).check(once((edit) => edit.skill)) });
-export type EditLadder = z.output<typeof EditLadder>;
 
 export const MethodFields = z.object({
   id: methodId,

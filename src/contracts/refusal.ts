@@ -1,6 +1,6 @@
 import type { Blocker } from "#core/day/model.ts";
 import type { InstrumentFault } from "#core/intake/instrument.ts";
-import type { EditFault } from "#core/ladder/edits.ts";
+import type { EditFault } from "#core/ladder/faults.ts";
 import { type Reason } from "#core/permission/reasons.ts";
 
 /** Why the barn's rules, not our code, said no. Data; ui/words has the sentences. `path` names the field of the request. */
@@ -37,7 +37,9 @@ export type Refusal =
   | { readonly code: "saddle-shut"; readonly path: "walk.saddleReason"; readonly skills: readonly string[] }
   | { readonly code: "not-in-walk"; readonly path: string }
   | { readonly code: "walk-faulty"; readonly path: "rungs"; readonly fault: InstrumentFault }
-  | { readonly code: "ladder-faulty"; readonly path: "edits"; readonly fault: EditFault }
+  | { readonly code: "ladder-faulty"; readonly path: "skills"; readonly fault: EditFault }
+  /** A skill was changed so that past scores would mean something else. */
+  | { readonly code: "meaning-changed"; readonly path: "skills"; readonly skill: string }
   | { readonly code: "method-in-use"; readonly path: "methods" }
   | { readonly code: "last-method"; readonly path: "methods" }
   | { readonly code: "check-open"; readonly path: "cause" }

@@ -81,6 +81,8 @@ export interface CardView {
   /** Skills that may not be worked by this rider today, and why. */
   readonly barred: readonly Withheld[];
   readonly work: CardWork;
+  /** What each score looks like, of the work and of what was scored: skill by skill, 0 to 5. */
+  readonly anchors: Readonly<Record<string, readonly string[]>>;
   /** Skills that gained next to nothing over their last four works. */
   readonly stuck: readonly string[];
   readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];

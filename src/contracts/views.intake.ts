@@ -26,6 +26,8 @@ export interface WalkView {
   readonly heard: Heard;
   readonly initial: { readonly version: number; readonly walk: WalkFields };
   readonly rungs: readonly Rung[];
+  /** What each score looks like, skill by skill, 0 to 5. */
+  readonly anchors: Readonly<Record<string, readonly string[]>>;
   readonly units: LengthHabit;
   /** Where it minded being touched at the evaluation before, and what it weighed. */
   readonly earlier: { readonly day: LocalDate; readonly touches: readonly Touch[]; readonly kilograms: number | null } | null;

@@ -43,6 +43,8 @@ export interface LetterView {
   readonly handOver: HandOverView;
   /** What the owner might be taught in the lesson: what was kept up here. */
   readonly lesson: readonly string[];
+  /** How it is told to an owner, skill by skill. */
+  readonly lessonHow: Readonly<Record<string, string>>;
   readonly wentHome: LocalDate | null;
 }
 export interface LinkView {

@@ -2,14 +2,14 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import type { StallAlarm } from "#core/forecast/stall.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import type { LadderEdit } from "#core/ladder/edits.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
-import type { Skill } from "#core/ladder/skills.ts";
+import type { Branch } from "#core/ladder/skill.ts";
 import type { Typical } from "#core/ladder/typical.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import type { LaidSession, Moved } from "#core/plan/term-plan.ts";
+import type { SkillRecord } from "./ladder.ts";
 import type { KeptGoal, PlanCause } from "./plan.ts";
 
 export interface PlanView {
@@ -40,10 +40,10 @@ export interface PlanView {
 
 export interface LadderView {
   readonly version: number;
-  readonly edits: readonly LadderEdit[];
+  readonly branches: readonly Branch[];
+  readonly skills: readonly SkillRecord[];
   /** Of every skill that is used. */
   readonly typical: readonly Typical[];
-  readonly ladder: readonly Skill[];
 }
 
 export interface MethodsView {

@@ -1,10 +1,11 @@
 /** What is shown of how a stay goes: counted from its record, never kept. */
+
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import type { CauseId } from "#core/intake/causes.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import type { Branch } from "#core/ladder/skills.ts";
+import type { Agreement } from "#core/ladder/practice.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { Pace, RiderShare } from "#core/watch/course.ts";
 import type { Slide } from "#core/watch/evidence.ts";
@@ -20,7 +21,7 @@ export interface CourseView {
   readonly lately: readonly { readonly skill: string; readonly sessions: number }[];
   readonly riders: readonly RiderShare[];
   readonly incidents: { readonly all: number; readonly perTen: number; readonly lastTen: number };
-  readonly hardBy: readonly { readonly branch: Branch; readonly side: HardSide; readonly skills: number }[];
+  readonly hardBy: readonly { readonly branch: string; readonly side: HardSide; readonly skills: number }[];
   /** Beside the barn's other horses in work; null: too little seen to say. */
   readonly pace: Pace | null;
   readonly bodies: readonly { readonly day: LocalDate; readonly kilograms: number | null; readonly condition: number | null }[];
@@ -44,6 +45,8 @@ export interface LogView {
     readonly day: LocalDate;
     readonly effect: number;
   }[];
+  /** What was counted or timed, oldest first. */
+  readonly measures: readonly { readonly skill: string; readonly figure: number; readonly day: LocalDate }[];
   /** Stretches without work: holds, and days off of a week and more. */
   readonly off: readonly { readonly from: LocalDate; readonly to: LocalDate; readonly what: "hold" | "time-off" }[];
   /** Every revision of the cards that were written more than once, the newest first. */
@@ -62,6 +65,8 @@ export interface RidingView {
   readonly to: LocalDate;
   readonly riders: readonly {
     readonly name: string;
+    /** Of described situations, the last practice of each skill. */
+    readonly practice: Agreement;
     /** Steps by which they give less than the others do, with its 80 % interval; null: too little seen to say. */
     readonly severity: { readonly mean: number; readonly low: number; readonly high: number } | null;
     readonly sessions: number;

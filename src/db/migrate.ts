@@ -1,5 +1,6 @@
 import { readdir, readFile } from "node:fs/promises";
 import type { Sql } from "./client.ts";
+import { seedLadder } from "./seed-ladder.ts";
 
 const NAME = /^\d{4}_[a-z0-9-]+\.sql$/;
 /** Any constant will do, as long as every process of ours uses the same. */
@@ -28,6 +29,7 @@ export async function migrate(sql: Sql, folder: URL = new URL("./migrations/", i
       });
       applied.push(name);
     }
+    await seedLadder(sql);
   } finally {
     await connection`SELECT pg_advisory_unlock(${MIGRATION_LOCK})`;
     connection.release();

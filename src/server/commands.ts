@@ -27,6 +27,7 @@ import {
 } from "#contracts/day.ts";
 import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
+import { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
 import {
   AnswerQuestion,
   DropLink,
@@ -50,7 +51,7 @@ import {
   Sure,
   TurnOnCodes,
 } from "#contracts/people.ts";
-import { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
+import { EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart, Weigh } from "#contracts/stay.ts";
 import { AnswerNeed } from "#contracts/watch.ts";
@@ -82,13 +83,14 @@ import { dropFeed, makeFeed } from "./feed/manage.ts";
 import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
+import { practise, saveLadder, writePage } from "./ladder/edit-ladder.ts";
 import { answerQuestion, seeCheckBack } from "./owner/answer.ts";
 import { saveHandOver } from "./owner/hand-over.ts";
 import { endLink, makeLink } from "./owner/link.ts";
 import { retryMessage, settleMessage, writeOwner } from "./owner/message.ts";
 import { beginCodes, changePassword, endSession, turnOffCodes, turnOnCodes } from "./people/account.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
-import { editLadder, editMethods, setGoals, setPins } from "./plan/manage.ts";
+import { editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { addPhoto, removePhoto } from "./report/photos.ts";
 import { approveReport, composeReports, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart, weigh } from "./stay/manage.ts";
@@ -137,7 +139,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "check/end-trial": command(manager, EndTrial, endTrial),
   "barn/edit-policies": command(manager, EditPolicies, editPolicies),
   "barn/edit-weights": command(manager, EditWeights, editWeights),
-  "barn/edit-ladder": command(manager, EditLadder, editLadder),
+  "ladder/save": command(manager, SaveLadder, saveLadder),
+  "ladder/write-page": command(manager, WritePage, writePage),
+  "ladder/practise": command(staff, Practise, practise),
   "barn/edit-methods": command(manager, EditMethods, editMethods),
   "plan/set-goals": command(manager, SetGoals, setGoals),
   "plan/set-pins": command(manager, SetPins, setPins),

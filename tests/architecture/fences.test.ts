@@ -8,10 +8,11 @@ async function rules(filePath: string, code: string): Promise<string[]> {
   const [result] = await eslint.lintText(code, { filePath });
   return (result?.messages ?? []).map((message) => message.ruleId ?? `fatal: ${message.message}`);
 }
-const PARTS = ["core", "contracts", "db", "solver", "server", "ui"];
+const PARTS = ["core", "contracts", "shipped", "db", "solver", "server", "ui"];
 const SAMPLE: Record<string, string> = {
   core: "#core/kernel/result.ts",
   contracts: "#contracts/people.ts",
+  shipped: "#shipped/ladder.ts",
   db: "#db/client.ts",
   solver: "#solver/day.ts",
   server: "#server/container.ts",
@@ -23,6 +24,7 @@ const uses = (from: string): string => `import * as x from "${from}";\nconsole.l
 const PLACES: Record<string, [file: string, wrap: (code: string) => string][]> = {
   core: [["src/core/day/canary.ts", (code) => code]],
   contracts: [["src/contracts/canary.ts", (code) => code]],
+  shipped: [["src/shipped/canary.ts", (code) => code]],
   db: [["src/db/queries/canary.ts", (code) => code]],
   solver: [["src/solver/canary.ts", (code) => code]],
   server: [["src/server/day/canary.ts", (code) => code]],

@@ -26,6 +26,7 @@ import { HOLDS } from "#core/intake/findings.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import { SIDES, TRACK_SIDES } from "#core/kernel/sides.ts";
+import { BEARS, NATURES, SKILL_GAITS, SKILL_PLACES } from "#core/ladder/skill.ts";
 import { WEIGHTS } from "#core/plan/goal-sets.ts";
 import { OWED_POLICIES, REPORT_KINDS } from "#core/report/facts.ts";
 import { FITNESS } from "#core/tools/load.ts";
@@ -169,6 +170,10 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["check_up", "state", CHECK_STATES],
   ["check_up", "result", CHECK_RESULTS],
   ["check_file", "type", FILE_TYPES],
+  ["branch", "nature", NATURES],
+  ["skill", "bears", BEARS],
+  ["skill", "worked_at", SKILL_PLACES],
+  ["skill", "gait", SKILL_GAITS],
   ["trial", "change", TRIALS],
   ["trial", "result", TRIAL_RESULTS],
   ["goal", "target", GOAL_TARGETS],

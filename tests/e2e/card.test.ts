@@ -57,7 +57,7 @@ describe("a card on the phone", () => {
     await touch(() => go(page, "Work"));
     await press("[data-timer='ground']");
     await press("[data-timer='saddle']");
-    const scored = await page.$$("section:has(#work-title) [role=group]");
+    const scored = await page.$$("section:has(#work-title) [role=group]:has(> button:nth-child(6))");
     expect(scored.length).toBeGreaterThan(3);
     for (const group of scored.slice(0, 8)) await touch(async () => thumb(await group.$("button:nth-child(4)")));
     await touch(() => go(page, "What happened"));
@@ -186,12 +186,13 @@ describe("a card on the phone", () => {
       const page = await screens.as(who, PHONE);
       await screens.visit(page, `/card/${id}`);
       await go(page, "Work");
-      const groups = await page.$$eval("section:has(#work-title) [role=group]", (all) => all.length);
+      const groups = await page.$$eval("section:has(#work-title) [role=group]:has(> button:nth-child(6))", (all) => all.length);
       const more = await page.$("::-p-text(The other side was worked too)");
       if (more) {
         await thumb(more);
         await page.waitForFunction(
-          (before) => document.querySelectorAll("section:has(#work-title) [role=group]").length > before,
+          (before) =>
+            document.querySelectorAll("section:has(#work-title) [role=group]:has(> button:nth-child(6))").length > before,
           {},
           groups,
         );

@@ -227,6 +227,16 @@ describe("a sick call", () => {
 
 describe("weather typed by hand", () => {
   it("says on the sheet whom it keeps from what, and is forgotten again", async () => {
+    // As if a horse that was started here had been ridden four times so far.
+    const [started] = await screens.site
+      .sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Oatfield Rumor'`;
+    const stay = String(started?.["id"]);
+    await screens.site.sql`
+      UPDATE card_revision v SET saddle_minutes = 0, ground_minutes = 30 FROM card k WHERE k.id = v.card_id AND k.stay_id = ${stay} AND k.id NOT IN (
+        SELECT o.id FROM card o JOIN card_revision w ON w.card_id = o.id WHERE o.stay_id = ${stay} AND w.saddle_minutes > 0 ORDER BY o.day DESC LIMIT 4)`;
+    await screens.site.sql`
+      DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
+    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
     const page = await open();
     await text(page, "Not known: heat and wind bar nothing.");
     await button(page, "type it").click();

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Served, serveStandin } from "#bin/serve.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
+import { skillOf } from "#shipped/ladder.ts";
 import { bodyOf, button, expectAccessible, fill, follow, link, reload, Screens, saidBy, TABLET, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 

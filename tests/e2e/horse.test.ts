@@ -50,10 +50,10 @@ describe("how it goes", () => {
       /Learns at \d\.\d times the usual pace \(\d\.\d to \d\.\d\), (the (slowest|quickest) of \d+|quicker than \d+ of the \d+ other horses) here/,
     );
     const [row] = await screens.site.sql`
-      SELECT count(*)::int AS sessions, round(sum(v.ground_minutes) / 60.0, 1)::float8 AS ground, (SELECT count(*)::int FROM card_incident i JOIN card c ON c.id = i.card_id AND c.revision = i.revision WHERE c.stay_id = ${stay}) AS incidents
+      SELECT count(*)::int AS sessions, sum(v.ground_minutes)::int AS minutes, (SELECT count(*)::int FROM card_incident i JOIN card c ON c.id = i.card_id AND c.revision = i.revision WHERE c.stay_id = ${stay}) AS incidents
       FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision WHERE k.stay_id = ${stay}`;
-    const ground = Number(row?.["ground"]);
-    expect(said).toContain(`${ground < 10 ? ground : Math.round(ground)} h on the ground`);
+    const ground = Number(row?.["minutes"]) / 60;
+    expect(said).toContain(`${ground < 10 ? Math.round(ground * 10) / 10 : Math.round(ground)} h on the ground`);
     expect(said).toContain(`${row?.["incidents"]} incident`);
     const riders = [...said.matchAll(/: (\d+) sessions?, /g)].reduce((sum, [, count]) => sum + Number(count), 0);
     expect(riders).toBe(row?.["sessions"]);

@@ -108,14 +108,26 @@ describe("the ladder", () => {
     await choose(page, "Add what it waits for", "trot");
     await text(page, "wait for one another in a circle");
     expect(await page.$eval("button::-p-text(Save the ladder)", (one) => (one as HTMLButtonElement).disabled)).toBe(true);
-    await button(page, "This one as shipped").click();
+    await button(page, "Take my changes of this one back").click();
     const days = await page.waitForSelector("#ladder-halfLife");
     await days?.click({ count: 3 });
     await days?.type("90");
     await button(page, "Save the ladder").click();
     await text(page, "Saved");
     await reload(page);
-    expect(await bodyOf(page)).toContain("1 skill of your own");
+    await page.$eval("g[aria-label='Catch']", (node) => (node as SVGGElement).focus());
+    await page.keyboard.press("Enter");
+    expect(await page.$eval("#ladder-halfLife", (one) => (one as HTMLInputElement).value)).toBe("90");
+    // A skill of the barn's own, in the place of one that would lose the meaning of its scores.
+    await button(page, "Add a skill").click();
+    const name = await page.waitForSelector("#ladder-words");
+    await name?.click({ count: 3 });
+    await name?.type("Stands for the photographer");
+    await choose(page, "Add what it waits for", "stand");
+    await button(page, "Save the ladder").click();
+    await text(page, "Saved");
+    await reload(page);
+    expect(await page.$("g[aria-label='Stands for the photographer']")).not.toBeNull();
     await page.close();
   });
 });

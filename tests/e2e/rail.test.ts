@@ -1,7 +1,7 @@
 /** The Rail for its manager: what needs a decision, taken with one tap or put off; lanes found, filtered and ordered. */
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { skillOf } from "#core/ladder/skills.ts";
+import { skillOf } from "#shipped/ladder.ts";
 import { bodyOf, button, expectAccessible, fill, reload, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 import { inner } from "#ui/words/figures.ts";

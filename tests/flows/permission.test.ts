@@ -4,13 +4,13 @@ import { localDate } from "#core/calendar/local-date.ts";
 import { readGate } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CheckId, StayId } from "#core/kernel/brand.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { readCard } from "#server/card/read-card.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
 import { readLetter } from "#server/owner/read-post.ts";
 import { readPlan } from "#server/plan/read-plan.ts";
 import { readReport } from "#server/report/read-report.ts";
 import { openStay, readHorseNow } from "#server/stay/read-horse.ts";
+import { skillOf } from "#shipped/ladder.ts";
 import { Barn, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
 
 let barn: Barn;

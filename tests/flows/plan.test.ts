@@ -1,16 +1,18 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { SkillRecord } from "#contracts/ladder.ts";
 import { localDate } from "#core/calendar/local-date.ts";
+import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import { editOf, type LadderEdit } from "#core/ladder/edits.ts";
 import { METHODS, methodOf, type OwnMethod } from "#core/ladder/methods.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { attempt } from "#demo/ask.ts";
 import { readCard } from "#server/card/read-card.ts";
-import { readLadder, readMethods, readPlan } from "#server/plan/read-plan.ts";
+import { readLadder } from "#server/ladder/read-ladder.ts";
+import { readMethods, readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
-import { openStay } from "#server/stay/read-horse.ts";
+import { barnOf, openStay } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
+import { skillOf } from "#shipped/ladder.ts";
 import { Barn, booking, JUDGEMENT, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
 
 let barn: Barn;
@@ -134,25 +136,26 @@ describe("the sweep", () => {
 });
 
 describe("the barn's ladder", () => {
-  const save = async (edits: readonly LadderEdit[]) =>
-    barn.code("barn/edit-ladder", { version: (await readLadder(barn.deps)).version, edits });
+  const save = async (...changed: readonly SkillRecord[]) => {
+    const { version, branches } = await readLadder(barn.deps);
+    return barn.code("ladder/save", { version, branches, skills: changed, pages: [] });
+  };
+  const kept = async (id: string): Promise<SkillRecord> =>
+    must(
+      (await readLadder(barn.deps)).skills.find((skill) => skill.id === id),
+      id,
+    );
   it("refuses circles, and keeps what past scores mean", async () => {
-    const circle = { ...editOf(skillOf("catch")), after: ["trot"] };
-    expect(await save([circle])).toBe("ladder-faulty");
+    expect(await save({ ...(await kept("catch")), after: ["trot"] })).toBe("ladder-faulty");
     const stay = await evaluated("Ladder");
-    expect(
-      await save([
-        { ...editOf(skillOf("clippers")), used: false },
-        { ...editOf(skillOf("tie")), to3: 9 },
-      ]),
-    ).toBe("done");
-    const { ladder } = await readLadder(barn.deps);
-    expect(ladder.some(({ id }) => id === "clippers")).toBe(false);
+    const [clippers, tie] = [await kept("clippers"), await kept("tie")];
+    expect(await save({ ...clippers, used: false }, { ...tie, to3: 9 })).toBe("done");
+    expect((await barnOf(barn.deps)).ladder.uses("clippers")).toBe(false);
     const scored =
       await barn.sql`SELECT count(*)::int AS marks FROM evaluation_mark m JOIN evaluation e ON e.id = m.evaluation_id WHERE e.stay_id = ${stay}`;
     expect(scored[0]?.["marks"]).toBeGreaterThan(20);
     expect((await view(stay)).record?.ladder.find(({ id }) => id === "tie")?.to3).toBe(9);
-    expect(await save([])).toBe("done");
+    expect(await save(clippers, tie)).toBe("done");
   });
 });
 

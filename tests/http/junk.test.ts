@@ -1,18 +1,29 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { type PageFields, SkillRecord } from "#contracts/ladder.ts";
 import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import type { Actor } from "#contracts/people.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { USUAL_CUES } from "#core/card/cues.ts";
-import { editOf } from "#core/ladder/edits.ts";
 import { methodOf } from "#core/ladder/methods.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { attempt } from "#demo/ask.ts";
 import { COMMANDS } from "#server/commands.ts";
 import type { Deps } from "#server/container.ts";
+import { SHIPPED_KEPT } from "#shipped/ladder.ts";
 import { actorOf, booking, depsOn, JUDGEMENT, OPEN_GATE, PASSWORD, PERSON, record, TODAY, walkOf } from "#tests/barn.ts";
 import { Site } from "#tests/site.ts";
+
+const PAGE: PageFields = {
+  what: "Stands tied.",
+  ask: ["Tie high and short."],
+  release: "Untie while it stands.",
+  scores: ["0", "1", "2", "3", "4", "5"],
+  mistakes: "",
+  stopWhen: "It fights the rope.",
+  schools: [],
+  forOwner: "",
+};
 
 let site: Site;
 let deps: Deps;
@@ -109,7 +120,17 @@ const EXAMPLES: Record<string, unknown> = {
   "barn/edit-policies": { version: 999_999, policies: POLICIES },
   "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },
   "barn/edit-methods": { version: 999_999, methods: [{ ...methodOf("quiet-steps"), words: "Ours", used: true }] },
-  "barn/edit-ladder": { version: 999_999, edits: [{ ...editOf(skillOf("tie")), to3: 9 }] },
+  "ladder/save": {
+    version: 999_999,
+    branches: SHIPPED_KEPT.branches,
+    skills: [SkillRecord.parse({ ...SHIPPED_KEPT.skills.find((skill) => skill.id === "tie"), to3: 9 })],
+    pages: [],
+  },
+  "ladder/practise": {
+    skill: "no-such-skill",
+    given: Array.from({ length: 10 }, () => ({ situation: { kind: "looks", score: 3, again: false }, score: 3 })),
+  },
+  "ladder/write-page": { skill: "tie", version: 999, page: PAGE },
   "plan/set-goals": { stay: id, version: 0, goals: [{ skill: "tie", target: 4, side: null, weight: 2, must: true }] },
   "plan/set-pins": {
     stay: id,

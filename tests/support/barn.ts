@@ -12,13 +12,13 @@ import { RUNGS } from "#core/intake/instrument.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { type Score, sidesOf } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { GATE_TICKS } from "#core/permission/ground-check.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { listPlaces } from "#db/queries/day.ts";
 import { ask, attempt } from "#demo/ask.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import type { Deps } from "#server/container.ts";
+import { skillOf } from "#shipped/ladder.ts";
 
 /** A Tuesday. */
 export const TODAY = "2026-07-14";

@@ -24,6 +24,9 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
     WHERE l.dropped_at IS NULL AND r.kind = 'end' ORDER BY i.number LIMIT 1`;
   const paths: Record<string, string> = {
     "/card/[id]": `/card/${card}`,
+    "/skill/[id]": "/skill/tie",
+    "/skill/[id]/practice": "/skill/tie/practice",
+    "/handbook/[paper].pdf": "/handbook/letter.pdf",
     "/horse/[id]/checks": `/horse/${evaluated}/checks`,
     "/horse/[id]/plan": `/horse/${evaluated}/plan`,
     "/horse/[id]/form": `/horse/${evaluated}/form`,

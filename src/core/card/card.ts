@@ -3,6 +3,7 @@
 import type { Strength } from "../intake/signs.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import type { Score, TrackSide } from "../kernel/sides.ts";
+import { SKILL_GAITS } from "../ladder/skill.ts";
 import type { MountReached } from "./first-mount.ts";
 import type { Reading } from "./warm-down.ts";
 
@@ -19,8 +20,8 @@ export type CancelCause = (typeof CANCEL_CAUSES)[number];
 export const INSTEADS = ["nothing", "turned-out", "hand-walked", "ponied"] as const;
 export type Instead = (typeof INSTEADS)[number];
 
-export const GAITS = ["walk", "trot", "canter", "jump"] as const;
-export type Gait = (typeof GAITS)[number];
+export { SKILL_GAITS as GAITS };
+export type Gait = (typeof SKILL_GAITS)[number];
 
 export const WEATHERS = ["calm", "windy", "hot", "cold", "wet"] as const;
 export type Weather = (typeof WEATHERS)[number];
@@ -91,6 +92,11 @@ export interface First {
   readonly skill: string | null;
   readonly words: string;
 }
+/** A figure of a skill that has a measure, as its ladder says what is counted or timed. */
+export interface MeasureTaken {
+  readonly skill: string;
+  readonly figure: number;
+}
 /** Something that the card asked for and that was not done; `did` is what was worked in its place. */
 export interface Swap {
   readonly skill: string;
@@ -111,6 +117,7 @@ export interface SessionRecord {
   readonly helper: PersonId | null;
   readonly scores: readonly ScoreGiven[];
   readonly swaps: readonly Swap[];
+  readonly measures: readonly MeasureTaken[];
   readonly signs: readonly SignSeen[];
   readonly incidents: readonly Incident[];
   readonly firsts: readonly First[];

@@ -1,6 +1,7 @@
 /** Firsts that a session's record shows by itself: a skill at 2 or better that never was, on a side that never was, or a gait never ridden here. */
 
 import { type Side, type TrackSide } from "../kernel/sides.ts";
+import type { Skill } from "../ladder/skill.ts";
 import { GAITS, type Gait, type SessionRecord } from "./card.ts";
 
 export type OfferedFirst =
@@ -15,16 +16,10 @@ export interface BestBefore {
 }
 /** Does it with help: from here on a first has happened. */
 const DONE = 2;
-/** Skills that say the same as a gait under saddle. */
-const SKILL_OF_GAIT: Readonly<Partial<Record<Gait, readonly string[]>>> = {
-  walk: ["forward"],
-  trot: ["trot"],
-  canter: ["canter"],
-  jump: ["poles", "cross-pole"],
-};
 
 export function firstsShown(
   record: Pick<SessionRecord, "scores" | "gaits" | "saddleMinutes">,
+  ladder: readonly Pick<Skill, "id" | "gait">[],
   before: { readonly best: readonly BestBefore[]; readonly riddenGaits: readonly Gait[] },
 ): readonly OfferedFirst[] {
   const knew = (skill: string, side: TrackSide | null): boolean =>
@@ -43,7 +38,7 @@ export function firstsShown(
     (gait) =>
       record.gaits.includes(gait) &&
       !before.riddenGaits.includes(gait) &&
-      !(SKILL_OF_GAIT[gait] ?? []).some((skill) => scored.has(skill) || knew(skill, null)),
+      !ladder.some((skill) => skill.gait === gait && (scored.has(skill.id) || knew(skill.id, null))),
   );
   return [...skills, ...gaits.map((gait): OfferedFirst => ({ code: "gait", gait }))];
 }

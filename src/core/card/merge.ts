@@ -20,6 +20,7 @@ const KEYS: { readonly [K in RecordField]?: (one: never) => string } = {
   scores: (one: SessionRecord["scores"][number]) => `${one.skill} ${one.side}`,
   signs: (one: SessionRecord["signs"][number]) => `${one.sign} ${one.side} ${one.skill ?? ""}`,
   swaps: (one: SessionRecord["swaps"][number]) => one.skill,
+  measures: (one: SessionRecord["measures"][number]) => one.skill,
   readings: (one: SessionRecord["readings"][number]) => String(one.minute),
 };
 
@@ -48,6 +49,7 @@ export const EMPTY_RECORD: OpenRecord = {
   helper: null,
   scores: [],
   swaps: [],
+  measures: [],
   signs: [],
   incidents: [],
   firsts: [],

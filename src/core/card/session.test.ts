@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { SKILL_IDS } from "../ladder/skills.ts";
+import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { isRed } from "./card.ts";
 import { CUES, cuesFor, cuesOf, USUAL_CUES } from "./cues.ts";
 import { accepted, beginMounting, furthest, isOver, MOUNT_STEPS, type Mounting, nextStep, stoppedHere } from "./first-mount.ts";
@@ -25,27 +25,33 @@ describe("firsts", () => {
       { skill: "canter", side: "left", score: 2 },
       { skill: "canter", side: "right", score: 3 },
     ] as const;
-    expect(firstsShown({ scores, gaits: [], saddleMinutes: 20 }, none)).toEqual([{ code: "skill", skill: "canter", side: null }]);
+    expect(firstsShown({ scores, gaits: [], saddleMinutes: 20 }, SKILLS, none)).toEqual([
+      { code: "skill", skill: "canter", side: null },
+    ]);
     const best = [
       { skill: "canter", side: "left", best: 3 },
       { skill: "canter", side: "right", best: 1 },
     ] as const;
-    expect(firstsShown({ scores, gaits: [], saddleMinutes: 20 }, { ...none, best })).toEqual([
+    expect(firstsShown({ scores, gaits: [], saddleMinutes: 20 }, SKILLS, { ...none, best })).toEqual([
       { code: "skill", skill: "canter", side: "right" },
     ]);
   });
   it("are no tries, and nothing that was done once and fell back", () => {
-    expect(firstsShown({ scores: [{ skill: "tie", side: "both", score: 1 }], gaits: [], saddleMinutes: 0 }, none)).toEqual([]);
+    expect(
+      firstsShown({ scores: [{ skill: "tie", side: "both", score: 1 }], gaits: [], saddleMinutes: 0 }, SKILLS, none),
+    ).toEqual([]);
     const best = [{ skill: "tie", side: "both", best: 4 }] as const;
     expect(
-      firstsShown({ scores: [{ skill: "tie", side: "both", score: 3 }], gaits: [], saddleMinutes: 0 }, { ...none, best }),
+      firstsShown({ scores: [{ skill: "tie", side: "both", score: 3 }], gaits: [], saddleMinutes: 0 }, SKILLS, { ...none, best }),
     ).toEqual([]);
   });
   it("are a gait never ridden here, unless its skill says so already; and not on the ground", () => {
     const ridden = { scores: [], gaits: ["walk", "canter"], saddleMinutes: 10 } as const;
-    expect(firstsShown(ridden, { ...none, riddenGaits: ["walk"] })).toEqual([{ code: "gait", gait: "canter" }]);
-    expect(firstsShown({ ...ridden, saddleMinutes: 0 }, none)).toEqual([]);
-    expect(firstsShown(ridden, { riddenGaits: ["walk"], best: [{ skill: "canter", side: "left", best: 2 }] })).toEqual([]);
+    expect(firstsShown(ridden, SKILLS, { ...none, riddenGaits: ["walk"] })).toEqual([{ code: "gait", gait: "canter" }]);
+    expect(firstsShown({ ...ridden, saddleMinutes: 0 }, SKILLS, none)).toEqual([]);
+    expect(firstsShown(ridden, SKILLS, { riddenGaits: ["walk"], best: [{ skill: "canter", side: "left", best: 2 }] })).toEqual(
+      [],
+    );
   });
 });
 
@@ -119,8 +125,8 @@ describe("warm-down", () => {
 describe("cues", () => {
   it("are the barn's own words where it has some, and only those that the work asks for, each once", () => {
     expect(cuesOf({ stop: "Ho" })).toEqual({ ...USUAL_CUES, stop: "Ho" });
-    expect(cuesFor(["trot", "stop", "transitions"])).toEqual(["walk", "trot", "slower", "stop"]);
-    expect(cuesFor(["face"])).toEqual([]);
-    for (const skill of SKILL_IDS) for (const cue of cuesFor([skill])) expect(CUES).toContain(cue);
+    expect(cuesFor(["trot", "stop", "transitions"].map(skillOf))).toEqual(["walk", "trot", "slower", "stop"]);
+    expect(cuesFor([skillOf("face")])).toEqual([]);
+    for (const skill of SKILLS) for (const cue of cuesFor([skill])) expect(CUES).toContain(cue);
   });
 });

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addDays, localDate } from "../calendar/local-date.ts";
+import { SKILLS } from "#shipped/ladder.ts";
+import { addDays, type LocalDate, localDate } from "../calendar/local-date.ts";
 import { SIGN_WEIGHTS } from "../intake/cause-rules.ts";
 import { HOLDS, weighFindings } from "../intake/findings.ts";
 import {
@@ -8,13 +9,16 @@ import {
   type CheckFacts,
   daysLate,
   dueDay,
-  heldByChecks,
+  heldByChecks as heldByChecksOn,
   isOpen,
   mostHeld,
-  orderOf,
+  orderOf as orderOfOn,
   resultsFor,
   wasOpen,
 } from "./check.ts";
+
+const heldByChecks = (checks: Parameters<typeof heldByChecksOn>[0], day: LocalDate) => heldByChecksOn(checks, day, SKILLS);
+const orderOf = (ranked: Parameters<typeof orderOfOn>[0]) => orderOfOn(ranked, SKILLS);
 
 const TODAY = localDate("2026-07-14");
 const check = (changes: Partial<CheckFacts> = {}): CheckFacts => ({
@@ -83,7 +87,7 @@ describe("a check", () => {
       { because: "found", holds: "ridden" },
     ]);
     expect(answered({ result: "found", cause: "teeth", holds: "nothing" })).toMatchObject([
-      { holds: "skill", skills: ["bit", "second-bit", "soft-feel"] },
+      { holds: "skill", skills: ["bit", "bit-under-halter", "bit-one-rein", "bit-two-reins", "soft-feel", "second-bit"] },
     ]);
   });
   it("restricts what the professional said, until the day that they named, whatever the result", () => {
@@ -112,7 +116,7 @@ describe("a check", () => {
       checks: [],
       trials: [],
     }).causes;
-    expect(first && orderOf(first)).toMatchObject({ urgency: "weeks", holds: "skill", skills: ["girth"] });
+    expect(first && orderOf(first)).toMatchObject({ urgency: "weeks", holds: "skill", skills: ["girth", "surcingle"] });
   });
 });
 

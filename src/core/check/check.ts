@@ -1,9 +1,11 @@
 /** What a vet, dentist, farrier or fitter has been asked: when it is due, what waits for it, and what its answer says to the findings. */
+
 import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { CheckResult, SignWeights } from "../intake/cause-rules.ts";
 import { type CauseId, causeOf } from "../intake/causes.ts";
 import { type FindingFacts, type HeldWork, HOLDS, type RankedCause, type Urgency, type Weighed } from "../intake/findings.ts";
 import type { Professional } from "../intake/signs.ts";
+import type { Skill } from "../ladder/skill.ts";
 
 export const CHECK_STATES = ["ordered", "booked", "done", "cancelled"] as const;
 export type CheckState = (typeof CHECK_STATES)[number];
@@ -75,32 +77,27 @@ type Holding = Pick<CheckFacts, "state" | "cause" | "holds" | "skills" | "doneOn
   readonly orderedOn: LocalDate;
 };
 /** Ordered with nothing waiting for it, and found: it holds what its kind holds. */
-export function heldWhenFound({
-  cause,
-  holds,
-  skills,
-}: Pick<Holding, "cause" | "holds" | "skills">): Pick<Holding, "holds" | "skills"> {
+export function heldWhenFound(
+  { cause, holds, skills }: Pick<Holding, "cause" | "holds" | "skills">,
+  ladder: readonly Skill[],
+): Pick<Holding, "holds" | "skills"> {
   if (holds !== "nothing" || cause === null) return { holds, skills };
   const { found } = causeOf(cause);
-  return { holds: found, skills: found === "skill" ? (TOUCHED[cause] ?? []) : [] };
+  return {
+    holds: found,
+    skills: found === "skill" ? ladder.filter(({ causes }) => causes.includes(cause)).map(({ id }) => id) : [],
+  };
 }
-/** What touches there. */
-const TOUCHED: Readonly<Partial<Record<CauseId, readonly string[]>>> = {
-  teeth: ["bit", "second-bit", "soft-feel"],
-  "bit-fit": ["bit", "second-bit", "soft-feel"],
-  noseband: ["bit", "second-bit", "soft-feel"],
-  poll: ["face", "bit", "second-bit"],
-};
 /**
  * What checks hold back on a day: one that nobody has answered, one that was found until somebody releases it, and what a professional restricted. A session
  * of the past is read with what held then.
  */
-export function heldByChecks(checks: readonly Holding[], day: LocalDate): HeldByChecks {
+export function heldByChecks(checks: readonly Holding[], day: LocalDate, ladder: readonly Skill[]): HeldByChecks {
   return checks.flatMap((check): readonly HeldByCheck[] => {
     const released = check.releasedOn !== null && check.releasedOn <= day;
     const answered = check.state === "done" && check.doneOn !== null && check.doneOn <= day;
     const because = wasOpen(check, day) ? "open" : answered && check.result === "found" && !released ? "found" : null;
-    const { holds, skills } = because === "found" ? heldWhenFound(check) : check;
+    const { holds, skills } = because === "found" ? heldWhenFound(check, ladder) : check;
     const own: readonly HeldByCheck[] =
       because === null || holds === "nothing"
         ? []
@@ -128,33 +125,6 @@ export const mostHeld = (held: HeldByChecks): HeldWork =>
   "nothing";
 const onBack = (work: RestrictedWork | null): boolean => work === "weight" || work === "ridden" || work === "saddle";
 
-/** The skill at which a sign shows, to be left alone while somebody is asked about it. Judgement. */
-const SIGN_SKILLS: Readonly<Record<string, readonly string[]>> = {
-  "busy-mouth": ["bit", "soft-feel"],
-  "head-high": ["bit", "soft-feel"],
-  girthy: ["girth"],
-  "touchy-flank": ["forward"],
-  bucks: ["loose-tack", "canter"],
-  "one-side": ["canter", "lead-setup"],
-  trips: ["voice-canter", "canter"],
-  "head-shy": ["face", "bit"],
-  "foot-refused": ["front-feet", "hind-feet"],
-  "tight-back": ["stirrup-weight", "saddle"],
-  "held-breath": ["girth", "stirrup-weight"],
-  "head-shakes": ["bit", "soft-feel"],
-  roots: ["bit", "soft-feel"],
-  "tongue-over": ["bit", "soft-feel"],
-  "tail-swish": ["forward"],
-  "ears-back": ["girth"],
-  skin: ["girth", "saddle"],
-  "block-uneasy": ["block", "stirrup-weight"],
-  "sticks-backing": ["back-in-hand"],
-  "short-steps": ["trot-up", "voice-trot", "trot"],
-  "pulls-back": ["tie"],
-  "poles-rushed": ["poles"],
-  "spray-feared": ["spray", "clippers"],
-};
-
 /** Signs of which everything in the body that was likely has been looked at: nobody is sent for them again. */
 export function answeredSigns(
   { causes }: Pick<Weighed, "causes">,
@@ -174,9 +144,9 @@ export interface Order {
   readonly skills: readonly string[];
 }
 /** A ranked cause as the check to order: what waits for it, and which skills wait should it be only those. */
-export function orderOf(ranked: Pick<RankedCause, "cause" | "urgency" | "holds" | "for">): Order {
+export function orderOf(ranked: Pick<RankedCause, "cause" | "urgency" | "holds" | "for">, ladder: readonly Skill[]): Order {
   const signs = ranked.for.flatMap((one) => (one.code === "sign" || one.code === "one-sided" ? [one.sign] : []));
-  const skills = [...new Set(signs.flatMap((sign) => SIGN_SKILLS[sign] ?? []))];
+  const skills = ladder.filter((skill) => skill.signs.some((sign) => signs.includes(sign))).map(({ id }) => id);
   return { cause: ranked.cause, urgency: ranked.urgency, holds: ranked.holds, skills };
 }
 

@@ -1,15 +1,23 @@
 /** Whether the estimator's intervals hold what they promise, on horses whose truth is known: drawn by the model's own mechanics, written here anew. */
 import { describe, expect, it } from "vitest";
+import { SKILLS } from "#shipped/ladder.ts";
 import { type Random, seededRandom } from "../kernel/random.ts";
 import type { Score } from "../kernel/sides.ts";
-import { SKILLS } from "../ladder/skills.ts";
 import { believe, levelShown, priorOf } from "./estimator.ts";
 import { intakeAt } from "./growth.ts";
 import { layoutOf } from "./layout.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
 const SHAPES: readonly SkillShape[] = SKILLS.filter((skill) => ["handling", "yields", "send"].includes(skill.branch)).map(
-  ({ id, branch, after, sided, to3 }) => ({ id, branch, prerequisites: after, sided, sessions03: to3 }),
+  ({ id, branch, nature, tags, after, sided, to3 }) => ({
+    id,
+    branch,
+    nature,
+    atTheBit: tags.includes("bit-and-steering"),
+    prerequisites: after,
+    sided,
+    sessions03: to3,
+  }),
 );
 const LAYOUT = layoutOf(SHAPES, []);
 const RIDERS = ["ann", "ben", "cat"];

@@ -1,16 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
 import { type Asked, chooseWork, knownOf, weakerOf, worksBetween } from "./choose.ts";
 import { courseOf } from "./course.ts";
 import { type Belief, believe } from "./estimator.ts";
 import { chanceOnWeaker, type GoalFacts, goalState } from "./goals.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
-const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, after, sided, to3 }) => ({
+const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
   id,
   branch,
+  nature,
+  atTheBit: tags.includes("bit-and-steering"),
   prerequisites: after,
   sided,
   sessions03: to3,

@@ -9,6 +9,8 @@ import type { Session, SkillShape, StayFacts } from "./stay.ts";
 const SKILLS: readonly SkillShape[] = ["a", "b", "c"].map((id) => ({
   id,
   branch: "education",
+  nature: "education",
+  atTheBit: false,
   prerequisites: [],
   sided: false,
   sessions03: 4,

@@ -7,6 +7,8 @@ import type { Session, SkillShape } from "./stay.ts";
 const skill = (id: string, ...prerequisites: string[]): SkillShape => ({
   id,
   branch: "handling",
+  nature: "handling",
+  atTheBit: false,
   prerequisites,
   sided: false,
   sessions03: 3,

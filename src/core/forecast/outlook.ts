@@ -85,6 +85,18 @@ export function leaningFrom(rider: string, stays: readonly Leaning[]): Leaning {
   return { rider, mean: gained.reduce((sum, one) => sum + one.pull, 0) / precision, variance: 1 / precision };
 }
 
+/** A described situation is no horse: so many steps² does one of them scatter. Judgement. */
+const PRACTICE_VARIANCE = 1.5;
+/** What practice at described situations says of a rider's leaning, as one more stay would: positive where he gives less than the barn's answer. */
+export function leaningOfPractice(
+  rider: string,
+  answers: readonly { readonly answer: number; readonly given: number }[],
+): Leaning {
+  const pull = answers.reduce((sum, { answer, given }) => sum + answer - given, 0) / PRACTICE_VARIANCE;
+  const precision = 1 / SEVERITY_VARIANCE + answers.length / PRACTICE_VARIANCE;
+  return { rider, mean: pull / precision, variance: 1 / precision };
+}
+
 /** What is believed after the last session, and the alarms on the way. */
 export const outlookOf = (facts: StayFacts): Outlook => ({ ...readingNow(facts), alarms: alarmsOf(facts) });
 

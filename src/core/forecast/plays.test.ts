@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { must } from "../kernel/assert.ts";
 import { seededRandom } from "../kernel/random.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
 import { daysAhead, missedSoFar } from "./ahead.ts";
 import { readingNow } from "./doubt.ts";
 import { cholesky } from "./draw.ts";
@@ -14,9 +14,11 @@ import { leaningFrom, nextWork, outlookOf, watchOf } from "./outlook.ts";
 import { type Ahead, playsOf } from "./plays.ts";
 import type { Leaning, Session, SkillShape } from "./stay.ts";
 
-const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, after, sided, to3 }) => ({
+const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
   id,
   branch,
+  nature,
+  atTheBit: tags.includes("bit-and-steering"),
   prerequisites: after,
   sided,
   sessions03: to3,

@@ -9,12 +9,11 @@ import type { Session, SkillShape } from "./stay.ts";
 export const STALL_GROUPS = ["all-but-handling", "under-saddle", "bit-and-steering"] as const;
 export type StallGroup = (typeof STALL_GROUPS)[number];
 
-const SADDLE_BRANCHES = ["first-rides", "education", "jumping"];
-const BIT = /(^|-)(bit|rein|steer|steering|stop|bend|soft)(-|$)/;
+const SADDLE_NATURES = ["first-rides", "education", "jumping"];
 const inGroup: Readonly<Record<StallGroup, (skill: SkillShape) => boolean>> = {
-  "all-but-handling": ({ branch }) => branch !== "handling",
-  "under-saddle": ({ branch }) => SADDLE_BRANCHES.includes(branch),
-  "bit-and-steering": ({ id }) => BIT.test(id),
+  "all-but-handling": ({ nature }) => nature !== "handling",
+  "under-saddle": ({ nature }) => SADDLE_NATURES.includes(nature),
+  "bit-and-steering": ({ atTheBit }) => atTheBit,
 };
 
 const ONSETS_KEPT = 8;

@@ -8,6 +8,10 @@ import type { Score, TrackSide } from "../kernel/sides.ts";
 export interface SkillShape {
   readonly id: string;
   readonly branch: string;
+  /** What its branch is by its nature: handling, first-rides … */
+  readonly nature: string;
+  /** Of the skills that are counted together where bit and steering stand still. */
+  readonly atTheBit: boolean;
   /** Direct ones; each must be in the list. */
   readonly prerequisites: readonly string[];
   readonly sided: boolean;

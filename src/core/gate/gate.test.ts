@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { skillOf } from "#shipped/ladder.ts";
 import { dayPersonOf, dayPlaceOf, permitHorseOf } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import type { SessionKind } from "../card/card.ts";
 import { methodOf } from "../ladder/methods.ts";
-import { skillOf } from "../ladder/skills.ts";
 import { GATE_TICKS, type GateTick, RED_SIGNS, ticksFor } from "../permission/ground-check.ts";
 import type { PermitHorse } from "../permission/horse.ts";
 import { mayOverride } from "../permission/reasons.ts";

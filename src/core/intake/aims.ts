@@ -5,8 +5,9 @@
 
 import { cumulative } from "../kernel/normal.ts";
 import { type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
+import { ancestorsIn, type Ladder } from "../ladder/ladder.ts";
 import { type LatestScores, trackKey, weakerSide } from "../ladder/level.ts";
-import { SKILLS, type Skill, skillOf } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 
 export interface Goal {
   readonly skill: string;
@@ -67,40 +68,27 @@ function missingOf(skill: Skill, levels: LatestScores, target: number): Missing 
   return { skill: skill.id, sessions, most: Math.max(...Object.values(sessions)) };
 }
 
-/** The skill's prerequisites at any depth, nearest last, without itself. */
-export function ancestorsOf(id: string): readonly string[] {
-  const found = new Set<string>();
-  const visit = (one: string): void => {
-    for (const before of skillOf(one).after) {
-      visit(before);
-      found.add(before);
-    }
-  };
-  visit(id);
-  return [...found];
-}
-
 /** Skills that nobody looked at but that a horse must have, as it does what rests on them: one that trots under a rider lets itself be sat on. */
-export function impliedBy(levels: LatestScores): ReadonlySet<string> {
-  const shown = SKILLS.filter((skill) => weakerSide(levels, skill) >= NEEDED_BEFORE);
-  const seen = (id: string): boolean => sidesOf(skillOf(id).sided).some((side) => levels.has(trackKey(id, side)));
-  return new Set(shown.flatMap((skill) => ancestorsOf(skill.id)).filter((id) => !seen(id)));
+export function impliedBy(levels: LatestScores, { skills, of }: Ladder): ReadonlySet<string> {
+  const shown = skills.filter((skill) => weakerSide(levels, skill) >= NEEDED_BEFORE);
+  const seen = (id: string): boolean => sidesOf(of(id).sided).some((side) => levels.has(trackKey(id, side)));
+  return new Set(shown.flatMap((skill) => ancestorsIn(skills, skill.id)).filter((id) => !seen(id)));
 }
 
 /**
  * Reads one goal. `sessions` is what the term still holds; p = Φ((sessions − chain) ÷ (0.5 chain + 1.5)) × Φ((slots × 0.88 − works) ÷ (0.5 works + 3)),
  * the rule by which the plan values its goals.
  */
-export function readGoal(goal: Goal, levels: LatestScores, sessionsLeft: number): GoalReading {
-  const own = missingOf(skillOf(goal.skill), levels, goal.target);
-  const known = impliedBy(levels);
-  const before = ancestorsOf(goal.skill)
+export function readGoal(goal: Goal, levels: LatestScores, sessionsLeft: number, ladder: Ladder): GoalReading {
+  const own = missingOf(ladder.of(goal.skill), levels, goal.target);
+  const known = impliedBy(levels, ladder);
+  const before = ancestorsIn(ladder.skills, goal.skill)
     .filter((id) => !known.has(id))
-    .map((id) => missingOf(skillOf(id), levels, NEEDED_BEFORE));
+    .map((id) => missingOf(ladder.of(id), levels, NEEDED_BEFORE));
   const missing = [...before, own].filter((one) => one.most > 0);
   const cost = new Map(before.map((one) => [one.skill, one.most]));
   const chainTo = (id: string): number =>
-    Math.max(0, ...skillOf(id).after.map((prior) => OVERLAP * (cost.get(prior) ?? 0) + chainTo(prior)));
+    Math.max(0, ...ladder.of(id).after.map((prior) => OVERLAP * (cost.get(prior) ?? 0) + chainTo(prior)));
   const chain = chainTo(goal.skill) + own.most;
   const works = missing.reduce((sum, one) => sum + one.most, 0);
   const sessions = Math.max(0, sessionsLeft - LAST_SESSIONS);
@@ -121,47 +109,40 @@ export function readGoal(goal: Goal, levels: LatestScores, sessionsLeft: number)
   };
 }
 
-/** Words of an owner that name a skill, most telling first. A proposal for the manager to change, nothing more. */
-const AIM_WORDS: readonly (readonly [RegExp, string])[] = [
-  [/\btrails?\b|\bhack|\bout alone\b|\bride out\b|\bhills?\b|\boutside\b|\bcreek|\bwater\b/, "outside"],
-  [/\bflying change|\blead change|\bchanges? of lead/, "lead-change"],
-  [/\b(both|each|right|left|correct) leads?\b|\bone lead\b/, "lead-setup"],
-  [/\bcollect/, "collection"],
-  [/\bcanter|\blope\b/, "canter"],
-  [/\btrot|\bjog\b/, "trot"],
-  [/\bmount|\bget on\b|\bgetting on\b|\bsat on\b/, "sit"],
-  [/\bjump|\bfences?\b/, "cross-pole"],
-  [/\bpoles?\b/, "poles"],
-  [/\bstop\b|\bbrakes?\b|\bwhoa\b/, "stop"],
-  [/\bsteer|\bturns?\b/, "steer"],
-  [/\btrailer|\bload(s|ed|ing)?\b|\bship|\btravel/, "trailer-stand"],
-  [/\btied?\b|\btying\b/, "tie"],
-  [/\bcatch|\bcaught\b/, "catch"],
-  [/\blead(s|ing)?\b(?! change)|\bwalks? (with|beside)/, "lead"],
-  [/\bfeet\b|\bfarrier|\bhoof|\bhooves\b/, "hind-feet"],
-  [/\bfly ?spray|\bsprays?\b/, "spray"],
-  [/\bclip/, "clippers"],
-  [/\bblanket|\brug\b/, "blanket"],
-  [/\bother horses\b|\bcompany\b|\bgroup\b/, "company"],
-  [/\bmanners\b|\bpushy\b|\bspace\b|\bcrowd/, "space"],
-  [/\bstart(ed)?\b|\bbroke\b|\bunder saddle\b|\bquiet start\b/, "arena"],
-  [/\bgirth/, "girth"],
-  [/\bbuck/, "canter"],
-  [/\bmy (daughter|son|wife|husband)\b|\bI (want to|would like to|can) ride\b/, "owner-ridden"],
-];
-/** Standing still for somebody to get on is no lesson in being sat on. */
-const STANDS_TO_BE_MOUNTED = /\bstand\w*\b[^.;]*\b(block|mount\w*|get on|getting on)\b|\bblock\b/;
+/** A phrase of a skill: small letters; `*` ends a word anyhow, `…` is anything within the sentence. */
+const patternOf = (phrase: string): RegExp =>
+  new RegExp(
+    `\\b${phrase
+      .toLowerCase()
+      .replace(/[.+?^${}()|[\]\\]/g, "\\$&")
+      .replaceAll("*", "\\w*")
+      .replace(/ +… +/g, "\\b[^.;]*\\b")}\\b`,
+    "g",
+  );
 const MOST_GOALS = 6;
 
-/** Goals that the aim's words name, at 3; one that is a step to another stays out, but what is handled is no step to what is ridden. */
-export function goalsInWords(aim: string): readonly Goal[] {
-  const text = aim.toLowerCase();
-  const rest = text.replace(STANDS_TO_BE_MOUNTED, " ");
-  const inWords = AIM_WORDS.filter(([pattern]) => pattern.test(rest)).map(([, skill]) => skill);
-  const named = [...new Set([...(rest === text ? [] : ["block"]), ...inWords])];
-  const isHandling = (skill: string): boolean => skillOf(skill).branch === "handling";
+/** Skills whose phrases stand in a text, in the order in which they come; the longest phrase takes its words from the shorter ones. */
+function namedIn(text: string, skills: readonly Skill[]): readonly string[] {
+  const phrases = skills.flatMap(({ id, aims }) => aims.map((phrase) => ({ id, phrase })));
+  const found: { id: string; at: number }[] = [];
+  let rest = text.toLowerCase();
+  for (const { id, phrase } of phrases.sort((a, b) => b.phrase.length - a.phrase.length))
+    rest = rest.replace(patternOf(phrase), (words, at: number) => {
+      found.push({ id, at });
+      return " ".repeat(words.length);
+    });
+  return [...new Set(found.sort((a, b) => a.at - b.at).map(({ id }) => id))];
+}
+
+/**
+ * Goals that the aim's words name, at 3; one that is a step to another stays out, but what is handled is no step to what is ridden. A proposal for the manager
+ * to change, nothing more.
+ */
+export function goalsInWords(aim: string, { skills, of }: Ladder): readonly Goal[] {
+  const named = namedIn(aim, skills);
+  const isHandling = (skill: string): boolean => of(skill).nature === "handling";
   const isStep = (skill: string): boolean =>
-    named.some((other) => ancestorsOf(other).includes(skill) && (!isHandling(skill) || isHandling(other)));
+    named.some((other) => ancestorsIn(skills, other).includes(skill) && (!isHandling(skill) || isHandling(other)));
   return named
     .filter((skill) => !isStep(skill))
     .slice(0, MOST_GOALS)
@@ -173,6 +154,3 @@ export function harderSide(missing: Missing): Side | null {
   const { left, right } = missing.sessions;
   return left === undefined || right === undefined || left === right ? null : left > right ? "left" : "right";
 }
-
-/** Skills that a goal may name: all of the ladder. */
-export const GOAL_SKILLS: readonly string[] = SKILLS.map((skill) => skill.id);

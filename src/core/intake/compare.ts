@@ -4,7 +4,7 @@
  */
 import type { Score, TrackSide } from "../kernel/sides.ts";
 import { sidesOf } from "../kernel/sides.ts";
-import { BRANCHES, type Branch, SKILLS } from "../ladder/skills.ts";
+import type { Ladder } from "../ladder/ladder.ts";
 import type { Mark, SeenSign } from "./seen.ts";
 import { signOf } from "./signs.ts";
 
@@ -23,7 +23,7 @@ export interface TrackCompared {
   readonly beyondNoise: boolean;
 }
 export interface BranchCompared {
-  readonly branch: Branch;
+  readonly branch: string;
   readonly side: TrackSide;
   readonly tracks: number;
   /** Mean of these tracks, one an evaluation; null where one of them was not seen. */
@@ -56,11 +56,11 @@ function compareTrack(walks: readonly ComparedWalk[], skill: string, side: Track
 }
 
 /** Walks in the order of their days, oldest first. */
-export function compareWalks(walks: readonly ComparedWalk[]): Compared {
-  const tracks = SKILLS.flatMap((skill) =>
-    sidesOf(skill.sided).map((side) => ({ branch: skill.branch, ...compareTrack(walks, skill.id, side) })),
-  ).filter((track) => track.scores.some((score) => score !== null));
-  const branches = BRANCHES.flatMap((branch) =>
+export function compareWalks(walks: readonly ComparedWalk[], ladder: Ladder): Compared {
+  const tracks = ladder.all
+    .flatMap((skill) => sidesOf(skill.sided).map((side) => ({ branch: skill.branch, ...compareTrack(walks, skill.id, side) })))
+    .filter((track) => track.scores.some((score) => score !== null));
+  const branches = ladder.branches.flatMap(({ id: branch }) =>
     (["left", "right", "both"] as const).flatMap((side): BranchCompared[] => {
       const moved = tracks.filter((track) => track.branch === branch && track.side === side && track.change !== null);
       if (moved.length === 0) return [];

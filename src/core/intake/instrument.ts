@@ -2,7 +2,7 @@
  * The walk of an evaluation as data: rungs in order. Intake, mid-term and exit use the same, so that like is compared with like.
  * Version 1 ships with the application; a barn's own versions follow, and an evaluation is read for ever with the one it was begun with.
  */
-import { skillOf } from "../ladder/skills.ts";
+import { type Ladder, tagged } from "../ladder/ladder.ts";
 
 export const FIRST_VERSION = 1;
 
@@ -139,6 +139,10 @@ export interface Instrument {
 }
 export const FIRST_INSTRUMENT: Instrument = { version: FIRST_VERSION, rungs: RUNGS };
 
+/** The walk as this barn can take it: what it does not work is not asked. */
+export const rungsFor = (rungs: readonly Rung[], ladder: Ladder): readonly Rung[] =>
+  rungs.map((rung) => ({ ...rung, skills: rung.skills.filter((skill) => ladder.uses(skill)) }));
+
 export const RUNG_IDS: readonly string[] = RUNGS.map((rung) => rung.id);
 /** Skills that the shipped walk looks at, in its order. */
 export const WALKED_SKILLS: readonly string[] = RUNGS.flatMap((rung) => rung.skills);
@@ -151,9 +155,6 @@ export const MIND_RUNG = "mind";
 export const rungWords = (rungs: readonly Rung[], id: string): string =>
   (rungs.find((rung) => rung.id === id) ?? RUNGS.find((rung) => rung.id === id))?.words ?? id;
 
-/** What must be 3 on the weaker side before anybody gets on within an evaluation. */
-export const BEFORE_SADDLE: readonly string[] = ["give-head", "hindquarters", "girth", "loose-tack", "block", "stirrup-weight"];
-
 export type InstrumentFault =
   | { readonly code: "no-rungs" }
   | { readonly code: "rung-twice"; readonly rung: string }
@@ -162,7 +163,7 @@ export type InstrumentFault =
   | { readonly code: "ridden-before-saddle"; readonly skill: string; readonly rung: string };
 
 /** What is wrong with a walk that a barn made: a skill asked twice, or a horse ridden before the ground was looked at. */
-export function instrumentFaults(rungs: readonly Rung[]): readonly InstrumentFault[] {
+export function instrumentFaults(rungs: readonly Rung[], ladder: Ladder): readonly InstrumentFault[] {
   if (rungs.length === 0) return [{ code: "no-rungs" }];
   const faults: InstrumentFault[] = [];
   const at = new Map<string, number>();
@@ -174,12 +175,14 @@ export function instrumentFaults(rungs: readonly Rung[]): readonly InstrumentFau
       const before = at.get(skill);
       if (before === undefined) at.set(skill, i);
       else faults.push({ code: "skill-twice", skill, rungs: [rungs[before]?.words ?? "", rung.words] });
-      if (rung.id !== RIDDEN_RUNG && skillOf(skill).saddle)
+      if (rung.id !== RIDDEN_RUNG && ladder.find(skill)?.saddle)
         faults.push({ code: "ridden-before-saddle", skill, rung: rung.words });
     }
   }
   const saddle = rungs.findIndex((rung) => rung.id === RIDDEN_RUNG);
-  const late = BEFORE_SADDLE.filter((skill) => (at.get(skill) ?? saddle) >= saddle);
+  const late = tagged(ladder.skills, "before-saddle")
+    .map(({ id }) => id)
+    .filter((skill) => (at.get(skill) ?? saddle) >= saddle);
   if (saddle >= 0 && late.length > 0) faults.push({ code: "saddle-too-soon", skills: late });
   return faults;
 }

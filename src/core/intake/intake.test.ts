@@ -1,13 +1,22 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SHIPPED, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { must } from "../kernel/assert.ts";
 import { SCORES, type Score, sidesOf } from "../kernel/sides.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
-import { RUNGS, WALKED_SKILLS } from "./instrument.ts";
+import { RUNGS, type Rung, WALKED_SKILLS } from "./instrument.ts";
 import { NOT_MEASURED } from "./measures.ts";
 import { mergeWalks, type Walk, withField } from "./merge.ts";
-import { notYetForSaddle, openTracks, readWalk, type WalkFacts } from "./outcome.ts";
+import {
+  notYetForSaddle as notYetForSaddleOn,
+  openTracks as openTracksOn,
+  readWalk as readWalkOn,
+  type WalkFacts,
+} from "./outcome.ts";
 import type { Mark } from "./seen.ts";
+
+const readWalk = (walk: WalkFacts) => readWalkOn(walk, SHIPPED);
+const notYetForSaddle = (marks: readonly Mark[]) => notYetForSaddleOn(marks, SHIPPED);
+const openTracks = (marks: readonly Mark[], of: Rung) => openTracksOn(marks, of, SHIPPED);
 
 const everything = (score: Score): Mark[] =>
   WALKED_SKILLS.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score })));

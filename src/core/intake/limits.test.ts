@@ -1,14 +1,24 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SHIPPED } from "#shipped/ladder.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "../horse/horse.ts";
 import { sidesOfZone, TOUCHES_BY, ZONES, zoneOf } from "./body.ts";
 import { observationsOf } from "./body-signs.ts";
 import { weightsWith } from "./cause-rules.ts";
 import { HOLDS, weighFindings } from "./findings.ts";
-import { FIRST_INSTRUMENT, instrumentFaults, mergeRungs, RUNGS, type Rung, rungToGoOnWith } from "./instrument.ts";
+import {
+  FIRST_INSTRUMENT,
+  instrumentFaults as instrumentFaultsOn,
+  mergeRungs,
+  RUNGS,
+  type Rung,
+  rungToGoOnWith,
+} from "./instrument.ts";
 import { type LimitFacts, limitsOf, limitsSigned, SECOND_PERSONS } from "./limits.ts";
 import { learnerOf, minutesOf, nerveOf } from "./mind.ts";
 import { isSign } from "./signs.ts";
+
+const instrumentFaults = (rungs: readonly Rung[]) => instrumentFaultsOn(rungs, SHIPPED);
 
 const facts = (changes: Partial<LimitFacts> = {}): LimitFacts => ({
   horseClass: "adult",

@@ -2,8 +2,9 @@
 
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "../horse/horse.ts";
+import { sidesOf } from "../kernel/sides.ts";
+import { type Ladder, tagged } from "../ladder/ladder.ts";
 import { type Levels, readLevels, type ScoreFact, weakerSide } from "../ladder/level.ts";
-import { BRANCHES, type Branch, SKILLS, skillOf } from "../ladder/skills.ts";
 import { type HardSide, hardSideOf } from "../reading/hard-side.ts";
 import { type LoadLimit, loadLimit } from "../tools/load.ts";
 import { type Weight, weightOf } from "../tools/weight.ts";
@@ -12,7 +13,7 @@ import { type Touch } from "./body.ts";
 import { observationsOf } from "./body-signs.ts";
 import { SIGN_WEIGHTS, type SignWeights } from "./cause-rules.ts";
 import { type FindingFacts, type Weighed, weighFindings } from "./findings.ts";
-import { BEFORE_SADDLE, type Rung } from "./instrument.ts";
+import { type Rung } from "./instrument.ts";
 import { type Limits, limitsOf } from "./limits.ts";
 import { conditionOf, type Measures, type RestingOdd, restingOdd } from "./measures.ts";
 import { type Learner, learnerOf, type Nerve, nerveOf } from "./mind.ts";
@@ -48,7 +49,7 @@ export interface Heard extends Pick<FindingFacts, "checks" | "trials" | "daysOff
 export const HEARD_NOTHING: Heard = { checks: [], trials: [], signWeights: SIGN_WEIGHTS };
 
 export interface StartingPoint {
-  readonly branch: Branch;
+  readonly branch: string;
   /** Skills at 3 or better on the weaker side. */
   readonly credited: readonly string[];
   /** Where to start: skills whose prerequisites are credited and that are not yet. */
@@ -70,7 +71,7 @@ export type RiskReason =
 export interface Outcome {
   readonly starting: readonly StartingPoint[];
   readonly hard: { readonly side: HardSide; readonly difference: number; readonly skills: number };
-  readonly hardByBranch: readonly { readonly branch: Branch; readonly side: HardSide }[];
+  readonly hardByBranch: readonly { readonly branch: string; readonly side: HardSide }[];
   readonly weight: Weight | null;
   readonly load: LoadLimit | null;
   readonly condition: number | null;
@@ -96,36 +97,40 @@ export const scoresOfMarks = (marks: readonly Mark[]): readonly ScoreFact[] =>
 export const levelsOfMarks = (marks: readonly Mark[]): Levels => readLevels(scoresOfMarks(marks));
 
 /** What still bars the way into the saddle within the walk: skills under 3 on the weaker side, or not seen. */
-export function notYetForSaddle(marks: readonly Mark[]): readonly string[] {
+export function notYetForSaddle(marks: readonly Mark[], { skills }: Ladder): readonly string[] {
   const levels = levelsOfMarks(marks);
-  return BEFORE_SADDLE.filter((id) => weakerSide(levels, skillOf(id)) < 3);
+  return tagged(skills, "before-saddle")
+    .filter((skill) => weakerSide(levels, skill) < 3)
+    .map(({ id }) => id);
 }
 
-function startingPoints(levels: Levels): StartingPoint[] {
-  const credited = new Set(SKILLS.filter((skill) => weakerSide(levels, skill) >= 3).map((skill) => skill.id));
+function startingPoints(levels: Levels, ladder: Ladder): StartingPoint[] {
+  const credited = new Set(ladder.skills.filter((skill) => weakerSide(levels, skill) >= 3).map((skill) => skill.id));
   // What a credited skill rests on was not looked at, and is no place to begin.
-  const implied = impliedBy(levels);
-  return BRANCHES.map((branch) => {
-    const own = SKILLS.filter((skill) => skill.branch === branch);
-    return {
-      branch,
-      credited: own.filter((skill) => credited.has(skill.id)).map((skill) => skill.id),
-      next: own
-        .filter((skill) => !credited.has(skill.id) && !implied.has(skill.id) && skill.after.every((id) => credited.has(id)))
-        .map((skill) => skill.id),
-    };
-  }).filter((point) => point.credited.length + point.next.length > 0);
+  const implied = impliedBy(levels, ladder);
+  const stands = (id: string): boolean => credited.has(id) || !ladder.uses(id);
+  return ladder.branches
+    .map(({ id: branch }) => {
+      const own = ladder.skills.filter((skill) => skill.branch === branch);
+      return {
+        branch,
+        credited: own.filter((skill) => credited.has(skill.id)).map((skill) => skill.id),
+        next: own
+          .filter((skill) => skill.everyday && !credited.has(skill.id) && !implied.has(skill.id) && skill.after.every(stands))
+          .map((skill) => skill.id),
+      };
+    })
+    .filter((point) => point.credited.length + point.next.length > 0);
 }
 
 const DANGEROUS = new Set(["bucks", "kinked-tail", "tight-back", "held-breath", "sucks-back", "sudden-change", "runs-on"]);
-const BASICS = ["lead", "space", "hind-feet"];
 
 /** Somebody was hurt, thrown or run away with, in an owner's words. */
 const TOLD_DANGEROUS =
   /\bbolt(s|ed|ing)?\b|\b(ran|runs|run|running) (off|away)\b|\bbuck(s|ed|ing)?\b[^.]{0,40}\boff\b|\bthr(ew|ows|own)\b|\b(came|come|comes|fell) off\b|\bunseat|\brear(s|ed|ing)?\b|\b(kick|bit|bitt?en|hurt|injur)\w* (a |an |the |my |our )?(person|people|somebody|someone|me|owner|rider|handler|farrier|vet|groom|husband|wife|daughter|son|trainer|child)\b/i;
 
 /** Risk 1 (anybody) to 5 (the best rider only). Each reason adds a grade to the quiet horse's 1, so more reasons never lower it. */
-function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: RiskReason[] } {
+function riskOf(facts: WalkFacts, levels: Levels, ladder: Ladder): { risk: number; because: RiskReason[] } {
   const because: RiskReason[] = [];
   if (facts.horseKind === "unhandled") because.push({ code: "unhandled" });
   if (facts.horseKind === "halter" || facts.horseKind === "unhandled") because.push({ code: "never-ridden" });
@@ -137,10 +142,10 @@ function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: Risk
   if (facts.horseKind === "restart" && haltered !== "yes" && ridden !== "yes" && raced !== "yes")
     because.push({ code: "unknown-handling" });
   if (TOLD_DANGEROUS.test(facts.told)) because.push({ code: "told-dangerous" });
-  const basic = BASICS.find(
-    (id) => facts.marks.some((mark) => mark.skill === id && mark.score !== null) && weakerSide(levels, skillOf(id)) <= 1,
+  const basic = tagged(ladder.all, "basics").find(
+    (skill) => facts.marks.some((mark) => mark.skill === skill.id && mark.score !== null) && weakerSide(levels, skill) <= 1,
   );
-  if (basic) because.push({ code: "hard-to-handle", skill: basic });
+  if (basic) because.push({ code: "hard-to-handle", skill: basic.id });
   if (facts.settleMinutes !== null && facts.settleMinutes > 10)
     because.push({ code: "slow-to-settle", minutes: facts.settleMinutes });
   if (facts.stoppedAt) because.push({ code: "stopped", rung: facts.stoppedAt });
@@ -149,27 +154,29 @@ function riskOf(facts: WalkFacts, levels: Levels): { risk: number; because: Risk
 }
 
 /** Reads a walk, finished or not, into its outcome. */
-export function readWalk(facts: WalkFacts, { signWeights, ...heard }: Heard = HEARD_NOTHING): Outcome {
+export function readWalk(facts: WalkFacts, ladder: Ladder, { signWeights, ...heard }: Heard = HEARD_NOTHING): Outcome {
   const scores = scoresOfMarks(facts.marks);
   const levels = readLevels(scores);
   const weight = weightOf(facts.horseClass, facts.measures);
   const { withersCm, croupCm, fitness } = facts.measures;
   const condition = conditionOf(facts.measures);
   const growthCm = withersCm !== null && croupCm !== null ? Math.round((croupCm - withersCm) * 10) / 10 : null;
-  const { risk, because } = riskOf(facts, levels);
+  const { risk, because } = riskOf(facts, levels, ladder);
   const nerve = nerveOf(facts.settleMinutes);
   const seen = [...facts.signs, ...observationsOf(facts.touches)];
   const weighed = weighFindings({ ...facts, growthCm, condition, seen, ...heard }, signWeights);
   return {
-    starting: startingPoints(levels),
-    hard: hardSideOf(scores, SKILLS),
-    hardByBranch: BRANCHES.map((branch) => ({
-      branch,
-      side: hardSideOf(
-        scores,
-        SKILLS.filter((skill) => skill.branch === branch),
-      ).side,
-    })).filter(({ side }) => side === "left" || side === "right"),
+    starting: startingPoints(levels, ladder),
+    hard: hardSideOf(scores, ladder.all),
+    hardByBranch: ladder.branches
+      .map(({ id: branch }) => ({
+        branch,
+        side: hardSideOf(
+          scores,
+          ladder.all.filter((skill) => skill.branch === branch),
+        ).side,
+      }))
+      .filter(({ side }) => side === "left" || side === "right"),
     weight,
     load: weight && loadLimit({ weightKg: weight.kilograms, ageYears: facts.ageYears, fitness, condition, daysOff: null }),
     condition,
@@ -194,7 +201,7 @@ export function readWalk(facts: WalkFacts, { signWeights, ...heard }: Heard = HE
 }
 
 /** Tracks of a rung that were neither scored nor marked 'not seen'. */
-export function openTracks(marks: readonly Mark[], rung: Rung): number {
-  const tracks = rung.skills.reduce((sum, id) => sum + (skillOf(id).sided ? 2 : 1), 0);
+export function openTracks(marks: readonly Mark[], rung: Rung, ladder: Ladder): number {
+  const tracks = rung.skills.reduce((sum, id) => sum + sidesOf(ladder.of(id).sided).length, 0);
   return tracks - marks.filter((mark) => rung.skills.includes(mark.skill)).length;
 }

@@ -1,7 +1,7 @@
 /** How a sign moves over sessions: better with quiet work, unchanged, or come suddenly. It decides between schooling and a check (cause-rules.ts). */
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { TrackSide } from "../kernel/sides.ts";
-import { skillOf } from "../ladder/skills.ts";
+import type { Ladder } from "../ladder/ladder.ts";
 import type { Trend } from "./cause-rules.ts";
 import { RIDDEN_RUNG, RUNGS } from "./instrument.ts";
 import type { SeenSign } from "./seen.ts";
@@ -43,10 +43,10 @@ export interface SessionSigns {
 /** A sign that has not shown in so many sessions is settled. */
 const SETTLED_AFTER = 6;
 /** Work without a skill named is work in hand. */
-const rungOf = (skill: string | null): string =>
+const rungOf = (skill: string | null, ladder: Ladder): string =>
   skill === null
     ? "lead"
-    : skillOf(skill).saddle
+    : ladder.find(skill)?.saddle
       ? RIDDEN_RUNG
       : (RUNGS.find((rung) => rung.skills.includes(skill))?.id ?? "lead");
 
@@ -60,6 +60,7 @@ export interface SignsNow {
 export function signsNow(
   walk: { readonly day: LocalDate; readonly signs: readonly SeenSign[] },
   sessions: readonly SessionSigns[],
+  ladder: Ladder,
 ): SignsNow {
   const bad = (sign: string): boolean => !signOf(sign).good;
   const named = [
@@ -79,7 +80,9 @@ export function signsNow(
       .flatMap((session) =>
         session.signs
           .filter((seen) => seen.sign === sign)
-          .map(({ skill, side, strength }): SeenSign => ({ rung: rungOf(skill), sign, side, strength, moment: null, trend })),
+          .map(
+            ({ skill, side, strength }): SeenSign => ({ rung: rungOf(skill, ladder), sign, side, strength, moment: null, trend }),
+          ),
       );
     return [...first, ...later];
   });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { SKILLS } from "#shipped/ladder.ts";
 import { ladderFor } from "./for-method.ts";
 import { ladderFaults } from "./graph.ts";
 import { METHODS, methodOf } from "./methods.ts";
-import { SKILLS } from "./skills.ts";
 
 const after = (method: (typeof METHODS)[number], skill: string): readonly string[] =>
   ladderFor(SKILLS, method).find(({ id }) => id === skill)?.after ?? [];

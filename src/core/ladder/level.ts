@@ -3,7 +3,7 @@ import type { LocalDate } from "../calendar/local-date.ts";
 import { must } from "../kernel/assert.ts";
 import { groupBy } from "../kernel/group.ts";
 import { type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
-import type { Skill } from "./skills.ts";
+import type { Skill } from "./skill.ts";
 
 export interface ScoreFact {
   readonly skill: string;

@@ -5,7 +5,7 @@
 import { groupBy } from "../kernel/group.ts";
 import type { TrackSide } from "../kernel/sides.ts";
 import { type ScoreFact, trackKey } from "./level.ts";
-import type { Skill } from "./skills.ts";
+import type { Skill } from "./skill.ts";
 
 export interface Taken {
   readonly skill: string;

@@ -6,7 +6,7 @@ import { type CheckFacts, type HeldByChecks, heldByChecks } from "../check/check
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind } from "../horse/horse.ts";
 import type { LimitsInForce, SecondPerson } from "../intake/limits.ts";
 import type { PersonId } from "../kernel/brand.ts";
-import type { Skill } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
 import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
 import { GREEN_RIDES } from "../weather/weather.ts";
@@ -70,12 +70,12 @@ export interface InForce {
   readonly circleMinutes: number;
 }
 export function inForceOn(
-  { checks, signed, ageYears }: Pick<HorseRecord, "checks" | "signed" | "ageYears">,
+  { checks, signed, ageYears, ladder }: Pick<HorseRecord, "checks" | "signed" | "ageYears" | "ladder">,
   day: LocalDate,
 ): InForce {
   const now = signed && signed.day <= day ? signed : null;
   return {
-    checks: heldByChecks(checks, day),
+    checks: heldByChecks(checks, day, ladder),
     ridden: now?.ridden ?? null,
     secondPerson: now?.secondPerson ?? "no",
     sessionMinutes: now?.sessionMinutes ?? null,

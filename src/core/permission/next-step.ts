@@ -1,5 +1,6 @@
 /** The next big step on the way to what is wanted of a horse, and what it still waits for. */
-import type { Skill } from "../ladder/skills.ts";
+import { ancestorsIn, tagged } from "../ladder/ladder.ts";
+import type { Skill } from "../ladder/skill.ts";
 import { isTaken, type Missing, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts } from "./steps.ts";
 
 export interface NextStep {
@@ -8,25 +9,11 @@ export interface NextStep {
   readonly missing: readonly Missing[];
 }
 
-/** Skills that the goals rest on, themselves among them. */
-function wantedFor(ladder: ReadonlyMap<string, Skill>, goals: readonly string[]): ReadonlySet<string> {
-  const wanted = new Set<string>();
-  const want = (id: string): void => {
-    const skill = ladder.get(id);
-    if (!skill || wanted.has(id)) return;
-    wanted.add(id);
-    for (const before of skill.after) want(before);
-  };
-  for (const goal of goals) want(goal);
-  return wanted;
-}
-
 /** In the order in which a horse is brought on; null where nothing new lies on the way. `grounded`: nothing is ever put on its back. */
 export function nextStep(facts: StepFacts, goals: readonly string[], grounded: boolean): NextStep | null {
-  const byId = new Map(facts.ladder.map((skill) => [skill.id, skill]));
-  const wanted = wantedFor(byId, goals);
+  const wanted = new Set(goals.flatMap((goal) => [goal, ...ancestorsIn(facts.ladder, goal)]));
   for (const step of STEPS) {
-    const skills = STEP_LISTS[step].skills.flatMap((id) => byId.get(id) ?? []);
+    const skills = STEP_LISTS[step].of.flatMap((tag) => tagged(facts.ladder, tag));
     if (!skills.some(({ id }) => wanted.has(id)) || isTaken(step, facts)) continue;
     if (grounded && skills.some(({ bears }) => bears !== "nothing")) continue;
     const skill = skills.find((one) => !facts.reading.isShown(one));

@@ -1,11 +1,11 @@
 /** The contradictions that were found when the application was tried as horse people would: each stands here, and stays away. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { dayPersonOf, dayPlaceOf, permitHorseOf } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { EMPTY_RECORD } from "../card/merge.ts";
 import { sidesOf } from "../kernel/sides.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
 import { type ReadScore, readHorse } from "../reading/reading.ts";
 import { loadLimit } from "../tools/load.ts";
 import type { PermitHorse } from "./horse.ts";

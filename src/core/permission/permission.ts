@@ -4,7 +4,7 @@
  */
 import type { SessionKind } from "../card/card.ts";
 import type { PlaceId } from "../kernel/brand.ts";
-import { type Bears, mostBorne, type Skill } from "../ladder/skills.ts";
+import { type Bears, mostBorne, type Skill } from "../ladder/skill.ts";
 import type { HorseReading, Stage } from "../reading/reading.ts";
 import { type WeatherBar, type WeatherHour, weatherBar } from "../weather/weather.ts";
 import type { GateTick, RedSign } from "./ground-check.ts";
@@ -13,7 +13,7 @@ import { type Reason, reachOf, strengthOf } from "./reasons.ts";
 import { restrictedSkill } from "./restrictions.ts";
 
 /** Of a skill, as far as it is asked who may work it. */
-export type ActSkill = Pick<Skill, "id" | "branch" | "bears" | "grade" | "specialist" | "second">;
+export type ActSkill = Pick<Skill, "id" | "nature" | "tags" | "bears" | "grade" | "specialist" | "second">;
 /** What is asked of people and horse beyond what every session asks. */
 export interface AskedSkill {
   readonly skill: ActSkill;
@@ -65,7 +65,8 @@ const HELD_FROM = 3;
 export const askedOf = (skill: Skill, reading: Pick<HorseReading, "counts">): AskedSkill => ({
   skill: {
     id: skill.id,
-    branch: skill.branch,
+    nature: skill.nature,
+    tags: skill.tags,
     bears: skill.bears,
     grade: skill.grade,
     specialist: skill.specialist,

@@ -1,7 +1,7 @@
 /** What has happened against what may be done: the record is kept as it was, and marked. */
 import type { SessionRecord } from "../card/card.ts";
 import { MOUNT_STEPS, type MountStep } from "../card/first-mount.ts";
-import { type Bears, mostBorne } from "../ladder/skills.ts";
+import { type Bears, mostBorne } from "../ladder/skill.ts";
 import { calledWindy, type WeatherHour } from "../weather/weather.ts";
 import type { GateTick, RedSign } from "./ground-check.ts";
 import type { PermitHorse, PermitPerson } from "./horse.ts";

@@ -3,7 +3,9 @@
  * shown is never barred by something that nobody looked at. The lists are the barn's judgement.
  */
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
-import type { Skill } from "../ladder/skills.ts";
+import { hasTag, tagged } from "../ladder/ladder.ts";
+import type { Skill } from "../ladder/skill.ts";
+import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import { hadTack, type PastSession, quietLately, wasRidden } from "./trouble.ts";
 
@@ -27,7 +29,7 @@ export type Step = (typeof STEPS)[number];
 
 type Need =
   /** A level, on every side; or on one, the side that it is mounted from. */
-  | { readonly code: "level"; readonly skill: string; readonly at: number; readonly oneSide?: boolean }
+  | { readonly code: "level"; readonly tag: Tag; readonly at: number; readonly oneSide?: boolean }
   /** Nothing loud in the last two sessions of this kind, on different days. */
   | { readonly code: "quiet"; readonly in: "tack" | "rides" }
   /** So many rides in which the skill was at the level. */
@@ -36,39 +38,39 @@ type Need =
 
 interface StepList {
   /** What is done for the first time. */
-  readonly skills: readonly string[];
+  readonly of: readonly Tag[];
   readonly needs: readonly Need[];
 }
-const at = (level: number, ...skills: string[]): Need[] => skills.map((skill) => ({ code: "level", skill, at: level }));
+const at = (level: number, ...tags: Tag[]): Need[] => tags.map((tag) => ({ code: "level", tag, at: level }));
 const quietWithTack: Need = { code: "quiet", in: "tack" };
 const quietRides: Need = { code: "quiet", in: "rides" };
-const onItsSide = (skill: string): Need => ({ code: "level", skill, at: 3, oneSide: true });
+const onItsSide = (tag: Tag): Need => ({ code: "level", tag, at: 3, oneSide: true });
 
 export const STEP_LISTS: Readonly<Record<Step, StepList>> = {
-  saddle: { skills: ["saddle"], needs: at(3, "pad", "rope-flag") },
-  girth: { skills: ["girth"], needs: at(3, "saddle") },
+  saddle: { of: ["saddle"], needs: at(3, "pad", "rope-flag") },
+  girth: { of: ["girth"], needs: at(3, "saddle") },
   "stirrup-weight": {
-    skills: ["stirrup-weight"],
+    of: ["stirrup-weight"],
     needs: [...at(3, "girth", "loose-tack", "block", "give-head", "hindquarters"), quietWithTack, { code: "ground-sessions" }],
   },
   sit: {
-    skills: ["sit"],
+    of: ["sit"],
     needs: [onItsSide("stirrup-weight"), onItsSide("lie-across"), quietWithTack, { code: "ground-sessions" }],
   },
   // Told to be ridden, and never taught anew: what it shows is taken as it comes.
-  "first-ride": { skills: [], needs: [...at(2, "give-head", "hindquarters", "block"), { code: "tacked-here" }] },
-  "first-steps": { skills: ["bend-stop", "forward"], needs: [onItsSide("sit"), ...at(3, "give-head", "hindquarters")] },
-  trot: { skills: ["trot"], needs: [...at(3, "sit", "bend-stop"), ...at(2, "forward", "steer"), quietRides] },
-  canter: { skills: ["canter"], needs: [...at(3, "trot", "loose-tack"), quietRides] },
-  "open-arena": { skills: ["arena"], needs: at(3, "steer", "stop") },
-  company: { skills: ["company"], needs: at(3, "arena") },
-  outside: { skills: ["outside"], needs: at(3, "arena", "company", "trot") },
+  "first-ride": { of: [], needs: [...at(2, "give-head", "hindquarters", "block"), { code: "tacked-here" }] },
+  "first-steps": { of: ["bend-stop", "forward"], needs: [onItsSide("sit"), ...at(3, "give-head", "hindquarters")] },
+  trot: { of: ["trot"], needs: [...at(3, "sit", "bend-stop"), ...at(2, "forward", "steer"), quietRides] },
+  canter: { of: ["canter"], needs: [...at(3, "trot", "loose-tack"), quietRides] },
+  "open-arena": { of: ["arena"], needs: at(3, "steer", "stop") },
+  company: { of: ["company"], needs: at(3, "arena") },
+  outside: { of: ["outside"], needs: at(3, "arena", "company", "trot") },
   "second-bit": {
-    skills: ["second-bit", "lead-change", "collection"],
+    of: ["second-bit"],
     needs: [...at(4, "bit"), ...at(3, "soft-feel", "transitions")],
   },
-  "back-girth": { skills: ["drag"], needs: at(4, "rope-flag", "girth") },
-  fence: { skills: ["cross-pole"], needs: at(3, "poles", "canter") },
+  "back-girth": { of: ["back-girth"], needs: at(4, "rope-flag", "girth") },
+  fence: { of: ["cross-pole"], needs: at(3, "poles", "canter") },
 };
 /** Not a step of its own, and it bears weight all the same. */
 const LIE_ACROSS: readonly Need[] = [
@@ -103,22 +105,26 @@ function missingOf(
     switch (need.code) {
       case "level": {
         // What this barn does not work cannot be asked for.
-        const skill = ladder.find(({ id }) => id === need.skill);
-        if (!skill) return [];
-        const sides = sidesOf(skill.sided)
-          .map((side) => ({ side, is: reading.countsOn(skill, side) }))
-          .filter(({ is }) => is < need.at);
-        const enough = sides.length === 0 || (need.oneSide === true && sides.length < sidesOf(skill.sided).length);
-        return enough ? [] : sides.map(({ side, is }) => ({ code: "level", skill: need.skill, side, needed: need.at, is }));
+        return tagged(ladder, need.tag).flatMap((skill) => {
+          const sides = sidesOf(skill.sided)
+            .map((side) => ({ side, is: reading.countsOn(skill, side) }))
+            .filter(({ is }) => is < need.at);
+          const enough = sides.length === 0 || (need.oneSide === true && sides.length < sidesOf(skill.sided).length);
+          return enough
+            ? []
+            : sides.map(({ side, is }) => ({ code: "level" as const, skill: skill.id, side, needed: need.at, is }));
+        });
       }
       case "quiet":
-        return quietLately(sessions.filter(need.in === "tack" ? hadTack : wasRidden)) ? [] : [{ code: "quiet", in: need.in }];
+        return quietLately(sessions.filter(need.in === "tack" ? hadTack(ladder) : wasRidden))
+          ? []
+          : [{ code: "quiet", in: need.in }];
       case "ground-sessions": {
         const left = rides > 0 ? 0 : groundSessionsFirst - sessionsSoFar;
         return left > 0 ? [{ code: "ground-sessions", left }] : [];
       }
       case "tacked-here":
-        return sessions.some(hadTack) ? [] : [{ code: "tacked-here" }];
+        return sessions.some(hadTack(ladder)) ? [] : [{ code: "tacked-here" }];
     }
   });
 }
@@ -127,11 +133,11 @@ function missingOf(
 export function missingFor(skill: Skill, facts: StepFacts): readonly Missing[] {
   const { reading } = facts;
   if (reading.isShown(skill)) return [];
-  const step = STEPS.find((one) => STEP_LISTS[one].skills.includes(skill.id));
+  const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
   // A horse that is told to be ridden shows what it knows on its first ride here, within what that ride asks for.
   if (skill.bears !== "nothing" && reading.basisOf(skill) === "told") return missingOf(STEP_LISTS["first-ride"].needs, facts);
   if (step) return missingOf(STEP_LISTS[step].needs, facts);
-  return skill.id === "lie-across" ? missingOf(LIE_ACROSS, facts) : [];
+  return hasTag(skill, "lie-across") ? missingOf(LIE_ACROSS, facts) : [];
 }
 
 export interface Waiting {
@@ -146,20 +152,19 @@ export interface Unready {
 }
 export const NOTHING_WAITS: Unready = { skills: [], mount: null };
 
-const STEP_SKILLS: ReadonlySet<string> = new Set([...STEPS.flatMap((step) => STEP_LISTS[step].skills), "lie-across"]);
+const STEP_TAGS: readonly Tag[] = [...STEPS.flatMap((step) => STEP_LISTS[step].of), "lie-across"];
 
 export function unreadyOf(facts: StepFacts): Unready {
   const skills = facts.ladder
     .map((skill): Waiting => ({ skill: skill.id, missing: missingFor(skill, facts) }))
     .filter(({ missing }) => missing.length > 0);
-  const onBack = facts.ladder.filter(({ id, bears }) => bears !== "nothing" && STEP_SKILLS.has(id));
+  const onBack = facts.ladder.filter((skill) => skill.bears !== "nothing" && hasTag(skill, ...STEP_TAGS));
   const waiting = onBack.map(({ id }) => skills.find(({ skill }) => skill === id));
   return { skills, mount: waiting.every((one) => one !== undefined) ? (waiting[0] ?? null) : null };
 }
 
 /** Seen here, or told and never shown otherwise: the step is behind it, or another one is asked in its stead. */
 export const isTaken = (step: Step, { ladder, reading }: Pick<StepFacts, "ladder" | "reading">): boolean =>
-  STEP_LISTS[step].skills.every((id) => {
-    const skill = ladder.find((one) => one.id === id);
-    return skill === undefined || reading.isShown(skill) || reading.basisOf(skill) === "told";
-  });
+  STEP_LISTS[step].of
+    .flatMap((tag) => tagged(ladder, tag))
+    .every((skill) => reading.isShown(skill) || reading.basisOf(skill) === "told");

@@ -2,6 +2,8 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import { type Incident, isRed, type SignSeen, type Tack } from "../card/card.ts";
 import { isSign, signOf } from "../intake/signs.ts";
+import { idsTagged } from "../ladder/ladder.ts";
+import type { Skill } from "../ladder/skill.ts";
 
 /** A session as far as it is asked whether it was quiet. */
 export interface PastSession {
@@ -26,9 +28,11 @@ export const isQuiet = ({ signs, incidents, redSigns }: PastSession): boolean =>
   redSigns.length === 0 &&
   !incidents.some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
   !signs.some(({ sign }) => LOUD_SIGNS.includes(sign) || (isSign(sign) && signOf(sign).red));
-const WITH_TACK: readonly string[] = ["saddle", "girth", "loose-tack", "stirrups", "stirrup-weight", "lie-across"];
-export const hadTack = ({ tack, saddleMinutes, skills }: PastSession): boolean =>
-  saddleMinutes > 0 || tack.some((one) => TACKED.includes(one)) || skills.some((one) => WITH_TACK.includes(one));
+export function hadTack(ladder: readonly Skill[]): (session: PastSession) => boolean {
+  const work = idsTagged(ladder, "tacked");
+  return ({ tack, saddleMinutes, skills }) =>
+    saddleMinutes > 0 || tack.some((one) => TACKED.includes(one)) || skills.some((one) => work.includes(one));
+}
 export const wasRidden = ({ saddleMinutes }: PastSession): boolean => saddleMinutes > 0;
 
 const PROOFS = 2;

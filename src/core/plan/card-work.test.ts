@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SKILL_IDS, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { SESSION_KINDS } from "../card/card.ts";
 import { SCORES, sidesOf } from "../kernel/sides.ts";
 import { METHODS, methodOf } from "../ladder/methods.ts";
-import { SKILL_IDS, SKILLS, skillOf } from "../ladder/skills.ts";
 import type { Reason } from "../permission/reasons.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
 import { cardWork, type WorkAsked } from "./card-work.ts";

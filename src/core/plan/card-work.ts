@@ -4,8 +4,9 @@
  */
 import type { SessionKind } from "../card/card.ts";
 import type { Side } from "../kernel/sides.ts";
+import { hasTag, tagged } from "../ladder/ladder.ts";
 import type { Method } from "../ladder/methods.ts";
-import type { Skill } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 import type { Reason } from "../permission/reasons.ts";
 import type { HardSide } from "../reading/hard-side.ts";
 import type { HorseReading } from "../reading/reading.ts";
@@ -63,8 +64,6 @@ export interface WorkAsked {
   readonly laid: readonly LaidItem[] | null;
 }
 
-const LEADS = "lead";
-const CAUGHT: readonly string[] = ["catch", "halter"];
 /** Something that it does well and that prepares the work: what that rests on, or of its branch. A horse that leads is not warmed up by being caught. */
 function warmUp(
   known: readonly Skill[],
@@ -72,8 +71,8 @@ function warmUp(
   ladder: readonly Skill[],
   reading: HorseReading,
 ): Skill | undefined {
-  const leads = ladder.some((skill) => skill.id === LEADS && reading.counts(skill) >= USABLE);
-  const fit = known.filter(({ id }) => !(leads && CAUGHT.includes(id)));
+  const leads = tagged(ladder, "lead").some((skill) => reading.counts(skill) >= USABLE);
+  const fit = known.filter((skill) => !(leads && hasTag(skill, "caught")));
   const prepares = (skill: Skill): boolean =>
     work.some((one) => one.after.includes(skill.id) || (one.branch === skill.branch && one.id !== skill.id));
   return fit.find(prepares) ?? fit[0];
@@ -144,6 +143,6 @@ export function cardWork({ ladder, reading, kind, hardFor, method, turn, barred,
     ...(finish ? [item(finish, "finish")] : []),
   ];
   const asked = new Set(items.map((one) => one.skill));
-  const tempting = [...(step && !first ? [step.skill.id] : []), ...held];
+  const tempting = [...(step && !first ? [step.skill.id] : []), ...held.filter((id) => ladder.some((skill) => skill.id === id))];
   return { items, leaveAlone: [...new Set(tempting)].filter((id) => !asked.has(id)), withheld };
 }

@@ -1,5 +1,8 @@
 /** Goals of a stay, and sets of them that are ready for the usual kinds of stay: a beginning, to be changed for the horse. */
 import type { Side } from "../kernel/sides.ts";
+import { tagged } from "../ladder/ladder.ts";
+import type { Skill } from "../ladder/skill.ts";
+import type { Tag } from "../ladder/tags.ts";
 
 export interface PlanGoal {
   readonly skill: string;
@@ -16,8 +19,10 @@ const MUST = 2;
 /** What the plan gives for meeting a goal. */
 export const valueOf = ({ weight, must }: PlanGoal): number => weight * (must ? MUST : 1);
 
-const goal = (skill: string, target: 3 | 4 | 5 = 3, more: Partial<PlanGoal> = {}): PlanGoal => ({
-  skill,
+/** A goal of a set: the skills that carry the tag. */
+type SetGoal = Omit<PlanGoal, "skill"> & { readonly tag: Tag };
+const goal = (tag: Tag, target: 3 | 4 | 5 = 3, more: Partial<PlanGoal> = {}): SetGoal => ({
+  tag,
   target,
   side: null,
   weight: 2,
@@ -115,4 +120,8 @@ export const GOAL_SETS = [
       goal("trailer-stand", 4, must),
     ],
   },
-] as const satisfies readonly { readonly id: string; readonly words: string; readonly goals: readonly PlanGoal[] }[];
+] as const satisfies readonly { readonly id: string; readonly words: string; readonly goals: readonly SetGoal[] }[];
+
+/** The set as goals on a ladder; what it does not work is left out. */
+export const goalsOfSet = (goals: readonly SetGoal[], skills: readonly Skill[]): readonly PlanGoal[] =>
+  goals.flatMap(({ tag, ...goal }) => tagged(skills, tag).map(({ id }) => ({ ...goal, skill: id })));

@@ -15,7 +15,7 @@ import { type Score, type Side, sidesOf, type TrackSide } from "../kernel/sides.
 import { ladderFor } from "../ladder/for-method.ts";
 import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
-import type { Skill } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 import { impliedBy } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
@@ -74,9 +74,11 @@ const WEEK = 7;
 const OFF_FROM = 1;
 
 export const shapesOf = (ladder: readonly Skill[]): readonly SkillShape[] =>
-  ladder.map(({ id, branch, after, sided, to3, halfLife }) => ({
+  ladder.map(({ id, branch, nature, tags, after, sided, to3, halfLife }) => ({
     id,
     branch,
+    nature,
+    atTheBit: tags.includes("bit-and-steering"),
     prerequisites: after,
     sided,
     sessions03: to3,

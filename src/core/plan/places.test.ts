@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { SKILL_PLACES, skillOf } from "../ladder/skills.ts";
+import { skillOf } from "#shipped/ladder.ts";
+import { SKILL_PLACES } from "../ladder/skill.ts";
 import { placeFor, placesOf } from "./places.ts";
 
 const all = <T>(count: number, one: T): readonly T[] => Array.from({ length: count }, () => one);

@@ -1,5 +1,5 @@
 /** Where the sessions of a plan are worked: as their skills need, and somewhere else on purpose before a horse knows its work in one place only. */
-import type { Skill, SkillPlace } from "../ladder/skills.ts";
+import type { Skill, SkillPlace } from "../ladder/skill.ts";
 
 export interface LaidPlace {
   readonly place: SkillPlace;

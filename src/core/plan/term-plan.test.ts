@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { type LocalDate, localDate, weekdayOf } from "../calendar/local-date.ts";
 import { STRAIGHT } from "../forecast/calibrate.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { METHODS, type Method, methodOf } from "../ladder/methods.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
-import { GOAL_SETS, type PlanGoal, valueOf } from "./goal-sets.ts";
+import { GOAL_SETS, goalsOfSet, type PlanGoal, valueOf } from "./goal-sets.ts";
 import { aheadOf, factsOf, planAsked, readingOn, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
 import { type LaidSession, layPlan, type Pin, weeksOf, whatMoved } from "./term-plan.ts";
@@ -207,7 +207,9 @@ describe("what may be asked instead", () => {
 
 describe("goal sets", () => {
   it("name skills of the ladder once, weigh promises more, and count days from arrival", () => {
-    for (const { goals } of GOAL_SETS) {
+    for (const set of GOAL_SETS) {
+      const goals = goalsOfSet(set.goals, SKILLS);
+      expect(goals).toHaveLength(set.goals.length);
       expect(new Set(goals.map(({ skill }) => skill)).size).toBe(goals.length);
       for (const { skill } of goals) expect(skillOf(skill).id).toBe(skill);
     }

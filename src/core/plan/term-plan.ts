@@ -9,7 +9,7 @@ import { type GoalFacts, goalState, PROOFS } from "../forecast/goals.ts";
 import { GAIN_NOISE, HIGHEST_LEVEL, intakeAt, readyBy, SCORE_VARIANCE } from "../forecast/growth.ts";
 import type { Ahead } from "../forecast/plays.ts";
 import type { Session, SkillShape } from "../forecast/stay.ts";
-import type { Branch, Skill } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 import { type LaidPlace, placeFor, placesOf } from "./places.ts";
 
 export const PURPOSES = ["work", "refresher", "consolidate", "exit"] as const;
@@ -246,7 +246,7 @@ export interface LaidWeek {
   /** Day of the week's Monday, as the forecast counts days. */
   readonly from: number;
   /** Branch that most of its items belong to; null: nothing is planned. */
-  readonly theme: Branch | null;
+  readonly theme: string | null;
   /** The skill worked most. */
   readonly main: string | null;
   readonly sessions: readonly LaidSession[];

@@ -2,7 +2,8 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import { later } from "../calendar/local-date.ts";
 import { isOpen } from "../check/check.ts";
-import type { Skill } from "../ladder/skills.ts";
+import { hasTag, tagged } from "../ladder/ladder.ts";
+import type { Nature, Skill } from "../ladder/skill.ts";
 import { type HorseRecord, permitOf, readingOf } from "../permission/from-record.ts";
 import type { PermitPerson } from "../permission/horse.ts";
 import { nobodyLightEnough } from "../permission/lightest.ts";
@@ -58,18 +59,17 @@ function overBy(reason: Reason, { record, firstDay, today }: WaitsAsked): number
 function isNoLesson(skill: Skill, reading: HorseReading, carriesRiders: boolean): boolean {
   const basis = reading.basisOf(skill);
   if (basis === "implied") return true;
-  if (basis === "told") return TOLD_NO_LESSON.includes(skill.branch);
+  if (basis === "told") return TOLD_NO_LESSON.includes(skill.nature);
   const known = basis === "none" || reading.counts(skill) >= MOSTLY;
-  return carriesRiders && known && (TACKED_AND_MOUNTED.includes(skill.branch) || FIRST_STEPS.includes(skill.id));
+  return carriesRiders && known && (TACKED_AND_MOUNTED.includes(skill.nature) || hasTag(skill, "bend-stop", "forward"));
 }
 /** From this level on it is no lesson of a horse that has carried riders. */
 const MOSTLY = 3;
-const TACKED_AND_MOUNTED: readonly Skill["branch"][] = ["accepting", "mounting"];
-const TOLD_NO_LESSON: readonly Skill["branch"][] = ["handling", ...TACKED_AND_MOUNTED];
-const FIRST_STEPS: readonly string[] = ["bend-stop", "forward"];
+const TACKED_AND_MOUNTED: readonly Nature[] = ["accepting", "mounting"];
+const TOLD_NO_LESSON: readonly Nature[] = ["handling", ...TACKED_AND_MOUNTED];
 /** Here, or elsewhere as the booking tells. */
 const carries = (ladder: readonly Skill[], reading: HorseReading): boolean =>
-  reading.stage === "riding" || ladder.some((skill) => skill.id === "trot" && reading.basisOf(skill) === "told");
+  reading.stage === "riding" || tagged(ladder, "trot").some((skill) => reading.basisOf(skill) === "told");
 
 /** A hold is the term's to reckon with, and is left out. */
 export function waitsOf(asked: WaitsAsked): readonly Wait[] {

@@ -5,7 +5,7 @@
 import { groupBy } from "../kernel/group.ts";
 import { type Score, SIDES, type Side } from "../kernel/sides.ts";
 import { type ScoreFact, trackKey } from "../ladder/level.ts";
-import type { Skill } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 
 export type HardSide = Side | "even" | "unknown";
 export interface SideReading {

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SKILL_IDS, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
-import { SKILL_IDS, SKILLS, skillOf } from "../ladder/skills.ts";
 import { hardSideFor, hardSideOf } from "./hard-side.ts";
 import { type ReadFacts, type ReadScore, readHorse } from "./reading.ts";
 

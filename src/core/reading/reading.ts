@@ -5,8 +5,10 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic, HorseKind } from "../horse/horse.ts";
 import { type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
+import { hasTag, idsTagged, tagged } from "../ladder/ladder.ts";
 import { type LatestScores, type Levels, readLevels, trackKey } from "../ladder/level.ts";
-import type { Skill } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
+import type { Tag } from "../ladder/tags.ts";
 
 export const BASES = ["seen", "implied", "told", "none"] as const;
 export type Basis = (typeof BASES)[number];
@@ -83,28 +85,24 @@ function containedIn(ladder: ReadonlyMap<string, Skill>, id: string): ReadonlySe
   return found;
 }
 
-/** What a booking tells: skills with everything up to them, or just the skills. */
+/** What a booking tells, by what skills are tagged: with everything up to them, or just them. */
 interface Told {
-  readonly upTo: readonly string[];
-  readonly just: readonly string[];
-  /** Nothing of these branches and skills. */
-  readonly but: readonly string[];
+  readonly upTo: readonly Tag[];
+  readonly just: readonly Tag[];
+  /** Nothing of what such a horse was never asked. */
+  readonly raced?: boolean;
 }
-const RIDDEN: Told = { upTo: ["steer", "stop", "forward", "trot"], just: [], but: [] };
-const HALTERED: Told = { upTo: ["lead"], just: ["lead"], but: [] };
+const RIDDEN: Told = { upTo: ["steer", "stop", "forward", "trot"], just: [] };
+const HALTERED: Told = { upTo: ["lead"], just: ["lead"] };
 /** Horses off the track are legged up and sent on: they have not been asked to stand, to yield or to bend. */
-const RACED: Told = {
-  upTo: ["canter"],
-  just: [],
-  but: ["yields", "stand", "block", "stirrups", "stirrup-weight", "bend-stop", "stop", "space", "change-direction", "rope-flag"],
-};
+const RACED: Told = { upTo: ["canter"], just: [], raced: true };
 const BY_TOPIC: Readonly<Partial<Record<HistoryTopic, Told>>> = {
   ridden: RIDDEN,
   raced: RACED,
-  saddled: { upTo: ["girth"], just: [], but: [] },
+  saddled: { upTo: ["girth"], just: [] },
   haltered: HALTERED,
-  feet: { upTo: [], just: ["front-feet", "hind-feet"], but: [] },
-  trailer: { upTo: [], just: ["trailer", "trailer-stand"], but: [] },
+  feet: { upTo: [], just: ["front-feet", "hind-feet"] },
+  trailer: { upTo: [], just: ["trailer", "trailer-stand"] },
 };
 const BY_KIND: Readonly<Partial<Record<HorseKind, { readonly topic: HistoryTopic; readonly told: Told }>>> = {
   started: { topic: "ridden", told: RIDDEN },
@@ -117,11 +115,12 @@ export function toldBy(
   { kind, history }: Pick<ReadFacts, "kind" | "history">,
 ): ReadonlySet<string> {
   const found = new Set<string>();
-  const tell = ({ upTo, just, but }: Told): void => {
-    const all = upTo.flatMap((id) => [id, ...priorsOf(ladder, id), ...containedIn(ladder, id)]);
-    for (const id of [...all, ...just]) {
+  const skills = [...ladder.values()];
+  const tell = ({ upTo, just, raced = false }: Told): void => {
+    const all = idsTagged(skills, ...upTo).flatMap((id) => [id, ...priorsOf(ladder, id), ...containedIn(ladder, id)]);
+    for (const id of [...all, ...idsTagged(skills, ...just)]) {
       const skill = ladder.get(id);
-      if (skill && !but.includes(id) && !but.includes(skill.branch)) found.add(id);
+      if (skill && !(raced && (skill.nature === "yields" || hasTag(skill, "not-raced")))) found.add(id);
     }
   };
   for (const [topic, told] of Object.entries(BY_TOPIC) as [HistoryTopic, Told][]) if (history[topic] === "yes") tell(told);
@@ -146,7 +145,7 @@ export function impliedBy(ladder: ReadonlyMap<string, Skill>, levels: LatestScor
 }
 
 /** What a rider must be able to rely on: it goes where it is steered, stops, and trots. */
-const RIDEABLE = ["steer", "stop", "trot"];
+const RIDEABLE: readonly Tag[] = ["steer", "stop", "trot"];
 
 export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): HorseReading {
   const byId = new Map(ladder.map((skill) => [skill.id, skill]));
@@ -181,12 +180,11 @@ export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): 
       return basis === "implied" || (basis === "seen" && countsOn(skill, side) >= SHOWN);
     });
   const rideable = (of: LatestScores): boolean =>
-    RIDEABLE.every((id) => {
-      const skill = byId.get(id);
-      return skill !== undefined && over(skill, (side) => of.get(trackKey(id, side))?.latest ?? 0) >= SHOWN;
-    });
+    RIDEABLE.every((tag) =>
+      tagged(ladder, tag).some((skill) => over(skill, (side) => of.get(trackKey(skill.id, side))?.latest ?? 0) >= SHOWN),
+    );
   const inWalk = readLevels(scores.filter(({ walk }) => walk));
-  const isTold = RIDEABLE.every((id) => told.has(id));
+  const isTold = RIDEABLE.every((tag) => tagged(ladder, tag).some(({ id }) => told.has(id)));
   const riding = rides >= FIRST_RIDES || rideable(inWalk) || (isTold && rideable(levels));
   return {
     levels,

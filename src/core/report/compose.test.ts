@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { SHIPPED, SKILLS } from "#shipped/ladder.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { readTerm, type TermFacts } from "../calendar/term.ts";
 import type { SessionRecord } from "../card/card.ts";
@@ -6,7 +7,6 @@ import { USUAL_CUES } from "../card/cues.ts";
 import { EMPTY_RECORD } from "../card/merge.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { readLevels, type ScoreFact } from "../ladder/level.ts";
-import { SKILLS } from "../ladder/skills.ts";
 import { composeReport } from "./compose.ts";
 import { BLOCK_IDS, type ReportFacts, type Say } from "./facts.ts";
 
@@ -56,6 +56,7 @@ const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
   scores: [],
   goals: [],
   checks: [],
+  ladder: SHIPPED,
   cues: USUAL_CUES,
   owedPolicy: "days",
   sessions: [

@@ -9,8 +9,8 @@ import type { CheckResult } from "../intake/cause-rules.ts";
 import type { EvaluationKind } from "../intake/outcome.ts";
 import type { Mark, SeenSign } from "../intake/seen.ts";
 import type { Side, TrackSide } from "../kernel/sides.ts";
+import type { Ladder } from "../ladder/ladder.ts";
 import type { Levels, ScoreFact } from "../ladder/level.ts";
-import type { Branch } from "../ladder/skills.ts";
 import type { HardSide } from "../reading/hard-side.ts";
 
 /** intake: what was found on arrival · weekly: five lines · mid-term: where it stands · end: everything. */
@@ -71,6 +71,7 @@ export interface CheckFact {
   readonly restricted: readonly Restriction[];
 }
 export interface ReportFacts {
+  readonly ladder: Ladder;
   readonly kind: ReportKind;
   readonly today: LocalDate;
   /** Of a weekly word. */
@@ -127,7 +128,7 @@ export type Say =
   | { readonly code: "week-without"; readonly from: LocalDate; readonly to: LocalDate; readonly held: boolean }
   | { readonly code: "worked-on"; readonly skills: readonly string[] }
   /** `all`: every skill of the branch that was seen is among them. */
-  | { readonly code: "solid"; readonly branch: Branch; readonly skills: readonly string[]; readonly all: boolean }
+  | { readonly code: "solid"; readonly branch: string; readonly skills: readonly string[]; readonly all: boolean }
   | { readonly code: "gained"; readonly skill: string; readonly side: TrackSide; readonly before: number; readonly now: number }
   | { readonly code: "goal-met"; readonly skill: string }
   | { readonly code: "goal-ahead"; readonly skill: string; readonly chance: number }

@@ -5,10 +5,10 @@
  */
 import { addDays, type LocalDate } from "../calendar/local-date.ts";
 import { FLOOR, keptAfter } from "../forecast/growth.ts";
-import { BEFORE_SADDLE } from "../intake/instrument.ts";
 import { SIDES, type Side, sidesOf } from "../kernel/sides.ts";
+import { tagged } from "../ladder/ladder.ts";
 import { type Levels, trackKey, weakerSide } from "../ladder/level.ts";
-import type { Skill } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 import type { HardSide } from "../reading/hard-side.ts";
 
 export const WEEKS = 4;
@@ -38,6 +38,8 @@ export interface HomeFacts {
   readonly level: OwnerLevel;
   /** Ridden here. */
   readonly ridden: boolean;
+  /** What is written of a skill for owners. */
+  readonly forOwner: ReadonlyMap<string, string>;
   /** What the record bars with this horse, whoever asks it: no plan for home asks for it either. */
   readonly barred: (skill: Skill) => boolean;
   /** Signs of the last sessions and incidents of the stay. */
@@ -64,6 +66,12 @@ export interface HomePlan {
   /** What fades first without work, the first first. */
   readonly fades: readonly string[];
   readonly donts: readonly Dont[];
+  /** How to ask for what stands in it, in the owner's words; as they were when it was composed. */
+  readonly how?: readonly HowAtHome[];
+}
+export interface HowAtHome {
+  readonly skill: string;
+  readonly words: string;
 }
 
 interface Kept {
@@ -139,11 +147,15 @@ export function homePlan(facts: HomeFacts): HomePlan | null {
       return { day: addDays(facts.from, at), items: order.map(({ skill, first }) => ({ skill: skill.id, first })) };
     }),
   );
-  const knows = (id: string): boolean =>
-    facts.ladder.some(
-      (skill) =>
-        skill.id === id &&
-        sidesOf(skill.sided).every((side) => (facts.levels.get(trackKey(id, side))?.latest ?? 0) >= ROUTINE_FROM),
-    );
-  return { from: facts.from, daysAWeek, routine: BEFORE_SADDLE.filter(knows), weeks, fades, donts: donts(facts) };
+  const knows = ({ id, sided }: Skill): boolean =>
+    sidesOf(sided).every((side) => (facts.levels.get(trackKey(id, side))?.latest ?? 0) >= ROUTINE_FROM);
+  const routine = tagged(facts.ladder, "before-saddle")
+    .filter(knows)
+    .map(({ id }) => id);
+  const named = new Set([...routine, ...weeks.flatMap((days) => days.flatMap(({ items }) => items.map(({ skill }) => skill)))]);
+  const how = facts.ladder.flatMap(({ id }): HowAtHome[] => {
+    const words = facts.forOwner.get(id) ?? "";
+    return named.has(id) && words !== "" ? [{ skill: id, words }] : [];
+  });
+  return { from: facts.from, daysAWeek, how, routine, weeks, fades, donts: donts(facts) };
 }

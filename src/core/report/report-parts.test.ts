@@ -1,10 +1,10 @@
 /** What a report is made of besides its sentences: own words over composed ones, what is due when, and the plan for home. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { addDays, daysBetween, localDate } from "../calendar/local-date.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { readLevels } from "../ladder/level.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
 import { assemble, changesBetween, NO_WORDS, type SaidBlock, shownOf, textsOf } from "./assemble.ts";
 import { dueReports, weekOf } from "./due.ts";
 import { type HomeFacts, homePlan, WEEKS } from "./home-plan.ts";
@@ -98,6 +98,7 @@ const home = (changes: Partial<HomeFacts> = {}): HomeFacts => ({
   hard: "right",
   daysAWeek: 3,
   level: "steady",
+  forOwner: new Map([["lead", "Say the same word each time."]]),
   barred: () => false,
   ridden: true,
   signs: [],

@@ -6,8 +6,9 @@ import { scoresOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
 import { sidesOf } from "../kernel/sides.ts";
+import type { Ladder } from "../ladder/ladder.ts";
 import { type Levels, readLevels, trackKey, weakerSide } from "../ladder/level.ts";
-import { SKILLS, skillOf } from "../ladder/skills.ts";
+import type { Skill } from "../ladder/skill.ts";
 import { hardSideOf } from "../reading/hard-side.ts";
 import type { Compared, GoalFact, OpenBecause, ReportFacts, Say, Statement, WorkedSession } from "./facts.ts";
 
@@ -43,9 +44,9 @@ export const statement = (say: Say, from: readonly string[] = []): Statement => 
   from: [...new Set(from)],
 });
 
-const isIn = (levels: Levels, id: string, low: number, high: number): boolean => {
-  const skill = skillOf(id);
-  const scores = sidesOf(skill.sided).flatMap((side) => levels.get(trackKey(id, side))?.latest ?? []);
+/** Seen on every side that it has, the weaker one within these. */
+const isIn = (levels: Levels, skill: Skill, low: number, high: number): boolean => {
+  const scores = sidesOf(skill.sided).flatMap((side) => levels.get(trackKey(skill.id, side))?.latest ?? []);
   const weaker = Math.min(...scores);
   return scores.length === sidesOf(skill.sided).length && low <= weaker && weaker <= high;
 };
@@ -53,14 +54,16 @@ const intakeOf = ({ evaluations }: ReportFacts) => evaluations.find(({ kind }) =
 
 export function comparedTracks(facts: ReportFacts): Compared[] {
   const before = new Map((intakeOf(facts)?.marks ?? []).map((mark) => [trackKey(mark.skill, mark.side), mark.score]));
-  return SKILLS.flatMap((skill) =>
-    sidesOf(skill.sided).map((side) => ({
-      skill: skill.id,
-      side,
-      before: before.get(trackKey(skill.id, side)) ?? null,
-      now: facts.levels.get(trackKey(skill.id, side))?.latest ?? null,
-    })),
-  ).filter((row) => row.before !== null || row.now !== null);
+  return facts.ladder.all
+    .flatMap((skill) =>
+      sidesOf(skill.sided).map((side) => ({
+        skill: skill.id,
+        side,
+        before: before.get(trackKey(skill.id, side)) ?? null,
+        now: facts.levels.get(trackKey(skill.id, side))?.latest ?? null,
+      })),
+    )
+    .filter((row) => row.before !== null || row.now !== null);
 }
 
 /** Everything in which a skill was scored. */
@@ -85,7 +88,7 @@ export function found(facts: ReportFacts): Statement[] {
   if (!intake) return [statement({ code: "no-intake" })];
   const from = [intake.id];
   const looked = intake.marks.filter((mark) => mark.score !== null);
-  const hard = hardSideOf(scoresOfMarks(intake.marks), SKILLS);
+  const hard = hardSideOf(scoresOfMarks(intake.marks), facts.ladder.all);
   const signs = [...new Set(intake.signs.map((seen) => seen.sign))].filter((sign) => !signOf(sign).good);
   const solid = looked.filter((mark) => (mark.score ?? 0) >= CREDITED).length;
   return [
@@ -125,11 +128,11 @@ export function did(facts: ReportFacts): Statement[] {
 
 export function canDo(facts: ReportFacts, compared: readonly Compared[]): Statement[] {
   const seen = groupBy(
-    SKILLS.filter((skill) => isIn(facts.levels, skill.id, 0, 5)),
+    facts.ladder.all.filter((skill) => isIn(facts.levels, skill, 0, 5)),
     (skill) => skill.branch,
   );
   const solid = [...seen].map(([branch, skills]) => {
-    const reliable = skills.filter((skill) => isIn(facts.levels, skill.id, SOLID, 5)).map((skill) => skill.id);
+    const reliable = skills.filter((skill) => isIn(facts.levels, skill, SOLID, 5)).map((skill) => skill.id);
     return { code: "solid", branch, skills: reliable, all: reliable.length === skills.length } as const;
   });
   const gains = compared
@@ -160,8 +163,8 @@ export const firsts = (sessions: readonly WorkedSession[]): Statement[] =>
   sessions.flatMap(({ card, day, record }) => record.firsts.map(({ words }) => statement({ code: "first", day, words }, [card])));
 
 /** Where a goal stands on the weaker of the sides that it asks for. */
-function standsAt({ levels }: ReportFacts, goal: GoalFact): number | null {
-  const { sided } = skillOf(goal.skill);
+function standsAt({ levels, ladder }: ReportFacts, goal: GoalFact): number | null {
+  const { sided } = ladder.of(goal.skill);
   const sides = sidesOf(sided).filter((side) => goal.side === null || !sided || side === goal.side);
   const scores = sides.map((side) => levels.get(trackKey(goal.skill, side))?.latest ?? null);
   const weaker = scores.some((score) => score === null) ? 0 : Math.min(...scores.map(Number));
@@ -169,8 +172,11 @@ function standsAt({ levels }: ReportFacts, goal: GoalFact): number | null {
   return weaker === 0 ? null : weaker;
 }
 /** Rungs right below it that are not there yet, as far as they were seen. */
-const rungsBelow = ({ levels }: ReportFacts, skill: string): readonly string[] =>
-  skillOf(skill).after.filter((id) => isIn(levels, id, 0, 5) && weakerSide(levels, skillOf(id)) < CREDITED);
+const rungsBelow = ({ levels, ladder }: ReportFacts, skill: string): readonly string[] =>
+  belowOf(ladder, ladder.of(skill))
+    .filter((below) => isIn(levels, below, 0, 5) && weakerSide(levels, below) < CREDITED)
+    .map(({ id }) => id);
+const belowOf = (ladder: Ladder, { after }: Skill): readonly Skill[] => after.flatMap((id) => ladder.find(id) ?? []);
 
 function openGoal(facts: ReportFacts, goal: GoalFact): Say {
   const below = rungsBelow(facts, goal.skill);
@@ -195,8 +201,9 @@ export function openGoals(facts: ReportFacts): Statement[] {
 
 export function needsHelp(facts: ReportFacts): Statement[] {
   const goals = new Set(facts.goals.map(({ skill }) => skill));
-  const partly = SKILLS.filter(({ id }) => !goals.has(id) && isIn(facts.levels, id, 1, 2)).map(({ id }) => id);
-  const uneven = SKILLS.filter((skill) => skill.sided)
+  const partly = facts.ladder.all.filter((skill) => !goals.has(skill.id) && isIn(facts.levels, skill, 1, 2)).map(({ id }) => id);
+  const uneven = facts.ladder.all
+    .filter((skill) => skill.sided)
     .map(({ id }) => ({
       skill: id,
       left: facts.levels.get(trackKey(id, "left"))?.latest,
@@ -206,7 +213,7 @@ export function needsHelp(facts: ReportFacts): Statement[] {
       left !== undefined && right !== undefined && Math.abs(left - right) >= 2 ? [{ skill, left, right }] : [],
     )
     .slice(0, 3);
-  const hard = hardSideOf(facts.scores, SKILLS);
+  const hard = hardSideOf(facts.scores, facts.ladder.all);
   return [
     ...openGoals(facts),
     ...(hard.skills >= TOLD_BY && (hard.side === "left" || hard.side === "right")
@@ -260,7 +267,7 @@ export function careful(facts: ReportFacts): Statement[] {
 export function howToAsk(facts: ReportFacts): Statement[] {
   const lately = facts.sessions.slice(-LATELY);
   const tack = [...new Set(lately.flatMap(({ record }) => record.tack))];
-  const solid = SKILLS.filter(({ id }) => isIn(facts.levels, id, CREDITED, 5)).map(({ id }) => id);
+  const solid = facts.ladder.skills.filter((skill) => isIn(facts.levels, skill, CREDITED, 5));
   const cues = cuesFor(solid).map((cue) => [cue, facts.cues[cue]] as const);
   const from = lately.map(({ card }) => card);
   return [
@@ -269,7 +276,7 @@ export function howToAsk(facts: ReportFacts): Statement[] {
       ? [
           statement(
             { code: "cues", cues },
-            solid.flatMap((skill) => scoredIn(facts, skill)),
+            solid.flatMap(({ id }) => scoredIn(facts, id)),
           ),
         ]
       : []),
@@ -287,15 +294,18 @@ export function care(facts: ReportFacts): Statement[] {
 
 /** The next rungs that stand open. */
 export function nextRungs(facts: ReportFacts, most: number): Statement[] {
-  const credited = (id: string): boolean => isIn(facts.levels, id, CREDITED, 5);
-  const rungs = SKILLS.filter(({ id, after }) => !credited(id) && after.length > 0 && after.every(credited)).slice(0, most);
+  const { ladder, levels } = facts;
+  const credited = (skill: Skill): boolean => isIn(levels, skill, CREDITED, 5);
+  const rungs = ladder.skills
+    .filter((skill) => skill.everyday && !credited(skill) && skill.after.length > 0 && belowOf(ladder, skill).every(credited))
+    .slice(0, most);
   return rungs.length > 0 ? [statement({ code: "next-rungs", skills: rungs.map(({ id }) => id) })] : [];
 }
 export function proposal(facts: ReportFacts): Statement[] {
   const { goals } = facts;
   const promised = goals.filter(({ must }) => must);
   const open = (promised.length > 0 ? promised : goals).filter(({ met }) => !met);
-  const { side } = hardSideOf(facts.scores, SKILLS);
+  const { side } = hardSideOf(facts.scores, facts.ladder.all);
   const shaky = side === "left" || side === "right";
   const what = open.length > 0 ? "more-time" : shaky ? "home-with-plan" : "home";
   const owed = facts.reading.owed;
@@ -337,7 +347,7 @@ export function weekGained(facts: ReportFacts, sessions: readonly WorkedSession[
   const now = readLevels(facts.scores.filter(({ day }) => day <= week.to));
   return [...new Set(sessions.flatMap(({ record }) => record.scores.map(({ skill }) => skill)))]
     .flatMap((skill) =>
-      sidesOf(skillOf(skill).sided).flatMap((side) => {
+      sidesOf(facts.ladder.of(skill).sided).flatMap((side) => {
         const [then, at] = [before.get(trackKey(skill, side))?.latest, now.get(trackKey(skill, side))?.latest];
         return then !== undefined && at !== undefined && at > then ? [{ skill, side, before: then, now: at }] : [];
       }),

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SHIPPED } from "#shipped/ladder.ts";
 import { addDays, localDate, mondayOf } from "../calendar/local-date.ts";
 import { GAITS, type SessionRecord } from "../card/card.ts";
 import { EMPTY_RECORD } from "../card/merge.ts";
@@ -97,7 +98,7 @@ describe("counts of a stay", () => {
   it("name the hard side of each group in which both sides were seen", () => {
     const score = (skill: string, side: "left" | "right" | "both", of: 1 | 4) => ({ skill, side, score: of, day: today });
     const scores = [score("lead", "left", 4), score("lead", "right", 1), score("steer", "left", 4), score("tie", "both", 4)];
-    expect(hardByBranch(scores)).toEqual([{ branch: "handling", side: "right", skills: 1 }]);
+    expect(hardByBranch(scores, SHIPPED)).toEqual([{ branch: "handling", side: "right", skills: 1 }]);
   });
   it("say a pace as a factor with its interval, beside the others", () => {
     const pace = paceOf({ mean: 0, variance: 0.04 }, [-0.2, 0.1, 0.3]);

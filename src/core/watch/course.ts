@@ -2,8 +2,8 @@
 import { addDays, type LocalDate } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
 import { groupBy } from "../kernel/group.ts";
+import type { Ladder } from "../ladder/ladder.ts";
 import type { ScoreFact } from "../ladder/level.ts";
-import { BRANCHES, type Branch, SKILLS } from "../ladder/skills.ts";
 import { type HardSide, hardSideOf } from "../reading/hard-side.ts";
 
 export const FORTNIGHT = 14;
@@ -53,11 +53,12 @@ export function incidentsOf(sessions: readonly Session[]): {
 /** The hard side of each group of skills in which both sides of something were seen. */
 export const hardByBranch = (
   scores: readonly ScoreFact[],
-): readonly { readonly branch: Branch; readonly side: HardSide; readonly skills: number }[] =>
-  BRANCHES.flatMap((branch) => {
+  { branches, all }: Ladder,
+): readonly { readonly branch: string; readonly side: HardSide; readonly skills: number }[] =>
+  branches.flatMap(({ id: branch }) => {
     const { side, skills } = hardSideOf(
       scores,
-      SKILLS.filter((skill) => skill.branch === branch),
+      all.filter((skill) => skill.branch === branch),
     );
     return skills === 0 ? [] : [{ branch, side, skills }];
   });

@@ -1,17 +1,19 @@
 import { z } from "zod/mini";
 import { LENGTH_HABITS, type LengthHabit, type PolicyFields, WeightFields } from "#contracts/barn.ts";
-import { LadderEditFields, MethodFields } from "#contracts/plan.ts";
+import { ladderIs } from "#contracts/ladder.here.ts";
+import { MethodFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
 import { CUES, type Cue } from "#core/card/cues.ts";
 import type { Bend } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
-import type { LadderEdit } from "#core/ladder/edits.ts";
+import type { Ladder } from "#core/ladder/ladder.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
 import { OWED_POLICIES, type OwedPolicy } from "#core/report/facts.ts";
 import type { Db, Sql, Transaction } from "../client.ts";
 import { bool, date, int, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
+import { ladderAt } from "./ladder.ts";
 
 const BarnRow = z.object({
   name: text,
@@ -29,7 +31,8 @@ const BarnRow = z.object({
   idleHours: int,
   cues: z.partialRecord(z.enum(CUES), text),
   weights: z.array(WeightFields),
-  ladder: z.array(LadderEditFields),
+  ladderStamp: text,
+  ladderVersion: int,
   methods: z.array(MethodFields),
   bendA: number,
   bendB: number,
@@ -54,8 +57,10 @@ export interface Barn {
   readonly cues: Readonly<Partial<Record<Cue, string>>>;
   /** What the barn changed of the table of findings. */
   readonly weights: readonly WeightChange[];
-  /** What it changed of the ladder. */
-  readonly ladder: readonly LadderEdit[];
+  readonly ladder: Ladder;
+  readonly ladderVersion: number;
+  /** Another one after each change of the ladder. */
+  readonly ladderStamp: string;
   /** Its own methods, and what it changed of the shipped ones. */
   readonly methods: readonly OwnMethod[];
   /** How its own past bends a forecast's chance. */
@@ -70,12 +75,15 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, ladder, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
+  const ladder = await ladderAt(db, row.ladderStamp);
+  ladderIs(ladder);
   return {
     ...rest,
+    ladder,
     bend: { a: bendA, b: bendB },
     holdPolicy: { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather },
   };
@@ -97,11 +105,6 @@ export async function updateWeights(tx: Transaction, version: number, weights: r
   const done = await tx`UPDATE barn SET weights = ${tx.json(weights as never)}, version = version + 1 WHERE version = ${version}`;
   return done.count === 1;
 }
-export async function updateLadder(tx: Transaction, version: number, edits: readonly LadderEdit[]): Promise<boolean> {
-  const done = await tx`UPDATE barn SET ladder = ${tx.json(edits as never)}, version = version + 1 WHERE version = ${version}`;
-  return done.count === 1;
-}
-
 export async function updateMethods(tx: Transaction, version: number, methods: readonly OwnMethod[]): Promise<boolean> {
   const done = await tx`UPDATE barn SET methods = ${tx.json(methods as never)}, version = version + 1 WHERE version = ${version}`;
   return done.count === 1;

@@ -1,10 +1,12 @@
 /** What is asked before a card is worked: the horse as it stood before the session, who works it and where, and what the card asks for. */
+
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { DAY_GRID, hoursOf } from "#core/day/model.ts";
 import type { GateFacts } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
+import { ladderForStay } from "#core/ladder/ladder.ts";
 import { type Method, methodOf, methodsWith } from "#core/ladder/methods.ts";
-import type { Skill } from "#core/ladder/skills.ts";
+import type { Skill } from "#core/ladder/skill.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import { ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
@@ -101,8 +103,14 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     goals.map(({ skill }) => skill),
     grounded,
   );
+  const touched = [
+    ...earlier.map(({ skill }) => skill),
+    ...goals.map(({ skill }) => skill),
+    ...(plan?.laid ?? []).flatMap(({ items }) => items.map(({ skill }) => skill)),
+  ];
   const work = cardWork({
-    ladder,
+    // Of what not every horse is asked only what this one is.
+    ladder: ladderForStay(ladder, touched),
     reading,
     kind: card.kind,
     hardFor,

@@ -11,9 +11,11 @@ import { findBarn } from "#db/queries/barn.ts";
 import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
+import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { listLatestForecasts } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
+import { anchorsOf } from "../ladder/anchors.ts";
 import { limitsInForce, permitPerson } from "../stay/facts.ts";
 import { toRevision } from "../stay/read-horse.ts";
 import { essentialsOf } from "./essentials.ts";
@@ -43,7 +45,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const { weather } = gate;
   const earlier = worked.filter((session) => session.day < card.day);
   const before = scores.filter((score) => score.day < card.day || (score.day === card.day && card.state !== "closed"));
-  const limits = limitsInForce(stay, card.day);
+  const limits = limitsInForce(stay, barn, card.day);
   const mine = card.riderId === actor.id || actor.role === "manager";
   const staff = { rider: gate.rider, helper: facts.helper };
   const moment = { place: gate.place, hours: weather, ticked: null };
@@ -52,6 +54,9 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     ...must(list[0], "a group has a member"),
     scores: list.map((score) => score.score),
   }));
+  const pages = await listPages(sql, [
+    ...new Set([...work.items.map(({ skill }) => skill), ...revisions.flatMap((one) => one.scores.map(({ skill }) => skill))]),
+  ]);
   return {
     card: {
       id: card.id,
@@ -86,12 +91,13 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
       const reasons = barring(against(gate.horse, staff, skillAct(skill, reading), moment));
       return reasons.length > 0 ? [{ skill: skill.id, reasons }] : [];
     }),
+    anchors: anchorsOf(pages),
     stuck: forecasts[0]?.stuck ?? [],
     work,
     recentScores: byTrack.map(({ skill, side, scores }) => ({ skill, side, scores: scores.slice(-LAST_SCORES) })),
     best: byTrack.map(({ skill, side, scores }) => ({ skill, side, best: Math.max(...scores) })),
     riddenGaits: [...new Set(earlier.filter((session) => session.saddleMinutes > 0).flatMap((session) => session.gaits))],
-    cues: cuesFor(work.items.map((item) => item.skill)).map((cue) => ({ cue, words: said[cue] })),
+    cues: cuesFor(work.items.flatMap(({ skill }) => barn.ladder.find(skill) ?? [])).map((cue) => ({ cue, words: said[cue] })),
     // The gate is asked by who closes the card; nobody else is told what its rider weighs.
     gate: mine ? gate : { ...gate, rider: { ...gate.rider, weightKg: null } },
     ladder: ladder.map((skill) => askedOf(skill, reading)),

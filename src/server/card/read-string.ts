@@ -4,7 +4,6 @@ import type { StringView } from "#contracts/views.card.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import { ladderWith } from "#core/ladder/edits.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { hardSideFor } from "#core/reading/hard-side.ts";
 import { findBarn } from "#db/queries/barn.ts";
@@ -61,7 +60,7 @@ export async function readString({ sql, clock }: Deps, actor: Actor): Promise<St
   );
   const horses = [...new Set(mine.map((card) => card.stayId))];
   const plans = await listPlans(sql, horses);
-  const ladder = ladderWith(barn.ladder);
+  const ladder = barn.ladder.skills;
   const records = new Map(await Promise.all(horses.map(async (stay) => [stay, await recordOf(sql, stay)] as const)));
   const essentials = (card: CardRecord, day: LocalDate) => {
     const record = must(records.get(card.stayId), "its record was read");

@@ -5,17 +5,20 @@ import { orderOf } from "#core/check/check.ts";
 import { goalsInWords } from "#core/intake/aims.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { compareWalks } from "#core/intake/compare.ts";
+import { rungsFor } from "#core/intake/instrument.ts";
 import { type EvaluationKind, type Outcome, scoresOfMarks } from "#core/intake/outcome.ts";
 import type { Mark } from "#core/intake/seen.ts";
+import type { Ladder } from "#core/ladder/ladder.ts";
 import { trackKey } from "#core/ladder/level.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listChecksOf } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { findInstrument, latestInstrument, listGoals, listJudgements } from "#db/queries/judgement.ts";
+import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
+import { anchorsOf } from "../ladder/anchors.ts";
 import { heardOf, levelsOn, nobodyLightFor, outcomeOf, sessionsLeft, walkedHorse } from "../stay/facts.ts";
 import type { Opened } from "../stay/read-horse.ts";
 
@@ -28,7 +31,8 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
   const draft = evaluations.find((evaluation) => !isClosed(evaluation)) ?? null;
   const before = evaluations.filter(isClosed).at(-1) ?? null;
   const next = head.ruler.posts.find((post) => !post.done && post.kind !== "arrival" && post.kind !== "report");
-  const { rungs } = draft ? await findInstrument(sql, draft.instrument) : await latestInstrument(sql);
+  const instrument = draft ? await findInstrument(sql, draft.instrument) : await latestInstrument(sql);
+  const rungs = rungsFor(instrument.rungs, barn.ladder);
   const walk: WalkView | null = draft && {
     id: draft.id,
     stay: stay.id,
@@ -38,11 +42,17 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
     heard: heardOf(stay, barn, today),
     initial: { version: draft.version, walk: draft.walk },
     rungs,
+    anchors: anchorsOf(
+      await listPages(
+        sql,
+        rungs.flatMap(({ skills }) => skills),
+      ),
+    ),
     units: barn.units,
     earlier: before && {
       day: before.day,
       touches: before.walk.touches,
-      kilograms: outcomeOf(stay, before, before.day).weight?.kilograms ?? null,
+      kilograms: outcomeOf(stay, before, before.day, barn.ladder).weight?.kilograms ?? null,
     },
     bookedCm: stay.heightCm,
   };
@@ -58,15 +68,15 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
 /** Checks that the rules would tick: what a body may explain, likeliest and cheapest first, and no more than somebody would pay for at once. */
 const TICKED = 3;
 
-function proposalOf(outcome: Outcome, aim: string, goals: JudgementFields["goals"]): JudgementFields {
+function proposalOf(outcome: Outcome, aim: string, goals: JudgementFields["goals"], ladder: Ladder): JudgementFields {
   const checks = outcome.weighed.causes
     .filter((one) => causeOf(one.cause).body && one.urgency !== "watch")
     .slice(0, TICKED)
     .map((one) => {
-      const { cause, urgency, holds, skills } = orderOf(one);
+      const { cause, urgency, holds, skills } = orderOf(one, ladder.skills);
       return { cause, urgency, holds, skills: [...skills] };
     });
-  const named = goals.length > 0 ? goals : goalsInWords(aim).map((goal) => ({ ...goal, verdict: null, because: "" }));
+  const named = goals.length > 0 ? goals : goalsInWords(aim, ladder).map((goal) => ({ ...goal, verdict: null, because: "" }));
   return {
     risk: null,
     ridden: null,
@@ -102,7 +112,7 @@ export async function readClosedEvaluation(
   const { walk } = evaluation;
   const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
   const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [trackKey(mark.skill, mark.side), mark.score]));
-  const outcome = outcomeOf(stay, evaluation, evaluation.day, heardOf(stay, barn, evaluation.day));
+  const outcome = outcomeOf(stay, evaluation, evaluation.day, barn.ladder, heardOf(stay, barn, evaluation.day));
   const levels = levelsOn(scores, evaluation.day);
   const signatures = judgements.map(
     ({ revision, signedAt, signedBy, content, inForce, goals: read }): Signature => ({
@@ -138,7 +148,7 @@ export async function readClosedEvaluation(
     tries: walk.tries,
     settleMinutes: walk.settleMinutes,
     outcome,
-    hard: hardSideOf(scoresOfMarks(walk.marks), SKILLS).side,
+    hard: hardSideOf(scoresOfMarks(walk.marks), barn.ladder.all).side,
     nobodyLight: nobodyLightFor(stay, [evaluation], people, evaluation.day),
     signatures,
     maySign: !stay.wentHome,
@@ -146,6 +156,7 @@ export async function readClosedEvaluation(
       outcome,
       stay.aim,
       goals.map((goal) => ({ ...goal, verdict: null, because: "" })),
+      barn.ladder,
     ),
     goals,
     levels: [...levels].map(([track, level]) => [track, level.latest] as const),
@@ -162,7 +173,13 @@ export async function readCompared({ sql }: Deps, { stay, barn, head }: Opened):
     horse: head.horse,
     stay: stay.id,
     columns: closed.map((evaluation) => {
-      const { weight, condition, risk } = outcomeOf(stay, evaluation, evaluation.day, heardOf(stay, barn, evaluation.day));
+      const { weight, condition, risk } = outcomeOf(
+        stay,
+        evaluation,
+        evaluation.day,
+        barn.ladder,
+        heardOf(stay, barn, evaluation.day),
+      );
       return {
         ...linkOf(evaluation),
         kilograms: weight?.kilograms ?? null,
@@ -176,6 +193,9 @@ export async function readCompared({ sql }: Deps, { stay, barn, head }: Opened):
         walkVersion: evaluation.instrument,
       };
     }),
-    compared: compareWalks(closed.map((evaluation) => evaluation.walk)),
+    compared: compareWalks(
+      closed.map((evaluation) => evaluation.walk),
+      barn.ladder,
+    ),
   };
 }

@@ -38,7 +38,7 @@ export async function signEvaluation(work: Work, input: SignEvaluation): Answer<
       current: last && { revision: last.revision, judgement: last.content },
     });
   const revision = input.revision + 1;
-  const outcome = outcomeOf(stay, evaluation, evaluation.day, heardOf(stay, work.barn, evaluation.day));
+  const outcome = outcomeOf(stay, evaluation, evaluation.day, work.barn.ladder, heardOf(stay, work.barn, evaluation.day));
   const known = levelsOn(await listScores(work.tx, stay.id), evaluation.day);
   const left = sessionsLeft(stay, work.barn, evaluation.day);
   await insertJudgement(work.tx, {
@@ -47,7 +47,10 @@ export async function signEvaluation(work: Work, input: SignEvaluation): Answer<
     at: work.now,
     by: work.actor.id,
     content: input.judgement,
-    reading: { outcome, goals: input.judgement.goals.map(({ skill, target }) => readGoal({ skill, target }, known, left)) },
+    reading: {
+      outcome,
+      goals: input.judgement.goals.map(({ skill, target }) => readGoal({ skill, target }, known, left, work.barn.ladder)),
+    },
     inForce: limitsSigned(outcome.risk, outcome.limits, input.judgement),
   });
   // What is signed is the newest word on the risk; one set by hand before is part of what was reviewed.
@@ -90,7 +93,7 @@ export async function editInstrument(work: Work, input: EditInstrument): Answer<
   const latest = await latestInstrument(work.tx);
   if (latest.version !== input.version) return no({ code: "changed-meanwhile", path: "version", current: latest });
   const rungs: readonly Rung[] = input.rungs;
-  const [fault] = instrumentFaults(rungs);
+  const [fault] = instrumentFaults(rungs, work.barn.ladder);
   if (fault) return no({ code: "walk-faulty", path: "rungs", fault });
   const version = latest.version + 1;
   await insertInstrument(work.tx, { version, at: work.now, by: work.actor.id, rungs });

@@ -5,7 +5,7 @@ import type { Refusal } from "#contracts/refusal.ts";
 import type { Instrument } from "#core/intake/instrument.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
 import { ok } from "#core/kernel/result.ts";
-import { skillOf } from "#core/ladder/skills.ts";
+import type { Ladder } from "#core/ladder/ladder.ts";
 import { closeEvaluation as closeRow, findEvaluation, insertEvaluation, saveWalk } from "#db/queries/intake.ts";
 import { findInstrument, latestInstrument } from "#db/queries/judgement.ts";
 import { findStay, lockStay } from "#db/queries/stays.ts";
@@ -59,16 +59,17 @@ export async function saveEvaluation(work: Work, input: SaveEvaluation): Answer<
   return refusal ? no(refusal) : ok({ version: input.version + 1 });
 }
 
-const riddenMarks = (walk: WalkFields): boolean => walk.marks.some((mark) => skillOf(mark.skill).saddle && mark.score !== null);
+const riddenMarks = (walk: WalkFields, ladder: Ladder): boolean =>
+  walk.marks.some((mark) => ladder.find(mark.skill)?.saddle && mark.score !== null);
 
 /** Saves what was last seen and fixes it. A walk may stop anywhere, with a reason; getting on before the ground says so wants one too. */
 export async function closeEvaluation(work: Work, input: CloseEvaluation): Answer<{ id: string }> {
   const { walk } = input;
-  const missing = notYetForSaddle(walk.marks);
+  const missing = notYetForSaddle(walk.marks, work.barn.ladder);
   if (!walk.marks.some((mark) => mark.score !== null) && walk.signs.length + walk.touches.length === 0 && !walk.stoppedAt)
     return no({ code: "nothing-seen", path: "walk.marks" });
   if (walk.stoppedAt && walk.stopReason === "") return no({ code: "stop-without-reason", path: "walk.stopReason" });
-  if (riddenMarks(walk) && missing.length > 0 && walk.saddleReason === "")
+  if (riddenMarks(walk, work.barn.ladder) && missing.length > 0 && walk.saddleReason === "")
     return no({ code: "saddle-shut", path: "walk.saddleReason", skills: missing });
   const refusal = await save(work, input);
   if (refusal) return no(refusal);

@@ -1,4 +1,5 @@
 /** The outbox, and a letter to one owner: what was written to them, and the address of their page. */
+
 import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import type { LetterView, LinkView, MessageView, PostView } from "#contracts/views.owner.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -7,6 +8,7 @@ import { permitOf, readingOf } from "#core/permission/from-record.ts";
 import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import type { Db } from "#db/client.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
+import { listPages } from "#db/queries/ladder.ts";
 import { findLink, listMessages, listMessagesOf, type MessageRecord } from "#db/queries/owner.ts";
 import { findHandOver, listAnswers, listCheckBacks } from "#db/queries/owner-answers.ts";
 import { pastOf } from "#db/queries/past.ts";
@@ -58,6 +60,12 @@ export async function readLetter({ sql }: Deps, { stay, barn, today, head }: Ope
   const record = horseRecord({ stay, barn, evaluation, past }, today);
   const [reading, horse] = [readingOf(record), permitOf(record, today)];
   const { client } = must(details, "a stay has an owner");
+  // A lesson asks nothing of the horse that nobody may ask.
+  const lesson = record.ladder
+    .filter((skill) => !skill.specialist && reading.counts(skill) >= LESSON_FROM)
+    .filter((skill) => barring(horseReasons(horse, skillAct(skill, reading))).length === 0)
+    .map(({ id }) => id);
+  const pages = await listPages(sql, lesson);
   return {
     stay: stay.id,
     horse: stay.horse,
@@ -72,11 +80,8 @@ export async function readLetter({ sql }: Deps, { stay, barn, today, head }: Ope
       checkBacks: backs.map(({ seenAt, ...back }) => ({ ...back, seen: seenAt !== null })),
     },
     handOver: { content: handOver?.content ?? EMPTY_HAND_OVER, version: handOver?.version ?? null },
-    // A lesson asks nothing of the horse that nobody may ask.
-    lesson: record.ladder
-      .filter((skill) => !skill.specialist && reading.counts(skill) >= LESSON_FROM)
-      .filter((skill) => barring(horseReasons(horse, skillAct(skill, reading))).length === 0)
-      .map(({ id }) => id),
+    lesson,
+    lessonHow: Object.fromEntries(pages.flatMap(({ skill, page }) => (page.forOwner ? [[skill, page.forOwner]] : []))),
     wentHome: stay.wentHome,
   };
 }

@@ -1,11 +1,10 @@
-/** What a manager decides of a plan: its goals, and pins that every new laying keeps. And the barn's ladder and methods. */
-import type { EditLadder, EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
+/** What a manager decides of a plan: its goals, and pins that every new laying keeps. And the barn's methods. */
+import type { EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
-import { editFaults, trimmed } from "#core/ladder/edits.ts";
 import { methodsWith, ownOf } from "#core/ladder/methods.ts";
-import { findBarn, updateLadder, updateMethods } from "#db/queries/barn.ts";
+import { findBarn, updateMethods } from "#db/queries/barn.ts";
 import { findPlan, listPlanGoals, movePlanOn, replacePlanGoals } from "#db/queries/plan.ts";
 import { findStay, listMethods, lockStay } from "#db/queries/stays.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
@@ -40,19 +39,6 @@ export async function setPins(work: Work, { stay, version, pins }: SetPins): Ans
     return no({ code: "changed-meanwhile", path: "version", current: before });
   await note(work, "stay", stay, "plan pinned", { before: before.pins, after: pins });
   return ok({ version: (await current(work, stay)).version });
-}
-
-/** What was scored keeps its meaning: skills keep name, branch and sides; plans are laid anew from here on. */
-export async function editLadder(work: Work, input: EditLadder): Answer<{ version: number }> {
-  const [fault] = editFaults(input.edits);
-  if (fault) return no({ code: "ladder-faulty", path: "edits", fault });
-  const edits = trimmed(input.edits);
-  if (!(await updateLadder(work.tx, input.version, edits))) {
-    const barn = await findBarn(work.tx);
-    return no({ code: "changed-meanwhile", path: "version", current: { version: barn?.version, ladder: barn?.ladder } });
-  }
-  await note(work, "barn", "barn", "ladder changed", { before: work.barn.ladder, after: edits });
-  return ok({ version: input.version + 1 });
 }
 
 /** Stays that are worked by a changed method are planned anew from here on; what was worked stays as it was. */

@@ -1,7 +1,5 @@
 import type { Actor } from "#contracts/people.ts";
-import type { LadderView, MethodsView, PlanView } from "#contracts/views.plan.ts";
-import { ladderWith } from "#core/ladder/edits.ts";
-import { typicalOf } from "#core/ladder/typical.ts";
+import type { MethodsView, PlanView } from "#contracts/views.plan.ts";
 import { permitOf, readingOf } from "#core/permission/from-record.ts";
 import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
@@ -11,8 +9,10 @@ import { listEvaluations } from "#db/queries/intake.ts";
 import { pastOf } from "#db/queries/past.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { findPlan, listForecasts, listLatestForecasts, listPlanChanges, listPlanGoals, listTaken } from "#db/queries/plan.ts";
+import { listPractised } from "#db/queries/practice.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
+import { leaningsOf } from "../ladder/leanings.ts";
 import { horseRecord, nobodyLightFor } from "../stay/facts.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
 import { ALARM_DAYS } from "./alarm.ts";
@@ -25,7 +25,7 @@ const CHANGES_SHOWN = 6;
 
 export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, actor: Actor): Promise<PlanView> {
   const others = (await listStays(sql)).map(({ id }) => id).filter((id) => id !== stay.id);
-  const [plan, goals, worked, evaluations, scores, taken, forecasts, changes, elsewhere, people] = await Promise.all([
+  const [plan, goals, worked, evaluations, scores, taken, forecasts, changes, elsewhere, people, practised] = await Promise.all([
     findPlan(sql, stay.id),
     listPlanGoals(sql, [stay.id]),
     listWorked(sql, stay.id),
@@ -36,13 +36,14 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     listPlanChanges(sql, stay.id, CHANGES_SHOWN),
     listLatestForecasts(sql, others),
     listPeople(sql),
+    listPractised(sql),
   ]);
   const known = worked.length > 0 || evaluations.some(({ closedAt }) => closedAt !== null);
   const at = stay.wentHome ?? today;
   const latest = forecasts.at(-1);
   const alarm = latest?.alarms.filter(({ kind }) => kind === "stall").at(-1) ?? null;
   const day = stayDay(stay.firstDay, at);
-  const ladder = ladderWith(barn.ladder);
+  const ladder = barn.ladder.skills;
   const wantsBack = goals.some((goal) => ladder.some(({ id, bears }) => id === goal.skill && bears !== "nothing"));
   const evaluation = evaluations.filter(({ closedAt }) => closedAt !== null).at(-1) ?? null;
   const past = (await pastOf(sql, [stay.id]))(stay.id);
@@ -66,7 +67,7 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
           taken,
           // How generous each rider scores is between them and the manager: others are reckoned with as with anybody.
           people: people.filter(({ retiredOn }) => retiredOn === null),
-          riders: actor.role === "manager" ? elsewhere.flatMap(({ riders }) => riders) : [],
+          riders: actor.role === "manager" ? [...elsewhere.flatMap(({ riders }) => riders), ...leaningsOf(practised)] : [],
         })
       : null,
     version: plan?.version ?? 0,
@@ -84,12 +85,6 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     nobodyLight: wantsBack ? nobodyLightFor(stay, evaluations, people, today) : null,
     alarm: alarm && day - alarm.day <= ALARM_DAYS ? alarm : null,
   };
-}
-
-export async function readLadder(deps: Deps): Promise<LadderView> {
-  const [barn, taken] = await Promise.all([barnOf(deps), listTaken(deps.sql)]);
-  const ladder = ladderWith(barn.ladder);
-  return { version: barn.version, edits: barn.ladder, ladder, typical: typicalOf(ladder, taken) };
 }
 
 export async function readMethods(deps: Deps): Promise<MethodsView> {

@@ -1,4 +1,5 @@
 /** From what is kept of a stay to the record that plan and forecast are read from. */
+
 import type { KeptRider } from "#contracts/plan.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import { type LocalDate, later } from "#core/calendar/local-date.ts";
@@ -7,7 +8,7 @@ import { leaningFrom } from "#core/forecast/outlook.ts";
 import type { Session } from "#core/forecast/stay.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import { ladderWith } from "#core/ladder/edits.ts";
+import { ladderForStay } from "#core/ladder/ladder.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { pooledLadder, type Taken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
@@ -93,7 +94,8 @@ export function recordOf(kept: Kept): StayRecord {
   const due = reading.contractedSoFar;
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   const latest = kept.evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
-  const { side } = hardSideOf(kept.scores, ladderWith(barn.ladder));
+  const touched = [...kept.scores, ...goals, ...pins].map(({ skill }) => skill);
+  const { side } = hardSideOf(kept.scores, barn.ladder.all);
   return {
     kind: stay.kind,
     firstDay: stay.firstDay,
@@ -104,7 +106,7 @@ export function recordOf(kept: Kept): StayRecord {
     onHold: heldOn(stay.holds, today)?.to === null,
     method,
     methods: methods.filter(({ used }) => used),
-    ladder: pooledLadder(ladderWith(barn.ladder), kept.taken),
+    ladder: pooledLadder(ladderForStay(barn.ladder.skills, touched), kept.taken),
     seen: (intake?.walk.marks ?? []).flatMap(({ skill, side, score }) => (score === null ? [] : [{ skill, side, score }])),
     sessions: sessionsOf(kept),
     goals,

@@ -2,6 +2,7 @@
  * Keeps plans and forecasts true: after every write and on every new day it looks which stays' records have moved on, and reads those again, piece by
  * piece, so that nobody waits for it. What a plan moved is kept with its causes, and the last forecast of each day stays.
  */
+
 import { createHash } from "node:crypto";
 import { setImmediate as breathe } from "node:timers/promises";
 import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
@@ -34,8 +35,10 @@ import {
   listTaken,
   type PlanRecord,
 } from "#db/queries/plan.ts";
+import { listPractised } from "#db/queries/practice.ts";
 import { listStays, lockStay, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
+import { leaningsOf } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
 
 /** Plays of a kept forecast: enough for a list. */
@@ -143,13 +146,14 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   const { sql } = deps;
   const stays = (await listStays(sql)).filter((stay) => stay.firstDay <= today && stay.evaluations.some(({ closed }) => closed));
   const ids = stays.map(({ id }) => id);
-  const [plans, goals, stamps, taken, forecasts, everybody] = await Promise.all([
+  const [plans, goals, stamps, taken, forecasts, everybody, practised] = await Promise.all([
     listPlans(sql, ids),
     listPlanGoals(sql, ids),
     listRecordStamps(sql, ids),
     listTaken(sql),
     listLatestForecasts(sql, ids),
     listPeople(sql),
+    listPractised(sql),
   ]);
   const people = everybody.filter(({ retiredOn }) => retiredOn === null);
   const goalsOf = groupBy(goals, ({ stayId }) => stayId);
@@ -182,7 +186,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       hold: stay.holds,
       check: stay.checks,
       method: methodOf(stay.method, methodsWith(barn.methods)),
-      ladder: [barn.ladder, taken, barn.bend, barn.usualRate],
+      ladder: [barn.ladderStamp, taken, barn.bend, barn.usualRate],
       day: today,
     });
     if (plan?.fingerprint === fingerprint) continue;
@@ -191,7 +195,8 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       listEvaluations(sql, stay.id),
       listScores(sql, stay.id),
     ]);
-    const riders = forecasts.filter(({ stayId }) => stayId !== stay.id).flatMap((one) => one.riders);
+    const elsewhere = forecasts.filter(({ stayId }) => stayId !== stay.id).flatMap((one) => one.riders);
+    const riders = [...elsewhere, ...leaningsOf(practised)];
     const record = recordOf({
       stay,
       barn,

@@ -1,4 +1,5 @@
 /** Everything that a report of a stay is composed from, and the report as the record supports it today. */
+
 import type { HomeView } from "#contracts/views.report.ts";
 import { addDays, earlier, type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
@@ -22,6 +23,7 @@ import { listScores, listWorked } from "#db/queries/card.ts";
 import { listChecksOf } from "#db/queries/check.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { findArrivalJudgement } from "#db/queries/judgement.ts";
+import { listPages } from "#db/queries/ladder.ts";
 import { listLatestForecasts, listPlanGoals, listTaken } from "#db/queries/plan.ts";
 import type { Which } from "#db/queries/report.ts";
 import type { Stay } from "#db/queries/stays.ts";
@@ -80,6 +82,7 @@ export async function gather(
   const term = termFacts(stay, barn);
   const levels = readLevels(scores);
   const reportFacts: ReportFacts = {
+    ladder: barn.ladder,
     kind,
     today: at,
     week,
@@ -111,7 +114,7 @@ export async function gather(
       .filter(({ state, orderedOn }) => state !== "cancelled" && orderedOn <= at)
       .map((check) => {
         const { id, who, orderedOn, due, doneOn, result } = check;
-        const held = heldByChecks([check], at).map(({ restricts }) => restricts);
+        const held = heldByChecks([check], at, barn.ladder.skills).map(({ restricts }) => restricts);
         return {
           id,
           who,
@@ -126,6 +129,7 @@ export async function gather(
     owedPolicy: barn.owedPolicy,
   };
   const scored = worked.flatMap(({ scores: given }) => [...new Set(given.map(({ skill }) => skill))]);
+  const pages = await listPages(db, [...new Set(scores.map(({ skill }) => skill))]);
   const plan = homePlan({
     from: addDays(later(stay.wentHome ?? readTerm(term, today).lastDay, today), 1),
     ladder: record.ladder,
@@ -135,6 +139,7 @@ export async function gather(
     daysAWeek: stay.afterDays,
     level: stay.afterLevel,
     ridden: worked.some(({ saddleMinutes }) => saddleMinutes > 0),
+    forOwner: new Map(pages.map(({ skill, page }) => [skill, page.forOwner])),
     // A hold ends before it goes home, or the report says so; all else goes with the horse.
     barred: (skill) => barring(horseReasons({ ...horse, hold: null }, skillAct(skill, reading))).length > 0,
     signs: [...new Set(worked.slice(-LATELY).flatMap(({ signs }) => signs.map(({ sign }) => sign)))],

@@ -28,8 +28,8 @@ export function isPrinter(key: string | undefined): boolean {
   const asked = Buffer.from(key ?? "", "base64url");
   return asked.length === KEY.length && timingSafeEqual(asked, KEY);
 }
-const addressOf = (number: number): string =>
-  `http://127.0.0.1:${process.env["PORT"] ?? 4321}/print/${KEY.toString("base64url")}/${number}`;
+const addressOf = (what: string): string =>
+  `http://127.0.0.1:${process.env["PORT"] ?? 4321}/print/${KEY.toString("base64url")}/${what}`;
 
 interface Opened {
   readonly browser: Browser;
@@ -90,8 +90,10 @@ async function close(): Promise<void> {
 
 /** Prints follow one another. */
 let queue: Promise<unknown> = Promise.resolve();
-/** An approved report as a PDF. Throws where no browser can be started or the report does not come. */
-export function printReport(number: number, paper: Paper): Promise<Uint8Array> {
+/** An approved report as a PDF. */
+export const printReport = (number: number, paper: Paper): Promise<Uint8Array> => printPage(String(number), paper);
+/** A page of /print as a PDF. Throws where no browser can be started or the page does not come. */
+export function printPage(what: string, paper: Paper): Promise<Uint8Array> {
   const print = async (): Promise<Uint8Array> => {
     clearTimeout(idle);
     let tooLong: ReturnType<typeof setTimeout> | undefined;
@@ -99,8 +101,8 @@ export function printReport(number: number, paper: Paper): Promise<Uint8Array> {
     try {
       const one = await opened;
       tooLong = setTimeout(() => void one.browser.close().catch(() => undefined), IN_ALL);
-      const answer = await one.page.goto(addressOf(number), { waitUntil: "load" });
-      if (!answer?.ok()) throw new Error(`Report ${number} did not come to be printed`);
+      const answer = await one.page.goto(addressOf(what), { waitUntil: "load" });
+      if (!answer?.ok()) throw new Error(`${what} did not come to be printed`);
       await one.page.evaluate("document.fonts.ready");
       const pdf = await one.page.pdf({
         format: paper,
@@ -117,7 +119,7 @@ export function printReport(number: number, paper: Paper): Promise<Uint8Array> {
       if (one.prints >= PRINTS_A_PAGE) await close();
       return pdf;
     } catch (error) {
-      log().error({ event: "pdf", report: number, err: error }, "A PDF failed");
+      log().error({ event: "pdf", what, err: error }, "A PDF failed");
       // What went wrong may be the browser itself: the next print begins with a new one.
       await close();
       throw error;

@@ -9,8 +9,8 @@ import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf } from "#core/intake/measures.ts";
 import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
-import { ladderWith } from "#core/ladder/edits.ts";
 import { ladderFor } from "#core/ladder/for-method.ts";
+import type { Ladder } from "#core/ladder/ladder.ts";
 import { type Levels, readLevels } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { type HorseRecord, inForceOn } from "#core/permission/from-record.ts";
@@ -57,8 +57,13 @@ export const walkedHorse = (stay: Stay, today: LocalDate): WalkedHorse => ({
 });
 
 /** The walk's own reading; `heard` adds what was checked and tried since, and the barn's weights. */
-export const outcomeOf = (stay: Stay, evaluation: Evaluation, today: LocalDate, heard: Heard = HEARD_NOTHING): Outcome =>
-  readWalk({ ...walkedHorse(stay, today), ...evaluation.walk }, heard);
+export const outcomeOf = (
+  stay: Stay,
+  evaluation: Evaluation,
+  today: LocalDate,
+  ladder: Ladder,
+  heard: Heard = HEARD_NOTHING,
+): Outcome => readWalk({ ...walkedHorse(stay, today), ...evaluation.walk }, ladder, heard);
 
 /** What the record says to the findings on a day on which signs were last seen. */
 export function heardOf(stay: Stay, barn: Barn, lastSeen: LocalDate): Heard {
@@ -116,13 +121,13 @@ export function horseRecord({ stay, barn, evaluation, past }: RecordOfHorse, day
     horseClass: stay.class,
     history: stay.history,
     ageYears: ageOf(stay, day),
-    ladder: ladderFor(ladderWith(barn.ladder), method),
+    ladder: ladderFor(barn.ladder.skills, method),
     groundSessionsFirst: method.groundSessionsFirst,
     holds: stay.holds,
     checks: stay.checks,
     signed: stay.judged,
     riskSet: stay.riskSet === null ? null : { risk: stay.riskSet, day: stay.riskSetOn ?? stay.firstDay },
-    riskRead: evaluation && outcomeOf(stay, evaluation, day).risk,
+    riskRead: evaluation && outcomeOf(stay, evaluation, day, barn.ladder).risk,
     weight: weightNow(stay, day),
     fitness: evaluation?.walk.measures.fitness ?? "unknown",
     condition: evaluation && conditionOf(evaluation.walk.measures),
@@ -168,8 +173,11 @@ export const permitPerson = ({ id, grade, weightKg, rides, specialist }: Person)
 /** First-week focus is shown for so many days after the evaluation. */
 const FOCUS_DAYS = 7;
 /** What holds back a horse's work: checks, and what the manager signed last. */
-export const limitsInForce = (stay: Stay, day: LocalDate): InForceView => {
-  const { ridden, ...limits } = inForceOn({ checks: stay.checks, signed: stay.judged, ageYears: ageOf(stay, day) }, day);
+export const limitsInForce = (stay: Stay, barn: Barn, day: LocalDate): InForceView => {
+  const { ridden, ...limits } = inForceOn(
+    { checks: stay.checks, signed: stay.judged, ageYears: ageOf(stay, day), ladder: barn.ladder.skills },
+    day,
+  );
   const judged = stay.judged && stay.judged.day <= day ? stay.judged : null;
   return {
     ...limits,
@@ -181,11 +189,12 @@ export const limitsInForce = (stay: Stay, day: LocalDate): InForceView => {
 /** The horse as it stands today: the evaluation's signs carried on by what riders wrote since, with what was checked and tried. */
 export function outcomeNow(stay: Stay, barn: Barn, evaluation: Evaluation, worked: readonly Worked[], today: LocalDate): Outcome {
   const since = worked.filter((session) => session.day >= evaluation.day);
-  const { signs, lastSeen } = signsNow({ day: evaluation.day, signs: evaluation.walk.signs }, since);
+  const { signs, lastSeen } = signsNow({ day: evaluation.day, signs: evaluation.walk.signs }, since, barn.ladder);
   return outcomeOf(
     stay,
     { ...evaluation, walk: { ...evaluation.walk, signs: [...signs] } },
     today,
+    barn.ladder,
     heardOf(stay, barn, lastSeen),
   );
 }

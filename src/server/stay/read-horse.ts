@@ -6,9 +6,9 @@ import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
+import type { Ladder } from "#core/ladder/ladder.ts";
 import { type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
 import { riskOf } from "#core/permission/from-record.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
@@ -60,10 +60,15 @@ const headOf = (stay: Stay, barn: Barn, today: LocalDate): HorseHead => ({
 });
 
 /** Tracks that have a level, in the ladder's order, with what the intake saw. */
-export function tracksOf(levels: Levels, intake: Evaluation | null, believed: readonly TrackLevel[]): TrackView[] {
+export function tracksOf(
+  ladder: Ladder,
+  levels: Levels,
+  intake: Evaluation | null,
+  believed: readonly TrackLevel[],
+): TrackView[] {
   const before = new Map((intake?.walk.marks ?? []).map((mark) => [trackKey(mark.skill, mark.side), mark.score]));
   const shown = new Map(believed.map((one) => [trackKey(one.skill, one.side), one]));
-  return SKILLS.flatMap((skill) =>
+  return ladder.all.flatMap((skill) =>
     (["left", "right", "both"] as const satisfies readonly TrackSide[]).flatMap((side) => {
       const level = levels.get(trackKey(skill.id, side));
       const key = trackKey(skill.id, side);
@@ -128,9 +133,10 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
   const minutes = (of: "groundMinutes" | "saddleMinutes"): number => worked.reduce((sum, session) => sum + session[of], 0);
   return {
     head,
-    inForce: limitsInForce(stay, today),
+    inForce: limitsInForce(stay, barn, today),
     needs: needsOf(stay, head.ruler),
     tracks: tracksOf(
+      barn.ladder,
       levels,
       closed.find((evaluation) => evaluation.kind === "intake") ?? null,
       levelsOf(factsOf(record), stayDay(stay.firstDay, record.today)),

@@ -3,7 +3,6 @@ import type { Proposal } from "#contracts/views.ts";
 import { addDays, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable } from "#core/calendar/term.ts";
 import { causeOf } from "#core/intake/causes.ts";
-import { ladderWith } from "#core/ladder/edits.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -73,7 +72,7 @@ function otherWays({ stay, barn, today, plan }: Proposing, skill: string): reado
   const from = stayDay(stay.firstDay, today);
   const at = { stay: stay.id, version: plan?.version ?? 0 };
   const pins = [...(plan?.pins ?? []), { kind: "forbid" as const, skill, from, to: from + REST_DAYS }];
-  const below = ladderWith(barn.ladder).find(({ id }) => id === skill)?.after[0];
+  const below = barn.ladder.find(skill)?.after.find(barn.ladder.uses);
   const next = (plan?.laid ?? []).find((session) => session.day > from)?.day ?? from + 1;
   return [
     { code: "rest-skill", input: { ...at, pins } },

@@ -5,15 +5,17 @@ import { DAY_GRID } from "#core/day/model.ts";
 import { leaningFrom } from "#core/forecast/outlook.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { ladderWith } from "#core/ladder/edits.ts";
+import { agreementOf } from "#core/ladder/practice.ts";
 import { besideTheOthers, shareOfLoad } from "#core/watch/fairness.ts";
 import { binsOf } from "#core/watch/honesty.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { listLatestForecasts, listTaken, listTold } from "#db/queries/plan.ts";
+import { listPractised } from "#db/queries/practice.ts";
 import { listGone, listStays } from "#db/queries/stays.ts";
 import { listClosedGoals, listConfirmed, listRidden } from "#db/queries/watch.ts";
 import type { Deps } from "../container.ts";
 import { dayPerson } from "../day/facts.ts";
+import { leaningsOf } from "../ladder/leanings.ts";
 import { barnOf } from "../stay/read-horse.ts";
 
 const FOUR_WEEKS = 28;
@@ -26,18 +28,21 @@ export async function readRiding(deps: Deps): Promise<RidingView> {
   const barn = await barnOf(deps);
   const today = clock.today(barn.timeZone);
   const from = addDays(today, 1 - FOUR_WEEKS);
-  const [people, absences, ridden, stays] = await Promise.all([
+  const [people, absences, ridden, stays, practised] = await Promise.all([
     listPeople(sql),
     listAbsences(sql, from),
     listRidden(sql, from, today),
     listStays(sql),
+    listPractised(sql),
   ]);
   const told = (
     await listLatestForecasts(
       sql,
       stays.map(({ id }) => id),
     )
-  ).flatMap(({ riders }) => riders);
+  )
+    .flatMap(({ riders }) => riders)
+    .concat(leaningsOf(practised));
   const days = Array.from({ length: FOUR_WEEKS }, (_, i): LocalDate => addDays(from, i));
   const riding = people.filter(
     (person) => person.retiredOn === null && (person.role === "rider" || ridden.some(({ riderId }) => riderId === person.id)),
@@ -59,6 +64,7 @@ export async function readRiding(deps: Deps): Promise<RidingView> {
       const half = EIGHTY * Math.sqrt(leaning?.variance ?? 0);
       return {
         name: load.person.name,
+        practice: agreementOf(practised.filter(({ rider }) => rider === load.person.id).flatMap(({ answers }) => answers)),
         severity:
           leaning && leanings.length > 1 && half <= TOO_WIDE / 2
             ? { mean: leaning.mean, low: leaning.mean - half, high: leaning.mean + half }
@@ -83,7 +89,7 @@ export async function readHistory(deps: Deps): Promise<HistoryView> {
     listConfirmed(sql),
     listGone(sql),
   ]);
-  const ladder = new Map(ladderWith(barn.ladder).map((skill) => [skill.id, skill]));
+  const ladder = new Map(barn.ladder.skills.map((skill) => [skill.id, skill]));
   const byKind = groupBy(goals, ({ kind }) => kind);
   const causes = groupBy(confirmed, ({ cause }) => cause);
   return {

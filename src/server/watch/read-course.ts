@@ -44,7 +44,7 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
     lately: workedLately(worked, today),
     riders: riderMix(worked),
     incidents: incidentsOf(worked),
-    hardBy: hardByBranch(scores),
+    hardBy: hardByBranch(scores, opened.barn.ladder),
     pace:
       mine && mine.rateMean !== null && mine.rateVariance !== null && worked.length > 0
         ? paceOf({ mean: mine.rateMean, variance: mine.rateVariance }, others)
@@ -53,7 +53,7 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
       .filter(({ closedAt }) => closedAt)
       .map((evaluation) => ({
         day: evaluation.day,
-        kilograms: outcomeOf(stay, evaluation, evaluation.day).weight?.kilograms ?? null,
+        kilograms: outcomeOf(stay, evaluation, evaluation.day, opened.barn.ladder).weight?.kilograms ?? null,
         condition: conditionOf(evaluation.walk.measures),
       }))
       .filter(({ kilograms, condition }) => kilograms !== null || condition !== null),
@@ -70,12 +70,13 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
 }
 
 /** Signs as they stand after the last session; without an evaluation nothing is known of them. */
-function signsOf({ stay }: Opened, evaluations: readonly Evaluation[], worked: readonly Worked[]) {
+function signsOf({ stay, barn }: Opened, evaluations: readonly Evaluation[], worked: readonly Worked[]) {
   const latest = evaluations.filter((one) => one.closedAt).at(-1);
   if (!latest || stay.wentHome) return [];
   return signsNow(
     { day: latest.day, signs: latest.walk.signs },
     worked.filter((session) => session.day >= latest.day),
+    barn.ladder,
   ).signs;
 }
 function answeredOf({ stay, barn, today }: Opened, evaluations: readonly Evaluation[], worked: readonly Worked[]) {
@@ -141,6 +142,7 @@ export async function readLogView({ sql }: Deps, opened: Opened): Promise<LogVie
     today,
     firstDay: stay.firstDay,
     sessions: [...worked].reverse().map(toSession),
+    measures: worked.flatMap(({ day, measures }) => measures.map((one) => ({ ...one, day }))),
     scores: scores.map(({ skill, side, score, day }) => ({
       skill,
       side,

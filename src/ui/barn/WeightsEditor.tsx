@@ -26,7 +26,8 @@ export function WeightsEditor({ view }: { view: BarnView }) {
     panel,
   } = useKeyedEdits<WeightChange>({
     command: "barn/edit-weights",
-    field: "weights",
+    bodyOf: (weights) => ({ weights }),
+    listOf: ({ weights }) => weights as WeightChange[],
     kept: view.weights,
     version: view.version,
     keyOf,

@@ -1,5 +1,6 @@
 /** Firsts: offered by themselves from what is scored and ticked, taken with one tap; others in the rider's words. */
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import { firstsShown } from "#core/card/firsts.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { sayFirst } from "#ui/words/firsts.ts";
@@ -8,7 +9,7 @@ import type { Part } from "./part.ts";
 export function Firsts({ view, draft, put }: Part) {
   const [words, setWords] = useState("");
   const given = new Set(draft.firsts.map((first) => first.words));
-  const offered = firstsShown(draft, { best: view.best, riddenGaits: view.riddenGaits }).filter(
+  const offered = firstsShown(draft, here().all, { best: view.best, riddenGaits: view.riddenGaits }).filter(
     (first) => !given.has(sayFirst(first)),
   );
   return (

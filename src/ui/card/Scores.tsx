@@ -1,28 +1,33 @@
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";
 import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
 import { sayConditions } from "#ui/words/plan.ts";
 import { sayReason } from "#ui/words/reasons.ts";
+import { MeasureTaker } from "./MeasureTaker.tsx";
 import type { Part } from "./part.ts";
 import { SwapItem } from "./SwapItem.tsx";
 
 function Row({
   skill,
+  anchors,
   side,
   last,
   value,
   onPick,
 }: {
   skill: string;
+  anchors: readonly string[] | undefined;
   side: TrackSide;
   last: readonly number[];
   value: Score | undefined;
   onPick(score: Score | null): void;
 }) {
-  const name = `${skillOf(skill).words}${side === "both" ? "" : `, ${side}`}`;
+  const name = `${here().of(skill).words}${side === "both" ? "" : `, ${side}`}`;
+  const thumb = useUnderThumb(value);
   return (
     <div className="py-1">
       <p className="flex justify-between text-sm">
@@ -37,12 +42,14 @@ function Row({
             aria-pressed={value === score}
             aria-label={`${name}: ${score}, ${SCORE_WORDS[score]}`}
             onClick={() => onPick(value === score ? null : score)}
+            {...thumb.over(score)}
             className={`sign h-14 flex-1 border text-xl ${value === score ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
           >
             {score}
           </button>
         ))}
       </div>
+      <Anchor scores={anchors} score={thumb.score} />
     </div>
   );
 }
@@ -76,14 +83,31 @@ export function Scores({ view, draft, put: change }: Part) {
     .map(({ skill }) => skill.id)
     .filter((id) => !items.some((one) => one.skill === id))
     .sort((a, b) => Number(mayBe(b)) - Number(mayBe(a)));
-  const option = (id: string): string => `${skillOf(id).words}${mayBe(id) ? "" : ": not today"}`;
-  const sidesAsked = (item: WorkItem): readonly TrackSide[] => orderOf(item, sidesOf(skillOf(item.skill).sided));
+  const option = (id: string): string => `${here().of(id).words}${mayBe(id) ? "" : ": not today"}`;
+  const sidesAsked = (item: WorkItem): readonly TrackSide[] => orderOf(item, sidesOf(here().of(item.skill).sided));
   /** A method that works one side a day asks for that side alone, until somebody says that the other was worked. */
   const oneSide = (item: WorkItem): boolean =>
     view.method.sides === "one-a-day" &&
     item.side !== null &&
     !turned.includes(item.skill) &&
     !scores.some((given) => given.skill === item.skill && given.side !== item.side);
+  const measureOf = (item: WorkItem) => {
+    const { words, measure } = here().of(item.skill);
+    if (!measure || swapOf(item.skill)) return null;
+    const others = draft.measures.filter((one) => one.skill !== item.skill);
+    return (
+      <MeasureTaker
+        name={words}
+        measure={measure}
+        figure={draft.measures.find((one) => one.skill === item.skill)?.figure ?? null}
+        since={draft.clock?.skill === item.skill ? draft.clock.since : null}
+        sides={asked(item)}
+        onFigure={(figure) => change({ measures: figure === null ? others : [...others, { skill: item.skill, figure }] })}
+        onClock={(since) => change({ clock: since === null ? null : { skill: item.skill, since } })}
+        onScore={(side, score) => put(item.skill, side, score)}
+      />
+    );
+  };
   const asked = (item: WorkItem): readonly TrackSide[] => (oneSide(item) ? sidesAsked(item).slice(0, 1) : sidesAsked(item));
   return (
     <section aria-labelledby="work-title">
@@ -92,20 +116,26 @@ export function Scores({ view, draft, put: change }: Part) {
       {items.map((item) => (
         <div key={item.skill} className="relative border-t border-line py-2">
           <h3 className="pr-20">
-            <span className="text-dim">{listed.includes(item.skill) ? `${WORK_ROLE[item.role]}: ` : "Also: "}</span>
-            {swapOf(item.skill) ? <s>{skillOf(item.skill).words}</s> : skillOf(item.skill).words}
-            {item.side && (
-              <span className="text-dim">
-                {" "}
-                · {item.side} {oneSide(item) ? "today" : "first"}
+            <a
+              className="flex min-h-14 flex-wrap items-center gap-x-1 text-ink no-underline"
+              href={`/skill/${item.skill}?method=${view.method.id}`}
+            >
+              <span className="text-dim">{listed.includes(item.skill) ? `${WORK_ROLE[item.role]}: ` : "Also: "}</span>
+              <span className="underline decoration-line">
+                {swapOf(item.skill) ? <s>{here().of(item.skill).words}</s> : here().of(item.skill).words}
               </span>
-            )}
+              {item.side && (
+                <span className="text-dim">
+                  · {item.side} {oneSide(item) ? "today" : "first"}
+                </span>
+              )}
+            </a>
           </h3>
           {listed.includes(item.skill) && (
             <SwapItem
               skill={item.skill}
               swap={swapOf(item.skill) ?? null}
-              others={others.filter(mayBe).map(skillOf)}
+              others={others.filter(mayBe).map(here().of)}
               onSwap={(swap) => {
                 change({
                   swaps: [...swaps.filter((one) => one.skill !== item.skill), ...(swap ? [swap] : [])],
@@ -120,15 +150,17 @@ export function Scores({ view, draft, put: change }: Part) {
               ■ {sayReason(reason)}
             </p>
           ))}
-          {skillOf(item.skill).caution && <p className="text-oxblood">■ {skillOf(item.skill).caution}</p>}
+          {here().of(item.skill).caution && <p className="text-oxblood">■ {here().of(item.skill).caution}</p>}
           {view.stuck.includes(item.skill) && (
             <p className="text-dim">No gain in four works: ask for less, ask another way, or leave it for a week.</p>
           )}
           {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
+          {measureOf(item)}
           {(swapOf(item.skill) ? [] : asked(item)).map((side) => (
             <Row
               key={side}
               skill={item.skill}
+              anchors={view.anchors[item.skill]}
               side={side}
               last={view.recentScores.find((one) => one.skill === item.skill && one.side === side)?.scores ?? []}
               value={scores.find((given) => given.skill === item.skill && given.side === side)?.score}
@@ -161,14 +193,14 @@ export function Scores({ view, draft, put: change }: Part) {
       </label>
       {view.work.withheld.map(({ skill, reasons }) => (
         <p key={skill} className="pt-2">
-          <span className="sign text-dim">Planned, and not today:</span> {skillOf(skill).words.toLowerCase()}.{" "}
+          <span className="sign text-dim">Planned, and not today:</span> {here().of(skill).words.toLowerCase()}.{" "}
           {reasons.map((reason) => sayReason(reason)).join(" ")}
         </p>
       ))}
       {view.work.leaveAlone.length > 0 && (
         <p className="pt-2">
           <span className="sign text-dim">Leave alone today:</span>{" "}
-          {view.work.leaveAlone.map((id) => skillOf(id).words.toLowerCase()).join(", ")}
+          {view.work.leaveAlone.map((id) => here().of(id).words.toLowerCase()).join(", ")}
         </p>
       )}
     </section>

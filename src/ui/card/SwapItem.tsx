@@ -1,7 +1,8 @@
 /** Something the card asks for that is not worked today: why, and what in its place. */
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { Swap } from "#core/card/card.ts";
-import { type Skill, skillOf } from "#core/ladder/skills.ts";
+import type { Skill } from "#core/ladder/skill.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { saySwap } from "#ui/words/record.ts";
 
@@ -45,7 +46,7 @@ export function SwapItem({
       <button
         type="button"
         className="sign absolute -top-2 right-0 min-h-14 min-w-14 px-2 text-slate underline"
-        aria-label={`Not today: ${skillOf(skill).words}`}
+        aria-label={`Not today: ${here().of(skill).words}`}
         onClick={() => setAsking(true)}
       >
         Not today
@@ -62,7 +63,7 @@ export function SwapItem({
           onChange={(event) => onSwap({ ...swap, did: event.target.value || null })}
         >
           <option value="">Nothing</option>
-          {swap.did !== null && <option value={swap.did}>{skillOf(swap.did).words}</option>}
+          {swap.did !== null && <option value={swap.did}>{here().of(swap.did).words}</option>}
           {others.map((one) => (
             <option key={one.id} value={one.id}>
               {one.words}

@@ -13,6 +13,8 @@ export interface Draft extends OpenRecord {
   readonly overrideReason: string;
   /** Minutes by the clock; the steppers follow them. */
   readonly timers: Timers;
+  /** A clock that runs beside a skill. */
+  readonly clock: { readonly skill: string; readonly since: number } | null;
   /** A first mounting that is under way; what it reached stands in `mount`. */
   readonly mounting: Mounting | null;
   /** The revision that it was begun from; what others wrote since is joined by the server. */
@@ -33,6 +35,7 @@ export function draftOf(view: CardView): Draft {
       redSigns: newest.redSigns,
       overrideReason: newest.overrideReason,
       timers: standingAt(newest.record),
+      clock: null,
       mounting: null,
       base: newest.revision,
     };
@@ -44,6 +47,7 @@ export function draftOf(view: CardView): Draft {
     redSigns: [],
     overrideReason: "",
     timers: NO_TIMERS,
+    clock: null,
     mounting: null,
     base: null,
   };

@@ -2,12 +2,12 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type FieldValues, type Path, type UseFormReturn, useForm } from "react-hook-form";
 import { BookCheck, CancelCheck, CloseCheck, EditCheck, ReleaseCheck } from "#contracts/check.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { CheckView } from "#contracts/views.check.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { heldWhenFound } from "#core/check/check.ts";
 import { CHECK_RESULTS } from "#core/intake/cause-rules.ts";
 import { HOLDS } from "#core/intake/findings.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
@@ -93,7 +93,7 @@ export function AnswerForm({ check, today }: { check: CheckView; today: LocalDat
       return { doneOn, result: of, answer, restrictions };
     },
   });
-  const found = heldWhenFound(check);
+  const found = heldWhenFound(check, here().skills);
   return (
     <form noValidate onSubmit={(event) => void save(event)} className={FORM}>
       <Text form={form} name="doneOn" kind="date" label="Day" />
@@ -164,7 +164,7 @@ export function ChangeForm({ check }: { check: CheckView }) {
       asked: ["What is asked", (x) => x],
       due: ["By", (x) => x],
       holds: ["Until then", (x) => sayWaits(x, [])],
-      skills: ["Left alone", (x) => listed(x.map((id) => skillOf(id).words))],
+      skills: ["Left alone", (x) => listed(x.map((id) => here().of(id).words))],
     },
     mine: () => form.getValues(),
   });

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { CheckView } from "#contracts/views.check.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import { heldByChecks, isOpen } from "#core/check/check.ts";
@@ -26,7 +27,7 @@ export function CheckItem({
 }) {
   const [doing, setDoing] = useState<Doing>(null);
   const open = isOpen(check);
-  const holding = heldByChecks([check], today);
+  const holding = heldByChecks([check], today, here().skills);
   const title = check.cause ? causeOf(check.cause).words : check.asked;
   const about = `${title}${named ? ` of ${check.horse}` : ""}`;
   const action = (what: Exclude<Doing, null>, words: string) => (

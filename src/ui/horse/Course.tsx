@@ -1,10 +1,11 @@
 /** How the stay goes, in words and small tables, rendered on the server; the chart of its weeks wakes beside it. */
+
+import { here } from "#contracts/ladder.here.ts";
 import type { CourseView } from "#contracts/views.watch.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { STEEP } from "#core/tools/workload.ts";
 import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
-import { BRANCH } from "#ui/words/labels.ts";
+import { branchWords } from "#ui/words/labels.ts";
 import { sayReasoned } from "#ui/words/needs.ts";
 
 const EASY = { left: "right", right: "left" } as const;
@@ -36,7 +37,7 @@ export function Course({ view }: { view: CourseView }) {
         <ul className="border-l-4 border-ochre pl-3">
           {slides.map((slide) => (
             <li key={slide.skill + slide.side}>
-              ▲ {skillOf(slide.skill).words}
+              ▲ {here().of(slide.skill).words}
               {slide.side === "both" ? "" : `, ${slide.side}`}: was {slide.best}, now {slide.now}
               {slide.afterDaysOff === null ? "" : `, after ${plural(slide.afterDaysOff, "day")} off`}. Ask for a proof before more
               is built on it.
@@ -44,7 +45,7 @@ export function Course({ view }: { view: CourseView }) {
           ))}
           {stuck.map((skill) => (
             <li key={skill}>
-              ▲ {skillOf(skill).words}: no gain in four works. Ask for less, ask another way, or leave it for a week.
+              ▲ {here().of(skill).words}: no gain in four works. Ask for less, ask another way, or leave it for a week.
             </li>
           ))}
         </ul>
@@ -69,7 +70,7 @@ export function Course({ view }: { view: CourseView }) {
           {lately.length === 0 ? (
             <p className="text-dim">Nothing.</p>
           ) : (
-            <p>{listed(lately.slice(0, 8).map(({ skill, sessions }) => `${inner(skillOf(skill).words)} (${sessions})`))}.</p>
+            <p>{listed(lately.slice(0, 8).map(({ skill, sessions }) => `${inner(here().of(skill).words)} (${sessions})`))}.</p>
           )}
         </div>
         <div>
@@ -77,7 +78,7 @@ export function Course({ view }: { view: CourseView }) {
           <ul>
             {hardBy.map(({ branch, side, skills }) => (
               <li key={branch}>
-                {BRANCH[branch]}: {side !== "left" && side !== "right" ? "about even" : `easy ${EASY[side]}, hard ${side}`}{" "}
+                {branchWords(branch)}: {side !== "left" && side !== "right" ? "about even" : `easy ${EASY[side]}, hard ${side}`}{" "}
                 <span className="text-dim">({plural(skills, "skill")})</span>
               </li>
             ))}

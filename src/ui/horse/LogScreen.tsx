@@ -1,11 +1,11 @@
 /** The story of a stay day by day: looked up by skill, side, sign, rider or words; above it any skill over time. The address bar holds the view. */
 
 import { Fragment, useEffect, useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { SessionView } from "#contracts/views.ts";
 import type { LogView } from "#contracts/views.watch.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
 import { ANYTHING, type LogAsked, matches } from "#core/watch/log.ts";
 import { Revisions } from "#ui/card/Revisions.tsx";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
@@ -86,7 +86,9 @@ export function LogScreen({ view }: { view: LogView }) {
         {pick(
           "skill",
           "Worked on",
-          SKILLS.filter(({ id }) => seenSkills.has(id)).map(({ id, words }) => [id, words] as const),
+          here()
+            .all.filter(({ id }) => seenSkills.has(id))
+            .map(({ id, words }) => [id, words] as const),
         )}
         {pick(
           "side",

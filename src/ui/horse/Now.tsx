@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { HorseNowView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { Outcome } from "#ui/intake/Outcome.tsx";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
@@ -42,7 +42,7 @@ export function Now({
         {view.atHome && (
           <p className="mb-3 border-l-4 border-slate pl-3">
             At home, told {sayDate(view.atHome.day)}: {inner(GOES_WORDS[view.atHome.goes])}.
-            {view.atHome.worse.length > 0 && ` Worse: ${view.atHome.worse.map((id) => inner(skillOf(id).words)).join("; ")}.`}
+            {view.atHome.worse.length > 0 && ` Worse: ${view.atHome.worse.map((id) => inner(here().of(id).words)).join("; ")}.`}
             {view.atHome.words && ` “${view.atHome.words}”`}
           </p>
         )}
@@ -63,6 +63,18 @@ export function Now({
               before: intake,
             }))}
           />
+        )}
+        {view.tracks.length > 0 && (
+          <details className="pb-2">
+            <summary className="sign min-h-9 text-rail">What each of these is, and how to ask for it</summary>
+            <ul className="columns-1 gap-6 sm:columns-2">
+              {[...new Set(view.tracks.map(({ skill }) => skill))].map((skill) => (
+                <li key={skill}>
+                  <a href={`/skill/${skill}?method=${view.head.method.id}`}>{here().of(skill).words}</a>
+                </li>
+              ))}
+            </ul>
+          </details>
         )}
         {children}
       </div>

@@ -5,7 +5,7 @@ import { listed } from "#ui/words/figures.ts";
 import { sayIncident } from "#ui/words/incident.ts";
 import { GAIT, RED, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
 import { sayTogether } from "#ui/words/reasons.ts";
-import { sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
+import { sayMeasure, sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
 
 /** One session as it was written down. `short` leaves the scores to the log. */
 export function SessionEntry({ session, short = false }: { session: SessionView; short?: boolean }) {
@@ -50,6 +50,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
       {!short && (
         <>
           <p>{sayScores(record.scores).join(" · ")}</p>
+          {record.measures.length > 0 && <p>{record.measures.map(sayMeasure).join(" · ")}</p>}
           {record.swaps.map((swap) => (
             <p key={swap.skill}>▲ {saySwap(swap)}</p>
           ))}

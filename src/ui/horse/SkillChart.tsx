@@ -1,17 +1,17 @@
 /** A skill over the stay, both sides; time off shaded, checks, changes of tack and incidents marked, so that cause and effect can be seen. */
 import { useMemo, useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { LogView } from "#contracts/views.watch.ts";
 import { addDays, daysBetween, sayDate } from "#core/calendar/local-date.ts";
 import type { IncidentKind } from "#core/card/card.ts";
 import type { Trial } from "#core/intake/cause-rules.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { type TrackSide } from "#core/kernel/sides.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
 import { Chart, type Series } from "#ui/kit/Chart.tsx";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { Check } from "#ui/kit/Tick.tsx";
 import { TRIAL_CHANGE } from "#ui/words/check.ts";
-import { inner } from "#ui/words/figures.ts";
+import { inner, outer } from "#ui/words/figures.ts";
 import { EVALUATION, INCIDENT } from "#ui/words/labels.ts";
 
 type Event = LogView["events"][number];
@@ -53,6 +53,14 @@ export function SkillChart({ view, skill, onSkill }: { view: LogView; skill: str
       marks: view.events.map((event) => ({ at: inside(at(event.day)), words: sayEvent(event) })),
     };
   }, [view, shown, plain, days]);
+  const figures = useMemo(() => {
+    const values = Array<number | null>(days).fill(null);
+    for (const { skill: of, figure, day } of view.measures) {
+      const place = daysBetween(view.firstDay, day);
+      if (of === shown && place >= 0 && place < days) values[place] = figure;
+    }
+    return values;
+  }, [view, shown, days]);
   if (view.scores.length === 0) return <p className="text-dim">Nothing has been scored yet.</p>;
   return (
     <section aria-label="A skill over the stay" className="grid gap-2 pb-4">
@@ -60,11 +68,13 @@ export function SkillChart({ view, skill, onSkill }: { view: LogView; skill: str
         <label className="sign text-dim">
           Skill
           <select className={`${INPUT} font-sans text-ink`} value={shown} onChange={(event) => onSkill(event.target.value)}>
-            {SKILLS.filter(({ id }) => scored.has(id)).map(({ id, words }) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
+            {here()
+              .all.filter(({ id }) => scored.has(id))
+              .map(({ id, words }) => (
+                <option key={id} value={id}>
+                  {words}
+                </option>
+              ))}
           </select>
         </label>
         <Check checked={plain} onChange={setPlain}>
@@ -72,7 +82,7 @@ export function SkillChart({ view, skill, onSkill }: { view: LogView; skill: str
         </Check>
       </div>
       <Chart
-        title={SKILLS.find(({ id }) => id === shown)?.words ?? ""}
+        title={here().all.find(({ id }) => id === shown)?.words ?? ""}
         labelHead="Day"
         labels={chart.labels}
         series={chart.series}
@@ -80,6 +90,16 @@ export function SkillChart({ view, skill, onSkill }: { view: LogView; skill: str
         marks={chart.marks}
         highest={5.5}
       />
+      {figures.some((one) => one !== null) && (
+        <Chart
+          title={`${inner(here().of(shown).measure?.words ?? "counted")}`}
+          labelHead="Day"
+          labels={chart.labels}
+          series={[{ label: outer(here().of(shown).measure?.words ?? "counted"), kind: "bar", tone: "slate", values: figures }]}
+          shades={chart.shades}
+          marks={chart.marks}
+        />
+      )}
       <p className="text-sm text-dim">
         Shaded: holds, and a week or more without work. Dotted: checks answered, tack or company changed, evaluations, incidents.
         {plain &&

@@ -1,12 +1,12 @@
 import type { ReactNode } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { ComparedView } from "#contracts/views.intake.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { TrackCompared } from "#core/intake/compare.ts";
 import { noiseOf } from "#core/intake/compare.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { kilograms, plural } from "#ui/words/figures.ts";
-import { BRANCH, EVALUATION, SIDE } from "#ui/words/labels.ts";
+import { branchWords, EVALUATION, SIDE } from "#ui/words/labels.ts";
 import { sayTouches } from "#ui/words/touches.ts";
 
 const signed = (change: number): string =>
@@ -42,7 +42,7 @@ function Row({
 }
 
 const nameOf = (track: TrackCompared): string =>
-  `${skillOf(track.skill).words}${track.side === "both" ? "" : `, ${SIDE[track.side]}`}`;
+  `${here().of(track.skill).words}${track.side === "both" ? "" : `, ${SIDE[track.side]}`}`;
 
 /** Intake, mid-term and exit side by side: what moved beyond the noise first. */
 export function Compare({ view }: { view: ComparedView }) {
@@ -96,7 +96,7 @@ export function Compare({ view }: { view: ComparedView }) {
         compared.branches.map((one) => (
           <Row
             key={`${one.branch}:${one.side}`}
-            name={`${BRANCH[one.branch]}, ${one.side === "both" ? "without sides" : SIDE[one.side]} (${plural(one.tracks, "skill")})`}
+            name={`${branchWords(one.branch)}, ${one.side === "both" ? "without sides" : SIDE[one.side]} (${plural(one.tracks, "skill")})`}
             cells={one.means.map((mean) => (mean === null ? "–" : mean.toFixed(1)))}
             change={moved(one.change, one.beyondNoise)}
             beyond={one.beyondNoise}

@@ -1,22 +1,24 @@
 import type { JudgementFields } from "#contracts/intake.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
 import { GOAL_TARGETS, readGoal, VERDICTS } from "#core/intake/aims.ts";
-import { BRANCHES, SKILLS, skillOf } from "#core/ladder/skills.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
 import { sayArithmetic, targetWords, VERDICT } from "#ui/words/intake.ts";
-import { BRANCH } from "#ui/words/labels.ts";
+import { branchWords } from "#ui/words/labels.ts";
 import { type Change, levelsOf, verdictTone } from "./judging.ts";
 
 type GoalLine = JudgementFields["goals"][number];
 const MOST = 12;
 function SkillOptions() {
-  return BRANCHES.map((branch) => (
-    <optgroup key={branch} label={BRANCH[branch]}>
-      {SKILLS.filter((skill) => skill.branch === branch).map((skill) => (
-        <option key={skill.id} value={skill.id}>
-          {skill.words}
-        </option>
-      ))}
+  return here().branches.map(({ id: branch }) => (
+    <optgroup key={branch} label={branchWords(branch)}>
+      {here()
+        .skills.filter((skill) => skill.branch === branch)
+        .map((skill) => (
+          <option key={skill.id} value={skill.id}>
+            {skill.words}
+          </option>
+        ))}
     </optgroup>
   ));
 }
@@ -48,9 +50,9 @@ export function JudgeAim({
       {goals.length === 0 && <p className="text-dim">No skill is named yet: add what the owner means by it.</p>}
       <ol>
         {goals.map((goal, i) => {
-          const reading = readGoal(goal, levels, view.sessionsLeft);
+          const reading = readGoal(goal, levels, view.sessionsLeft, here());
           const verdict = goal.verdict ?? reading.verdict;
-          const name = skillOf(goal.skill).words;
+          const name = here().of(goal.skill).words;
           return (
             <li key={goal.skill} className="border-b border-line py-2">
               <div className="flex flex-wrap items-center gap-2">

@@ -1,4 +1,5 @@
 import type { JudgementFields } from "#contracts/intake.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
 import { orderOf } from "#core/check/check.ts";
 import { causeOf } from "#core/intake/causes.ts";
@@ -59,7 +60,7 @@ function Row({
   const cause = causeOf(one.cause);
   const asked = view.asked.includes(one.cause);
   const proposed = (): Ordered => {
-    const { urgency, holds, skills } = orderOf(one);
+    const { urgency, holds, skills } = orderOf(one, here().skills);
     return { cause: one.cause, urgency, holds, skills: [...skills] };
   };
   return (

@@ -1,7 +1,7 @@
 import { type JudgementFields, MOST_FOCUS } from "#contracts/intake.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
 import { readGoal } from "#core/intake/aims.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { outer } from "#ui/words/figures.ts";
 import { type Change, levelsOf } from "./judging.ts";
@@ -11,11 +11,13 @@ function proposals(view: ClosedEvaluationView, judgement: JudgementFields): read
   const open = new Set(view.outcome.starting.flatMap((point) => point.next));
   const levels = levelsOf(view);
   // What the goals wait for comes first, as far as the way to it is open.
-  const wanted = judgement.goals.flatMap((goal) => readGoal(goal, levels, view.sessionsLeft).missing.map((one) => one.skill));
+  const wanted = judgement.goals.flatMap((goal) =>
+    readGoal(goal, levels, view.sessionsLeft, here()).missing.map((one) => one.skill),
+  );
   const next = [...new Set([...wanted.filter((skill) => open.has(skill)), ...open])].slice(0, 5);
   return [
     ...(view.hard === "even" ? [] : [`The ${view.hard} side first, twice as many short tries`]),
-    ...next.map((id) => skillOf(id).words),
+    ...next.map((id) => here().of(id).words),
   ];
 }
 

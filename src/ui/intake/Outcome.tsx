@@ -1,13 +1,13 @@
+import { here } from "#contracts/ladder.here.ts";
 import type { HorseNowView, InForceView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { GROWING_CM } from "#core/horse/horse.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import { inner, kilograms, listed } from "#ui/words/figures.ts";
 import { SECOND_PERSON } from "#ui/words/intake.ts";
-import { BRANCH, INCIDENT, LIGHT } from "#ui/words/labels.ts";
+import { branchWords, INCIDENT, LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
 import { sayHeld } from "#ui/words/reasons.ts";
 import { Findings } from "./Findings.tsx";
@@ -101,7 +101,7 @@ export function Outcome({
             <span className="text-dim">
               {" "}
               (at the evaluation:{" "}
-              {listed(outcome.hardByBranch.map(({ branch, side }) => `${BRANCH[branch].toLowerCase()} ${side}`))})
+              {listed(outcome.hardByBranch.map(({ branch, side }) => `${branchWords(branch).toLowerCase()} ${side}`))})
             </span>
           )}
         </dd>
@@ -122,8 +122,8 @@ export function Outcome({
           .slice(0, 6)
           .map((point) => (
             <li key={point.branch}>
-              <span className="sign text-dim">{BRANCH[point.branch]}:</span>{" "}
-              {listed(point.next.slice(0, 3).map((id) => skillOf(id).words.toLowerCase()))}
+              <span className="sign text-dim">{branchWords(point.branch)}:</span>{" "}
+              {listed(point.next.slice(0, 3).map((id) => here().of(id).words.toLowerCase()))}
               {point.credited.length > 0 && <span className="text-dim"> ({point.credited.length} credited)</span>}
             </li>
           ))}

@@ -1,11 +1,13 @@
 import { type ReactNode, useState } from "react";
 import type { WalkFields } from "#contracts/intake.ts";
+import { here } from "#contracts/ladder.here.ts";
+import type { WalkView } from "#contracts/views.intake.ts";
 import { RIDDEN_RUNG, type Rung as RungFacts } from "#core/intake/instrument.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
 import { SIGNS } from "#core/intake/signs.ts";
 import { SCORES, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";
 import { listed } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
 import { SignChip } from "./SignChip.tsx";
@@ -13,7 +15,18 @@ import { SignDetail } from "./SignDetail.tsx";
 import { SignGroups } from "./SignGroups.tsx";
 import type { WalkState } from "./use-walk.ts";
 
-function Scores({ name, value, onPick }: { name: string; value: number | null | undefined; onPick(score: number | null): void }) {
+function Scores({
+  name,
+  anchors,
+  value,
+  onPick,
+}: {
+  name: string;
+  anchors: readonly string[] | undefined;
+  value: number | null | undefined;
+  onPick(score: number | null): void;
+}) {
+  const thumb = useUnderThumb(value);
   const button = (score: number | null, words: string, label: string) => (
     <button
       key={words}
@@ -22,25 +35,40 @@ function Scores({ name, value, onPick }: { name: string; value: number | null | 
       aria-label={`${name}: ${label}`}
       title={label}
       onClick={() => onPick(score)}
+      {...thumb.over(score)}
       className={`sign h-12 min-w-0 flex-1 border text-lg ${value === score ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
     >
       {words}
     </button>
   );
   return (
-    <div role="group" aria-label={name} className="flex min-w-0">
-      {SCORES.map((score) => button(score, String(score), `${score}, ${SCORE_WORDS[score]}`))}
-      {button(null, "–", "not seen")}
+    <div>
+      <div role="group" aria-label={name} className="flex min-w-0">
+        {SCORES.map((score) => button(score, String(score), `${score}, ${SCORE_WORDS[score]}`))}
+        {button(null, "–", "not seen")}
+      </div>
+      <Anchor scores={anchors} score={thumb.score} />
     </div>
   );
 }
 
-function SkillRow({ id, walk, put }: { id: string; walk: WalkFields; put: WalkState["put"] }) {
-  const skill = skillOf(id);
+function SkillRow({
+  id,
+  anchors,
+  walk,
+  put,
+}: {
+  id: string;
+  anchors: readonly string[] | undefined;
+  walk: WalkFields;
+  put: WalkState["put"];
+}) {
+  const skill = here().of(id);
   const scoreOf = (side: TrackSide) => walk.marks.find((mark) => mark.skill === id && mark.side === side)?.score;
   const scores = (side: TrackSide) => (
     <Scores
       name={`${skill.words}${side === "both" ? "" : `, ${side}`}`}
+      anchors={anchors}
       value={scoreOf(side)}
       onPick={(score) => put({ kind: "mark", skill: id, side }, score)}
     />
@@ -54,7 +82,9 @@ function SkillRow({ id, walk, put }: { id: string; walk: WalkFields; put: WalkSt
         className={`sign col-span-2 leading-tight md:col-span-1 md:row-start-1 ${skill.sided ? "text-center md:col-start-2" : "text-center md:text-right"}`}
       >
         {done ? "✓ " : ""}
-        {skill.words}
+        <a className="text-ink underline decoration-line" href={`/skill/${id}`}>
+          {skill.words}
+        </a>
       </p>
       {skill.sided ? (
         <>
@@ -99,14 +129,24 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
 }
 
 /** One rung of the walk: what to look at, scores at their own hand, signs, words, and the way out. */
-export function Rung({ rung, state, children }: { rung: RungFacts; state: WalkState; children?: ReactNode }) {
+export function Rung({
+  rung,
+  anchors,
+  state,
+  children,
+}: {
+  rung: RungFacts;
+  anchors: WalkView["anchors"];
+  state: WalkState;
+  children?: ReactNode;
+}) {
   const { walk, put, putAll } = state;
   const open = rung.skills.flatMap((skill) =>
-    sidesOf(skillOf(skill).sided)
+    sidesOf(here().of(skill).sided)
       .filter((side) => !walk.marks.some((mark) => mark.skill === skill && mark.side === side))
       .map((side) => ({ kind: "mark", skill, side }) as const),
   );
-  const missing = rung.id === RIDDEN_RUNG ? notYetForSaddle(walk.marks) : [];
+  const missing = rung.id === RIDDEN_RUNG ? notYetForSaddle(walk.marks, here()) : [];
   const [opened, setOpened] = useState(walk.saddleReason !== "");
   const shut = missing.length > 0 && !opened;
   return (
@@ -118,7 +158,7 @@ export function Rung({ rung, state, children }: { rung: RungFacts; state: WalkSt
         <div className="my-2 border-2 border-oxblood p-3">
           <p>
             <strong>Nobody gets on yet.</strong> Not at 3 on the weaker side:{" "}
-            {listed(missing.map((id) => skillOf(id).words.toLowerCase()))}.
+            {listed(missing.map((id) => here().of(id).words.toLowerCase()))}.
           </p>
           <label className="sign mt-1 flex min-h-11 items-center gap-2">
             <input type="checkbox" className="size-5" checked={opened} onChange={(event) => setOpened(event.target.checked)} /> It
@@ -143,7 +183,7 @@ export function Rung({ rung, state, children }: { rung: RungFacts; state: WalkSt
             <span className="text-right">Right ▶</span>
           </div>
           {rung.skills.map((id) => (
-            <SkillRow key={id} id={id} walk={walk} put={put} />
+            <SkillRow key={id} id={id} anchors={anchors[id]} walk={walk} put={put} />
           ))}
           {open.length > 0 && (
             <Button className="mt-2" onClick={() => putAll(open, null)}>

@@ -1,7 +1,7 @@
+import { here } from "#contracts/ladder.here.ts";
 import type { Signature } from "#contracts/views.intake.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
 import { causeOf } from "#core/intake/causes.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { sayWaits } from "#ui/words/check.ts";
 import { outer } from "#ui/words/figures.ts";
@@ -51,7 +51,8 @@ export function Signed({ signature }: { signature: Signature }) {
             const verdict = goal.verdict ?? read?.verdict ?? "possible";
             return (
               <span key={goal.skill} className="block">
-                {skillOf(goal.skill).words}, {targetWords(goal.target)}: <Tag tone={verdictTone(verdict)}>{VERDICT[verdict]}</Tag>
+                {here().of(goal.skill).words}, {targetWords(goal.target)}:{" "}
+                <Tag tone={verdictTone(verdict)}>{VERDICT[verdict]}</Tag>
                 {goal.because && ` ${goal.because}`}
               </span>
             );

@@ -1,6 +1,7 @@
 /** The walk of an evaluation: one rung at a time with the next in reach, and at the end what comes out of it. */
 
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { WalkView } from "#contracts/views.intake.ts";
 import { MEASURING_RUNG, MIND_RUNG, rungToGoOnWith, TOUCHING_RUNG } from "#core/intake/instrument.ts";
 import { openTracks, readWalk } from "#core/intake/outcome.ts";
@@ -24,7 +25,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
   const { walk, command } = state;
   const [at, setAt] = useState(() => rungToGoOnWith(rungs, view.initial.walk));
   const rung = rungs[at];
-  const outcome = readWalk({ ...about, ...walk }, view.heard);
+  const outcome = readWalk({ ...about, ...walk }, here(), view.heard);
   const stoppedAt = rungs.findIndex((one) => one.id === walk.stoppedAt);
   const go = (next: number): void => {
     setAt(next);
@@ -49,7 +50,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
       <ol className="flex flex-wrap gap-1 pb-3">
         {[...rungs.map((one) => one.words), "What comes out"].map((words, i) => {
           const one = rungs[i];
-          const open = one ? openTracks(walk.marks, one) : 0;
+          const open = one ? openTracks(walk.marks, one, here()) : 0;
           const mark =
             one && one.skills.length > 0
               ? open === 0
@@ -99,7 +100,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
           {stoppedAt >= 0 && at > stoppedAt && (
             <p className="text-oxblood">■ The walk stopped at rung {stoppedAt + 1}. What follows was not looked at.</p>
           )}
-          <Rung key={rung.id} rung={rung} state={state}>
+          <Rung key={rung.id} rung={rung} anchors={view.anchors} state={state}>
             {rung.id === MEASURING_RUNG && (
               <Measures
                 state={state}

@@ -6,9 +6,10 @@ import { Trouble } from "./parts.tsx";
 import { useCommand } from "./use-command.ts";
 
 interface Asked<T> {
-  /** The command that saves it, and the field that carries the list there and back. */
+  /** The command that saves it, and how the list is carried there and back. */
   readonly command: string;
-  readonly field: string;
+  bodyOf(edits: readonly T[]): Readonly<Record<string, unknown>>;
+  listOf(current: Readonly<Record<string, unknown>>): readonly T[];
   readonly kept: readonly T[];
   readonly version: number;
   readonly keyOf: (one: T) => string;
@@ -26,7 +27,16 @@ export interface KeyedEdits<T> {
   readonly panel: ReactNode;
 }
 
-export function useKeyedEdits<T>({ command, field, kept, version: first, keyOf, labelOf, say }: Asked<T>): KeyedEdits<T> {
+export function useKeyedEdits<T>({
+  command,
+  bodyOf,
+  listOf,
+  kept,
+  version: first,
+  keyOf,
+  labelOf,
+  say,
+}: Asked<T>): KeyedEdits<T> {
   const [edits, setEdits] = useState(kept);
   const [base, setBase] = useState(kept);
   const [version, setVersion] = useState(first);
@@ -39,7 +49,7 @@ export function useKeyedEdits<T>({ command, field, kept, version: first, keyOf, 
     setClashes((all) => (all ?? []).filter(({ key }) => !keys.includes(key)));
   };
   const save = async (): Promise<void> => {
-    const answer = await send<{ version: number }>(command, { version, [field]: edits });
+    const answer = await send<{ version: number }>(command, { version, ...bodyOf(edits) });
     setSaved(answer.ok);
     if (answer.ok) {
       setVersion(answer.value.version);
@@ -47,7 +57,7 @@ export function useKeyedEdits<T>({ command, field, kept, version: first, keyOf, 
       setClashes(null);
     } else if (answer.problem.code === "changed-meanwhile") {
       const theirs = answer.problem.current as Record<string, unknown>;
-      const list = theirs[field] as readonly T[];
+      const list = listOf(theirs);
       const merged = mergeKeyed(keyOf, base, edits, list);
       setEdits(merged.joined);
       setClashes(merged.clashes);

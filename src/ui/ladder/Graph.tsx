@@ -2,8 +2,7 @@
  * The ladder as a graph that can be read: branches are lanes, further right in a lane rests on more of it. Chosen, a skill shows what it waits for and what waits for
  * it; the others step back. Ridden skills are round at the top, what is not used is left out.
  */
-import type { Skill } from "#core/ladder/skills.ts";
-import { BRANCH } from "#ui/words/labels.ts";
+import type { Branch, Skill } from "#core/ladder/skill.ts";
 import { graphOf, type Node } from "./graph-layout.ts";
 
 const COLUMN = 120;
@@ -25,15 +24,17 @@ function linesOf(words: string): readonly string[] {
 }
 
 export function LadderGraph({
+  branches,
   ladder,
   chosen,
   onChoose,
 }: {
+  branches: readonly Branch[];
   ladder: readonly Skill[];
   chosen: string;
   onChoose(skill: string): void;
 }) {
-  const { nodes, lanes, columns, rows } = graphOf(ladder);
+  const { nodes, lanes, columns, rows } = graphOf(branches, ladder);
   const at = new Map(nodes.map((node) => [node.skill.id, node]));
   const x = ({ column }: Node): number => LANE_LABEL + column * COLUMN;
   const y = ({ row }: Node): number => row * ROW + 3;
@@ -67,7 +68,7 @@ export function LadderGraph({
               className={i % 2 === 0 ? "fill-chalk" : "fill-paper"}
             />
             <text x={6} y={lane.row * ROW + 20} className="sign fill-dim text-sm">
-              {BRANCH[lane.branch]}
+              {branches.find(({ id }) => id === lane.branch)?.words}
             </text>
           </g>
         ))}

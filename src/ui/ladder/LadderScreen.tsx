@@ -1,145 +1,171 @@
-/** The barn's ladder: read as a graph, changed skill by skill, with what the barn's own horses took beside what it says. */
+/** The barn's ladder: read as a graph, changed skill by skill, with what the barn's own horses took beside what it says; handed on and taken in as a file. */
 
 import { useState } from "react";
+import { decode } from "#contracts/decode.ts";
+import { LadderFile, type PageFields, type SkillRecord } from "#contracts/ladder.ts";
 import type { LadderView } from "#contracts/views.plan.ts";
-import { editFaults, editOf, type LadderEdit, ladderWith, trimmed } from "#core/ladder/edits.ts";
-import { BRANCHES, SKILL_PLACES, SKILLS, skillOf } from "#core/ladder/skills.ts";
+import { ladderEditFaults } from "#core/ladder/faults.ts";
+import { ladderFrom } from "#core/ladder/ladder.ts";
+import type { Branch } from "#core/ladder/skill.ts";
 import { useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
-import { BARE_INPUT, Button, Field, INPUT } from "#ui/kit/parts.tsx";
-import { SkillPicks } from "#ui/kit/SkillPicks.tsx";
+import { BARE_INPUT, Button, INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
-import { plural } from "#ui/words/figures.ts";
-import { BRANCH } from "#ui/words/labels.ts";
-import { PLACE, skillWords } from "#ui/words/plan.ts";
+import { listed, plural } from "#ui/words/figures.ts";
+import { BEARS_WORDS, PLACE, skillWords } from "#ui/words/plan.ts";
 import { sayLadderFault } from "#ui/words/refusals.ts";
+import { BranchesEditor } from "./BranchesEditor.tsx";
+import { branchesIn, importedOver, inPlaceOf, keyOf, newSkill, type Part, partsOf, skillsIn } from "./draft.ts";
 import { LadderGraph } from "./Graph.tsx";
+import { SkillEditor } from "./SkillEditor.tsx";
 
-const sayEdit = (edit: LadderEdit | null): string =>
-  edit === null
-    ? "as shipped"
-    : `${edit.used ? "" : "not used; "}after ${edit.after.map(skillWords).join(", ") || "nothing"}; ${edit.to3} and ${edit.to4} sessions; grade ${edit.grade}; ${PLACE[edit.place]}`;
+function sayPart(part: Part | null): string {
+  if (!part) return "not there";
+  if (part.branch) return part.branch.words;
+  const { words, used, after, to3, to4, grade, place, bears, specialist, second } = part.skill;
+  return [
+    `${words}${used ? "" : ", not used"}`,
+    `after ${listed(after.map(skillWords)) || "nothing"}`,
+    `${to3} and ${to4} sessions, grade ${grade}, ${PLACE[place]}, ${BEARS_WORDS[bears]}`,
+    ...(second ? ["second person"] : []),
+    ...(specialist ? ["specialist"] : []),
+  ].join("; ");
+}
+const FIRST_SHOWN = "trot";
 
 export function LadderScreen({ view }: { view: LadderView }) {
   useAwake();
-  const [chosen, setChosen] = useState("trot");
-  const {
-    edits,
-    put: putAll,
-    save,
-    saved,
-    waits,
-    panel,
-  } = useKeyedEdits<LadderEdit>({
-    command: "barn/edit-ladder",
-    field: "edits",
-    kept: view.edits,
+  const kept = partsOf(view.branches, view.skills);
+  const [pages, setPages] = useState<readonly { readonly skill: string; readonly page: PageFields }[]>([]);
+  const [trouble, setTrouble] = useState("");
+  const { edits, put, save, saved, waits, panel } = useKeyedEdits<Part>({
+    command: "ladder/save",
+    bodyOf: (parts) => ({ branches: branchesIn(parts), skills: skillsIn(parts), pages }),
+    listOf: (current) => partsOf(current["branches"] as Branch[], current["skills"] as SkillRecord[]),
+    kept,
     version: view.version,
-    keyOf: ({ skill }) => skill,
-    labelOf: skillWords,
-    say: sayEdit,
+    keyOf,
+    labelOf: (key) => skillWords(key.replace(/^(skill|branch) /, "")),
+    say: sayPart,
   });
-  const ladder = ladderWith(edits);
-  const edit = edits.find(({ skill }) => skill === chosen) ?? editOf(skillOf(chosen));
-  const typical = view.typical.find(({ skill }) => skill === chosen);
-  const faults = editFaults(edits);
-  const others = edits.filter(({ skill }) => skill !== chosen);
-  const put = (change: Partial<LadderEdit>): void => putAll(trimmed([...others, { ...edit, ...change }]));
-  const number = (key: "to3" | "to4" | "halfLife" | "grade", label: string, low: number, high: number, step: number) => (
-    <Field id={`ladder-${key}`} label={label}>
-      <input
-        id={`ladder-${key}`}
-        type="number"
-        min={low}
-        max={high}
-        step={step}
-        className={INPUT}
-        value={edit[key]}
-        onChange={(event) => put({ [key]: Math.max(low, Math.min(high, Number(event.target.value) || low)) })}
-      />
-    </Field>
-  );
+  const branches = branchesIn(edits);
+  const skills = skillsIn(edits);
+  const [chosenId, choose] = useState(FIRST_SHOWN);
+  const chosen = skills.find(({ id }) => id === chosenId) ?? skills[0];
+  const was = new Map(view.skills.map((skill) => [skill.id, skill]));
+  const isChanged = (skill: SkillRecord): boolean => JSON.stringify(was.get(skill.id)) !== JSON.stringify(skill);
+  const changed = skills.filter(isChanged);
+  const faults = ladderEditFaults({ branches, skills });
+  // While it is changed a skill may stand in a branch that is gone: it is drawn once it has one again.
+  const lanes = new Set(branches.map(({ id }) => id));
+  const ladder = ladderFrom({ branches, skills: skills.filter(({ branch }) => lanes.has(branch)) });
+  const typical = view.typical.find(({ skill }) => skill === chosen?.id);
+  const putSkills = (next: readonly SkillRecord[]): void => put(partsOf(branches, next));
+  const move = (by: -1 | 1): void => {
+    if (!chosen) return;
+    const lane = skills.filter(({ branch }) => branch === chosen.branch);
+    const other = lane[lane.indexOf(chosen) + by];
+    if (other) putSkills(skills.map((one) => (one === chosen ? other : one === other ? chosen : one)));
+  };
+  const add = (): void => {
+    const skill = newSkill(chosen?.branch ?? branches[0]?.id ?? "", skills);
+    putSkills([...skills, skill]);
+    choose(skill.id);
+  };
+  const replace = (change: Partial<SkillRecord>): void => {
+    if (!chosen) return;
+    const next = inPlaceOf(skills, chosen, change);
+    putSkills(next);
+    choose(next.find(({ id }) => !skills.some((one) => one.id === id))?.id ?? chosen.id);
+  };
+  const take = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    try {
+      const decoded = decode(LadderFile, JSON.parse(await file.text()));
+      if (!decoded.ok) return setTrouble(`${decoded.error[0]?.path}: ${decoded.error[0]?.message}`);
+      const taken = importedOver(edits, decoded.value);
+      put(taken.parts);
+      setPages(taken.pages);
+      setTrouble("");
+    } catch {
+      setTrouble("This file cannot be read as a ladder: it must be JSON as another barn's ‘Hand it on’ writes it.");
+    }
+  };
   return (
     <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div className="min-w-0">
         <p className="pb-2 text-dim">
-          {plural(ladder.length, "skill")} in use. Square: on the ground; round: ridden; broken line: only the most experienced
-          rider. Further right in a lane rests on more of it; choose a skill to see what it waits for elsewhere.
+          {plural(ladder.skills.length, "skill")} in use. Square: on the ground; round: ridden; broken line: only the most
+          experienced rider. Further right in a lane rests on more of it; choose a skill to see what it waits for elsewhere.
         </p>
-        <LadderGraph ladder={ladder} chosen={chosen} onChoose={setChosen} />
+        <LadderGraph branches={branches} ladder={ladder.skills} chosen={chosen?.id ?? ""} onChoose={choose} />
+        <BranchesEditor branches={branches} kept={view.branches.map(({ id }) => id)} put={(next) => put(partsOf(next, skills))} />
+        <details className="pt-2">
+          <summary className="sign min-h-9 text-rail">Another barn's ladder</summary>
+          <p className="py-1">
+            <a className="text-rail underline" href="/api/ladder-file" download>
+              Hand it on: this ladder as a file
+            </a>
+          </p>
+          <label className="sign block text-dim">
+            Take in a file. Its skills come in the place of these; nothing is saved before you save.
+            <input
+              type="file"
+              accept="application/json,.json"
+              className={INPUT}
+              onChange={(event) => void take(event.target.files?.[0])}
+            />
+          </label>
+          {trouble && (
+            <p role="alert" className="text-oxblood">
+              ■ {trouble}
+            </p>
+          )}
+          {pages.length > 0 && <p>{plural(pages.length, "page")} of skills come with it.</p>}
+        </details>
       </div>
       <section aria-labelledby="skill-title" className="min-w-0">
         <label className="sign block text-dim">
           Skill
-          <select className={INPUT} value={chosen} onChange={(event) => setChosen(event.target.value)}>
-            {BRANCHES.map((branch) => (
-              <optgroup key={branch} label={BRANCH[branch]}>
-                {SKILLS.filter((skill) => skill.branch === branch).map((skill) => (
-                  <option key={skill.id} value={skill.id}>
-                    {skill.words}
-                    {edits.some((one) => one.skill === skill.id) ? " ·" : ""}
-                  </option>
-                ))}
+          <select className={INPUT} value={chosen?.id ?? ""} onChange={(event) => choose(event.target.value)}>
+            {branches.map(({ id: branch, words }) => (
+              <optgroup key={branch} label={words}>
+                {skills
+                  .filter((skill) => skill.branch === branch)
+                  .map((skill) => (
+                    <option key={skill.id} value={skill.id}>
+                      {skill.words}
+                      {skill.used ? "" : " (not used)"}
+                      {isChanged(skill) ? " ·" : ""}
+                    </option>
+                  ))}
               </optgroup>
             ))}
           </select>
         </label>
-        <h2 id="skill-title" className="pt-2">
-          {skillOf(chosen).words}
-        </h2>
-        <p className="text-sm text-dim">
-          {skillOf(chosen).sided ? "scored left and right" : "scored once"} ·{" "}
-          {skillOf(chosen).saddle ? "ridden" : "on the ground"}. Name, branch and sides stay, so that past scores keep their
-          meaning.
-        </p>
-        {skillOf(chosen).caution && <p className="text-sm text-oxblood">■ {skillOf(chosen).caution}</p>}
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-2 py-2">
-          <SkillPicks
-            legend="Waits for"
-            add="Add what it waits for"
-            value={edit.after}
-            taken={[...edit.after, chosen]}
-            onChange={(after) => put({ after })}
-          />
-          <div className="grid grid-cols-[repeat(2,minmax(0,1fr))] gap-2">
-            {number("to3", "Sessions from 0 to 3", 0.5, 60, 0.5)}
-            {number("to4", "Sessions from 3 to 4", 0.5, 60, 0.5)}
-            {number("halfLife", "Days until half is lost", 5, 400, 5)}
-            {number("grade", "Rider's grade", 1, 5, 1)}
-          </div>
-          <label className="sign text-dim">
-            Worked in
-            <select
-              className={INPUT}
-              value={edit.place}
-              onChange={(event) => put({ place: event.target.value as LadderEdit["place"] })}
-            >
-              {SKILL_PLACES.map((place) => (
-                <option key={place} value={place}>
-                  {PLACE[place]}
-                </option>
-              ))}
-            </select>
-          </label>
-          {(
-            [
-              ["second", "A second person must be there"],
-              ["specialist", "Only the most experienced rider"],
-              ["used", "Used at this barn"],
-            ] as const
-          ).map(([key, label]) => (
-            <label key={key} className="flex min-h-9 items-center gap-2">
-              <input type="checkbox" checked={edit[key]} onChange={(event) => put({ [key]: event.target.checked })} />
-              {label}
-            </label>
-          ))}
+        <div className="flex flex-wrap items-baseline gap-3 pt-2">
+          <h2 id="skill-title">{chosen?.words}</h2>
+          {chosen && was.has(chosen.id) && (
+            <a className="text-rail underline" href={`/skill/${chosen.id}`}>
+              Its page
+            </a>
+          )}
         </div>
-        {typical && (
-          <p className="border-l-4 border-slate bg-slate-soft px-2 py-1 text-sm">
-            {typical.horses === 0
-              ? `No horse that went home tells yet how long it takes here: plans reckon with ${typical.told}.`
-              : `Plans reckon with ${typical.pooled.toFixed(1)}: ${typical.bySide.map(({ side, works, horses }) => `${side === "both" ? "" : `${side} `}${works.toFixed(1)} from ${plural(horses, "horse")}`).join(", ")}, drawn towards ${typical.told}.`}
-          </p>
-        )}
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          <Button tone="main" disabled={waits || faults.length > 0} onClick={() => void save()}>
+            Save the ladder
+          </Button>
+          <Button onClick={add}>Add a skill</Button>
+          {chosen && isChanged(chosen) && (
+            <Button
+              onClick={() => putSkills(skills.flatMap((one) => (one.id === chosen.id ? (was.get(chosen.id) ?? []) : [one])))}
+            >
+              Take my changes of this one back
+            </Button>
+          )}
+          <span role="status" className={`${BARE_INPUT} border-transparent text-dim`}>
+            {saved ? "Saved" : changed.length > 0 ? `${plural(changed.length, "skill")} changed` : ""}
+          </span>
+        </div>
         {faults.map((fault) => (
           <p
             key={JSON.stringify(fault)}
@@ -150,15 +176,28 @@ export function LadderScreen({ view }: { view: LadderView }) {
           </p>
         ))}
         {panel}
-        <div className="flex flex-wrap items-center gap-2 pt-2">
-          <Button tone="main" disabled={waits || faults.length > 0} onClick={() => void save()}>
-            Save the ladder
-          </Button>
-          {others.length < edits.length && <Button onClick={() => putAll(others)}>This one as shipped</Button>}
-          <span role="status" className={`${BARE_INPUT} border-transparent text-dim`}>
-            {saved ? "Saved" : `${plural(edits.length, "skill")} of your own`}
-          </span>
-        </div>
+        <p className="text-sm text-dim">
+          With other sides, or with a rider where there was none, a scored skill is another one: it is made anew, and past scores
+          stay with the old one.
+        </p>
+        {chosen && (
+          <SkillEditor
+            skill={chosen}
+            kept={was.get(chosen.id) ?? null}
+            branches={branches}
+            skills={skills}
+            put={(change) => putSkills(skills.map((one) => (one.id === chosen.id ? { ...one, ...change } : one)))}
+            replace={replace}
+            move={move}
+          />
+        )}
+        {typical && (
+          <p className="border-l-4 border-slate bg-slate-soft px-2 py-1 text-sm">
+            {typical.horses === 0
+              ? `No horse that went home tells yet how long it takes here: plans reckon with ${typical.told}.`
+              : `Plans reckon with ${typical.pooled.toFixed(1)}: ${typical.bySide.map(({ side, works, horses }) => `${side === "both" ? "" : `${side} `}${works.toFixed(1)} from ${plural(horses, "horse")}`).join(", ")}, drawn towards ${typical.told}.`}
+          </p>
+        )}
       </section>
     </div>
   );

@@ -29,7 +29,8 @@ export function MethodsScreen({ view }: { view: MethodsView }) {
   useAwake();
   const { edits, put, save, saved, waits, panel }: KeyedEdits<OwnMethod> = useKeyedEdits<OwnMethod>({
     command: "barn/edit-methods",
-    field: "methods",
+    bodyOf: (methods) => ({ methods }),
+    listOf: ({ methods }) => methods as OwnMethod[],
     kept: view.own,
     version: view.version,
     keyOf: ({ id }) => id,

@@ -3,11 +3,11 @@
  * each. A whisker shows how sure that is, a faint outline the intake. What has no sides grows to both.
  */
 
+import { here } from "#contracts/ladder.here.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import { SKILLS } from "#core/ladder/skills.ts";
-import { BRANCH } from "#ui/words/labels.ts";
+import { branchWords } from "#ui/words/labels.ts";
 
 export interface Rung {
   readonly skill: string;
@@ -85,10 +85,10 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
   const rows: ({ branch: string; y: number } | { skill: string; y: number })[] = [];
   let y = HEAD;
   let branch = "";
-  for (const skill of SKILLS.filter((one) => bySkill.has(one.id))) {
+  for (const skill of here().all.filter((one) => bySkill.has(one.id))) {
     if (skill.branch !== branch) {
       branch = skill.branch;
-      rows.push({ branch: BRANCH[skill.branch], y });
+      rows.push({ branch: branchWords(skill.branch), y });
       y += BRANCH_ROW;
     }
     rows.push({ skill: skill.id, y });
@@ -98,7 +98,7 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
   const told = [...bySkill].map(([id, list]) => {
     const of = (side: TrackSide) => list.find((rung) => rung.side === side);
     const name = must(
-      SKILLS.find((skill) => skill.id === id),
+      here().all.find((skill) => skill.id === id),
       id,
     ).words;
     return of("both") ? `${name}: ${words(of("both"))}` : `${name}: left ${words(of("left"))}, right ${words(of("right"))}`;
@@ -138,7 +138,7 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
           const list = must(bySkill.get(row.skill), "a skill with rungs");
           const whole = list.find((rung) => rung.side === "both");
           const name = must(
-            SKILLS.find((skill) => skill.id === row.skill),
+            here().all.find((skill) => skill.id === row.skill),
             row.skill,
           ).words;
           return (

@@ -1,5 +1,6 @@
 /** Where each skill stands in the drawn graph: its branch is its lane, its column how many steps of that branch lie below it. */
-import { BRANCHES, type Branch, type Skill } from "#core/ladder/skills.ts";
+
+import type { Branch, Skill } from "#core/ladder/skill.ts";
 
 export interface Node {
   readonly skill: Skill;
@@ -7,7 +8,7 @@ export interface Node {
   readonly row: number;
 }
 export interface Lane {
-  readonly branch: Branch;
+  readonly branch: string;
   readonly row: number;
   readonly rows: number;
 }
@@ -18,7 +19,7 @@ export interface Graph {
   readonly rows: number;
 }
 
-export function graphOf(ladder: readonly Skill[]): Graph {
+export function graphOf(branches: readonly Branch[], ladder: readonly Skill[]): Graph {
   const bySkill = new Map(ladder.map((skill) => [skill.id, skill]));
   const columns = new Map<string, number>();
   const columnOf = (id: string, path: readonly string[] = []): number => {
@@ -36,7 +37,7 @@ export function graphOf(ladder: readonly Skill[]): Graph {
   const lanes: Lane[] = [];
   const nodes: Node[] = [];
   let row = 0;
-  for (const branch of BRANCHES) {
+  for (const { id: branch } of branches) {
     const mine = ladder.filter((skill) => skill.branch === branch);
     if (mine.length === 0) continue;
     const filled: number[] = [];

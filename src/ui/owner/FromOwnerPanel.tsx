@@ -1,8 +1,8 @@
 /** What came back from the owner: read or not, a question to be answered, how it goes at home. */
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { FromOwner, LetterView } from "#contracts/views.owner.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { inner, plural } from "#ui/words/figures.ts";
@@ -72,7 +72,7 @@ export function FromOwnerPanel({ view }: { view: LetterView }) {
           <ul>
             {back.skills.map(({ skill, since }) => (
               <li key={skill}>
-                {skillOf(skill).words}: {SINCE_WORDS[since]}
+                {here().of(skill).words}: {SINCE_WORDS[since]}
               </li>
             ))}
           </ul>
@@ -98,7 +98,7 @@ export function FromOwnerPanel({ view }: { view: LetterView }) {
               checkBacks.flatMap(({ skills }) => skills.filter(({ since }) => since === "worse").map(({ skill }) => skill)),
             ),
           ]
-            .map((id) => inner(skillOf(id).words))
+            .map((id) => inner(here().of(id).words))
             .join("; ")}
           .
         </p>

@@ -1,9 +1,9 @@
 /** The hand-over: the owner's lesson, planned and logged, what goes along with the horse, and the way to close the stay. */
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import { EMPTY_HAND_OVER, type HandOverFields } from "#contracts/owner.ts";
 import type { LetterView } from "#contracts/views.owner.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { BARE_INPUT, Button, INPUT, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -15,7 +15,7 @@ interface Saved {
   readonly content: HandOverFields;
   readonly version: number;
 }
-const names = (skills: readonly string[]): string => skills.map((id) => skillOf(id).words).join("; ");
+const names = (skills: readonly string[]): string => skills.map((id) => here().of(id).words).join("; ");
 const ROWS: readonly (readonly [keyof HandOverFields, string, (x: HandOverFields) => string])[] = [
   ["lessonDay", "Day of the lesson", (x) => x.lessonDay ?? ""],
   ["lessonMinute", "Hour", (x) => (x.lessonMinute === null ? "" : minutesAsClock(x.lessonMinute))],
@@ -54,7 +54,7 @@ export function HandOver({ view, me }: { view: LetterView; me: string }) {
     } else if (answer.problem.code === "changed-meanwhile") setTheirs(answer.problem.current as Saved);
   };
   const release = (content.release.length > 0 ? content : EMPTY_HAND_OVER).release;
-  const options = view.lesson.map((id) => [id, skillOf(id).words] as const);
+  const options = view.lesson.map((id) => [id, here().of(id).words] as const);
   return (
     <section aria-labelledby="hand-over-title" className="grid gap-3 border-t-2 border-rail pt-4">
       <h2 id="hand-over-title">Handing over</h2>
@@ -109,6 +109,16 @@ export function HandOver({ view, me }: { view: LetterView; me: string }) {
             value={content.lessonPlan}
             onChange={(lessonPlan) => change({ lessonPlan: lessonPlan.slice(0, 12) })}
           />
+          <dl>
+            {content.lessonPlan
+              .filter((id) => view.lessonHow[id])
+              .map((id) => (
+                <div key={id} className="border-t border-line py-1">
+                  <dt className="sign">{here().of(id).words}</dt>
+                  <dd>{view.lessonHow[id]}</dd>
+                </div>
+              ))}
+          </dl>
         </details>
       )}
       <label className="flex min-h-9 items-center gap-2">
@@ -125,7 +135,7 @@ export function HandOver({ view, me }: { view: LetterView; me: string }) {
           {content.lessonPlan.length > 0 && (
             <Picks
               legend="Needed help with"
-              options={content.lessonPlan.map((id) => [id, skillOf(id).words] as const)}
+              options={content.lessonPlan.map((id) => [id, here().of(id).words] as const)}
               value={content.lessonHelp}
               onChange={(lessonHelp) => change({ lessonHelp })}
             />

@@ -1,8 +1,8 @@
 /** Goals to be set: a ready-made set to begin from, then skill by skill target, side, weight and promise. */
 import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
 import type { Merged } from "#core/kernel/merge-keyed.ts";
-import { skillOf } from "#core/ladder/skills.ts";
-import { GOAL_SETS, type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
+import { GOAL_SETS, goalsOfSet, type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { SkillPicks } from "#ui/kit/SkillPicks.tsx";
@@ -69,7 +69,7 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
           value=""
           onChange={(event) => {
             const set = GOAL_SETS.find(({ id }) => id === event.target.value);
-            if (set) setDraft(set.goals);
+            if (set) setDraft(goalsOfSet(set.goals, here().skills));
           }}
         >
           <option value="">Choose…</option>
@@ -86,7 +86,9 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
             key={goal.skill}
             className="grid items-center gap-2 border-t border-line py-1 sm:grid-cols-[1fr_auto_auto_auto_auto]"
           >
-            <span className="sign">{skillWords(goal.skill)}</span>
+            <a className="sign text-ink underline decoration-line" href={`/skill/${goal.skill}`}>
+              {skillWords(goal.skill)}
+            </a>
             <label>
               <span className="sr-only">Target of {skillWords(goal.skill)}</span>
               <select
@@ -103,13 +105,13 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
               <span className="sr-only">Side of {skillWords(goal.skill)}</span>
               <select
                 className={`${BARE_INPUT} w-auto`}
-                disabled={!skillOf(goal.skill).sided}
+                disabled={!here().of(goal.skill).sided}
                 value={goal.side ?? "both"}
                 onChange={(event) =>
                   put(goal.skill, { side: event.target.value === "both" ? null : (event.target.value as "left") })
                 }
               >
-                <option value="both">{skillOf(goal.skill).sided ? "both sides" : "no sides"}</option>
+                <option value="both">{here().of(goal.skill).sided ? "both sides" : "no sides"}</option>
                 <option value="left">left</option>
                 <option value="right">right</option>
               </select>

@@ -1,9 +1,9 @@
 /** What is left of the term as weeks: a theme, a session on each planned day, and what it is for. */
 import { addDays, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
-import type { Skill } from "#core/ladder/skills.ts";
+import type { Skill } from "#core/ladder/skill.ts";
 import { type LaidSession, weeksOf } from "#core/plan/term-plan.ts";
 import { plural } from "#ui/words/figures.ts";
-import { BRANCH, WEEKDAY } from "#ui/words/labels.ts";
+import { branchWords, WEEKDAY } from "#ui/words/labels.ts";
 import { PLACE, PURPOSE, skillWords } from "#ui/words/plan.ts";
 
 const DAYS = [1, 2, 3, 4, 5, 6, 7] as const;
@@ -40,7 +40,7 @@ export function Weeks({
           {weeks.map((week) => (
             <tr key={week.from} className="border-b border-line align-top">
               <th scope="row" className="py-1 font-normal">
-                <span className="sign">{week.theme ? BRANCH[week.theme] : "Nothing yet"}</span>
+                <span className="sign">{week.theme ? branchWords(week.theme) : "Nothing yet"}</span>
                 <br />
                 <span className="text-dim">
                   from {sayDate(addDays(firstDay, week.from))} · {plural(week.sessions.length, "session")}

@@ -1,8 +1,9 @@
 /** The report as the owner reads it: on the screen of the manager, on the owner's page, and on paper. */
+
+import { here } from "#contracts/ladder.here.ts";
 import type { ReportContent } from "#contracts/views.report.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { Compared } from "#core/report/facts.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { Ruler } from "#ui/rail/Ruler.tsx";
@@ -39,7 +40,7 @@ function OnAPhone({ rows }: { rows: readonly Compared[] }) {
           return (
             <tr key={skill} className="border-b border-line">
               <th scope="row" className="py-1 pr-2 font-normal">
-                {skillOf(skill).words}
+                {here().of(skill).words}
               </th>
               <td className="whitespace-nowrap">{left ? at(left) : "–"}</td>
               <td className="whitespace-nowrap">{right ? at(right) : "–"}</td>

@@ -1,6 +1,7 @@
 /** What keeps the horse as it is: before every ride, four weeks of the owner's days, what not to do, when to call. */
+
+import { here } from "#contracts/ladder.here.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { HomePlan } from "#core/report/home-plan.ts";
 import { inner, listed, outer, plural } from "#ui/words/figures.ts";
 import { CALL, DONT, sayHomeItem } from "#ui/words/home.ts";
@@ -11,7 +12,7 @@ export function HomePlanView({ plan, horse }: { plan: HomePlan; horse: string })
       <h2>At home: four weeks, {plural(plan.daysAWeek, "day")} a week</h2>
       {plan.fades.length > 0 && (
         <p>
-          What fades first without work: {listed(plan.fades.map((id) => inner(skillOf(id).words)))}. The days below come back to
+          What fades first without work: {listed(plan.fades.map((id) => inner(here().of(id).words)))}. The days below come back to
           it first, and to the harder side.
         </p>
       )}
@@ -20,7 +21,7 @@ export function HomePlanView({ plan, horse }: { plan: HomePlan; horse: string })
           <h3 className="pt-2">Before every ride</h3>
           <ol className="list-decimal pl-5">
             {plan.routine.map((id) => (
-              <li key={id}>{skillOf(id).words}, both sides, softly; if not, stay on the ground today</li>
+              <li key={id}>{here().of(id).words}, both sides, softly; if not, stay on the ground today</li>
             ))}
           </ol>
         </>
@@ -39,6 +40,19 @@ export function HomePlanView({ plan, horse }: { plan: HomePlan; horse: string })
           </div>
         ))}
       </div>
+      {(plan.how ?? []).length > 0 && (
+        <>
+          <h3 className="pt-3">How to ask</h3>
+          <dl className="gap-x-6 sm:columns-2 print:columns-2">
+            {plan.how?.map(({ skill, words }) => (
+              <div key={skill} className="break-inside-avoid border-t border-line py-1">
+                <dt className="sign">{here().of(skill).words}</dt>
+                <dd>{words}</dd>
+              </div>
+            ))}
+          </dl>
+        </>
+      )}
       <h3 className="pt-3">Please do not</h3>
       <ul className="list-disc pl-5">
         {plan.donts.map((dont) => (

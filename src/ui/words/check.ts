@@ -1,9 +1,10 @@
 /** Words of checks and trials. */
+
+import { here } from "#contracts/ladder.here.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { CheckState, Looker, Restriction } from "#core/check/check.ts";
 import type { CheckResult, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
 import { PROFESSIONAL } from "./labels.ts";
 import { RESTRICTED } from "./reasons.ts";
@@ -51,7 +52,7 @@ export const sayWaits = (holds: HeldWork, skills: readonly string[]): string => 
       return "Nothing waits";
     case "skill":
       return skills.length > 0
-        ? `Left alone: ${inner(listed(skills.map((skill) => skillOf(skill).words.toLowerCase())))}`
+        ? `Left alone: ${inner(listed(skills.map((skill) => here().of(skill).words.toLowerCase())))}`
         : "What shows it is left alone";
     case "ridden":
       return "No ridden work";

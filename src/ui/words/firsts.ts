@@ -1,5 +1,5 @@
+import { here } from "#contracts/ladder.here.ts";
 import type { OfferedFirst } from "#core/card/firsts.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { inner } from "./figures.ts";
 import { GAIT } from "./labels.ts";
 
@@ -9,7 +9,7 @@ const LEADS: ReadonlySet<string> = new Set(["canter", "lead-setup", "lead-change
 /** A first as the owner will read it. */
 export function sayFirst(first: OfferedFirst): string {
   if (first.code === "gait") return `First ${inner(GAIT[first.gait])} under saddle here`;
-  const words = inner(skillOf(first.skill).words);
+  const words = inner(here().of(first.skill).words);
   if (first.side === null) return `First: ${words}`;
   return `First: ${words}, ${LEADS.has(first.skill) ? `${first.side} lead` : `on the ${first.side}`}`;
 }

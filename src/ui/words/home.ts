@@ -1,5 +1,5 @@
 /** The plan for home in plain words. */
-import { skillOf } from "#core/ladder/skills.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { Dont, HomeItem } from "#core/report/home-plan.ts";
 import { inner } from "./figures.ts";
 
@@ -19,4 +19,4 @@ export const CALL: readonly string[] = [
   "Dentist, farrier, saddle fitter: at the times they gave you, and whenever something rubs, clicks or sits askew.",
 ];
 export const sayHomeItem = ({ skill, first }: HomeItem): string =>
-  `${inner(skillOf(skill).words)}${first ? ` (${first} first)` : ""}`;
+  `${inner(here().of(skill).words)}${first ? ` (${first} first)` : ""}`;

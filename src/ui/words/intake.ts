@@ -1,6 +1,7 @@
 /** Words of the evaluation: measures, the body map, limits, the reading of the mind, the owner's aim. */
 
 import type { LengthHabit } from "#contracts/barn.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { GoalReading, Verdict } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
 import type { Moment, Trend } from "#core/intake/cause-rules.ts";
@@ -20,7 +21,6 @@ import type { Slot } from "#core/intake/merge.ts";
 import type { Learner, Nerve } from "#core/intake/mind.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { centimetresToHands } from "#core/kernel/units.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { Build } from "#core/tools/weight.ts";
 import { inner, kilograms, listed, plural } from "./figures.ts";
 import { MOMENT } from "./findings.ts";
@@ -158,7 +158,7 @@ const about = (sessions: number): string => plural(Math.max(1, Math.round(sessio
 /** The arithmetic behind a verdict. */
 export function sayArithmetic({ missing, chain, works, sessions, slots }: GoalReading): string {
   if (missing.length === 0) return "Seen already on every side it asks for.";
-  const first = missing.slice(0, 4).map((one) => skillOf(one.skill).words.toLowerCase());
+  const first = missing.slice(0, 4).map((one) => here().of(one.skill).words.toLowerCase());
   const more = missing.length > 4 ? ` and ${missing.length - 4} more` : "";
   return `Missing: ${missing.length > 4 ? first.join(", ") : listed(first)}${more}. One after the other they take about ${about(chain)}, together ${plural(Math.max(1, Math.round(works)), "turn")} of work on single skills. The term still holds ${plural(sessions, "session")} before its last three, with room for ${plural(slots, "turn")}.`;
 }
@@ -176,7 +176,7 @@ const PLAIN = {
 export function slotWords(slot: Slot, rungs: readonly Rung[] = RUNGS): string {
   switch (slot.kind) {
     case "mark":
-      return `${skillOf(slot.skill).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
+      return `${here().of(slot.skill).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
     case "sign":
       return `${signOf(slot.sign).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;
     case "moment":

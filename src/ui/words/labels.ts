@@ -1,6 +1,7 @@
 /** Words for the values of the domain, once. Sentences that take figures stand in the files beside this one. */
 
 import type { Surface } from "#contracts/barn.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { Role } from "#contracts/people.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import type { Counting, Post } from "#core/calendar/term.ts";
@@ -25,7 +26,6 @@ import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#c
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import type { Professional, SignGroup } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import type { Branch } from "#core/ladder/skills.ts";
 import type { GateTick, RedSign } from "#core/permission/ground-check.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
 import type { Stage } from "#core/reading/reading.ts";
@@ -96,17 +96,8 @@ export const POST: Record<Post["kind"], string> = {
 };
 export const EVALUATION: Record<EvaluationKind, string> = { intake: "Intake", "mid-term": "Mid-term", exit: "Exit" };
 export const FITNESS_WORDS: Record<Fitness, string> = { unknown: "Unknown", fit: "Fit", unfit: "Unfit" };
-export const BRANCH: Record<Branch, string> = {
-  handling: "Handling",
-  yields: "Yields",
-  send: "Send and draw",
-  accepting: "Accepting",
-  mounting: "Mounting",
-  "first-rides": "First rides",
-  education: "Education",
-  jumping: "Jumping",
-  owner: "For the owner",
-};
+/** Of a branch of the ladder, as the barn calls it. */
+export const branchWords = (id: string): string => here().branches.find((branch) => branch.id === id)?.words ?? id;
 export const SESSION: Record<SessionKind, string> = { ground: "Ground", saddle: "Saddle", both: "Ground and saddle" };
 export const STATE: Record<CardState, string> = {
   placed: "Not handed out yet",

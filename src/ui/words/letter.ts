@@ -1,8 +1,8 @@
 /** What a letter to an owner says before the manager makes it theirs: what is so, what it means, what can be done. */
 
+import { here } from "#contracts/ladder.here.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { TermReading } from "#core/calendar/term.ts";
-import { isSkill, skillOf } from "#core/ladder/skills.ts";
 import { inner, plural } from "./figures.ts";
 
 export interface LetterFacts {
@@ -20,7 +20,7 @@ const CHOICES =
 /** `about`: the code of a need, with its skill after a colon. */
 export function sayLetter(about: string, { horse, toName, reading }: LetterFacts): Letter {
   const [code, id = ""] = about.split(":");
-  const skill = isSkill(id) ? inner(skillOf(id).words) : "";
+  const skill = here().find(id) ? inner(here().of(id).words) : "";
   const letter = (subject: string, ...parts: readonly string[]): Letter => ({
     subject: `${horse}: ${subject}`,
     body: [`Dear ${toName},`, ...parts].join("\n\n"),

@@ -1,3 +1,4 @@
+import { here } from "#contracts/ladder.here.ts";
 import type { Proposal } from "#contracts/views.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
@@ -6,7 +7,6 @@ import { causeOf } from "#core/intake/causes.ts";
 import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import type { RiskReason } from "#core/intake/outcome.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { PointsTo, Reasoned } from "#core/watch/reasoning.ts";
@@ -38,9 +38,9 @@ export function sayNeed(need: Need): string {
     case "sudden":
       return `A sudden change on ${sayDate(need.day)}: the vet before more work`;
     case "goal":
-      return `Promised: ${inner(skillOf(need.skill).words)}, and hardly to be met (${Math.round(100 * need.chance)} %)`;
+      return `Promised: ${inner(here().of(need.skill).words)}, and hardly to be met (${Math.round(100 * need.chance)} %)`;
     case "stuck":
-      return `No gain in four works: ${inner(skillOf(need.skill).words)}`;
+      return `No gain in four works: ${inner(here().of(need.skill).words)}`;
     case "over":
       return `Term over for ${plural(need.days, "day")}`;
   }
@@ -117,7 +117,7 @@ export function sayRisk(reason: RiskReason): string {
     case "sign":
       return `${signOf(reason.sign).words.toLowerCase()}, strength ${reason.strength}`;
     case "hard-to-handle":
-      return `${skillOf(reason.skill).words.toLowerCase()} at 0 or 1`;
+      return `${here().of(reason.skill).words.toLowerCase()} at 0 or 1`;
     case "unhandled":
       return "barely handled";
     case "never-ridden":
@@ -141,7 +141,7 @@ export function sayRisk(reason: RiskReason): string {
 export function sayEvidence(evidence: Evidence): string {
   switch (evidence.code) {
     case "unchanged":
-      return `${skillOf(evidence.skill).words}${evidence.side === "both" ? "" : `, ${evidence.side}`}: ${evidence.score} in the last of ${evidence.times} scores, no better than in the first.`;
+      return `${here().of(evidence.skill).words}${evidence.side === "both" ? "" : `, ${evidence.side}`}: ${evidence.score} in the last of ${evidence.times} scores, no better than in the first.`;
     case "rose":
       return `Meanwhile ${plural(evidence.skills, "other skill")} rose.`;
     case "one-side":
@@ -160,7 +160,7 @@ export function sayProposal(proposal: Proposal, need: Need): string {
     case "tell-owner":
       return "Tell the owner";
     case "go-back":
-      return `Go back a rung: ${inner(skillOf(proposal.skill).words)}`;
+      return `Go back a rung: ${inner(here().of(proposal.skill).words)}`;
     case "add-sessions":
       return `Add ${plural(proposal.days.length, "session")} this week: ${listed(proposal.days.map(sayDate))}`;
     case "drop-goal":
@@ -209,6 +209,6 @@ export function sayReasoned(reasoned: Reasoned): string {
     case "tack-gone":
       return `${TRIAL_CHANGE[reasoned.change]}: the sign went with it. ${points}`;
     case "standstill":
-      return `${outer(listed(reasoned.skills.map((skill) => inner(skillOf(skill).words))))}${reasoned.side ? `, on the ${reasoned.side} only` : ""}: no better while ${plural(reasoned.rose, "other skill")} rose. ${points}`;
+      return `${outer(listed(reasoned.skills.map((skill) => inner(here().of(skill).words))))}${reasoned.side ? `, on the ${reasoned.side} only` : ""}: no better while ${plural(reasoned.rose, "other skill")} rose. ${points}`;
   }
 }

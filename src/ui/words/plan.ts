@@ -1,16 +1,18 @@
 /** Plans, forecasts and alarms in words. */
+
+import { here } from "#contracts/ladder.here.ts";
 import type { PlanCause } from "#contracts/plan.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { DayRange } from "#core/forecast/forecast.ts";
 import type { StallGroup } from "#core/forecast/stall.ts";
 import type { Method } from "#core/ladder/methods.ts";
-import { isSkill, type SkillPlace, skillOf } from "#core/ladder/skills.ts";
+import type { Bears, Nature, SkillPlace } from "#core/ladder/skill.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
 import type { LaidPlace } from "#core/plan/places.ts";
 import type { Condition, Moved, Purpose } from "#core/plan/term-plan.ts";
 import { inner, listed, plural } from "./figures.ts";
 
-export const skillWords = (id: string): string => (isSkill(id) ? skillOf(id).words : id);
+export const skillWords = (id: string): string => (here().find(id) ? here().of(id).words : id);
 /** `trot:left` as people say it. */
 export function trackWords(track: string): string {
   const [skill = "", side] = track.split(":");
@@ -28,6 +30,18 @@ export const PURPOSE: Record<Purpose, string> = {
 };
 /** Where a session is worked, and whether only for the change. */
 export const sayPlace = ({ place, change }: LaidPlace): string => `${PLACE[place]}${change ? ", for a change" : ""}`;
+export const BEARS_WORDS: Record<Bears, string> = { nothing: "nothing", weight: "weight in the stirrup", rider: "a rider" };
+export const NATURE: Record<Nature, string> = {
+  handling: "handling",
+  yields: "yields on the ground",
+  send: "sent and drawn",
+  accepting: "accepting tack and things",
+  mounting: "mounting",
+  "first-rides": "first rides",
+  education: "education under saddle",
+  jumping: "jumping",
+  owner: "for the owner",
+};
 export const PLACE: Record<SkillPlace, string> = { anywhere: "anywhere", pen: "pen", arena: "arena", out: "out" };
 export const WEIGHT_WORDS = { 1: "a little", 2: "as usual", 3: "much" } as const;
 

@@ -1,9 +1,10 @@
 /** Why something may not be done with a horse, and what is to be kept in mind: one sentence each, the same on every screen. */
+
+import { here } from "#contracts/ladder.here.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { HeldByCheck, RestrictedWork } from "#core/check/check.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
-import { isSkill, skillOf } from "#core/ladder/skills.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { Missing } from "#core/permission/steps.ts";
@@ -20,7 +21,7 @@ export interface ReasonNames {
 export const THE_RIDER: ReasonNames = { person: () => "The rider", place: () => "This place" };
 
 const kg = (value: number): string => value.toFixed(0);
-const named = (id: string): string => (isSkill(id) ? inner(skillOf(id).words) : id);
+const named = (id: string): string => (here().find(id) ? inner(here().of(id).words) : id);
 
 export const RESTRICTED: Readonly<Record<RestrictedWork, string>> = {
   weight: "weight on the back",

@@ -1,21 +1,28 @@
 /** A session's record, field by field, in words: where two people wrote at once, both versions are shown so. */
+
+import { here } from "#contracts/ladder.here.ts";
 import type { Named } from "#contracts/views.card.ts";
 import type { SessionRecord, Swap } from "#core/card/card.ts";
 import type { OpenRecord, RecordField } from "#core/card/merge.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import { inner, listed } from "./figures.ts";
 import { sayIncident } from "./incident.ts";
 import { ENDING, GAIT, MOUNT, SIDE, TACK, WEATHER } from "./labels.ts";
+import { sayFigure } from "./measures.ts";
 
 export const sayScores = (scores: SessionRecord["scores"]): readonly string[] =>
   [...groupBy(scores, (given) => given.skill)].map(([skill, given]) => {
     const said = given.map(({ side, score }) => (side === "both" ? String(score) : `${SIDE[side]} ${score}`)).join(", ");
-    return `${skillOf(skill).words} ${said}`;
+    return `${here().of(skill).words} ${said}`;
   });
 export const saySwap = ({ skill, did, why }: Swap): string =>
-  `${skillOf(skill).words}: ${did === null ? "left out" : `${inner(skillOf(did).words)} instead`}. ${why}`;
+  `${here().of(skill).words}: ${did === null ? "left out" : `${inner(here().of(did).words)} instead`}. ${why}`;
+/** A figure, with what it counts where the ladder still says so. */
+export function sayMeasure({ skill, figure }: SessionRecord["measures"][number]): string {
+  const { words, measure } = here().of(skill);
+  return `${words}: ${measure ? `${sayFigure(measure, figure)} (${measure.words})` : figure}`;
+}
 export const sayMount = ({ left, right }: NonNullable<SessionRecord["mount"]>): string =>
   `First mounting: left ${left ? inner(MOUNT[left]) : "not tried"}; right ${right ? inner(MOUNT[right]) : "not tried"}.`;
 export const sayReading = ({ minute, pulse, breaths }: SessionRecord["readings"][number]): string =>
@@ -30,6 +37,7 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
   tack: ["Tack", (r) => listed(r.tack.map((tack) => TACK[tack]))],
   helper: ["Who helped", (r, name) => (r.helper ? name(r.helper) : "nobody")],
   scores: ["Scores", (r) => [...sayScores(r.scores)].sort().join("\n")],
+  measures: ["Counted and timed", (r) => r.measures.map(sayMeasure).join("\n")],
   swaps: ["Swapped", (r) => r.swaps.map(saySwap).join("\n")],
   signs: ["Signs", (r) => r.signs.map((seen) => `${signOf(seen.sign).words} ${SIDE[seen.side]} ${seen.strength}`).join("\n")],
   incidents: ["Incidents", (r) => r.incidents.map(sayIncident).join("\n")],

@@ -1,7 +1,8 @@
+import { here } from "#contracts/ladder.here.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { InstrumentFault } from "#core/intake/instrument.ts";
-import type { EditFault } from "#core/ladder/edits.ts";
-import { isSkill, skillOf } from "#core/ladder/skills.ts";
+import type { EditFault } from "#core/ladder/faults.ts";
+import { TAGS } from "#core/ladder/tags.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { inner, listed, plural } from "./figures.ts";
 import { sayReason } from "./reasons.ts";
@@ -13,15 +14,15 @@ function sayFault(fault: InstrumentFault): string {
     case "rung-twice":
       return "A rung stands in the walk twice: keep one.";
     case "skill-twice":
-      return `“${skillOf(fault.skill).words}” is asked at “${fault.rungs[0]}” and at “${fault.rungs[1]}”: keep one.`;
+      return `“${here().of(fault.skill).words}” is asked at “${fault.rungs[0]}” and at “${fault.rungs[1]}”: keep one.`;
     case "saddle-too-soon":
-      return `Before anybody gets on, the walk must have looked at: ${inner(listed(fault.skills.map((id) => skillOf(id).words.toLowerCase())))}.`;
+      return `Before anybody gets on, the walk must have looked at: ${inner(listed(fault.skills.map((id) => here().of(id).words.toLowerCase())))}.`;
     case "ridden-before-saddle":
-      return `“${skillOf(fault.skill).words}” is ridden: move it from “${fault.rung}” to the rung under saddle.`;
+      return `“${here().of(fault.skill).words}” is ridden: move it from “${fault.rung}” to the rung under saddle.`;
   }
 }
 
-const named = (id: string): string => `“${isSkill(id) ? skillOf(id).words : id}”`;
+const named = (id: string): string => `“${here().find(id) ? here().of(id).words : id}”`;
 /** What keeps an edited ladder from being one. */
 export function sayLadderFault(fault: EditFault): string {
   switch (fault.kind) {
@@ -33,6 +34,14 @@ export function sayLadderFault(fault: EditFault): string {
       return `${named(fault.skill)} waits for ${named(fault.names)}, which is not used here. Use that, or take the link away.`;
     case "no-ground":
       return `${named(fault.skill)} is ridden and waits for nothing on the ground. Say what comes before it.`;
+    case "no-branch":
+      return `${named(fault.skill)} stands in a branch that is not on the ladder: ${fault.names}. Choose another.`;
+    case "twice":
+      return `${named(fault.skill)} stands on the ladder twice: keep one.`;
+    case "name-twice":
+      return `Two skills are called “${fault.words}”: give one of them another name.`;
+    case "never-without":
+      return `Nobody gets on a horse without this: ${inner(TAGS[fault.tag])}. Keep a skill in use that carries it.`;
   }
 }
 
@@ -94,13 +103,15 @@ export function sayRefusal(refusal: Refusal): string {
     case "stop-without-reason":
       return "Say why the walk stopped here.";
     case "saddle-shut":
-      return `Scores under saddle need the ground first, or a reason. Not yet at 3 on the weaker side: ${inner(listed(refusal.skills.map((id) => skillOf(id).words.toLowerCase())))}.`;
+      return `Scores under saddle need the ground first, or a reason. Not yet at 3 on the weaker side: ${inner(listed(refusal.skills.map((id) => here().of(id).words.toLowerCase())))}.`;
     case "not-in-walk":
       return "This evaluation's walk does not have that rung or skill. Reload the page.";
     case "walk-faulty":
       return sayFault(refusal.fault);
     case "ladder-faulty":
       return sayLadderFault(refusal.fault);
+    case "meaning-changed":
+      return `${named(refusal.skill)} has been scored as it is. With other sides, or with a rider where there was none, it is another skill: make a new one in its place.`;
     case "check-open":
       return "This is being asked already. Change that check, or close it first.";
     case "check-ended":

@@ -9,10 +9,10 @@ import { USUAL_CUES } from "#core/card/cues.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
 import { SCORES, type Score, sidesOf } from "#core/kernel/sides.ts";
 import { readLevels, type ScoreFact } from "#core/ladder/level.ts";
-import { SKILLS, skillOf } from "#core/ladder/skills.ts";
 import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
 import { REPORT_KINDS, type ReportFacts, type Say, type WorkedSession } from "#core/report/facts.ts";
+import { SHIPPED, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { BLOCK } from "./labels.ts";
 import { sayStatement } from "./report.ts";
 
@@ -89,6 +89,7 @@ function facts({
     levels: readLevels(scores),
     goals: [],
     checks: [],
+    ladder: SHIPPED,
     cues: USUAL_CUES,
     owedPolicy: "days",
     ...rest,

@@ -3,19 +3,19 @@
  * reports do not read alike and one reads the same each time. Nothing is said here that the statement does not hold.
  */
 
+import { here } from "#contracts/ladder.here.ts";
 import type { Style } from "#contracts/report.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
 import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { skillOf } from "#core/ladder/skills.ts";
 import type { OpenBecause, Say } from "#core/report/facts.ts";
 import { LOOKER, sayRestriction } from "./check.ts";
 import { hours, inner, listed, plural } from "./figures.ts";
 import { VERDICT_OWNER } from "./intake.ts";
-import { BRANCH, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
+import { branchWords, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
 
-const words = (id: string): string => inner(skillOf(id).words);
+const words = (id: string): string => inner(here().of(id).words);
 /** A skill whose name is a list itself is held apart by more than a comma. */
 const skills = (ids: readonly string[]): string => {
   const names = ids.map(words);
@@ -83,7 +83,7 @@ export function sayStatement(say: Say, key: string, style: Style): string {
     case "signs-seen":
       return `We noted: ${listed(say.signs.map((sign) => inner(signOf(sign).words)))}.`;
     case "verdict":
-      return `${skillOf(say.skill).words}: ${inner(VERDICT_OWNER[say.verdict])}.`;
+      return `${here().of(say.skill).words}: ${inner(VERDICT_OWNER[say.verdict])}.`;
     case "focus":
       return `The first week is about: ${say.words.map(inner).join("; ")}.`;
     case "nothing-yet":
@@ -105,16 +105,16 @@ export function sayStatement(say: Say, key: string, style: Style): string {
       return pick(`We worked mostly on ${skills(say.skills)}.`, `Most of the work went into ${skills(say.skills)}.`);
     case "solid":
       return say.all && say.skills.length > 3
-        ? `${BRANCH[say.branch]}: ${SCORE_WORDS[4]}, in all ${say.skills.length} points.`
-        : `${BRANCH[say.branch]}: ${SCORE_WORDS[4]}, in ${skills(say.skills)}.`;
+        ? `${branchWords(say.branch)}: ${SCORE_WORDS[4]}, in all ${say.skills.length} points.`
+        : `${branchWords(say.branch)}: ${SCORE_WORDS[4]}, in ${skills(say.skills)}.`;
     case "gained":
-      return `${skillOf(say.skill).words}${on(say.side)}: from ${score(say.before)} to ${score(say.now)}.`;
+      return `${here().of(say.skill).words}${on(say.side)}: from ${score(say.before)} to ${score(say.now)}.`;
     case "goal-met":
       return pick(`Reached: ${words(say.skill)}.`, `Agreed on, and there: ${words(say.skill)}.`);
     case "goal-ahead":
       return simple
-        ? `${skillOf(say.skill).words}: on its way.`
-        : `${skillOf(say.skill).words}: on its way, ${Math.round(100 * say.chance)} chances in a hundred to be there in time.`;
+        ? `${here().of(say.skill).words}: on its way.`
+        : `${here().of(say.skill).words}: on its way, ${Math.round(100 * say.chance)} chances in a hundred to be there in time.`;
     case "goal-open":
       return say.now === null
         ? `Not begun: ${words(say.skill)}; ${BECAUSE[say.because]}${say.below.length > 0 ? ` (first ${skills(say.below)})` : ""}.`
@@ -125,8 +125,8 @@ export function sayStatement(say: Say, key: string, style: Style): string {
       return `Begun, and still with help: ${skills(say.skills)}.`;
     case "weaker-side":
       return simple
-        ? `${skillOf(say.skill).words}: weaker on the ${say.side}. Begin there.`
-        : `${skillOf(say.skill).words}: left ${say.left}, right ${say.right}. Begin with the ${say.side}.`;
+        ? `${here().of(say.skill).words}: weaker on the ${say.side}. Begin there.`
+        : `${here().of(say.skill).words}: left ${say.left}, right ${say.right}. Begin with the ${say.side}.`;
     case "incidents":
       return `${INCIDENT[say.kind]}: ${times(say.times)}, last on ${sayDate(say.last)}.`;
     case "signs-lately":

@@ -10,6 +10,7 @@ import type { Reason } from "#core/permission/reasons.ts";
 import type { Say } from "#core/report/facts.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
+import { SHIPPED } from "#shipped/ladder.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
 import { clock, clockAsMinutes, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
@@ -311,8 +312,10 @@ describe("the evaluation in words", () => {
     expect(sayQuestion("girthCm", question)).not.toMatch(/undefined|NaN|--/);
   });
   it("gives the arithmetic of an aim, long lists cut", () => {
-    expect(sayArithmetic(readGoal({ skill: "trot", target: 3 }, LEVELS, 0))).toBe("Seen already on every side it asks for.");
-    const far = sayArithmetic(readGoal({ skill: "canter", target: 4 }, new Map(), 20));
+    expect(sayArithmetic(readGoal({ skill: "trot", target: 3 }, LEVELS, 0, SHIPPED))).toBe(
+      "Seen already on every side it asks for.",
+    );
+    const far = sayArithmetic(readGoal({ skill: "canter", target: 4 }, new Map(), 20, SHIPPED));
     expect(far).toMatch(
       /^Missing: .* and \d+ more\. One after the other they take about \d+ sessions, together \d+ turns of work/,
     );
