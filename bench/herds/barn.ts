@@ -1,24 +1,16 @@
 /** Barns of a family: riders, stays, goals; each stay lived to its end, with what was met and held. */
 import type { GoalFacts } from "#core/forecast/goals.ts";
 import { layoutOf } from "#core/forecast/layout.ts";
-import type { Session, SkillShape } from "#core/forecast/stay.ts";
+import type { Session } from "#core/forecast/stay.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import { SKILLS } from "#shipped/ladder.ts";
+import { EVERYDAY_SHAPES } from "#shipped/ladder.ts";
 import type { Family, RiderTruth } from "./family.ts";
 import { Horse, type Ladder } from "./horse.ts";
 import { habit, ladderFirst, type Policy, plan, syllabus } from "./policies.ts";
 
-export const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
-  id,
-  branch,
-  nature,
-  atTheBit: tags.includes("bit-and-steering"),
-  prerequisites: after,
-  sided,
-  sessions03: to3,
-}));
+export const SHAPES = EVERYDAY_SHAPES;
 export const LADDER: Ladder = {
   skills: SHAPES,
   at: new Map(SHAPES.map(({ id }, i) => [id, i])),

@@ -1,7 +1,8 @@
 /** The ladder as a page brings it along: what every skill has alike is left out, and what only the server asks. */
 import type { KeptLadder, KeptSkill, Ladder } from "#core/ladder/ladder.ts";
 
-const USUAL = {
+/** What a skill has where nothing else is said. */
+export const USUAL = {
   after: [],
   contains: [],
   sided: false,

@@ -2,6 +2,7 @@
 
 import { keptOf } from "#contracts/ladder.file.ts";
 import { LADDER_FORMAT, LadderFile } from "#contracts/ladder.ts";
+import type { SkillShape } from "#core/forecast/stay.ts";
 import { ladderFrom } from "#core/ladder/ladder.ts";
 import accepting from "./ladder/accepting.json" with { type: "json" };
 import education from "./ladder/education.json" with { type: "json" };
@@ -22,3 +23,15 @@ export const SHIPPED = ladderFrom(SHIPPED_KEPT);
 export const SKILLS = SHIPPED.skills;
 export const skillOf = SHIPPED.of;
 export const SKILL_IDS: readonly string[] = SKILLS.map(({ id }) => id);
+/** What every horse is asked, as the estimator is told of it, each fading as fast as another. */
+export const EVERYDAY_SHAPES: readonly SkillShape[] = SKILLS.filter(({ everyday }) => everyday).map(
+  ({ id, branch, nature, tags, after, sided, to3 }) => ({
+    id,
+    branch,
+    nature,
+    atTheBit: tags.includes("bit-and-steering"),
+    prerequisites: after,
+    sided,
+    sessions03: to3,
+  }),
+);

@@ -1,6 +1,6 @@
 /** Whether the estimator's intervals hold what they promise, on horses whose truth is known: drawn by the model's own mechanics, written here anew. */
 import { describe, expect, it } from "vitest";
-import { SKILLS } from "#shipped/ladder.ts";
+import { EVERYDAY_SHAPES } from "#shipped/ladder.ts";
 import { type Random, seededRandom } from "../kernel/random.ts";
 import type { Score } from "../kernel/sides.ts";
 import { believe, levelShown, priorOf } from "./estimator.ts";
@@ -8,17 +8,7 @@ import { intakeAt } from "./growth.ts";
 import { layoutOf } from "./layout.ts";
 import type { Session, SkillShape } from "./stay.ts";
 
-const SHAPES: readonly SkillShape[] = SKILLS.filter((skill) => ["handling", "yields", "send"].includes(skill.branch)).map(
-  ({ id, branch, nature, tags, after, sided, to3 }) => ({
-    id,
-    branch,
-    nature,
-    atTheBit: tags.includes("bit-and-steering"),
-    prerequisites: after,
-    sided,
-    sessions03: to3,
-  }),
-);
+const SHAPES = EVERYDAY_SHAPES.filter((skill) => ["handling", "yields", "send"].includes(skill.branch));
 const LAYOUT = layoutOf(SHAPES, []);
 const RIDERS = ["ann", "ben", "cat"];
 const cut = (x: number): Score => Math.max(0, Math.min(5, Math.round(x))) as Score;

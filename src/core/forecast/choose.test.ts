@@ -1,22 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { SKILLS, skillOf } from "#shipped/ladder.ts";
+import { EVERYDAY_SHAPES, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { type Asked, chooseWork, knownOf, weakerOf, worksBetween } from "./choose.ts";
 import { courseOf } from "./course.ts";
 import { type Belief, believe } from "./estimator.ts";
 import { chanceOnWeaker, type GoalFacts, goalState } from "./goals.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { Session } from "./stay.ts";
 
-const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
-  id,
-  branch,
-  nature,
-  atTheBit: tags.includes("bit-and-steering"),
-  prerequisites: after,
-  sided,
-  sessions03: to3,
-}));
+const SHAPES = EVERYDAY_SHAPES;
+const EVERYDAY = SKILLS.filter(({ everyday }) => everyday);
 const scoresOf = (skill: string, score: Score) => Object.fromEntries(sidesOf(skillOf(skill).sided).map((side) => [side, score]));
 const session = (day: number, skills: readonly string[], score: Score): Session => ({
   day,
@@ -95,7 +88,7 @@ describe("what to work next", () => {
     const sessions = Array.from({ length: 5 }, (_, day) =>
       session(
         day,
-        SKILLS.filter((skill) => skill.id !== "trot" && !["education", "jumping", "owner"].includes(skill.branch)).map(
+        EVERYDAY.filter((skill) => skill.id !== "trot" && !["education", "jumping", "owner"].includes(skill.branch)).map(
           (skill) => skill.id,
         ),
         4,
@@ -120,7 +113,7 @@ describe("what to work next", () => {
     const some = fc.array(
       fc.tuple(
         fc.subarray(
-          SKILLS.map((skill) => skill.id),
+          EVERYDAY.map((skill) => skill.id),
           { minLength: 1, maxLength: 4 },
         ),
         fc.integer({ min: 0, max: 5 }),

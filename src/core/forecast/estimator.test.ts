@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { SKILLS } from "#shipped/ladder.ts";
+import { EVERYDAY_SHAPES } from "#shipped/ladder.ts";
 import { KINDS } from "../horse/horse.ts";
 import { cumulative } from "../kernel/normal.ts";
 import { seededRandom } from "../kernel/random.ts";
@@ -8,17 +8,9 @@ import { SCORES, type Score } from "../kernel/sides.ts";
 import { type Belief, believe, copyOf, hear, levelShown, priorOf, takeIn } from "./estimator.ts";
 import { intakeAt } from "./growth.ts";
 import { layoutOf } from "./layout.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { Session } from "./stay.ts";
 
-const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
-  id,
-  branch,
-  nature,
-  atTheBit: tags.includes("bit-and-steering"),
-  prerequisites: after,
-  sided,
-  sessions03: to3,
-}));
+const SHAPES = EVERYDAY_SHAPES;
 const FEW = SHAPES.filter((skill) => skill.branch === "handling" || skill.branch === "yields");
 const session = (day: number, work: Session["work"], changes: Partial<Session> = {}): Session => ({
   day,

@@ -1,20 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { SKILLS } from "#shipped/ladder.ts";
+import { EVERYDAY_SHAPES } from "#shipped/ladder.ts";
 import { seededRandom } from "../kernel/random.ts";
 import type { Score } from "../kernel/sides.ts";
 import { believe, levelShown } from "./estimator.ts";
 import { levelsOf } from "./levels.ts";
 import type { Session, StayFacts } from "./stay.ts";
 
-const skills = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
-  id,
-  branch,
-  nature,
-  atTheBit: tags.includes("bit-and-steering"),
-  prerequisites: after,
-  sided,
-  sessions03: to3,
-}));
+const skills = EVERYDAY_SHAPES;
 const random = seededRandom(5);
 const WORKED = ["lead", "back-light", "lower-head", "hindquarters", "circle"].filter((id) => skills.some((one) => one.id === id));
 const sessions = Array.from({ length: 20 }, (_, day): Session => {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { SKILLS, skillOf } from "#shipped/ladder.ts";
+import { EVERYDAY_SHAPES, skillOf } from "#shipped/ladder.ts";
 import { must } from "../kernel/assert.ts";
 import { seededRandom } from "../kernel/random.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
@@ -12,17 +12,9 @@ import { type GoalForecast, readPlays } from "./forecast.ts";
 import type { GoalFacts } from "./goals.ts";
 import { leaningFrom, nextWork, outlookOf, watchOf } from "./outlook.ts";
 import { type Ahead, playsOf } from "./plays.ts";
-import type { Leaning, Session, SkillShape } from "./stay.ts";
+import type { Leaning, Session } from "./stay.ts";
 
-const SHAPES: readonly SkillShape[] = SKILLS.map(({ id, branch, nature, tags, after, sided, to3 }) => ({
-  id,
-  branch,
-  nature,
-  atTheBit: tags.includes("bit-and-steering"),
-  prerequisites: after,
-  sided,
-  sessions03: to3,
-}));
+const SHAPES = EVERYDAY_SHAPES;
 const session = (day: number, skills: readonly string[], score: number): Session => ({
   day,
   rider: "ann",

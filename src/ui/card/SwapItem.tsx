@@ -45,7 +45,7 @@ export function SwapItem({
     ) : (
       <button
         type="button"
-        className="sign absolute -top-2 right-0 min-h-14 min-w-14 px-2 text-slate underline"
+        className="sign absolute top-2 right-0 min-h-14 min-w-14 px-2 text-slate underline"
         aria-label={`Not today: ${here().of(skill).words}`}
         onClick={() => setAsking(true)}
       >

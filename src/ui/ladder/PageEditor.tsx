@@ -35,6 +35,17 @@ export function PageEditor({ skill, page, version }: { skill: string; page: Skil
   const [theirs, setTheirs] = useState<{ readonly version: number; readonly page: SkillPage | null } | null>(null);
   const { busy, problem, send } = useCommand();
   const put = (part: Partial<PageFields>): void => set((before) => ({ ...EMPTY, ...before, ...part }));
+  const area = (key: (typeof TEXTS)[number][0], label: string) => (
+    <Field key={key} id={`page-${key}`} label={label}>
+      <textarea
+        id={`page-${key}`}
+        className={INPUT}
+        rows={2}
+        value={draft[key]}
+        onChange={(event) => put({ [key]: event.target.value })}
+      />
+    </Field>
+  );
   const save = async (): Promise<void> => {
     const answer = await send("ladder/write-page", {
       skill,
@@ -63,17 +74,7 @@ export function PageEditor({ skill, page, version }: { skill: string; page: Skil
           <Button onClick={() => theirs.page && set(theirs.page as PageFields)}>Take theirs</Button>
         </div>
       )}
-      {TEXTS.slice(0, 1).map(([key, label]) => (
-        <Field key={key} id={`page-${key}`} label={label}>
-          <textarea
-            id={`page-${key}`}
-            className={INPUT}
-            rows={2}
-            value={draft[key]}
-            onChange={(e) => put({ [key]: e.target.value })}
-          />
-        </Field>
-      ))}
+      {TEXTS.slice(0, 1).map(([key, label]) => area(key, label))}
       <Field id="page-ask" label="How to ask, a step a line, left and right">
         <textarea
           id="page-ask"
@@ -94,17 +95,7 @@ export function PageEditor({ skill, page, version }: { skill: string; page: Skil
           />
         </Field>
       ))}
-      {TEXTS.slice(1).map(([key, label]) => (
-        <Field key={key} id={`page-${key}`} label={label}>
-          <textarea
-            id={`page-${key}`}
-            className={INPUT}
-            rows={2}
-            value={draft[key]}
-            onChange={(e) => put({ [key]: e.target.value })}
-          />
-        </Field>
-      ))}
+      {TEXTS.slice(1).map(([key, label]) => area(key, label))}
       <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
       <div className="flex gap-2">
         <Button tone="main" disabled={busy} onClick={() => void save()}>

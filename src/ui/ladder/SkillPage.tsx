@@ -2,7 +2,7 @@
 import { here } from "#contracts/ladder.here.ts";
 import type { SkillView } from "#contracts/views.ladder.ts";
 import { type School, schoolsFor } from "#core/ladder/skill.ts";
-import { inner, listed } from "#ui/words/figures.ts";
+import { inner, listed, outer } from "#ui/words/figures.ts";
 import { sayTable } from "#ui/words/measures.ts";
 import { BEARS_WORDS, PLACE } from "#ui/words/plan.ts";
 
@@ -64,7 +64,7 @@ export function SkillPage({
           </ol>
           {skill.measure && (
             <p className="pt-1">
-              <strong>Counted or timed:</strong> {skill.measure.words}. {sayTable(skill.measure)}.
+              <strong>Counted or timed:</strong> {skill.measure.words}: {sayTable(skill.measure)}.
             </p>
           )}
           {page.mistakes && (
@@ -87,7 +87,7 @@ export function SkillPage({
       <p className="pt-2 text-sm text-dim">
         {skill.cues.length > 0 && `Cue: ${listed(skill.cues.map((cue) => `“${cues[cue]}”`))}. `}
         {skill.after.length > 0 && `Rests on: ${listed(skill.after.map((id) => inner(here().find(id)?.words ?? id)))}. `}
-        {facts.join(" · ")}.
+        {outer(facts.join(" · "))}.
       </p>
     </div>
   );

@@ -1,6 +1,7 @@
 /** The ladder while it is changed: branches and skills as one list of keyed things, so that what two managers change is joined. */
 
 import { keptOf } from "#contracts/ladder.file.ts";
+import { USUAL } from "#contracts/ladder.page.ts";
 import type { LadderFile, PageFields, SkillRecord } from "#contracts/ladder.ts";
 import { changesMeaning } from "#core/ladder/faults.ts";
 import type { Branch } from "#core/ladder/skill.ts";
@@ -36,27 +37,12 @@ export const newSkill = (branch: string, skills: readonly SkillRecord[]): SkillR
   ),
   words: "New skill",
   branch,
-  after: [],
-  contains: [],
-  sided: false,
-  bears: "nothing",
-  grade: 1,
-  second: false,
-  specialist: false,
+  ...(USUAL as unknown as Omit<SkillRecord, "id" | "words" | "branch" | "place" | "to3" | "to4" | "halfLife">),
   place: "anywhere",
   to3: 4,
   to4: 5,
   halfLife: 60,
-  caution: "",
-  tags: [],
-  cues: [],
-  signs: [],
-  causes: [],
-  aims: [],
-  gait: null,
   everyday: false,
-  measure: null,
-  used: true,
 });
 
 /** Another skill in the place of one that has been scored: the old one is not used any more, and what waited for it waits for the new one. */
