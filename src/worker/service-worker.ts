@@ -11,7 +11,9 @@ const PAGES = "pages";
 /** Holds one mark: somebody signed out without a network, and the server does not know yet. */
 const MARKS = "marks";
 const SIGNED_OUT = "/signed-out-here";
-const PHONE_PAGE = /^\/(string|card\/[0-9a-f-]{36})$/;
+const PHONE_PAGE = /^\/(string|card\/[0-9a-f-]{36}|skill\/[a-z0-9-]+)$/;
+/** What the work of a card is, and how to ask for it. */
+const SKILL_LINK = /href="(\/skill\/[a-z0-9-]+)/g;
 /** With a signal that comes and goes, a page of a moment ago is better than a white one. */
 const PATIENCE = 4000;
 
@@ -69,11 +71,17 @@ async function page(request: Request): Promise<Response> {
 
 async function keepPages(paths: readonly string[]): Promise<void> {
   const pages = await caches.open(PAGES);
+  const skills = new Set<string>();
   for (const path of paths) {
     const answer = await fetch(path, { headers: { Accept: "text/html" } });
-    if (answer.ok && !answer.redirected) await pages.put(path, answer);
-    else await pages.delete(path);
+    if (answer.ok && !answer.redirected) {
+      const text = path.startsWith("/card/") ? await answer.clone().text() : "";
+      for (const [, skill = ""] of text.matchAll(SKILL_LINK)) skills.add(skill);
+      await pages.put(path, answer);
+    } else await pages.delete(path);
   }
+  // A page that changes seldom is fetched once; whoever opens it with a signal has the newest.
+  for (const path of skills) if (!(await pages.match(path))) await keepPages([path]);
 }
 
 async function shell(request: Request): Promise<Response> {
@@ -112,7 +120,9 @@ self.addEventListener("message", (event) => {
     await keepPages(keep);
     if (others === "stay") return;
     const pages = await caches.open(PAGES);
-    for (const request of await pages.keys()) if (!keep.includes(new URL(request.url).pathname)) await pages.delete(request);
+    for (const request of await pages.keys())
+      if (!keep.includes(new URL(request.url).pathname) && !new URL(request.url).pathname.startsWith("/skill/"))
+        await pages.delete(request);
   };
   event.waitUntil(fetchAll().catch(() => undefined));
 });

@@ -35,8 +35,8 @@ interface Row {
 }
 async function openCard(kinds: readonly string[]): Promise<Row> {
   const [row] = await screens.site.sql`
-    SELECT k.id, k.stay_id AS stay, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id
-    WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' AND k.kind = ANY(${[...kinds]}) ORDER BY k.id LIMIT 1`;
+    SELECT k.id, k.stay_id AS stay, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
+    WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' AND k.kind = ANY(${[...kinds]}) ORDER BY h.name LIMIT 1`;
   return row as unknown as Row;
 }
 

@@ -65,6 +65,20 @@ const visitedOnce = async (who: string, id: string): Promise<Page> => {
 };
 
 describe("without a network, after one visit", () => {
+  it("what a card's work is opens too, though nobody has looked at it before", async () => {
+    const { id, who } = card;
+    const page = await visitedOnce(who, id);
+    await page.waitForFunction(
+      async () => (await (await caches.open("pages")).keys()).some(({ url }) => new URL(url).pathname.startsWith("/skill/")),
+      { polling: 100 },
+    );
+    await screens.site.stop();
+    await page.goto(`${screens.site.address}/card/${id}`);
+    await go(page, "Work");
+    await thumb(await page.waitForSelector("h3 a[href^='/skill/']"));
+    await text(page, "What each score looks like");
+    await page.close();
+  });
   it("the string and its cards open, a card is written, kept, said to be kept, taken back, and sent by itself later", async () => {
     const { id, who } = card;
     const page = await visitedOnce(who, id);
