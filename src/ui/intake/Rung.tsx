@@ -76,10 +76,10 @@ function SkillRow({
   const done = sidesOf(skill.sided).every((side) => scoreOf(side) !== undefined);
   return (
     <div
-      className={`grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line py-2 ${skill.sided ? "md:grid-cols-[1fr_9.5rem_1fr]" : "md:grid-cols-2"}`}
+      className={`grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line pt-2 pb-0.5 ${skill.sided ? "md:grid-cols-[1fr_9.5rem_1fr]" : "md:grid-cols-2"}`}
     >
       <p
-        className={`sign col-span-2 leading-tight md:col-span-1 md:row-start-1 ${skill.sided ? "text-center md:col-start-2" : "text-center md:text-right"}`}
+        className={`sign col-span-2 leading-tight md:col-span-1 md:row-start-1 md:self-start md:pt-3.5 ${skill.sided ? "text-center md:col-start-2" : "text-center md:text-right"}`}
       >
         {done ? "✓ " : ""}
         <a className="text-ink underline decoration-line" href={`/skill/${id}`}>

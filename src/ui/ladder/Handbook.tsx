@@ -32,8 +32,10 @@ export function Handbook({ view }: { view: HandbookView }) {
               aria-labelledby={`skill-${skill.id}`}
               className="break-inside-avoid border-b border-line py-3"
             >
-              <h3 id={`skill-${skill.id}`}>{skill.words}</h3>
-              <SkillPage skill={skill} page={page} methods={view.methods} cues={view.cues} level={3} />
+              <h3 id={`skill-${skill.id}`} className="text-xl">
+                {skill.words}
+              </h3>
+              <SkillPage skill={skill} page={page} methods={view.methods} cues={view.cues} level={4} />
             </section>
           ))}
         </section>

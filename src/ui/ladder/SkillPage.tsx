@@ -21,7 +21,7 @@ export function SkillPage({
   methods,
   cues,
   level = 2,
-}: Pick<SkillView, "skill" | "page" | "methods" | "cues"> & { level?: 2 | 3 }) {
+}: Pick<SkillView, "skill" | "page" | "methods" | "cues"> & { level?: 2 | 4 }) {
   const Head = `h${level}` as const;
   const facts = [
     skill.sided ? "scored left and right" : "scored once",
@@ -38,7 +38,7 @@ export function SkillPage({
       {page ? (
         <>
           <p className="py-1 text-lg">{page.what}</p>
-          <Head className="pt-2">How to ask</Head>
+          <Head className="sign pt-2">How to ask</Head>
           <ol className="list-decimal pl-6">
             {page.ask.map((step) => (
               <li key={step} className="py-0.5">
@@ -54,7 +54,7 @@ export function SkillPage({
               <strong>{by}:</strong> {words}
             </p>
           ))}
-          <Head className="pt-2">What each score looks like</Head>
+          <Head className="sign pt-2">What each score looks like</Head>
           <ol className="pl-0">
             {page.scores.map((words, score) => (
               <li key={score} className="flex gap-2 border-t border-line py-0.5">
