@@ -26,6 +26,9 @@ const SIGNED = {
   ownerWords: "",
 };
 const SESSIONS_A_STAY = 39;
+/** Half hours of a session, and so many spots are tried before a day counts as full. */
+const SLOTS = 3;
+const TRIES = 80;
 const SCORES_A_SESSION = 5;
 
 type Row = Record<string, unknown>;
@@ -64,8 +67,23 @@ export async function makeTenYears(
       max_saddle: 8,
     })),
   );
-  const places = await sql`SELECT id FROM place ORDER BY position`;
-  const placeId = (): string => String(random.pick(places)["id"]);
+  const places = await sql`SELECT id, capacity FROM place ORDER BY position`;
+  const taken = new Set<string>();
+  /** A rider and a place with room, as the sheet would have it; null where the day is full. */
+  const spotOn = (day: string): { readonly rider: string; readonly place: string; readonly start: number } | null => {
+    for (let tried = 0; tried < TRIES; tried += 1) {
+      const [rider, place, start] = [random.pick(riders), random.pick(places), random.whole(0, 15)];
+      const seat = random.whole(1, Number(place["capacity"]));
+      const keys = Array.from({ length: SLOTS }, (_, i) => [
+        `${day} ${rider} ${start + i}`,
+        `${day} ${String(place["id"])} ${seat} ${start + i}`,
+      ]).flat();
+      if (keys.some((key) => taken.has(key))) continue;
+      for (const key of keys) taken.add(key);
+      return { rider, place: String(place["id"]), start };
+    }
+    return null;
+  };
 
   const rows: Record<
     | "client"
@@ -195,17 +213,19 @@ export async function makeTenYears(
     let day = addDays(firstDay, 2);
     for (let session = 0; session < SESSIONS_A_STAY; session += 1, day = addDays(day, weekdayOf(day) === 6 ? 2 : 1)) {
       if (day >= today) break;
+      const spot = spotOn(day);
+      if (!spot) continue;
       const card = randomUUID();
-      const rider = random.pick(riders);
+      const { rider } = spot;
       rows.card.push({
         id: card,
         stay_id: stay,
         day,
         kind: "both",
-        length: 3,
+        length: SLOTS,
         rider_id: rider,
-        start: random.whole(0, 15),
-        place_id: placeId(),
+        start: spot.start,
+        place_id: spot.place,
         state: "handed-out",
         version: 3,
       });
