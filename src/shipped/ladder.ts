@@ -4,6 +4,7 @@ import { keptOf } from "#contracts/ladder.file.ts";
 import { LADDER_FORMAT, LadderFile } from "#contracts/ladder.ts";
 import type { SkillShape } from "#core/forecast/stay.ts";
 import { ladderFrom } from "#core/ladder/ladder.ts";
+import { shapesOf } from "#core/plan/outlook.ts";
 import accepting from "./ladder/accepting.json" with { type: "json" };
 import education from "./ladder/education.json" with { type: "json" };
 import firstRides from "./ladder/first-rides.json" with { type: "json" };
@@ -24,14 +25,6 @@ export const SKILLS = SHIPPED.skills;
 export const skillOf = SHIPPED.of;
 export const SKILL_IDS: readonly string[] = SKILLS.map(({ id }) => id);
 /** What every horse is asked, as the estimator is told of it, each fading as fast as another. */
-export const EVERYDAY_SHAPES: readonly SkillShape[] = SKILLS.filter(({ everyday }) => everyday).map(
-  ({ id, branch, nature, tags, after, sided, to3 }) => ({
-    id,
-    branch,
-    nature,
-    atTheBit: tags.includes("bit-and-steering"),
-    prerequisites: after,
-    sided,
-    sessions03: to3,
-  }),
+export const EVERYDAY_SHAPES: readonly SkillShape[] = shapesOf(SKILLS.filter(({ everyday }) => everyday)).map(
+  ({ halfLife: _halfLife, ...shape }) => shape,
 );
