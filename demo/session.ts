@@ -103,7 +103,16 @@ export function sessionOf(
             ]),
       ],
       incidents: incident
-        ? [{ kind: incident[0], before: incident[1], hurt: "nobody", during: incident[2], ledBy: [...incident[3]] }]
+        ? [
+            {
+              kind: incident[0],
+              before: incident[1],
+              hurt: "nobody",
+              during: incident[2],
+              ledBy: [...incident[3]],
+              strength: incident[0] === "spook" ? 1 : 2,
+            },
+          ]
         : [],
       firsts: firstWords.map((skill) => ({ skill, words: must(FIRSTS[skill], "a first") })),
       endedWell: !rough || random.chance(0.6),

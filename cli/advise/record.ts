@@ -19,6 +19,7 @@ import { METHODS, methodOf } from "#core/ladder/methods.ts";
 import type { HorseRecord } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
+import { lowestOf } from "#core/permission/trouble.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
@@ -111,7 +112,6 @@ export const personOf = ({ id, grade, weightKg, rides, specialist }: Case["peopl
 });
 
 const EVALUATOR = "evaluation";
-const PAST = 12;
 const NEVER_ALONE_FROM = 4;
 
 export interface Advised {
@@ -192,6 +192,8 @@ export function recordOf(file: Case, whole: Ladder): Advised {
       },
       whole,
     );
+  // What is asked before a session is asked of the days before it.
+  const past = sessions.filter(({ day }) => day < today);
   const record: HorseRecord = {
     kind: stay.kind,
     horseClass: horse.class,
@@ -219,19 +221,19 @@ export function recordOf(file: Case, whole: Ladder): Advised {
     worked: sessions.map(({ day }) => day),
     rides,
     scores,
-    sessions: sessions.slice(-PAST).map((one) => ({
+    sessions: past.map((one) => ({
       day: one.day,
       groundMinutes: one.ground,
       saddleMinutes: one.saddle,
       tack: one.tack,
-      skills: Object.keys(one.scores),
+      scores: lowestOf(givenIn(whole, one.scores, "sessions")),
       signs: one.signs,
-      incidents: one.incidents.filter(({ strength }) => strength > 1),
+      incidents: one.incidents,
       redSigns: one.redSigns,
+      endedWell: one.endedWell,
+      nextTime: one.nextTime,
     })),
-    incidents: sessions.flatMap(({ day, incidents }) =>
-      incidents.filter(({ strength }) => strength > 1).map(({ kind, hurt }) => ({ kind, hurt, day })),
-    ),
+    incidents: past.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt, strength }) => ({ kind, hurt, strength, day }))),
   };
   const intake = evaluations.find(({ kind }) => kind === "intake") ?? null;
   const term: TermFacts = {

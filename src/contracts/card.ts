@@ -43,6 +43,7 @@ export const IncidentFields = z.object({
   hurt: oneOf(HURT),
   during: orElse(oneOf(DURINGS), "unknown"),
   ledBy: orElse(setOf(LED_BYS), []),
+  strength: orElse(strength, 2),
 });
 export const ReadingFields = z
   .object({

@@ -89,8 +89,10 @@ export const SaveLadder = z.object({
   version,
   branches: list(BranchFields, 40).check(apart((one) => one.id, "A branch stands twice: keep one.")),
   skills: list(SkillRecord, MOST_SKILLS).check(apart((one) => one.id, "A skill stands twice: keep one.")),
-  /** Of a ladder that was taken in: what is written of its skills comes in the place of what was. */
+  /** Of a ladder that was taken in: what is written of its skills. */
   pages: or(list(z.strictObject({ skill: slug, page: PageFields }), MOST_SKILLS), []),
+  /** True: these come in the place of pages that this barn has written itself; false: those stay. */
+  replacePages: or(flag, false),
 });
 export type SaveLadder = z.output<typeof SaveLadder>;
 const SituationFields = z.discriminatedUnion("kind", [

@@ -1,9 +1,24 @@
 /** What a skill is, for whoever stands beside the horse: its page from the card, its scores under the thumb, what is counted, practice, the handbook. */
 
-import type { Page } from "puppeteer-core";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { go, tap } from "#tests/phone.ts";
-import { bodyOf, button, choose, expectAccessible, expectTargets, follow, PHONE, Screens, text, thumb } from "#tests/screen.ts";
+import {
+  bodyOf,
+  button,
+  choose,
+  expectAccessible,
+  expectTargets,
+  follow,
+  PHONE,
+  Screens,
+  saidBy,
+  text,
+  thumb,
+} from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -106,6 +121,44 @@ describe("a skill's page", () => {
     expect(await bodyOf(page)).toMatch(/In from the start/);
     expect(await bodyOf(page)).not.toMatch(/Worn under the halter/);
     await page.close();
+  });
+});
+
+describe("another barn's ladder", () => {
+  it("is handed on as a file and taken in from one: its names and pages come, what this barn wrote itself stays, and nothing before it is saved", async () => {
+    const file = JSON.parse(await (await screens.site.get("/api/ladder-file", "odalys")).text()) as {
+      branches: { skills: { id: string; words: string; page: { mistakes: string } | null }[] }[];
+    };
+    for (const skill of file.branches.flatMap(({ skills }) => skills)) {
+      if (skill.id === "clippers") skill.words = "Stands for the clippers of the other barn";
+      if (skill.page && ["clippers", "tie"].includes(skill.id)) skill.page.mistakes = "Said by the other barn.";
+    }
+    const folder = mkdtempSync(join(tmpdir(), "furlong-ladder-"));
+    const path = join(folder, "ladder.json");
+    const broken = join(folder, "broken.json");
+    writeFileSync(path, JSON.stringify(file));
+    writeFileSync(broken, JSON.stringify({ ...file, branches: [{ words: "Nothing" }] }));
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/barn/ladder");
+    await page.locator("summary::-p-text(Another barn's ladder)").click();
+    const input = (await page.waitForSelector("input[type=file]")) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(broken);
+    expect(await saidBy(page, "details [role=alert]")).toMatch(/branches/);
+    await input.uploadFile(path);
+    await text(page, "pages of skills come with it");
+    await text(page, "They replace the pages that this barn has written itself");
+    await expectAccessible(page, "a ladder taken in");
+    const words = async () => (await screens.site.sql`SELECT words FROM skill WHERE id = 'clippers'`)[0]?.["words"];
+    expect(await words()).not.toMatch(/other barn/);
+    await button(page, "Save the ladder").click();
+    await text(page, "Saved");
+    expect(await words()).toBe("Stands for the clippers of the other barn");
+    // The page of tying was written here, a test above.
+    const pages = await screens.site
+      .sql`SELECT skill, page->>'mistakes' AS said FROM skill_page WHERE skill IN ('clippers', 'tie') ORDER BY skill`;
+    expect(pages.map(({ said }) => said)).toEqual(["Said by the other barn.", "Tied to a rail that gives."]);
+    await page.close();
+    rmSync(folder, { recursive: true });
   });
 });
 

@@ -145,7 +145,7 @@ describe("a card that was not worked", () => {
 });
 
 describe("what the office is told at once", () => {
-  const FALL = { kind: "fall", before: "", hurt: "person", during: "trot", ledBy: ["noise"] } as const;
+  const FALL = { kind: "fall", before: "", hurt: "person", during: "trot", ledBy: ["noise"], strength: 2 } as const;
   const told = async (card: CardId) => (await readUnseen(barn.deps)).filter((alert) => alert.card === card);
   const tell = (card: CardId, what: object, actor = barn.rider) => barn.code("card/tell", { id: card, told: what }, actor);
   it("is a red incident, once, with its newest details; and not again with the record", async () => {

@@ -153,7 +153,10 @@ export const JUDGEMENT: JudgementFields = {
 
 /** As a form begins it, but that it says how it ended. */
 const bare = () => ({ ...EMPTY_RECORD, endedWell: true }) as RecordFields;
-export const INCIDENT = { during: "unknown", ledBy: [] } as Pick<RecordFields["incidents"][number], "during" | "ledBy">;
+export const INCIDENT = { during: "unknown", ledBy: [], strength: 2 } as Pick<
+  RecordFields["incidents"][number],
+  "during" | "ledBy" | "strength"
+>;
 export const record = (changes: Partial<RecordFields> = {}): RecordFields => ({
   ...bare(),
   groundMinutes: 20,

@@ -82,6 +82,8 @@ export interface Incident {
   readonly hurt: Hurt;
   readonly during: During;
   readonly ledBy: readonly LedBy[];
+  /** 1 the horse stopped itself, 2 it had to be stopped, 3 it was lost. */
+  readonly strength: Strength;
 }
 /** The office must know at once: somebody is hurt, or somebody came off or was run away with. */
 export const isRed = ({ kind, hurt }: Pick<Incident, "kind" | "hurt">): boolean =>

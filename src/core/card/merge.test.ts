@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { ENDINGS, GAITS, type SessionRecord, TACKS } from "./card.ts";
 import { EMPTY_RECORD, mergeRecords, type RecordField } from "./merge.ts";
 
-const SPOOK = { kind: "spook", before: "", hurt: "nobody", during: "walk", ledBy: [] } as const;
+const SPOOK = { kind: "spook", before: "", hurt: "nobody", during: "walk", ledBy: [], strength: 2 } as const;
 const of = (changes: Partial<SessionRecord> = {}): SessionRecord => ({ ...EMPTY_RECORD, endedWell: true, ...changes });
 
 const records = fc.record({

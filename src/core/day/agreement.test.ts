@@ -27,6 +27,20 @@ import { NOBODY } from "./sheet.ts";
 import { spotter } from "./spot.ts";
 import { verify } from "./verify.ts";
 
+/** A protocol that runs, as far as the sheet looks at it. */
+const BACK = {
+  code: "days-off",
+  at: null,
+  trouble: null,
+  days: null,
+  quiet: 0,
+  of: 2,
+  bearing: false,
+  skills: ["canter"],
+  second: false,
+  work: [],
+} as const;
+
 const HORSES = ["fox", "elk", "owl", "hen"] as const;
 const PEOPLE = ["ann", "ben", "hal"] as const;
 const PLACES = ["pens", "ring", "hill"] as const;
@@ -87,7 +101,13 @@ const horse = (id: string) =>
         skills: [{ skill: "stirrup-weight", missing: [{ code: "quiet", in: "tack" }] }],
         mount: { skill: "stirrup-weight", missing: [{ code: "quiet", in: "tack" }] },
       }),
-      stepBack: mostly<PermitHorse["stepBack"]>(null, { to: "girth" }),
+      stepBack: mostly<PermitHorse["stepBack"]>(
+        null,
+        { ...BACK, code: "same-trouble", at: "girth", bearing: true, second: true },
+        { ...BACK, code: "same-trouble", at: "trot", bearing: false, second: true },
+        { ...BACK, code: "restart", days: 30, bearing: true },
+        { ...BACK, code: "days-off", days: 9, of: 1 },
+      ),
       ridden: mostly<boolean | null>(true, false, null),
       sessionMinutes: mostly<number | null>(null, 60),
       secondPerson: mostly<SecondPerson>("no", "riding", "always"),

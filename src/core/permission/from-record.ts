@@ -11,6 +11,7 @@ import { type HorseReading, type ReadScore, readHorse } from "../reading/reading
 import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
 import { GREEN_RIDES } from "../weather/weather.ts";
 import type { PermitHorse } from "./horse.ts";
+import { stepBackOf } from "./protocol.ts";
 import { type StepFacts, unreadyOf } from "./steps.ts";
 import { type PastSession, riskNow } from "./trouble.ts";
 
@@ -39,10 +40,10 @@ export interface HorseRecord {
   readonly worked: readonly LocalDate[];
   readonly rides: number;
   readonly scores: readonly ReadScore[];
-  /** The last dozen, oldest first. */
+  /** The last two dozen before the day, oldest first. */
   readonly sessions: readonly PastSession[];
   /** All of the stay, oldest first. */
-  readonly incidents: readonly (Pick<Incident, "kind" | "hurt"> & { readonly day: LocalDate })[];
+  readonly incidents: readonly (Pick<Incident, "kind" | "hurt" | "strength"> & { readonly day: LocalDate })[];
 }
 
 /** Before any evaluation only the more experienced handle a horse that nobody knows. */
@@ -112,7 +113,7 @@ export function permitOf(record: HorseRecord, day: LocalDate): PermitHorse {
     noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
     forbid: record.keptFrom,
     unready: unreadyOf(stepFacts(record, reading)),
-    stepBack: null,
+    stepBack: stepBackOf({ ladder: record.ladder, reading, sessions: record.sessions, today: day }),
     daysOff,
     lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },
   };

@@ -8,6 +8,7 @@ import type { SecondPerson } from "../intake/limits.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import type { Stage } from "../reading/reading.ts";
 import type { LoadLimit } from "../tools/load.ts";
+import type { StepBack } from "./protocol.ts";
 import type { Unready } from "./steps.ts";
 
 export interface PermitHorse {
@@ -40,7 +41,7 @@ export interface PermitHorse {
   /** Big steps that are not ready. */
   readonly unready: Unready;
   /** What it is worked at the most while it comes back or is in trouble; null: nothing. */
-  readonly stepBack: { readonly to: string } | null;
+  readonly stepBack: StepBack | null;
   /** Days since it was last worked; null never. */
   readonly daysOff: number | null;
   readonly lastIncident: { readonly kind: IncidentKind; readonly day: LocalDate; readonly daysAgo: number } | null;

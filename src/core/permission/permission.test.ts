@@ -87,10 +87,12 @@ describe("big steps", () => {
     groundMinutes: 40,
     saddleMinutes: 0,
     tack: ["saddle"],
-    skills: [],
+    scores: [],
     signs: [],
     incidents: [],
     redSigns: [],
+    endedWell: true,
+    nextTime: "",
     ...changes,
   });
   const READY = { girth: 3, "loose-tack": 3, block: 3, "give-head": 3, hindquarters: 3 } as const;
@@ -114,7 +116,7 @@ describe("big steps", () => {
     expect(stirrup(facts(scored(READY), { groundSessionsFirst: 15 }))).toEqual([{ code: "ground-sessions", left: 3 }]);
   });
   it("never let a horse be sat on that bucked at the girth three sessions running, thirteen ticks or none", () => {
-    const buck = { incidents: [{ kind: "buck", hurt: "nobody" } as const] };
+    const buck = { incidents: [{ kind: "buck", hurt: "nobody", during: "tacking", strength: 2, ledBy: [] } as const] };
     const bucked = ["2026-07-09", "2026-07-10", "2026-07-11"].map((day) => session(day, buck));
     const { mount } = unreadyOf(facts(scored(READY), { sessions: bucked }));
     expect(mount?.missing).toEqual([{ code: "quiet", in: "tack" }]);
@@ -137,20 +139,23 @@ describe("big steps", () => {
     expect(unreadyOf(facts([], { reading: told })).mount).toBeNull();
   });
   it("hear of the tack by what was scored, where nobody ticked it", () => {
-    const bare = { tack: [], skills: ["girth"] };
+    const bare = { tack: [], scores: [{ skill: "girth", low: 3 }] };
     const sessions = [session("2026-07-10", bare), session("2026-07-11", bare)];
     expect(stirrup(facts(scored(READY), { sessions }))).toEqual([]);
-    expect(stirrup(facts(scored(READY), { sessions: sessions.map((one) => ({ ...one, skills: ["lead"] })) }))).toEqual([
-      { code: "quiet", in: "tack" },
-    ]);
+    expect(
+      stirrup(facts(scored(READY), { sessions: sessions.map((one) => ({ ...one, scores: [{ skill: "lead", low: 3 }] })) })),
+    ).toEqual([{ code: "quiet", in: "tack" }]);
   });
   it("count two sessions of one day as one", () => {
     expect(quietLately([session("2026-07-10"), session("2026-07-10")])).toBe(false);
     expect(quietLately(QUIET)).toBe(true);
     expect(quietLately([QUIET[0] as PastSession, session("2026-07-12", { redSigns: ["tight-back"] })])).toBe(false);
-    expect(quietLately([QUIET[0] as PastSession, session("2026-07-12", { signs: [{ sign: "held-breath", strength: 1 }] })])).toBe(
-      false,
-    );
+    expect(
+      quietLately([
+        QUIET[0] as PastSession,
+        session("2026-07-12", { signs: [{ sign: "held-breath", strength: 1, skill: null }] }),
+      ]),
+    ).toBe(false);
   });
 });
 
@@ -158,6 +163,7 @@ describe("the risk of a horse", () => {
   const incident = (kind: "buck" | "bolt" | "spook" | "kick", day = "2026-07-12", hurt: "nobody" | "person" = "nobody") => ({
     kind,
     hurt,
+    strength: 2 as const,
     day: localDate(day),
   });
   it("holds as signed until something worse is seen, and never falls by itself", () => {
@@ -169,6 +175,8 @@ describe("the risk of a horse", () => {
     expect(riskNow(5, since, [incident("bolt")]).risk).toBe(5);
     expect(riskNow(2, since, [incident("kick", "2026-07-12", "person")]).risk).toBe(4);
     expect(riskNow(2, since, [incident("bolt", "2026-07-01")]).risk).toBe(2);
+    // A buck that stopped by itself is written down and raises nothing.
+    expect(riskNow(2, since, [{ ...incident("buck"), strength: 1 }]).risk).toBe(2);
   });
 });
 

@@ -9,6 +9,7 @@ import type { HorseReading, Stage } from "../reading/reading.ts";
 import { type WeatherBar, type WeatherHour, weatherBar } from "../weather/weather.ts";
 import type { GateTick, RedSign } from "./ground-check.ts";
 import type { PermitHorse, PermitPerson } from "./horse.ts";
+import type { StepBack } from "./protocol.ts";
 import { type Reason, reachOf, strengthOf } from "./reasons.ts";
 import { restrictedSkill } from "./restrictions.ts";
 
@@ -101,6 +102,7 @@ function ageReason({ ageYears, horseClass, ridden }: PermitHorse, bears: Bears):
 /** Whatever stands against an act with this horse, whoever does it, wherever and in any weather. */
 export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
   const found: Reason[] = [];
+  const back = horse.stepBack;
   if (horse.hold) found.push({ code: "hold", kind: horse.hold.kind, since: horse.hold.from });
   for (const held of horse.checks) {
     const named = held.holds === "skill" || held.restricts !== null;
@@ -126,6 +128,8 @@ export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
     const waiting = horse.unready.skills.find((one) => one.skill === skill.id);
     // One word for all of what bears weight is enough.
     if (waiting && !(skill.bears !== "nothing" && horse.unready.mount)) found.push({ code: "not-ready", step: true, ...waiting });
+    // One word for all of what bears weight is enough.
+    if (back?.skills.includes(skill.id) && !(skill.bears !== "nothing" && back.bearing)) found.push(steppedBack(back, skill.id));
   }
   if (!bearing(act)) return found;
   if (!horse.signed) found.push({ code: "not-signed" });
@@ -136,9 +140,19 @@ export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
   else if (horse.weightDays !== null && horse.weightDays > OLD_DAYS)
     found.push({ code: "load", because: "weight-old", days: horse.weightDays });
   if (horse.unready.mount) found.push({ code: "not-ready", step: false, ...horse.unready.mount });
-  if (horse.stepBack) found.push({ code: "step-back", ...horse.stepBack });
+  if (back?.bearing) found.push(steppedBack(back, null));
   return found;
 }
+
+const steppedBack = ({ code, at, days, quiet, of }: StepBack, skill: string | null): Reason => ({
+  code: "step-back",
+  because: code,
+  skill,
+  at,
+  days,
+  quiet,
+  of,
+});
 
 /** Nothing is ever put on its back: it is too young, or signed to stay on the ground. */
 export const barsForGood = (horse: PermitHorse): boolean =>
@@ -199,7 +213,7 @@ export function secondPersonFor(
   if (horse.secondPerson === "always") return second("signed");
   if (bearing(act) && horse.stage !== "riding") return second("before-riding");
   if (bearing(act) && horse.secondPerson === "riding") return second("signed");
-  if (horse.stepBack && bearing(act)) return second("step-back");
+  if (horse.stepBack?.second) return second("step-back");
   const own = act.skills.find(({ skill, held }) => skill.second && !held);
   return own ? second("skill", own.skill.id) : null;
 }

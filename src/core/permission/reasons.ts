@@ -6,6 +6,7 @@ import type { PersonId, PlaceId } from "../kernel/brand.ts";
 import type { Stage } from "../reading/reading.ts";
 import type { WeatherBar } from "../weather/weather.ts";
 import type { GateTick, RedSign } from "./ground-check.ts";
+import type { ProtocolCode, StepBack } from "./protocol.ts";
 import type { Missing } from "./steps.ts";
 
 export const REASON_CODES = [
@@ -85,7 +86,11 @@ export type Reason =
     }
   /** `step`: just this skill waits; else whatever bears weight does, this skill being the first of it. */
   | { readonly code: "not-ready"; readonly step: boolean; readonly skill: string; readonly missing: readonly Missing[] }
-  | { readonly code: "step-back"; readonly to: string }
+  /** `skill` null: nothing is put on its back; else this one waits. */
+  | ({ readonly code: "step-back"; readonly because: ProtocolCode; readonly skill: string | null } & Pick<
+      StepBack,
+      "at" | "days" | "quiet" | "of"
+    >)
   | { readonly code: "red-sign"; readonly sign: RedSign }
   | WeatherBar
   | { readonly code: "stage-place"; readonly place: PlaceId; readonly stage: Stage }
@@ -128,8 +133,9 @@ export function reachOf(reason: Reason): Reach {
     case "not-ticked":
     case "does-not-ride":
     case "stage-place":
-    case "step-back":
       return "bearing";
+    case "step-back":
+      return reason.skill === null ? "bearing" : "act";
     case "not-ready":
       return reason.step ? "act" : "bearing";
     default:

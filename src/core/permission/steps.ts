@@ -152,7 +152,7 @@ export interface Unready {
 }
 export const NOTHING_WAITS: Unready = { skills: [], mount: null };
 
-const STEP_TAGS: readonly Tag[] = [...STEPS.flatMap((step) => STEP_LISTS[step].of), "lie-across"];
+export const STEP_TAGS: readonly Tag[] = [...STEPS.flatMap((step) => STEP_LISTS[step].of), "lie-across"];
 
 export function unreadyOf(facts: StepFacts): Unready {
   const skills = facts.ladder

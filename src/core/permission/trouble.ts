@@ -11,27 +11,49 @@ export interface PastSession {
   readonly groundMinutes: number;
   readonly saddleMinutes: number;
   readonly tack: readonly Tack[];
-  /** Scored in it: what nobody ticked under tack was on all the same where the girth was. */
-  readonly skills: readonly string[];
-  readonly signs: readonly Pick<SignSeen, "sign" | "strength">[];
-  readonly incidents: readonly Pick<Incident, "kind" | "hurt">[];
+  /** Scored in it, on the weaker side: what nobody ticked under tack was on all the same where the girth was. */
+  readonly scores: readonly { readonly skill: string; readonly low: number }[];
+  readonly signs: readonly Pick<SignSeen, "sign" | "strength" | "skill">[];
+  readonly incidents: readonly PastIncident[];
   /** Ticked at the gate. */
   readonly redSigns: readonly string[];
+  readonly endedWell: boolean;
+  /** The rider's word for next time; empty: none. */
+  readonly nextTime: string;
 }
+/** `ledBy` may name the skill that was worked. */
+export interface PastIncident extends Pick<Incident, "kind" | "hurt" | "during" | "strength"> {
+  readonly ledBy: readonly string[];
+}
+/** Of a session's scores, each skill on its weaker side. */
+export function lowestOf<S extends number>(
+  scores: readonly { readonly skill: string; readonly score: S }[],
+): { readonly skill: string; readonly low: S }[] {
+  const low = new Map<string, S>();
+  for (const { skill, score } of scores) {
+    const before = low.get(skill);
+    if (before === undefined || score < before) low.set(skill, score);
+  }
+  return [...low].map(([skill, lowest]) => ({ skill, low: lowest }));
+}
+/** A startle that the horse stopped by itself is no trouble. */
+export const STOPPED_ITSELF = 1;
+export const isTrouble = ({ strength }: Pick<Incident, "strength">): boolean => strength > STOPPED_ITSELF;
 
-const LOUD_INCIDENTS: readonly Incident["kind"][] = ["buck", "bolt", "rear", "kick", "fall"];
+export const LOUD_INCIDENTS: readonly Incident["kind"][] = ["buck", "bolt", "rear", "kick", "fall"];
 const LOUD_SIGNS: readonly string[] = ["bucks"];
 const TACKED: readonly Tack[] = ["saddle", "surcingle", "bareback-pad"];
 
 /** No buck, hump, kick or red sign. */
-export const isQuiet = ({ signs, incidents, redSigns }: PastSession): boolean =>
+export const isQuiet = ({ signs, incidents, redSigns }: Pick<PastSession, "signs" | "incidents" | "redSigns">): boolean =>
   redSigns.length === 0 &&
-  !incidents.some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
-  !signs.some(({ sign }) => LOUD_SIGNS.includes(sign) || (isSign(sign) && signOf(sign).red));
+  !incidents.filter(isTrouble).some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
+  !signs.some(({ sign }) => LOUD_SIGNS.includes(sign) || isRedSign(sign));
+export const isRedSign = (sign: string): boolean => isSign(sign) && signOf(sign).red;
 export function hadTack(ladder: readonly Skill[]): (session: PastSession) => boolean {
   const work = idsTagged(ladder, "tacked");
-  return ({ tack, saddleMinutes, skills }) =>
-    saddleMinutes > 0 || tack.some((one) => TACKED.includes(one)) || skills.some((one) => work.includes(one));
+  return ({ tack, saddleMinutes, scores }) =>
+    saddleMinutes > 0 || tack.some((one) => TACKED.includes(one)) || scores.some(({ skill }) => work.includes(skill));
 }
 export const wasRidden = ({ saddleMinutes }: PastSession): boolean => saddleMinutes > 0;
 
@@ -50,11 +72,12 @@ const LOUD_FLOOR = 3;
 export function riskNow(
   signed: number,
   since: LocalDate | null,
-  incidents: readonly (Pick<Incident, "kind" | "hurt"> & { readonly day: LocalDate })[],
+  incidents: readonly (Pick<Incident, "kind" | "hurt" | "strength"> & { readonly day: LocalDate })[],
 ): { readonly risk: number; readonly raisedBy: { readonly kind: Incident["kind"]; readonly day: LocalDate } | null } {
   let [risk, raisedBy]: [number, { kind: Incident["kind"]; day: LocalDate } | null] = [signed, null];
   for (const incident of incidents) {
     if (since !== null && incident.day < since) continue;
+    if (!isTrouble(incident) && !isRed(incident)) continue;
     const floor = isRed(incident) ? RED_FLOOR : LOUD_INCIDENTS.includes(incident.kind) ? LOUD_FLOOR : 1;
     if (floor > risk) [risk, raisedBy] = [floor, { kind: incident.kind, day: incident.day }];
   }

@@ -73,7 +73,7 @@ const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
       card: "b",
       day: day("2026-06-04"),
       kind: "both",
-      record: record({ incidents: [{ kind: "kick", before: "", hurt: "nobody", during: "unknown", ledBy: [] }] }),
+      record: record({ incidents: [{ kind: "kick", before: "", hurt: "nobody", during: "unknown", ledBy: [], strength: 2 }] }),
     },
   ],
   levels: readLevels([

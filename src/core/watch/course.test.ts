@@ -10,7 +10,7 @@ import { ANYTHING, matches } from "./log.ts";
 import { loadOf, weeksOf } from "./weeks.ts";
 
 const today = localDate("2026-07-14");
-const BUCK = { kind: "buck", before: "", hurt: "nobody", during: "canter", ledBy: [] } as const;
+const BUCK = { kind: "buck", before: "", hurt: "nobody", during: "canter", ledBy: [], strength: 2 } as const;
 const session = (changes: Partial<SessionRecord> & { day?: typeof today; rider?: string } = {}) => ({
   ...EMPTY_RECORD,
   endedWell: true,

@@ -60,7 +60,7 @@ const joined = (db: Db) => db`
     FROM card_score WHERE card_id = v.card_id AND revision = v.revision) scores
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('sign', sign, 'skill', skill, 'side', side, 'strength', strength) ORDER BY position), '[]') AS list
     FROM card_sign WHERE card_id = v.card_id AND revision = v.revision) signs
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('kind', kind, 'before', before, 'hurt', hurt, 'during', during, 'ledBy', led_by) ORDER BY position), '[]') AS list
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('kind', kind, 'before', before, 'hurt', hurt, 'during', during, 'ledBy', led_by, 'strength', strength) ORDER BY position), '[]') AS list
     FROM card_incident WHERE card_id = v.card_id AND revision = v.revision) incidents
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'words', words) ORDER BY position), '[]') AS list
     FROM card_first WHERE card_id = v.card_id AND revision = v.revision) firsts`;

@@ -11,26 +11,30 @@ const PastRow = z.object({
   stayId: id<"stay">(),
   /** The latest of each track, of walks and of sessions apart, in the order in which they were given. */
   scores: z.array(z.object({ skill: text, side, score, day: date, walk: bool })),
-  /** The last dozen, oldest first. */
+  /** The last two dozen, oldest first. */
   sessions: z.array(
     z.object({
       day: date,
       groundMinutes: int,
       saddleMinutes: int,
       tack: z.array(z.enum(TACKS)),
-      skills: z.array(text),
+      scores: z.array(z.object({ skill: text, low: score })),
       redSigns: z.array(z.enum(RED_SIGNS)),
-      signs: z.array(z.object({ sign: text, strength })),
-      incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), during: z.enum(DURINGS) })),
+      signs: z.array(z.object({ sign: text, strength, skill: z.nullable(text) })),
+      incidents: z.array(
+        z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), during: z.enum(DURINGS), strength, ledBy: z.array(text) }),
+      ),
+      endedWell: bool,
+      nextTime: text,
     }),
   ),
   /** All of the stay, oldest first. */
-  incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), day: date })),
+  incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), strength, day: date })),
 });
 export type Past = z.output<typeof PastRow>;
 
 /** So many last sessions are looked at. */
-export const PAST_SESSIONS = 12;
+export const PAST_SESSIONS = 24;
 /** One row a stay that is asked for. */
 export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
   many(
@@ -47,15 +51,17 @@ export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
            ) given ORDER BY skill, side, walk, day DESC, rank DESC, start DESC) latest) scores
        CROSS JOIN LATERAL (
          SELECT coalesce(json_agg(json_build_object('day', v.day, 'groundMinutes', v.ground_minutes, 'saddleMinutes', v.saddle_minutes, 'tack', v.tack, 'redSigns', v.red_signs,
-             'skills', (SELECT coalesce(json_agg(DISTINCT skill), '[]') FROM card_score WHERE card_id = v.card_id AND revision = v.revision),
-             'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength)), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),
-             'incidents', (SELECT coalesce(json_agg(json_build_object('kind', kind, 'hurt', hurt, 'during', during)), '[]') FROM card_incident WHERE card_id = v.card_id AND revision = v.revision)
+             'endedWell', v.ended_well, 'nextTime', v.next_time,
+             'scores', (SELECT coalesce(json_agg(json_build_object('skill', skill, 'low', low)), '[]') FROM (
+               SELECT skill, min(score) AS low FROM card_score WHERE card_id = v.card_id AND revision = v.revision GROUP BY skill ORDER BY skill) given),
+             'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength, 'skill', skill)), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),
+             'incidents', (SELECT coalesce(json_agg(json_build_object('kind', kind, 'hurt', hurt, 'during', during, 'strength', strength, 'ledBy', led_by)), '[]') FROM card_incident WHERE card_id = v.card_id AND revision = v.revision)
            ) ORDER BY v.day, v.start), '[]') AS list
          FROM (SELECT k.day, k.start, r.* FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision WHERE k.stay_id = s.id
            ORDER BY k.day DESC, k.start DESC LIMIT ${PAST_SESSIONS}) v) sessions
        CROSS JOIN LATERAL (
-         SELECT coalesce(json_agg(json_build_object('kind', i.kind, 'hurt', i.hurt, 'day', k.day) ORDER BY k.day, i.position), '[]') AS list
-         FROM card k CROSS JOIN LATERAL (SELECT kind, hurt, position FROM card_incident WHERE card_id = k.id AND revision = k.revision OFFSET 0) i
+         SELECT coalesce(json_agg(json_build_object('kind', i.kind, 'hurt', i.hurt, 'strength', i.strength, 'day', k.day) ORDER BY k.day, i.position), '[]') AS list
+         FROM card k CROSS JOIN LATERAL (SELECT kind, hurt, strength, position FROM card_incident WHERE card_id = k.id AND revision = k.revision OFFSET 0) i
          WHERE k.stay_id = s.id) incidents`,
   );
 

@@ -12,6 +12,9 @@ import { type Answer, no, note, type Work } from "../work.ts";
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
+/** Version of a page that nobody here has written on. */
+const AS_SHIPPED = 1;
+
 /** Given whole, a list is in its own order; else what it names is put in its place, and what is new comes last. */
 function over<T extends { readonly id: string }>(there: readonly T[], given: readonly T[]): readonly T[] {
   const byId = new Map(given.map((one) => [one.id, one]));
@@ -49,6 +52,7 @@ export async function saveLadder(work: Work, input: SaveLadder): Answer<{ versio
   const ids = new Set(ladder.skills.map(({ id }) => id));
   for (const { skill, page } of input.pages.filter(({ skill: id }) => ids.has(id))) {
     const [old] = await listPages(work.tx, [skill]);
+    if (old && old.version > AS_SHIPPED && !input.replacePages) continue;
     await savePage(work.tx, skill, old?.version ?? 0, page);
   }
   const told = changed.filter(({ skill }) => !same(known(skill), skill)).map(({ skill }) => skill);

@@ -16,6 +16,7 @@ import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { type HorseRecord, inForceOn } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import { type NobodyLightEnough, nobodyLightEnough } from "#core/permission/lightest.ts";
+import { lowestOf } from "#core/permission/trouble.ts";
 import { loadLimit } from "#core/tools/load.ts";
 import { weightOf } from "#core/tools/weight.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -109,8 +110,8 @@ export const pastFrom = ({
   readonly worked: readonly Worked[];
 }): Omit<Past, "stayId"> => ({
   scores: [...scores],
-  sessions: worked.slice(-PAST_SESSIONS).map((one) => ({ ...one, skills: [...new Set(one.scores.map(({ skill }) => skill))] })),
-  incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt }) => ({ kind, hurt, day }))),
+  sessions: worked.slice(-PAST_SESSIONS).map((one) => ({ ...one, scores: lowestOf(one.scores) })),
+  incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt, strength }) => ({ kind, hurt, strength, day }))),
 });
 
 /** What is asked of the record before something is done with the horse on a day. */

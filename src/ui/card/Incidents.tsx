@@ -1,12 +1,15 @@
 /** An incident with its details in five taps: what, anyone hurt, when, what led up to it, done. A red one goes to the office with the first. */
 import { useState } from "react";
 import { DURINGS, HURT, type Hurt, INCIDENT_KINDS, type Incident, isRed, LED_BYS } from "#core/card/card.ts";
+import { STRENGTHS, type Strength } from "#core/intake/signs.ts";
 import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { sayIncident } from "#ui/words/incident.ts";
-import { DURING, HURT_WORDS, INCIDENT, LED_BY } from "#ui/words/labels.ts";
+import { DURING, HURT_WORDS, INCIDENT, LED_BY, WENT } from "#ui/words/labels.ts";
 import type { Part } from "./part.ts";
 
 const TOLD_BY_WORDS = "The office is told at once, or with the first signal. If you need somebody now, call.";
+/** Until somebody says otherwise. */
+const HAD_TO_BE_STOPPED = 2;
 
 export function Incidents({ draft, put, tell }: Part) {
   /** Which one is being written. */
@@ -19,7 +22,7 @@ export function Incidents({ draft, put, tell }: Part) {
       tell({ what: "incident", incident: { ...changed, ledBy: [...changed.ledBy] } });
   };
   const add = (kind: Incident["kind"]): void => {
-    const incident = { kind, before: "", hurt: "nobody", during: "unknown", ledBy: [] } as const;
+    const incident = { kind, before: "", hurt: "nobody", during: "unknown", ledBy: [], strength: HAD_TO_BE_STOPPED } as const;
     put({ incidents: [...draft.incidents, incident] });
     setOpen(draft.incidents.length);
     if (isRed(incident)) tell({ what: "incident", incident: { ...incident, ledBy: [] } });
@@ -40,6 +43,14 @@ export function Incidents({ draft, put, tell }: Part) {
                 options={HURT.map((hurt) => [hurt, HURT_WORDS[hurt]] as const)}
                 value={incident.hurt}
                 onChange={(hurt) => change(at, { hurt })}
+              />
+              <Choice<`${Strength}`>
+                name={`strength-${at}`}
+                legend="How far did it go?"
+                big
+                options={STRENGTHS.map((one) => [`${one}`, WENT[one as Strength]] as const)}
+                value={`${incident.strength}`}
+                onChange={(strength) => change(at, { strength: Number(strength) as Strength })}
               />
               <Choice
                 name={`during-${at}`}

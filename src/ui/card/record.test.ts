@@ -18,7 +18,7 @@ const RECORD: SessionRecord = {
     { skill: "steer", side: "right", score: 2 },
   ],
   swaps: [{ skill: "canter", did: "trot", why: "Not ready for it" }],
-  incidents: [{ kind: "spook", before: "A bag.", hurt: "nobody", during: "walk", ledBy: ["something-new"] }],
+  incidents: [{ kind: "spook", before: "A bag.", hurt: "nobody", during: "walk", ledBy: ["something-new"], strength: 2 }],
   mount: { left: "weight", right: null },
   readings: [{ minute: 5, pulse: 60, breaths: null }],
   ending: ["tack-loosened"],

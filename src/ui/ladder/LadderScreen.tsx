@@ -36,10 +36,11 @@ export function LadderScreen({ view }: { view: LadderView }) {
   useAwake();
   const kept = partsOf(view.branches, view.skills);
   const [pages, setPages] = useState<readonly { readonly skill: string; readonly page: PageFields }[]>([]);
+  const [replacePages, setReplacePages] = useState(false);
   const [trouble, setTrouble] = useState("");
   const { edits, put, save, saved, waits, panel } = useKeyedEdits<Part>({
     command: "ladder/save",
-    bodyOf: (parts) => ({ branches: branchesIn(parts), skills: skillsIn(parts), pages }),
+    bodyOf: (parts) => ({ branches: branchesIn(parts), skills: skillsIn(parts), pages, replacePages }),
     listOf: (current) => partsOf(current["branches"] as Branch[], current["skills"] as SkillRecord[]),
     kept,
     version: view.version,
@@ -120,7 +121,15 @@ export function LadderScreen({ view }: { view: LadderView }) {
               ■ {trouble}
             </p>
           )}
-          {pages.length > 0 && <p>{plural(pages.length, "page")} of skills come with it.</p>}
+          {pages.length > 0 && (
+            <>
+              <p>{plural(pages.length, "page")} of skills come with it.</p>
+              <label className="flex min-h-9 items-center gap-2">
+                <input type="checkbox" checked={replacePages} onChange={(event) => setReplacePages(event.target.checked)} />
+                They replace the pages that this barn has written itself
+              </label>
+            </>
+          )}
         </details>
       </div>
       <section aria-labelledby="skill-title" className="min-w-0">

@@ -1,7 +1,8 @@
 import type { During, Hurt, IncidentKind, LedBy } from "#core/card/card.ts";
 import type { WarmDownReason } from "#core/card/warm-down.ts";
+import type { Strength } from "#core/intake/signs.ts";
 import { inner, listed } from "./figures.ts";
-import { DURING, HURT_WORDS, INCIDENT, LED_BY } from "./labels.ts";
+import { DURING, HURT_WORDS, INCIDENT, LED_BY, WENT } from "./labels.ts";
 
 /** One reading that is out of its limits. */
 export const sayWarmDown = (reason: WarmDownReason): string =>
@@ -16,12 +17,14 @@ export function sayIncident(incident: {
   during?: string;
   ledBy?: readonly string[];
   before?: string;
+  strength?: Strength;
 }): string {
-  const { kind, hurt, during = "unknown", ledBy = [], before = "" } = incident;
+  const { kind, hurt, during = "unknown", ledBy = [], before = "", strength } = incident;
   const after = ledBy.map((one) => LED_BY[one as LedBy].toLowerCase());
   return [
     `${INCIDENT[kind as IncidentKind]}${during === "unknown" ? "" : `, ${DURING[during as During].toLowerCase()}`}${after.length > 0 ? `: ${inner(listed(after))}` : ""}.`,
     before && (/[.!?]$/.test(before) ? before : `${before}.`),
+    strength && strength !== 2 ? `${WENT[strength]}.` : "",
     `${HURT_WORDS[hurt as Hurt]}.`,
   ]
     .filter(Boolean)

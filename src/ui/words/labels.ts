@@ -24,7 +24,7 @@ import type { MountStep } from "#core/card/first-mount.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
-import type { Professional, SignGroup } from "#core/intake/signs.ts";
+import type { Professional, SignGroup, Strength } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { GateTick, RedSign } from "#core/permission/ground-check.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
@@ -125,6 +125,12 @@ export const INCIDENT: Record<IncidentKind, string> = {
   bite: "Bite",
   "pull-back": "Pull-back",
   fall: "Fall",
+};
+/** How far an incident went. */
+export const WENT: Readonly<Record<Strength, string>> = {
+  1: "Stopped by itself",
+  2: "Had to be stopped",
+  3: "Got away",
 };
 export const HURT_WORDS: Record<Hurt, string> = { nobody: "Nobody hurt", horse: "Horse hurt", person: "Person hurt" };
 export const DURING: Record<During, string> = {

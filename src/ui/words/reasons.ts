@@ -73,6 +73,12 @@ function sayOtherMissing(missing: Exclude<Missing, MissingLevel>): string {
   }
 }
 
+function sayStepBack({ because, skill, at, days, quiet, of }: Extract<Reason, { code: "step-back" }>): string {
+  const since = because === "same-trouble" ? `Trouble at ${named(at ?? "")}` : `${plural(days ?? 0, "day")} without work`;
+  const what = skill === null ? "nobody gets on" : `no ${named(skill)}`;
+  return `${since}: ${what} before ${plural(of, "quiet session")} (${quiet} of ${of} done).`;
+}
+
 export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): string {
   switch (reason.code) {
     case "hold":
@@ -136,7 +142,7 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
     case "not-ready":
       return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor anything above it"}. Missing: ${listed(sayMissing(reason.missing))}.`;
     case "step-back":
-      return `Step back: nothing above ${named(reason.to)} for now.`;
+      return sayStepBack(reason);
     case "red-sign":
       return reason.sign === "sudden-change"
         ? `${RED[reason.sign]}. Stop all work and call the vet.`

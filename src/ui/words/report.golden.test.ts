@@ -149,7 +149,10 @@ const STAYS: Readonly<Record<string, ReportFacts>> = {
   incident: facts({
     sessions: days(3, 28).map((n) =>
       worked(n, GROUND, {
-        incidents: n === 11 || n === 17 ? [{ kind: "buck", before: "girth", hurt: "nobody", during: "canter", ledBy: [] }] : [],
+        incidents:
+          n === 11 || n === 17
+            ? [{ kind: "buck", before: "girth", hurt: "nobody", during: "canter", ledBy: [], strength: 2 }]
+            : [],
         signs: n > 15 ? [{ sign: "girthy", skill: null, side: "left", strength: 2 }] : [],
       }),
     ),
@@ -252,7 +255,7 @@ const anySession = fc
         groundMinutes: ground,
         saddleMinutes: saddle,
         gaits,
-        incidents: incidents.map((kind) => ({ kind, before: "", hurt: "nobody", during: "unknown", ledBy: [] })),
+        incidents: incidents.map((kind) => ({ kind, before: "", hurt: "nobody", during: "unknown", ledBy: [], strength: 2 })),
         signs: signs.map((sign) => ({ sign, skill: null, side: "both", strength: 1 })),
       },
     ),
