@@ -1,10 +1,11 @@
 /** furlong-advice/1: what the application says of a horse on a day. */
 
-import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
 import { goalState } from "#core/forecast/goals.ts";
+import { alarmsOf } from "#core/forecast/outlook.ts";
 import { playsOf } from "#core/forecast/plays.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
 import type { VERDICTS } from "#core/intake/aims.ts";
@@ -21,22 +22,25 @@ import {
   against,
   askedOf,
   barring,
-  barsBearing,
   barsForGood,
-  horseReasons,
   type Moment,
   riderReasons,
   secondPersonFor,
   sessionAct,
   skillAct,
 } from "#core/permission/permission.ts";
+import { PROTOCOLS } from "#core/permission/protocol.ts";
 import { REASON_CODES, type Reason } from "#core/permission/reasons.ts";
 import { STEP_LISTS, STEPS, type Step } from "#core/permission/steps.ts";
-import { cardWork } from "#core/plan/card-work.ts";
-import { ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
+import { BECAUSE_CODES } from "#core/plan/because.ts";
+import { cardWork, type WorkRole } from "#core/plan/card-work.ts";
+import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import { nextFrom } from "#core/plan/main.ts";
+import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
 import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
+import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Case } from "./case.ts";
 import { type Advised, placeCalled } from "./record.ts";
@@ -49,6 +53,9 @@ const SESSIONS_SHOWN = 10;
 /** A card of two half hours. */
 const LAID = { slots: 2, slotMinutes: 30 };
 const LAST_DAYS = 7;
+const TIME_OFF_DAYS = 7;
+/** An alarm of so many days ago is history. */
+const ALARM_DAYS = 14;
 
 const round = (x: number): number => Math.round(x * 1000) / 1000;
 const wordsOf = (chance: number): (typeof VERDICTS)[number] =>
@@ -138,7 +145,7 @@ function goalsOf({ advised }: At) {
     const chance = met ? 1 : (told[i]?.chance ?? 0);
     const p50 = told[i]?.day.p50 ?? null;
     const day = met || p50 === null || p50 < ahead.today ? null : addDays(stay.firstDay, p50);
-    return { skill: goal.skill, chance: round(chance), words: wordsOf(chance), day };
+    return { skill: goal.skill, chance: round(chance), words: wordsOf(chance), day, met };
   });
 }
 
@@ -152,7 +159,9 @@ function stepOf(at: At) {
   if (!next) return null;
   // A step is not ready on a day on which the horse says no.
   const red = (at.moment.ticked?.redSigns ?? []).map((sign) => ({ code: "red-sign", sign }) as const);
-  const missing = [...next.missing, ...red];
+  // Nor one that nobody here may take.
+  const heavy = next.skill.bears !== "nothing" && nobodyLightEnough(at.horse.load, at.advised.people) !== null;
+  const missing = [...next.missing, ...red, ...(heavy ? [{ code: "nobody-light-enough" } as const] : [])];
   const state = stateOf(countOf(missing));
   return { step: next.step, state, missing, proposed: state === "ready" ? proposedOf(at, next.skill) : null };
 }
@@ -197,32 +206,35 @@ function gateOf(at: At, kind: SessionKind, skills: readonly Skill[]): GateAnswer
   );
 }
 
-function cardOf(at: At, laid: LaidSession | null) {
+const NO_CARD = {
+  kind: "none",
+  because: "hold",
+  warmUp: [],
+  main: [],
+  handling: [],
+  finish: [],
+  leaveAlone: [],
+  smaller: [],
+  cautions: [],
+  second: false,
+};
+function cardOf(at: At, laid: LaidSession | null, openGoals: readonly PlanGoal[]) {
   const { advised, ladder, reading, horse, moment, file } = at;
+  const { standing } = advised.stay;
   const people = { rider: personCalled(at, file.card?.rider), helper: personCalled(at, file.card?.helper) };
   const reasonsFor = (act: Act): readonly Reason[] => barring(against(horse, people, act, moment));
-  // Whoever is missing may still come: the card is the whole one, and holds the smaller one.
-  const both = reasonsFor(sessionAct("both", LAID)).filter(({ code }) => code !== "second-person");
-  const kind: SessionKind = both.length === 0 && nobodyLightEnough(horse.load, advised.people) === null ? "both" : "ground";
   const held =
     horse.hold !== null ||
     barring(against(horse, { rider: null, helper: people.helper }, sessionAct("ground", LAID), moment)).some(
       ({ code }) => code === "hold" || code === "check",
     );
-  if (held)
-    return {
-      kind: "none",
-      because: "hold",
-      warmUp: [],
-      main: [],
-      handling: [],
-      finish: [],
-      leaveAlone: [],
-      smaller: [],
-      cautions: [],
-      second: false,
-    };
+  if (held) return NO_CARD;
   const asked = file.card?.skills ?? null;
+  // Whoever is missing may still come: the card is the whole one, and holds the smaller one.
+  const barsRiding = reasonsFor(sessionAct("both", LAID)).some(({ code }) => code !== "second-person");
+  const mayRide = !barsRiding && nobodyLightEnough(horse.load, advised.people) === null;
+  const planned: SessionKind = asked ? "both" : (laid?.kind ?? "both");
+  const kind: SessionKind = mayRide ? planned : "ground";
   const next = nextOf(at);
   const work = cardWork({
     ladder,
@@ -231,59 +243,81 @@ function cardOf(at: At, laid: LaidSession | null) {
     hardFor: (main) => hardSideFor(advised.scores, ladder, main).side,
     method: advised.stay.method,
     turn: advised.record.worked.length,
-    step: next && { skill: next.skill, ready: !asked && next.missing.length === 0 },
+    nextStep: next && next.missing.length > 0 ? { skill: next.skill, near: stateOf(countOf(next.missing)) === "nearly" } : null,
+    steps: stepFacts(advised.record, reading),
     held: horse.checks.flatMap(({ skills }) => skills),
+    stepBack: horse.stepBack,
+    goals: openGoals,
+    complaint: standing.complaint,
+    handlingIsWork: standing.handlingIsWork,
     barred: (skill) => reasonsFor(skillAct(skill, reading)).filter(({ code }) => code !== "second-person"),
-    laid: asked ? asked.map((skill) => ({ skill, isNew: false, pinned: false, when: [] })) : (laid?.items ?? null),
+    laid: asked
+      ? {
+          items: asked.map((skill) => ({ skill, isNew: false, pinned: false, when: [] })),
+          because: { code: "asked" },
+          warmUp: [],
+          handling: [],
+          smaller: [],
+        }
+      : laid,
   });
-  const of = (...roles: readonly string[]): string[] =>
-    work.items.filter(({ role }) => roles.includes(role)).map(({ skill }) => skill);
-  const main = of("go-on", "new");
+  const of = (role: WorkRole): string[] => work.items.filter((one) => one.role === role).map(({ skill }) => skill);
+  const main = of("main");
+  const skillsOf = main.flatMap((id) => ladder.filter((one) => one.id === id));
   return {
     kind,
-    because: asked ? "asked" : "plan",
-    warmUp: of("begin"),
+    because: work.because.code,
+    warmUp: of("warm-up"),
     main,
-    handling: [],
+    handling: of("handling"),
     finish: of("finish"),
     leaveAlone: [...work.leaveAlone],
-    smaller: kind === "ground" ? [] : smallerOf(at, main),
-    cautions: main.filter((id) => (ladder.find((skill) => skill.id === id)?.caution ?? "") !== ""),
+    smaller: [...work.smaller],
+    cautions: skillsOf.filter(({ caution }) => caution !== "").map(({ id }) => id),
     second:
       secondPersonFor(horse, {
         bears: kind === "ground" ? "nothing" : "rider",
-        skills: main.flatMap((id) => {
-          const skill = ladder.find((one) => one.id === id);
-          return skill ? [askedOf(skill, reading)] : [];
-        }),
+        skills: skillsOf.map((skill) => askedOf(skill, reading)),
       }) !== null,
   };
 }
 
-/** What is worked when nobody gets on after all: the ground work of the main, else what that rests on. */
-function smallerOf({ ladder, reading }: At, main: readonly string[]): readonly string[] {
-  const skills = ladder.filter(({ id }) => main.includes(id));
-  const ground = skills.filter(({ bears }) => bears === "nothing");
-  if (ground.length > 0) return ground.map(({ id }) => id);
-  const grounds = (ids: readonly string[]): readonly Skill[] =>
-    ladder
-      .filter((skill) => ids.includes(skill.id))
-      .flatMap((skill) => (skill.bears === "nothing" ? [skill] : grounds(skill.after)));
-  const before = [...grounds(skills.flatMap(({ after }) => after))];
-  return [...new Set(before.sort((a, b) => reading.counts(a) - reading.counts(b)).map(({ id }) => id))].slice(0, 2);
-}
-
-function needsOf(at: At): readonly string[] {
-  const { advised, horse, file } = at;
-  const wantsBack = advised.stay.goals.some(({ skill }) => at.ladder.some((one) => one.id === skill && one.bears !== "nothing"));
-  const left = Math.round((Date.parse(advised.lastDay) - Date.parse(advised.today)) / 86_400_000);
+function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
+  const { advised, horse, file, reading, ladder } = at;
+  const { stay, today, lastDay } = advised;
+  const wantsBack = stay.goals.some(({ skill }) => ladder.some((one) => one.id === skill && one.bears !== "nothing"));
+  const step = stepOf(at);
+  const next = nextOf(at);
+  const alarms = alarmsOf(factsOf(stay)).filter(({ day }) => daysBetween(addDays(stay.firstDay, day), today) <= ALARM_DAYS);
   return [
     ...(wantsBack && nobodyLightEnough(horse.load, advised.people) ? ["nobody-light-enough"] : []),
     ...(file.evaluations.length > 0 && !horse.signed ? ["not-signed"] : []),
     ...(horse.load === null || (horse.weightDays ?? 0) > 28 ? ["weigh"] : []),
     ...(horse.checks.some(({ because }) => because === "open") ? ["check-open"] : []),
     ...(horse.checks.some(({ because }) => because === "found") ? ["check-found"] : []),
-    ...(left <= LAST_DAYS && !file.evaluations.some(({ kind }) => kind === "exit") ? ["exit", "report"] : []),
+    ...(daysBetween(today, lastDay) <= LAST_DAYS && !file.evaluations.some(({ kind }) => kind === "exit")
+      ? ["exit", "report"]
+      : []),
+    ...(alarms.length > 0 ? ["stall"] : []),
+    ...(advised.owed >= 2 ? ["behind"] : []),
+    ...(horse.hold === null && (horse.daysOff ?? 0) >= TIME_OFF_DAYS ? ["time-off"] : []),
+    ...trainerNeeds({
+      today,
+      firstDay: stay.firstDay,
+      length: file.stay.term,
+      stepBack: horse.stepBack,
+      ready: step && next && step.state === "ready" && step.proposed ? { step: next.step, skill: next.skill.id } : null,
+      stuck: stay.standing.stuck,
+      goals: stay.goals.map(({ skill, must, by }) => {
+        const one = told.find((goal) => goal.skill === skill);
+        return { skill, must, by: by ?? null, chance: one?.chance ?? 0, met: one?.met ?? false };
+      }),
+      next: nextFrom(
+        ladder,
+        reading,
+        stay.goals.map(({ skill }) => skill),
+      ).map(({ id }) => id),
+    }).map(({ code }) => code),
   ];
 }
 
@@ -294,7 +328,12 @@ export function adviceOn(file: Case, advised: Advised) {
   const plan = layPlan(planAsked(stay, belief));
   const dayOf = (laid: LaidSession): LocalDate => addDays(stay.firstDay, laid.day);
   const laidToday = plan.find((one) => dayOf(one) >= today) ?? null;
-  const card = cardOf(at, laidToday);
+  const goals = goalsOf(at);
+  const card = cardOf(
+    at,
+    laidToday,
+    stay.goals.filter(({ skill }) => !goals.some((one) => one.skill === skill && one.met)),
+  );
   const skillsOf = (ids: readonly string[]): readonly Skill[] => at.ladder.filter(({ id }) => ids.includes(id));
   const kind = card.kind as SessionKind | "none";
   const asked = skillsOf([...card.warmUp, ...card.main, ...card.finish]);
@@ -304,19 +343,20 @@ export function adviceOn(file: Case, advised: Advised) {
     "ground",
     asked.filter(({ bears }) => bears === "nothing"),
   );
-  const ridden =
-    at.horse.stage !== "unridden" &&
-    !barsBearing(horseReasons(at.horse, bearingAct("rider"))) &&
-    nobodyLightEnough(at.horse.load, advised.people) === null;
   return {
     format: "furlong-advice/1",
     levels: levelsOf(at),
     stage: at.reading.stage,
     hardSide: { overall: hardSideOf(scores, at.ladder).side, today: hardSideFor(scores, at.ladder, card.main).side },
     limits: limitsOf(at),
-    goals: goalsOf(at),
+    goals: goals.map(({ met: _met, ...goal }) => goal),
     step: stepOf(at),
-    protocol: null,
+    protocol: at.horse.stepBack && {
+      code: at.horse.stepBack.code,
+      at: at.horse.stepBack.at,
+      quiet: at.horse.stepBack.quiet,
+      of: at.horse.stepBack.of,
+    },
     card,
     gate: {
       // A ground card is worked on the ground, whatever could be opened.
@@ -328,20 +368,18 @@ export function adviceOn(file: Case, advised: Advised) {
       .filter((one) => dayOf(one) > today)
       .slice(0, SESSIONS_SHOWN)
       .map((one) => {
-        const main = one.items.map(({ skill }) => skill);
-        const bears = skillsOf(main).some((skill) => skill.bears !== "nothing");
         return {
           day: dayOf(one),
-          kind: bears || ridden ? "both" : "ground",
-          because: one.purpose,
-          warmUp: [],
-          main,
-          handling: [],
-          finish: [],
-          leaveAlone: [],
+          kind: one.kind,
+          because: one.because.code,
+          warmUp: [...one.warmUp],
+          main: one.items.map(({ skill }) => skill),
+          handling: [...one.handling],
+          finish: [...one.finish],
+          leaveAlone: [...one.leaveAlone],
         };
       }),
-    needs: [...needsOf(at)],
+    needs: [...new Set(needsOf(at, goals))],
   };
 }
 
@@ -375,7 +413,26 @@ export const adviceVocabulary = (ladder: readonly Skill[]) => ({
         : [need],
     ),
   })),
-  needs: ["nobody-light-enough", "not-signed", "weigh", "check-open", "check-found", "exit", "report"],
+  needs: [
+    "nobody-light-enough",
+    "not-signed",
+    "weigh",
+    "check-open",
+    "check-found",
+    "exit",
+    "report",
+    "stall",
+    "behind",
+    "time-off",
+    "same-trouble",
+    "step-ready",
+    "dated-goal",
+    "goal",
+    "stuck",
+    "next-goals",
+  ],
+  becauses: ["hold", ...BECAUSE_CODES],
+  protocols: PROTOCOLS,
   bases: ["seen", "implied", "told", "none"],
   stages: ["unridden", "first-rides", "riding"],
   bears: BEARS,

@@ -5,6 +5,7 @@ import { addDays, dayNumber, type LocalDate, later } from "#core/calendar/local-
 import { readTerm, type TermFacts, workFromOf } from "#core/calendar/term.ts";
 import type { CheckFacts } from "#core/check/check.ts";
 import { STRAIGHT } from "#core/forecast/calibrate.ts";
+import { standStill } from "#core/forecast/outlook.ts";
 import type { Session } from "#core/forecast/stay.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { goalsInWords } from "#core/intake/aims.ts";
@@ -21,8 +22,9 @@ import type { PermitPerson } from "#core/permission/horse.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
 import { lowestOf } from "#core/permission/trouble.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import type { StayRecord } from "#core/plan/outlook.ts";
+import { factsOf, type StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { type Standing, standingOf } from "#core/plan/standing.ts";
 import { waitsOf } from "#core/plan/waits.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type ReadScore, STAGES } from "#core/reading/reading.ts";
@@ -121,6 +123,8 @@ export interface Advised {
   readonly people: readonly PermitPerson[];
   readonly scores: readonly ReadScore[];
   readonly lastDay: LocalDate;
+  /** Sessions that are owed today. */
+  readonly owed: number;
 }
 
 export function recordOf(file: Case, whole: Ladder): Advised {
@@ -250,12 +254,18 @@ export function recordOf(file: Case, whole: Ladder): Advised {
   };
   const reading = readTerm(term, today);
   const people = file.people.map(personOf);
-  return {
+  const goals = goalsOf(file, whole);
+  const standing = (stuck: readonly string[]): Standing =>
+    standingOf({ record, today, goals, complaint: stay.complaint, stuck, ladder: whole });
+  const waits = (stuck: readonly string[]): StayRecord["waits"] =>
+    waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goals.map(({ skill }) => skill), stuck });
+  const advised: Advised = {
     today,
     record,
     people,
     scores,
     lastDay: reading.lastDay,
+    owed: reading.owed,
     stay: {
       kind: stay.kind,
       firstDay: stay.firstDay,
@@ -268,14 +278,14 @@ export function recordOf(file: Case, whole: Ladder): Advised {
       methods: METHODS,
       ladder: ladderForStay(whole.skills, [
         ...scores.map(({ skill }) => skill),
-        ...goalsOf(file, whole).map(({ skill }) => skill),
+        ...goals.map(({ skill }) => skill),
         ...(file.card?.skills ?? []),
       ]),
       seen: intake ? givenIn(whole, intake.marks, "evaluations") : [],
       sessions: sessionsOf(whole, file, { evaluations, sessions }),
-      goals: goalsOf(file, whole),
+      goals,
       pins: [],
-      waits: waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goalsOf(file, whole).map(({ skill }) => skill) }),
+      waits: waits([]),
       missed: Math.max(0, reading.contractedSoFar - reading.delivered),
       planned: Math.max(reading.contractedSoFar, reading.delivered),
       minutes: Math.min(record.signed?.sessionMinutes ?? method.sessionMinutes, method.sessionMinutes),
@@ -283,19 +293,24 @@ export function recordOf(file: Case, whole: Ladder): Advised {
       leanings: [],
       usualRate: 0,
       bend: STRAIGHT,
+      standing: standing([]),
     },
   };
+  const stuck = [...standStill(factsOf(advised.stay))];
+  const stands = standing(stuck);
+  return { ...advised, stay: { ...advised.stay, standing: stands, waits: waits(stands.stuck) } };
 }
 
 const goalsOf = ({ goals, stay }: Case, ladder: Ladder): readonly PlanGoal[] =>
   goals
     ?.filter(({ verdict }) => verdict !== "not-this-term")
-    .map(({ skill, target, side, weight, must }) => ({
+    .map(({ skill, target, side, weight, must, by }) => ({
       skill,
       target,
       side: side === "both" ? null : side,
       weight,
       must,
+      by,
     })) ?? goalsInWords(`${stay.aim}. ${stay.complaint}`, ladder).map((goal) => ({ ...goal, side: null, weight: 2, must: true }));
 
 /** Work as the estimator hears it: a session's minutes shared out among what was scored; a later evaluation is a look of a minute each. */

@@ -1,12 +1,16 @@
 /** Goals and pins of a stay's plan, the barn's ladder, and what of a plan and a forecast is kept. */
 import { z } from "zod/mini";
+import { SESSION_KINDS } from "#core/card/card.ts";
 import { STALL_GROUPS } from "#core/forecast/stall.ts";
 import { SIDES, sidesOf } from "#core/kernel/sides.ts";
 import { ANSWERS, type OwnMethod } from "#core/ladder/methods.ts";
 import { SKILL_PLACES } from "#core/ladder/skill.ts";
+import { PROTOCOLS } from "#core/permission/protocol.ts";
+import { STEPS } from "#core/permission/steps.ts";
+import { type Because, FOLLOW_UPS } from "#core/plan/because.ts";
 import { type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
 import { type LaidSession, type Moved, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
-import { flag, id, list, methodId, oneOf, said, skill, version, whole, words } from "./fields.ts";
+import { date, flag, id, list, methodId, oneOf, said, skill, version, whole, words } from "./fields.ts";
 import { here } from "./ladder.here.ts";
 
 export const PlanGoalFields = z
@@ -16,6 +20,7 @@ export const PlanGoalFields = z
     side: z.nullable(oneOf(SIDES)),
     weight: z.literal([...WEIGHTS], "A weight of 1, 2 or 3."),
     must: flag,
+    by: z._default(z.nullable(date), null),
   })
   .check(
     z.refine(
@@ -76,6 +81,21 @@ const Condition = z.union([
   z.object({ code: z.literal("calm-day") }),
   z.object({ code: z.literal("second-person") }),
 ]);
+const BecauseFields = z.union([
+  z.object({ code: z.enum(["pinned", "asked", "wider", "ladder"]) }),
+  z.object({
+    code: z.literal("protocol"),
+    protocol: z.enum(PROTOCOLS),
+    at: z.nullable(z.string()),
+    days: z.nullable(z.number()),
+  }),
+  z.object({ code: z.literal("step"), step: z.enum(STEPS) }),
+  z.object({ code: z.literal("follow-up"), why: z.enum(FOLLOW_UPS) }),
+  z.object({ code: z.enum(["complaint", "goal"]), goal: z.string(), part: z.boolean(), must: z.boolean() }),
+  z.object({ code: z.literal("another-way"), skill: z.string() }),
+  z.object({ code: z.literal("proof"), goal: z.string() }),
+]) satisfies z.core.$ZodType<Because>;
+const ids = z._default(z.array(z.string()), []);
 export const LaidFields = z.object({
   day: z.int(),
   purpose: z.enum(PURPOSES),
@@ -83,6 +103,14 @@ export const LaidFields = z.object({
   place: z._default(z.enum(SKILL_PLACES), "anywhere"),
   change: z._default(z.boolean(), false),
   items: z.array(z.object({ skill: z.string(), isNew: z.boolean(), pinned: z.boolean(), when: z.array(Condition) })),
+  // Nor had plans laid before sessions were composed anything around their main.
+  kind: z._default(z.enum(SESSION_KINDS), "ground"),
+  because: z._default(BecauseFields, { code: "ladder" }),
+  warmUp: ids,
+  handling: ids,
+  finish: ids,
+  leaveAlone: ids,
+  smaller: ids,
 }) satisfies z.core.$ZodType<LaidSession>;
 
 const day = z.int();

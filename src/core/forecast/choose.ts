@@ -43,6 +43,10 @@ export interface Moment {
   readonly missing: readonly number[];
   /** By skill: 1 where it must not be asked. */
   readonly barred: Uint8Array;
+  /** By goal: planned sessions that come after the day on which it is needed; missing: none. */
+  readonly late?: readonly number[];
+  /** False: met goals that fade are left out of account. */
+  readonly freshness?: boolean;
 }
 
 /** Over some tracks: the lowest z of P(θ ≥ level), which is that of the side on which least is known to be there. */
@@ -97,7 +101,14 @@ export const benchOf = (course: Course): Bench => ({
 });
 
 /** The goal's value a work, shared out to everything that it still needs. */
-function addWorth(course: Course, known: Known, moment: Moment, goal: CourseGoal, missing: number, bench: Bench): void {
+function addWorth(
+  course: Course,
+  known: Known,
+  moment: Moment,
+  goal: CourseGoal,
+  { missing, sessionsLeft }: { readonly missing: number; readonly sessionsLeft: number },
+  bench: Bench,
+): void {
   const { need, chain, index } = bench;
   let works = 0;
   for (const prior of goal.ancestors) works += need[prior] ?? 0;
@@ -105,9 +116,9 @@ function addWorth(course: Course, known: Known, moment: Moment, goal: CourseGoal
   const own = Math.max(missing, worksBetween(course, known, goal.at, span));
   works += own;
   const whole = (chain[goal.at] ?? 0) + own;
-  const slots = moment.sessionsLeft * moment.items;
+  const slots = sessionsLeft * moment.items;
   const chance =
-    cumulative((moment.sessionsLeft - whole) / (0.5 * whole + 1.5)) * cumulative((slots * USED - works) / (0.5 * works + 3));
+    cumulative((sessionsLeft - whole) / (0.5 * whole + 1.5)) * cumulative((slots * USED - works) / (0.5 * works + 3));
   const perWork = (goal.value * chance) / Math.max(1, works);
   for (const prior of goal.ancestors) if ((need[prior] ?? 0) > 0) index[prior] = (index[prior] ?? 0) + perWork;
   index[goal.at] = (index[goal.at] ?? 0) + perWork;
@@ -146,11 +157,18 @@ function staleGoals(course: Course, known: Known, { met, lastWorked, today }: Mo
     .sort((a, b) => since(b) - since(a) || a - b);
 }
 
+/** By goal: planned sessions after its day. */
+export const lateOf = (goals: readonly GoalFacts[], days: readonly number[]): readonly number[] =>
+  goals.map(({ by }) => (by === undefined ? 0 : days.filter((day) => day > by).length));
+
 /** Skills of the course for one session, by number, best first; the same knowledge and question give the same answer. */
 export function chooseOn(course: Course, known: Known, moment: Moment, bench: Bench = benchOf(course)): readonly number[] {
   fillNeeds(course, known, moment.minutes, bench);
   course.goals.forEach((goal, i) => {
-    if (!moment.met[i]) addWorth(course, known, moment, goal, moment.missing[i] ?? 2, bench);
+    const sessionsLeft = moment.sessionsLeft - (moment.late?.[i] ?? 0);
+    // Its day is past: it steers nothing any more.
+    if (moment.met[i] || sessionsLeft <= 0) return;
+    addWorth(course, known, moment, goal, { missing: moment.missing[i] ?? 2, sessionsLeft }, bench);
   });
   const { index } = bench;
   const { lastWorked, today, barred, items } = moment;
@@ -158,7 +176,7 @@ export function chooseOn(course: Course, known: Known, moment: Moment, bench: Be
     lastWorked[skill] === Number.NEGATIVE_INFINITY && weakerOf(course, known.mean, skill) < NEW_BELOW;
   const chosen: number[] = [];
   let fresh = 0;
-  for (const skill of staleGoals(course, known, moment)) {
+  for (const skill of moment.freshness === false ? [] : staleGoals(course, known, moment)) {
     if (chosen.length >= Math.min(FRESH_SLOTS, items)) break;
     // A met goal has proved itself: it waits for nothing below it.
     if (!chosen.includes(skill) && barred[skill] === 0) chosen.push(skill);

@@ -30,7 +30,7 @@ const quantile = (sorted: ArrayLike<number>, share: number): number =>
 
 function readGoal(played: Played, goal: number, done: number): GoalForecast {
   const days = (played.metDay[goal] as Int16Array).slice(0, done);
-  const met = days.filter((day) => day !== NEVER).sort();
+  const met = days.filter((day) => day !== NEVER && day <= (played.by[goal] as number)).sort();
   // Over all plays: those that never meet it stand after every day.
   const dayAt = (share: number): number | null => {
     const at = Math.floor(share * done);

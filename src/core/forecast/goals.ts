@@ -14,6 +14,8 @@ export interface GoalFacts {
   readonly value: number;
   /** The one side on which it is asked of a two-sided skill; null: on both. */
   readonly side: Side | null;
+  /** The last day that counts for it, as sessions count theirs; missing: the end of the term. */
+  readonly by?: number;
 }
 
 /** P(θ ≥ level) on a track. */

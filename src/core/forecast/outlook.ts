@@ -65,6 +65,13 @@ export function* watchOf(
   };
 }
 
+/** Skills that gained next to nothing over their last sessions, by themselves. */
+export function standStill(facts: StayFacts): readonly string[] {
+  const watch = watchOf(facts, 0);
+  let step = watch.next();
+  while (!step.done) step = watch.next();
+  return step.value.stuck;
+}
 /** Alarms of a stay, all at once. */
 export function alarmsOf(facts: StayFacts): readonly StallAlarm[] {
   const watch = watchOf(facts);

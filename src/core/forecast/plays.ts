@@ -4,7 +4,7 @@
  * that two questions asked with one seed differ by what was changed and by nothing else. Rates of events are the barn's model, not measured here.
  */
 import { type Random, seededRandom } from "../kernel/random.ts";
-import { benchOf, chooseOn, lowestOf, weakerOf } from "./choose.ts";
+import { benchOf, chooseOn, lateOf, lowestOf, weakerOf } from "./choose.ts";
 import { type Course, type CourseGoal, courseOf, type Known } from "./course.ts";
 import type { Doubt } from "./doubt.ts";
 import { type Draws, drawsOf } from "./draw.ts";
@@ -62,6 +62,8 @@ export interface Played {
   /** Level of the weaker side on each of `levelDays`: the plays of the first day, then of the second … */
   readonly levels: readonly Float32Array[];
   readonly levelDays: readonly number[];
+  /** By goal: the last day that counts; infinite: the end of the term. */
+  readonly by: readonly number[];
 }
 export interface Plays {
   /** Plays up to `until`, at most all; tells how many are done. */
@@ -109,6 +111,7 @@ export function playsOf({ belief, sessions, goals, ahead, options, doubt }: Play
     held: goals.map(() => new Uint8Array(options.plays)),
     levels: goals.map(() => new Float32Array(options.plays * levelDays.length)),
     levelDays,
+    by: goals.map(({ by = Number.POSITIVE_INFINITY }) => by),
   };
   const play = playerOf({ course, start, draws, stalled, ahead, options, sessions, played, lastSession: belief.lastDay });
   let done = 0;
@@ -172,6 +175,7 @@ function playerOf({
   const met = goals.map(() => false);
   const missing = goals.map(() => PROOFS);
   const open = new Uint8Array(skills.length);
+  const late = lateOf(goals, ahead.days);
   const barred = new Uint8Array(skills.length);
   const bench = benchOf(course);
   const riderShares = spread(healthy.riders.map((rider) => 1 + sessions.filter((session) => session.rider === rider).length));
@@ -332,7 +336,7 @@ function playerOf({
         ? chooseOn(
             course,
             known,
-            { sessionsLeft, items, minutes: minutesEach, today: day, lastWorked, met, missing, barred },
+            { sessionsLeft, items, minutes: minutesEach, today: day, lastWorked, met, missing, barred, late },
             bench,
           )
         : habitOn(course, habit, { items, day, lastScore, lastWorked, open, target: start.target, barred }, queue, noise);

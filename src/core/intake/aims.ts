@@ -122,7 +122,7 @@ const patternOf = (phrase: string): RegExp =>
 const MOST_GOALS = 6;
 
 /** Skills whose phrases stand in a text, in the order in which they come; the longest phrase takes its words from the shorter ones. */
-function namedIn(text: string, skills: readonly Skill[]): readonly string[] {
+export function namedIn(text: string, skills: readonly Skill[]): readonly string[] {
   const phrases = skills.flatMap(({ id, aims }) => aims.map((phrase) => ({ id, phrase })));
   const found: { id: string; at: number }[] = [];
   let rest = text.toLowerCase();

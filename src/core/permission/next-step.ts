@@ -9,18 +9,34 @@ export interface NextStep {
   readonly missing: readonly Missing[];
 }
 
+/** What a step does for the first time; of a horse told to be ridden its first ride here is what it is told to do. */
+function skillsOf(step: Step, { ladder, reading, rides }: StepFacts): readonly Skill[] {
+  if (step !== "first-ride") return STEP_LISTS[step].of.flatMap((tag) => tagged(ladder, tag));
+  if (rides > 0 || reading.stage === "riding") return [];
+  const told = (tag: "bend-stop" | "forward" | "trot"): readonly Skill[] =>
+    tagged(ladder, tag).filter((skill) => reading.basisOf(skill) === "told");
+  return told("trot").length === 0 ? [] : [...told("bend-stop"), ...told("forward")];
+}
+/** Steps that this horse has before it, with the first skill of each that it has not shown. */
+function stepsBefore(facts: StepFacts, fits: (skills: readonly Skill[]) => boolean): readonly NextStep[] {
+  return STEPS.flatMap((step) => {
+    const skills = skillsOf(step, facts);
+    if (skills.length === 0 || !fits(skills) || (step !== "first-ride" && isTaken(step, facts))) return [];
+    const skill = skills.find((one) => !facts.reading.isShown(one));
+    return skill ? [{ step, skill, missing: missingFor(skill, facts) }] : [];
+  });
+}
+
 /** In the order in which a horse is brought on; null where nothing new lies on the way. `grounded`: nothing is ever put on its back. */
 export function nextStep(facts: StepFacts, goals: readonly string[], grounded: boolean): NextStep | null {
   const wanted = new Set(goals.flatMap((goal) => [goal, ...ancestorsIn(facts.ladder, goal)]));
-  for (const step of STEPS) {
-    const skills = STEP_LISTS[step].of.flatMap((tag) => tagged(facts.ladder, tag));
-    if (!skills.some(({ id }) => wanted.has(id)) || isTaken(step, facts)) continue;
-    if (grounded && skills.some(({ bears }) => bears !== "nothing")) continue;
-    const skill = skills.find((one) => !facts.reading.isShown(one));
-    if (skill) return { step, skill, missing: missingFor(skill, facts) };
-  }
-  return null;
+  const fits = (skills: readonly Skill[]): boolean =>
+    skills.some(({ id }) => wanted.has(id)) && !(grounded && skills.some(({ bears }) => bears !== "nothing"));
+  return stepsBefore(facts, fits)[0] ?? null;
 }
+/** All that are ready as far as their lists go. */
+export const readySteps = (facts: StepFacts): readonly NextStep[] =>
+  stepsBefore(facts, () => true).filter(({ missing }) => missing.length === 0);
 
 const NEARLY = 3;
 /** What is missing, counted: a skill that is lacking on both sides is one thing. */

@@ -1,23 +1,30 @@
 /**
- * What a session's card asks for: begin with something the horse can do, one new step at the most, the hard side first,
- * end on something it can do; and what to leave alone today.
+ * What a session's card asks for: what the plan has laid for the day, as far as it may be asked today of these people, in this place and weather, composed
+ * anew around what is left of its main.
  */
 import type { SessionKind } from "../card/card.ts";
 import type { Side } from "../kernel/sides.ts";
-import { hasTag, tagged } from "../ladder/ladder.ts";
 import type { Method } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
+import type { StepBack } from "../permission/protocol.ts";
 import type { Reason } from "../permission/reasons.ts";
+import type { StepFacts } from "../permission/steps.ts";
 import type { HardSide } from "../reading/hard-side.ts";
 import type { HorseReading } from "../reading/reading.ts";
-import type { Condition, LaidItem } from "./term-plan.ts";
+import type { Because } from "./because.ts";
+import { composed, wantedHandling } from "./compose.ts";
+import type { PlanGoal } from "./goal-sets.ts";
+import { Mains, partsOfGoal } from "./main.ts";
+import type { Condition, LaidSession } from "./term-plan.ts";
 
-export const WORK_ROLES = ["begin", "go-on", "new", "finish"] as const;
+export const WORK_ROLES = ["warm-up", "main", "handling", "finish"] as const;
 export type WorkRole = (typeof WORK_ROLES)[number];
 
 export interface WorkItem {
   readonly skill: string;
   readonly role: WorkRole;
+  /** First time here. */
+  readonly isNew: boolean;
   /** The side to begin with, or, where the method works one side a day, the only one. */
   readonly side: Side | null;
   /** What must be so on the day before this step is taken. */
@@ -29,21 +36,13 @@ export interface Withheld {
   readonly reasons: readonly Reason[];
 }
 export interface CardWork {
+  readonly because: Because;
+  /** In the order in which they are worked; a skill may stand twice, as main and to finish with. */
   readonly items: readonly WorkItem[];
   readonly leaveAlone: readonly string[];
+  readonly smaller: readonly string[];
   readonly withheld: readonly Withheld[];
 }
-
-/** How many skills of the ladder have this one somewhere among their prerequisites. */
-const opens = (ladder: readonly Skill[], id: string): number => {
-  const found = new Set<string>();
-  for (const skill of ladder) if (skill.after.some((before) => before === id || found.has(before))) found.add(skill.id);
-  return found.size;
-};
-
-/** Skills tried by a few sessions but not yet reliable count as under way. */
-const RELIABLE = 4;
-const USABLE = 3;
 
 export interface WorkAsked {
   readonly ladder: readonly Skill[];
@@ -52,97 +51,123 @@ export interface WorkAsked {
   /** The hard side of some work. */
   readonly hardFor: (main: readonly string[]) => HardSide;
   readonly method: Method;
-  /** Sessions so far, so that the weaker rungs take turns. */
+  /** Sessions so far, so that equals take turns. */
   readonly turn: number;
   /** What bars a skill today, with today's people, place and weather; empty: it may be asked. */
   readonly barred: (skill: Skill) => readonly Reason[];
-  /** The next big step. Ready, it is the work of the day; else it is what a rider would be tempted to take up. */
-  readonly step: { readonly skill: Skill; readonly ready: boolean } | null;
+  /** The next big step, where it is not ready. */
+  readonly nextStep: { readonly skill: Skill; readonly near: boolean } | null;
+  readonly steps: StepFacts;
   /** Skills that a check holds back. */
   readonly held: readonly string[];
+  readonly stepBack: StepBack | null;
+  /** Those that are not met. */
+  readonly goals: readonly PlanGoal[];
+  readonly complaint: readonly string[];
+  readonly handlingIsWork: boolean;
   /** What the plan has laid for this day; null: it has laid nothing, and the record alone decides. */
-  readonly laid: readonly LaidItem[] | null;
-}
-
-/** Something that it does well and that prepares the work: what that rests on, or of its branch. A horse that leads is not warmed up by being caught. */
-function warmUp(
-  known: readonly Skill[],
-  work: readonly Skill[],
-  ladder: readonly Skill[],
-  reading: HorseReading,
-): Skill | undefined {
-  const leads = tagged(ladder, "lead").some((skill) => reading.counts(skill) >= USABLE);
-  const fit = known.filter((skill) => !(leads && hasTag(skill, "caught")));
-  const prepares = (skill: Skill): boolean =>
-    work.some((one) => one.after.includes(skill.id) || (one.branch === skill.branch && one.id !== skill.id));
-  return fit.find(prepares) ?? fit[0];
+  readonly laid: Pick<LaidSession, "items" | "because" | "warmUp" | "handling" | "smaller"> | null;
 }
 
 /** Deterministic: the same record gives the same card. Nothing is asked that may not be done, and a ground card asks for nothing that bears weight. */
-export function cardWork({ ladder, reading, kind, hardFor, method, turn, barred, step, held, laid }: WorkAsked): CardWork {
-  const ofKind = ({ bears }: Skill): boolean => kind === "both" || (kind === "ground" ? bears === "nothing" : bears === "rider");
-  const mine = ladder.filter((skill) => ofKind(skill) && barred(skill).length === 0);
-  const planned = (laid ?? []).filter(({ skill }) => mine.some(({ id }) => id === skill));
-  const withheld = (laid ?? []).flatMap((one): Withheld[] => {
-    const skill = ladder.find(({ id }) => id === one.skill);
-    const reasons = skill ? barred(skill) : [];
-    return reasons.length > 0 ? [{ skill: one.skill, reasons }] : [];
+export function cardWork(asked: WorkAsked): CardWork {
+  const { ladder, reading, kind, hardFor, method, turn, barred, nextStep, held, goals, complaint, stepBack } = asked;
+  const ofKind = ({ bears }: Skill): boolean => kind !== "ground" || bears === "nothing";
+  const may = (skill: Skill): boolean => ofKind(skill) && barred(skill).length === 0;
+  // A plan of before the trouble says nothing of the day after it.
+  const laid =
+    asked.laid && (stepBack === null || asked.laid.because.code === "protocol" || isAsked(asked.laid.because))
+      ? asked.laid
+      : null;
+  const skillOf = (id: string): readonly Skill[] => ladder.filter((skill) => skill.id === id);
+  const planned = (laid?.items ?? []).flatMap(({ skill }) => skillOf(skill));
+  const smaller = (laid?.smaller ?? []).flatMap(skillOf).filter(may);
+  const able = planned.filter(may);
+  const fallback = able.length > 0 ? null : planned.length > 0 && smaller.length > 0 ? null : alone(asked, may);
+  const main = able.length > 0 ? able : fallback ? fallback.skills : smaller.slice(0, 2);
+  const because = fallback?.because ?? laid?.because ?? { code: "ladder" as const };
+  const withheld = planned.flatMap((skill): Withheld[] => {
+    const reasons = barred(skill);
+    return reasons.length > 0 ? [{ skill: skill.id, reasons }] : [];
   });
-  const level = (skill: Skill): number => reading.counts(skill);
-  const open = (skill: Skill): boolean =>
-    skill.after.every((id) => {
-      const before = ladder.find((other) => other.id === id);
-      return before === undefined || level(before) >= USABLE;
-    });
-
-  const known = mine.filter((skill) => level(skill) >= USABLE);
-  const underWay = mine.filter((skill) => reading.basisOf(skill) === "seen" && open(skill) && level(skill) < RELIABLE);
-  // What is implied or told is no lesson: it is looked at in passing.
-  const fresh = mine.filter((skill) => reading.basisOf(skill) === "none" && open(skill));
-  const rotated = <T>(list: readonly T[]): T[] => list.map((_, i) => list[(i + turn) % list.length] as T);
-
-  // What opens most of the ladder comes first; the second place goes round, so that nothing is forgotten.
-  const byWeight = [...underWay].sort(
-    (a, b) => Number(level(a) >= USABLE) - Number(level(b) >= USABLE) || opens(ladder, b.id) - opens(ladder, a.id),
-  );
-  const main = byWeight[0];
-  const other = rotated(underWay).find((skill) => skill !== main);
-  const named = (isNew: boolean): Skill[] =>
-    planned.filter((one) => one.isNew === isNew).flatMap((one) => mine.find(({ id }) => id === one.skill) ?? []);
-  // A first time is asked by itself, and only as far as the horse offers.
-  const first = step?.ready && mine.includes(step.skill) ? step.skill : null;
-  const planWork = planned.length > 0 ? named(false) : [main, other].filter((skill): skill is Skill => skill !== undefined);
-  const goOn = first ? [] : planWork;
-  const begin = warmUp(
-    rotated(known).filter((skill) => !goOn.includes(skill)),
-    first ? [first] : goOn,
+  const parts = composed({
     ladder,
     reading,
-  );
-  const finish = rotated([...known].reverse()).find((skill) => skill !== begin && !goOn.includes(skill));
-  // Something new only while little is under way: small asks, and not every fault at once.
-  const unplanned = goOn.length < 2 || goOn.every((skill) => level(skill) >= 2) ? fresh[0] : undefined;
-  const start = first ?? (planned.length > 0 ? named(true)[0] : unplanned);
-
-  const hard = hardFor([...goOn, ...(start ? [start] : [])].map(({ id }) => id));
+    main,
+    kind,
+    may,
+    handling: wantedHandling(ladder, reading, goals, complaint),
+    look: (laid?.warmUp ?? []).flatMap(skillOf).filter((skill) => reading.basisOf(skill) === "none"),
+    stepBack,
+    nextStep: nextStep && !main.includes(nextStep.skill) ? nextStep : null,
+    held,
+    turn,
+  });
+  const hard = hardFor(main.map(({ id }) => id));
   const sideFor = (skill: Skill): Side | null => {
     if (!skill.sided) return null;
     if (method.sides === "one-a-day") return turn % 2 === 0 ? "left" : "right";
     return hard === "left" || hard === "right" ? hard : null;
   };
-  const item = (skill: Skill, role: WorkRole): WorkItem => ({
-    skill: skill.id,
-    role,
-    side: sideFor(skill),
-    when: planned.find((one) => one.skill === skill.id)?.when ?? [],
-  });
-  const items = [
-    ...(begin ? [item(begin, "begin")] : []),
-    ...goOn.map((skill) => item(skill, "go-on")),
-    ...(start ? [item(start, start === first && reading.basisOf(first) === "seen" ? "go-on" : "new")] : []),
-    ...(finish ? [item(finish, "finish")] : []),
-  ];
-  const asked = new Set(items.map((one) => one.skill));
-  const tempting = [...(step && !first ? [step.skill.id] : []), ...held.filter((id) => ladder.some((skill) => skill.id === id))];
-  return { items, leaveAlone: [...new Set(tempting)].filter((id) => !asked.has(id)), withheld };
+  const itemsOf = (ids: readonly string[], role: WorkRole): readonly WorkItem[] =>
+    ids.flatMap(skillOf).map((skill) => ({
+      skill: skill.id,
+      role,
+      isNew: reading.basisOf(skill) === "none" || (reading.basisOf(skill) === "told" && role === "main"),
+      side: sideFor(skill),
+      when: role === "main" ? (laid?.items.find((one) => one.skill === skill.id)?.when ?? []) : [],
+    }));
+  return {
+    because,
+    items: [
+      ...itemsOf(parts.warmUp, "warm-up"),
+      ...itemsOf(
+        main.map(({ id }) => id),
+        "main",
+      ),
+      ...itemsOf(parts.handling, "handling"),
+      ...itemsOf(parts.finish, "finish"),
+    ],
+    leaveAlone: parts.leaveAlone,
+    smaller: parts.smaller,
+    withheld,
+  };
 }
+const isAsked = ({ code }: Because): boolean => code === "asked" || code === "pinned";
+
+/** Where no plan says what the day is about, or nothing of it may be asked: the record alone. */
+function alone(asked: WorkAsked, may: (skill: Skill) => boolean): ReturnType<Mains["choose"]> {
+  const { ladder, reading, goals, complaint, handlingIsWork, turn, steps, stepBack } = asked;
+  const parts = goals.map(({ skill }) => partsOfGoal(ladder, skill));
+  const ready = (skill: Skill): boolean =>
+    reading.isShown(skill) || skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= READY));
+  const ranked = ladder.filter(
+    (skill) =>
+      parts.some((part) => part.has(skill.id)) &&
+      ready(skill) &&
+      reading.counts(skill) < RELIABLE &&
+      reading.basisOf(skill) !== "implied",
+  );
+  // What everybody's goals rest on most comes first.
+  const wanted = (skill: Skill): number => parts.filter((part) => part.has(skill.id)).length;
+  return new Mains({ ladder, goals, complaint, handlingIsWork, again: [], sessionsSoFar: turn }).choose(
+    {
+      reading,
+      steps,
+      may,
+      noFirst: false,
+      met: goals.map(() => false),
+      ranked: [...ranked].sort((a, b) => wanted(b) - wanted(a) || reading.counts(a) - reading.counts(b)).map(({ id }) => id),
+      stale: [],
+      before: [],
+      ahead: 0,
+      lastOfTerm: false,
+      lacking: [],
+      stuck: [],
+      dated: null,
+    },
+    stepBack,
+  );
+}
+const READY = 3;
+const RELIABLE = 4;

@@ -1,4 +1,5 @@
 /** Goals of a stay, and sets of them that are ready for the usual kinds of stay: a beginning, to be changed for the horse. */
+import type { LocalDate } from "../calendar/local-date.ts";
 import type { Side } from "../kernel/sides.ts";
 import { tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -13,6 +14,8 @@ export interface PlanGoal {
   readonly weight: 1 | 2 | 3;
   /** Promised to the owner, not only wished for. */
   readonly must: boolean;
+  /** The day on which it is needed: a shipping, a show; null: the end of the term. */
+  readonly by?: LocalDate | null;
 }
 export const WEIGHTS = [1, 2, 3] as const;
 const MUST = 2;

@@ -3,7 +3,7 @@
  * the server run the same code on the same facts.
  */
 import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
-import type { TermFacts } from "../calendar/term.ts";
+import { isWorkable, type TermFacts } from "../calendar/term.ts";
 import type { Bend } from "../forecast/calibrate.ts";
 import { type Reading, readingNow } from "../forecast/doubt.ts";
 import type { Belief } from "../forecast/estimator.ts";
@@ -19,6 +19,7 @@ import type { Skill } from "../ladder/skill.ts";
 import { impliedBy } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
+import type { Standing } from "./standing.ts";
 import type { Pin, PlanAsked } from "./term-plan.ts";
 
 export interface StayRecord {
@@ -52,6 +53,7 @@ export interface StayRecord {
   readonly usualRate: number;
   /** How the barn's past bends a chance. */
   readonly bend: Bend;
+  readonly standing: Standing;
 }
 
 /** Skills of a session that serve the goals; it begins and ends with something that the horse can do. */
@@ -123,12 +125,18 @@ export function factsOf(record: StayRecord, what: WhatIf = NOW): StayFacts {
   };
 }
 
-export function goalsOf(record: StayRecord, what: WhatIf = NOW): readonly GoalFacts[] {
+function goalsIn(record: StayRecord, what: WhatIf): readonly PlanGoal[] {
   const used = new Set(record.ladder.map(({ id }) => id));
-  return record.goals
-    .filter(({ skill }) => used.has(skill) && !(what.code === "drop" && what.skill === skill))
-    .map((goal) => ({ skill: goal.skill, target: goal.target, side: goal.side, value: valueOf(goal) }));
+  return record.goals.filter(({ skill }) => used.has(skill) && !(what.code === "drop" && what.skill === skill));
 }
+export const goalsOf = (record: StayRecord, what: WhatIf = NOW): readonly GoalFacts[] =>
+  goalsIn(record, what).map((goal) => ({
+    skill: goal.skill,
+    target: goal.target,
+    side: goal.side,
+    value: valueOf(goal),
+    ...(goal.by ? { by: stayDay(record.firstDay, goal.by) } : {}),
+  }));
 
 export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
   const { firstDay, today, term } = record;
@@ -182,6 +190,14 @@ export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW
     ahead: aheadOf(record, what),
     ladder: ladderOf(record, what),
     pins: record.pins,
+    trainer: {
+      ...record.standing,
+      firstDay: record.firstDay,
+      kind: record.kind,
+      goals: goalsIn(record, what),
+      groundSessionsFirst: methodIn(record, what).groundSessionsFirst,
+      restsAfter: (day) => !isWorkable(record.term, addDays(day, 1)),
+    },
   };
 }
 

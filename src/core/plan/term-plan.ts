@@ -2,15 +2,30 @@
  * The plan of what is left of a term: for each planned day the few things to work, by the rule that the forecast plays, with what the horse is expected
  * to know by then. Nothing of it is kept by hand but pins: it is laid anew from the record whenever that moves on.
  */
-import { chooseOn, knownOf, NEW_BELOW, weakerOf } from "../forecast/choose.ts";
+import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import type { SessionKind } from "../card/card.ts";
+import { chooseOn, knownOf, lateOf, NEW_BELOW, weakerOf } from "../forecast/choose.ts";
 import { type Course, courseOf, type Known } from "../forecast/course.ts";
 import type { Belief } from "../forecast/estimator.ts";
 import { type GoalFacts, goalState, PROOFS } from "../forecast/goals.ts";
 import { GAIN_NOISE, HIGHEST_LEVEL, intakeAt, readyBy, SCORE_VARIANCE } from "../forecast/growth.ts";
 import type { Ahead } from "../forecast/plays.ts";
 import type { Session, SkillShape } from "../forecast/stay.ts";
+import type { HorseKind } from "../horse/horse.ts";
+import { ancestorsIn, hasTag } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
+import { countOf, nextStep, stateOf } from "../permission/next-step.ts";
+import type { StepBack } from "../permission/protocol.ts";
+import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
+import { type PastSession, quietLately, wasRidden } from "../permission/trouble.ts";
+import { type HorseReading, readHorse } from "../reading/reading.ts";
+import type { Because } from "./because.ts";
+import { composed, isPassing, kindOf, type Parts, wantedHandling } from "./compose.ts";
+import { ExpectedReading } from "./expected.ts";
+import type { PlanGoal } from "./goal-sets.ts";
+import { isFence, type MainMoment, Mains } from "./main.ts";
 import { type LaidPlace, placeFor, placesOf } from "./places.ts";
+import type { Standing } from "./standing.ts";
 
 export const PURPOSES = ["work", "refresher", "consolidate", "exit"] as const;
 export type Purpose = (typeof PURPOSES)[number];
@@ -28,11 +43,15 @@ export interface LaidItem {
   readonly pinned: boolean;
   readonly when: readonly Condition[];
 }
-export interface LaidSession extends LaidPlace {
+export interface LaidSession extends LaidPlace, Parts {
   /** As the forecast counts days. */
   readonly day: number;
   readonly purpose: Purpose;
+  /** From what it bears; on the day people, place and weather may make it less. */
+  readonly kind: SessionKind;
+  /** The main: one thing, or two of a family. */
   readonly items: readonly LaidItem[];
+  readonly because: Because;
 }
 /** A skill kept to a day, or off days up to one; null: for good. What is moved is pinned to its new day and kept off the old one. */
 export type Pin =
@@ -46,20 +65,41 @@ export interface PlanAsked {
   readonly ahead: Ahead;
   readonly ladder: readonly Skill[];
   readonly pins: readonly Pin[];
+  readonly trainer: TrainerFacts;
+}
+/** What a trainer looks at beyond levels. */
+export interface TrainerFacts extends Standing {
+  readonly firstDay: LocalDate;
+  readonly kind: HorseKind;
+  readonly goals: readonly PlanGoal[];
+  readonly groundSessionsFirst: number;
+  /** The barn rests on the day after this one. */
+  readonly restsAfter: (day: LocalDate) => boolean;
 }
 
-const LAYOFF_DAYS = 7;
-const MOST_REFRESHERS = 3;
 /** The last sessions of a term: consolidating, and the last of all the exit evaluation. */
 const LAST_SESSIONS = 3;
 /** Terms shorter than this are worked to their end. */
 const LEAST_FOR_ENDING = 8;
 const KNOWN_LEVEL = 2;
 const LATELY_DAYS = 21;
+/** Nothing is begun for the first time in so many last days of a term. */
+const NO_FIRST_DAYS = 3;
+/** So many days before its day a promise is all the work. */
+const DATED_WITHIN = 28;
+/** Skills that are looked at for the main of a day, best first. */
+const RANKED = 12;
+/** What is small and daily is asked in so many sessions to come, whatever is hoped of it. */
+const ASKED_SESSIONS = 6;
+/** What stands still rests for a week. */
+const RESTS_DAYS = 8;
+/** Share of an item that goes to what is done beside the main. */
+const BESIDE = 0.4;
+/** What a session adds to a skill of which the forecast says nothing. */
+const STEP_UP = 0.3;
 const UNDER_WAY_TO = 4;
 /** So little that any goal, however unlikely, comes first. */
 const LITTLE = 1e-9;
-const LEAST_WORKS = 2;
 const SHOWN_LEVEL = 3;
 const SHOWN_TIMES = 2;
 
@@ -116,61 +156,33 @@ const forbids = (pins: readonly Pin[], skill: string, day: number): boolean =>
   pins.some((pin) => pin.kind === "forbid" && pin.skill === skill && pin.from <= day && (pin.to === null || day <= pin.to));
 
 function purposesOf({ ahead, sessions }: PlanAsked): readonly Purpose[] {
-  let [last, refreshers] = [sessions.at(-1)?.day ?? null, 0];
   const count = ahead.days.length;
   const ending = count + sessions.length >= LEAST_FOR_ENDING;
-  return ahead.days.map((day, i) => {
-    if (last !== null && day - last >= LAYOFF_DAYS)
-      refreshers = Math.min(MOST_REFRESHERS, Math.floor((day - last) / LAYOFF_DAYS));
-    last = day;
+  return ahead.days.map((_, i) => {
     if (ending && i === count - 1) return "exit";
-    if (ending && i >= count - LAST_SESSIONS) return "consolidate";
-    if (refreshers > 0) {
-      refreshers -= 1;
-      return "refresher";
-    }
-    return "work";
+    return ending && i >= count - LAST_SESSIONS ? "consolidate" : "work";
   });
 }
-
-/** Goals that are nearest to their target and not surely there, then those held longest without proof. */
-function toConsolidate(expected: Expected, items: number): readonly number[] {
-  const { course, lastWorked } = expected;
-  const gap = (i: number): number => Math.max(0, (course.goals[i]?.target ?? 0) + 0.3 - expected.level(course.goals[i]?.at ?? 0));
-  const order = course.goals
-    .map((_, i) => i)
-    .sort((a, b) => gap(a) - gap(b) || (lastWorked[course.goals[a]?.at ?? 0] ?? 0) - (lastWorked[course.goals[b]?.at ?? 0] ?? 0));
-  const reached = order.filter((i) => expected.level(course.goals[i]?.at ?? 0) >= KNOWN_LEVEL);
-  return [...new Set(reached.map((i) => course.goals[i]?.at ?? 0))].slice(0, items);
+/**
+ * A protocol after so many more sessions, taken to be quiet; null: it is over. A restart asks for its things twice each, two of them a session, and for a
+ * quiet ride before all is as it was.
+ */
+function quieter(back: StepBack, sessions: number, main: readonly Skill[], wasRidden: boolean): StepBack | null {
+  if (back.code === "restart" && back.work.length > 0) {
+    if (!back.bearing) return null;
+    const asked = Math.ceil((back.work.length * (back.of - back.quiet)) / 2);
+    return sessions < asked ? back : wasRidden ? { ...back, bearing: false } : null;
+  }
+  const itself = back.at === null || main.some(({ id }) => id === back.at);
+  const quiet = Math.min(back.quiet + 1, itself ? back.of : back.of - 1);
+  return quiet >= back.of ? null : { ...back, quiet, bearing: back.code !== "days-off" && back.bearing };
 }
 
-/** After time off: the best known skills that the next ones rest on, lower down than before. */
-function toRefresh(expected: Expected, chosen: readonly number[], items: number): readonly number[] {
+function conditionsOf(expected: Expected, skill: number | undefined, shape: Skill): readonly Condition[] {
   const { course } = expected;
-  const below = chosen.flatMap((skill) =>
-    expected.isNew(skill) || expected.level(skill) < SHOWN_LEVEL ? (course.before[skill] as readonly number[]) : [skill],
-  );
-  const known = course.skills
-    .map((_, i) => i)
-    .filter((i) => expected.lastWorked[i] !== Number.NEGATIVE_INFINITY && expected.level(i) >= KNOWN_LEVEL);
-  const ordered = [
-    ...new Set([...below.filter((i) => known.includes(i)), ...known.sort((a, b) => expected.level(b) - expected.level(a))]),
-  ];
-  return ordered.slice(0, items);
-}
-
-function wantedFor(purpose: Purpose, expected: Expected, chosen: readonly number[], items: number): readonly number[] {
-  // Where goals leave a session nearly empty, what they rest on is kept fresh.
-  if (purpose === "work" && chosen.length >= LEAST_WORKS) return chosen;
-  const ending = purpose === "work" ? chosen : purpose === "refresher" ? [] : toConsolidate(expected, items);
-  const most = purpose === "work" ? LEAST_WORKS : items;
-  return [...new Set([...ending, ...toRefresh(expected, chosen, items)])].slice(0, most);
-}
-
-function conditionsOf(expected: Expected, skill: number, shape: Skill | undefined): readonly Condition[] {
-  const { course } = expected;
-  const step = expected.isNew(skill) || (expected.level(skill) < KNOWN_LEVEL && shape?.saddle === true);
-  if (!step || !shape) return [];
+  if (skill === undefined) return [];
+  const step = expected.isNew(skill) || (expected.level(skill) < KNOWN_LEVEL && shape.saddle);
+  if (!step) return [];
   const unsure = (course.before[skill] as readonly number[]).filter((prior) => expected.level(prior) < SHOWN_LEVEL + 0.5);
   return [
     ...unsure.map((prior): Condition => ({ code: "shown", skill: (course.skills[prior] as SkillShape).id, times: SHOWN_TIMES })),
@@ -202,44 +214,257 @@ export function layPlan(asked: PlanAsked): readonly LaidSession[] {
   const expected = new Expected(course, { ...asked, goals: [...goals, ...extra] });
   const purposes = purposesOf(asked);
   const minutes = ahead.minutes / ahead.items;
+  const day = new TrainersDay(asked, expected);
   const needed: Skill["place"][] = [];
   const calm: boolean[] = [];
-  const sessions = ahead.days.map((day, i) => {
+  const sessions = ahead.days.map((on, i) => {
     const purpose = purposes[i] as Purpose;
+    const kept = pinned.flatMap((pin) => (pin.kind === "pin" && pin.day === on ? (shapes.get(pin.skill) ?? []) : []));
+    const session = day.lay(on, i, purpose, kept, minutes);
+    needed.push(placeFor(session.items.flatMap(({ skill }) => shapes.get(skill) ?? [])));
+    calm.push(session.items.every(({ isNew, skill }) => !isNew && day.levelOf(skill) >= SHOWN_LEVEL));
+    return session;
+  });
+  const places = placesOf(needed, calm);
+  return sessions.map((session, i) => ({ ...session, ...(places[i] as LaidPlace) }));
+}
+
+/** One day after another, each from how the horse is expected to stand by then. */
+class TrainersDay {
+  private readonly now: HorseReading;
+  private readonly reading: ExpectedReading;
+  private readonly mains: Mains;
+  private readonly before: (readonly string[])[];
+  private readonly past: PastSession[];
+  /** The protocol, as far as it is expected to have come; null: none runs any more. */
+  private back: StepBack | null;
+  private backSessions = 0;
+  private readonly metNow: readonly boolean[];
+  /** By skill: the last day of the record on which it was worked. */
+  private readonly workedOn = new Map<string, number>();
+  private readonly late: readonly number[];
+  private rides: number;
+  private lastFence: number | null = null;
+
+  constructor(
+    private readonly asked: PlanAsked,
+    private readonly expected: Expected,
+  ) {
+    const { trainer, ladder, sessions } = asked;
+    const { scores, kind, history, rides, stepBack } = trainer;
+    this.now = readHorse({ ladder, scores, kind, history, rides });
+    this.reading = new ExpectedReading(this.now, rides);
+    this.rides = rides;
+    this.past = [...trainer.past];
+    this.late = lateOf(expected.course.goals, asked.ahead.days);
+    this.back = stepBack;
+    this.metNow = [...expected.met];
+    for (const { day, work } of sessions) for (const { skill } of work) this.workedOn.set(skill, day);
+    // What a session was about is what it worked that the horse did not do reliably.
+    this.before = sessions.map(({ work }) =>
+      work.filter(({ scores: given }) => Object.values(given).some((score) => score < UNDER_WAY_TO)).map(({ skill }) => skill),
+    );
+    for (const { day, work } of sessions)
+      if (work.some(({ skill }) => ladder.some((one) => one.id === skill && isFence(one, ladder)))) this.lastFence = day;
+    this.mains = new Mains({ ...trainer, ladder, sessionsSoFar: trainer.sessionsSoFar });
+  }
+
+  levelOf = (id: string): number => {
+    const at = this.expected.course.at.get(id);
+    const skill = this.asked.ladder.find((one) => one.id === id);
+    return at === undefined ? (skill ? this.reading.counts(skill) : 0) : this.expected.level(at);
+  };
+
+  private steps(): StepFacts {
+    const { ladder, trainer } = this.asked;
+    return {
+      ladder,
+      reading: this.reading,
+      sessions: this.past,
+      sessionsSoFar: trainer.sessionsSoFar + this.past.length - trainer.past.length,
+      rides: this.rides,
+      groundSessionsFirst: trainer.groundSessionsFirst,
+    };
+  }
+
+  private mayOn(day: number): (skill: Skill) => boolean {
+    const { pins, ahead, ladder, trainer } = this.asked;
+    const { back } = this;
+    const steps = this.steps();
+    return (skill) =>
+      !forbids(pins, skill.id, day) &&
+      day >= (ahead.notBefore.get(skill.id) ?? Number.NEGATIVE_INFINITY) &&
+      !(trainer.grounded && skill.bears !== "nothing") &&
+      !(back && (back.skills.includes(skill.id) || (back.bearing && skill.bears !== "nothing"))) &&
+      !(this.lastFence !== null && day - this.lastFence <= 1 && isFence(skill, ladder)) &&
+      missingFor(skill, steps).length === 0;
+  }
+
+  lay(day: number, i: number, purpose: Purpose, kept: readonly Skill[], minutes: number): Omit<LaidSession, keyof LaidPlace> {
+    const { asked, expected, reading } = this;
+    const { ahead, ladder, trainer, belief } = asked;
+    const { course, known, met, missing, lastWorked, barred } = expected;
+    const may = this.mayOn(day);
     course.skills.forEach(({ id }, skill) => {
-      const barred = forbids(pins, id, day) || day < (ahead.notBefore.get(id) ?? Number.NEGATIVE_INFINITY);
-      expected.barred[skill] = barred ? 1 : 0;
+      const shape = ladder.find((one) => one.id === id);
+      barred[skill] = shape && may(shape) ? 0 : 1;
     });
-    const { known, met, missing, lastWorked, barred } = expected;
-    const kept = pinned.filter((pin) => pin.kind === "pin" && pin.day === day).map(({ skill }) => course.at.get(skill) as number);
-    const items = Math.max(0, ahead.items - kept.length);
-    const chosen = chooseOn(course, known, {
+    const moment = {
       sessionsLeft: ahead.days.length - i,
-      items: ahead.items,
       minutes,
       today: day,
       lastWorked,
       met,
       missing,
       barred,
+      late: this.late,
+    };
+    const idOf = (skill: number): string => (course.skills[skill] as SkillShape).id;
+    const ranked = chooseOn(course, known, { ...moment, items: RANKED, freshness: false }).map(idOf);
+    const stale = chooseOn(course, known, { ...moment, items: 2 })
+      .map(idOf)
+      .filter((id) => !ranked.includes(id));
+    const date = addDays(trainer.firstDay, day);
+    const steps = this.steps();
+    const next = nextStep(
+      steps,
+      trainer.goals.filter((_, goal) => !met[goal]).map(({ skill }) => skill),
+      trainer.grounded,
+    );
+    const nearly = next !== null && stateOf(countOf(next.missing)) === "nearly";
+    const mainMoment: MainMoment = {
+      reading,
+      stuck: trainer.stuck.filter((id) => day - (this.workedOn.get(id) ?? Number.NEGATIVE_INFINITY) < RESTS_DAYS),
+      lacking: nearly ? next.missing.flatMap((one) => (one.code === "level" ? [one.skill] : [])) : [],
+      steps,
+      may,
+      noFirst: trainer.restsAfter(date) || day > ahead.lastDay - NO_FIRST_DAYS,
+      met: met.slice(0, trainer.goals.length),
+      ranked,
+      stale,
+      before: this.before,
+      ahead: i,
+      lastOfTerm: purpose === "exit" || purpose === "consolidate",
+      dated: this.datedOn(date, met),
+    };
+    const running = this.back;
+    const chosen =
+      kept.length > 0 ? { skills: kept, because: { code: "pinned" } as const } : this.mains.choose(mainMoment, running);
+    const main = chosen?.skills ?? [];
+    const rides = ladder.some((skill) => skill.bears === "rider" && reading.isShown(skill) && may(skill));
+    const handling = wantedHandling(
+      ladder,
+      i < ASKED_SESSIONS ? this.now : reading,
+      trainer.goals.filter((_, goal) => !(i < ASKED_SESSIONS ? this.metNow : met)[goal]),
+      trainer.complaint,
+    );
+    const kind = kindOf(main, reading, {
+      mayRide: rides,
+      quiet: quietLately(this.past.filter(wasRidden)),
+      handling: main.some(({ bears }) => bears !== "rider"),
     });
-    const wanted = wantedFor(purpose, expected, chosen, ahead.items);
-    const open = wanted.filter((skill) => barred[skill] === 0 && !kept.includes(skill)).slice(0, items);
-    const laid = [...kept, ...open].map(
+    const look = running ? [] : this.toLookAt(met, may);
+    const parts = composed({
+      ladder,
+      reading,
+      main,
+      kind,
+      may,
+      handling,
+      look,
+      stepBack: running,
+      nextStep: next && !main.includes(next.skill) ? { skill: next.skill, near: nearly } : null,
+      held: [],
+      turn: trainer.sessionsSoFar + i,
+    });
+    const items = main.map(
       (skill): LaidItem => ({
-        skill: (course.skills[skill] as SkillShape).id,
-        isNew: expected.isNew(skill),
+        skill: skill.id,
+        isNew: reading.basisOf(skill) === "none" || (reading.basisOf(skill) === "told" && !reading.isShown(skill)),
         pinned: kept.includes(skill),
-        when: conditionsOf(expected, skill, shapes.get((course.skills[skill] as SkillShape).id)),
+        when: conditionsOf(expected, course.at.get(skill.id), skill),
       }),
     );
-    needed.push(placeFor(laid.flatMap(({ skill }) => shapes.get(skill) ?? [])));
-    calm.push([...kept, ...open].every((skill) => !expected.isNew(skill) && expected.level(skill) >= SHOWN_LEVEL));
-    for (const skill of [...kept, ...open]) expected.work(skill, day, minutes);
-    return { day, purpose, items: laid };
-  });
-  const places = placesOf(needed, calm);
-  return sessions.map((session, i) => ({ ...session, ...(places[i] as LaidPlace) }));
+    this.worked(day, kind, main, [...parts.handling, ...look.map(({ id }) => id)], minutes, belief);
+    if (running) this.back = quieter(running, (this.backSessions += 1), main, reading.stage !== "unridden");
+    const because: Because = chosen?.because ?? { code: "ladder" };
+    return { day, purpose: because.code === "protocol" ? "refresher" : purpose, kind, items, because, ...parts };
+  }
+
+  /** The goal of a promise whose day is so near that nothing else is worked. */
+  private datedOn(date: LocalDate, met: readonly boolean[]): string | null {
+    const near = this.asked.trainer.goals.filter(
+      ({ by, must }, i) => by && must && !met[i] && date <= by && daysBetween(date, by) <= DATED_WITHIN,
+    );
+    return near[0]?.skill ?? null;
+  }
+
+  /** What open goals rest on, next in turn, and nobody has looked at. */
+  private toLookAt(met: readonly boolean[], may: (skill: Skill) => boolean): readonly Skill[] {
+    const { ladder, trainer } = this.asked;
+    const { reading } = this;
+    const wanted = [...trainer.goals.keys()]
+      .filter((i) => !met[i])
+      .sort((a, b) => Number(trainer.goals[b]?.must) - Number(trainer.goals[a]?.must));
+    const parts = new Set(wanted.flatMap((i) => ancestorsIn(ladder, trainer.goals[i]?.skill ?? "")));
+    return ladder.filter(
+      (skill) =>
+        parts.has(skill.id) &&
+        ["none", "told"].includes(reading.basisOf(skill)) &&
+        !isPassing(skill, reading) &&
+        skill.bears === "nothing" &&
+        !hasTag(skill, ...STEP_TAGS) &&
+        may(skill) &&
+        skill.after.length > 0 &&
+        skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= SHOWN_LEVEL)),
+    );
+  }
+
+  private worked(
+    day: number,
+    kind: SessionKind,
+    main: readonly Skill[],
+    beside: readonly string[],
+    minutes: number,
+    belief: Belief,
+  ): void {
+    const { expected, reading, asked } = this;
+    const work = (id: string, share: number): void => {
+      const at = expected.course.at.get(id);
+      const skill = asked.ladder.find((one) => one.id === id) as Skill;
+      if (at === undefined) {
+        const mean = belief.layout.has(id)
+          ? Math.min(...belief.layout.tracksOf(belief.layout.skill(id)).map((track) => belief.mean[track.at] ?? 0))
+          : 0;
+        reading.after(skill, Math.min(UNDER_WAY_TO, Math.max(reading.counts(skill), mean) + share * STEP_UP));
+        return;
+      }
+      expected.work(at, day, minutes * share);
+      reading.after(skill, expected.level(at));
+    };
+    // A session's minutes go to its main, and a little to what is done beside it.
+    const shares = main.length > 0 ? (asked.ahead.items - beside.length * BESIDE) / main.length : 0;
+    for (const { id } of main) work(id, Math.max(1, shares));
+    for (const id of beside) work(id, BESIDE);
+    if (kind !== "ground") {
+      this.rides += main.some(({ bears }) => bears === "rider") || reading.stage === "riding" ? 1 : 0;
+      reading.ridden();
+    }
+    if (main.some((skill) => isFence(skill, asked.ladder))) this.lastFence = day;
+    this.before.push(main.map(({ id }) => id));
+    this.past.push({
+      day: addDays(asked.trainer.firstDay, day),
+      groundMinutes: Math.round(asked.ahead.minutes),
+      saddleMinutes: kind === "ground" ? 0 : 1,
+      tack: [],
+      scores: main.map((skill) => ({ skill: skill.id, low: reading.counts(skill) })),
+      signs: [],
+      incidents: [],
+      redSigns: [],
+      endedWell: true,
+      nextTime: "",
+    });
+  }
 }
 
 export interface LaidWeek {

@@ -4,11 +4,13 @@ import { later } from "../calendar/local-date.ts";
 import { isOpen } from "../check/check.ts";
 import { hasTag, tagged } from "../ladder/ladder.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
-import { type HorseRecord, permitOf, readingOf } from "../permission/from-record.ts";
+import { type HorseRecord, permitOf, readingOf, stepFacts } from "../permission/from-record.ts";
 import type { PermitPerson } from "../permission/horse.ts";
 import { nobodyLightEnough } from "../permission/lightest.ts";
+import { nextStep } from "../permission/next-step.ts";
 import { barring, horseReasons, skillAct } from "../permission/permission.ts";
 import type { Reason } from "../permission/reasons.ts";
+import { missingFor } from "../permission/steps.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import { stayDay } from "./planned-days.ts";
 
@@ -25,6 +27,8 @@ export interface WaitsAsked {
   readonly people: readonly Pick<PermitPerson, "rides" | "weightKg">[] | null;
   /** Skills of the goals: what is one is worked, whatever it rests on. */
   readonly goals: readonly string[];
+  /** Skills that stand still. */
+  readonly stuck: readonly string[];
 }
 
 /** Long after any term. */
@@ -73,14 +77,25 @@ const carries = (ladder: readonly Skill[], reading: HorseReading): boolean =>
 
 /** A hold is the term's to reckon with, and is left out. */
 export function waitsOf(asked: WaitsAsked): readonly Wait[] {
-  const { record, firstDay, today, people, goals } = asked;
+  const { record, firstDay, today, people, goals, stuck } = asked;
   const horse = { ...permitOf(record, today), hold: null };
   const reading = readingOf(record);
   const carriesRiders = carries(record.ladder, reading);
+  // What runs after trouble or time off, what a list still lacks, and what a standstill rests on, is work again.
+  const facts = stepFacts(record, reading);
+  const next = nextStep(facts, goals, false);
+  const trouble = record.ladder.find(({ id }) => id === horse.stepBack?.at);
+  const lacking = [...(next?.missing ?? []), ...(trouble ? missingFor(trouble, facts) : [])];
+  const again = new Set([
+    ...(horse.stepBack?.work ?? []),
+    ...lacking.flatMap((one) => (one.code === "level" ? [one.skill] : [])),
+    ...record.ladder.filter(({ id }) => stuck.includes(id)).flatMap(({ after }) => after),
+  ]);
   const tooHeavy = people !== null && nobodyLightEnough(horse.load, people) !== null;
   return record.ladder.flatMap((skill) => {
     const days = barring(horseReasons(horse, skillAct(skill, reading))).map((reason) => overBy(reason, asked));
-    if (isNoLesson(skill, reading, carriesRiders) && !goals.includes(skill.id)) days.push(stayDay(firstDay, today) + NEVER);
+    if (isNoLesson(skill, reading, carriesRiders) && !goals.includes(skill.id) && !again.has(skill.id))
+      days.push(stayDay(firstDay, today) + NEVER);
     if (tooHeavy && skill.bears !== "nothing") days.push(stayDay(firstDay, today) + NEVER);
     return days.length > 0 ? [{ skill: skill.id, until: Math.max(...days) }] : [];
   });

@@ -4,6 +4,7 @@ import type { Looker } from "../check/check.ts";
 import type { StallGroup } from "../forecast/stall.ts";
 import type { HeldWork } from "../intake/findings.ts";
 import type { EvaluationId } from "../kernel/brand.ts";
+import type { Step } from "../permission/steps.ts";
 
 export type Need =
   | { readonly code: "evaluate"; readonly due: LocalDate }
@@ -22,7 +23,15 @@ export type Need =
   /** A promised goal that will hardly be met in time. */
   | { readonly code: "goal"; readonly skill: string; readonly chance: number }
   /** A skill that gained next to nothing over its last works. */
-  | { readonly code: "stuck"; readonly skill: string };
+  | { readonly code: "stuck"; readonly skill: string }
+  /** The same trouble twice, or a fall: what was done about it by itself, and how far it is. */
+  | { readonly code: "same-trouble"; readonly at: string; readonly day: LocalDate; readonly quiet: number; readonly of: number }
+  /** A big step whose list is full. */
+  | { readonly code: "step-ready"; readonly step: Step; readonly skill: string }
+  /** It is needed on a day, and will hardly be there. */
+  | { readonly code: "dated-goal"; readonly skill: string; readonly chance: number; readonly by: LocalDate }
+  /** All goals are met: what may come next. */
+  | { readonly code: "next-goals"; readonly skills: readonly string[] };
 export type NeedCode = Need["code"];
 export const NEED_CODES = [
   "evaluate",
@@ -39,6 +48,10 @@ export const NEED_CODES = [
   "sudden",
   "goal",
   "stuck",
+  "same-trouble",
+  "step-ready",
+  "dated-goal",
+  "next-goals",
 ] as const satisfies readonly NeedCode[];
 
 const capped = (value: number, most: number): number => Math.min(most, value);
@@ -78,6 +91,14 @@ export function costOfWaiting(need: Need, today: LocalDate): number {
       return overdue(need.due, today) ? 9 : 5;
     case "stuck":
       return 4;
+    case "same-trouble":
+      return 40;
+    case "dated-goal":
+      return 14 + 8 * (1 - need.chance);
+    case "step-ready":
+      return 13;
+    case "next-goals":
+      return 10;
   }
 }
 
@@ -89,7 +110,11 @@ export function aboutOf(need: Need): string {
       return need.day;
     case "goal":
     case "stuck":
+    case "dated-goal":
+    case "step-ready":
       return need.skill;
+    case "same-trouble":
+      return `${need.at} ${need.day}`;
     case "sign":
       return need.evaluation;
     case "check-late":

@@ -27,7 +27,7 @@ export type PlanGoalRecord = z.output<typeof GoalRow>;
 export const listPlanGoals = (db: Db, stays: readonly StayId[]) =>
   many(
     GoalRow,
-    db`SELECT stay_id, skill, target, side, weight, must FROM goal WHERE stay_id = ANY(${[...stays]}::uuid[]) ORDER BY stay_id, position`,
+    db`SELECT stay_id, skill, target, side, weight, must, by FROM goal WHERE stay_id = ANY(${[...stays]}::uuid[]) ORDER BY stay_id, position`,
   );
 
 /** Sets the goals; what a goal that stays had of side, weight and promise is kept where `goals` does not say. */

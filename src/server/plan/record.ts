@@ -14,6 +14,7 @@ import { pooledLadder, type Taken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { standingOf } from "#core/plan/standing.ts";
 import type { Pin } from "#core/plan/term-plan.ts";
 import { waitsOf } from "#core/plan/waits.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
@@ -54,6 +55,8 @@ export interface Kept {
   readonly riders: readonly KeptRider[];
   /** Who works here, where it is asked whether anybody is light enough; null: it is not. */
   readonly people: readonly Pick<Person, "rides" | "weightKg">[] | null;
+  /** Skills that gained next to nothing lately, as the last forecast has them. */
+  readonly stuck: readonly string[];
 }
 
 function sessionsOf({ stay, worked, evaluations }: Kept): readonly Session[] {
@@ -95,6 +98,8 @@ export function recordOf(kept: Kept): StayRecord {
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   const latest = kept.evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
   const touched = [...kept.scores, ...goals, ...pins].map(({ skill }) => skill);
+  const record = horseRecord({ stay, barn, evaluation: latest, past: pastFrom(kept) }, today);
+  const standing = standingOf({ record, today, goals, complaint: stay.complaint, stuck: kept.stuck, ladder: barn.ladder });
   const { side } = hardSideOf(kept.scores, barn.ladder.all);
   return {
     kind: stay.kind,
@@ -111,11 +116,13 @@ export function recordOf(kept: Kept): StayRecord {
     sessions: sessionsOf(kept),
     goals,
     pins,
+    standing,
     waits: waitsOf({
-      record: horseRecord({ stay, barn, evaluation: latest, past: pastFrom(kept) }, today),
+      record,
       firstDay: stay.firstDay,
       today,
       people: kept.people,
+      stuck: standing.stuck,
       goals: goals.map(({ skill }) => skill),
     }),
     missed: Math.max(0, due - reading.delivered),

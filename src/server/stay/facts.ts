@@ -54,7 +54,7 @@ export const walkedHorse = (stay: Stay, today: LocalDate): WalkedHorse => ({
   ageYears: ageOf(stay, today),
   sex: stay.sex,
   history: stay.history,
-  told: `${stay.aim} ${stay.historyWords}`,
+  told: `${stay.aim} ${stay.complaint} ${stay.historyWords}`,
 });
 
 /** The walk's own reading; `heard` adds what was checked and tried since, and the barn's weights. */

@@ -42,6 +42,7 @@ export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingV
       stay: {
         kind: "halter",
         aim: "",
+        complaint: "",
         length: 60,
         firstDay: rules.today,
         sessionsAWeek: 5,

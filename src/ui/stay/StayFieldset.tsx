@@ -18,6 +18,12 @@ export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form:
         <legend className="sign pb-1 text-lg">The stay</legend>
         <div className="sm:col-span-2">
           <Text form={form} name={path("aim")} label="The owner's aim, in their own words" rows={3} />
+          <Text
+            form={form}
+            name={path("complaint")}
+            label="Main problem: the one thing the horse was sent for, and what sets it off"
+            rows={2}
+          />
         </div>
         <Select form={form} name={path("kind")} label="Comes in as" options={KINDS.map((kind) => [kind, KIND[kind]] as const)} />
         <Select

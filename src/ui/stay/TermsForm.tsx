@@ -15,6 +15,7 @@ type Saved = Terms & { readonly version: number };
 
 const linesOf = ({ rules }: TermsView): Lines<Terms> => ({
   aim: ["The owner's aim", (x) => x],
+  complaint: ["Main problem", (x) => x],
   kind: ["Comes in as", (x) => KIND[x]],
   length: ["Term", (x) => `${x} days`],
   firstDay: ["First day", (x) => x],

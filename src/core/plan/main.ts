@@ -1,0 +1,415 @@
+/**
+ * What a session is about, as a trainer would say it in one sentence: a protocol that runs; a big step that is ready; what rose or ended badly is taken up
+ * again; the complaint and what was promised; the other goals; proofs; when all is met the same elsewhere, or what builds on it.
+ */
+import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
+import type { Nature, Skill } from "../ladder/skill.ts";
+import { readySteps } from "../permission/next-step.ts";
+import type { StepBack } from "../permission/protocol.ts";
+import { missingFor, type StepFacts } from "../permission/steps.ts";
+import type { PastSession } from "../permission/trouble.ts";
+import type { HorseReading } from "../reading/reading.ts";
+import type { Because, FollowUp } from "./because.ts";
+import { isFamily, isPassing } from "./compose.ts";
+import { type PlanGoal, valueOf } from "./goal-sets.ts";
+
+export interface Main {
+  readonly skills: readonly Skill[];
+  readonly because: Because;
+}
+export interface Again {
+  readonly skill: string;
+  readonly why: FollowUp;
+}
+
+/** What is so all through a plan. */
+export interface MainFacts {
+  readonly ladder: readonly Skill[];
+  readonly goals: readonly PlanGoal[];
+  /** Skills that the owner's complaint names. */
+  readonly complaint: readonly string[];
+  /** Handling is what the horse came for, or barely has: it may be the work of a day. */
+  readonly handlingIsWork: boolean;
+  /** Of the last two sessions, to be taken up within three working days. */
+  readonly again: readonly Again[];
+  readonly sessionsSoFar: number;
+}
+/** What is so on one day. */
+export interface MainMoment {
+  readonly reading: HorseReading;
+  readonly steps: StepFacts;
+  readonly may: (skill: Skill) => boolean;
+  /** Nothing is begun for the first time: a rest day follows, or the term ends. */
+  readonly noFirst: boolean;
+  /** By goal. */
+  readonly met: readonly boolean[];
+  /** By the plan's index, best first; met goals that fade apart. */
+  readonly ranked: readonly string[];
+  readonly stale: readonly string[];
+  /** What the sessions before were about, the latest last: those of the record and those planned. */
+  readonly before: readonly (readonly string[])[];
+  /** How many sessions are planned before this one. */
+  readonly ahead: number;
+  readonly lastOfTerm: boolean;
+  /** Skills that stand still, and rest for a week. */
+  readonly stuck: readonly string[];
+  /** Skills that the next big step still lacks, where few are missing. */
+  readonly lacking: readonly string[];
+  /** A dated promise is so near that nothing else is worked. */
+  readonly dated: string | null;
+}
+
+const WELL = 3;
+const USABLE = 2;
+const RELIABLE = 4;
+const MOST_RUNNING = 3;
+const OF_SIX = 5;
+const PROMISED_OF_SIX = 3;
+const FIRST_WEEK = 5;
+const WITHIN_SESSIONS = 3;
+
+const PAST_NATURES: readonly Nature[] = ["accepting", "mounting"];
+/** A goal's skill with all that it rests on. */
+export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
+  new Set([id, ...ancestorsIn(ladder, id)]);
+
+/** What went up by two, was offered for the first time, ended badly or was asked for by the last rider, and was not worked since. */
+export function toTakeUpAgain(
+  past: readonly PastSession[],
+  seenBefore: (skill: string) => number | null,
+  named: (words: string) => readonly string[],
+): readonly Again[] {
+  const found: Again[] = [];
+  const lastTwo = past.slice(-2);
+  lastTwo.forEach((session, i) => {
+    const later = lastTwo.slice(i + 1).flatMap(({ scores }) => scores.map(({ skill }) => skill));
+    const earlier = past.slice(0, past.length - lastTwo.length + i);
+    const before = (skill: string): number | null =>
+      earlier.flatMap(({ scores }) => scores.filter((one) => one.skill === skill)).at(-1)?.low ?? seenBefore(skill);
+    const add = (skill: string, why: FollowUp): void => {
+      if (!later.includes(skill) && !found.some((one) => one.skill === skill)) found.push({ skill, why });
+    };
+    if (!session.endedWell) {
+      const [worst] = [...session.scores].sort((a, b) => a.low - b.low);
+      if (worst && worst.low < WELL) add(worst.skill, "ended-badly");
+    }
+    for (const { skill, low } of session.scores) {
+      const was = before(skill);
+      if (was !== null && low - was >= 2) add(skill, "rose");
+    }
+    if (i === lastTwo.length - 1) for (const skill of named(session.nextTime)) add(skill, "word");
+    for (const { skill, low } of session.scores)
+      if (before(skill) === null && low >= 1 && low < RELIABLE) add(skill, "first-time");
+  });
+  return found;
+}
+
+export class Mains {
+  private readonly byId: ReadonlyMap<string, Skill>;
+  private readonly parts: readonly ReadonlySet<string>[];
+  private readonly complained: ReadonlySet<string>;
+  private readonly followed = new Set<string>();
+  /** Was the last planned session a follow-up: the next piece waits for one of them at the most. */
+  private lastFollowed = false;
+
+  constructor(private readonly facts: MainFacts) {
+    const { ladder, goals, complaint } = facts;
+    this.byId = new Map(ladder.map((skill) => [skill.id, skill]));
+    this.parts = goals.map(({ skill }) => partsOfGoal(ladder, skill));
+    this.complained = new Set(complaint.flatMap((id) => [...partsOfGoal(ladder, id)]));
+  }
+
+  /** Null: nothing may be worked. */
+  choose(moment: MainMoment, stepBack: StepBack | null): Main | null {
+    const main =
+      this.protocol(moment, stepBack) ??
+      this.step(moment) ??
+      this.followUp(moment) ??
+      this.towardsGoals(moment) ??
+      this.proof(moment) ??
+      this.wider(moment) ??
+      this.nextOnLadder(moment);
+    this.lastFollowed = main?.because.code === "follow-up";
+    if (main) for (const { id } of main.skills) this.followed.add(id);
+    return main;
+  }
+
+  private find = (id: string): Skill | undefined => this.byId.get(id);
+  private open = (moment: MainMoment): readonly number[] => this.facts.goals.map((_, i) => i).filter((i) => !moment.met[i]);
+  private isWork = (skill: Skill, moment: MainMoment): boolean =>
+    moment.may(skill) &&
+    (this.isGoal(skill) || (!isPassing(skill, moment.reading) && !["implied", "told"].includes(moment.reading.basisOf(skill)))) &&
+    !this.isPast(skill, moment) &&
+    (skill.nature !== "handling" || this.handlingMay(skill, moment));
+  /** It does what rests on this: tack and mounting below that are no work any more. */
+  private isPast(skill: Skill, { reading, lacking }: MainMoment): boolean {
+    if (this.isGoal(skill) || lacking.includes(skill.id) || !PAST_NATURES.includes(skill.nature)) return false;
+    return this.facts.ladder.some(
+      (one) =>
+        one.nature !== "handling" &&
+        reading.counts(one) >= WELL &&
+        partsOfGoal(this.facts.ladder, one.id).has(skill.id) &&
+        one !== skill,
+    );
+  }
+  private isGoal = ({ id }: Skill): boolean =>
+    this.facts.goals.some(({ skill }) => skill === id) || this.facts.complaint.includes(id);
+  /** Handling as the work of a day: where the horse came for it, and where something that was promised cannot go on without it. */
+  private handlingMay(skill: Skill, moment: MainMoment): boolean {
+    if (this.facts.handlingIsWork || this.complained.has(skill.id)) return true;
+    const { goals } = this.facts;
+    return goals.some(
+      (goal, i) =>
+        !moment.met[i] &&
+        (goal.skill === skill.id ? goal.must : (this.parts[i]?.has(skill.id) ?? false) && moment.reading.counts(skill) < WELL),
+    );
+  }
+
+  /** a. What runs after days off or trouble. */
+  private protocol(moment: MainMoment, stepBack: StepBack | null): Main | null {
+    const { ladder } = this.facts;
+    if (!stepBack) return null;
+    const done = stepBack.quiet;
+    const { reading, may } = moment;
+    const because: Because = { code: "protocol", protocol: stepBack.code, at: stepBack.at, days: stepBack.days };
+    const work = stepBack.work.flatMap((id) => this.find(id) ?? []).filter(may);
+    if (stepBack.code === "same-trouble" && work.length > 0) {
+      const at = work.find(({ id }) => id === stepBack.at);
+      const trouble = this.find(stepBack.at ?? "");
+      // What its list lacks before it may be asked again comes with what it rests on.
+      const lacks = trouble ? missingFor(trouble, moment.steps).flatMap((one) => (one.code === "level" ? [one.skill] : [])) : [];
+      const easier = [...lacks.flatMap((id) => this.find(id) ?? []), ...work].filter((one) => one.id !== stepBack.at && may(one));
+      const first = done > 0 && at ? at : (easier.find(({ id }) => !this.followed.has(id)) ?? easier[0] ?? work[0]);
+      return first ? { skills: [first], because } : null;
+    }
+    const rides = ladder.filter((skill) => skill.bears === "rider" && reading.counts(skill) >= WELL && may(skill));
+    // The first ride after a restart is what it knows best.
+    if (stepBack.code === "restart" && !stepBack.bearing && rides.length > 0)
+      return { skills: rides.filter((skill) => hasTag(skill, "forward", "steer", "stop")).slice(0, 2), because };
+    if (stepBack.code === "restart" && work.length > 0) {
+      const weak = work.find((skill) => reading.counts(skill) < WELL && !this.followed.has(skill.id));
+      const fresh = work.filter(({ id }) => !this.followed.has(id));
+      const first = weak ?? fresh[0] ?? (work[0] as Skill);
+      const second = work.find((skill) => skill !== first && isFamily(first, skill) && reading.counts(skill) >= WELL);
+      return { skills: weak || !second ? [first] : [first, second], because };
+    }
+    // A refresher: what comes next, one step lower.
+    const known = (skill: Skill): boolean => reading.counts(skill) >= WELL && may(skill);
+    const below = moment.ranked.flatMap((id) => {
+      const skill = this.find(id);
+      if (!skill) return [];
+      return known(skill) ? [skill] : skill.after.flatMap((one) => this.find(one) ?? []).filter(known);
+    });
+    const all = ladder.filter((skill) => known(skill) && skill.nature !== "handling");
+    const tack = stepBack.bearing ? all.filter((skill) => hasTag(skill, "tacked")) : [];
+    const candidates = [...below, ...tack, ...all.reverse()].filter(
+      (skill) => (stepBack.bearing || !isPassing(skill, reading)) && !(stepBack.bearing && skill.bears !== "nothing"),
+    );
+    const [first] = candidates.filter(({ nature }) => nature !== "handling");
+    return first ? { skills: [first], because } : null;
+  }
+
+  /** b. A big step that is ready, for the weightiest goal that waits for it; one a day, and by itself. */
+  private step(moment: MainMoment): Main | null {
+    if (moment.noFirst) return null;
+    const wanted = [...this.open(moment)].sort((a, b) => this.value(b) - this.value(a));
+    const ready = readySteps(moment.steps).filter(({ skill }) => moment.may(skill));
+    for (const goal of wanted) {
+      const found = ready.find(({ skill }) => this.parts[goal]?.has(skill.id));
+      if (found && !this.standsStill(found.skill.id, moment))
+        return { skills: [found.skill], because: { code: "step", step: found.step } };
+    }
+    return null;
+  }
+  private value = (goal: number): number => {
+    const one = this.facts.goals[goal] as PlanGoal;
+    return valueOf(one) + (this.facts.complaint.includes(one.skill) ? 100 : 0);
+  };
+
+  /** c. Within three working days, and never two days running. */
+  private followUp(moment: MainMoment): Main | null {
+    if (moment.ahead >= WITHIN_SESSIONS || this.lastFollowed || moment.dated !== null) return null;
+    for (const { skill: id, why } of this.facts.again) {
+      const skill = this.find(id);
+      if (!skill || this.followed.has(id) || !this.isWork(skill, moment) || moment.stuck.includes(id)) continue;
+      if (skill.nature === "handling" && !this.facts.handlingIsWork && !this.complained.has(id)) continue;
+      if (moment.reading.counts(skill) >= RELIABLE && why !== "rose") continue;
+      return { skills: [skill], because: { code: "follow-up", why } };
+    }
+    return null;
+  }
+
+  /** More than three sessions running. */
+  private standsStill(id: string, { before }: MainMoment): boolean {
+    return before.length >= MOST_RUNNING && before.slice(-MOST_RUNNING).every((main) => main.includes(id));
+  }
+
+  /** d and e. */
+  private towardsGoals(moment: MainMoment): Main | null {
+    const open = this.open(moment);
+    if (open.length === 0) return null;
+    const { goals, complaint } = this.facts;
+    const { before, dated, ranked, lastOfTerm, stuck } = moment;
+    const promised = new Set(open.filter((i) => goals[i]?.must).flatMap((i) => [...(this.parts[i] as ReadonlySet<string>)]));
+    const servesPromise = (main: readonly string[]): boolean => main.some((id) => promised.has(id));
+    const servesComplaint = (main: readonly string[]): boolean => main.some((id) => this.complained.has(id));
+    const work = ranked.flatMap((id) => this.find(id) ?? []).filter((skill) => this.isWork(skill, moment));
+    // What it does well already and nobody came for is worked last.
+    const does = (skill: Skill): boolean => moment.reading.counts(skill) >= WELL && !this.isGoal(skill);
+    const able = [...work.filter((skill) => !does(skill)), ...work.filter(does)];
+    const fresh = able.filter(({ id }) => !stuck.includes(id) && !this.standsStill(id, moment));
+    const within = (skills: readonly Skill[], set: ReadonlySet<string>): readonly Skill[] => {
+      const inside = skills.filter(({ id }) => set.has(id));
+      return inside.length > 0 ? inside : skills;
+    };
+    let candidates: readonly Skill[] = fresh;
+    const complaintOpen = complaint.some((id) => !goals.some((goal, i) => goal.skill === id && moment.met[i]));
+    const early = this.facts.sessionsSoFar + moment.ahead < FIRST_WEEK;
+    if (dated !== null) candidates = within(candidates, partsOfGoal(this.facts.ladder, dated));
+    else if (early && complaintOpen && !before.slice(-FIRST_WEEK).some(servesComplaint))
+      candidates = within(candidates, this.complained);
+    else if (lastOfTerm || before.slice(-OF_SIX).filter(servesPromise).length < PROMISED_OF_SIX)
+      candidates = within(candidates, promised);
+    // What the next big step still lacks comes before what is worth more in the long run.
+    const lacking = candidates.filter(({ id }) => moment.lacking.includes(id));
+    if (lacking.length > 0) candidates = lacking;
+    const [first] = candidates;
+    if (!first || (promised.size > 0 && stuck.some((id) => promised.has(id)) && !promised.has(first.id))) {
+      const other = this.anotherWay(moment, promised);
+      if (other) return other;
+    }
+    if (!first) return null;
+    return { skills: [first, ...this.beside(first, candidates, moment)], because: this.reasonFor(first, open) };
+  }
+
+  /** A second thing of the family; at most one of the two is new. */
+  private beside(first: Skill, candidates: readonly Skill[], { reading, steps }: MainMoment): readonly Skill[] {
+    const isNew = (skill: Skill): boolean => reading.basisOf(skill) === "none" || reading.counts(skill) < 1;
+    const isStep = (skill: Skill): boolean => readySteps(steps).some((one) => one.skill === skill);
+    if (isStep(first) || isNew(first)) return [];
+    const second = candidates.find(
+      (skill) => skill !== first && isFamily(first, skill) && !isNew(skill) && !isStep(skill) && skill.bears === first.bears,
+    );
+    return second ? [second] : [];
+  }
+
+  private reasonFor(skill: Skill, open: readonly number[]): Because {
+    const { goals, complaint } = this.facts;
+    const named = complaint.find((id) => partsOfGoal(this.facts.ladder, id).has(skill.id));
+    if (named) return { code: "complaint", goal: named, part: named !== skill.id, must: true };
+    const [goal] = [...open].filter((i) => this.parts[i]?.has(skill.id)).sort((a, b) => this.value(b) - this.value(a));
+    const one = goal === undefined ? undefined : goals[goal];
+    return one ? { code: "goal", goal: one.skill, part: one.skill !== skill.id, must: one.must } : { code: "ladder" };
+  }
+
+  /** What stands still is asked another way: what it rests on, one after another, while it rests itself. */
+  private anotherWay(moment: MainMoment, promised: ReadonlySet<string>): Main | null {
+    const { ladder } = this.facts;
+    // What is barred anyway stands still for another reason.
+    const standing = moment.stuck.filter((id) => ladder.some((skill) => skill.id === id && moment.may(skill)));
+    const stands =
+      standing.find((id) => promised.has(id)) ?? standing[0] ?? moment.before.at(-1)?.find((id) => this.standsStill(id, moment));
+    const skill = stands === undefined ? undefined : this.find(stands);
+    if (!skill) return null;
+    const { reading, before } = moment;
+    const rests = ladder.filter(
+      (one) =>
+        (skill.after.includes(one.id) || ancestorsIn(ladder, skill.id).includes(one.id)) &&
+        one.nature !== "handling" &&
+        this.isWork(one, moment),
+    );
+    const lately = (one: Skill): number => before.slice(-2).filter((main) => main.includes(one.id)).length;
+    const [first] = [...rests]
+      .filter((one) => !moment.stuck.includes(one.id))
+      .sort(
+        (a, b) =>
+          lately(a) - lately(b) ||
+          Number(skill.after.includes(b.id)) - Number(skill.after.includes(a.id)) ||
+          reading.counts(a) - reading.counts(b),
+      );
+    return first ? { skills: [first], because: { code: "another-way", skill: skill.id } } : null;
+  }
+
+  /** f. */
+  private proof(moment: MainMoment): Main | null {
+    const [first] = moment.stale
+      .flatMap((id) => this.find(id) ?? [])
+      .filter((skill) => this.isWork(skill, moment) && !this.standsStill(skill.id, moment));
+    return first && !moment.before.at(-1)?.includes(first.id)
+      ? { skills: [first], because: { code: "proof", goal: first.id } }
+      : null;
+  }
+
+  /** g. What builds on the goals, with company and elsewhere first; then the goals themselves, up to 5. */
+  private wider(moment: MainMoment): Main | null {
+    const { goals, ladder } = this.facts;
+    if (goals.length === 0 || this.open(moment).length > 0) return null;
+    const { reading, before } = moment;
+    const own = goals.flatMap(({ skill }) => this.find(skill) ?? []);
+    const builds = nextFrom(
+      ladder,
+      reading,
+      goals.map(({ skill }) => skill),
+    ).filter((skill) => this.isWork(skill, moment) && !(moment.noFirst && !reading.isShown(skill)));
+    const candidates = [...builds, ...own.filter((skill) => moment.may(skill) && !isPassing(skill, reading))];
+    const lately = (skill: Skill): number => before.slice(-4).filter((main) => main.includes(skill.id)).length;
+    const [first] = candidates.sort((a, b) => lately(a) - lately(b));
+    return first ? { skills: [first], because: { code: "wider" } } : null;
+  }
+
+  /** h. Nobody asked for anything, or nothing of it may be worked today: what opens most of the ladder. */
+  private nextOnLadder(moment: MainMoment): Main | null {
+    const { ladder } = this.facts;
+    const { reading, before } = moment;
+    const opens = (id: string): number => ladder.filter((skill) => ancestorsIn(ladder, skill.id).includes(id)).length;
+    const ready = (skill: Skill): boolean =>
+      reading.isShown(skill) ||
+      skill.after.every((id) => !this.byId.has(id) || reading.counts(this.byId.get(id) as Skill) >= WELL);
+    const lately = (skill: Skill): number => before.slice(-2).filter((main) => main.includes(skill.id)).length;
+    const able = ladder.filter(
+      (skill) =>
+        moment.may(skill) &&
+        !isPassing(skill, reading) &&
+        ready(skill) &&
+        (reading.basisOf(skill) === "seen" || reading.basisOf(skill) === "none") &&
+        reading.counts(skill) < RELIABLE &&
+        !(moment.noFirst && !reading.isShown(skill) && hasTag(skill, "saddle", "girth")),
+    );
+    const weight = (skill: Skill): number =>
+      Number(reading.counts(skill) >= WELL) * 2 + Number(reading.basisOf(skill) === "none");
+    const open = this.open(moment);
+    const [first] = [...able].sort((a, b) => lately(a) - lately(b) || weight(a) - weight(b) || opens(b.id) - opens(a.id));
+    if (!first) return null;
+    const because = this.reasonFor(first, open);
+    return { skills: [first], because: because.code === "goal" || because.code === "complaint" ? because : { code: "ladder" } };
+  }
+}
+
+/** Tags of what shows the same in company and elsewhere. */
+const ELSEWHERE = ["company", "outside"] as const;
+/** What builds directly on some skills and is ready to be begun, not yet reliable: company and elsewhere first, then what is furthest behind. */
+export function nextFrom(ladder: readonly Skill[], reading: HorseReading, from: readonly string[]): readonly Skill[] {
+  const parts = new Set(from.flatMap((id) => [...partsOfGoal(ladder, id)]));
+  const direct = (skill: Skill): boolean => skill.after.some((id) => from.includes(id));
+  const ready = (skill: Skill): boolean =>
+    skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= WELL));
+  return ladder
+    .filter(
+      (skill) =>
+        !parts.has(skill.id) &&
+        skill.nature !== "owner" &&
+        (direct(skill) || (skill.after.some((id) => parts.has(id)) && skill.bears === "rider")) &&
+        ready(skill) &&
+        reading.counts(skill) < RELIABLE &&
+        (skill.nature !== "handling" || from.some((id) => ladder.find((one) => one.id === id)?.nature === "handling")),
+    )
+    .sort(
+      (a, b) =>
+        Number(hasTag(b, ...ELSEWHERE)) - Number(hasTag(a, ...ELSEWHERE)) ||
+        Number(direct(b)) - Number(direct(a)) ||
+        Number(reading.counts(b) >= USABLE) - Number(reading.counts(a) >= USABLE),
+    );
+}
+/** A fence, not poles on the ground. */
+export const isFence = (skill: Skill, ladder: readonly Skill[]): boolean =>
+  skill.nature === "jumping" && !tagged(ladder, "poles").includes(skill);

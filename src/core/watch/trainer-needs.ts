@@ -1,0 +1,52 @@
+/** What the trainer's reading of a horse asks of the manager: trouble, a step that is ready, what stands still, promises and days that are tight, new goals. */
+import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import type { StepBack } from "../permission/protocol.ts";
+import type { Step } from "../permission/steps.ts";
+import type { Need } from "./needs.ts";
+
+export interface ToldGoal {
+  readonly skill: string;
+  /** 0-1. */
+  readonly chance: number;
+  readonly met: boolean;
+  readonly must: boolean;
+  readonly by: LocalDate | null;
+}
+export interface TrainerNeedsAsked {
+  readonly today: LocalDate;
+  readonly firstDay: LocalDate;
+  /** Days of the term. */
+  readonly length: number;
+  readonly stepBack: StepBack | null;
+  /** A big step whose list is full and that somebody may take; null: none. */
+  readonly ready: { readonly step: Step; readonly skill: string } | null;
+  readonly stuck: readonly string[];
+  readonly goals: readonly ToldGoal[];
+  /** What may come next once all goals are met, most fitting first. */
+  readonly next: readonly string[];
+}
+
+/** A promise that will hardly be kept, once half of the term has shown it. */
+const HARDLY = 0.25;
+/** A dated goal that is less than likely is tight: it is said the same day. */
+const LIKELY = 0.7;
+const NEXT_TOLD = 4;
+
+export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
+  const { today, firstDay, length, stepBack, ready, stuck, goals, next } = asked;
+  const needs: Need[] = [];
+  if (stepBack?.code === "same-trouble" && stepBack.trouble && stepBack.at)
+    needs.push({ code: "same-trouble", at: stepBack.at, day: stepBack.trouble.day, quiet: stepBack.quiet, of: stepBack.of });
+  if (ready) needs.push({ code: "step-ready", ...ready });
+  const open = goals.filter(({ met }) => !met);
+  const dated = open.filter(({ by, chance }) => by !== null && by >= today && chance < LIKELY);
+  for (const { skill, chance, by } of dated) needs.push({ code: "dated-goal", skill, chance, by: by as LocalDate });
+  if (daysBetween(firstDay, today) >= length / 2)
+    for (const { skill, chance, must } of open)
+      if (must && chance < HARDLY && !dated.some((one) => one.skill === skill)) needs.push({ code: "goal", skill, chance });
+  // One standstill is told, the first of them; the others stand on the horse's page.
+  const [still] = stuck;
+  if (still !== undefined) needs.push({ code: "stuck", skill: still });
+  if (goals.length > 0 && open.length === 0) needs.push({ code: "next-goals", skills: next.slice(0, NEXT_TOLD) });
+  return needs;
+}
