@@ -58,6 +58,8 @@ export interface Character {
   readonly lengthCm: number;
   readonly fitness: "fit" | "unfit" | "unknown";
   readonly aim: string;
+  /** The main problem; missing: none. */
+  readonly complaint?: string;
   readonly length: 30 | 60 | 90;
   /** Day of arrival, in days from today. */
   readonly arrives: number;
@@ -115,6 +117,7 @@ export const HORSES: readonly Character[] = [
     lengthCm: 158,
     fitness: "fit",
     aim: "She rushes when the rein is given. I want a trot that I can sit and a stop that I can trust.",
+    complaint: "She rushes in the trot as soon as the rein is given, most of all on the way home.",
     length: 30,
     arrives: -27,
     sessionsAWeek: 5,
@@ -165,6 +168,7 @@ export const HORSES: readonly Character[] = [
     lengthCm: 160,
     fitness: "fit",
     aim: "He bucked at the canter with two riders. Find out why, and put it right if it can be.",
+    complaint: "Bucks into the canter, on the left, when the leg comes on.",
     length: 60,
     arrives: -29,
     sessionsAWeek: 5,
@@ -268,6 +272,7 @@ export const HORSES: readonly Character[] = [
     lengthCm: 160,
     fitness: "fit",
     aim: "He is a good horse alone. I want him rideable in company.",
+    complaint: "In company he cannot be held from the others at the trot.",
     length: 60,
     arrives: -38,
     sessionsAWeek: 5,
@@ -357,6 +362,7 @@ export const HORSES: readonly Character[] = [
     lengthCm: 168,
     fitness: "fit",
     aim: "Straight off the track. Teach him to walk on a loose rein and to stand for mounting.",
+    complaint: "Will not stand to be mounted.",
     length: 60,
     arrives: -23,
     sessionsAWeek: 5,

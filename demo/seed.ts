@@ -136,6 +136,7 @@ class DemoBarn {
       stay: {
         kind: c.kind,
         aim: c.aim,
+        complaint: c.complaint ?? "",
         length: c.length,
         firstDay: addDays(this.today, c.arrives),
         sessionsAWeek: c.sessionsAWeek,

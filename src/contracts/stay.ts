@@ -56,8 +56,8 @@ export type HorseFields = z.output<typeof HorseFields>;
 export const StayFields = z.object({
   kind: oneOf(KINDS),
   aim: said("The owner's aim", 2000),
-  /** Left out by whoever books with an older form. */
-  complaint: z._default(words(2000), ""),
+  /** The one thing that the horse was sent for, and what sets it off. */
+  complaint: words(2000),
   length: z.literal([...TERM_LENGTHS], "A term of 30, 60 or 90 days."),
   firstDay: date,
   sessionsAWeek: whole(1, 7, "sessions a week"),

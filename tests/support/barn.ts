@@ -115,6 +115,7 @@ export const booking = (
   stay: {
     kind: "started",
     aim: "A quiet ride out.",
+    complaint: "",
     length: 60,
     firstDay: localDate("2026-07-06"),
     sessionsAWeek: 5,

@@ -62,8 +62,19 @@ export const idsTagged = (skills: readonly Skill[], ...tags: readonly Tag[]): re
 ];
 export const hasTag = ({ tags }: Pick<Skill, "tags">, ...any: readonly Tag[]): boolean => any.some((tag) => tags.includes(tag));
 
+/** A ladder never changes: what was walked once is known. */
+const walked = new WeakMap<readonly Skill[], Map<string, readonly string[]>>();
 /** The skill's prerequisites at any depth, each after its own, without itself. */
 export function ancestorsIn(skills: readonly Skill[], id: string): readonly string[] {
+  const known = walked.get(skills) ?? new Map<string, readonly string[]>();
+  walked.set(skills, known);
+  const before = known.get(id);
+  if (before) return before;
+  const found = walk(skills, id);
+  known.set(id, found);
+  return found;
+}
+function walk(skills: readonly Skill[], id: string): readonly string[] {
   const after = new Map(skills.map((skill) => [skill.id, skill.after]));
   const found = new Set<string>();
   const visit = (one: string): void => {

@@ -128,7 +128,12 @@ function finishOf(asked: ComposeAsked, well: readonly Skill[], used: readonly Sk
   if (kind !== "ground" && reading.stage === "riding" && !main.some(({ bears }) => bears === "rider") && ridden.length > 0)
     return ridden.sort((a, b) => reading.counts(b) - reading.counts(a)).slice(0, 1);
   if (!first) return free.slice(0, 1);
-  const family = free.filter((skill) => isFamily(first, skill) && (skill.nature !== "handling" || first.nature === "handling"));
+  const family = free.filter(
+    (skill) =>
+      isFamily(first, skill) &&
+      (skill.nature !== "handling" || first.nature === "handling") &&
+      (!TACK.includes(skill.nature) || TACK.includes(first.nature)),
+  );
   const [best] = [...family].sort(
     (a, b) => Number(a.bears !== first.bears) - Number(b.bears !== first.bears) || reading.counts(b) - reading.counts(a),
   );
@@ -233,7 +238,14 @@ export function wantedHandling(
     .sort((a, b) => Number(complaint.includes(b.skill)) - Number(complaint.includes(a.skill)) || Number(b.must) - Number(a.must));
   const byGoal = wanted.flatMap(({ skill: id, target }) => {
     const skill = ladder.find((one) => one.id === id) as Skill;
-    const before = ladder.filter((one) => ancestorsIn(ladder, id).includes(one.id) && isHandling(one) && short(one, WELL));
+    // What something that it does well rests on is no question any more.
+    const before = ladder.filter(
+      (one) =>
+        ancestorsIn(ladder, id).includes(one.id) &&
+        isHandling(one) &&
+        short(one, WELL) &&
+        !ladder.some((other) => other.after.includes(one.id) && !short(other, WELL)),
+    );
     return short(skill, target) ? [...before, skill] : [];
   });
   const complained = ladder.filter((skill) => complaint.includes(skill.id) && isHandling(skill) && short(skill, WELL));

@@ -62,13 +62,14 @@ export interface MainMoment {
 const WELL = 3;
 const USABLE = 2;
 const RELIABLE = 4;
+const BEST = 5;
 const MOST_RUNNING = 3;
 const OF_SIX = 5;
 const PROMISED_OF_SIX = 3;
 const FIRST_WEEK = 5;
 const WITHIN_SESSIONS = 3;
 
-const PAST_NATURES: readonly Nature[] = ["accepting", "mounting"];
+const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
 /** A goal's skill with all that it rests on. */
 export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
   new Set([id, ...ancestorsIn(ladder, id)]);
@@ -108,6 +109,10 @@ export class Mains {
   private readonly byId: ReadonlyMap<string, Skill>;
   private readonly parts: readonly ReadonlySet<string>[];
   private readonly complained: ReadonlySet<string>;
+  /** By skill: how many rest on it. */
+  private readonly opens: ReadonlyMap<string, number>;
+  /** By skill: those that rest on it, handling apart. */
+  private readonly above: ReadonlyMap<string, readonly Skill[]>;
   private readonly followed = new Set<string>();
   /** Was the last planned session a follow-up: the next piece waits for one of them at the most. */
   private lastFollowed = false;
@@ -116,6 +121,10 @@ export class Mains {
     const { ladder, goals, complaint } = facts;
     this.byId = new Map(ladder.map((skill) => [skill.id, skill]));
     this.parts = goals.map(({ skill }) => partsOfGoal(ladder, skill));
+    const above = new Map<string, Skill[]>();
+    for (const skill of ladder) for (const id of ancestorsIn(ladder, skill.id)) above.set(id, [...(above.get(id) ?? []), skill]);
+    this.opens = new Map([...above].map(([id, list]) => [id, list.length]));
+    this.above = above;
     this.complained = new Set(complaint.flatMap((id) => [...partsOfGoal(ladder, id)]));
   }
 
@@ -125,6 +134,7 @@ export class Mains {
       this.protocol(moment, stepBack) ??
       this.step(moment) ??
       this.followUp(moment) ??
+      this.ending(moment) ??
       this.towardsGoals(moment) ??
       this.proof(moment) ??
       this.wider(moment) ??
@@ -143,14 +153,8 @@ export class Mains {
     (skill.nature !== "handling" || this.handlingMay(skill, moment));
   /** It does what rests on this: tack and mounting below that are no work any more. */
   private isPast(skill: Skill, { reading, lacking }: MainMoment): boolean {
-    if (this.isGoal(skill) || lacking.includes(skill.id) || !PAST_NATURES.includes(skill.nature)) return false;
-    return this.facts.ladder.some(
-      (one) =>
-        one.nature !== "handling" &&
-        reading.counts(one) >= WELL &&
-        partsOfGoal(this.facts.ladder, one.id).has(skill.id) &&
-        one !== skill,
-    );
+    if (this.isGoal(skill) || lacking.includes(skill.id) || !TACK_NATURES.includes(skill.nature)) return false;
+    return (this.above.get(skill.id) ?? []).some((one) => one.nature !== "handling" && reading.counts(one) >= WELL);
   }
   private isGoal = ({ id }: Skill): boolean =>
     this.facts.goals.some(({ skill }) => skill === id) || this.facts.complaint.includes(id);
@@ -158,6 +162,8 @@ export class Mains {
   private handlingMay(skill: Skill, moment: MainMoment): boolean {
     if (this.facts.handlingIsWork || this.complained.has(skill.id)) return true;
     const { goals } = this.facts;
+    const open = this.open(moment);
+    if (open.length > 0 && open.every((i) => this.find(goals[i]?.skill ?? "")?.nature === "handling")) return true;
     return goals.some(
       (goal, i) =>
         !moment.met[i] &&
@@ -179,7 +185,8 @@ export class Mains {
       // What its list lacks before it may be asked again comes with what it rests on.
       const lacks = trouble ? missingFor(trouble, moment.steps).flatMap((one) => (one.code === "level" ? [one.skill] : [])) : [];
       const easier = [...lacks.flatMap((id) => this.find(id) ?? []), ...work].filter((one) => one.id !== stepBack.at && may(one));
-      const first = done > 0 && at ? at : (easier.find(({ id }) => !this.followed.has(id)) ?? easier[0] ?? work[0]);
+      const itself = done > 0 || stepBack.work[0] === stepBack.at;
+      const first = itself && at ? at : (easier.find(({ id }) => !this.followed.has(id)) ?? easier[0] ?? work[0]);
       return first ? { skills: [first], because } : null;
     }
     const rides = ladder.filter((skill) => skill.bears === "rider" && reading.counts(skill) >= WELL && may(skill));
@@ -205,7 +212,8 @@ export class Mains {
     const candidates = [...below, ...tack, ...all.reverse()].filter(
       (skill) => (stepBack.bearing || !isPassing(skill, reading)) && !(stepBack.bearing && skill.bears !== "nothing"),
     );
-    const [first] = candidates.filter(({ nature }) => nature !== "handling");
+    const handled = ladder.filter((skill) => known(skill) && skill.nature === "handling");
+    const first = candidates.find(({ nature }) => nature !== "handling") ?? handled.at(-1);
     return first ? { skills: [first], because } : null;
   }
 
@@ -237,6 +245,31 @@ export class Mains {
       return { skills: [skill], because: { code: "follow-up", why } };
     }
     return null;
+  }
+
+  /** The last sessions of a term go to what was promised, met or not. */
+  private ending(moment: MainMoment): Main | null {
+    if (!moment.lastOfTerm) return null;
+    const { goals } = this.facts;
+    const lately = (id: string): number => moment.before.slice(-2).filter((main) => main.includes(id)).length;
+    const [first] = goals
+      .flatMap((goal, i) => {
+        const skill = this.find(goal.skill);
+        const able = skill && this.isWork(skill, moment) && moment.reading.counts(skill) >= USABLE;
+        return able ? [{ goal, skill, open: !moment.met[i] }] : [];
+      })
+      .sort(
+        (a, b) =>
+          lately(a.goal.skill) - lately(b.goal.skill) ||
+          Number(b.goal.must) - Number(a.goal.must) ||
+          Number(b.open) - Number(a.open),
+      );
+    if (!first) return null;
+    const { goal, skill, open } = first;
+    return {
+      skills: [skill],
+      because: open ? { code: "goal", goal: goal.skill, part: false, must: goal.must } : { code: "proof", goal: goal.skill },
+    };
   }
 
   /** More than three sessions running. */
@@ -351,17 +384,28 @@ export class Mains {
       reading,
       goals.map(({ skill }) => skill),
     ).filter((skill) => this.isWork(skill, moment) && !(moment.noFirst && !reading.isShown(skill)));
-    const candidates = [...builds, ...own.filter((skill) => moment.may(skill) && !isPassing(skill, reading))];
+    const candidates = [...builds, ...own.filter((skill) => moment.may(skill) && reading.counts(skill) < BEST)].filter(
+      ({ id }) => !before.at(-1)?.includes(id) && !this.standsStill(id, moment),
+    );
     const lately = (skill: Skill): number => before.slice(-4).filter((main) => main.includes(skill.id)).length;
     const [first] = candidates.sort((a, b) => lately(a) - lately(b));
     return first ? { skills: [first], because: { code: "wider" } } : null;
+  }
+
+  /** Tack and riding are begun with a horse that came for them; without goals nothing is put on its back for the first time. */
+  private isAskedFor(skill: Skill, { reading }: MainMoment): boolean {
+    const onGround = skill.bears === "nothing" && !TACK_NATURES.includes(skill.nature);
+    if (onGround || reading.isShown(skill)) return true;
+    if (this.facts.goals.length === 0) return skill.bears === "nothing";
+    const rides = this.facts.goals.some(({ skill: id }) => this.find(id)?.bears === "rider");
+    return this.parts.some((parts) => parts.has(skill.id)) || (rides && skill.bears === "rider" && reading.stage === "riding");
   }
 
   /** h. Nobody asked for anything, or nothing of it may be worked today: what opens most of the ladder. */
   private nextOnLadder(moment: MainMoment): Main | null {
     const { ladder } = this.facts;
     const { reading, before } = moment;
-    const opens = (id: string): number => ladder.filter((skill) => ancestorsIn(ladder, skill.id).includes(id)).length;
+    const opens = (id: string): number => this.opens.get(id) ?? 0;
     const ready = (skill: Skill): boolean =>
       reading.isShown(skill) ||
       skill.after.every((id) => !this.byId.has(id) || reading.counts(this.byId.get(id) as Skill) >= WELL);
@@ -370,10 +414,11 @@ export class Mains {
       (skill) =>
         moment.may(skill) &&
         !isPassing(skill, reading) &&
+        this.isAskedFor(skill, moment) &&
         ready(skill) &&
         (reading.basisOf(skill) === "seen" || reading.basisOf(skill) === "none") &&
         reading.counts(skill) < RELIABLE &&
-        !(moment.noFirst && !reading.isShown(skill) && hasTag(skill, "saddle", "girth")),
+        !((moment.noFirst || moment.lastOfTerm) && !reading.isShown(skill)),
     );
     const weight = (skill: Skill): number =>
       Number(reading.counts(skill) >= WELL) * 2 + Number(reading.basisOf(skill) === "none");

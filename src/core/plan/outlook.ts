@@ -16,8 +16,9 @@ import { ladderFor } from "../ladder/for-method.ts";
 import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
-import { impliedBy } from "../reading/reading.ts";
+import { impliedBy, readHorse } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
+import { nextFrom } from "./main.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
 import type { Standing } from "./standing.ts";
 import type { Pin, PlanAsked } from "./term-plan.ts";
@@ -199,6 +200,18 @@ export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW
       restsAfter: (day) => !isWorkable(record.term, addDays(day, 1)),
     },
   };
+}
+
+/** What builds on the goals and may be begun: proposed once they are met. */
+export function nextWork(record: StayRecord): readonly Skill[] {
+  const { scores, history, rides } = record.standing;
+  const ladder = ladderOf(record);
+  const reading = readHorse({ ladder, scores, kind: record.kind, history, rides });
+  return nextFrom(
+    ladder,
+    reading,
+    record.goals.map(({ skill }) => skill),
+  );
 }
 
 /** The questions that a stay's page asks of itself. */

@@ -47,6 +47,19 @@ export interface StandingAsked {
 /** A level at its target, or at 4, that stands still is no standstill. */
 const STUCK_BELOW = 4;
 
+export function stillStuck(
+  stuck: readonly string[],
+  scores: readonly ReadScore[],
+  goals: readonly Pick<PlanGoal, "skill" | "target">[],
+): readonly string[] {
+  const latest = (skill: string): number => {
+    const given = new Map(scores.filter((one) => one.skill === skill).map(({ side, score }) => [side, score]));
+    return given.size > 0 ? Math.min(...given.values()) : 0;
+  };
+  const targets = (skill: string): readonly number[] => goals.filter((goal) => goal.skill === skill).map(({ target }) => target);
+  return stuck.filter((skill) => latest(skill) < Math.min(STUCK_BELOW, ...targets(skill)));
+}
+
 export function standingOf({ record, today, goals, complaint, stuck, ladder }: StandingAsked): Standing {
   const { kind, history, scores, sessions, worked, rides } = record;
   const horse = permitOf(record, today);
@@ -57,12 +70,6 @@ export function standingOf({ record, today, goals, complaint, stuck, ladder }: S
     const given = scores.filter((one) => one.skill === skill && one.walk).map(({ score }) => score);
     return given.length > 0 ? Math.min(...given) : null;
   };
-  const latest = (skill: string): number => {
-    const given = new Map(scores.filter((one) => one.skill === skill).map(({ side, score }) => [side, score]));
-    return given.size > 0 ? Math.min(...given.values()) : 0;
-  };
-  const targetOf = (skill: string): number =>
-    Math.max(0, ...goals.filter((goal) => goal.skill === skill).map(({ target }) => target));
   return {
     scores,
     history,
@@ -79,6 +86,6 @@ export function standingOf({ record, today, goals, complaint, stuck, ladder }: S
       complained.some(isHandling) ||
       (goals.length > 0 && goals.every(({ skill }) => isHandling(skill))),
     again: toTakeUpAgain(sessions, seenBefore, (words) => namedIn(words, ladder.skills)),
-    stuck: stuck.filter((skill) => latest(skill) < Math.min(STUCK_BELOW, targetOf(skill) || STUCK_BELOW)),
+    stuck: stillStuck(stuck, scores, goals),
   };
 }

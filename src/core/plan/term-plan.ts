@@ -291,13 +291,21 @@ class TrainersDay {
     const { pins, ahead, ladder, trainer } = this.asked;
     const { back } = this;
     const steps = this.steps();
-    return (skill) =>
+    const known = new Map<string, boolean>();
+    const may = (skill: Skill): boolean =>
       !forbids(pins, skill.id, day) &&
       day >= (ahead.notBefore.get(skill.id) ?? Number.NEGATIVE_INFINITY) &&
       !(trainer.grounded && skill.bears !== "nothing") &&
       !(back && (back.skills.includes(skill.id) || (back.bearing && skill.bears !== "nothing"))) &&
       !(this.lastFence !== null && day - this.lastFence <= 1 && isFence(skill, ladder)) &&
       missingFor(skill, steps).length === 0;
+    return (skill) => {
+      const before = known.get(skill.id);
+      if (before !== undefined) return before;
+      const answer = may(skill);
+      known.set(skill.id, answer);
+      return answer;
+    };
   }
 
   lay(day: number, i: number, purpose: Purpose, kept: readonly Skill[], minutes: number): Omit<LaidSession, keyof LaidPlace> {

@@ -28,6 +28,10 @@ const NEEDS: readonly Need[] = [
   { code: "sudden", day: day(-1) },
   { code: "goal", skill: "canter", chance: 0.1 },
   { code: "stuck", skill: "trot" },
+  { code: "same-trouble", at: "girth", day: today, quiet: 0, of: 2 },
+  { code: "step-ready", step: "sit", skill: "sit" },
+  { code: "dated-goal", skill: "trailer", chance: 0.2, by: today },
+  { code: "next-goals", skills: ["poles"] },
 ];
 
 describe("what a day of waiting costs", () => {

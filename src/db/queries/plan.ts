@@ -17,6 +17,7 @@ import type { StayId } from "#core/kernel/brand.ts";
 import type { Taken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { LaidSession, Moved, Pin } from "#core/plan/term-plan.ts";
+import type { Need } from "#core/watch/needs.ts";
 import type { Db, Transaction } from "../client.ts";
 import { date, id, instant, int, nullable, number, side, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
@@ -79,6 +80,8 @@ export async function insertPlanChange(
   await tx`INSERT INTO plan_change (stay_id, at, day, causes, moved) VALUES (${stay}, ${change.at}, ${change.day}, ${[...change.causes]}, ${tx.json(change.moved as never)})`;
 }
 
+/** Written by the sweep as the core gave it. */
+const KeptNeed = z.custom<Need>((need) => typeof (need as { code?: unknown } | null)?.code === "string");
 const ForecastRow = z.object({
   stayId: id<"stay">(),
   day: date,
@@ -87,6 +90,7 @@ const ForecastRow = z.object({
   alarms: z.array(KeptAlarm),
   riders: z.array(KeptRider),
   stuck: z.array(text),
+  needs: z.array(KeptNeed),
   rateMean: nullable(number),
   rateVariance: nullable(number),
 });
@@ -95,19 +99,19 @@ export type ForecastRecord = z.output<typeof ForecastRow>;
 export const listForecasts = (db: Db, stay: StayId): Promise<ForecastRecord[]> =>
   many(
     ForecastRow,
-    db`SELECT stay_id, day, at, goals, alarms, riders, stuck, rate_mean, rate_variance FROM forecast WHERE stay_id = ${stay} ORDER BY day`,
+    db`SELECT stay_id, day, at, goals, alarms, riders, stuck, needs, rate_mean, rate_variance FROM forecast WHERE stay_id = ${stay} ORDER BY day`,
   );
 /** The newest of each of these stays. */
 export const listLatestForecasts = (db: Db, stays: readonly StayId[]): Promise<ForecastRecord[]> =>
   many(
     ForecastRow,
-    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders, f.stuck, f.rate_mean, f.rate_variance FROM unnest(${[...stays]}::uuid[]) s(id)
+    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders, f.stuck, f.needs, f.rate_mean, f.rate_variance FROM unnest(${[...stays]}::uuid[]) s(id)
        JOIN LATERAL (SELECT * FROM forecast WHERE stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true`,
   );
 export async function keepForecast(tx: Transaction, f: ForecastRecord): Promise<void> {
-  await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck, rate_mean, rate_variance)
-           VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)}, ${f.stuck}, ${f.rateMean}, ${f.rateVariance})
-           ON CONFLICT (stay_id, day) DO UPDATE SET at = EXCLUDED.at, goals = EXCLUDED.goals, alarms = EXCLUDED.alarms, riders = EXCLUDED.riders, stuck = EXCLUDED.stuck,
+  await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck, needs, rate_mean, rate_variance)
+           VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)}, ${f.stuck}, ${tx.json(f.needs as never)}, ${f.rateMean}, ${f.rateVariance})
+           ON CONFLICT (stay_id, day) DO UPDATE SET at = EXCLUDED.at, goals = EXCLUDED.goals, alarms = EXCLUDED.alarms, riders = EXCLUDED.riders, stuck = EXCLUDED.stuck, needs = EXCLUDED.needs,
              rate_mean = EXCLUDED.rate_mean, rate_variance = EXCLUDED.rate_variance`;
 }
 

@@ -10,10 +10,11 @@ import type { Skill } from "#core/ladder/skill.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import { ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
-import { nextStep } from "#core/permission/next-step.ts";
+import { countOf, nextStep, stateOf } from "#core/permission/next-step.ts";
 import { against, askedOf, barring, barsForGood, secondPersonFor, skillAct } from "#core/permission/permission.ts";
 import { type CardWork, cardWork } from "#core/plan/card-work.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { standingOf } from "#core/plan/standing.ts";
 import { type HardSide, hardSideFor } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
@@ -24,7 +25,7 @@ import { type CardRecord, listPlaces } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { pastBefore, pastOf } from "#db/queries/past.ts";
 import { findPerson } from "#db/queries/people.ts";
-import { findPlan, listPlanGoals } from "#db/queries/plan.ts";
+import { findPlan, listLatestForecasts, listPlanGoals } from "#db/queries/plan.ts";
 import { findStay, type Stay } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
 import { dayPlace } from "../day/facts.ts";
@@ -57,10 +58,12 @@ export interface CardFacts {
   readonly helper: PermitPerson | null;
   /** The hard side of what the card asks for. */
   readonly hard: HardSide;
+  /** Skills that stand still. */
+  readonly stuck: readonly string[];
 }
 
 export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<CardFacts> {
-  const [found, rider, helper, evaluations, scores, plan, weather, places, pasts, goals] = await Promise.all([
+  const [found, rider, helper, evaluations, scores, plan, weather, places, pasts, goals, forecasts] = await Promise.all([
     findStay(db, card.stayId),
     findPerson(db, card.riderId),
     card.helperId ? findPerson(db, card.helperId) : null,
@@ -71,6 +74,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     listPlaces(db),
     pastOf(db, [card.stayId]),
     listPlanGoals(db, [card.stayId]),
+    listLatestForecasts(db, [card.stayId]),
   ]);
   const all = pasts(card.stayId);
   const since = all.sessions.filter(({ day, saddleMinutes }) => day >= card.day && saddleMinutes > 0).length;
@@ -98,8 +102,18 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
   const day = stayDay(stay.firstDay, card.day);
   const hardFor = (main: readonly string[]): HardSide => hardSideFor(earlier, ladder, main).side;
   const grounded = barsForGood(horse);
+  const steps = stepFacts(written, reading);
+  const standing = standingOf({
+    record: written,
+    today: card.day,
+    goals,
+    complaint: stay.complaint,
+    stuck: [],
+    ladder: barn.ladder,
+  });
+  const met = new Set((forecasts[0]?.goals ?? []).flatMap((goal) => (goal.met ? [goal.skill] : [])));
   const step = nextStep(
-    stepFacts(written, reading),
+    steps,
     goals.map(({ skill }) => skill),
     grounded,
   );
@@ -116,11 +130,16 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     hardFor,
     method,
     turn: stay.delivered.length,
-    step: step && { skill: step.skill, ready: step.missing.length === 0 },
+    nextStep: step && step.missing.length > 0 ? { skill: step.skill, near: stateOf(countOf(step.missing)) === "nearly" } : null,
+    steps,
     held: horse.checks.flatMap(({ skills }) => skills),
+    stepBack: horse.stepBack,
+    goals: goals.filter(({ skill }) => !met.has(skill)),
+    complaint: standing.complaint,
+    handlingIsWork: standing.handlingIsWork,
     barred: (skill) => barring(against(horse, people, skillAct(skill, reading), { place, hours: weather, ticked: null })),
     // A session given on a day that was not planned takes up what comes next.
-    laid: plan?.laid.find((session) => session.day >= day)?.items ?? null,
+    laid: plan?.laid.find((session) => session.day >= day) ?? null,
   });
   const asked = work.items.flatMap(({ skill }) => ladder.find(({ id }) => id === skill) ?? []);
   const bears = card.kind === "ground" ? "nothing" : "rider";
@@ -140,6 +159,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
       asked: ticksFor(horse.stage, method, secondPersonFor(horse, { bears, skills: [] }) !== null),
     },
     helper: people.helper,
-    hard: hardFor(work.items.filter(({ role }) => role === "go-on" || role === "new").map(({ skill }) => skill)),
+    hard: hardFor(work.items.filter(({ role }) => role === "main").map(({ skill }) => skill)),
+    stuck: forecasts[0]?.stuck ?? [],
   };
 }

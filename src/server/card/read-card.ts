@@ -13,7 +13,6 @@ import { findCard } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
-import { listLatestForecasts } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
 import { anchorsOf } from "../ladder/anchors.ts";
 import { limitsInForce, permitPerson } from "../stay/facts.ts";
@@ -30,13 +29,12 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const card = await findCard(sql, asked as CardId);
   if (!card) return null;
   const barn = must(await findBarn(sql), "the barn is set up");
-  const [facts, evaluations, scores, worked, revisions, forecasts, people] = await Promise.all([
+  const [facts, evaluations, scores, worked, revisions, people] = await Promise.all([
     cardFacts(sql, barn, card),
     listEvaluations(sql, card.stayId),
     listScores(sql, card.stayId),
     listWorked(sql, card.stayId),
     listRevisions(sql, card.id),
-    listLatestForecasts(sql, [card.stayId]),
     listPeople(sql),
   ]);
   const { timeZone, cues } = barn;
@@ -92,7 +90,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
       return reasons.length > 0 ? [{ skill: skill.id, reasons }] : [];
     }),
     anchors: anchorsOf(pages),
-    stuck: forecasts[0]?.stuck ?? [],
+    stuck: facts.stuck,
     work,
     recentScores: byTrack.map(({ skill, side, scores }) => ({ skill, side, scores: scores.slice(-LAST_SCORES) })),
     best: byTrack.map(({ skill, side, scores }) => ({ skill, side, best: Math.max(...scores) })),

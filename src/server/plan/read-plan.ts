@@ -56,6 +56,7 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     mayWrite: actor.role === "manager" && !stay.wentHome,
     record: known
       ? recordOf({
+          stuck: latest?.stuck ?? [],
           stay,
           barn,
           today: at,

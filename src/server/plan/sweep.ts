@@ -10,7 +10,7 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import { bent } from "#core/forecast/calibrate.ts";
 import { readingOf } from "#core/forecast/doubt.ts";
 import { readPlays } from "#core/forecast/forecast.ts";
-import { goalState } from "#core/forecast/goals.ts";
+import { type GoalState, goalState } from "#core/forecast/goals.ts";
 import { type Watch, watchOf } from "#core/forecast/outlook.ts";
 import { playsOf } from "#core/forecast/plays.ts";
 import type { StayFacts } from "#core/forecast/stay.ts";
@@ -18,8 +18,10 @@ import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { Taken } from "#core/ladder/typical.ts";
-import { factsOf, planAsked, type StayRecord } from "#core/plan/outlook.ts";
+import { factsOf, nextWork, planAsked, type StayRecord } from "#core/plan/outlook.ts";
+import { stillStuck } from "#core/plan/standing.ts";
 import { layPlan, whatMoved } from "#core/plan/term-plan.ts";
+import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import { type Barn, countWrite, findBarn } from "#db/queries/barn.ts";
 import { listRecordStamps, listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
@@ -45,6 +47,8 @@ import { recordOf } from "./record.ts";
 export const KEPT_PLAYS = 250;
 export const SEED = 1;
 const PLAYS_A_PIECE = 8;
+/** A step that is planned within so many sessions is told as ready. */
+const SOON_SESSIONS = 2;
 /** Alarms of the last fortnight are shown: eight onsets and six silent sessions lie before its first. */
 const WATCHED_SESSIONS = 26;
 
@@ -82,10 +86,12 @@ async function watchAgain(stay: StayId, { leanings: _others, usualRate: _usual, 
   return watch;
 }
 
-async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }: Turn): Promise<void> {
-  const facts = factsOf(record);
+async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn): Promise<void> {
+  const facts = factsOf(read);
   const { belief, doubt } = await byPieces(readingOf(facts));
   const { alarms, leanings, rate, stuck } = await watchAgain(stay.id, facts);
+  const standing = { ...read.standing, stuck: stillStuck(stuck, read.standing.scores, read.goals) };
+  const record = { ...read, standing };
   const asked = planAsked(record, belief);
   const laid = layPlan(asked);
   const { goals, sessions, ahead } = asked;
@@ -95,6 +101,26 @@ async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }:
     await breathe();
   }
   const forecasts = readPlays(plays.played, KEPT_PLAYS);
+  const states = goals.map((goal) => goalState(belief, sessions, goal, ahead.today));
+  const told = record.goals.flatMap(({ skill, must, by }) => {
+    const at = goals.findIndex((goal) => goal.skill === skill);
+    const chance = bent(record.bend, forecasts[at]?.chance ?? 0);
+    return at < 0 ? [] : [{ skill, must, by: by ?? null, chance, met: states[at]?.met ?? false }];
+  });
+  const next = laid.slice(0, SOON_SESSIONS).find(({ because }) => because.code === "step");
+  const ready = next?.because.code === "step" && next.items[0] ? { step: next.because.step, skill: next.items[0].skill } : null;
+  const needs = record.onHold
+    ? []
+    : trainerNeeds({
+        today,
+        firstDay: stay.firstDay,
+        length: stay.length,
+        stepBack: standing.stepBack,
+        ready,
+        stuck: standing.stuck,
+        goals: told,
+        next: nextWork(record).map(({ id }) => id),
+      });
   await deps.sql.begin(async (tx) => {
     await lockStay(tx, stay.id);
     const before = await findPlan(tx, stay.id);
@@ -115,7 +141,7 @@ async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }:
       at: deps.clock.now(),
       // While a hold has no last day nobody can say what will be met.
       goals: (record.onHold ? [] : goals).map((goal, i) => {
-        const state = goalState(belief, sessions, goal, ahead.today);
+        const state = states[i] as GoalState;
         const told = forecasts[i];
         return {
           skill: goal.skill,
@@ -134,7 +160,8 @@ async function readAgain(deps: Deps, { stay, record, plan, fingerprint, today }:
       }),
       alarms: [...alarms].map((alarm) => ({ ...alarm, tracks: [...alarm.tracks] })),
       riders: [...leanings],
-      stuck: [...stuck],
+      stuck: [...standing.stuck],
+      needs: [...needs],
       rateMean: rate.mean,
       rateVariance: rate.variance,
     });
@@ -209,6 +236,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       taken: taken as readonly Taken[],
       riders,
       people,
+      stuck: forecasts.find(({ stayId }) => stayId === stay.id)?.stuck ?? [],
     });
     turns.push({ stay, record, plan, fingerprint, today });
   }

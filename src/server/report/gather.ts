@@ -63,6 +63,7 @@ export async function gather(
   const [worked, scores] = [until(allWorked), until(allScores)];
   const closed = until(evaluations.filter(({ closedAt }) => closedAt !== null));
   const record = recordOf({
+    stuck: [],
     stay,
     barn,
     today: at,

@@ -118,6 +118,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
   const outcome = latest && outcomeNow(stay, barn, latest, worked, today);
   const levels = readLevels(scores);
   const record = recordOf({
+    stuck: [],
     stay,
     barn,
     today: stay.wentHome ?? today,

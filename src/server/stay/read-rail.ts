@@ -80,21 +80,20 @@ function weakestOf(told: ForecastRecord | undefined): LaneView["weakest"] {
   return weakest ? { skill: weakest.skill, chance: weakest.chance } : null;
 }
 
-/** A promise that will hardly be kept, once half of the term has shown it. */
-const HARDLY = 0.25;
-function goalsAtRisk(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
-  if (daysBetween(stay.firstDay, today) < stay.length / 2) return [];
-  return (told?.goals ?? [])
-    .filter(({ met, must: promised, chance }) => promised && !met && chance < HARDLY)
-    .map(({ skill, chance }): Need => ({ code: "goal", skill, chance }));
-}
-/** Notes rather than alarms: for the short list only, and not while the plan leaves the skill alone. */
-function stuckOf(stay: Stay, told: ForecastRecord | undefined, plan: PlanRecord | undefined, today: LocalDate): readonly Need[] {
+/** What the trainer's reading asked for when the plan was last laid. Of what stands still nothing while the plan leaves it alone. */
+function trainerNeedsOf(
+  stay: Stay,
+  told: ForecastRecord | undefined,
+  plan: PlanRecord | undefined,
+  today: LocalDate,
+): readonly Need[] {
   const day = stayDay(stay.firstDay, today);
   const rests = (skill: string): boolean =>
     (plan?.pins ?? []).some((pin) => pin.kind === "forbid" && pin.skill === skill && day <= (pin.to ?? day));
-  return (told?.stuck ?? []).filter((skill) => !rests(skill)).map((skill) => ({ code: "stuck", skill }));
+  return (told?.needs ?? []).filter((need) => !(need.code === "stuck" && rests(need.skill)));
 }
+/** Notes rather than alarms: for the short list only, a lane shows its weakest goal already. */
+const NOTES: readonly Need["code"][] = ["goal", "stuck"];
 /** A sudden change in a session of late, until a vet has been asked about it. */
 function suddenOf(stay: Stay, seen: LocalDate | undefined): readonly Need[] {
   const asked = stay.checks.some((check) => check.who === "vet" && seen !== undefined && check.orderedOn >= seen);
@@ -162,10 +161,15 @@ export async function readRail(deps: Deps): Promise<RailView> {
     const ruler = rulerOf(stay, barn, today);
     const mine = toldOf.get(stay.id);
     const seen = sudden.find(({ stayId }) => stayId === stay.id)?.day;
-    const needs = [...suddenOf(stay, seen), ...needsOf(stay, ruler), ...stallOf(stay, mine, today)];
     const plan = plans.find(({ stayId }) => stayId === stay.id);
-    // For the short list only: a lane shows its weakest goal already.
-    const notes = [...goalsAtRisk(stay, mine, today), ...stuckOf(stay, mine, plan, today)];
+    const read = stay.wentHome ? [] : trainerNeedsOf(stay, mine, plan, today);
+    const needs = [
+      ...suddenOf(stay, seen),
+      ...needsOf(stay, ruler),
+      ...stallOf(stay, mine, today),
+      ...read.filter(({ code }) => !NOTES.includes(code)),
+    ];
+    const notes = read.filter(({ code }) => NOTES.includes(code));
     return { stay, ruler, told: mine, needs, notes };
   });
   return {

@@ -37,6 +37,10 @@ const PATHS: Readonly<Partial<Record<Need["code"], string>>> = {
   goal: "/plan",
   stall: "/plan",
   stuck: "/plan",
+  "same-trouble": "/log",
+  "step-ready": "/plan",
+  "dated-goal": "/plan",
+  "next-goals": "/plan",
 };
 function openOf(stay: Stay, need: Need): Proposal {
   if (need.code === "behind" || need.code === "time-off")

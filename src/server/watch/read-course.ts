@@ -124,6 +124,7 @@ export async function readLogView({ sql }: Deps, opened: Opened): Promise<LogVie
     listPeople(sql),
   ]);
   const record = recordOf({
+    stuck: [],
     stay,
     barn,
     today,

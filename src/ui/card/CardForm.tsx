@@ -22,6 +22,7 @@ import { Firsts } from "./Firsts.tsx";
 import { Gate } from "./Gate.tsx";
 import { Gear } from "./Gear.tsx";
 import { Incidents } from "./Incidents.tsx";
+import { MainWork } from "./MainWork.tsx";
 import type { Part } from "./part.ts";
 import { type Draft, draftKey, draftOf, gateOf, timed, toRequest } from "./record.ts";
 import { Scores } from "./Scores.tsx";
@@ -103,6 +104,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     <div className="grid gap-5 pb-20 md:pb-0">
       {restored && <p className="text-ochre">▲ Kept on this phone and not sent yet.</p>}
       <Step name="before" at={at}>
+        <MainWork view={view} />
         <Essentials view={view} />
         <Choice<Weather>
           name="weather"

@@ -11,6 +11,7 @@ import { SESSION, STATE } from "#ui/words/labels.ts";
 import { CardForm } from "./CardForm.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { Kept } from "./Kept.tsx";
+import { MainWork } from "./MainWork.tsx";
 import { NotWorked } from "./NotWorked.tsx";
 import { Revisions } from "./Revisions.tsx";
 
@@ -32,7 +33,12 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
         {view.helper ? ` · second person ${view.helper.name}` : ""}
         {card.unplanned && ` · not handed out: ${card.unplanned}`}
       </p>
-      {!writable && <Essentials view={view} />}
+      {!writable && (
+        <>
+          <MainWork view={view} />
+          <Essentials view={view} />
+        </>
+      )}
       <Kept entries={kept} me={me} />
       <div className="pt-3">
         {writable && <CardForm view={view} me={me} onClosed={reload} />}

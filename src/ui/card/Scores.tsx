@@ -74,9 +74,13 @@ export function Scores({ view, draft, put: change }: Part) {
     onChange(score === null ? rest : [...rest, { skill, side, score }]);
   };
   const items: WorkItem[] = [
-    ...view.work.items,
-    ...added.map((skill) => ({ skill, role: "go-on" as const, side: null, when: [] })),
+    // What is finished with may have been worked already: it is scored once.
+    ...view.work.items.filter((item, i, all) => all.findIndex(({ skill }) => skill === item.skill) === i),
+    ...added.map((skill) => ({ skill, role: "main" as const, isNew: false, side: null, when: [] })),
   ];
+  const again = view.work.items
+    .filter(({ role, skill }, i, all) => role === "finish" && all.findIndex((one) => one.skill === skill) < i)
+    .map(({ skill }) => skill);
   // What may not be worked is not offered; what was worked all the same can still be written down.
   const mayBe = (id: string): boolean => !view.barred.some(({ skill }) => skill === id);
   const others = view.ladder
@@ -120,7 +124,9 @@ export function Scores({ view, draft, put: change }: Part) {
               className="flex min-h-14 flex-wrap items-center gap-x-1 text-ink no-underline"
               href={`/skill/${item.skill}?method=${view.method.id}`}
             >
-              <span className="text-dim">{listed.includes(item.skill) ? `${WORK_ROLE[item.role]}: ` : "Also: "}</span>
+              <span className="text-dim">
+                {listed.includes(item.skill) ? `${WORK_ROLE[item.role]}${item.isNew ? ", new today" : ""}: ` : "Also: "}
+              </span>
               <span className="underline decoration-line">
                 {swapOf(item.skill) ? <s>{here().of(item.skill).words}</s> : here().of(item.skill).words}
               </span>
@@ -152,7 +158,7 @@ export function Scores({ view, draft, put: change }: Part) {
           ))}
           {here().of(item.skill).caution && <p className="text-oxblood">■ {here().of(item.skill).caution}</p>}
           {view.stuck.includes(item.skill) && (
-            <p className="text-dim">No gain in four works: ask for less, ask another way, or leave it for a week.</p>
+            <p className="text-dim">No progress in 4 sessions: ask for less, ask another way, or leave it for a week.</p>
           )}
           {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
           {measureOf(item)}
@@ -197,10 +203,10 @@ export function Scores({ view, draft, put: change }: Part) {
           {reasons.map((reason) => sayReason(reason)).join(" ")}
         </p>
       ))}
-      {view.work.leaveAlone.length > 0 && (
+      {again.length > 0 && (
         <p className="pt-2">
-          <span className="sign text-dim">Leave alone today:</span>{" "}
-          {view.work.leaveAlone.map((id) => here().of(id).words.toLowerCase()).join(", ")}
+          <span className="sign text-dim">Finish:</span> {again.map((id) => here().of(id).words.toLowerCase()).join(", ")} again,
+          at the level that went well.
         </p>
       )}
     </section>

@@ -1,9 +1,21 @@
 /** The cards of the next two weeks as they are laid, each thing to be pinned, moved to the next session, or left out for a while. */
+
+import { Fragment } from "react";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { LaidItem, LaidSession, Pin } from "#core/plan/term-plan.ts";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
+import { sayBecause } from "#ui/words/because.ts";
+import { inner, listed } from "#ui/words/figures.ts";
+import { SESSION } from "#ui/words/labels.ts";
 import { onDay, PURPOSE, sayConditions, sayPlace, skillWords } from "#ui/words/plan.ts";
 
+/** Around the main, in the order in which they come. */
+const PARTS = [
+  ["warmUp", "Warm-up"],
+  ["handling", "Daily"],
+  ["finish", "Finish"],
+  ["leaveAlone", "Leave alone"],
+] as const;
 const DAYS_SHOWN = 14;
 const LEFT_OUT_DAYS = 14;
 
@@ -44,10 +56,11 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
               Nothing is planned for this day: everything waits for a check, or for a goal to be set.
             </p>
           )}
+          {session.items.length > 0 && <p className="text-sm text-dim">{SESSION[session.kind]}</p>}
           <ul>
             {session.items.map((item) => (
               <li key={item.skill} className="border-t border-line py-1">
-                <p>
+                <p className="font-semibold">
                   {item.isNew && <span className="sign text-rail">◆ new: </span>}
                   {item.pinned && <span className="sign text-slate">▼ pinned: </span>}
                   {skillWords(item.skill)}
@@ -70,6 +83,17 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
               </li>
             ))}
           </ul>
+          {session.items.length > 0 && <p className="text-sm text-dim">{sayBecause(session.because)}</p>}
+          <dl className="grid grid-cols-[auto_1fr] gap-x-2 pt-1 text-sm">
+            {PARTS.map(([part, name]) =>
+              session[part].length === 0 ? null : (
+                <Fragment key={part}>
+                  <dt className="sign text-dim">{name}</dt>
+                  <dd>{inner(listed(session[part].map((id) => inner(skillWords(id)))))}</dd>
+                </Fragment>
+              ),
+            )}
+          </dl>
         </li>
       ))}
     </ol>

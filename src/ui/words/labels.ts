@@ -205,10 +205,10 @@ export const PROFESSIONAL: Record<Professional, string> = {
   bodyworker: "bodyworker",
 };
 export const WORK_ROLE: Record<WorkRole, string> = {
-  begin: "Begin with",
-  "go-on": "Go on with",
-  new: "New today",
-  finish: "Finish with",
+  "warm-up": "Warm-up",
+  main: "Main",
+  handling: "Daily handling",
+  finish: "Finish",
 };
 export const TICK: Record<GateTick, string> = {
   "head-left": "Gives its head softly, left",

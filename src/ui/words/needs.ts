@@ -10,9 +10,11 @@ import { signOf } from "#core/intake/signs.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { PointsTo, Reasoned } from "#core/watch/reasoning.ts";
+import { STEP_WORDS } from "./because.ts";
 import { LOOKER, sayLateNeed, TRIAL_CHANGE } from "./check.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
 import { HOLD, POST } from "./labels.ts";
+import { skillWords } from "./plan.ts";
 
 export function sayNeed(need: Need): string {
   switch (need.code) {
@@ -40,7 +42,17 @@ export function sayNeed(need: Need): string {
     case "goal":
       return `Promised: ${inner(here().of(need.skill).words)}, and hardly to be met (${Math.round(100 * need.chance)} %)`;
     case "stuck":
-      return `No gain in four works: ${inner(here().of(need.skill).words)}`;
+      return `No progress in 4 sessions: ${inner(skillWords(need.skill))}`;
+    case "same-trouble":
+      return `Trouble again at ${inner(skillWords(need.at))}: stepped back, ${need.quiet} of ${need.of} quiet`;
+    case "step-ready":
+      return `Ready: ${STEP_WORDS[need.step]}`;
+    case "dated-goal":
+      return `Tight for ${sayDate(need.by)}: ${inner(skillWords(need.skill))} (${Math.round(100 * need.chance)}%)`;
+    case "next-goals":
+      return need.skills.length > 0
+        ? `All goals met. Next: ${inner(listed(need.skills.map((id) => inner(skillWords(id)))))}`
+        : "All goals met: set new ones";
     case "over":
       return `Term over for ${plural(need.days, "day")}`;
   }
@@ -59,6 +71,10 @@ export const NEED_KIND: Readonly<Record<Need["code"], string>> = {
   stall: "progress",
   goal: "progress",
   stuck: "progress",
+  "same-trouble": "trouble",
+  "step-ready": "progress",
+  "dated-goal": "progress",
+  "next-goals": "progress",
   "check-late": "check",
   sudden: "check",
 };
@@ -78,7 +94,12 @@ export function needPath(need: Need): string | null {
     case "stall":
     case "goal":
     case "stuck":
+    case "step-ready":
+    case "dated-goal":
+    case "next-goals":
       return "/plan";
+    case "same-trouble":
+      return "/log";
     case "sudden":
       return "/checks";
     case "hold":
@@ -91,9 +112,13 @@ export function needPath(need: Need): string | null {
 }
 /** How a need is marked, beside its words: shape as well as colour. */
 export const needTone = (need: Need): "stop" | "attend" | "tell" =>
-  need.code === "sudden" || need.code === "hold" || need.code === "over" || (need.code === "check-late" && need.holds === "all")
+  need.code === "sudden" ||
+  need.code === "same-trouble" ||
+  need.code === "hold" ||
+  need.code === "over" ||
+  (need.code === "check-late" && need.holds === "all")
     ? "stop"
-    : need.code === "mid-term" || need.code === "exit"
+    : need.code === "mid-term" || need.code === "exit" || need.code === "step-ready" || need.code === "next-goals"
       ? "tell"
       : "attend";
 
@@ -182,6 +207,10 @@ const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
   stall: "Look at the plan",
   goal: "Look at the plan",
   stuck: "Look at the plan",
+  "same-trouble": "Look at the sessions",
+  "step-ready": "Look at the plan",
+  "dated-goal": "Look at the plan",
+  "next-goals": "Set new goals",
   sign: "Review and sign",
 };
 
