@@ -13,6 +13,8 @@ import { skillOf } from "#shipped/ladder.ts";
 import type { Character } from "./cast.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
+/** Minutes of the main, against those of anything beside it. */
+const MAIN_SHARE = 4;
 export interface Stabled {
   readonly character: Character;
   readonly stay: StayId;
@@ -44,9 +46,17 @@ export function sessionOf(
   const groundMinutes = Math.min(wantsRide ? random.whole(12, 25) : random.whole(30, 50), limit);
   const saddleWanted = rides ? (stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
   const saddleMinutes = Math.max(0, Math.min(saddleWanted, limit - groundMinutes));
-  const items = view.work.items.filter((item) => rides || skillOf(item.skill).bears === "nothing");
+  // What a session finishes with may have been its work: it is scored once.
+  const items = view.work.items.filter(
+    (item, i, all) =>
+      (rides || skillOf(item.skill).bears === "nothing") && all.findIndex(({ skill }) => skill === item.skill) === i,
+  );
   const stalled = c.stallsFrom !== undefined && offset >= c.stallsFrom;
-  for (const item of items) truth.work(item.skill, (groundMinutes + saddleMinutes) / Math.max(1, items.length), stalled);
+  // The main takes most of the time; what is done beside it a little.
+  const shareOf = ({ role }: (typeof items)[number]): number => (role === "main" ? MAIN_SHARE : 1);
+  const shares = items.reduce((sum, item) => sum + shareOf(item), 0);
+  for (const item of items)
+    truth.work(item.skill, ((groundMinutes + saddleMinutes) * shareOf(item)) / Math.max(1, shares), stalled);
   const scores = items.flatMap((item) => {
     const sides = sidesOf(skillOf(item.skill).sided).filter(
       (side) => item.side === null || side === item.side || view.method.id !== "ground-first",

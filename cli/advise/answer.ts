@@ -68,6 +68,7 @@ interface At {
   readonly reading: HorseReading;
   readonly horse: PermitHorse;
   readonly moment: Moment;
+  readonly plan: readonly LaidSession[];
 }
 
 function atOf(file: Case, advised: Advised): At {
@@ -79,6 +80,7 @@ function atOf(file: Case, advised: Advised): At {
     file,
     advised,
     ladder: ladderOf(advised.stay),
+    plan: layPlan(planAsked(advised.stay, readingOn(advised.stay).belief)),
     reading,
     horse,
     moment: { place: placeCalled(file.card?.place ?? "pen"), hours, ticked: { asked: [], ticks: [], redSigns } },
@@ -166,22 +168,23 @@ function stepOf(at: At) {
   return { step: next.step, state, missing, proposed: state === "ready" ? proposedOf(at, next.skill) : null };
 }
 
-/** Today by today's people where they may; else on the next planned day by whoever may. */
+/** The first day on which the plan begins it; today by today's people where they may, else by whoever may. */
 function proposedOf(at: At, skill: Skill): { day: LocalDate; rider: string; helper: string | null; from: string } | null {
-  const { advised, reading, horse, moment, file } = at;
+  const { advised, reading, horse, moment, file, plan } = at;
   const act = skillAct(skill, reading);
+  const dates = plan
+    .filter(({ items }) => items.some((one) => one.skill === skill.id))
+    .map(({ day }) => addDays(advised.stay.firstDay, day));
   const [rider, helper] = [personCalled(at, file.card?.rider), personCalled(at, file.card?.helper)];
   const from = String(moment.place?.id ?? "pen");
-  if (rider && barring(against(horse, { rider, helper }, act, moment)).length === 0)
+  if (dates.includes(advised.today) && rider && barring(against(horse, { rider, helper }, act, moment)).length === 0)
     return { day: advised.today, rider: rider.id, helper: helper?.id ?? null, from };
-  const [next] = planAsked(advised.stay, readingOn(advised.stay).belief).ahead.days.filter(
-    (day) => addDays(advised.stay.firstDay, day) > advised.today,
-  );
+  const next = dates.find((day) => day > advised.today);
   const quiet: Moment = { place: placeCalled("pen"), hours: [], ticked: null };
   for (const one of [...advised.people].sort((a, b) => (a.weightKg ?? 999) - (b.weightKg ?? 999)))
     for (const other of advised.people.filter(({ id }) => id !== one.id))
       if (next !== undefined && barring(against(horse, { rider: one, helper: other }, act, quiet)).length === 0)
-        return { day: addDays(advised.stay.firstDay, next), rider: one.id, helper: other.id, from: "pen" };
+        return { day: next, rider: one.id, helper: other.id, from: "pen" };
   return null;
 }
 
@@ -324,8 +327,7 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
 export function adviceOn(file: Case, advised: Advised) {
   const at = atOf(file, advised);
   const { stay, today, scores } = advised;
-  const { belief } = readingOn(stay);
-  const plan = layPlan(planAsked(stay, belief));
+  const { plan } = at;
   const dayOf = (laid: LaidSession): LocalDate => addDays(stay.firstDay, laid.day);
   const laidToday = plan.find((one) => dayOf(one) >= today) ?? null;
   const goals = goalsOf(at);

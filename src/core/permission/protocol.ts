@@ -96,7 +96,10 @@ function afterDaysOff(facts: ProtocolFacts): readonly StepBack[] {
         bearing: days >= RESTART_FROM || (days >= TWO_FROM && quiet === 0),
         skills: newThings(facts),
         second: false,
-        work: [...restarts].sort((a, b) => counted(a) - counted(b)).map(({ id }) => id),
+        work: restarts
+          .filter((skill) => counted(skill) < of)
+          .sort((a, b) => counted(a) - counted(b))
+          .map(({ id }) => id),
       },
     ];
   });

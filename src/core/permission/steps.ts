@@ -137,7 +137,10 @@ export function missingFor(skill: Skill, facts: StepFacts): readonly Missing[] {
   // A horse that is told to be ridden shows what it knows on its first ride here, within what that ride asks for.
   if (skill.bears !== "nothing" && reading.basisOf(skill) === "told") return missingOf(STEP_LISTS["first-ride"].needs, facts);
   if (step) return missingOf(STEP_LISTS[step].needs, facts);
-  return hasTag(skill, "lie-across") ? missingOf(LIE_ACROSS, facts) : [];
+  if (hasTag(skill, "lie-across")) return missingOf(LIE_ACROSS, facts);
+  // What it cannot be without must be ready first: no lead without a canter.
+  const inside = facts.ladder.filter((one) => skill.contains.includes(one.id) && hasTag(one, ...STEP_TAGS));
+  return inside.map((one) => missingFor(one, facts)).find((missing) => missing.length > 0) ?? [];
 }
 
 export interface Waiting {

@@ -6,7 +6,7 @@ import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
-import { missingFor, type StepFacts } from "../permission/steps.ts";
+import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
 import type { PastSession } from "../permission/trouble.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import type { Because, FollowUp } from "./because.ts";
@@ -70,6 +70,9 @@ const FIRST_WEEK = 5;
 const WITHIN_SESSIONS = 3;
 
 const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
+/** The first time of a big step, or of anything that bears weight. */
+const isFirst = (skill: Skill, reading: HorseReading): boolean =>
+  !reading.isShown(skill) && (skill.bears !== "nothing" || hasTag(skill, ...STEP_TAGS));
 /** A goal's skill with all that it rests on. */
 export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
   new Set([id, ...ancestorsIn(ladder, id)]);
@@ -148,6 +151,7 @@ export class Mains {
   private open = (moment: MainMoment): readonly number[] => this.facts.goals.map((_, i) => i).filter((i) => !moment.met[i]);
   private isWork = (skill: Skill, moment: MainMoment): boolean =>
     moment.may(skill) &&
+    !(moment.noFirst && isFirst(skill, moment.reading)) &&
     (this.isGoal(skill) || (!isPassing(skill, moment.reading) && !["implied", "told"].includes(moment.reading.basisOf(skill)))) &&
     !this.isPast(skill, moment) &&
     (skill.nature !== "handling" || this.handlingMay(skill, moment));
@@ -304,7 +308,9 @@ export class Mains {
     else if (lastOfTerm || before.slice(-OF_SIX).filter(servesPromise).length < PROMISED_OF_SIX)
       candidates = within(candidates, promised);
     // What the next big step still lacks comes before what is worth more in the long run.
-    const lacking = candidates.filter(({ id }) => moment.lacking.includes(id));
+    const lacking = moment.lacking
+      .flatMap((id) => this.find(id) ?? [])
+      .filter((skill) => moment.may(skill) && !stuck.includes(skill.id) && !this.standsStill(skill.id, moment));
     if (lacking.length > 0) candidates = lacking;
     const [first] = candidates;
     if (!first || (promised.size > 0 && stuck.some((id) => promised.has(id)) && !promised.has(first.id))) {
@@ -415,6 +421,7 @@ export class Mains {
         moment.may(skill) &&
         !isPassing(skill, reading) &&
         this.isAskedFor(skill, moment) &&
+        !this.standsStill(skill.id, moment) &&
         ready(skill) &&
         (reading.basisOf(skill) === "seen" || reading.basisOf(skill) === "none") &&
         reading.counts(skill) < RELIABLE &&
