@@ -458,8 +458,9 @@ export function nextFrom(ladder: readonly Skill[], reading: HorseReading, from: 
     .sort(
       (a, b) =>
         Number(hasTag(b, ...ELSEWHERE)) - Number(hasTag(a, ...ELSEWHERE)) ||
-        Number(direct(b)) - Number(direct(a)) ||
-        Number(reading.counts(b) >= USABLE) - Number(reading.counts(a) >= USABLE),
+        Number(reading.counts(b) >= USABLE) - Number(reading.counts(a) >= USABLE) ||
+        a.to3 - b.to3 ||
+        Number(direct(b)) - Number(direct(a)),
     );
 }
 /** A fence, not poles on the ground. */

@@ -21,7 +21,7 @@ export type Need =
   /** A sudden change was seen, and no vet has been asked since. */
   | { readonly code: "sudden"; readonly day: LocalDate }
   /** A promised goal that will hardly be met in time. */
-  | { readonly code: "goal"; readonly skill: string; readonly chance: number }
+  | { readonly code: "goal"; readonly skill: string; readonly chance: number; readonly others: number }
   /** A skill that gained next to nothing over its last works. */
   | { readonly code: "stuck"; readonly skill: string }
   /** The same trouble twice, or a fall: what was done about it by itself, and how far it is. */

@@ -41,9 +41,14 @@ export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
   const open = goals.filter(({ met }) => !met);
   const dated = open.filter(({ by, chance }) => by !== null && by >= today && chance < LIKELY);
   for (const { skill, chance, by } of dated) needs.push({ code: "dated-goal", skill, chance, by: by as LocalDate });
-  if (daysBetween(firstDay, today) >= length / 2)
-    for (const { skill, chance, must } of open)
-      if (must && chance < HARDLY && !dated.some((one) => one.skill === skill)) needs.push({ code: "goal", skill, chance });
+  if (daysBetween(firstDay, today) >= length / 2) {
+    const risked = open
+      .filter((goal) => goal.must && goal.chance < HARDLY && !dated.includes(goal))
+      .sort((a, b) => a.chance - b.chance);
+    const [worst] = risked;
+    // One is told, the weakest, with how many more there are.
+    if (worst) needs.push({ code: "goal", skill: worst.skill, chance: worst.chance, others: risked.length - 1 });
+  }
   // One standstill is told, the first of them; the others stand on the horse's page.
   const [still] = stuck;
   if (still !== undefined) needs.push({ code: "stuck", skill: still });

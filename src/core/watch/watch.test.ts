@@ -26,7 +26,7 @@ const NEEDS: readonly Need[] = [
   { code: "sign", evaluation: "e" as EvaluationId },
   { code: "check-late", who: "vet", days: 3, holds: "ridden" },
   { code: "sudden", day: day(-1) },
-  { code: "goal", skill: "canter", chance: 0.1 },
+  { code: "goal", skill: "canter", chance: 0.1, others: 0 },
   { code: "stuck", skill: "trot" },
   { code: "same-trouble", at: "girth", day: today, quiet: 0, of: 2 },
   { code: "step-ready", step: "sit", skill: "sit" },

@@ -30,7 +30,7 @@ export function MainWork({ view }: { view: CardView }) {
       )}
       {smaller.length > 0 && (
         <p>
-          <span className="sign text-dim">Wind, a tight start, nobody beside you</span> only {words(smaller)}
+          <span className="sign text-dim">If windy, tight or alone</span> only {words(smaller)}
         </p>
       )}
     </section>

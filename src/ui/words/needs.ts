@@ -14,7 +14,7 @@ import { STEP_WORDS } from "./because.ts";
 import { LOOKER, sayLateNeed, TRIAL_CHANGE } from "./check.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
 import { HOLD, POST } from "./labels.ts";
-import { skillWords } from "./plan.ts";
+import { sayChance, skillWords } from "./plan.ts";
 
 export function sayNeed(need: Need): string {
   switch (need.code) {
@@ -40,7 +40,7 @@ export function sayNeed(need: Need): string {
     case "sudden":
       return `A sudden change on ${sayDate(need.day)}: the vet before more work`;
     case "goal":
-      return `Promised: ${inner(here().of(need.skill).words)}, and hardly to be met (${Math.round(100 * need.chance)} %)`;
+      return `Goal at risk: ${inner(skillWords(need.skill))}. ${outer(sayChance(need.chance))} (${Math.round(100 * need.chance)}%)${need.others > 0 ? ` · ${need.others} more` : ""}`;
     case "stuck":
       return `No progress in 4 sessions: ${inner(skillWords(need.skill))}`;
     case "same-trouble":
