@@ -8,9 +8,9 @@ import { STRAIGHT } from "#core/forecast/calibrate.ts";
 import { standStill } from "#core/forecast/outlook.ts";
 import type { Session } from "#core/forecast/stay.ts";
 import { ageInYears } from "#core/horse/horse.ts";
-import { goalsInWords } from "#core/intake/aims.ts";
 import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { readWalk } from "#core/intake/outcome.ts";
+import { asksForGround, goalsInWords } from "#core/intake/request.ts";
 import type { SeenSign } from "#core/intake/seen.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { type Score, SIDES, type TrackSide } from "#core/kernel/sides.ts";
@@ -301,7 +301,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
   return { ...advised, stay: { ...advised.stay, standing: stands, waits: waits(stands.stuck) } };
 }
 
-const goalsOf = ({ goals, stay }: Case, ladder: Ladder): readonly PlanGoal[] =>
+const goalsOf = ({ goals, stay, signed }: Case, ladder: Ladder): readonly PlanGoal[] =>
   goals
     ?.filter(({ verdict }) => verdict !== "not-this-term")
     .map(({ skill, target, side, weight, must, by }) => ({
@@ -311,7 +311,10 @@ const goalsOf = ({ goals, stay }: Case, ladder: Ladder): readonly PlanGoal[] =>
       weight,
       must,
       by,
-    })) ?? goalsInWords(`${stay.aim}. ${stay.complaint}`, ladder).map((goal) => ({ ...goal, side: null, weight: 2, must: true }));
+    })) ??
+  goalsInWords(`${stay.aim}. ${stay.complaint}`, ladder, {
+    ground: signed?.ridden === false || asksForGround(`${stay.aim}. ${stay.complaint}`, stay.kind === "unhandled"),
+  }).map((goal) => ({ ...goal, side: null, weight: 2, must: true }));
 
 /** Work as the estimator hears it: a session's minutes shared out among what was scored; a later evaluation is a look of a minute each. */
 function sessionsOf(

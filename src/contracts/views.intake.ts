@@ -58,6 +58,10 @@ export interface ClosedEvaluationView {
   readonly horse: string;
   readonly client: string;
   readonly aim: string;
+  readonly complaint: string;
+  /** Parts of both that name no skill, and that are meant for another time. */
+  readonly notRead: readonly string[];
+  readonly notNow: readonly string[];
   readonly term: number;
   readonly kind: EvaluationKind;
   readonly day: LocalDate;

@@ -3,9 +3,8 @@ import { describe, expect, it } from "vitest";
 import { SHIPPED, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import { SCORES, type Score, sidesOf } from "../kernel/sides.ts";
-import { ancestorsIn } from "../ladder/ladder.ts";
 import { type Levels, readLevels } from "../ladder/level.ts";
-import { goalsInWords, harderSide, impliedBy, readGoal, sessionsBetween, VERDICTS } from "./aims.ts";
+import { harderSide, impliedBy, readGoal, sessionsBetween, VERDICTS } from "./aims.ts";
 import { compareWalks as compareWalksOn, noiseOf } from "./compare.ts";
 import type { Mark } from "./seen.ts";
 import { signsNow as signsNowOn, trendOf } from "./sign-trend.ts";
@@ -83,23 +82,6 @@ describe("what the aim takes", () => {
         expect(VERDICTS).toContain(readGoal(one, all(score), sessions, SHIPPED).verdict);
       }),
     );
-  });
-  it("finds skills in an owner's words and leaves steps to them out", () => {
-    expect(
-      goalsInWords("A quiet start. I would like to walk and trot him on the trails by the time the leaves turn.", SHIPPED),
-    ).toEqual([{ skill: "outside", target: 3 }]);
-    expect(
-      goalsInWords("Manners only: leading, feet, trailer.", SHIPPED)
-        .map((goal) => goal.skill)
-        .sort(),
-    ).toEqual(["hind-feet", "trailer-stand"]);
-    expect(goalsInWords("", SHIPPED)).toEqual([]);
-    const skills = (aim: string) => goalsInWords(aim, SHIPPED).map(({ skill }) => skill);
-    // Standing to be mounted is not being sat on; being caught is no step to it.
-    expect(skills("To be caught in the field, and to stand at the block while I get on and after")).toEqual(["catch", "block"]);
-    expect(skills("Mounted for the first time")).toEqual(["sit"]);
-    for (const { skill } of goalsInWords("Flying changes, canter, jump a fence, load, tie, spray, clip and blanket", SHIPPED))
-      expect(ancestorsIn(SKILLS, skill)).not.toContain(skill);
   });
 });
 

@@ -109,46 +109,6 @@ export function readGoal(goal: Goal, levels: LatestScores, sessionsLeft: number,
   };
 }
 
-/** A phrase of a skill: small letters; `*` ends a word anyhow, `…` is anything within the sentence. */
-const patternOf = (phrase: string): RegExp =>
-  new RegExp(
-    `\\b${phrase
-      .toLowerCase()
-      .replace(/[.+?^${}()|[\]\\]/g, "\\$&")
-      .replaceAll("*", "\\w*")
-      .replace(/ +… +/g, "\\b[^.;]*\\b")}\\b`,
-    "g",
-  );
-const MOST_GOALS = 6;
-
-/** Skills whose phrases stand in a text, in the order in which they come; the longest phrase takes its words from the shorter ones. */
-export function namedIn(text: string, skills: readonly Skill[]): readonly string[] {
-  const phrases = skills.flatMap(({ id, aims }) => aims.map((phrase) => ({ id, phrase })));
-  const found: { id: string; at: number }[] = [];
-  let rest = text.toLowerCase();
-  for (const { id, phrase } of phrases.sort((a, b) => b.phrase.length - a.phrase.length))
-    rest = rest.replace(patternOf(phrase), (words, at: number) => {
-      found.push({ id, at });
-      return " ".repeat(words.length);
-    });
-  return [...new Set(found.sort((a, b) => a.at - b.at).map(({ id }) => id))];
-}
-
-/**
- * Goals that the aim's words name, at 3; one that is a step to another stays out, but what is handled is no step to what is ridden. A proposal for the manager
- * to change, nothing more.
- */
-export function goalsInWords(aim: string, { skills, of }: Ladder): readonly Goal[] {
-  const named = namedIn(aim, skills);
-  const isHandling = (skill: string): boolean => of(skill).nature === "handling";
-  const isStep = (skill: string): boolean =>
-    named.some((other) => ancestorsIn(skills, other).includes(skill) && (!isHandling(skill) || isHandling(other)));
-  return named
-    .filter((skill) => !isStep(skill))
-    .slice(0, MOST_GOALS)
-    .map((skill) => ({ skill, target: 3 }));
-}
-
 /** The side that costs a skill more sessions; null where it has none or both cost the same. */
 export function harderSide(missing: Missing): Side | null {
   const { left, right } = missing.sessions;

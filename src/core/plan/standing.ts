@@ -2,7 +2,7 @@
 
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic } from "../horse/horse.ts";
-import { goalsInWords, namedIn } from "../intake/aims.ts";
+import { goalsInWords, namedIn } from "../intake/request.ts";
 import type { Ladder } from "../ladder/ladder.ts";
 import { type HorseRecord, permitOf } from "../permission/from-record.ts";
 import { barsForGood } from "../permission/permission.ts";

@@ -2,11 +2,11 @@ import type { JudgementFields } from "#contracts/intake.ts";
 import type { ClosedEvaluationView, ComparedView, EvaluationLink, Signature, WalkView } from "#contracts/views.intake.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import { orderOf } from "#core/check/check.ts";
-import { goalsInWords } from "#core/intake/aims.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { compareWalks } from "#core/intake/compare.ts";
 import { rungsFor } from "#core/intake/instrument.ts";
 import { type EvaluationKind, type Outcome, scoresOfMarks } from "#core/intake/outcome.ts";
+import { asksForGround, type RequestReading, readRequest } from "#core/intake/request.ts";
 import type { Mark } from "#core/intake/seen.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import { trackKey } from "#core/ladder/level.ts";
@@ -19,7 +19,7 @@ import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
 import { anchorsOf } from "../ladder/anchors.ts";
-import { heardOf, levelsOn, nobodyLightFor, outcomeOf, sessionsLeft, walkedHorse } from "../stay/facts.ts";
+import { ageOf, heardOf, levelsOn, nobodyLightFor, outcomeOf, sessionsLeft, walkedHorse } from "../stay/facts.ts";
 import type { Opened } from "../stay/read-horse.ts";
 
 const isClosed = (evaluation: Evaluation): boolean => evaluation.closedAt !== null;
@@ -65,10 +65,12 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
   };
 }
 
+/** Younger than this a horse is asked nothing on its back. */
+const RIDDEN_FROM = 2;
 /** Checks that the rules would tick: what a body may explain, likeliest and cheapest first, and no more than somebody would pay for at once. */
 const TICKED = 3;
 
-function proposalOf(outcome: Outcome, aim: string, goals: JudgementFields["goals"], ladder: Ladder): JudgementFields {
+function proposalOf(outcome: Outcome, read: RequestReading, goals: JudgementFields["goals"], ladder: Ladder): JudgementFields {
   const checks = outcome.weighed.causes
     .filter((one) => causeOf(one.cause).body && one.urgency !== "watch")
     .slice(0, TICKED)
@@ -76,7 +78,7 @@ function proposalOf(outcome: Outcome, aim: string, goals: JudgementFields["goals
       const { cause, urgency, holds, skills } = orderOf(one, ladder.skills);
       return { cause, urgency, holds, skills: [...skills] };
     });
-  const named = goals.length > 0 ? goals : goalsInWords(aim, ladder).map((goal) => ({ ...goal, verdict: null, because: "" }));
+  const named = goals.length > 0 ? goals : read.goals.map(({ skill, target }) => ({ skill, target, verdict: null, because: "" }));
   return {
     risk: null,
     ridden: null,
@@ -110,6 +112,10 @@ export async function readClosedEvaluation(
     listPeople(sql),
   ]);
   const { walk } = evaluation;
+  const asksFor = `${stay.aim}. ${stay.complaint}`;
+  const age = ageOf(stay, evaluation.day);
+  const ground = asksForGround(asksFor, stay.kind === "unhandled") || (age !== null && age < RIDDEN_FROM);
+  const read = readRequest(asksFor, barn.ladder, { ground });
   const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
   const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [trackKey(mark.skill, mark.side), mark.score]));
   const outcome = outcomeOf(stay, evaluation, evaluation.day, barn.ladder, heardOf(stay, barn, evaluation.day));
@@ -131,6 +137,9 @@ export async function readClosedEvaluation(
     horse: head.horse,
     client: stay.client,
     aim: stay.aim,
+    complaint: stay.complaint,
+    notRead: read.notRead,
+    notNow: read.notNow,
     term: stay.length,
     kind: evaluation.kind,
     day: evaluation.day,
@@ -154,7 +163,7 @@ export async function readClosedEvaluation(
     maySign: !stay.wentHome,
     proposal: proposalOf(
       outcome,
-      stay.aim,
+      read,
       goals.map((goal) => ({ ...goal, verdict: null, because: "" })),
       barn.ladder,
     ),

@@ -47,6 +47,21 @@ export function JudgeAim({
       <p>
         “{view.aim}” <span className="text-dim">({view.term} days)</span>
       </p>
+      {view.complaint && (
+        <p>
+          <span className="sign text-dim">Main problem</span> “{view.complaint}”
+        </p>
+      )}
+      {view.notRead.map((words) => (
+        <p key={words} className="text-ochre">
+          ▲ Not read: “{words}”. Add a goal for it by hand, or ask the owner.
+        </p>
+      ))}
+      {view.notNow.map((words) => (
+        <p key={words} className="text-dim">
+          Not for this term, as read: “{words}”.
+        </p>
+      ))}
       {goals.length === 0 && <p className="text-dim">No skill is named yet: add what the owner means by it.</p>}
       <ol>
         {goals.map((goal, i) => {
