@@ -150,6 +150,7 @@ export async function makeTenYears(
       horse_id: horse,
       kind: "started",
       aim: "Quiet on the trail.",
+      complaint: "",
       length,
       first_day: firstDay,
       sessions_a_week: 5,

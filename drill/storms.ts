@@ -149,6 +149,7 @@ export async function races(house: House, rounds: number): Promise<Row> {
       stay: {
         kind: "started",
         aim: "A quiet ride out.",
+        complaint: "",
         length: 60,
         firstDay: TODAY,
         sessionsAWeek: 5,

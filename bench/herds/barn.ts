@@ -8,7 +8,7 @@ import { sidesOf } from "#core/kernel/sides.ts";
 import { EVERYDAY_SHAPES } from "#shipped/ladder.ts";
 import type { Family, RiderTruth } from "./family.ts";
 import { Horse, type Ladder } from "./horse.ts";
-import { habit, ladderFirst, type Policy, plan, syllabus } from "./policies.ts";
+import { backwards, habit, ladderFirst, type Policy, plan, syllabus } from "./policies.ts";
 
 export const SHAPES = EVERYDAY_SHAPES;
 export const LADDER: Ladder = {
@@ -88,15 +88,20 @@ export function riderOf(name: string, random: Random): RiderTruth {
     drift: 0.15 * random.normal(),
     wanders: 0.08 + 0.25 * random.next(),
     dwells: 0.3 + 0.5 * random.next(),
+    takesUpAt: random.chance(0.5) ? 2 : 3,
     proves: random.chance(0.75),
   };
 }
 
-const chooser = (policy: PolicyName, kind: HorseKind, riders: readonly RiderTruth[]): Policy => {
+const chooser = (policy: PolicyName, { chooses }: Family, kind: HorseKind, riders: readonly RiderTruth[]): Policy => {
   const names = riders.map(({ name }) => name);
-  return { habit, ladder: ladderFirst, syllabus, plan: plan(kind, LADDER, names), "four-fifths": plan(kind, LADDER, names, 0.8) }[
-    policy
-  ];
+  return {
+    habit: chooses === "up" ? habit : backwards,
+    ladder: ladderFirst,
+    syllabus,
+    plan: plan(kind, LADDER, names),
+    "four-fifths": plan(kind, LADDER, names, 0.8),
+  }[policy];
 };
 
 /** When the record first met a goal: two scored sessions in a row, on every side. Written anew, so that the model's own reading is checked by it. */
@@ -135,7 +140,7 @@ export function live({ family, barn, riders, policy, seed }: Setup): LivedStay {
     return { skill: skill as string, target: random.pick([3, 3, 4, 4, 5]), value: random.pick([1, 2, 3]), side: null };
   });
   const horse = new Horse(family, LADDER, kind, random);
-  const choose = chooser(policy, kind, riders);
+  const choose = chooser(policy, family, kind, riders);
   const usual = random.pick(riders);
   const sessions: Session[] = [];
   const horses = new Map<number, Horse>();
@@ -146,7 +151,7 @@ export function live({ family, barn, riders, policy, seed }: Setup): LivedStay {
     if (horse.stalledUntil >= day && !stall) stall = [horse.stalledFrom, horse.stalledUntil];
     if (day % 7 < perWeek && awake) {
       const rider = fate.chance(0.75) ? usual : fate.pick(riders);
-      const skills = choose({ ladder: LADDER, goals, sessions, rider, day, term, items, perWeek, minutes, random: choice });
+      const skills = choose({ ladder: LADDER, goals, sessions, rider, day, term, items, perWeek, minutes, kind, random: choice });
       if (skills.length > 0) {
         works += skills.length;
         tooEarly += skills.filter((id) => horse.tooEarly(id)).length;

@@ -27,11 +27,15 @@ export interface RiderTruth {
   readonly wanders: number;
   /** Of going on with what was worked yesterday, before climbing. */
   readonly dwells: number;
+  /** Works on from a skill once its last score is this. */
+  readonly takesUpAt: 2 | 3;
   /** Proves a goal twice before it counts as done. */
   readonly proves: boolean;
 }
 export interface Family {
   readonly name: string;
+  /** How its riders choose: up the ladder, or back from the goals. */
+  readonly chooses: "up" | "back";
   readonly growth: Growth;
   readonly scoring: Scoring;
   /** Log-rate of horses, of branches within a horse, of skills within a branch: standard deviations. */
@@ -58,6 +62,7 @@ const clamp = (x: number, low: number, high: number): number => Math.min(high, M
 /** Learns by insight: little at first, much in the middle, then slowly; forgets by a power law; riders lean by branch and judge whole days by mood. */
 export const INSIGHT: Family = {
   name: "insight",
+  chooses: "up",
   growth: {
     gain: (level, dose, fresh, random) => {
       const middle = 0.55 + 0.9 * Math.exp(-(((level - 2) / 1.3) ** 2));
@@ -90,6 +95,7 @@ export const INSIGHT: Family = {
 /** Learns steadily towards what it can hold; loses a little each night; scores are cautious, compressed and drift; riders stay with what they like. */
 export const STEADY: Family = {
   name: "steady",
+  chooses: "up",
   growth: {
     gain: (level, dose, fresh, random) => {
       const room = Math.max(0.02, (5.4 - level) / 5.4) * 1.25;
@@ -116,4 +122,49 @@ export const STEADY: Family = {
   sides: 0.3,
 };
 
-export const FAMILIES: readonly Family[] = [INSIGHT, STEADY];
+/** Learns in leaps with long plateaus between them; a good night's rest brings some of it; riders round up. */
+export const LEAPS: Family = {
+  ...INSIGHT,
+  name: "leaps",
+  chooses: "back",
+  growth: {
+    gain: (level, dose, fresh, random) =>
+      (random.chance(0.18) ? 3.4 : 0.35) * dose * (level > 3.6 ? 0.5 : 1) * (fresh > 6 ? 0.8 : 1),
+    overnight: (level, best, days) => level + (days === 1 ? 0.02 : 0) - 0.004 * Math.max(0, days - 4) * Math.max(0, best - 1),
+  },
+  scoring: { say: (level, rider, _skill, mood, random) => level + 0.25 + mood - rider.lean + 0.7 * random.normal() },
+  mood: 0.3,
+};
+/** Learns fast while little is known and slowly later; forgets quickly; scores are even. */
+export const QUICK: Family = {
+  ...STEADY,
+  name: "quick",
+  chooses: "back",
+  growth: {
+    gain: (level, dose, _fresh, random) => dose * 1.9 * Math.exp(-level / 2.6) * clamp(1 + 0.5 * random.normal(), 0, 2.5),
+    overnight: (level, best, days) => 0.6 * best + (level - 0.6 * best) * 2 ** (-Math.min(days, 30) / 40),
+  },
+  rates: { horse: 0.42, branch: 0.15, skill: 0.3 },
+  miss: 0.05,
+};
+/** Slow horses whose sides differ much, with stalls and a dull scorer who hardly leaves the middle. */
+export const LOPSIDED: Family = {
+  ...STEADY,
+  name: "lopsided",
+  chooses: "back",
+  scoring: { say: (level, rider, _skill, mood, random) => 0.6 + 0.8 * level + mood - rider.lean + 0.6 * random.normal() },
+  sides: 0.7,
+  stall: { aDay: 0.01, days: [10, 30], gain: 0.15, score: -0.6 },
+  ceilings: 0.09,
+};
+/** Much of it is in the horse, little in the skill: some learn everything at twice the pace of others. */
+export const GIFTED: Family = {
+  ...INSIGHT,
+  name: "gifted",
+  chooses: "back",
+  rates: { horse: 0.6, branch: 0.1, skill: 0.18 },
+  mood: 0.45,
+  arrival: (kind, depth, random) => clamp(INSIGHT.arrival(kind, depth, random) * 0.85, 0, 4.8),
+};
+
+export const FAMILIES: readonly Family[] = [INSIGHT, STEADY, LEAPS, QUICK, LOPSIDED, GIFTED];

@@ -4,6 +4,7 @@ import { type Belief, believeNothing, takeIn } from "#core/forecast/estimator.ts
 import type { GoalFacts } from "#core/forecast/goals.ts";
 import { nextWork } from "#core/forecast/outlook.ts";
 import type { Session, StayFacts } from "#core/forecast/stay.ts";
+import type { HorseKind } from "#core/horse/horse.ts";
 import type { Random } from "#core/kernel/random.ts";
 import type { RiderTruth } from "./family.ts";
 import type { Ladder } from "./horse.ts";
@@ -18,6 +19,7 @@ export interface Asked {
   readonly items: number;
   readonly perWeek: number;
   readonly minutes: number;
+  readonly kind: HorseKind;
   readonly random: Random;
 }
 export type Policy = (asked: Asked) => readonly string[];
@@ -84,6 +86,41 @@ export const habit: Policy = (asked) => {
     if (next === undefined) break;
     if (!chosen.includes(next)) chosen.push(next);
     else if (queue.length === 0) break;
+  }
+  return chosen;
+};
+
+const KNOWN_SHARE = 1 / 6;
+/**
+ * As other people do: works back from the goals, takes a skill up when the last score of what it rests on is good enough for this rider, assumes what nobody
+ * has looked at in a horse that came in as started, and spends a sixth of the work on what is known.
+ */
+export const backwards: Policy = ({ ladder, goals, sessions, items, random, rider, kind }) => {
+  const rows = new Map<string, number[]>();
+  for (const { work } of sessions)
+    for (const { skill, scores } of work) rows.set(skill, [...(rows.get(skill) ?? []), Math.min(...Object.values(scores))]);
+  const assumes = kind === "started" || kind === "restart";
+  const enough = (id: string): boolean => {
+    const last = rows.get(id)?.at(-1);
+    return last === undefined ? assumes : last >= rider.takesUpAt;
+  };
+  const met = ({ skill, target }: GoalFacts): boolean => {
+    const last = (rows.get(skill) ?? []).slice(-2);
+    return last.length === 2 && last.every((score) => score >= target);
+  };
+  const frontier = (id: string): readonly string[] => {
+    const lacking = (ladder.skills[ladder.at.get(id) as number]?.prerequisites ?? []).filter((prior) => !enough(prior));
+    return lacking.length === 0 ? [id] : [...new Set(lacking.flatMap(frontier))];
+  };
+  const queue = [...new Set(goals.filter((goal) => !met(goal)).flatMap(({ skill }) => frontier(skill)))];
+  const known = [...rows].filter(([, row]) => (row.at(-1) ?? 0) >= 3).map(([id]) => id);
+  const chosen: string[] = [];
+  for (let slot = 0; slot < items * 3 && chosen.length < items; slot += 1) {
+    const next =
+      known.length > 0 && (queue.length === 0 || random.chance(KNOWN_SHARE))
+        ? random.pick(known)
+        : queue.splice(random.whole(0, Math.min(1, queue.length - 1)), 1)[0];
+    if (next !== undefined && !chosen.includes(next)) chosen.push(next);
   }
   return chosen;
 };

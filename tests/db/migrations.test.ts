@@ -103,7 +103,7 @@ describe("0004", () => {
     await old`INSERT INTO goal (stay_id, skill, target, position) VALUES (${stay}, 'tie', 4, 0)`;
     expect((await migrate(old))[0]).toBe("0004_plan.sql");
     expect(await listPlanGoals(old, [stay as StayId])).toEqual([
-      { stayId: stay, skill: "tie", target: 4, side: null, weight: 2, must: false },
+      { stayId: stay, skill: "tie", target: 4, side: null, weight: 2, must: false, by: null },
     ]);
     await old.end();
     rmSync(folder, { recursive: true });

@@ -15,9 +15,9 @@ beforeAll(async () => {
     INSERT INTO card_sign (card_id, revision, position, sign, side, strength)
     SELECT k.id, k.revision, 90, 'sudden-change', 'both', 3 FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
     WHERE k.state = 'closed' AND h.name = 'Copperplate' ORDER BY k.day DESC LIMIT 1`;
-  await sql`UPDATE forecast SET stuck = ARRAY['trot'] WHERE (stay_id, day) IN (
+  await sql`UPDATE forecast SET stuck = ARRAY['trot'], needs = '[{"code":"stuck","skill":"trot"}]' WHERE (stay_id, day) IN (
     SELECT s.id, max(f.day) FROM stay s JOIN horse h ON h.id = s.horse_id JOIN forecast f ON f.stay_id = s.id WHERE h.name = 'Lantern Fee' GROUP BY s.id)`;
-  await sql`UPDATE forecast SET stuck = ARRAY['canter'] WHERE (stay_id, day) IN (
+  await sql`UPDATE forecast SET stuck = ARRAY['canter'], needs = '[{"code":"stuck","skill":"canter"}]' WHERE (stay_id, day) IN (
     SELECT s.id, max(f.day) FROM stay s JOIN horse h ON h.id = s.horse_id JOIN forecast f ON f.stay_id = s.id WHERE h.name = 'Blue Ledger' GROUP BY s.id)`;
   // This week was laid out, from tomorrow on.
   await sql`INSERT INTO week_laid (day, at, by_person) SELECT d, now(), p.id FROM generate_series(date '2026-07-15', '2026-07-18', '1 day') d, person p WHERE p.sign_in = 'odalys'`;
@@ -41,7 +41,7 @@ describe("what needs the manager", () => {
     await screens.visit(page, "/");
     const first = await saidBy(page, `${NEEDS} ol > li:first-child`);
     expect(first).toMatch(/Copperplate.*A sudden change on .*Order a check: vet/);
-    await (await page.waitForSelector(`${NEEDS} ol > li:first-child button`))?.click();
+    await (await page.waitForSelector(`${NEEDS} ol > li:first-child button::-p-text(Order a check)`))?.click();
     await text(page, "✓ Ordered.");
     const [check] = await screens.site
       .sql`SELECT c.holds, c.who FROM check_up c JOIN stay s ON s.id = c.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Copperplate' AND c.cause = 'sudden'`;

@@ -27,6 +27,7 @@ const goal = (skill: string, changes: Partial<PlanGoal> = {}): PlanGoal => ({
   side: null,
   weight: 2,
   must: false,
+  by: null,
   ...changes,
 });
 /** Looked at on the ground alone. */

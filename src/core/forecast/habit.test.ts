@@ -23,6 +23,7 @@ const moment = (scores: readonly number[], changes: Partial<HabitMoment> = {}): 
   open: Uint8Array.from([0, 0, 0, 1]),
   target: Float64Array.from([0, 0, 0, 3]),
   barred: new Uint8Array(4),
+  granted: new Uint8Array(4),
   ...changes,
 });
 const session = (day: number, skills: readonly string[]): Session => ({
@@ -33,10 +34,10 @@ const session = (day: number, skills: readonly string[]): Session => ({
   work: skills.map((id) => ({ skill: id, minutes: 10, scores: { both: 2 } })),
 });
 /** One habit out of those that the record allows. */
-function drawn(habit: Habit, seed: number): ReturnType<typeof roomForHabit> {
+function drawn(habit: Habit, seed: number, backwards = false): ReturnType<typeof roomForHabit> {
   const room = roomForHabit(course);
   drawHabit(habit, room, seededRandom(seed));
-  return room;
+  return { ...room, backwards };
 }
 /** How often each skill is picked at a moment, by a barn with such a record. */
 function picks(sessions: readonly Session[], at: HabitMoment): ReadonlyMap<string, number> {
@@ -101,5 +102,30 @@ describe("a barn's habit", () => {
       return (counts.get("catch") ?? 0) / ((counts.get("lead") ?? 0) + (counts.get("catch") ?? 0));
     };
     expect(share(record("catch"))).toBeGreaterThan(share(record("lead")) + 0.2);
+  });
+});
+
+describe("a barn that works back from its goals", () => {
+  const works = (skills: readonly string[], days: number) => Array.from({ length: days }, (_, day) => session(day, skills));
+  it("takes up what its goals wait for, whatever stands lower on the ladder, and what is taken for granted waits for nobody", () => {
+    const habit = habitOf(course, works(["tie"], 6), () => moment([-1, -1, -1, -1], { granted: Uint8Array.from([1, 1, 1, 0]) }));
+    expect(habit.backwards).toBeGreaterThan(0.5);
+    const asked = moment([-1, -1, -1, -1], { granted: Uint8Array.from([1, 1, 1, 0]), items: 1 });
+    const chosen = Array.from({ length: 40 }, (_, seed) =>
+      habitOn(course, drawn({ ...habit, elsewhere: 0 }, seed, true), asked, queueOf(course), seededRandom(seed)),
+    ).flat();
+    expect(new Set(chosen)).toEqual(new Set([3]));
+  });
+  it("goes to what is lacking below where nothing is granted, at the score at which its rider takes things up", () => {
+    // What is known has its share as well: nothing here is at a 3.
+    const asked = moment([2, 2, -1, -1], { items: 1, granted: Uint8Array.from([1, 0, 0, 0]) });
+    const habit = habitOf(course, works(["lead"], 3), () => asked);
+    const first = (takesUpAt: number) => {
+      const room = { ...drawn({ ...habit, elsewhere: 0 }, 1, true), takesUpAt };
+      const chosen = Array.from({ length: 40 }, (_, seed) => habitOn(course, room, asked, queueOf(course), seededRandom(seed)));
+      return [...new Set(chosen.flat())];
+    };
+    expect(first(3)).toEqual([0]);
+    expect(first(2)).toEqual([2]);
   });
 });

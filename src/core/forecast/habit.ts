@@ -13,9 +13,13 @@ type State = number;
 /** Picks, and places in the queue, that stand for what is usual. */
 const USUAL_PICKS = [1.2, 2, 1, 1, 0.1, 0.15];
 const USUAL_CHANCES = 2;
+const LATE_SAYS = 0.5;
 
 const DONE = 3;
-const READY = 2;
+/** The last score of what a skill rests on at which it is taken up: each rider has his own. */
+const TAKES_UP_AT = [2, 3] as const;
+/** A skill that nobody scored and that is believed at this level is taken for granted. */
+const GRANTED = 2;
 const LATELY = 2;
 const LONG_AGO = 7;
 /** Each place further up the ladder's order is so much less likely. */
@@ -24,12 +28,16 @@ const USUAL_SHARE = 0.2;
 const USUAL_WEIGHT = 10;
 
 export interface Habit {
+  /** Chance that its riders work back from the goals rather than up the ladder, as the record has it. */
+  readonly backwards: number;
   /** Share of slots that serve no goal, 0-1; and the slots that it is known by. */
   readonly elsewhere: number;
   readonly slots: number;
   /** By state: how readily the first in line is picked; and the picks that it is known by. */
   readonly weights: Float64Array;
   readonly picks: Float64Array;
+  /** Chance that a skill is taken up at a 2 already. */
+  readonly early: number;
 }
 /** One habit out of those that a record allows, for one play. */
 export interface DrawnHabit {
@@ -37,6 +45,8 @@ export interface DrawnHabit {
   readonly weights: Float64Array;
   /** By skill: how it is liked beside others that stand alike. */
   readonly liking: Float64Array;
+  takesUpAt: number;
+  backwards: boolean;
 }
 /** Picks of one session go together, and riders differ: so many stand for one. */
 const ALIKE = 3;
@@ -48,6 +58,8 @@ export const roomForHabit = (course: Course): DrawnHabit => ({
   elsewhere: USUAL_SHARE,
   weights: new Float64Array(STATES.length),
   liking: new Float64Array(course.skills.length),
+  takesUpAt: TAKES_UP_AT[0],
+  backwards: false,
 });
 /** A short record says little of how a barn will go on: plays that all believed one reading of it would be too sure of themselves. */
 export function drawHabit(habit: Habit, into: DrawnHabit, random: Random): void {
@@ -57,6 +69,8 @@ export function drawHabit(habit: Habit, into: DrawnHabit, random: Random): void 
     into.weights[state] =
       (habit.weights[state] as number) * aroundOne(Math.sqrt(Math.log1p(ALIKE / (habit.picks[state] as number))), random);
   for (let skill = 0; skill < into.liking.length; skill += 1) into.liking[skill] = aroundOne(LIKING_SIGMA, random);
+  into.backwards = random.chance(habit.backwards);
+  into.takesUpAt = random.chance(habit.early) ? TAKES_UP_AT[0] : TAKES_UP_AT[1];
 }
 /** Lognormal of mean 1. */
 const aroundOne = (sigma: number, random: Random): number => Math.exp(sigma * random.normal() - (sigma * sigma) / 2);
@@ -72,14 +86,24 @@ export interface HabitMoment {
   /** Highest target of a goal on it; 0: none. */
   readonly target: Float64Array;
   readonly barred: Uint8Array;
+  /** 1 where a skill that nobody scored is taken for granted, as in a horse that came in as started. */
+  readonly granted: Uint8Array;
 }
+/** By the levels that are believed before anything is scored. */
+export const isGranted = (level: number): boolean => level >= GRANTED;
 
 const NO_STATE = -1;
-function stateOf(course: Course, skill: number, { day, lastScore, lastWorked, open, target, barred }: HabitMoment): State {
+function stateOf(
+  course: Course,
+  skill: number,
+  { day, lastScore, lastWorked, open, target, barred, granted }: HabitMoment,
+  takesUpAt: number,
+): State {
   const score = lastScore[skill] as number;
   if (barred[skill] === 1) return NO_STATE;
   for (const prior of course.before[skill] as readonly number[])
-    if ((lastScore[prior] as number) < READY && score < 0) return NO_STATE;
+    if (score < 0 && (lastScore[prior] as number) < takesUpAt && !((lastScore[prior] as number) < 0 && granted[prior] === 1))
+      return NO_STATE;
   if (score < 0) return 0;
   const since = day - (lastWorked[skill] as number);
   if (score < Math.max(DONE, target[skill] as number)) return since <= LATELY ? 1 : 2;
@@ -92,16 +116,21 @@ export interface Queue {
   readonly state: Int8Array;
   readonly weight: Float64Array;
   readonly rank: Float64Array;
+  /** Of those who work back from the goals: what comes next on the way to each, and what was looked at. */
+  readonly next: number[];
+  readonly looked: Uint8Array;
 }
 export const queueOf = (course: Course): Queue => ({
+  next: [],
+  looked: new Uint8Array(course.skills.length),
   state: new Int8Array(course.skills.length),
   weight: new Float64Array(course.skills.length),
   rank: new Float64Array(STATES.length),
 });
-function fillQueue(course: Course, moment: HabitMoment, queue: Queue): void {
+function fillQueue(course: Course, moment: HabitMoment, queue: Queue, takesUpAt: number): void {
   queue.rank.fill(1);
   for (const skill of course.asListed) {
-    const state = stateOf(course, skill, moment);
+    const state = stateOf(course, skill, moment, takesUpAt);
     queue.state[skill] = state;
     if (state === NO_STATE) continue;
     queue.weight[skill] = queue.rank[state] as number;
@@ -109,14 +138,91 @@ function fillQueue(course: Course, moment: HabitMoment, queue: Queue): void {
   }
 }
 
+/** What of an open goal's way is to be worked next: what it rests on and is not there yet, else itself. In the order of the goals. */
+function fillNext(course: Course, moment: HabitMoment, queue: Queue, takesUpAt: number): void {
+  const { lastScore, granted, open, barred } = moment;
+  const { next, looked } = queue;
+  next.length = 0;
+  looked.fill(0);
+  const enough = (skill: number): boolean => {
+    const last = lastScore[skill] as number;
+    return last < 0 ? granted[skill] === 1 : last >= takesUpAt;
+  };
+  const visit = (skill: number): void => {
+    if (looked[skill] === 1) return;
+    looked[skill] = 1;
+    let ready = true;
+    for (const prior of course.before[skill] as readonly number[])
+      if (!enough(prior)) {
+        ready = false;
+        visit(prior);
+      }
+    if (ready && barred[skill] === 0) next.push(skill);
+  };
+  for (const goal of course.goals) if (open[goal.at] === 1) visit(goal.at);
+}
+/** Share of their work that goes to what is known, and how far down the list they reach. */
+const KNOWN_SHARE = 0.15;
+const REACH = 2;
+const KNOWN = 3;
+function backwardsOn(course: Course, habit: DrawnHabit, moment: HabitMoment, queue: Queue, random: Random): readonly number[] {
+  fillNext(course, moment, queue, habit.takesUpAt);
+  const { next } = queue;
+  const chosen: number[] = [];
+  const known = (): number => {
+    // A few tries: there may be none.
+    for (let times = 0; times < 6; times += 1) {
+      const skill = Math.floor(random.next() * course.skills.length);
+      if ((moment.lastScore[skill] as number) >= KNOWN && moment.barred[skill] === 0 && !chosen.includes(skill)) return skill;
+    }
+    return -1;
+  };
+  for (let slot = 0; slot < moment.items; slot += 1) {
+    if (random.next() < habit.elsewhere) continue;
+    const refresh = next.length === 0 || random.chance(KNOWN_SHARE);
+    const skill = refresh ? known() : (next.splice(Math.floor(random.next() * Math.min(REACH, next.length)), 1)[0] as number);
+    if (skill >= 0 && !chosen.includes(skill)) chosen.push(skill);
+  }
+  return chosen;
+}
+/** Said of works that neither way explains. */
+const UNEXPLAINED = 0.1;
+/** Works of one session go together: so many of them say as much of the way as one. */
+const TOGETHER = 1.5;
+
 /** Reads a record session by session; `moments` gives how each skill stood before it. */
 export function habitOf(course: Course, sessions: readonly Session[], moments: (session: number) => HabitMoment): Habit {
   const picks = Float64Array.from(USUAL_PICKS);
   const chances = new Float64Array(STATES.length).fill(USUAL_CHANCES);
   const queue = queueOf(course);
   let [works, off] = [0, 0];
+  // A rider who could have taken something up at a 2 and waited for a 3 speaks for waiting, but less than one who did not wait.
+  let odds = 0;
+  let [early, late] = [USUAL_CHANCES / 2, USUAL_CHANCES / 2];
   sessions.forEach((session, i) => {
-    fillQueue(course, moments(i), queue);
+    const moment = moments(i);
+    fillQueue(course, moment, queue, TAKES_UP_AT[0]);
+    fillNext(course, moment, queue, TAKES_UP_AT[0]);
+    const onTheWay = new Set(queue.next);
+    fillNext(course, moment, queue, TAKES_UP_AT[1]);
+    for (const skill of queue.next) onTheWay.add(skill);
+    let [sum, known] = [0, 0];
+    for (let skill = 0; skill < course.skills.length; skill += 1) {
+      const state = queue.state[skill] as State;
+      if ((moment.lastScore[skill] as number) >= KNOWN) known += 1;
+      if (state !== NO_STATE) sum += (queue.weight[skill] as number) * (USUAL_PICKS[state] as number);
+    }
+    for (const work of session.work) {
+      const skill = course.at.get(work.skill);
+      if (skill === undefined) continue;
+      const state = queue.state[skill] as State;
+      const up =
+        state === NO_STATE ? 0 : ((queue.weight[skill] as number) * (USUAL_PICKS[state] as number)) / Math.max(1e-9, sum);
+      const isKnown = (moment.lastScore[skill] as number) >= KNOWN;
+      const back = (onTheWay.has(skill) ? (1 - KNOWN_SHARE) / onTheWay.size : 0) + (isKnown ? KNOWN_SHARE / known : 0);
+      const chance = UNEXPLAINED / course.skills.length;
+      odds += Math.log(((1 - UNEXPLAINED) * back + chance) / ((1 - UNEXPLAINED) * up + chance));
+    }
     for (let skill = 0; skill < course.skills.length; skill += 1) {
       const state = queue.state[skill] as State;
       if (state !== NO_STATE) chances[state] = (chances[state] as number) + (queue.weight[skill] as number);
@@ -128,6 +234,11 @@ export function habitOf(course: Course, sessions: readonly Session[], moments: (
       else {
         const state = queue.state[skill] as State;
         if (state !== NO_STATE) picks[state] = (picks[state] as number) + 1;
+        if (state !== 0) continue;
+        const priors = (course.before[skill] as readonly number[]).map((prior) => moment.lastScore[prior] as number);
+        const lowest = Math.min(...priors.filter((score) => score >= 0));
+        if (lowest === TAKES_UP_AT[0]) early += 1;
+        else if (lowest === TAKES_UP_AT[1]) late += LATE_SAYS;
       }
     }
   });
@@ -135,13 +246,16 @@ export function habitOf(course: Course, sessions: readonly Session[], moments: (
     elsewhere: (USUAL_SHARE * USUAL_WEIGHT + off) / (USUAL_WEIGHT + works),
     slots: USUAL_WEIGHT + works,
     picks,
+    backwards: 1 / (1 + Math.exp(-odds / TOGETHER)),
+    early: early / (early + late),
     weights: picks.map((count, state) => count / (chances[state] as number)),
   };
 }
 
 /** Skills of the course for one session, by number, drawn by the habit. */
 export function habitOn(course: Course, habit: DrawnHabit, moment: HabitMoment, queue: Queue, random: Random): readonly number[] {
-  fillQueue(course, moment, queue);
+  if (habit.backwards) return backwardsOn(course, habit, moment, queue, random);
+  fillQueue(course, moment, queue, habit.takesUpAt);
   let sum = 0;
   for (let skill = 0; skill < course.skills.length; skill += 1) {
     const state = queue.state[skill] as State;

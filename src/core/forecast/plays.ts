@@ -339,7 +339,13 @@ function playerOf({
             { sessionsLeft, items, minutes: minutesEach, today: day, lastWorked, met, missing, barred, late },
             bench,
           )
-        : habitOn(course, habit, { items, day, lastScore, lastWorked, open, target: start.target, barred }, queue, noise);
+        : habitOn(
+            course,
+            habit,
+            { items, day, lastScore, lastWorked, open, target: start.target, barred, granted: start.granted },
+            queue,
+            noise,
+          );
     for (const skill of chosen) {
       const slowed = stalled && !spared[skill];
       let ready = 1;

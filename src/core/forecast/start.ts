@@ -1,9 +1,9 @@
 /** What plays begin with: levels as they are believed, what was worked and proved when, and the habit that the record shows. */
-import { knownOf } from "./choose.ts";
+import { knownOf, weakerOf } from "./choose.ts";
 import type { Course, Known } from "./course.ts";
 import type { Belief } from "./estimator.ts";
 import { PROOFS, proofsOf } from "./goals.ts";
-import { habitOf } from "./habit.ts";
+import { habitOf, isGranted } from "./habit.ts";
 import type { Session } from "./stay.ts";
 
 /** Stands for a day that never came. */
@@ -20,6 +20,7 @@ export interface Start {
   readonly proofs: readonly Int8Array[];
   readonly provedOn: readonly Float64Array[];
   readonly target: Float64Array;
+  readonly granted: Uint8Array;
   readonly habit: ReturnType<typeof habitOf>;
   readonly met: readonly boolean[];
   readonly metOn: readonly number[];
@@ -59,15 +60,23 @@ export function startOf(belief: Belief, course: Course, sessions: readonly Sessi
     }
   };
   const barred = new Uint8Array(count);
+  const known = knownOf(belief, course);
+  const granted = Uint8Array.from(course.skills, (_, skill) =>
+    (belief.timesWorked[layout.skill(course.skills[skill]?.id ?? "")] ?? 0) === 0 &&
+    isGranted(weakerOf(course, known.mean, skill))
+      ? 1
+      : 0,
+  );
   const habit = habitOf(course, sessions, (i) => {
     if (i > 0) hear(sessions[i - 1] as Session);
-    return { items: 0, day: (sessions[i] as Session).day, lastScore, lastWorked, open, target, barred };
+    return { items: 0, day: (sessions[i] as Session).day, lastScore, lastWorked, open, target, barred, granted };
   });
   const lastSession = sessions.at(-1);
   if (lastSession) hear(lastSession);
   const record = course.goals.map((goal) => proofsOf(layout.skills, sessions, goal));
   return {
-    known: knownOf(belief, course),
+    known,
+    granted,
     times,
     best,
     lastWorked,
