@@ -112,6 +112,8 @@ export interface StringCard {
   readonly horse: string;
   readonly day: LocalDate;
   readonly kind: SessionKind;
+  /** What the plan has it work; empty: worked already, or no plan yet. */
+  readonly main: readonly string[];
   readonly start: number;
   readonly length: number;
   readonly place: string;

@@ -152,6 +152,8 @@ export interface DueView {
   readonly urgency: Urgency;
   readonly kind: SessionKind;
   readonly length: number;
+  /** What the plan has it work; empty: it has no plan yet. */
+  readonly main: readonly string[];
 }
 export interface DayView {
   readonly barn: string;

@@ -28,7 +28,7 @@ const read = (html: string): string =>
     .replaceAll("&#39;", "'")
     .replaceAll("&#x27;", "'");
 /** Where the old names stand for good: who changed what, firsts as they were told then, letters as they were sent. */
-const REMEMBERS = /^\/(barn\/changes|report\/\[number\]|horse\/\[id\]\/(log|owner)|outbox)$/;
+const REMEMBERS = /^\/(barn\/changes|(owner\/\[token\]\/)?report\/\[number\]|horse\/\[id\]\/(log|owner)|outbox)$/;
 
 describe("a ladder of the barn's own", () => {
   it("is on every page of everybody who comes to it", { timeout: 120_000 }, async () => {

@@ -50,6 +50,17 @@ export const findPlan = (db: Db, stay: StayId): Promise<PlanRecord | null> =>
 export const listPlans = (db: Db, stays: readonly StayId[]): Promise<PlanRecord[]> =>
   many(PlanRow, db`SELECT stay_id, version, pins, laid, fingerprint FROM plan WHERE stay_id = ANY(${[...stays]}::uuid[])`);
 
+const LaidOnRow = z.object({ stayId: id<"stay">(), laid: LaidFields });
+/** Of each of these plans the session that comes on a day, or next after it: a session given on a day that was not planned takes up what comes next. */
+export const listLaidOn = (db: Db, stays: readonly StayId[], day: LocalDate) =>
+  many(
+    LaidOnRow,
+    db`SELECT p.stay_id, l.laid FROM plan p JOIN stay s ON s.id = p.stay_id
+       CROSS JOIN LATERAL (SELECT x AS laid FROM jsonb_array_elements(p.laid) x WHERE (x->>'day')::int >= ${day}::date - s.first_day
+         ORDER BY (x->>'day')::int LIMIT 1) l
+       WHERE p.stay_id = ANY(${[...stays]}::uuid[])`,
+  );
+
 /** The next version of a plan's goals and pins; false where somebody saved since. Version 0: there is none yet. */
 export async function movePlanOn(tx: Transaction, stay: StayId, version: number, pins: readonly Pin[] | null): Promise<boolean> {
   const kept = pins && tx.json(pins as never);

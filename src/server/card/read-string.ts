@@ -62,14 +62,15 @@ export async function readString({ sql, clock }: Deps, actor: Actor): Promise<St
   const plans = await listPlans(sql, horses);
   const ladder = barn.ladder.skills;
   const records = new Map(await Promise.all(horses.map(async (stay) => [stay, await recordOf(sql, stay)] as const)));
-  const essentials = (card: CardRecord, day: LocalDate) => {
-    const record = must(records.get(card.stayId), "its record was read");
+  const mainOf = (card: CardRecord): readonly string[] => {
     const stay = stays.find(({ id }) => id === card.stayId);
     const plan = plans.find(({ stayId }) => stayId === card.stayId);
-    const on = stay ? stayDay(stay.firstDay, day) : 0;
-    const laid = plan?.laid.find((session) => session.day >= on)?.items ?? [];
-    const main = laid.map(({ skill }) => skill);
-    return essentialsOf({ ...record, hard: hardSideFor(record.scores, ladder, main).side }, day);
+    const on = stay ? stayDay(stay.firstDay, card.day) : 0;
+    return plan?.laid.find((session) => session.day >= on)?.items.map(({ skill }) => skill) ?? [];
+  };
+  const essentials = (card: CardRecord, day: LocalDate) => {
+    const record = must(records.get(card.stayId), "its record was read");
+    return essentialsOf({ ...record, hard: hardSideFor(record.scores, ladder, mainOf(card)).side }, day);
   };
   return {
     today,
@@ -80,6 +81,7 @@ export async function readString({ sql, clock }: Deps, actor: Actor): Promise<St
       horse: card.horse,
       day: card.day,
       kind: card.kind,
+      main: card.state === "closed" ? [] : mainOf(card),
       start: card.start,
       length: card.length,
       place: card.place,

@@ -10,8 +10,10 @@ import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { nobodyLightEnough } from "#core/permission/lightest.ts";
 import { barsBearing, horseReasons, sessionAct } from "#core/permission/permission.ts";
+import type { LaidSession } from "#core/plan/term-plan.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
+import { listLaidOn } from "#db/queries/plan.ts";
 import { listStays, type Stay } from "#db/queries/stays.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
@@ -25,14 +27,23 @@ const GROUND_SLOTS = 2;
 const RIDDEN_SLOTS = 3;
 
 /**
- * What a horse is worked like where nobody says otherwise: half of it ridden as soon as it is ridden at all, within what was signed, and where nothing
- * of the record bars it and somebody is light enough.
+ * What a horse is worked like where nobody says otherwise: as its plan has the day, and without one half of it ridden as soon as it is ridden at all; within
+ * what was signed, and where nothing of the record bars it and somebody is light enough.
  */
-export function usualSession(horse: DayHorse, people: readonly DayPerson[]): Pick<DueView, "kind" | "length"> {
+export function usualSession(
+  horse: DayHorse,
+  people: readonly DayPerson[],
+  laid: LaidSession | undefined,
+): Pick<DueView, "kind" | "length" | "main"> {
   const barred = barsBearing(horseReasons(horse, sessionAct("both", { slots: 1, slotMinutes: DAY_GRID.minutes })));
-  const ridden = !barred && nobodyLightEnough(horse.load, people) === null;
+  const planned = laid?.kind ?? "both";
+  const ridden = planned !== "ground" && !barred && nobodyLightEnough(horse.load, people) === null;
   const longest = slotsWithin(horse.sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
-  return { kind: ridden ? "both" : "ground", length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS) };
+  return {
+    kind: ridden ? planned : "ground",
+    length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS),
+    main: laid?.items.map(({ skill }) => skill) ?? [],
+  };
 }
 
 interface Standing {
@@ -48,8 +59,10 @@ interface Around {
   /** A week that was laid out decides the day: horses that are meant to be worked on it; null: none did. */
   readonly meant: ReadonlySet<StayId> | null;
   readonly people: readonly DayPerson[];
+  /** What each plan has for the day. */
+  readonly laid: ReadonlyMap<StayId, LaidSession>;
 }
-function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments, meant, people }: Around): Standing {
+function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments, meant, people, laid }: Around): Standing {
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, day);
   const workable = isWorkable(facts, day);
@@ -74,7 +87,7 @@ function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments,
       resting: {
         stay: stay.id,
         because: why?.code ?? (workable ? other : "rest-day"),
-        session: may ? usualSession(horse, people) : null,
+        session: may ? usualSession(horse, people, laid.get(stay.id)) : null,
       },
     };
   }
@@ -83,7 +96,7 @@ function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments,
     due: {
       stay: stay.id,
       urgency: urgencyOf(reading, last ? daysBetween(last, day) : null, daysBetween(day, reading.lastDay)),
-      ...usualSession(horse, people),
+      ...usualSession(horse, people, laid.get(stay.id)),
     },
     resting: null,
   };
@@ -112,10 +125,25 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   ]);
   const { cards, people, places, told } = record;
   const here = stays.filter((stay) => stay.firstDay <= day);
-  const facts = await dayFacts(sql, barn, record, here, day);
+  const [facts, planned] = await Promise.all([
+    dayFacts(sql, barn, record, here, day),
+    listLaidOn(
+      sql,
+      here.map(({ id }) => id),
+      day,
+    ),
+  ]);
   const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
   const meant = laid.length > 0 ? new Set(meantDays.map(({ stayId }) => stayId)) : null;
-  const around: Around = { barn, today, day, appointments: record.appointments, meant, people: facts.people };
+  const around: Around = {
+    barn,
+    today,
+    day,
+    appointments: record.appointments,
+    meant,
+    people: facts.people,
+    laid: new Map(planned.map((one) => [one.stayId, one.laid])),
+  };
   const all = here.map((stay, i) => standing(stay, must(facts.horses[i], "a horse of the day"), around));
   const standings = all.filter((_, i) => !placed.has(must(here[i], "a horse of the day").id));
   const riders = groupBy(pairings, ({ stayId }) => stayId);

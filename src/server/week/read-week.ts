@@ -12,6 +12,7 @@ import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listAppointments, listCardsBetween, listPairings, listPlaces } from "#db/queries/day.ts";
 import { listLatestClosed } from "#db/queries/intake.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { listLaidOn } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
@@ -60,6 +61,15 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
     days.map(async (day) => ({ day, facts: await dayFacts(sql, barn, record, day === first ? here : [], day) })),
   );
   const { horses, people: everybody } = must(byDay[0], "a barn works on some day").facts;
+  const planned = new Map(
+    (
+      await listLaidOn(
+        sql,
+        here.map(({ id }) => id),
+        first,
+      )
+    ).map(({ stayId, laid }) => [stayId, laid]),
+  );
   const known = groupBy(pairings, ({ stayId }) => stayId);
   const read = here.map((stay, i) => {
     const horse = must(horses[i], "a horse of the week");
@@ -71,9 +81,10 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
     const latest = lastWorked(stay);
     const away = days.map((day) => notHad(stay, horse, appointments, { barn, day, today }));
     const own = meant.filter(({ stayId }) => stayId === stay.id);
+    const { main: _main, ...session } = usualSession(horse, everybody, planned.get(stay.id));
     const wanted: WeekStay = {
       horse,
-      ...usualSession(horse, everybody),
+      ...session,
       usual: riders[0] ?? null,
       known: riders,
       sessions: horse.evaluated ? Math.max(0, end.contractedSoFar - before.length) : 0,

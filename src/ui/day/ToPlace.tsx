@@ -4,8 +4,9 @@ import type { Laid } from "#core/day/from-barn.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import type { Names } from "#ui/words/blockers.ts";
 import { sayWay, sayWhyLeftOut } from "#ui/words/day.ts";
-import { listed } from "#ui/words/figures.ts";
+import { inner, listed, outer } from "#ui/words/figures.ts";
 import { sayUrgency } from "#ui/words/needs.ts";
+import { skillWords } from "#ui/words/plan.ts";
 import type { LeftOut } from "./laying.ts";
 import { namesOf } from "./sheet.ts";
 
@@ -58,6 +59,9 @@ function DueItem({ due, horse, chosen, onChoose }: { due: DueView; horse: string
       </span>
       <span>
         <span className="sign block">{horse}</span>
+        {due.main.length > 0 && (
+          <span className="block text-sm">{outer(listed(due.main.map((id) => inner(skillWords(id)))))}</span>
+        )}
         <span className="text-sm text-dim">{listed(due.urgency.because.map(sayUrgency))}</span>
       </span>
     </button>

@@ -11,8 +11,9 @@ import { useLive } from "#ui/kit/use-live.ts";
 import { useMinute } from "#ui/kit/use-minute.ts";
 import type { Entry } from "#ui/offline/outbox.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";
-import { clock } from "#ui/words/figures.ts";
+import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
+import { skillWords } from "#ui/words/plan.ts";
 import { Unplanned } from "./Unplanned.tsx";
 
 function stateOf(card: StringCard, kept: readonly Entry[]): string {
@@ -35,6 +36,9 @@ function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: rea
         <span className="sign text-xl">{clock(card.start)}</span>
         <span className="min-w-0">
           <span className={`sign block text-xl ${card.state === "cancelled" ? "line-through" : "underline"}`}>{card.horse}</span>
+          {mine && card.main.length > 0 && (
+            <span className="block">{outer(listed(card.main.map((id) => inner(skillWords(id)))))}</span>
+          )}
           <span className="block text-dim">
             {mine ? SESSION[card.kind] : `help ${card.rider.name}`} · {card.place} · to {clock(card.start + card.length)}
             {mine && card.helper ? ` · with ${card.helper.name}` : ""}
