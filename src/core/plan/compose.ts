@@ -71,7 +71,7 @@ function known({ ladder, reading, main, kind, may, turn }: ComposeAsked): readon
       (reading.basisOf(skill) === "seen" || reading.basisOf(skill) === "implied") &&
       fits(kind, main, skill) &&
       !main.includes(skill) &&
-      !(isPassing(skill, reading) && !mainTacks) &&
+      !(isPassing(skill, reading) && !(mainTacks && reading.basisOf(skill) === "seen")) &&
       !(leads && hasTag(skill, "caught")) &&
       may(skill),
   );
@@ -126,7 +126,7 @@ function finishOf(asked: ComposeAsked, well: readonly Skill[], used: readonly Sk
   const ridden = free.filter(({ bears }) => bears === "rider");
   // A horse that is ridden ends under its rider, whatever was the work of the day.
   if (kind !== "ground" && reading.stage === "riding" && !main.some(({ bears }) => bears === "rider") && ridden.length > 0)
-    return ridden.sort((a, b) => reading.counts(b) - reading.counts(a)).slice(0, 1);
+    return ridden.slice(0, 1);
   if (!first) return free.slice(0, 1);
   const family = free.filter(
     (skill) =>

@@ -86,7 +86,9 @@ export function toTakeUpAgain(
   const found: Again[] = [];
   const lastTwo = past.slice(-2);
   lastTwo.forEach((session, i) => {
-    const later = lastTwo.slice(i + 1).flatMap(({ scores }) => scores.map(({ skill }) => skill));
+    const worked = (one: PastSession | undefined): readonly string[] => one?.scores.map(({ skill }) => skill) ?? [];
+    // Worked in both of them, it was taken up already.
+    const later = lastTwo.filter((one) => one !== session).flatMap(worked);
     const earlier = past.slice(0, past.length - lastTwo.length + i);
     const before = (skill: string): number | null =>
       earlier.flatMap(({ scores }) => scores.filter((one) => one.skill === skill)).at(-1)?.low ?? seenBefore(skill);
@@ -155,10 +157,12 @@ export class Mains {
     (this.isGoal(skill) || (!isPassing(skill, moment.reading) && !["implied", "told"].includes(moment.reading.basisOf(skill)))) &&
     !this.isPast(skill, moment) &&
     (skill.nature !== "handling" || this.handlingMay(skill, moment));
-  /** It does what rests on this: tack and mounting below that are no work any more. */
+  /** It does what rests on this: tack, mounting and handling below that are no work any more. */
   private isPast(skill: Skill, { reading, lacking }: MainMoment): boolean {
-    if (this.isGoal(skill) || lacking.includes(skill.id) || !TACK_NATURES.includes(skill.nature)) return false;
-    return (this.above.get(skill.id) ?? []).some((one) => one.nature !== "handling" && reading.counts(one) >= WELL);
+    const handled = skill.nature === "handling";
+    if (this.isGoal(skill) || this.complained.has(skill.id) || lacking.includes(skill.id)) return false;
+    if (!(handled || TACK_NATURES.includes(skill.nature))) return false;
+    return (this.above.get(skill.id) ?? []).some((one) => handled === (one.nature === "handling") && reading.counts(one) >= WELL);
   }
   private isGoal = ({ id }: Skill): boolean =>
     this.facts.goals.some(({ skill }) => skill === id) || this.facts.complaint.includes(id);
