@@ -35,7 +35,7 @@ import { STEP_LISTS, STEPS, type Step } from "#core/permission/steps.ts";
 import { BECAUSE_CODES } from "#core/plan/because.ts";
 import { cardWork, type WorkRole } from "#core/plan/card-work.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { nextFrom } from "#core/plan/main.ts";
+import { nextFrom } from "#core/plan/next-goals.ts";
 import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
 import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";

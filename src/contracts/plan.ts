@@ -9,7 +9,8 @@ import { PROTOCOLS } from "#core/permission/protocol.ts";
 import { STEPS } from "#core/permission/steps.ts";
 import { type Because, FOLLOW_UPS } from "#core/plan/because.ts";
 import { type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
-import { type LaidSession, type Moved, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
+import { type LaidSession, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
+import { type Moved } from "#core/plan/weeks.ts";
 import { date, flag, id, list, methodId, oneOf, said, skill, version, whole, words } from "./fields.ts";
 import { here } from "./ladder.here.ts";
 

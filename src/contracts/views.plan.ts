@@ -8,7 +8,8 @@ import type { Typical } from "#core/ladder/typical.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
-import type { LaidSession, Moved } from "#core/plan/term-plan.ts";
+import type { LaidSession } from "#core/plan/term-plan.ts";
+import type { Moved } from "#core/plan/weeks.ts";
 import type { SkillRecord } from "./ladder.ts";
 import type { KeptGoal, PlanCause } from "./plan.ts";
 

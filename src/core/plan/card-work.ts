@@ -13,8 +13,9 @@ import type { HardSide } from "../reading/hard-side.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { composed, wantedHandling } from "./compose.ts";
-import type { PlanGoal } from "./goal-sets.ts";
-import { Mains, partsOfGoal } from "./main.ts";
+import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
+import { RELIABLE, WELL } from "./levels.ts";
+import { Mains } from "./main.ts";
 import type { Condition, LaidSession } from "./term-plan.ts";
 
 export const WORK_ROLES = ["warm-up", "main", "handling", "finish"] as const;
@@ -140,7 +141,7 @@ function alone(asked: WorkAsked, may: (skill: Skill) => boolean): ReturnType<Mai
   const { ladder, reading, goals, complaint, handlingIsWork, turn, steps, stepBack } = asked;
   const parts = goals.map(({ skill }) => partsOfGoal(ladder, skill));
   const ready = (skill: Skill): boolean =>
-    reading.isShown(skill) || skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= READY));
+    reading.isShown(skill) || skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= WELL));
   const ranked = ladder.filter(
     (skill) =>
       parts.some((part) => part.has(skill.id)) &&
@@ -169,5 +170,3 @@ function alone(asked: WorkAsked, may: (skill: Skill) => boolean): ReturnType<Mai
     stepBack,
   );
 }
-const READY = 3;
-const RELIABLE = 4;

@@ -8,6 +8,7 @@ import type { Nature, Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import type { PlanGoal } from "./goal-sets.ts";
+import { WELL } from "./levels.ts";
 
 /** Skills by id, each list in the order in which it is worked. */
 export interface Parts {
@@ -38,8 +39,6 @@ export interface ComposeAsked {
   readonly turn: number;
 }
 
-/** Does it well: mostly, on light help. */
-const WELL = 3;
 const MOST_WARM_UPS = 2;
 const MOST_HANDLING = 2;
 const MOST_LEFT_ALONE = 3;

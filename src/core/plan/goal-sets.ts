@@ -1,7 +1,7 @@
 /** Goals of a stay, and sets of them that are ready for the usual kinds of stay: a beginning, to be changed for the horse. */
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { Side } from "../kernel/sides.ts";
-import { tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 
@@ -17,6 +17,9 @@ export interface PlanGoal {
   /** The day on which it is needed: a shipping, a show; null: the end of the term. */
   readonly by?: LocalDate | null;
 }
+/** A goal's skill with all that it rests on. */
+export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
+  new Set([id, ...ancestorsIn(ladder, id)]);
 export const WEIGHTS = [1, 2, 3] as const;
 const MUST = 2;
 /** What the plan gives for meeting a goal. */

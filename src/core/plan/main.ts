@@ -7,19 +7,17 @@ import type { Nature, Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
-import type { PastSession } from "../permission/trouble.ts";
 import type { HorseReading } from "../reading/reading.ts";
-import type { Because, FollowUp } from "./because.ts";
+import type { Because } from "./because.ts";
 import { isFamily, isPassing } from "./compose.ts";
-import { type PlanGoal, valueOf } from "./goal-sets.ts";
+import { type Again } from "./follow-up.ts";
+import { type PlanGoal, partsOfGoal, valueOf } from "./goal-sets.ts";
+import { BEST, RELIABLE, USABLE, WELL } from "./levels.ts";
+import { nextFrom } from "./next-goals.ts";
 
 export interface Main {
   readonly skills: readonly Skill[];
   readonly because: Because;
-}
-export interface Again {
-  readonly skill: string;
-  readonly why: FollowUp;
 }
 
 /** What is so all through a plan. */
@@ -59,10 +57,6 @@ export interface MainMoment {
   readonly dated: string | null;
 }
 
-const WELL = 3;
-const USABLE = 2;
-const RELIABLE = 4;
-const BEST = 5;
 const MOST_RUNNING = 3;
 const OF_SIX = 5;
 const PROMISED_OF_SIX = 3;
@@ -73,42 +67,6 @@ const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
 /** The first time of a big step, or of anything that bears weight. */
 const isFirst = (skill: Skill, reading: HorseReading): boolean =>
   !reading.isShown(skill) && (skill.bears !== "nothing" || hasTag(skill, ...STEP_TAGS));
-/** A goal's skill with all that it rests on. */
-export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
-  new Set([id, ...ancestorsIn(ladder, id)]);
-
-/** What went up by two, was offered for the first time, ended badly or was asked for by the last rider, and was not worked since. */
-export function toTakeUpAgain(
-  past: readonly PastSession[],
-  seenBefore: (skill: string) => number | null,
-  named: (words: string) => readonly string[],
-): readonly Again[] {
-  const found: Again[] = [];
-  const lastTwo = past.slice(-2);
-  lastTwo.forEach((session, i) => {
-    const worked = (one: PastSession | undefined): readonly string[] => one?.scores.map(({ skill }) => skill) ?? [];
-    // Worked in both of them, it was taken up already.
-    const later = lastTwo.filter((one) => one !== session).flatMap(worked);
-    const earlier = past.slice(0, past.length - lastTwo.length + i);
-    const before = (skill: string): number | null =>
-      earlier.flatMap(({ scores }) => scores.filter((one) => one.skill === skill)).at(-1)?.low ?? seenBefore(skill);
-    const add = (skill: string, why: FollowUp): void => {
-      if (!later.includes(skill) && !found.some((one) => one.skill === skill)) found.push({ skill, why });
-    };
-    if (!session.endedWell) {
-      const [worst] = [...session.scores].sort((a, b) => a.low - b.low);
-      if (worst && worst.low < WELL) add(worst.skill, "ended-badly");
-    }
-    for (const { skill, low } of session.scores) {
-      const was = before(skill);
-      if (was !== null && low - was >= 2) add(skill, "rose");
-    }
-    if (i === lastTwo.length - 1) for (const skill of named(session.nextTime)) add(skill, "word");
-    for (const { skill, low } of session.scores)
-      if (before(skill) === null && low >= 1 && low < RELIABLE) add(skill, "first-time");
-  });
-  return found;
-}
 
 export class Mains {
   private readonly byId: ReadonlyMap<string, Skill>;
@@ -441,32 +399,6 @@ export class Mains {
   }
 }
 
-/** Tags of what shows the same in company and elsewhere. */
-const ELSEWHERE = ["company", "outside"] as const;
-/** What builds directly on some skills and is ready to be begun, not yet reliable: company and elsewhere first, then what is furthest behind. */
-export function nextFrom(ladder: readonly Skill[], reading: HorseReading, from: readonly string[]): readonly Skill[] {
-  const parts = new Set(from.flatMap((id) => [...partsOfGoal(ladder, id)]));
-  const direct = (skill: Skill): boolean => skill.after.some((id) => from.includes(id));
-  const ready = (skill: Skill): boolean =>
-    skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= WELL));
-  return ladder
-    .filter(
-      (skill) =>
-        !parts.has(skill.id) &&
-        skill.nature !== "owner" &&
-        (direct(skill) || (skill.after.some((id) => parts.has(id)) && skill.bears === "rider")) &&
-        ready(skill) &&
-        reading.counts(skill) < RELIABLE &&
-        (skill.nature !== "handling" || from.some((id) => ladder.find((one) => one.id === id)?.nature === "handling")),
-    )
-    .sort(
-      (a, b) =>
-        Number(hasTag(b, ...ELSEWHERE)) - Number(hasTag(a, ...ELSEWHERE)) ||
-        Number(reading.counts(b) >= USABLE) - Number(reading.counts(a) >= USABLE) ||
-        a.to3 - b.to3 ||
-        Number(direct(b)) - Number(direct(a)),
-    );
-}
 /** A fence, not poles on the ground. */
 export const isFence = (skill: Skill, ladder: readonly Skill[]): boolean =>
   skill.nature === "jumping" && !tagged(ladder, "poles").includes(skill);

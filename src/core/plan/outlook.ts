@@ -18,7 +18,7 @@ import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { impliedBy, readHorse } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
-import { nextFrom } from "./main.ts";
+import { nextFrom } from "./next-goals.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
 import type { Standing } from "./standing.ts";
 import type { Pin, PlanAsked } from "./term-plan.ts";

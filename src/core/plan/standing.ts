@@ -9,8 +9,8 @@ import { barsForGood } from "../permission/permission.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import type { PastSession } from "../permission/trouble.ts";
 import type { ReadScore } from "../reading/reading.ts";
+import { type Again, toTakeUpAgain } from "./follow-up.ts";
 import type { PlanGoal } from "./goal-sets.ts";
-import { type Again, toTakeUpAgain } from "./main.ts";
 
 export interface Standing {
   /** The latest of each track, walks and sessions apart. */

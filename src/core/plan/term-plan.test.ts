@@ -10,7 +10,8 @@ import { GOAL_SETS, goalsOfSet, type PlanGoal, valueOf } from "./goal-sets.ts";
 import { aheadOf, factsOf, planAsked, readingOn, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
 import type { Standing } from "./standing.ts";
-import { type LaidSession, layPlan, type Pin, weeksOf, whatMoved } from "./term-plan.ts";
+import { type LaidSession, layPlan, type Pin } from "./term-plan.ts";
+import { weeksOf, whatMoved } from "./weeks.ts";
 
 const FIRST = localDate("2026-06-01");
 const goal = (skill: string, target: 3 | 4 | 5 = 3): PlanGoal => ({ skill, target, side: null, weight: 2, must: false });

@@ -1,7 +1,8 @@
 /** What is left of the term as weeks: a theme, a session on each planned day, and what it is for. */
 import { addDays, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { Skill } from "#core/ladder/skill.ts";
-import { type LaidSession, weeksOf } from "#core/plan/term-plan.ts";
+import { type LaidSession } from "#core/plan/term-plan.ts";
+import { weeksOf } from "#core/plan/weeks.ts";
 import { plural } from "#ui/words/figures.ts";
 import { branchWords, WEEKDAY } from "#ui/words/labels.ts";
 import { PLACE, PURPOSE, skillWords } from "#ui/words/plan.ts";

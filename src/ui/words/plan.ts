@@ -9,7 +9,8 @@ import type { Method } from "#core/ladder/methods.ts";
 import type { Bears, Nature, SkillPlace } from "#core/ladder/skill.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
 import type { LaidPlace } from "#core/plan/places.ts";
-import type { Condition, Moved, Purpose } from "#core/plan/term-plan.ts";
+import type { Condition, Purpose } from "#core/plan/term-plan.ts";
+import type { Moved } from "#core/plan/weeks.ts";
 import { inner, listed, plural } from "./figures.ts";
 
 export const skillWords = (id: string): string => (here().find(id) ? here().of(id).words : id);

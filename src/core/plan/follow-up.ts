@@ -1,0 +1,41 @@
+/** What of the last two sessions is to be taken up again. */
+import type { PastSession } from "../permission/trouble.ts";
+import type { FollowUp } from "./because.ts";
+import { RELIABLE, WELL } from "./levels.ts";
+
+export interface Again {
+  readonly skill: string;
+  readonly why: FollowUp;
+}
+/** What went up by two, was offered for the first time, ended badly or was asked for by the last rider, and was not worked since. */
+export function toTakeUpAgain(
+  past: readonly PastSession[],
+  seenBefore: (skill: string) => number | null,
+  named: (words: string) => readonly string[],
+): readonly Again[] {
+  const found: Again[] = [];
+  const lastTwo = past.slice(-2);
+  lastTwo.forEach((session, i) => {
+    const worked = (one: PastSession | undefined): readonly string[] => one?.scores.map(({ skill }) => skill) ?? [];
+    // Worked in both of them, it was taken up already.
+    const later = lastTwo.filter((one) => one !== session).flatMap(worked);
+    const earlier = past.slice(0, past.length - lastTwo.length + i);
+    const before = (skill: string): number | null =>
+      earlier.flatMap(({ scores }) => scores.filter((one) => one.skill === skill)).at(-1)?.low ?? seenBefore(skill);
+    const add = (skill: string, why: FollowUp): void => {
+      if (!later.includes(skill) && !found.some((one) => one.skill === skill)) found.push({ skill, why });
+    };
+    if (!session.endedWell) {
+      const [worst] = [...session.scores].sort((a, b) => a.low - b.low);
+      if (worst && worst.low < WELL) add(worst.skill, "ended-badly");
+    }
+    for (const { skill, low } of session.scores) {
+      const was = before(skill);
+      if (was !== null && low - was >= 2) add(skill, "rose");
+    }
+    if (i === lastTwo.length - 1) for (const skill of named(session.nextTime)) add(skill, "word");
+    for (const { skill, low } of session.scores)
+      if (before(skill) === null && low >= 1 && low < RELIABLE) add(skill, "first-time");
+  });
+  return found;
+}

@@ -1,0 +1,314 @@
+/** Laying one day of a plan after another, each from how the horse is expected to stand by then. */
+import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import type { SessionKind } from "../card/card.ts";
+import { chooseOn, lateOf } from "../forecast/choose.ts";
+import type { Belief } from "../forecast/estimator.ts";
+import type { SkillShape } from "../forecast/stay.ts";
+import { ancestorsIn, hasTag } from "../ladder/ladder.ts";
+import type { Skill } from "../ladder/skill.ts";
+import { countOf, nextStep, stateOf } from "../permission/next-step.ts";
+import type { StepBack } from "../permission/protocol.ts";
+import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
+import { type PastSession, quietLately, wasRidden } from "../permission/trouble.ts";
+import { type HorseReading, readHorse } from "../reading/reading.ts";
+import type { Because } from "./because.ts";
+import { composed, isPassing, kindOf, wantedHandling } from "./compose.ts";
+import type { CourseAhead } from "./course-ahead.ts";
+import { ExpectedReading } from "./expected.ts";
+import { RELIABLE, USABLE, WELL } from "./levels.ts";
+import { isFence, type MainMoment, Mains } from "./main.ts";
+import type { LaidPlace } from "./places.ts";
+import type { Condition, LaidItem, LaidSession, Pin, PlanAsked, Purpose } from "./term-plan.ts";
+
+/** Nothing is begun for the first time in so many last days of a term. */
+const NO_FIRST_DAYS = 3;
+/** So many days before its day a promise is all the work. */
+const DATED_WITHIN = 28;
+/** Skills that are looked at for the main of a day, best first. */
+const RANKED = 12;
+/** What is small and daily is asked in so many sessions to come, whatever is hoped of it. */
+const ASKED_SESSIONS = 6;
+/** What stands still rests for a week. */
+const RESTS_DAYS = 8;
+/** Share of an item that goes to what is done beside the main. */
+const BESIDE = 0.4;
+/** What a session adds to a skill of which the forecast says nothing. */
+const STEP_UP = 0.3;
+const SHOWN_TIMES = 2;
+
+const forbids = (pins: readonly Pin[], skill: string, day: number): boolean =>
+  pins.some((pin) => pin.kind === "forbid" && pin.skill === skill && pin.from <= day && (pin.to === null || day <= pin.to));
+
+function conditionsOf(expected: CourseAhead, skill: number | undefined, shape: Skill): readonly Condition[] {
+  const { course } = expected;
+  if (skill === undefined) return [];
+  const step = expected.isNew(skill) || (expected.level(skill) < USABLE && shape.saddle);
+  if (!step) return [];
+  const unsure = (course.before[skill] as readonly number[]).filter((prior) => expected.level(prior) < WELL + 0.5);
+  return [
+    ...unsure.map((prior): Condition => ({ code: "shown", skill: (course.skills[prior] as SkillShape).id, times: SHOWN_TIMES })),
+    ...(shape.saddle ? [{ code: "calm-day" } as const] : []),
+    ...(shape.second ? [{ code: "second-person" } as const] : []),
+  ];
+}
+
+/**
+ * A protocol after so many more sessions, taken to be quiet; null: it is over. A restart asks for its things twice each, two of them a session, and for a
+ * quiet ride before all is as it was.
+ */
+function quieter(back: StepBack, sessions: number, main: readonly Skill[], wasRidden: boolean): StepBack | null {
+  if (back.code === "restart" && back.work.length > 0) {
+    if (!back.bearing) return null;
+    const asked = Math.ceil((back.work.length * (back.of - back.quiet)) / 2);
+    return sessions < asked ? back : wasRidden ? { ...back, bearing: false } : null;
+  }
+  const itself = back.at === null || main.some(({ id }) => id === back.at);
+  const quiet = Math.min(back.quiet + 1, itself ? back.of : back.of - 1);
+  return quiet >= back.of ? null : { ...back, quiet, bearing: back.code !== "days-off" && back.bearing };
+}
+
+/** One day after another, each from how the horse is expected to stand by then. */
+export class TrainersDay {
+  private readonly now: HorseReading;
+  private readonly reading: ExpectedReading;
+  private readonly mains: Mains;
+  private readonly before: (readonly string[])[];
+  private readonly past: PastSession[];
+  /** The protocol, as far as it is expected to have come; null: none runs any more. */
+  private back: StepBack | null;
+  private backSessions = 0;
+  private readonly metNow: readonly boolean[];
+  /** By skill: the last day of the record on which it was worked. */
+  private readonly workedOn = new Map<string, number>();
+  private readonly late: readonly number[];
+  private rides: number;
+  private lastFence: number | null = null;
+
+  constructor(
+    private readonly asked: PlanAsked,
+    private readonly expected: CourseAhead,
+  ) {
+    const { trainer, ladder, sessions } = asked;
+    const { scores, kind, history, rides, stepBack } = trainer;
+    this.now = readHorse({ ladder, scores, kind, history, rides });
+    this.reading = new ExpectedReading(this.now, rides);
+    this.rides = rides;
+    this.past = [...trainer.past];
+    this.late = lateOf(expected.course.goals, asked.ahead.days);
+    this.back = stepBack;
+    this.metNow = [...expected.met];
+    for (const { day, work } of sessions) for (const { skill } of work) this.workedOn.set(skill, day);
+    // What a session was about is what it worked that the horse did not do reliably.
+    this.before = sessions.map(({ work }) =>
+      work.filter(({ scores: given }) => Object.values(given).some((score) => score < RELIABLE)).map(({ skill }) => skill),
+    );
+    for (const { day, work } of sessions)
+      if (work.some(({ skill }) => ladder.some((one) => one.id === skill && isFence(one, ladder)))) this.lastFence = day;
+    this.mains = new Mains({ ...trainer, ladder, sessionsSoFar: trainer.sessionsSoFar });
+  }
+
+  levelOf = (id: string): number => {
+    const at = this.expected.course.at.get(id);
+    const skill = this.asked.ladder.find((one) => one.id === id);
+    return at === undefined ? (skill ? this.reading.counts(skill) : 0) : this.expected.level(at);
+  };
+
+  private steps(): StepFacts {
+    const { ladder, trainer } = this.asked;
+    return {
+      ladder,
+      reading: this.reading,
+      sessions: this.past,
+      sessionsSoFar: trainer.sessionsSoFar + this.past.length - trainer.past.length,
+      rides: this.rides,
+      groundSessionsFirst: trainer.groundSessionsFirst,
+    };
+  }
+
+  private mayOn(day: number): (skill: Skill) => boolean {
+    const { pins, ahead, ladder, trainer } = this.asked;
+    const { back } = this;
+    const steps = this.steps();
+    const known = new Map<string, boolean>();
+    const may = (skill: Skill): boolean =>
+      !forbids(pins, skill.id, day) &&
+      day >= (ahead.notBefore.get(skill.id) ?? Number.NEGATIVE_INFINITY) &&
+      !(trainer.grounded && skill.bears !== "nothing") &&
+      !(back && (back.skills.includes(skill.id) || (back.bearing && skill.bears !== "nothing"))) &&
+      !(this.lastFence !== null && day - this.lastFence <= 1 && isFence(skill, ladder)) &&
+      missingFor(skill, steps).length === 0;
+    return (skill) => {
+      const before = known.get(skill.id);
+      if (before !== undefined) return before;
+      const answer = may(skill);
+      known.set(skill.id, answer);
+      return answer;
+    };
+  }
+
+  lay(day: number, i: number, purpose: Purpose, kept: readonly Skill[], minutes: number): Omit<LaidSession, keyof LaidPlace> {
+    const { asked, expected, reading } = this;
+    const { ahead, ladder, trainer, belief } = asked;
+    const { course, known, met, missing, lastWorked, barred } = expected;
+    const may = this.mayOn(day);
+    course.skills.forEach(({ id }, skill) => {
+      const shape = ladder.find((one) => one.id === id);
+      barred[skill] = shape && may(shape) ? 0 : 1;
+    });
+    const moment = {
+      sessionsLeft: ahead.days.length - i,
+      minutes,
+      today: day,
+      lastWorked,
+      met,
+      missing,
+      barred,
+      late: this.late,
+    };
+    const idOf = (skill: number): string => (course.skills[skill] as SkillShape).id;
+    const ranked = chooseOn(course, known, { ...moment, items: RANKED, freshness: false }).map(idOf);
+    const stale = chooseOn(course, known, { ...moment, items: 2 })
+      .map(idOf)
+      .filter((id) => !ranked.includes(id));
+    const date = addDays(trainer.firstDay, day);
+    const steps = this.steps();
+    const next = nextStep(
+      steps,
+      trainer.goals.filter((_, goal) => !met[goal]).map(({ skill }) => skill),
+      trainer.grounded,
+    );
+    const nearly = next !== null && stateOf(countOf(next.missing)) === "nearly";
+    const mainMoment: MainMoment = {
+      reading,
+      stuck: trainer.stuck.filter((id) => day - (this.workedOn.get(id) ?? Number.NEGATIVE_INFINITY) < RESTS_DAYS),
+      lacking: nearly ? next.missing.flatMap((one) => (one.code === "level" ? [one.skill] : [])) : [],
+      steps,
+      may,
+      noFirst: trainer.restsAfter(date) || day > ahead.lastDay - NO_FIRST_DAYS,
+      met: met.slice(0, trainer.goals.length),
+      ranked,
+      stale,
+      before: this.before,
+      ahead: i,
+      lastOfTerm: purpose === "exit" || purpose === "consolidate",
+      dated: this.datedOn(date, met),
+    };
+    const running = this.back;
+    const chosen =
+      kept.length > 0 ? { skills: kept, because: { code: "pinned" } as const } : this.mains.choose(mainMoment, running);
+    const main = chosen?.skills ?? [];
+    const rides = ladder.some((skill) => skill.bears === "rider" && reading.isShown(skill) && may(skill));
+    const handling = wantedHandling(
+      ladder,
+      i < ASKED_SESSIONS ? this.now : reading,
+      trainer.goals.filter((_, goal) => !(i < ASKED_SESSIONS ? this.metNow : met)[goal]),
+      trainer.complaint,
+    );
+    const kind = kindOf(main, reading, {
+      mayRide: rides,
+      quiet: quietLately(this.past.filter(wasRidden)),
+      handling: main.some(({ bears }) => bears !== "rider"),
+    });
+    const look = running ? [] : this.toLookAt(met, may);
+    const parts = composed({
+      ladder,
+      reading,
+      main,
+      kind,
+      may,
+      handling,
+      look,
+      stepBack: running,
+      nextStep: next && !main.includes(next.skill) ? { skill: next.skill, near: nearly } : null,
+      held: [],
+      turn: trainer.sessionsSoFar + i,
+    });
+    const items = main.map(
+      (skill): LaidItem => ({
+        skill: skill.id,
+        isNew: reading.basisOf(skill) === "none" || (reading.basisOf(skill) === "told" && !reading.isShown(skill)),
+        pinned: kept.includes(skill),
+        when: conditionsOf(expected, course.at.get(skill.id), skill),
+      }),
+    );
+    this.worked(day, kind, main, [...parts.handling, ...look.map(({ id }) => id)], minutes, belief);
+    if (running) this.back = quieter(running, (this.backSessions += 1), main, reading.stage !== "unridden");
+    const because: Because = chosen?.because ?? { code: "ladder" };
+    return { day, purpose: because.code === "protocol" ? "refresher" : purpose, kind, items, because, ...parts };
+  }
+
+  /** The goal of a promise whose day is so near that nothing else is worked. */
+  private datedOn(date: LocalDate, met: readonly boolean[]): string | null {
+    const near = this.asked.trainer.goals.filter(
+      ({ by, must }, i) => by && must && !met[i] && date <= by && daysBetween(date, by) <= DATED_WITHIN,
+    );
+    return near[0]?.skill ?? null;
+  }
+
+  /** What open goals rest on, next in turn, and nobody has looked at. */
+  private toLookAt(met: readonly boolean[], may: (skill: Skill) => boolean): readonly Skill[] {
+    const { ladder, trainer } = this.asked;
+    const { reading } = this;
+    const wanted = [...trainer.goals.keys()]
+      .filter((i) => !met[i])
+      .sort((a, b) => Number(trainer.goals[b]?.must) - Number(trainer.goals[a]?.must));
+    const parts = new Set(wanted.flatMap((i) => ancestorsIn(ladder, trainer.goals[i]?.skill ?? "")));
+    return ladder.filter(
+      (skill) =>
+        parts.has(skill.id) &&
+        ["none", "told"].includes(reading.basisOf(skill)) &&
+        !isPassing(skill, reading) &&
+        skill.bears === "nothing" &&
+        !hasTag(skill, ...STEP_TAGS) &&
+        may(skill) &&
+        skill.after.length > 0 &&
+        skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= WELL)),
+    );
+  }
+
+  private worked(
+    day: number,
+    kind: SessionKind,
+    main: readonly Skill[],
+    beside: readonly string[],
+    minutes: number,
+    belief: Belief,
+  ): void {
+    const { expected, reading, asked } = this;
+    const work = (id: string, share: number): void => {
+      const at = expected.course.at.get(id);
+      const skill = asked.ladder.find((one) => one.id === id) as Skill;
+      if (at === undefined) {
+        const mean = belief.layout.has(id)
+          ? Math.min(...belief.layout.tracksOf(belief.layout.skill(id)).map((track) => belief.mean[track.at] ?? 0))
+          : 0;
+        reading.after(skill, Math.min(RELIABLE, Math.max(reading.counts(skill), mean) + share * STEP_UP));
+        return;
+      }
+      expected.work(at, day, minutes * share);
+      reading.after(skill, expected.level(at));
+    };
+    // A session's minutes go to its main, and a little to what is done beside it.
+    const shares = main.length > 0 ? (asked.ahead.items - beside.length * BESIDE) / main.length : 0;
+    for (const { id } of main) work(id, Math.max(1, shares));
+    for (const id of beside) work(id, BESIDE);
+    if (kind !== "ground") {
+      this.rides += main.some(({ bears }) => bears === "rider") || reading.stage === "riding" ? 1 : 0;
+      reading.ridden();
+    }
+    if (main.some((skill) => isFence(skill, asked.ladder))) this.lastFence = day;
+    this.before.push(main.map(({ id }) => id));
+    this.past.push({
+      day: addDays(asked.trainer.firstDay, day),
+      groundMinutes: Math.round(asked.ahead.minutes),
+      saddleMinutes: kind === "ground" ? 0 : 1,
+      tack: [],
+      scores: main.map((skill) => ({ skill: skill.id, low: reading.counts(skill) })),
+      signs: [],
+      incidents: [],
+      redSigns: [],
+      endedWell: true,
+      nextTime: "",
+    });
+  }
+}

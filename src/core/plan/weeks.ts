@@ -1,0 +1,68 @@
+/** A plan by its weeks, and what a new laying moved. */
+import type { Skill } from "../ladder/skill.ts";
+import type { LaidSession } from "./term-plan.ts";
+
+export interface LaidWeek {
+  /** Day of the week's Monday, as the forecast counts days. */
+  readonly from: number;
+  /** Branch that most of its items belong to; null: nothing is planned. */
+  readonly theme: string | null;
+  /** The skill worked most. */
+  readonly main: string | null;
+  readonly sessions: readonly LaidSession[];
+  /** Where its sessions are worked. */
+  readonly places: readonly Skill["place"][];
+}
+const most = <T>(list: readonly T[]): T | null => {
+  const counts = new Map<T, number>();
+  for (const one of list) counts.set(one, (counts.get(one) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+};
+
+/** Weeks from Monday to Sunday; `monday` is the number of any Monday. */
+export function weeksOf(plan: readonly LaidSession[], ladder: readonly Skill[], monday: number): readonly LaidWeek[] {
+  const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
+  const weekOf = (day: number): number => Math.floor((day - monday) / 7);
+  const weeks = [...new Set(plan.map(({ day }) => weekOf(day)))];
+  return weeks.map((week) => {
+    const sessions = plan.filter(({ day }) => weekOf(day) === week);
+    const skills = sessions.flatMap(({ items }) => items.map(({ skill }) => skill));
+    const main = most(skills);
+    return {
+      from: monday + 7 * week,
+      theme: most(skills.map((skill) => shapes.get(skill)?.branch).filter((branch) => branch !== undefined)),
+      main,
+      sessions,
+      places: [...new Set(sessions.map(({ place }) => place))].filter((place) => place !== "anywhere"),
+    };
+  });
+}
+
+/** One line of what a new laying moved. Days as the forecast counts them. */
+export type Moved =
+  | { readonly code: "first-time"; readonly skill: string; readonly before: number; readonly after: number }
+  | { readonly code: "added"; readonly skill: string; readonly after: number }
+  | { readonly code: "dropped"; readonly skill: string; readonly before: number }
+  | { readonly code: "days"; readonly before: number; readonly after: number };
+const WORTH_TELLING = 2;
+
+/** What moved between two plans, by the first day of each skill that both still have before them: a shift of a day is not told. */
+export function whatMoved(before: readonly LaidSession[], after: readonly LaidSession[], today: number): readonly Moved[] {
+  const firsts = (plan: readonly LaidSession[]): ReadonlyMap<string, number> => {
+    const days = new Map<string, number>();
+    for (const { day, items } of plan) if (day > today) for (const { skill } of items) if (!days.has(skill)) days.set(skill, day);
+    return days;
+  };
+  const [was, is] = [firsts(before), firsts(after)];
+  const moved = [...is].flatMap(([skill, day]): Moved[] => {
+    const earlier = was.get(skill);
+    if (earlier === undefined) return [{ code: "added", skill, after: day }];
+    return Math.abs(earlier - day) >= WORTH_TELLING ? [{ code: "first-time", skill, before: earlier, after: day }] : [];
+  });
+  const dropped = [...was]
+    .filter(([skill]) => !is.has(skill))
+    .map(([skill, day]): Moved => ({ code: "dropped", skill, before: day }));
+  const left = (plan: readonly LaidSession[]): number => plan.filter(({ day }) => day > today).length;
+  const days: Moved[] = left(before) === left(after) ? [] : [{ code: "days", before: left(before), after: left(after) }];
+  return [...days, ...moved, ...dropped];
+}
