@@ -229,7 +229,7 @@ function cardOf(at: At, laid: LaidSession | null, openGoals: readonly PlanGoal[]
   const held =
     horse.hold !== null ||
     barring(against(horse, { rider: null, helper: people.helper }, sessionAct("ground", LAID), moment)).some(
-      ({ code }) => code === "hold" || code === "check",
+      ({ code }) => code === "hold" || code === "check" || code === "red-sign",
     );
   if (held) return NO_CARD;
   const asked = file.card?.skills ?? null;
