@@ -43,12 +43,16 @@ async function openCard(kinds: readonly string[]): Promise<Row> {
 describe("a first mounting", () => {
   it("goes step by step to the best place on each side, and stands in the record", async () => {
     const { id, stay, who } = await openCard(["ground"]);
-    // As if nobody had ever sat on it, and today is the day.
+    // As if nobody had ever sat on it and nothing had ever happened, and today is the day.
+    for (const table of ["card_incident", "card_sign"])
+      await screens.site
+        .sql`DELETE FROM ${screens.site.sql(table)} x USING card k WHERE k.id = x.card_id AND k.stay_id = ${stay}`;
     await screens.site
       .sql`UPDATE card_revision v SET saddle_minutes = 0, ground_minutes = 30 FROM card k WHERE k.id = v.card_id AND k.stay_id = ${stay}`;
     await screens.site
       .sql`DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
-    await screens.site.sql`UPDATE card SET kind = 'both' WHERE id = ${id}`;
+    await screens.site
+      .sql`UPDATE card SET kind = 'both', helper_id = (SELECT id FROM person WHERE sign_in = 'odalys') WHERE id = ${id}`;
     await screens.site.sql`UPDATE person SET grade = 5, weight_kg = 50 WHERE sign_in = ${who}`;
     await screens.site.sql`UPDATE barn SET revision = revision + 1`;
     const page = await screens.as(who, PHONE);
