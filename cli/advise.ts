@@ -5,9 +5,10 @@ import { LadderFile } from "#contracts/ladder.ts";
 import { ladderEditFaults } from "#core/ladder/faults.ts";
 import { type Ladder, ladderFrom } from "#core/ladder/ladder.ts";
 import { SHIPPED } from "#shipped/ladder.ts";
-import { adviceOn, adviceVocabulary } from "./advise/answer.ts";
+import { adviceOn } from "./advise/answer.ts";
 import { CaseFile } from "./advise/case.ts";
 import { recordOf } from "./advise/record.ts";
+import { adviceVocabulary } from "./advise/vocabulary.ts";
 import { type FileCommand, fail, fileCommand } from "./file-command.ts";
 
 /** The barn's own ladder where the file brings one: the skills of the case are looked up on it. */

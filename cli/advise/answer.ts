@@ -9,11 +9,9 @@ import { alarmsOf } from "#core/forecast/outlook.ts";
 import { playsOf } from "#core/forecast/plays.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
 import type { VERDICTS } from "#core/intake/aims.ts";
-import { sidesOf } from "#core/kernel/sides.ts";
-import { idsTagged } from "#core/ladder/ladder.ts";
 import { BEARS, type Bears, type Skill } from "#core/ladder/skill.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
-import { GATE_TICKS, RED_SIGNS, ticksFor } from "#core/permission/ground-check.ts";
+import { GATE_TICKS, ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
 import { nobodyLightEnough } from "#core/permission/lightest.ts";
 import { countOf, type NextStep, nextStep, stateOf } from "#core/permission/next-step.ts";
@@ -29,10 +27,7 @@ import {
   sessionAct,
   skillAct,
 } from "#core/permission/permission.ts";
-import { PROTOCOLS } from "#core/permission/protocol.ts";
-import { REASON_CODES, type Reason } from "#core/permission/reasons.ts";
-import { STEP_LISTS, STEPS, type Step } from "#core/permission/steps.ts";
-import { BECAUSE_CODES } from "#core/plan/because.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import { cardWork, type WorkRole } from "#core/plan/card-work.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { nextFrom } from "#core/plan/next-goals.ts";
@@ -384,60 +379,3 @@ export function adviceOn(file: Case, advised: Advised) {
     needs: [...new Set(needsOf(at, goals))],
   };
 }
-
-/** Every code in use. */
-export const adviceVocabulary = (ladder: readonly Skill[]) => ({
-  format: "furlong-advice-vocabulary/1",
-  skills: ladder.map(({ id, branch, words, sided, bears, grade, second, specialist, after, contains }) => ({
-    code: id,
-    words,
-    branch,
-    sides: sidesOf(sided),
-    bears,
-    grade,
-    secondPerson: second,
-    specialist,
-    after,
-    contains,
-  })),
-  reasons: [...REASON_CODES, "nobody-light-enough"],
-  steps: STEPS.map((step: Step) => ({
-    code: step,
-    skills: idsTagged(ladder, ...STEP_LISTS[step].of),
-    needs: STEP_LISTS[step].needs.flatMap((need): readonly object[] =>
-      need.code === "level"
-        ? idsTagged(ladder, need.tag).map((skill) => ({
-            code: need.code,
-            skill,
-            at: need.at,
-            ...(need.oneSide ? { oneSide: true } : {}),
-          }))
-        : [need],
-    ),
-  })),
-  needs: [
-    "nobody-light-enough",
-    "not-signed",
-    "weigh",
-    "check-open",
-    "check-found",
-    "exit",
-    "report",
-    "stall",
-    "behind",
-    "time-off",
-    "same-trouble",
-    "step-ready",
-    "dated-goal",
-    "goal",
-    "stuck",
-    "next-goals",
-  ],
-  becauses: ["hold", ...BECAUSE_CODES],
-  protocols: PROTOCOLS,
-  bases: ["seen", "implied", "told", "none"],
-  stages: ["unridden", "first-rides", "riding"],
-  bears: BEARS,
-  redSigns: RED_SIGNS,
-  ticks: GATE_TICKS,
-});
