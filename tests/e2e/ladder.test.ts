@@ -125,7 +125,9 @@ describe("a skill's page", () => {
 });
 
 describe("another barn's ladder", () => {
-  it("is handed on as a file and taken in from one: its names and pages come, what this barn wrote itself stays, and nothing before it is saved", async () => {
+  it("is handed on as a file and taken in from one: its names and pages come, what this barn wrote itself stays, and nothing before it is saved", {
+    timeout: 150_000,
+  }, async () => {
     const file = JSON.parse(await (await screens.site.get("/api/ladder-file", "odalys")).text()) as {
       branches: { skills: { id: string; words: string; page: { mistakes: string } | null }[] }[];
     };
@@ -148,6 +150,9 @@ describe("another barn's ladder", () => {
     await text(page, "pages of skills come with it");
     await text(page, "They replace the pages that this barn has written itself");
     await expectAccessible(page, "a ladder taken in");
+    // Every plan is read again under the new ladder; the next file's barn must not get what is still being read of this one.
+    const readBefore = await screens.site.sql`
+      SELECT p.fingerprint FROM plan p JOIN stay s ON s.id = p.stay_id WHERE s.went_home IS NULL`;
     const words = async () => (await screens.site.sql`SELECT words FROM skill WHERE id = 'clippers'`)[0]?.["words"];
     expect(await words()).not.toMatch(/other barn/);
     await button(page, "Save the ladder").click();
@@ -159,6 +164,12 @@ describe("another barn's ladder", () => {
     expect(pages.map(({ said }) => said)).toEqual(["Said by the other barn.", "Tied to a rail that gives."]);
     await page.close();
     rmSync(folder, { recursive: true });
+    const old = readBefore.map(({ fingerprint }) => String(fingerprint));
+    await expect
+      .poll(async () => (await screens.site.sql`SELECT stay_id FROM plan WHERE fingerprint = ANY(${old})`).length, {
+        timeout: 90_000,
+      })
+      .toBe(0);
   });
 });
 
