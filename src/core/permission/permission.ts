@@ -85,7 +85,7 @@ export const workingOn = (act: Act, skills: readonly AskedSkill[]): Act => ({
 const bearing = (act: Pick<Act, "bears">): boolean => act.bears !== "nothing";
 
 /** Ages under which a horse carries nothing, and no rider unless somebody signed for it. */
-const NO_WEIGHT_UNDER = 2;
+export const NO_WEIGHT_UNDER = 2;
 const NO_RIDER_UNDER = 3;
 /** A weight is told to be ageing, and wants the tape first. Growing horses change faster. */
 const AGEING_DAYS = { grown: 28, young: 14 };

@@ -1,11 +1,9 @@
 /** How a horse is expected to stand on a day to come, for whoever asks what may be done with it: as it reads today, and what is planned until then. */
 import type { Skill } from "../ladder/skill.ts";
-import type { HorseReading, Stage } from "../reading/reading.ts";
+import { FIRST_RIDES, type HorseReading, SHOWN, type Stage } from "../reading/reading.ts";
 
 /** A level counts as the next score from a quarter below it on. */
 const COUNTS_FROM = 0.25;
-const SHOWN = 2;
-const FIRST_RIDES = 10;
 
 export class ExpectedReading implements HorseReading {
   readonly levels: HorseReading["levels"];

@@ -35,7 +35,7 @@ export interface ReadFacts {
 export const STAGES = ["unridden", "first-rides", "riding"] as const;
 export type Stage = (typeof STAGES)[number];
 /** So many rides here make a riding horse. */
-const FIRST_RIDES = 10;
+export const FIRST_RIDES = 10;
 
 /** What was shown at this level or better shows what it contains, and is never barred by what nobody looked at. */
 export const SHOWN = 2;

@@ -10,6 +10,7 @@ import { asksForGround, type RequestReading, readRequest } from "#core/intake/re
 import type { Mark } from "#core/intake/seen.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import { trackKey } from "#core/ladder/level.ts";
+import { NO_WEIGHT_UNDER } from "#core/permission/permission.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listChecksOf } from "#db/queries/check.ts";
@@ -65,8 +66,6 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
   };
 }
 
-/** Younger than this a horse is asked nothing on its back. */
-const RIDDEN_FROM = 2;
 /** Checks that the rules would tick: what a body may explain, likeliest and cheapest first, and no more than somebody would pay for at once. */
 const TICKED = 3;
 
@@ -114,7 +113,7 @@ export async function readClosedEvaluation(
   const { walk } = evaluation;
   const asksFor = `${stay.aim}. ${stay.complaint}`;
   const age = ageOf(stay, evaluation.day);
-  const ground = asksForGround(asksFor, stay.kind === "unhandled") || (age !== null && age < RIDDEN_FROM);
+  const ground = asksForGround(asksFor, stay.kind === "unhandled") || (age !== null && age < NO_WEIGHT_UNDER);
   const read = readRequest(asksFor, barn.ladder, { ground });
   const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
   const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [trackKey(mark.skill, mark.side), mark.score]));

@@ -207,6 +207,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
         stay.sessionsAWeek,
         stay.counting,
         stay.kind,
+        stay.complaint,
         barn.restDays,
         barn.holidays,
         barn.firstDayIs,
