@@ -60,6 +60,8 @@ export interface Character {
   readonly aim: string;
   /** The main problem; missing: none. */
   readonly complaint?: string;
+  /** A goal that is needed on a day, in days from today; missing: at the end of the term. */
+  readonly needed?: { readonly skill: string; readonly day: number };
   readonly length: 30 | 60 | 90;
   /** Day of arrival, in days from today. */
   readonly arrives: number;
@@ -249,6 +251,7 @@ export const HORSES: readonly Character[] = [
     lengthCm: 156,
     fitness: "unfit",
     aim: "Catch, tie, feet and trailer, and the saddle on by the end.",
+    needed: { skill: "trailer", day: 12 },
     length: 30,
     arrives: -20,
     sessionsAWeek: 5,

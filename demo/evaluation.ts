@@ -1,7 +1,6 @@
 /** What the manager of the demo barn saw on a walk and signed under it. */
 import { EMPTY_WALK, type JudgementFields, type WalkFields } from "#contracts/intake.ts";
-import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
-import { readGoal } from "#core/intake/aims.ts";
+import type { ClosedEvaluationView, SignedGoal } from "#contracts/views.intake.ts";
 import { RIDDEN_RUNG, RUNGS } from "#core/intake/instrument.ts";
 import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { type EvaluationKind, notYetForSaddle } from "#core/intake/outcome.ts";
@@ -72,19 +71,18 @@ export function walkFor(c: Character, truth: Truth, random: Random, kind: Evalua
 }
 
 /** What the goals wait for, as far as the way to it is open. */
-function wantedNext(view: ClosedEvaluationView): readonly string[] {
+function wantedNext(view: ClosedEvaluationView, told: readonly SignedGoal[]): readonly string[] {
   const open = new Set(view.outcome.starting.flatMap((point) => point.next));
-  const levels = new Map(view.levels.map(([track, latest]) => [track, { latest }] as const));
-  return view.proposal.goals
-    .flatMap((goal) => readGoal(goal, levels, view.sessionsLeft, SHIPPED).missing.map((one) => one.skill))
+  return told
+    .flatMap(({ missing }) => missing.map(({ skill }) => skill))
     .filter((skill, i, all) => open.has(skill) && all.indexOf(skill) === i);
 }
 
-/** She signs what the rules read, orders checks by herself on the Checks screen, and names a focus. */
-export const judgementOf = (view: ClosedEvaluationView): JudgementFields => ({
+/** She signs what the rules read, orders checks by herself on the Checks screen, and names a focus; `told`: how her goals are answered. */
+export const judgementOf = (view: ClosedEvaluationView, told: readonly SignedGoal[]): JudgementFields => ({
   ...view.proposal,
   checks: [],
-  focus: wantedNext(view)
+  focus: wantedNext(view, told)
     .slice(0, 2)
     .map((id) => skillOf(id).words)
     .concat(view.hard === "even" ? [] : [`The ${view.hard} side first, twice as many short tries`]),

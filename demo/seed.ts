@@ -20,12 +20,14 @@ import { readCard } from "#server/card/read-card.ts";
 import type { Deps } from "#server/container.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
+import { tellDraft } from "#server/intake/tell-chance.ts";
 import { acknowledge, askQuestion, tellCheckBack } from "#server/owner/answer.ts";
 import { readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { readDueReports } from "#server/report/read-report.ts";
+import { readAim } from "#server/stay/read-aim.ts";
 import { openStay } from "#server/stay/read-horse.ts";
-import { SKILLS } from "#shipped/ladder.ts";
+import { SHIPPED, SKILLS } from "#shipped/ladder.ts";
 import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
 import { judgementOf, walkFor } from "./evaluation.ts";
@@ -106,6 +108,12 @@ class DemoBarn {
   }
 
   private async book(c: Character): Promise<void> {
+    // She takes every goal that is read from the owner's words.
+    const { goals } = readAim(
+      { aim: c.aim, complaint: c.complaint ?? "", kind: c.kind, birthDate: null, birthYear: c.born },
+      SHIPPED,
+      this.day,
+    );
     const phone = `555 01${this.random.whole(10, 99)}`;
     const { stay } = await this.ask<{ stay: StayId }>("stay/book", this.manager, {
       client: {
@@ -146,6 +154,11 @@ class DemoBarn {
         afterLevel: c.after.level,
         afterWords: c.after.words,
       },
+      goals: goals.map(({ skill, target }) => ({
+        skill,
+        target,
+        by: c.needed?.skill === skill ? addDays(this.today, c.needed.day) : null,
+      })),
     });
     this.stabled.set(stay, {
       character: c,
@@ -231,17 +244,18 @@ class DemoBarn {
     if (kind === "mid-term" && this.offset() >= UNSIGNED_SINCE) return;
     const opened = must(await openStay(this.deps, stay), "a stay");
     const view = must(await readClosedEvaluation(this.deps, opened, id), "an evaluation");
-    await this.ask("intake/sign", this.manager, { id, revision: 0, judgement: judgementOf(view) });
+    const told = must(await tellDraft(this.deps, view.id, view.proposal), "a closed evaluation");
+    await this.ask("intake/sign", this.manager, { id, revision: 0, judgement: judgementOf(view, told) });
+    if (kind !== "intake") return;
+    // Beside what the owner asked for she works on what is usual for such a horse.
     const set = must(
       GOAL_SETS.find((one) => one.id === GOALS_BY_KIND[opened.stay.kind]),
       "a set of goals",
     );
-    const { version } = await readPlan(this.deps, opened, must(this.manager, "the manager"));
-    await this.ask("plan/set-goals", this.manager, {
-      stay,
-      version,
-      goals: goalsOfSet(set.goals, SKILLS).slice(0, GOALS_OF_A_STAY),
-    });
+    const { version, record } = await readPlan(this.deps, opened, must(this.manager, "the manager"));
+    const signed = must(record, "a record").goals;
+    const more = goalsOfSet(set.goals, SKILLS).filter(({ skill }) => !signed.some((goal) => goal.skill === skill));
+    await this.ask("plan/set-goals", this.manager, { stay, version, goals: [...signed, ...more].slice(0, GOALS_OF_A_STAY) });
   }
 
   private stayOf = (horse: string): StayId | null =>

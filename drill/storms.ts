@@ -159,6 +159,7 @@ export async function races(house: House, rounds: number): Promise<Row> {
         afterLevel: "steady",
         afterWords: "",
       },
+      goals: [],
     });
     const { stay } = booked.body as { stay?: string };
     if (!stay) return { what: "races", good: false, found: `could not book: ${booked.status} ${JSON.stringify(booked.body)}` };

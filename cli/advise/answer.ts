@@ -2,25 +2,21 @@
 
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import type { SessionKind } from "#core/card/card.ts";
+import { verdictOf } from "#core/forecast/chance.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
-import { readPlays } from "#core/forecast/forecast.ts";
-import { goalState } from "#core/forecast/goals.ts";
 import { alarmsOf } from "#core/forecast/outlook.ts";
-import { playsOf } from "#core/forecast/plays.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
-import type { VERDICTS } from "#core/intake/aims.ts";
 import { BEARS, type Bears, type Skill } from "#core/ladder/skill.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import { GATE_TICKS, ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
 import { nobodyLightEnough } from "#core/permission/lightest.ts";
-import { countOf, type NextStep, nextStep, stateOf } from "#core/permission/next-step.ts";
+import { countOf, type NextStep, stateOf } from "#core/permission/next-step.ts";
 import {
   type Act,
   against,
   askedOf,
   barring,
-  barsForGood,
   type Moment,
   riderReasons,
   secondPersonFor,
@@ -32,7 +28,9 @@ import { cardWork, type WorkRole } from "#core/plan/card-work.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { nextFrom } from "#core/plan/next-goals.ts";
 import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
+import { type StepPerson, type StepTold, stepOnTheWay, stepTold } from "#core/plan/step-told.ts";
 import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
+import { tell } from "#core/plan/told.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
@@ -41,9 +39,6 @@ import type { Case } from "./case.ts";
 import { type Advised, placeCalled } from "./record.ts";
 
 const PLAYS = 1000;
-const SEED = 1;
-const LIKELY = 0.7;
-const POSSIBLE = 0.3;
 const SESSIONS_SHOWN = 10;
 /** A card of two half hours. */
 const LAID = { slots: 2, slotMinutes: 30 };
@@ -53,8 +48,6 @@ const TIME_OFF_DAYS = 7;
 const ALARM_DAYS = 14;
 
 const round = (x: number): number => Math.round(x * 1000) / 1000;
-const wordsOf = (chance: number): (typeof VERDICTS)[number] =>
-  chance >= LIKELY ? "likely" : chance >= POSSIBLE ? "possible" : "not-this-term";
 
 interface At {
   readonly file: Case;
@@ -130,57 +123,57 @@ function levelsOf({ advised, ladder, reading }: At) {
   );
 }
 
-function goalsOf({ advised }: At) {
-  const { stay } = advised;
-  const { belief, doubt } = readingOn(stay);
-  const { goals, sessions, ahead } = planAsked(stay, belief);
-  const options = { seed: SEED, plays: PLAYS, pace: 1 };
-  const plays = playsOf({ belief, doubt, sessions, goals, ahead, options });
-  const told = readPlays(plays.played, plays.run(PLAYS));
-  return goals.map((goal, i) => {
-    const { met } = goalState(belief, sessions, goal, ahead.today);
-    const chance = met ? 1 : (told[i]?.chance ?? 0);
-    const p50 = told[i]?.day.p50 ?? null;
-    const day = met || p50 === null || p50 < ahead.today ? null : addDays(stay.firstDay, p50);
-    return { skill: goal.skill, chance: round(chance), words: wordsOf(chance), day, met };
+function goalsOf({ advised: { stay } }: At) {
+  const telling = tell({ record: stay, reading: readingOn(stay), plays: PLAYS });
+  const { goals } = telling.asked;
+  const told = telling.told(telling.run(PLAYS));
+  return goals.map(({ skill }) => {
+    const one = told.find((goal) => goal.skill === skill);
+    const chance = one?.chance ?? 0;
+    const met = one?.state.met ?? false;
+    const p50 = met ? null : (one?.day.p50 ?? null);
+    return {
+      skill,
+      chance: round(chance),
+      words: verdictOf(chance),
+      day: p50 === null ? null : addDays(stay.firstDay, p50),
+      met,
+    };
   });
 }
 
-/** The next big step on the way to what is wanted: what is missing, and when and by whom it is proposed. */
-function nextOf({ advised, reading, horse }: At): NextStep | null {
-  const goals = advised.stay.goals.map(({ skill }) => skill);
-  return nextStep(stepFacts(advised.record, reading), goals, barsForGood(horse));
-}
-function stepOf(at: At) {
-  const next = nextOf(at);
-  if (!next) return null;
-  // A step is not ready on a day on which the horse says no.
-  const red = (at.moment.ticked?.redSigns ?? []).map((sign) => ({ code: "red-sign", sign }) as const);
-  // Nor one that nobody here may take.
-  const heavy = next.skill.bears !== "nothing" && nobodyLightEnough(at.horse.load, at.advised.people) !== null;
-  const missing = [...next.missing, ...red, ...(heavy ? [{ code: "nobody-light-enough" } as const] : [])];
-  const state = stateOf(countOf(missing));
-  return { step: next.step, state, missing, proposed: state === "ready" ? proposedOf(at, next.skill) : null };
-}
-
-/** The first day on which the plan begins it; today by today's people where they may, else by whoever may. */
-function proposedOf(at: At, skill: Skill): { day: LocalDate; rider: string; helper: string | null; from: string } | null {
+/** The next big step on the way to what is wanted. */
+const nextOf = ({ advised, reading, horse }: At): NextStep | null =>
+  stepOnTheWay(
+    stepFacts(advised.record, reading),
+    advised.stay.goals.map(({ skill }) => skill),
+    horse,
+  );
+function stepOf(at: At): StepTold | null {
   const { advised, reading, horse, moment, file, plan } = at;
-  const act = skillAct(skill, reading);
-  const dates = plan
-    .filter(({ items }) => items.some((one) => one.skill === skill.id))
-    .map(({ day }) => addDays(advised.stay.firstDay, day));
-  const [rider, helper] = [personCalled(at, file.card?.rider), personCalled(at, file.card?.helper)];
-  const from = String(moment.place?.id ?? "pen");
-  if (dates.includes(advised.today) && rider && barring(against(horse, { rider, helper }, act, moment)).length === 0)
-    return { day: advised.today, rider: rider.id, helper: helper?.id ?? null, from };
-  const next = dates.find((day) => day > advised.today);
-  const quiet: Moment = { place: placeCalled("pen"), hours: [], ticked: null };
-  for (const one of [...advised.people].sort((a, b) => (a.weightKg ?? 999) - (b.weightKg ?? 999)))
-    for (const other of advised.people.filter(({ id }) => id !== one.id))
-      if (next !== undefined && barring(against(horse, { rider: one, helper: other }, act, quiet)).length === 0)
-        return { day: next, rider: one.id, helper: other.id, from: "pen" };
-  return null;
+  const people = advised.people.map(
+    (person): StepPerson => ({
+      ...person,
+      known: file.sessions.filter(({ rider }) => rider === person.id).length,
+      here: () => true,
+    }),
+  );
+  const called = (id: string | null | undefined): StepPerson | null => people.find((one) => one.id === id) ?? null;
+  const rider = called(file.card?.rider);
+  return stepTold({
+    horse,
+    facts: stepFacts(advised.record, reading),
+    goals: advised.stay.goals.map(({ skill }) => skill),
+    today: advised.today,
+    planned: plan.map(({ day, items }) => ({
+      day: addDays(advised.stay.firstDay, day),
+      skills: items.map(({ skill }) => skill),
+    })),
+    people,
+    places: [placeCalled("pen")],
+    redSigns: moment.ticked?.redSigns ?? [],
+    given: rider && { rider, helper: called(file.card?.helper), place: moment.place ?? placeCalled("pen"), moment },
+  });
 }
 
 function gateOf(at: At, kind: SessionKind, skills: readonly Skill[]): GateAnswer {
@@ -323,6 +316,8 @@ export function adviceOn(file: Case, advised: Advised) {
   const at = atOf(file, advised);
   const { stay, today, scores } = advised;
   const { plan } = at;
+  const step = stepOf(at);
+  const proposed = step?.proposed ?? null;
   const dayOf = (laid: LaidSession): LocalDate => addDays(stay.firstDay, laid.day);
   const laidToday = plan.find((one) => dayOf(one) >= today) ?? null;
   const goals = goalsOf(at);
@@ -347,7 +342,12 @@ export function adviceOn(file: Case, advised: Advised) {
     hardSide: { overall: hardSideOf(scores, at.ladder).side, today: hardSideFor(scores, at.ladder, card.main).side },
     limits: limitsOf(at),
     goals: goals.map(({ met: _met, ...goal }) => goal),
-    step: stepOf(at),
+    step: step && {
+      step: step.step,
+      state: step.state,
+      missing: step.missing,
+      proposed: proposed && { day: proposed.day, rider: proposed.rider, helper: proposed.helper, from: String(proposed.place) },
+    },
     protocol: at.horse.stepBack && {
       code: at.horse.stepBack.code,
       at: at.horse.stepBack.at,

@@ -1,5 +1,6 @@
 import { z } from "zod/mini";
-import { GOAL_TARGETS, type Goal, VERDICTS } from "#core/intake/aims.ts";
+import { VERDICTS } from "#core/forecast/chance.ts";
+import { GOAL_TARGETS, type Goal } from "#core/intake/aims.ts";
 import { isZone, sidesOfZone, TOUCHES_BY, type Touch } from "#core/intake/body.ts";
 import { MOMENTS, TRENDS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
@@ -169,6 +170,8 @@ export const JudgementFields = z.object({
   ownerWords: words(2000),
 });
 export type JudgementFields = z.output<typeof JudgementFields>;
+/** A judgement that is still being written, to be told how its goals would be answered. */
+export const TellChance = z.object({ id: id<"evaluation">(), judgement: JudgementFields });
 /** `revision`: the last one that was signed, 0 for none; a further one corrects it. */
 export const SignEvaluation = z.object({ id: id<"evaluation">(), revision: whole(0, 1000), judgement: JudgementFields });
 export type SignEvaluation = z.output<typeof SignEvaluation>;

@@ -10,7 +10,8 @@ import {
   KINDS,
   SEXES,
 } from "#core/horse/horse.ts";
-import { date, flag, grade, id, methodId, number, oneOf, said, version, whole, words } from "./fields.ts";
+import { date, flag, grade, id, list, methodId, number, oneOf, said, version, whole, words } from "./fields.ts";
+import { GoalFields } from "./intake.ts";
 
 export const AFTER_LEVELS = ["unknown", "novice", "steady", "able"] as const;
 const PHONE = /^[+0-9 ()./-]{0,40}$/;
@@ -69,8 +70,27 @@ export const StayFields = z.object({
 });
 export type StayFields = z.output<typeof StayFields>;
 
-export const BookStay = z.object({ client: ClientFields, horse: HorseFields, stay: StayFields });
+/** A goal that the manager takes from the owner's words while booking; `by`: the day on which it is needed, null for the end of the term. */
+export const BookedGoal = z.object({ ...GoalFields.shape, by: z.nullable(date) });
+export type BookedGoal = z.output<typeof BookedGoal>;
+export const BookStay = z.object({
+  client: ClientFields,
+  horse: HorseFields,
+  stay: StayFields,
+  goals: list(BookedGoal, 12).check(
+    z.refine((goals) => new Set(goals.map(({ skill }) => skill)).size === goals.length, "A goal stands twice: keep one."),
+  ),
+});
 export type BookStay = z.output<typeof BookStay>;
+/** What an owner's words are read with. */
+export const ReadAim = z.object({
+  aim: words(2000),
+  complaint: words(2000),
+  kind: oneOf(KINDS),
+  birthDate: z.nullable(date),
+  birthYear: z.nullable(whole(1970, 2199)),
+});
+export type ReadAim = z.output<typeof ReadAim>;
 
 const stay = id<"stay">();
 export const EditStay = z.object({ id: stay, version, stay: StayFields, riskSet: z.nullable(grade) });

@@ -1,6 +1,7 @@
 /** What the pages of an evaluation are handed. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Goal, GoalReading } from "#core/intake/aims.ts";
+import type { Verdict } from "#core/forecast/chance.ts";
+import type { Goal, Missing } from "#core/intake/aims.ts";
 import type { Touch } from "#core/intake/body.ts";
 import type { CauseId } from "#core/intake/causes.ts";
 import type { Compared } from "#core/intake/compare.ts";
@@ -8,9 +9,10 @@ import type { Rung } from "#core/intake/instrument.ts";
 import type { LimitsInForce } from "#core/intake/limits.ts";
 import type { Measures } from "#core/intake/measures.ts";
 import type { EvaluationKind, Heard, Outcome, WalkedHorse } from "#core/intake/outcome.ts";
+import type { ReadGoal } from "#core/intake/request.ts";
 import type { SeenSign } from "#core/intake/seen.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
-import type { Score, TrackSide } from "#core/kernel/sides.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { LengthHabit } from "./barn.ts";
@@ -26,6 +28,8 @@ export interface WalkView {
   readonly heard: Heard;
   readonly initial: { readonly version: number; readonly walk: WalkFields };
   readonly rungs: readonly Rung[];
+  /** What it came for: marked where it is looked at. */
+  readonly goals: readonly string[];
   /** What each score looks like, skill by skill, 0 to 5. */
   readonly anchors: Readonly<Record<string, readonly string[]>>;
   readonly units: LengthHabit;
@@ -41,6 +45,16 @@ export interface EvaluationLink {
   readonly by: string;
 }
 
+/** How a goal is answered, on the record as it stood. */
+export interface SignedGoal {
+  readonly goal: Goal;
+  readonly verdict: Verdict;
+  /** 0-1; null: nobody can say, as the horse is on hold with no last day. */
+  readonly chance: number | null;
+  /** What the horse still lacks for it, prerequisites first. */
+  readonly missing: readonly Missing[];
+}
+
 export interface Signature {
   readonly revision: number;
   readonly day: LocalDate;
@@ -48,7 +62,7 @@ export interface Signature {
   readonly judgement: JudgementFields;
   /** As they were read when it was signed. */
   readonly inForce: LimitsInForce;
-  readonly goals: readonly GoalReading[];
+  readonly goals: readonly SignedGoal[];
 }
 
 export interface ClosedEvaluationView {
@@ -93,10 +107,8 @@ export interface ClosedEvaluationView {
   readonly maySign: boolean;
   /** What the rules would sign, for the manager to change. */
   readonly proposal: JudgementFields;
-  readonly goals: readonly Goal[];
-  /** Latest score by track, for reading goals as they are changed. */
-  readonly levels: readonly (readonly [track: string, latest: Score])[];
-  readonly sessionsLeft: number;
+  /** Read from the owner's words, for the manager to take or to leave: nothing unconfirmed is signed. */
+  readonly proposed: readonly ReadGoal[];
   /** Causes that are asked after already, or were since the evaluation. */
   readonly asked: readonly CauseId[];
   readonly earlierEvaluations: boolean;

@@ -145,7 +145,9 @@ describe("the walk as the barn wants it", () => {
     const { id } = await barn.ask<{ id: EvaluationId }>("intake/begin", { stay, kind: "mid-term" });
     const next = (await readEvaluate(barn.deps, await opened(stay))).walk;
     expect([next?.rungs[0]?.words, next?.rungs.some((rung) => rung.id === "tie")]).toEqual(["First look", false]);
-    expect(await barn.code("intake/save", { id, version: 1, walk: walkOf(3) })).toBe("not-in-walk");
+    expect(await barn.code("intake/save", { id, version: 1, walk: walkOf(3, { words: { tie: "Stands." } }) })).toBe(
+      "not-in-walk",
+    );
     const known = { ...walkOf(4), marks: walkOf(4).marks.filter((mark) => mark.skill !== "tie") };
     expect(await barn.code("intake/close", { id, version: 1, walk: known })).toBe("done");
     // Both still stand side by side.

@@ -2,10 +2,14 @@ import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { JudgementFields } from "#contracts/intake.ts";
 import { localDate } from "#core/calendar/local-date.ts";
+import { verdictOf } from "#core/forecast/chance.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
+import { listLatestForecasts, listPlanGoals } from "#db/queries/plan.ts";
 import { attempt } from "#demo/ask.ts";
 import { readCard } from "#server/card/read-card.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
+import { tellDraft } from "#server/intake/tell-chance.ts";
+import { sweep } from "#server/plan/sweep.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
 import { Barn, JUDGEMENT, walkOf } from "#tests/barn.ts";
@@ -30,13 +34,16 @@ const view = async (stay: StayId, id: EvaluationId) => {
 const sign = (id: EvaluationId, changes: Partial<JudgementFields> = {}, revision = 0) =>
   barn.ask<{ revision: number; ordered: number }>("intake/sign", { id, revision, judgement: { ...JUDGEMENT, ...changes } });
 
+const goalsOf = (stay: StayId) => listPlanGoals(barn.sql, [stay]);
+
 describe("the outcome of an evaluation", () => {
-  it("proposes the checks, the goals in the owner's words, and nothing set by hand", async () => {
+  it("proposes the checks, and the goals in the owner's words for each to be taken or left, and nothing set by hand", async () => {
     const { stay, id } = await evaluated("Proposed");
-    const { proposal, signatures } = await view(stay, id);
+    const { proposal, proposed, signatures } = await view(stay, id);
     expect(signatures).toEqual([]);
     expect(proposal.checks.map((check) => check.cause)).toEqual(expect.arrayContaining(["back", "saddle-fit"]));
-    expect(proposal.goals.map((goal) => goal.skill).sort()).toEqual(["lead-setup", "trailer-stand"]);
+    expect(proposal.goals).toEqual([]);
+    expect(proposed.map((goal) => goal.skill).sort()).toEqual(["lead-setup", "trailer-stand"]);
     expect([proposal.risk, proposal.ridden, proposal.sessionMinutes]).toEqual([null, null, null]);
   });
   it("waits on the Rail until somebody has signed it", async () => {
@@ -144,6 +151,53 @@ describe("limits that were signed", () => {
     const later = await barn.handedOut(stay, { start: 12 });
     expect(await readCard(barn.deps, later, barn.rider)).toMatchObject({ focus: [], circleMinutes: 5 });
     barn.today = localDate("2026-07-14");
+  });
+  it("begins from the goals that were taken while booking, and keeps their day", async () => {
+    const stay = await barn.book({
+      horse: { name: "Booked" },
+      stay: { aim: "I want a canter on both leads and a trailer that loads." },
+      goals: [{ skill: "trailer-stand", target: 4, by: localDate("2026-08-01") }],
+    });
+    const id = await barn.evaluate(stay, walkOf(4));
+    const { proposal, proposed } = await view(stay, id);
+    expect(proposal.goals).toEqual([{ skill: "trailer-stand", target: 4, verdict: null, because: "" }]);
+    expect(proposed.map(({ skill }) => skill)).toEqual(["lead-setup"]);
+    await sign(id, { goals: proposal.goals });
+    expect(await goalsOf(stay)).toMatchObject([{ skill: "trailer-stand", target: 4, by: "2026-08-01" }]);
+  });
+  it("answers a goal with the chance that plan and Rail then tell, before and at the signature", async () => {
+    const { stay, id } = await evaluated("One chance");
+    const goals = ["canter", "trailer-stand", "lead-setup"].map(
+      (skill) => ({ skill, target: 4, verdict: "possible", because: "" }) as const,
+    );
+    const draft = await tellDraft(barn.deps, id, { ...JUDGEMENT, goals: [...goals] });
+    await sign(id, { goals: [...goals] });
+    const [signed] = (await view(stay, id)).signatures;
+    expect(signed?.goals).toEqual(draft);
+    await sweep(barn.deps);
+    const [kept] = await listLatestForecasts(barn.sql, [stay]);
+    expect(kept?.goals.map(({ skill, chance }) => [skill, chance])).toEqual(
+      draft?.map(({ goal, chance }) => [goal.skill, chance]),
+    );
+    expect(draft?.map(({ chance, verdict }) => verdictOf(chance ?? 0) === verdict)).toEqual([true, true, true]);
+  });
+  it("promises what is likely, wishes what is possible, and lets nothing steer that will not come in this term", async () => {
+    const { stay, id } = await evaluated("Answered");
+    const goals = (["likely", "possible", "not-this-term"] as const).map((verdict, i) => ({
+      skill: ["lead", "canter", "collection"][i] ?? "",
+      target: 3 as const,
+      verdict,
+      because: "",
+    }));
+    await sign(id, { goals });
+    expect(await goalsOf(stay)).toMatchObject([
+      { skill: "lead", must: true },
+      { skill: "canter", must: false },
+    ]);
+    // At the exit the term is over: what it was for stays.
+    const exit = await barn.evaluate(stay, walkOf(4), "exit");
+    await sign(exit, { goals: [{ skill: "canter", target: 3, verdict: "not-this-term", because: "" }] });
+    expect((await goalsOf(stay)).map(({ skill }) => skill)).toEqual(["canter"]);
   });
   it("and the aim stay as they were read, whatever happens afterwards", async () => {
     const { stay, id } = await evaluated("Kept");

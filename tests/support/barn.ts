@@ -87,7 +87,12 @@ export async function cloned(template: "empty" | "demo"): Promise<{ sql: Sql; ur
 }
 
 export const booking = (
-  changes: { client?: Partial<BookStay["client"]>; horse?: Partial<BookStay["horse"]>; stay?: Partial<BookStay["stay"]> } = {},
+  changes: {
+    client?: Partial<BookStay["client"]>;
+    horse?: Partial<BookStay["horse"]>;
+    stay?: Partial<BookStay["stay"]>;
+    goals?: BookStay["goals"];
+  } = {},
 ): BookStay => ({
   client: {
     name: "Ottoline Fenn",
@@ -126,6 +131,7 @@ export const booking = (
     afterWords: "",
     ...changes.stay,
   },
+  goals: changes.goals ?? [],
 });
 
 /** A walk that scored everything the same, on a horse of about 480 kg. */

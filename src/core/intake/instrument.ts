@@ -3,6 +3,7 @@
  * Version 1 ships with the application; a barn's own versions follow, and an evaluation is read for ever with the one it was begun with.
  */
 import { type Ladder, tagged } from "../ladder/ladder.ts";
+import type { Bears } from "../ladder/skill.ts";
 
 export const FIRST_VERSION = 1;
 
@@ -142,6 +143,31 @@ export const FIRST_INSTRUMENT: Instrument = { version: FIRST_VERSION, rungs: RUN
 /** The walk as this barn can take it: what it does not work is not asked. */
 export const rungsFor = (rungs: readonly Rung[], ladder: Ladder): readonly Rung[] =>
   rungs.map((rung) => ({ ...rung, skills: rung.skills.filter((skill) => ladder.uses(skill)) }));
+
+/**
+ * The walk with what the horse came for: goals that no rung looks at stand at the rung that works most of their branch, what bears somebody at one
+ * that does so too, so that each goal has a before and an after. Ridden ones only where the walk rides.
+ */
+export function rungsWithGoals(rungs: readonly Rung[], goals: readonly string[], ladder: Ladder): readonly Rung[] {
+  const walked = new Set(rungs.flatMap(({ skills }) => skills));
+  const added = new Map<string, string[]>();
+  for (const id of new Set(goals)) {
+    const skill = ladder.find(id);
+    if (!skill || !ladder.uses(id) || walked.has(id)) continue;
+    const bears = (rung: Rung): readonly Bears[] => rung.skills.flatMap((one) => ladder.find(one)?.bears ?? []);
+    const fits = rungs.filter((rung) =>
+      skill.bears === "nothing"
+        ? rung.skills.length > 0 && bears(rung).every((one) => one === "nothing")
+        : skill.bears === "weight"
+          ? bears(rung).includes("weight")
+          : rung.id === RIDDEN_RUNG,
+    );
+    const akin = (rung: Rung): number => rung.skills.filter((one) => ladder.find(one)?.branch === skill.branch).length;
+    const best = fits.reduce<Rung | null>((found, rung) => (found && akin(found) > akin(rung) ? found : rung), null);
+    if (best) added.set(best.id, [...(added.get(best.id) ?? []), id]);
+  }
+  return rungs.map((rung) => ({ ...rung, skills: [...rung.skills, ...(added.get(rung.id) ?? [])] }));
+}
 
 export const RUNG_IDS: readonly string[] = RUNGS.map((rung) => rung.id);
 /** Skills that the shipped walk looks at, in its order. */

@@ -3,12 +3,11 @@
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "../horse/horse.ts";
 import { sidesOf } from "../kernel/sides.ts";
-import { type Ladder, tagged } from "../ladder/ladder.ts";
-import { type Levels, readLevels, type ScoreFact, weakerSide } from "../ladder/level.ts";
+import { ancestorsIn, type Ladder, tagged } from "../ladder/ladder.ts";
+import { type Levels, readLevels, type ScoreFact, trackKey, weakerSide } from "../ladder/level.ts";
 import { type HardSide, hardSideOf } from "../reading/hard-side.ts";
 import { type LoadLimit, loadLimit } from "../tools/load.ts";
 import { type Weight, weightOf } from "../tools/weight.ts";
-import { impliedBy } from "./aims.ts";
 import { type Touch } from "./body.ts";
 import { observationsOf } from "./body-signs.ts";
 import { SIGN_WEIGHTS, type SignWeights } from "./cause-rules.ts";
@@ -107,7 +106,8 @@ export function notYetForSaddle(marks: readonly Mark[], { skills }: Ladder): rea
 function startingPoints(levels: Levels, ladder: Ladder): StartingPoint[] {
   const credited = new Set(ladder.skills.filter((skill) => weakerSide(levels, skill) >= 3).map((skill) => skill.id));
   // What a credited skill rests on was not looked at, and is no place to begin.
-  const implied = impliedBy(levels, ladder);
+  const looked = (id: string): boolean => sidesOf(ladder.of(id).sided).some((side) => levels.has(trackKey(id, side)));
+  const passed = new Set([...credited].flatMap((id) => ancestorsIn(ladder.skills, id)).filter((id) => !looked(id)));
   const stands = (id: string): boolean => credited.has(id) || !ladder.uses(id);
   return ladder.branches
     .map(({ id: branch }) => {
@@ -116,7 +116,7 @@ function startingPoints(levels: Levels, ladder: Ladder): StartingPoint[] {
         branch,
         credited: own.filter((skill) => credited.has(skill.id)).map((skill) => skill.id),
         next: own
-          .filter((skill) => skill.everyday && !credited.has(skill.id) && !implied.has(skill.id) && skill.after.every(stands))
+          .filter((skill) => skill.everyday && !credited.has(skill.id) && !passed.has(skill.id) && skill.after.every(stands))
           .map((skill) => skill.id),
       };
     })

@@ -4,7 +4,7 @@ import type { TermFacts, TermReading } from "../calendar/term.ts";
 import type { Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
 import type { Cue, CueWords } from "../card/cues.ts";
 import type { Looker, Restriction } from "../check/check.ts";
-import type { Verdict } from "../intake/aims.ts";
+import type { Verdict } from "../forecast/chance.ts";
 import type { CheckResult } from "../intake/cause-rules.ts";
 import type { EvaluationKind } from "../intake/outcome.ts";
 import type { Mark, SeenSign } from "../intake/seen.ts";

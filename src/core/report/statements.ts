@@ -2,6 +2,7 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
 import { cuesFor } from "../card/cues.ts";
+import { verdictOf } from "../forecast/chance.ts";
 import { scoresOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
@@ -21,8 +22,6 @@ const TOLD_BY = 3;
 /** Days on hold, and sessions short, that explain why a goal was not reached. */
 const LONG_HOLD = 7;
 const MANY_SHORT = 3;
-/** A promise less likely than this is not on its way. */
-const ON_ITS_WAY = 0.7;
 
 /** What tells a statement from another of its code; figures are not part of it. */
 function keyOf(say: Say): string {
@@ -193,7 +192,7 @@ export function openGoals(facts: ReportFacts): Statement[] {
   return facts.goals
     .filter(({ met }) => !met)
     .map((goal) => {
-      const likely = facts.kind !== "end" && goal.chance !== null && goal.chance >= ON_ITS_WAY;
+      const likely = facts.kind !== "end" && goal.chance !== null && verdictOf(goal.chance) === "likely";
       const say = likely ? ({ code: "goal-ahead", skill: goal.skill, chance: goal.chance ?? 0 } as const) : openGoal(facts, goal);
       return statement(say, scoredIn(facts, goal.skill));
     });

@@ -1,5 +1,6 @@
 /** What the trainer's reading of a horse asks of the manager: trouble, a step that is ready, what stands still, promises and days that are tight, new goals. */
 import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import { LIKELY_FROM, POSSIBLE_FROM } from "../forecast/chance.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import type { Step } from "../permission/steps.ts";
 import type { Need } from "./needs.ts";
@@ -26,10 +27,6 @@ export interface TrainerNeedsAsked {
   readonly next: readonly string[];
 }
 
-/** A promise that will hardly be kept, once half of the term has shown it. */
-const HARDLY = 0.25;
-/** A dated goal that is less than likely is tight: it is said the same day. */
-const LIKELY = 0.7;
 const NEXT_TOLD = 4;
 
 export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
@@ -39,11 +36,13 @@ export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
     needs.push({ code: "same-trouble", at: stepBack.at, day: stepBack.trouble.day, quiet: stepBack.quiet, of: stepBack.of });
   if (ready) needs.push({ code: "step-ready", ...ready });
   const open = goals.filter(({ met }) => !met);
-  const dated = open.filter(({ by, chance }) => by !== null && by >= today && chance < LIKELY);
+  // A dated goal that is less than likely is tight: it is said the same day.
+  const dated = open.filter(({ by, chance }) => by !== null && by >= today && chance < LIKELY_FROM);
   for (const { skill, chance, by } of dated) needs.push({ code: "dated-goal", skill, chance, by: by as LocalDate });
+  // A promise that will not be kept, once half of the term has shown it.
   if (daysBetween(firstDay, today) >= length / 2) {
     const risked = open
-      .filter((goal) => goal.must && goal.chance < HARDLY && !dated.includes(goal))
+      .filter((goal) => goal.must && goal.chance < POSSIBLE_FROM && !dated.includes(goal))
       .sort((a, b) => a.chance - b.chance);
     const [worst] = risked;
     // One is told, the weakest, with how many more there are.

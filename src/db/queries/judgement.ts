@@ -1,7 +1,9 @@
 /** What rests on an evaluation: its walk's own version, what was signed under it, and the goals of the stay. */
 import { z } from "zod/mini";
 import { GoalFields, JudgementFields, RungFields } from "#contracts/intake.ts";
-import { type Goal, type GoalReading, VERDICTS } from "#core/intake/aims.ts";
+import type { SignedGoal } from "#contracts/views.intake.ts";
+import { VERDICTS } from "#core/forecast/chance.ts";
+import type { Goal } from "#core/intake/aims.ts";
 import { FIRST_INSTRUMENT, FIRST_VERSION, type Instrument, type Rung } from "#core/intake/instrument.ts";
 import { type LimitsInForce, SECOND_PERSONS } from "#core/intake/limits.ts";
 import type { Outcome } from "#core/intake/outcome.ts";
@@ -56,7 +58,7 @@ const JudgementRow = z.object({
     z.object({
       goal: GoalFields,
       verdict: z.enum(VERDICTS),
-      chance: number,
+      chance: nullable(number),
       missing: z.array(
         z.object({
           skill: text,
@@ -64,10 +66,6 @@ const JudgementRow = z.object({
           most: number,
         }),
       ),
-      chain: number,
-      works: number,
-      sessions: number,
-      slots: number,
     }),
   ),
 });
@@ -87,7 +85,7 @@ export async function insertJudgement(
     at: Date;
     by: PersonId;
     content: JudgementFields;
-    reading: { outcome: Outcome; goals: readonly GoalReading[] };
+    reading: { outcome: Outcome; goals: readonly SignedGoal[] };
     inForce: LimitsInForce;
   },
 ): Promise<void> {
@@ -98,12 +96,16 @@ export async function insertJudgement(
 const GoalRow = z.object({ skill: GoalFields.shape.skill, target: GoalFields.shape.target });
 export const listGoals = (db: Db, stay: StayId): Promise<Goal[]> =>
   many(GoalRow, db`SELECT skill, target FROM goal WHERE stay_id = ${stay} ORDER BY position`);
-/** What is signed decides which goals there are; side, weight and promise of one that stays are the plan's and are kept. */
-export async function replaceGoals(tx: Transaction, stay: StayId, goals: readonly Goal[]): Promise<void> {
+/** What is signed decides which goals there are; side, weight and day of one that stays are the plan's and are kept, and what was promised stays promised. */
+export async function replaceGoals(
+  tx: Transaction,
+  stay: StayId,
+  goals: readonly (Goal & { readonly must: boolean })[],
+): Promise<void> {
   await tx`DELETE FROM goal WHERE stay_id = ${stay} AND skill <> ALL(${goals.map(({ skill }) => skill)})`;
   if (goals.length > 0)
-    await tx`INSERT INTO goal ${tx(goals.map(({ skill, target }, position) => ({ stayId: stay, skill, target, position })))}
-             ON CONFLICT (stay_id, skill) DO UPDATE SET target = EXCLUDED.target, position = EXCLUDED.position`;
+    await tx`INSERT INTO goal ${tx(goals.map(({ skill, target, must }, position) => ({ stayId: stay, skill, target, must, position })))}
+             ON CONFLICT (stay_id, skill) DO UPDATE SET target = EXCLUDED.target, position = EXCLUDED.position, must = goal.must OR EXCLUDED.must`;
 }
 
 /** What was signed of the arrival: how each goal was answered, and what the first week is about. Null before it was. */

@@ -79,6 +79,8 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/api/confirm": staff,
   "/api/scale": manager,
   "/api/strap": staff,
+  "/api/goal-chance": manager,
+  "/api/read-aim": manager,
   "/api/day-proof": manager,
   "/api/week-plan": manager,
   "/api/writes": staff,

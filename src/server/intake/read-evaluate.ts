@@ -4,15 +4,13 @@ import { dateInZone } from "#core/calendar/local-date.ts";
 import { orderOf } from "#core/check/check.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { compareWalks } from "#core/intake/compare.ts";
-import { rungsFor } from "#core/intake/instrument.ts";
+import { rungsFor, rungsWithGoals } from "#core/intake/instrument.ts";
 import { type EvaluationKind, type Outcome, scoresOfMarks } from "#core/intake/outcome.ts";
-import { asksForGround, type RequestReading, readRequest } from "#core/intake/request.ts";
+import { goalsInWords } from "#core/intake/request.ts";
 import type { Mark } from "#core/intake/seen.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import { trackKey } from "#core/ladder/level.ts";
-import { NO_WEIGHT_UNDER } from "#core/permission/permission.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
-import { listScores } from "#db/queries/card.ts";
 import { listChecksOf } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { findInstrument, latestInstrument, listGoals, listJudgements } from "#db/queries/judgement.ts";
@@ -20,7 +18,8 @@ import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
 import { anchorsOf } from "../ladder/anchors.ts";
-import { ageOf, heardOf, levelsOn, nobodyLightFor, outcomeOf, sessionsLeft, walkedHorse } from "../stay/facts.ts";
+import { heardOf, nobodyLightFor, outcomeOf, walkedHorse } from "../stay/facts.ts";
+import { readAim } from "../stay/read-aim.ts";
 import type { Opened } from "../stay/read-horse.ts";
 
 const isClosed = (evaluation: Evaluation): boolean => evaluation.closedAt !== null;
@@ -33,7 +32,11 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
   const before = evaluations.filter(isClosed).at(-1) ?? null;
   const next = head.ruler.posts.find((post) => !post.done && post.kind !== "arrival" && post.kind !== "report");
   const instrument = draft ? await findInstrument(sql, draft.instrument) : await latestInstrument(sql);
-  const rungs = rungsFor(instrument.rungs, barn.ladder);
+  // What it came for is looked at by itself, at arrival, half time and exit.
+  const goals = (await listGoals(sql, stay.id)).map(({ skill }) => skill);
+  const asked = goalsInWords(stay.complaint, barn.ladder).map(({ skill }) => skill);
+  const seen = (draft?.walk.marks ?? []).map(({ skill }) => skill);
+  const rungs = rungsWithGoals(rungsFor(instrument.rungs, barn.ladder), [...goals, ...asked, ...seen], barn.ladder);
   const walk: WalkView | null = draft && {
     id: draft.id,
     stay: stay.id,
@@ -41,6 +44,7 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
     kind: draft.kind,
     about: walkedHorse(stay, today),
     heard: heardOf(stay, barn, today),
+    goals: [...new Set([...goals, ...asked])],
     initial: { version: draft.version, walk: draft.walk },
     rungs,
     anchors: anchorsOf(
@@ -69,7 +73,7 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
 /** Checks that the rules would tick: what a body may explain, likeliest and cheapest first, and no more than somebody would pay for at once. */
 const TICKED = 3;
 
-function proposalOf(outcome: Outcome, read: RequestReading, goals: JudgementFields["goals"], ladder: Ladder): JudgementFields {
+function proposalOf(outcome: Outcome, goals: JudgementFields["goals"], ladder: Ladder): JudgementFields {
   const checks = outcome.weighed.causes
     .filter((one) => causeOf(one.cause).body && one.urgency !== "watch")
     .slice(0, TICKED)
@@ -77,7 +81,6 @@ function proposalOf(outcome: Outcome, read: RequestReading, goals: JudgementFiel
       const { cause, urgency, holds, skills } = orderOf(one, ladder.skills);
       return { cause, urgency, holds, skills: [...skills] };
     });
-  const named = goals.length > 0 ? goals : read.goals.map(({ skill, target }) => ({ skill, target, verdict: null, because: "" }));
   return {
     risk: null,
     ridden: null,
@@ -86,7 +89,7 @@ function proposalOf(outcome: Outcome, read: RequestReading, goals: JudgementFiel
     circleMinutes: null,
     apart: "",
     focus: [],
-    goals: [...named],
+    goals: [...goals],
     checks,
     ownerWords: "",
   };
@@ -102,23 +105,18 @@ export async function readClosedEvaluation(
   const at = evaluations.findIndex((one) => one.id === asked && isClosed(one));
   const evaluation = evaluations[at];
   if (!evaluation) return null;
-  const [{ rungs }, judgements, goals, scores, checks, people] = await Promise.all([
+  const [{ rungs }, judgements, goals, checks, people] = await Promise.all([
     findInstrument(sql, evaluation.instrument),
     listJudgements(sql, evaluation.id),
     listGoals(sql, stay.id),
-    listScores(sql, stay.id),
     listChecksOf(sql, stay.id),
     listPeople(sql),
   ]);
   const { walk } = evaluation;
-  const asksFor = `${stay.aim}. ${stay.complaint}`;
-  const age = ageOf(stay, evaluation.day);
-  const ground = asksForGround(asksFor, stay.kind === "unhandled") || (age !== null && age < NO_WEIGHT_UNDER);
-  const read = readRequest(asksFor, barn.ladder, { ground });
+  const read = readAim(stay, barn.ladder, evaluation.day);
   const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
   const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [trackKey(mark.skill, mark.side), mark.score]));
   const outcome = outcomeOf(stay, evaluation, evaluation.day, barn.ladder, heardOf(stay, barn, evaluation.day));
-  const levels = levelsOn(scores, evaluation.day);
   const signatures = judgements.map(
     ({ revision, signedAt, signedBy, content, inForce, goals: read }): Signature => ({
       revision,
@@ -143,7 +141,11 @@ export async function readClosedEvaluation(
     kind: evaluation.kind,
     day: evaluation.day,
     by: evaluation.byName,
-    rungs,
+    rungs: rungsWithGoals(
+      rungs,
+      walk.marks.map(({ skill }) => skill),
+      barn.ladder,
+    ),
     stoppedAt: walk.stoppedAt,
     stopReason: walk.stopReason,
     saddleReason: walk.saddleReason,
@@ -162,13 +164,10 @@ export async function readClosedEvaluation(
     maySign: !stay.wentHome,
     proposal: proposalOf(
       outcome,
-      read,
       goals.map((goal) => ({ ...goal, verdict: null, because: "" })),
       barn.ladder,
     ),
-    goals,
-    levels: [...levels].map(([track, level]) => [track, level.latest] as const),
-    sessionsLeft: sessionsLeft(stay, barn, evaluation.day),
+    proposed: read.goals.filter(({ skill }) => !goals.some((goal) => goal.skill === skill)),
     asked: checks.flatMap((check) => (check.orderedOn >= evaluation.day && check.cause ? [check.cause] : [])),
     earlierEvaluations: evaluations.filter(isClosed).length > 1,
   };

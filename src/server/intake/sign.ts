@@ -1,13 +1,11 @@
 /** What the manager puts a name to: the judgement on a closed evaluation. It opens checks, sets the stay's limits and goals; a correction is a further revision. */
 import type { EditInstrument, JudgementFields, SignEvaluation } from "#contracts/intake.ts";
 import { dueDay } from "#core/check/check.ts";
-import { readGoal } from "#core/intake/aims.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { instrumentFaults, type Rung } from "#core/intake/instrument.ts";
 import { limitsSigned } from "#core/intake/limits.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
-import { listScores } from "#db/queries/card.ts";
 import { insertCheck, listChecksOf } from "#db/queries/check.ts";
 import { type Evaluation, findEvaluation } from "#db/queries/intake.ts";
 import {
@@ -19,8 +17,9 @@ import {
   replaceGoals,
 } from "#db/queries/judgement.ts";
 import { clearRiskSet, findStay, lockStay } from "#db/queries/stays.ts";
-import { heardOf, levelsOn, outcomeOf, sessionsLeft } from "../stay/facts.ts";
+import { heardOf, outcomeOf } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
+import { tellGoals } from "./tell-chance.ts";
 
 export async function signEvaluation(work: Work, input: SignEvaluation): Answer<{ revision: number; ordered: number }> {
   const evaluation = await findEvaluation(work.tx, input.id);
@@ -39,24 +38,30 @@ export async function signEvaluation(work: Work, input: SignEvaluation): Answer<
     });
   const revision = input.revision + 1;
   const outcome = outcomeOf(stay, evaluation, evaluation.day, work.barn.ladder, heardOf(stay, work.barn, evaluation.day));
-  const known = levelsOn(await listScores(work.tx, stay.id), evaluation.day);
-  const left = sessionsLeft(stay, work.barn, evaluation.day);
+  const { judgement } = input;
+  const told = await tellGoals(work.tx, { stay, barn: work.barn, evaluation, judgement, today: work.today });
   await insertJudgement(work.tx, {
     evaluation: input.id,
     revision,
     at: work.now,
     by: work.actor.id,
-    content: input.judgement,
-    reading: {
-      outcome,
-      goals: input.judgement.goals.map(({ skill, target }) => readGoal({ skill, target }, known, left, work.barn.ladder)),
-    },
-    inForce: limitsSigned(outcome.risk, outcome.limits, input.judgement),
+    content: judgement,
+    reading: { outcome, goals: told },
+    inForce: limitsSigned(outcome.risk, outcome.limits, judgement),
   });
   // What is signed is the newest word on the risk; one set by hand before is part of what was reviewed.
   await clearRiskSet(work.tx, stay.id);
-  await replaceGoals(work.tx, stay.id, input.judgement.goals);
-  const ordered = await orderChecks(work, stay.id, evaluation, input.judgement.checks);
+  const answered = judgement.goals.map((goal, i) => ({ ...goal, verdict: goal.verdict ?? told[i]?.verdict ?? "possible" }));
+  await replaceGoals(
+    work.tx,
+    stay.id,
+    answered
+      // What is told the owner not to come in this term steers no plan; at the exit the term is over, and what it was for stays.
+      .filter(({ verdict }) => verdict !== "not-this-term" || evaluation.kind === "exit")
+      // What the owner may expect is promised.
+      .map(({ skill, target, verdict }) => ({ skill, target, must: verdict === "likely" })),
+  );
+  const ordered = await orderChecks(work, stay.id, evaluation, judgement.checks);
   await note(work, "evaluation", input.id, revision === 1 ? "signed" : "signed again", { revision });
   return ok({ revision, ordered });
 }

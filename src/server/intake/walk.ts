@@ -35,17 +35,17 @@ async function save(work: Work, input: SaveEvaluation): Promise<Refusal | null> 
   const before = await findEvaluation(work.tx, input.id);
   if (!before) return { code: "not-found", path: "id" };
   if (before.closedAt) return { code: "evaluation-closed", path: "id" };
-  const stranger = notInWalk(await findInstrument(work.tx, before.instrument), input.walk);
+  const stranger = notInWalk(await findInstrument(work.tx, before.instrument), input.walk, work.barn.ladder);
   if (stranger) return { code: "not-in-walk", path: stranger };
   if (await saveWalk(work.tx, input.id, input.version, input.walk)) return null;
   const current = await findEvaluation(work.tx, input.id);
   return { code: "changed-meanwhile", path: "version", current: current && { version: current.version, walk: current.walk } };
 }
 
-/** The first field that names a rung or a skill which the evaluation's own walk does not have. */
-function notInWalk({ rungs }: Instrument, walk: WalkFields): string | null {
+/** The first field that names a rung which the evaluation's own walk does not have, or a skill that neither it nor the barn knows: goals are looked at too. */
+function notInWalk({ rungs }: Instrument, walk: WalkFields, ladder: Ladder): string | null {
   const [known, skills] = [new Set(rungs.map((rung) => rung.id)), new Set(rungs.flatMap((rung) => rung.skills))];
-  const mark = walk.marks.findIndex(({ skill }) => !skills.has(skill));
+  const mark = walk.marks.findIndex(({ skill }) => !skills.has(skill) && !ladder.find(skill));
   if (mark >= 0) return `walk.marks.${mark}.skill`;
   const sign = walk.signs.findIndex(({ rung }) => !known.has(rung));
   if (sign >= 0) return `walk.signs.${sign}.rung`;

@@ -4,18 +4,13 @@ import { permitOf, readingOf } from "#core/permission/from-record.ts";
 import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import { listScores, listWorked } from "#db/queries/card.ts";
-import { listEvaluations } from "#db/queries/intake.ts";
 import { pastOf } from "#db/queries/past.ts";
-import { listPeople } from "#db/queries/people.ts";
-import { findPlan, listForecasts, listLatestForecasts, listPlanChanges, listPlanGoals, listTaken } from "#db/queries/plan.ts";
-import { listPractised } from "#db/queries/practice.ts";
-import { listStays } from "#db/queries/stays.ts";
+import { findPlan, listForecasts, listPlanChanges } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
-import { leaningsOf } from "../ladder/leanings.ts";
 import { horseRecord, nobodyLightFor } from "../stay/facts.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
 import { ALARM_DAYS } from "./alarm.ts";
+import { keptOf } from "./kept.ts";
 import { recordOf } from "./record.ts";
 
 /** Of what bars a goal, what is there for longer than a day's work: not that it is not ready yet. */
@@ -24,20 +19,13 @@ const LASTING: readonly Reason["code"][] = ["age", "signed-off", "check", "load"
 const CHANGES_SHOWN = 6;
 
 export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, actor: Actor): Promise<PlanView> {
-  const others = (await listStays(sql)).map(({ id }) => id).filter((id) => id !== stay.id);
-  const [plan, goals, worked, evaluations, scores, taken, forecasts, changes, elsewhere, people, practised] = await Promise.all([
+  const [kept, plan, forecasts, changes] = await Promise.all([
+    keptOf(sql, stay, barn, stay.wentHome ?? today),
     findPlan(sql, stay.id),
-    listPlanGoals(sql, [stay.id]),
-    listWorked(sql, stay.id),
-    listEvaluations(sql, stay.id),
-    listScores(sql, stay.id),
-    listTaken(sql),
     listForecasts(sql, stay.id),
     listPlanChanges(sql, stay.id, CHANGES_SHOWN),
-    listLatestForecasts(sql, others),
-    listPeople(sql),
-    listPractised(sql),
   ]);
+  const { goals, worked, evaluations, people } = kept;
   const known = worked.length > 0 || evaluations.some(({ closedAt }) => closedAt !== null);
   const at = stay.wentHome ?? today;
   const latest = forecasts.at(-1);
@@ -55,21 +43,8 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     aim: stay.aim,
     mayWrite: actor.role === "manager" && !stay.wentHome,
     record: known
-      ? recordOf({
-          stuck: latest?.stuck ?? [],
-          stay,
-          barn,
-          today: at,
-          worked,
-          evaluations,
-          scores,
-          goals: goals.map(({ stayId: _stay, ...goal }) => goal),
-          pins: plan?.pins ?? [],
-          taken,
-          // How generous each rider scores is between them and the manager: others are reckoned with as with anybody.
-          people: people.filter(({ retiredOn }) => retiredOn === null),
-          riders: actor.role === "manager" ? [...elsewhere.flatMap(({ riders }) => riders), ...leaningsOf(practised)] : [],
-        })
+      ? // How generous each rider scores is between them and the manager: others are reckoned with as with anybody.
+        recordOf(actor.role === "manager" ? kept : { ...kept, riders: [] })
       : null,
     version: plan?.version ?? 0,
     laid: plan?.laid ?? [],

@@ -7,20 +7,17 @@ import { createHash } from "node:crypto";
 import { setImmediate as breathe } from "node:timers/promises";
 import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { bent } from "#core/forecast/calibrate.ts";
 import { readingOf } from "#core/forecast/doubt.ts";
-import { readPlays } from "#core/forecast/forecast.ts";
-import { type GoalState, goalState } from "#core/forecast/goals.ts";
 import { type Watch, watchOf } from "#core/forecast/outlook.ts";
-import { playsOf } from "#core/forecast/plays.ts";
 import type { StayFacts } from "#core/forecast/stay.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { Taken } from "#core/ladder/typical.ts";
-import { factsOf, nextWork, planAsked, type StayRecord } from "#core/plan/outlook.ts";
+import { factsOf, nextWork, type StayRecord } from "#core/plan/outlook.ts";
 import { stillStuck } from "#core/plan/standing.ts";
 import { layPlan } from "#core/plan/term-plan.ts";
+import { KEPT_PLAYS, tell } from "#core/plan/told.ts";
 import { whatMoved } from "#core/plan/weeks.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import { type Barn, countWrite, findBarn } from "#db/queries/barn.ts";
@@ -44,9 +41,6 @@ import type { Deps } from "../container.ts";
 import { leaningsOf } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
 
-/** Plays of a kept forecast: enough for a list. */
-export const KEPT_PLAYS = 250;
-export const SEED = 1;
 const PLAYS_A_PIECE = 8;
 /** A step that is planned within so many sessions is told as ready. */
 const SOON_SESSIONS = 2;
@@ -89,24 +83,21 @@ async function watchAgain(stay: StayId, { leanings: _others, usualRate: _usual, 
 
 async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn): Promise<void> {
   const facts = factsOf(read);
-  const { belief, doubt } = await byPieces(readingOf(facts));
+  const reading = await byPieces(readingOf(facts));
   const { alarms, leanings, rate, stuck } = await watchAgain(stay.id, facts);
   const standing = { ...read.standing, stuck: stillStuck(stuck, read.standing.scores, read.goals) };
   const record = { ...read, standing };
-  const asked = planAsked(record, belief);
+  const telling = tell({ record, reading });
+  const { asked } = telling;
   const laid = layPlan(asked);
-  const { goals, sessions, ahead } = asked;
-  const plays = playsOf({ belief, doubt, sessions, goals, ahead, options: { seed: SEED, plays: KEPT_PLAYS, pace: 1 } });
-  for (let done = 0; done < KEPT_PLAYS && goals.length > 0; ) {
-    done = plays.run(done + PLAYS_A_PIECE);
+  for (let done = 0; done < KEPT_PLAYS; ) {
+    done = telling.run(done + PLAYS_A_PIECE);
     await breathe();
   }
-  const forecasts = readPlays(plays.played, KEPT_PLAYS);
-  const states = goals.map((goal) => goalState(belief, sessions, goal, ahead.today));
-  const told = record.goals.flatMap(({ skill, must, by }) => {
-    const at = goals.findIndex((goal) => goal.skill === skill);
-    const chance = bent(record.bend, forecasts[at]?.chance ?? 0);
-    return at < 0 ? [] : [{ skill, must, by: by ?? null, chance, met: states[at]?.met ?? false }];
+  const told = telling.told(KEPT_PLAYS);
+  const goals = record.goals.flatMap((goal) => {
+    const of = told.find(({ skill }) => skill === goal.skill);
+    return of ? [{ ...goal, told: of }] : [];
   });
   const next = laid.slice(0, SOON_SESSIONS).find(({ because }) => because.code === "step");
   const ready = next?.because.code === "step" && next.items[0] ? { step: next.because.step, skill: next.items[0].skill } : null;
@@ -119,7 +110,13 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
         stepBack: standing.stepBack,
         ready,
         stuck: standing.stuck,
-        goals: told,
+        goals: goals.map(({ skill, must, by, told: { chance, state } }) => ({
+          skill,
+          must,
+          by: by ?? null,
+          chance,
+          met: state.met,
+        })),
         next: nextWork(record).map(({ id }) => id),
       });
   await deps.sql.begin(async (tx) => {
@@ -127,7 +124,7 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
     const before = await findPlan(tx, stay.id);
     // Somebody moved the plan on meanwhile: the next sweep reads it again.
     if ((before?.version ?? 0) !== (plan?.version ?? 0)) return;
-    const moved = before && before.laid.length > 0 ? whatMoved(before.laid, laid, ahead.today) : [];
+    const moved = before && before.laid.length > 0 ? whatMoved(before.laid, laid, asked.ahead.today) : [];
     if (moved.length > 0)
       await insertPlanChange(tx, stay.id, {
         at: deps.clock.now(),
@@ -140,25 +137,18 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
       stayId: stay.id,
       day: today,
       at: deps.clock.now(),
-      // While a hold has no last day nobody can say what will be met.
-      goals: (record.onHold ? [] : goals).map((goal, i) => {
-        const state = states[i] as GoalState;
-        const told = forecasts[i];
-        return {
-          skill: goal.skill,
-          target: goal.target,
-          side: goal.side,
-          chance: bent(record.bend, told?.chance ?? 0),
-          played: told?.chance ?? 0,
-          held: told?.held ?? 0,
-          p10: told?.day.p10 ?? null,
-          p50: told?.day.p50 ?? null,
-          p90: told?.day.p90 ?? null,
-          met: state.met,
-          holds: state.held,
-          must: record.goals.find(({ skill }) => skill === goal.skill)?.must ?? false,
-        };
-      }),
+      goals: goals.map(({ skill, target, side, must, told: { state, chance, played, held, day } }) => ({
+        skill,
+        target,
+        side,
+        chance,
+        played,
+        held,
+        ...day,
+        met: state.met,
+        holds: state.held,
+        must,
+      })),
       alarms: [...alarms].map((alarm) => ({ ...alarm, tracks: [...alarm.tracks] })),
       riders: [...leanings],
       stuck: [...standing.stuck],

@@ -2,7 +2,7 @@
 
 import type { InForceView } from "#contracts/views.ts";
 import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
-import { readTerm, type TermFacts, workFromOf } from "#core/calendar/term.ts";
+import { type TermFacts, workFromOf } from "#core/calendar/term.ts";
 import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
@@ -11,7 +11,6 @@ import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } f
 import { signsNow } from "#core/intake/sign-trend.ts";
 import { ladderFor } from "#core/ladder/for-method.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
-import { type Levels, readLevels } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { type HorseRecord, inForceOn } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
@@ -198,14 +197,4 @@ export function outcomeNow(stay: Stay, barn: Barn, evaluation: Evaluation, worke
     barn.ladder,
     heardOf(stay, barn, lastSeen),
   );
-}
-
-/** Levels as they were known at the end of a day. */
-export const levelsOn = (scores: readonly StayScore[], day: LocalDate): Levels =>
-  readLevels(scores.filter((score) => score.day <= day));
-
-/** Sessions that the term still held on a day, as an evaluation of that day reckons with them. */
-export function sessionsLeft(stay: Stay, barn: Barn, day: LocalDate): number {
-  const facts = termFacts(stay, barn);
-  return readTerm({ ...facts, delivered: facts.delivered.filter((worked) => worked <= day) }, day).pace.remaining;
 }

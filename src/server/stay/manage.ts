@@ -12,7 +12,7 @@ import { keepLearnt } from "#db/queries/barn.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listStayCards } from "#db/queries/day.ts";
 import { findPerson } from "#db/queries/people.ts";
-import { keepTaken, listRates, listTold } from "#db/queries/plan.ts";
+import { keepTaken, listRates, listTold, replacePlanGoals } from "#db/queries/plan.ts";
 import {
   deleteApart,
   deleteKeptFrom,
@@ -45,6 +45,12 @@ export async function bookStay(work: Work, input: BookStay): Answer<{ stay: stri
   await insertClient(work.tx, client, input.client);
   await insertHorse(work.tx, horse, client, input.horse);
   await insertStay(work.tx, stay, horse, input.stay);
+  // What was confirmed while booking; promised it is only once it is answered under the evaluation.
+  await replacePlanGoals(
+    work.tx,
+    stay,
+    input.goals.map((goal) => ({ ...goal, side: null, weight: 2, must: false })),
+  );
   await note(work, "stay", stay, "booked");
   return ok({ stay });
 }

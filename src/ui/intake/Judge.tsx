@@ -1,9 +1,10 @@
 /** What the manager reviews, changes and signs: checks, limits, what the aim takes, the first week, a word for the owner. */
 import { useState } from "react";
 import type { JudgementFields } from "#contracts/intake.ts";
-import type { ClosedEvaluationView, Signature } from "#contracts/views.intake.ts";
+import type { ClosedEvaluationView, Signature, SignedGoal } from "#contracts/views.intake.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Field, INPUT, Trouble } from "#ui/kit/parts.tsx";
+import { useAsked } from "#ui/kit/use-asked.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { plural } from "#ui/words/figures.ts";
@@ -37,13 +38,25 @@ export function Judge({ view, who }: { view: ClosedEvaluationView; who: string }
       setTheirs(current.judgement);
     }
   };
+  // Neither words nor checks change how the goals are answered.
+  const told = useAsked<readonly SignedGoal[]>("goal-chance", {
+    id: view.id,
+    judgement: {
+      ...judgement,
+      goals: judgement.goals.map((goal) => ({ ...goal, verdict: null, because: "" })),
+      apart: "",
+      focus: [],
+      checks: [],
+      ownerWords: "",
+    },
+  });
   const ordered = judgement.checks.filter((check) => !view.asked.includes(check.cause)).length;
   return (
     <div className="grid gap-6">
       <JudgeChecks view={view} judgement={judgement} change={change} />
       <JudgeLimits view={view} judgement={judgement} change={change} />
-      <JudgeAim view={view} judgement={judgement} change={change} />
-      <JudgeFocus view={view} judgement={judgement} change={change} />
+      <JudgeAim view={view} judgement={judgement} told={told} change={change} />
+      <JudgeFocus view={view} judgement={judgement} told={told.answer ?? []} change={change} />
       <section aria-labelledby="owner-words-title">
         <h2 id="owner-words-title">A word for the owner</h2>
         <Field id="owner-words" label="In your own words, printed above the findings" hint="Plain, no boasting. May stay empty.">

@@ -1,15 +1,19 @@
 import type { JudgementFields } from "#contracts/intake.ts";
 import { here } from "#contracts/ladder.here.ts";
-import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
-import { GOAL_TARGETS, readGoal, VERDICTS } from "#core/intake/aims.ts";
+import type { ClosedEvaluationView, SignedGoal } from "#contracts/views.intake.ts";
+import { VERDICTS } from "#core/forecast/chance.ts";
+import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
-import { sayArithmetic, targetWords, VERDICT } from "#ui/words/intake.ts";
+import type { Answered } from "#ui/kit/use-asked.ts";
+import { sayMissing, targetWords, VERDICT } from "#ui/words/intake.ts";
 import { branchWords } from "#ui/words/labels.ts";
-import { type Change, levelsOf, verdictTone } from "./judging.ts";
+import { percent } from "#ui/words/plan.ts";
+import { GoalsRead } from "./GoalsRead.tsx";
+import { type Change, verdictTone } from "./judging.ts";
 
 type GoalLine = JudgementFields["goals"][number];
 const MOST = 12;
-function SkillOptions() {
+export function SkillOptions() {
   return here().branches.map(({ id: branch }) => (
     <optgroup key={branch} label={branchWords(branch)}>
       {here()
@@ -23,18 +27,20 @@ function SkillOptions() {
   ));
 }
 
-/** The owner's aim as skills, and whether the term can hold what is missing, with the arithmetic. */
+/** The owner's aim as goals, and how each is answered: by the forecast, as the plan will tell it once this is signed. */
 export function JudgeAim({
   view,
   judgement,
+  told,
   change,
 }: {
   view: ClosedEvaluationView;
   judgement: JudgementFields;
+  told: Answered<readonly SignedGoal[]>;
   change: Change;
 }) {
-  const levels = levelsOf(view);
   const { goals } = judgement;
+  const proposed = view.proposed.filter(({ skill }) => !goals.some((goal) => goal.skill === skill));
   const put = (at: number, next: GoalLine | null): void =>
     change({ goals: goals.flatMap((goal, i) => (i === at ? (next ? [next] : []) : [goal])) });
   const add = (skill: string): void => {
@@ -52,21 +58,23 @@ export function JudgeAim({
           <span className="sign text-dim">Main problem</span> “{view.complaint}”
         </p>
       )}
-      {view.notRead.map((words) => (
-        <p key={words} className="text-ochre">
-          ▲ Not read: “{words}”. Add a goal for it by hand, or ask the owner.
-        </p>
-      ))}
-      {view.notNow.map((words) => (
-        <p key={words} className="text-dim">
-          Not for this term, as read: “{words}”.
-        </p>
-      ))}
-      {goals.length === 0 && <p className="text-dim">No skill is named yet: add what the owner means by it.</p>}
+      <GoalsRead
+        read={view}
+        proposed={proposed}
+        onTake={(taken) =>
+          change({
+            goals: [...goals, ...taken.map(({ skill, target }) => ({ skill, target, verdict: null, because: "" }))].slice(
+              0,
+              MOST,
+            ),
+          })
+        }
+      />
+      {goals.length === 0 && <p className="text-dim">No goal is taken yet: take what the owner means, or add it.</p>}
       <ol>
         {goals.map((goal, i) => {
-          const reading = readGoal(goal, levels, view.sessionsLeft, here());
-          const verdict = goal.verdict ?? reading.verdict;
+          const reading = told.answer?.find((one) => one.goal.skill === goal.skill && one.goal.target === goal.target) ?? null;
+          const verdict = goal.verdict ?? reading?.verdict ?? null;
           const name = here().of(goal.skill).words;
           return (
             <li key={goal.skill} className="border-b border-line py-2">
@@ -84,14 +92,14 @@ export function JudgeAim({
                     </option>
                   ))}
                 </select>
-                <Tag tone={verdictTone(verdict)}>{VERDICT[verdict]}</Tag>
+                {verdict && <Tag tone={verdictTone(verdict)}>{VERDICT[verdict]}</Tag>}
                 <select
                   aria-label={`${name}: your reading`}
                   className={`${BARE_INPUT} w-auto`}
                   value={goal.verdict ?? ""}
                   onChange={(event) => put(i, { ...goal, verdict: (event.target.value || null) as GoalLine["verdict"] })}
                 >
-                  <option value="">As read: {VERDICT[reading.verdict].toLowerCase()}</option>
+                  <option value="">{reading ? `As forecast: ${VERDICT[reading.verdict].toLowerCase()}` : "As forecast"}</option>
                   {VERDICTS.map((one) => (
                     <option key={one} value={one}>
                       {VERDICT[one]}
@@ -102,8 +110,15 @@ export function JudgeAim({
                   Take off the goals
                 </Button>
               </div>
-              <p className="text-dim">{sayArithmetic(reading)}</p>
-              {goal.verdict !== null && goal.verdict !== reading.verdict && (
+              <p className="text-dim">
+                {reading
+                  ? `${reading.chance === null ? "On hold with no last day: nobody can say." : `${percent(reading.chance)} within the term.`} ${sayMissing(reading.missing)}`
+                  : told.failed
+                    ? "The chance cannot be read just now; it is read when this is signed."
+                    : "Reading the chance…"}
+              </p>
+              {verdict === "not-this-term" && <p className="text-dim">Signed so, it steers no work of this term.</p>}
+              {goal.verdict !== null && goal.verdict !== reading?.verdict && (
                 <input
                   aria-label={`${name}: why your reading differs`}
                   placeholder="Why do you read it otherwise?"

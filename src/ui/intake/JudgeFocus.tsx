@@ -1,19 +1,15 @@
 import { type JudgementFields, MOST_FOCUS } from "#contracts/intake.ts";
 import { here } from "#contracts/ladder.here.ts";
-import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
-import { readGoal } from "#core/intake/aims.ts";
+import type { ClosedEvaluationView, SignedGoal } from "#contracts/views.intake.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { outer } from "#ui/words/figures.ts";
-import { type Change, levelsOf } from "./judging.ts";
+import type { Change } from "./judging.ts";
 
 /** What the first week could be about: the hard side, and the lowest rungs that are open. */
-function proposals(view: ClosedEvaluationView, judgement: JudgementFields): readonly string[] {
+function proposals(view: ClosedEvaluationView, told: readonly SignedGoal[]): readonly string[] {
   const open = new Set(view.outcome.starting.flatMap((point) => point.next));
-  const levels = levelsOf(view);
   // What the goals wait for comes first, as far as the way to it is open.
-  const wanted = judgement.goals.flatMap((goal) =>
-    readGoal(goal, levels, view.sessionsLeft, here()).missing.map((one) => one.skill),
-  );
+  const wanted = told.flatMap(({ missing }) => missing.map(({ skill }) => skill));
   const next = [...new Set([...wanted.filter((skill) => open.has(skill)), ...open])].slice(0, 5);
   return [
     ...(view.hard === "even" ? [] : [`The ${view.hard} side first, twice as many short tries`]),
@@ -24,10 +20,12 @@ function proposals(view: ClosedEvaluationView, judgement: JudgementFields): read
 export function JudgeFocus({
   view,
   judgement,
+  told,
   change,
 }: {
   view: ClosedEvaluationView;
   judgement: JudgementFields;
+  told: readonly SignedGoal[];
   change: Change;
 }) {
   const { focus } = judgement;
@@ -36,7 +34,7 @@ export function JudgeFocus({
     const next = Array.from({ length: MOST_FOCUS }, (_, j) => (j === i ? words : at(j)));
     change({ focus: next.filter((one, j) => one !== "" || next.slice(j).some((later) => later !== "")) });
   };
-  const free = proposals(view, judgement).filter((words) => !focus.includes(words));
+  const free = proposals(view, told).filter((words) => !focus.includes(words));
   return (
     <section aria-labelledby="judge-focus">
       <h2 id="judge-focus">First-week focus</h2>

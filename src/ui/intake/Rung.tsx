@@ -54,11 +54,13 @@ function Scores({
 
 function SkillRow({
   id,
+  isGoal,
   anchors,
   walk,
   put,
 }: {
   id: string;
+  isGoal: boolean;
   anchors: readonly string[] | undefined;
   walk: WalkFields;
   put: WalkState["put"];
@@ -85,6 +87,7 @@ function SkillRow({
         <a className="text-ink underline decoration-line" href={`/skill/${id}`}>
           {skill.words}
         </a>
+        {isGoal && <span className="block text-sm text-ochre">a goal of this stay</span>}
       </p>
       {skill.sided ? (
         <>
@@ -131,11 +134,13 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
 /** One rung of the walk: what to look at, scores at their own hand, signs, words, and the way out. */
 export function Rung({
   rung,
+  goals,
   anchors,
   state,
   children,
 }: {
   rung: RungFacts;
+  goals: WalkView["goals"];
   anchors: WalkView["anchors"];
   state: WalkState;
   children?: ReactNode;
@@ -183,7 +188,7 @@ export function Rung({
             <span className="text-right">Right ▶</span>
           </div>
           {rung.skills.map((id) => (
-            <SkillRow key={id} id={id} anchors={anchors[id]} walk={walk} put={put} />
+            <SkillRow key={id} id={id} isGoal={goals.includes(id)} anchors={anchors[id]} walk={walk} put={put} />
           ))}
           {open.length > 0 && (
             <Button className="mt-2" onClick={() => putAll(open, null)}>

@@ -100,7 +100,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
           {stoppedAt >= 0 && at > stoppedAt && (
             <p className="text-oxblood">■ The walk stopped at rung {stoppedAt + 1}. What follows was not looked at.</p>
           )}
-          <Rung key={rung.id} rung={rung} anchors={view.anchors} state={state}>
+          <Rung key={rung.id} rung={rung} goals={view.goals} anchors={view.anchors} state={state}>
             {rung.id === MEASURING_RUNG && (
               <Measures
                 state={state}

@@ -1,6 +1,6 @@
 /** The goals with their chance, their day and their fan; what was said of them before. */
 import type { PlanView } from "#contracts/views.plan.ts";
-import type { LocalDate } from "#core/calendar/local-date.ts";
+import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { onDay, percent, sayChance, sayRange, skillWords } from "#ui/words/plan.ts";
 import { Fan } from "./Fan.tsx";
@@ -9,6 +9,8 @@ import { type GoalReading, isKnown, type Reading } from "./reading.ts";
 interface Props {
   readonly goals: readonly PlanGoal[];
   readonly reading: Reading | null;
+  /** As they were last kept: shown at once, until the page has read them anew. */
+  readonly kept: PlanView["told"];
   readonly firstDay: LocalDate;
   readonly history: PlanView["history"];
 }
@@ -58,29 +60,38 @@ function Before({ history, skill, firstDay }: { history: Props["history"]; skill
   );
 }
 
-export function Goals({ goals, reading, firstDay, history }: Props) {
+export function Goals({ goals, reading, kept, firstDay, history }: Props) {
   return (
     <ol className="border-t border-line">
       {goals.map((goal) => {
         const read = reading?.goals.find((one) => one.skill === goal.skill);
-        const told = read?.forecast ?? null;
+        const fan = read?.forecast?.fan ?? null;
+        const last = kept.find((one) => one.skill === goal.skill && one.target === goal.target && one.side === goal.side);
+        const told = read ? read.forecast : last ? { chance: last.chance, held: last.held, day: last } : null;
+        const met = read ? read.state.met : (last?.met ?? false);
         return (
           <li key={goal.skill} className="grid items-center gap-x-4 border-b border-line py-1 md:grid-cols-[1fr_14rem_11rem]">
             <div className="min-w-0">
               <h3>
                 {skillWords(goal.skill)} to {goal.target}
                 {goal.side ? `, ${goal.side}` : ""}
-                <span className="text-sm font-normal text-dim"> · {goal.must ? "must" : "nice to have"}</span>
+                <span className="text-sm font-normal text-dim">
+                  {" "}
+                  · {goal.must ? "must" : "nice to have"}
+                  {goal.by ? ` · needed by ${sayDate(goal.by)}` : ""}
+                </span>
               </h3>
-              <p className="text-sm">
-                now {read ? <Now goal={read} /> : "…"}
-                {read && STATE(read) && <strong> {STATE(read)}</strong>}
-              </p>
+              {read && (
+                <p className="text-sm">
+                  now <Now goal={read} />
+                  {STATE(read) && <strong> {STATE(read)}</strong>}
+                </p>
+              )}
               <Before history={history} skill={goal.skill} firstDay={firstDay} />
             </div>
-            {told ? (
+            {fan ? (
               <Fan
-                fan={told.fan}
+                fan={fan}
                 target={goal.target}
                 label={`Level of the weaker side to the end of the term, target ${goal.target}`}
               />
@@ -88,18 +99,17 @@ export function Goals({ goals, reading, firstDay, history }: Props) {
               <span />
             )}
             <div>
-              {read && told && (
+              {told && (
                 <>
                   <p>
-                    <strong className="sign text-2xl">{percent(told.chance)}</strong>{" "}
-                    {read.state.met ? "met" : sayChance(told.chance)}
+                    <strong className="sign text-2xl">{percent(told.chance)}</strong> {met ? "met" : sayChance(told.chance)}
                   </p>
                   <p className="text-sm text-dim">
-                    {read.state.met ? "met " : ""}
+                    {met ? "met " : ""}
                     {sayRange(told.day, firstDay)}
                     <br />
                     held at the end {percent(told.held)}
-                    {!isKnown(read) && !read.state.met ? " · a guess: too little seen" : ""}
+                    {read && !isKnown(read) && !met ? " · a guess: too little seen" : ""}
                   </p>
                 </>
               )}

@@ -1,6 +1,7 @@
 /** Goals to be set: a ready-made set to begin from, then skill by skill target, side, weight and promise. */
 import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
+import { parseLocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { Merged } from "#core/kernel/merge-keyed.ts";
 import { GOAL_SETS, goalsOfSet, type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
@@ -19,7 +20,7 @@ interface Props {
 }
 const sayGoal = (goal: PlanGoal | null): string =>
   goal
-    ? `to ${goal.target}${goal.side ? `, ${goal.side}` : ""}, matters ${WEIGHT_WORDS[goal.weight]}${goal.must ? ", must" : ""}`
+    ? `to ${goal.target}${goal.side ? `, ${goal.side}` : ""}, matters ${WEIGHT_WORDS[goal.weight]}${goal.must ? ", must" : ""}${goal.by ? `, by ${sayDate(goal.by)}` : ""}`
     : "taken out";
 const PLAIN = { target: 3, side: null, weight: 2, must: false } as const;
 
@@ -84,7 +85,7 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
         {draft.map((goal) => (
           <li
             key={goal.skill}
-            className="grid items-center gap-2 border-t border-line py-1 sm:grid-cols-[1fr_auto_auto_auto_auto]"
+            className="grid items-center gap-2 border-t border-line py-1 sm:grid-cols-[1fr_auto_auto_auto_auto_auto]"
           >
             <a className="sign text-ink underline decoration-line" href={`/skill/${goal.skill}`}>
               {skillWords(goal.skill)}
@@ -134,6 +135,17 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
               <input type="checkbox" checked={goal.must} onChange={(event) => put(goal.skill, { must: event.target.checked })} />
               must
               <span className="sr-only"> be met: {skillWords(goal.skill)}</span>
+            </label>
+            <label className="flex min-h-9 items-center gap-1">
+              <span>
+                by<span className="sr-only"> which day {skillWords(goal.skill)} is needed; empty: the end of the term</span>
+              </span>
+              <input
+                type="date"
+                className={`${BARE_INPUT} w-auto`}
+                value={goal.by ?? ""}
+                onChange={(event) => put(goal.skill, { by: parseLocalDate(event.target.value) })}
+              />
             </label>
           </li>
         ))}

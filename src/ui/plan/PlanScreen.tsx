@@ -108,7 +108,7 @@ export function PlanScreen({ view }: { view: PlanView }) {
           {goals.length === 0 && !editing && (
             <p>No goals yet. Change the goals to say what this term is for; the plan follows.</p>
           )}
-          <Goals goals={goals} reading={now} firstDay={record.firstDay} history={view.history} />
+          <Goals goals={goals} reading={now} kept={view.told} firstDay={record.firstDay} history={view.history} />
         </section>
         <section aria-labelledby="weeks-title" className="pt-5">
           <h2 id="weeks-title">The rest of the term</h2>

@@ -1,13 +1,11 @@
 /** The model beside the page: reads the record once and answers questions by number, telling how far it is. */
 
-import { bent } from "#core/forecast/calibrate.ts";
 import type { Reading as Believed } from "#core/forecast/doubt.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
-import { readPlays } from "#core/forecast/forecast.ts";
 import { goalState, tracksAsked } from "#core/forecast/goals.ts";
-import { playsOf } from "#core/forecast/plays.ts";
-import { planAsked, readingOn, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
+import { readingOn, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
 import { layPlan } from "#core/plan/term-plan.ts";
+import { tell } from "#core/plan/told.ts";
 import type { Answer, Question, Reading } from "./reading.ts";
 
 const PIECE = 25;
@@ -31,34 +29,30 @@ onmessage = ({ data }: MessageEvent<Question>) => {
   if (data.record) record = data.record;
   if (!record) return;
   const { what, plays: count, seed } = data;
-  const { belief, doubt } = beliefOf(record, what);
-  const asked = planAsked(record, belief, what);
-  const { goals, sessions, ahead } = asked;
-  const plays = playsOf({ belief, doubt, sessions, goals, ahead, options: { seed, plays: count, pace: 1 } });
+  const reading = beliefOf(record, what);
+  const { belief } = reading;
+  const telling = tell({ record, reading, plays: count, seed, what });
+  const { goals, sessions, ahead } = telling.asked;
   for (let done = 0; done < count && goals.length > 0; ) {
-    done = plays.run(done + PIECE);
+    done = telling.run(done + PIECE);
     say({ number: data.number, done, of: count, reading: null, also: null });
   }
-  const { bend, onHold } = record;
-  const plan = layPlan(asked);
+  const plan = layPlan(telling.asked);
   const over = (first: number): Reading => {
-    const told = goals.length > 0 && !onHold ? readPlays(plays.played, first) : [];
+    const told = telling.told(first);
     return {
       plan,
-      goals: goals.map((goal, i) => {
-        const forecast = told[i];
-        return {
-          skill: goal.skill,
-          target: goal.target,
-          state: goalState(belief, sessions, goal, ahead.today),
-          shown: tracksAsked(belief, goal).map((track) => ({
-            side: track.side,
-            best: Math.min(5, belief.best[track.at] ?? 0),
-            ...levelShown(belief, track),
-          })),
-          forecast: forecast ? { ...forecast, chance: bent(bend, forecast.chance) } : null,
-        };
-      }),
+      goals: goals.map((goal) => ({
+        skill: goal.skill,
+        target: goal.target,
+        state: goalState(belief, sessions, goal, ahead.today),
+        shown: tracksAsked(belief, goal).map((track) => ({
+          side: track.side,
+          best: Math.min(5, belief.best[track.at] ?? 0),
+          ...levelShown(belief, track),
+        })),
+        forecast: told.find(({ skill }) => skill === goal.skill) ?? null,
+      })),
       rate: { mean: Math.exp(belief.mean[belief.layout.rate] ?? 0), sessions: sessions.length },
       lastDay: ahead.lastDay,
     };

@@ -6,6 +6,7 @@ import type { BookingView, TermRules } from "#contracts/views.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
+import { BookGoals } from "./BookGoals.tsx";
 import { DetailsFieldsets } from "./DetailsFieldsets.tsx";
 import { LightEnough } from "./LightEnough.tsx";
 import { StayFieldset } from "./StayFieldset.tsx";
@@ -52,6 +53,7 @@ export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingV
         afterLevel: "unknown",
         afterWords: "",
       },
+      goals: [],
     },
   });
   const { busy, problem, send } = useCommand();
@@ -75,6 +77,7 @@ export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingV
       </div>
       <div className="grid content-start gap-6">
         <StayFieldset form={form} at="stay" rules={rules} />
+        <BookGoals form={form} />
         <Trouble problem={problem} />
         {form.formState.isSubmitted && !form.formState.isValid && (
           <p className="text-oxblood">Some fields need mending: they are marked. Nothing is lost.</p>

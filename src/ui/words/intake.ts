@@ -2,7 +2,8 @@
 
 import type { LengthHabit } from "#contracts/barn.ts";
 import { here } from "#contracts/ladder.here.ts";
-import type { GoalReading, Verdict } from "#core/intake/aims.ts";
+import type { Verdict } from "#core/forecast/chance.ts";
+import type { Missing } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
 import type { Moment, Trend } from "#core/intake/cause-rules.ts";
 import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
@@ -22,7 +23,7 @@ import type { Learner, Nerve } from "#core/intake/mind.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { centimetresToHands } from "#core/kernel/units.ts";
 import type { Build } from "#core/tools/weight.ts";
-import { inner, kilograms, listed, plural } from "./figures.ts";
+import { inner, kilograms, listed } from "./figures.ts";
 import { MOMENT } from "./findings.ts";
 import { TOUCHED_BY } from "./touches.ts";
 
@@ -154,13 +155,11 @@ export const VERDICT_OWNER: Record<Verdict, string> = {
   possible: "It may come within the term, if all goes well",
   "not-this-term": "It will not come within this term",
 };
-const about = (sessions: number): string => plural(Math.max(1, Math.round(sessions)), "session");
-/** The arithmetic behind a verdict. */
-export function sayArithmetic({ missing, chain, works, sessions, slots }: GoalReading): string {
+/** What a goal still asks for. */
+export function sayMissing(missing: readonly Missing[]): string {
   if (missing.length === 0) return "Seen already on every side it asks for.";
   const first = missing.slice(0, 4).map((one) => here().of(one.skill).words.toLowerCase());
-  const more = missing.length > 4 ? ` and ${missing.length - 4} more` : "";
-  return `Missing: ${missing.length > 4 ? first.join(", ") : listed(first)}${more}. One after the other they take about ${about(chain)}, together ${plural(Math.max(1, Math.round(works)), "turn")} of work on single skills. The term still holds ${plural(sessions, "session")} before its last three, with room for ${plural(slots, "turn")}.`;
+  return `Still to come: ${missing.length > 4 ? `${first.join(", ")} and ${missing.length - 4} more` : listed(first)}.`;
 }
 export const targetWords = (target: number): string =>
   target === 3 ? "mostly" : target === 4 ? "reliable here" : "reliable anywhere";

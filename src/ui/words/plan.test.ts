@@ -32,7 +32,7 @@ describe("plans and forecasts in words", () => {
   });
   it("say a chance in figures and in words, the surer the higher", () => {
     expect(percent(0.456)).toBe("46 %");
-    expect([0.95, 0.8, 0.5, 0.2, 0.05].map(sayChance)).toEqual(["very likely", "likely", "may be", "hardly", "not this term"]);
+    expect([0.95, 0.7, 0.5, 0.3, 0.05].map(sayChance)).toEqual(["likely", "likely", "possible", "possible", "not in this term"]);
   });
   it("say what must be so before a step", () => {
     const when = [{ code: "shown", skill: "forward", times: 2 }, { code: "calm-day" }] as const;

@@ -3,6 +3,7 @@
 import { here } from "#contracts/ladder.here.ts";
 import type { PlanCause } from "#contracts/plan.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import { verdictOf } from "#core/forecast/chance.ts";
 import type { DayRange } from "#core/forecast/forecast.ts";
 import type { StallGroup } from "#core/forecast/stall.ts";
 import type { Method } from "#core/ladder/methods.ts";
@@ -12,6 +13,7 @@ import type { LaidPlace } from "#core/plan/places.ts";
 import type { Condition, Purpose } from "#core/plan/term-plan.ts";
 import type { Moved } from "#core/plan/weeks.ts";
 import { inner, listed, plural } from "./figures.ts";
+import { VERDICT } from "./intake.ts";
 
 export const skillWords = (id: string): string => (here().find(id) ? here().of(id).words : id);
 /** `trot:left` as people say it. */
@@ -89,13 +91,7 @@ export function sayMoved(moved: Moved, firstDay: LocalDate): string {
 }
 
 export const percent = (chance: number): string => `${Math.round(chance * 100)} %`;
-export function sayChance(chance: number): string {
-  if (chance >= 0.9) return "very likely";
-  if (chance >= 0.7) return "likely";
-  if (chance >= 0.4) return "may be";
-  if (chance >= 0.15) return "hardly";
-  return "not this term";
-}
+export const sayChance = (chance: number): string => VERDICT[verdictOf(chance)].toLowerCase();
 /** When a goal is met: the middle day with the span that holds eight plays of ten. */
 export function sayRange({ p10, p50, p90 }: DayRange, firstDay: LocalDate): string {
   if (p10 === null) return "after the end";

@@ -3,20 +3,18 @@ import type { Refusal } from "#contracts/refusal.ts";
 import type { NotHad } from "#contracts/views.week.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { Blocker } from "#core/day/model.ts";
-import { readGoal } from "#core/intake/aims.ts";
 import type { Evidence } from "#core/intake/findings.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { Say } from "#core/report/facts.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
-import { SHIPPED } from "#shipped/ladder.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
 import { clock, clockAsMinutes, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
 import { sayEvidence, sayWho } from "./findings.ts";
 import { sayGateAdvice, sayGateLimit, sayGateState } from "./gate.ts";
-import { lengthIn, sayArithmetic, sayMeant, sayQuestion, sayResting, slotWords } from "./intake.ts";
+import { lengthIn, sayMeant, sayMissing, sayQuestion, sayResting, slotWords } from "./intake.ts";
 import { needPath, needTone, sayNeed, sayUrgency } from "./needs.ts";
 import { sayReason } from "./reasons.ts";
 import { sayRefusal } from "./refusals.ts";
@@ -291,8 +289,6 @@ describe("evidence", () => {
   });
 });
 
-const LEVELS = new Map(["left", "right"].map((side) => [`trot:${side}`, { latest: 3 as const }]));
-
 describe("the evaluation in words", () => {
   it("says lengths as the barn writes them, and both readings of a slip", () => {
     expect([
@@ -314,15 +310,11 @@ describe("the evaluation in words", () => {
     expect(sayQuestion("girthCm", question)).toMatch(/^[A-Z].*\?$/);
     expect(sayQuestion("girthCm", question)).not.toMatch(/undefined|NaN|--/);
   });
-  it("gives the arithmetic of an aim, long lists cut", () => {
-    expect(sayArithmetic(readGoal({ skill: "trot", target: 3 }, LEVELS, 0, SHIPPED))).toBe(
-      "Seen already on every side it asks for.",
-    );
-    const far = sayArithmetic(readGoal({ skill: "canter", target: 4 }, new Map(), 20, SHIPPED));
-    expect(far).toMatch(
-      /^Missing: .* and \d+ more\. One after the other they take about \d+ sessions, together \d+ turns of work/,
-    );
-    expect(far).toContain("The term still holds 17 sessions before its last three, with room for 68 turns.");
+  it("says what a goal still asks for, long lists cut", () => {
+    const missing = (skill: string) => ({ skill, sessions: {}, most: 3 });
+    expect(sayMissing([])).toBe("Seen already on every side it asks for.");
+    expect(sayMissing(["girth", "trot"].map(missing))).toMatch(/^Still to come: .* and .*\.$/);
+    expect(sayMissing(["catch", "halter", "lead", "girth", "trot", "canter"].map(missing))).toMatch(/ and 2 more\.$/);
   });
   it("lists touchy places by place, every touch named", () => {
     expect(

@@ -1,0 +1,82 @@
+/** How the goals of an evaluation are answered: by the forecast's own function, on the record as it would stand once the judgement is signed. */
+import { setImmediate as breathe } from "node:timers/promises";
+import type { JudgementFields } from "#contracts/intake.ts";
+import type { SignedGoal } from "#contracts/views.intake.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { verdictOf } from "#core/forecast/chance.ts";
+import { missingFor } from "#core/intake/aims.ts";
+import { limitsSigned } from "#core/intake/limits.ts";
+import { readingOf } from "#core/permission/from-record.ts";
+import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import { tellWhole } from "#core/plan/told.ts";
+import type { Db } from "#db/client.ts";
+import type { Barn } from "#db/queries/barn.ts";
+import { type Evaluation, findEvaluation } from "#db/queries/intake.ts";
+import { findStay, type Stay } from "#db/queries/stays.ts";
+import type { Deps } from "../container.ts";
+import { keptOf } from "../plan/kept.ts";
+import { recordOf } from "../plan/record.ts";
+import { heardOf, horseRecord, outcomeOf, pastFrom } from "../stay/facts.ts";
+import { barnOf } from "../stay/read-horse.ts";
+
+export interface Judged {
+  readonly stay: Stay;
+  readonly barn: Barn;
+  readonly evaluation: Evaluation;
+  readonly judgement: JudgementFields;
+  readonly today: LocalDate;
+}
+
+/** What is signed under the newest evaluation is in force; under an older one it only corrects what was written. */
+function asSigned({ stay, barn, evaluation, judgement }: Judged): Stay {
+  const newer = stay.evaluations.some(({ signed, day, id }) => signed && day > evaluation.day && id !== evaluation.id);
+  if (newer) return stay;
+  const outcome = outcomeOf(stay, evaluation, evaluation.day, barn.ladder, heardOf(stay, barn, evaluation.day));
+  const limits = limitsSigned(outcome.risk, outcome.limits, judgement);
+  return { ...stay, riskSet: null, judged: { ...limits, focus: [...judgement.focus], day: evaluation.day } };
+}
+
+/** The goals of the plan once these are signed: side, weight, day and promise of one that stays are kept. */
+const goalsAfter = (goals: JudgementFields["goals"], before: readonly PlanGoal[]): readonly PlanGoal[] =>
+  goals.map(
+    ({ skill, target }): PlanGoal => ({
+      ...(before.find((goal) => goal.skill === skill) ?? { skill, side: null, weight: 2, must: false, by: null }),
+      target,
+    }),
+  );
+
+export async function tellGoals(db: Db, judged: Judged): Promise<readonly SignedGoal[]> {
+  const stay = asSigned(judged);
+  const { barn, today, judgement } = judged;
+  const kept = await keptOf(db, stay, barn, stay.wentHome ?? today);
+  const record = recordOf({ ...kept, goals: goalsAfter(judgement.goals, kept.goals) });
+  const steps = tellWhole(record);
+  let step = steps.next();
+  for (; !step.done; step = steps.next()) await breathe();
+  const { told } = step.value;
+  const horse = horseRecord({ stay, barn, evaluation: judged.evaluation, past: pastFrom(kept) }, kept.today);
+  const reading = readingOf(horse);
+  return judgement.goals.map(({ skill, target }) => {
+    const one = told.find((goal) => goal.skill === skill);
+    return {
+      goal: { skill, target },
+      chance: one?.chance ?? null,
+      // While a hold has no last day nobody can say: it is neither promised nor dropped.
+      verdict: one ? verdictOf(one.chance) : "possible",
+      missing: one?.state.met ? [] : missingFor({ skill, target }, reading, horse.ladder),
+    };
+  });
+}
+
+/** The same for a judgement that is still being written; null: there is no such evaluation, or it is not closed. */
+export async function tellDraft(
+  deps: Deps,
+  id: Evaluation["id"],
+  judgement: JudgementFields,
+): Promise<readonly SignedGoal[] | null> {
+  const evaluation = await findEvaluation(deps.sql, id);
+  if (!evaluation?.closedAt) return null;
+  const [stay, barn] = await Promise.all([findStay(deps.sql, evaluation.stay), barnOf(deps)]);
+  if (!stay) return null;
+  return tellGoals(deps.sql, { stay, barn, evaluation, judgement, today: deps.clock.today(barn.timeZone) });
+}

@@ -1,0 +1,14 @@
+/** What an owner's words ask for: a proposal that somebody confirms goal by goal. */
+import type { ReadAim } from "#contracts/stay.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import { ageInYears } from "#core/horse/horse.ts";
+import { asksForGround, type RequestReading, readRequest } from "#core/intake/request.ts";
+import type { Ladder } from "#core/ladder/ladder.ts";
+import { NO_WEIGHT_UNDER } from "#core/permission/permission.ts";
+
+export function readAim({ aim, complaint, kind, birthDate, birthYear }: ReadAim, ladder: Ladder, day: LocalDate): RequestReading {
+  const words = `${aim}. ${complaint}`;
+  const age = ageInYears({ date: birthDate, year: birthYear }, day);
+  const ground = asksForGround(words, kind === "unhandled") || (age !== null && age < NO_WEIGHT_UNDER);
+  return readRequest(words, ladder, { ground });
+}

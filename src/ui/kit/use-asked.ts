@@ -1,0 +1,45 @@
+/** What the server says of something that is still being typed: asked once it is quiet, and only the newest answer counts. */
+import { useEffect, useState } from "react";
+
+const QUIET_MS = 350;
+
+export interface Answered<T> {
+  /** Of what was asked last before; null: none yet. */
+  readonly answer: T | null;
+  /** An answer to what is asked now is still to come. */
+  readonly waiting: boolean;
+  readonly failed: boolean;
+}
+
+/** `body` null asks nothing. */
+export function useAsked<T>(route: string, body: unknown): Answered<T> {
+  const [state, setState] = useState<Answered<T>>({ answer: null, waiting: false, failed: false });
+  const asked = body === null ? null : JSON.stringify(body);
+  useEffect(() => {
+    if (asked === null) {
+      setState({ answer: null, waiting: false, failed: false });
+      return;
+    }
+    const stop = new AbortController();
+    setState((before) => ({ ...before, waiting: true }));
+    const timer = setTimeout(async () => {
+      try {
+        const response = await fetch(`/api/${route}`, {
+          method: "POST",
+          headers: { "Content-Type": "application/json" },
+          body: asked,
+          signal: stop.signal,
+        });
+        const answer = response.ok ? ((await response.json()) as T) : null;
+        if (!stop.signal.aborted) setState({ answer, waiting: false, failed: answer === null });
+      } catch {
+        if (!stop.signal.aborted) setState((before) => ({ ...before, waiting: false, failed: true }));
+      }
+    }, QUIET_MS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [route, asked]);
+  return state;
+}
