@@ -205,6 +205,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
     ageYears,
     ladder,
     groundSessionsFirst: method.groundSessionsFirst,
+    stepChanges: [],
     holds,
     checks,
     signed: signed && {
@@ -293,6 +294,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
       leanings: [],
       usualRate: 0,
       bend: STRAIGHT,
+      stepChanges: [],
       standing: standing([]),
     },
   };

@@ -2,9 +2,26 @@ import { z } from "zod/mini";
 import { CUES, type Cue } from "#core/card/cues.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
-import { date, flag, id, list, minute, number, oneOf, said, setOf, sign, version, weekday, whole, words } from "./fields.ts";
+import {
+  date,
+  flag,
+  id,
+  list,
+  minute,
+  number,
+  oneOf,
+  said,
+  setOf,
+  sign,
+  skill,
+  version,
+  weekday,
+  whole,
+  words,
+} from "./fields.ts";
 
 /** How lengths are typed where no unit stands behind the figure. */
 export const LENGTH_HABITS = ["metric", "hands"] as const;
@@ -74,6 +91,22 @@ export const EditWeights = z.object({
   ),
 });
 export type EditWeights = z.output<typeof EditWeights>;
+
+export const StepChangeFields = z.object({
+  step: oneOf(STEPS),
+  skill,
+  at: z.literal([0, ...ASKED_LEVELS], "Not asked for, or a level from 2 to 5."),
+}) satisfies z.core.$ZodType<StepChange>;
+export const EditSteps = z.object({
+  version,
+  steps: list(StepChangeFields, 400).check(
+    z.refine(
+      (x) => new Set(x.map((one) => `${one.step}:${one.skill}`)).size === x.length,
+      "A skill stands twice in a step: keep one.",
+    ),
+  ),
+});
+export type EditSteps = z.output<typeof EditSteps>;
 
 /** What a change may be about, in the barn's own record of who changed what. */
 export const CHANGE_SUBJECTS = [

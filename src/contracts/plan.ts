@@ -49,6 +49,17 @@ export const PinFields = z.discriminatedUnion("kind", [
 export const SetPins = z.object({ stay: id<"stay">(), version: planVersion, pins: list(PinFields, 60) });
 export type SetPins = z.output<typeof SetPins>;
 
+/** A big step on the sheet of a day, with its people. */
+export const LayStep = z.object({
+  stay: id<"stay">(),
+  skill,
+  day: date,
+  rider: id<"person">(),
+  helper: z.nullable(id<"person">()),
+  place: id<"place">(),
+});
+export type LayStep = z.output<typeof LayStep>;
+
 export const MethodFields = z.object({
   id: methodId,
   words: said("The method's name", 40),

@@ -40,6 +40,8 @@ export type Refusal =
   | { readonly code: "ladder-faulty"; readonly path: "skills"; readonly fault: EditFault }
   /** A skill was changed so that past scores would mean something else. */
   | { readonly code: "meaning-changed"; readonly path: "skills"; readonly skill: string }
+  /** A big step would wait for itself. */
+  | { readonly code: "step-circle"; readonly path: string }
   | { readonly code: "method-in-use"; readonly path: "methods" }
   | { readonly code: "last-method"; readonly path: "methods" }
   | { readonly code: "check-open"; readonly path: "cause" }

@@ -4,6 +4,7 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { PlaceId } from "#core/kernel/brand.ts";
+import type { StepChange } from "#core/permission/steps.ts";
 import type { ChangesAsked, PlaceFields, PolicyFields } from "./barn.ts";
 
 export interface BarnView {
@@ -12,6 +13,8 @@ export interface BarnView {
   readonly policies: PolicyFields;
   readonly places: readonly (PlaceFields & { readonly id: PlaceId; readonly version: number })[];
   readonly weights: readonly WeightChange[];
+  /** Its own changes to the lists of big steps. */
+  readonly steps: readonly StepChange[];
 }
 export interface BarnWalkView {
   readonly version: number;

@@ -1,17 +1,29 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import type { StallAlarm } from "#core/forecast/stall.ts";
-import type { StayId } from "#core/kernel/brand.ts";
+import type { PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { Branch } from "#core/ladder/skill.ts";
 import type { Typical } from "#core/ladder/typical.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
+import type { StepTold } from "#core/plan/step-told.ts";
 import type { LaidSession } from "#core/plan/term-plan.ts";
 import type { Moved } from "#core/plan/weeks.ts";
 import type { SkillRecord } from "./ladder.ts";
 import type { KeptGoal, PlanCause } from "./plan.ts";
+
+export interface StepView extends Omit<StepTold, "proposed"> {
+  /** When and with whom; null: it is not ready, or no day of the plan has it. `laid`: it stands on that day's sheet already. */
+  readonly proposed: {
+    readonly day: LocalDate;
+    readonly rider: { readonly id: PersonId; readonly name: string };
+    readonly helper: { readonly id: PersonId; readonly name: string } | null;
+    readonly place: { readonly id: PlaceId; readonly name: string };
+    readonly laid: boolean;
+  } | null;
+}
 
 export interface PlanView {
   readonly stay: StayId;
@@ -30,6 +42,8 @@ export interface PlanView {
     readonly causes: readonly PlanCause[];
     readonly moved: readonly Moved[];
   }[];
+  /** The next big step; null: nothing new lies on the way. */
+  readonly step: StepView | null;
   readonly alarm: StallAlarm | null;
   /** Why nobody can ride it here, where a goal wants that; null: somebody can. */
   readonly nobodyLight: NobodyLightEnough | null;

@@ -18,6 +18,7 @@ import type { Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { RedSign } from "#core/permission/ground-check.ts";
 import type { Reason } from "#core/permission/reasons.ts";
+import type { LaidSession } from "#core/plan/term-plan.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { OwedPolicy } from "#core/report/facts.ts";
 import type { Evidence } from "#core/watch/evidence.ts";
@@ -26,8 +27,9 @@ import type { WeatherHour } from "#core/weather/weather.ts";
 import type { OrderCheck } from "./check.ts";
 import type { CheckBack, RELEASE } from "./owner.ts";
 import type { PersonFields } from "./people.ts";
-import type { SetGoals, SetPins } from "./plan.ts";
+import type { LayStep, SetGoals, SetPins } from "./plan.ts";
 import type { Details, RiskSet, StayFields } from "./stay.ts";
+import type { StepView } from "./views.plan.ts";
 import type { NotHad } from "./views.week.ts";
 import type { WeatherSource } from "./weather.ts";
 import type { SetWeek } from "./week.ts";
@@ -52,6 +54,8 @@ export type Proposal =
   /** Left alone, and the skill below it worked at the next session. */
   | { readonly code: "go-back"; readonly skill: string; readonly input: SetPins }
   | { readonly code: "add-sessions"; readonly days: readonly LocalDate[]; readonly input: SetWeek }
+  /** On the sheet of its day, with its people. */
+  | { readonly code: "lay-step"; readonly step: StepView; readonly input: LayStep }
   | { readonly code: "drop-goal"; readonly input: SetGoals };
 
 /** A need of the short list, the dearest to leave alone first. */
@@ -270,6 +274,9 @@ export interface HorseNowView {
   readonly recent: readonly SessionView[];
   readonly hours: { readonly ground: number; readonly saddle: number };
   readonly calendar: string | null;
+  /** What the plan has for the next session; null: nothing is laid. */
+  readonly next: { readonly day: LocalDate; readonly session: LaidSession } | null;
+  readonly step: StepView | null;
   /** How it goes at home, told by the owner; null: nothing told. */
   readonly atHome: {
     readonly day: LocalDate;

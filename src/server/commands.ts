@@ -1,6 +1,6 @@
 /** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
 import { SeeAlert } from "#contracts/alert.ts";
-import { AddPlace, EditPlace, EditPolicies, EditWeights } from "#contracts/barn.ts";
+import { AddPlace, EditPlace, EditPolicies, EditSteps, EditWeights } from "#contracts/barn.ts";
 import { CancelCard, CloseCard, TellCard, UnplannedCard } from "#contracts/card.ts";
 import {
   AttachFile,
@@ -51,14 +51,14 @@ import {
   Sure,
   TurnOnCodes,
 } from "#contracts/people.ts";
-import { EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
+import { EditMethods, LayStep, SetGoals, SetPins } from "#contracts/plan.ts";
 import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart, Weigh } from "#contracts/stay.ts";
 import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
 import { seeAlert } from "./alert/alerts.ts";
-import { addPlace, editPlace, editPolicies, editWeights } from "./barn/manage.ts";
+import { addPlace, editPlace, editPolicies, editSteps, editWeights } from "./barn/manage.ts";
 import { cancelCard } from "./card/cancel-card.ts";
 import { closeCard } from "./card/close-card.ts";
 import { tellCard } from "./card/tell.ts";
@@ -90,6 +90,7 @@ import { endLink, makeLink } from "./owner/link.ts";
 import { retryMessage, settleMessage, writeOwner } from "./owner/message.ts";
 import { beginCodes, changePassword, endSession, turnOffCodes, turnOnCodes } from "./people/account.ts";
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
+import { layStep } from "./plan/lay-step.ts";
 import { editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { addPhoto, removePhoto } from "./report/photos.ts";
 import { approveReport, composeReports, saveReport } from "./report/report.ts";
@@ -139,12 +140,14 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "check/end-trial": command(manager, EndTrial, endTrial),
   "barn/edit-policies": command(manager, EditPolicies, editPolicies),
   "barn/edit-weights": command(manager, EditWeights, editWeights),
+  "barn/edit-steps": command(manager, EditSteps, editSteps),
   "ladder/save": command(manager, SaveLadder, saveLadder),
   "ladder/write-page": command(manager, WritePage, writePage),
   "ladder/practise": command(staff, Practise, practise),
   "barn/edit-methods": command(manager, EditMethods, editMethods),
   "plan/set-goals": command(manager, SetGoals, setGoals),
   "plan/set-pins": command(manager, SetPins, setPins),
+  "plan/lay-step": command(manager, LayStep, layStep),
   "barn/add-place": command(manager, AddPlace, addPlace),
   "barn/edit-place": command(manager, EditPlace, editPlace),
   "day/place": command(manager, PlaceCard, placeCard),

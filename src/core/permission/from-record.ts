@@ -12,7 +12,7 @@ import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../too
 import { GREEN_RIDES } from "../weather/weather.ts";
 import type { PermitHorse } from "./horse.ts";
 import { stepBackOf } from "./protocol.ts";
-import { type StepFacts, unreadyOf } from "./steps.ts";
+import { type StepChange, type StepFacts, unreadyOf } from "./steps.ts";
 import { type PastSession, riskNow } from "./trouble.ts";
 
 export interface HorseRecord {
@@ -24,6 +24,8 @@ export interface HorseRecord {
   /** As the stay climbs it: the barn's, by its method. */
   readonly ladder: readonly Skill[];
   readonly groundSessionsFirst: number;
+  /** What the barn changed of the lists of big steps. */
+  readonly stepChanges: readonly StepChange[];
   readonly holds: readonly Hold[];
   readonly checks: readonly (CheckFacts & { readonly orderedOn: LocalDate })[];
   /** What was signed last, and on which day; null: nothing was. */
@@ -85,8 +87,8 @@ export function inForceOn(
 }
 
 export function stepFacts(record: HorseRecord, reading: HorseReading): StepFacts {
-  const { ladder, sessions, worked, rides, groundSessionsFirst } = record;
-  return { ladder, reading, sessions, sessionsSoFar: worked.length, rides, groundSessionsFirst };
+  const { ladder, sessions, worked, rides, groundSessionsFirst, stepChanges } = record;
+  return { ladder, reading, sessions, sessionsSoFar: worked.length, rides, groundSessionsFirst, changes: stepChanges };
 }
 
 /** Why a rider's line would be light that also keeps a horse out of the heat. */

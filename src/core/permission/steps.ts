@@ -3,7 +3,7 @@
  * shown is never barred by something that nobody looked at. The lists are the barn's judgement.
  */
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
-import { hasTag, tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
@@ -27,9 +27,17 @@ export const STEPS = [
 ] as const;
 export type Step = (typeof STEPS)[number];
 
+/** What the barn changed of a step's list: a skill and the level that it asks for on every side; 0 takes it off. */
+export interface StepChange {
+  readonly step: Step;
+  readonly skill: string;
+  readonly at: 0 | (typeof ASKED_LEVELS)[number];
+}
+export const ASKED_LEVELS = [2, 3, 4, 5] as const;
+
 type Need =
   /** A level, on every side; or on one, the side that it is mounted from. */
-  | { readonly code: "level"; readonly tag: Tag; readonly at: number; readonly oneSide?: boolean }
+  | { readonly code: "level"; readonly tag: Tag; readonly at: StepChange["at"]; readonly oneSide?: boolean }
   /** Nothing loud in the last two sessions of this kind, on different days. */
   | { readonly code: "quiet"; readonly in: "tack" | "rides" }
   /** So many rides in which the skill was at the level. */
@@ -41,7 +49,7 @@ interface StepList {
   readonly of: readonly Tag[];
   readonly needs: readonly Need[];
 }
-const at = (level: number, ...tags: Tag[]): Need[] => tags.map((tag) => ({ code: "level", tag, at: level }));
+const at = (level: StepChange["at"], ...tags: Tag[]): Need[] => tags.map((tag) => ({ code: "level", tag, at: level }));
 const quietWithTack: Need = { code: "quiet", in: "tack" };
 const quietRides: Need = { code: "quiet", in: "rides" };
 const onItsSide = (tag: Tag): Need => ({ code: "level", tag, at: 3, oneSide: true });
@@ -80,6 +88,38 @@ const LIE_ACROSS: readonly Need[] = [
   { code: "ground-sessions" },
 ];
 
+/** A skill that a step asks for. */
+export interface Level {
+  readonly skill: string;
+  readonly at: StepChange["at"];
+  /** On one side it is enough: the side that it is worked from. */
+  readonly oneSide?: boolean;
+}
+/** The skills of a step's list as the barn has it; what this ladder does not work cannot be asked for. */
+export function levelsAsked(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly Level[] {
+  const shipped = STEP_LISTS[step].needs.flatMap((need) =>
+    need.code === "level"
+      ? tagged(ladder, need.tag).map(({ id }): Level => ({ skill: id, at: need.at, ...(need.oneSide ? { oneSide: true } : {}) }))
+      : [],
+  );
+  const mine = changes.filter((one) => one.step === step);
+  const changed = shipped.map(
+    (level): Level => ({ ...level, at: mine.find(({ skill }) => skill === level.skill)?.at ?? level.at }),
+  );
+  const added = mine.filter(
+    ({ skill }) => !shipped.some((level) => level.skill === skill) && ladder.some(({ id }) => id === skill),
+  );
+  return [...changed, ...added].filter(({ at }) => at > 0);
+}
+/** What a step asks for beside levels: the barn does not change that. */
+export const restOf = (step: Step): readonly Exclude<Need["code"], "level">[] =>
+  STEP_LISTS[step].needs.flatMap(({ code }) => (code === "level" ? [] : [code]));
+/** A list may not ask for the step itself, nor for what is learnt after it: it would never be full. */
+export const mayAskFor = (step: Step, skill: string, ladder: readonly Skill[]): boolean => {
+  const own = STEP_LISTS[step].of.flatMap((tag) => tagged(ladder, tag)).map(({ id }) => id);
+  return !own.includes(skill) && !ancestorsIn(ladder, skill).some((id) => own.includes(id));
+};
+
 export type Missing =
   | { readonly code: "level"; readonly skill: string; readonly side: TrackSide; readonly needed: number; readonly is: number }
   | { readonly code: "quiet"; readonly in: "tack" | "rides" }
@@ -95,26 +135,35 @@ export interface StepFacts {
   readonly rides: number;
   /** Sessions on the ground that the method asks for before anybody gets on a horse that has not been ridden here. */
   readonly groundSessionsFirst: number;
+  /** What the barn changed of the lists; missing: nothing. */
+  readonly changes?: readonly StepChange[];
 }
 
-function missingOf(
-  needs: readonly Need[],
-  { ladder, reading, sessions, sessionsSoFar, rides, groundSessionsFirst }: StepFacts,
-): readonly Missing[] {
+/** The step's list as the barn has it. */
+const missingOfStep = (step: Step, facts: StepFacts): readonly Missing[] => [
+  ...levelsAsked(step, facts.changes ?? [], facts.ladder).flatMap((level) => {
+    const skill = facts.ladder.find(({ id }) => id === level.skill);
+    return skill ? lacking(skill, level.at, level.oneSide ?? false, facts) : [];
+  }),
+  ...missingOf(
+    STEP_LISTS[step].needs.filter(({ code }) => code !== "level"),
+    facts,
+  ),
+];
+function lacking(skill: Skill, needed: number, oneSide: boolean, { reading }: StepFacts): readonly Missing[] {
+  const sides = sidesOf(skill.sided)
+    .map((side) => ({ side, is: reading.countsOn(skill, side) }))
+    .filter(({ is }) => is < needed);
+  const enough = sides.length === 0 || (oneSide && sides.length < sidesOf(skill.sided).length);
+  return enough ? [] : sides.map(({ side, is }) => ({ code: "level" as const, skill: skill.id, side, needed, is }));
+}
+
+function missingOf(needs: readonly Need[], facts: StepFacts): readonly Missing[] {
+  const { ladder, sessions, sessionsSoFar, rides, groundSessionsFirst } = facts;
   return needs.flatMap((need): readonly Missing[] => {
     switch (need.code) {
-      case "level": {
-        // What this barn does not work cannot be asked for.
-        return tagged(ladder, need.tag).flatMap((skill) => {
-          const sides = sidesOf(skill.sided)
-            .map((side) => ({ side, is: reading.countsOn(skill, side) }))
-            .filter(({ is }) => is < need.at);
-          const enough = sides.length === 0 || (need.oneSide === true && sides.length < sidesOf(skill.sided).length);
-          return enough
-            ? []
-            : sides.map(({ side, is }) => ({ code: "level" as const, skill: skill.id, side, needed: need.at, is }));
-        });
-      }
+      case "level":
+        return tagged(ladder, need.tag).flatMap((skill) => lacking(skill, need.at, need.oneSide ?? false, facts));
       case "quiet":
         return quietLately(sessions.filter(need.in === "tack" ? hadTack(ladder) : wasRidden))
           ? []
@@ -135,8 +184,8 @@ export function missingFor(skill: Skill, facts: StepFacts): readonly Missing[] {
   if (reading.isShown(skill)) return [];
   const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
   // A horse that is told to be ridden shows what it knows on its first ride here, within what that ride asks for.
-  if (skill.bears !== "nothing" && reading.basisOf(skill) === "told") return missingOf(STEP_LISTS["first-ride"].needs, facts);
-  if (step) return missingOf(STEP_LISTS[step].needs, facts);
+  if (skill.bears !== "nothing" && reading.basisOf(skill) === "told") return missingOfStep("first-ride", facts);
+  if (step) return missingOfStep(step, facts);
   if (hasTag(skill, "lie-across")) return missingOf(LIE_ACROSS, facts);
   // What it cannot be without must be ready first: no lead without a canter.
   const inside = facts.ladder.filter((one) => skill.contains.includes(one.id) && hasTag(one, ...STEP_TAGS));

@@ -16,6 +16,7 @@ import { ladderFor } from "../ladder/for-method.ts";
 import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
+import type { StepChange } from "../permission/steps.ts";
 import { impliedBy, readHorse } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { nextFrom } from "./next-goals.ts";
@@ -55,6 +56,8 @@ export interface StayRecord {
   /** How the barn's past bends a chance. */
   readonly bend: Bend;
   readonly standing: Standing;
+  /** What the barn changed of the lists of big steps. */
+  readonly stepChanges: readonly StepChange[];
 }
 
 /** Skills of a session that serve the goals; it begins and ends with something that the horse can do. */
@@ -197,6 +200,7 @@ export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW
       kind: record.kind,
       goals: goalsIn(record, what),
       groundSessionsFirst: methodIn(record, what).groundSessionsFirst,
+      stepChanges: record.stepChanges,
       restsAfter: (day) => !isWorkable(record.term, addDays(day, 1)),
     },
   };

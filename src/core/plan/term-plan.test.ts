@@ -81,6 +81,7 @@ const recordOf = (changes: Partial<StayRecord> = {}): StayRecord => ({
   seen: [],
   sessions: SESSIONS,
   standing: standingOf(changes.sessions ?? SESSIONS),
+  stepChanges: [],
   goals: [goal("tie", 4), goal("sit"), goal("trot")],
   pins: [],
   waits: [],

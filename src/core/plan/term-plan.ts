@@ -2,6 +2,7 @@
  * The plan of what is left of a term: for each planned day the few things to work, by the rule that the forecast plays, with what the horse is expected
  * to know by then. Nothing of it is kept by hand but pins: it is laid anew from the record whenever that moves on.
  */
+
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { SessionKind } from "../card/card.ts";
 import { courseOf } from "../forecast/course.ts";
@@ -11,6 +12,7 @@ import type { Ahead } from "../forecast/plays.ts";
 import type { Session } from "../forecast/stay.ts";
 import type { HorseKind } from "../horse/horse.ts";
 import type { Skill } from "../ladder/skill.ts";
+import type { StepChange } from "../permission/steps.ts";
 import type { Because } from "./because.ts";
 import type { Parts } from "./compose.ts";
 import { CourseAhead } from "./course-ahead.ts";
@@ -66,6 +68,8 @@ export interface TrainerFacts extends Standing {
   readonly kind: HorseKind;
   readonly goals: readonly PlanGoal[];
   readonly groundSessionsFirst: number;
+  /** What the barn changed of the lists of big steps. */
+  readonly stepChanges: readonly StepChange[];
   /** The barn rests on the day after this one. */
   readonly restsAfter: (day: LocalDate) => boolean;
 }

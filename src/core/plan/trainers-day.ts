@@ -122,6 +122,7 @@ export class TrainersDay {
       sessionsSoFar: trainer.sessionsSoFar + this.past.length - trainer.past.length,
       rides: this.rides,
       groundSessionsFirst: trainer.groundSessionsFirst,
+      changes: trainer.stepChanges,
     };
   }
 

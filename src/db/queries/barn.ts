@@ -1,5 +1,5 @@
 import { z } from "zod/mini";
-import { LENGTH_HABITS, type LengthHabit, type PolicyFields, WeightFields } from "#contracts/barn.ts";
+import { LENGTH_HABITS, type LengthHabit, type PolicyFields, StepChangeFields, WeightFields } from "#contracts/barn.ts";
 import { ladderIs } from "#contracts/ladder.here.ts";
 import { MethodFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
@@ -9,6 +9,7 @@ import type { Bend } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
+import type { StepChange } from "#core/permission/steps.ts";
 import { OWED_POLICIES, type OwedPolicy } from "#core/report/facts.ts";
 import type { Db, Sql, Transaction } from "../client.ts";
 import { bool, date, int, number, text } from "../rows.ts";
@@ -31,6 +32,7 @@ const BarnRow = z.object({
   idleHours: int,
   cues: z.partialRecord(z.enum(CUES), text),
   weights: z.array(WeightFields),
+  stepChanges: z.array(StepChangeFields),
   ladderStamp: text,
   ladderVersion: int,
   methods: z.array(MethodFields),
@@ -57,6 +59,8 @@ export interface Barn {
   readonly cues: Readonly<Partial<Record<Cue, string>>>;
   /** What the barn changed of the table of findings. */
   readonly weights: readonly WeightChange[];
+  /** What it changed of the lists that big steps ask for. */
+  readonly stepChanges: readonly StepChange[];
   readonly ladder: Ladder;
   readonly ladderVersion: number;
   /** Another one after each change of the ladder. */
@@ -75,7 +79,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, step_changes, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
@@ -103,6 +107,11 @@ export async function updatePolicies(tx: Transaction, version: number, p: Policy
 }
 export async function updateWeights(tx: Transaction, version: number, weights: readonly WeightChange[]): Promise<boolean> {
   const done = await tx`UPDATE barn SET weights = ${tx.json(weights as never)}, version = version + 1 WHERE version = ${version}`;
+  return done.count === 1;
+}
+export async function updateSteps(tx: Transaction, version: number, steps: readonly StepChange[]): Promise<boolean> {
+  const done =
+    await tx`UPDATE barn SET step_changes = ${tx.json(steps as never)}, version = version + 1 WHERE version = ${version}`;
   return done.count === 1;
 }
 export async function updateMethods(tx: Transaction, version: number, methods: readonly OwnMethod[]): Promise<boolean> {

@@ -69,6 +69,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn": manager,
   "/barn/walk": manager,
   "/barn/findings": manager,
+  "/barn/steps": manager,
   "/barn/ladder": manager,
   "/api/ladder-file": manager,
   "/barn/methods": manager,

@@ -1,15 +1,16 @@
 /** The barn's own rules: policies, places, weights of the findings. */
-import type { AddPlace, EditPlace, EditPolicies, EditWeights } from "#contracts/barn.ts";
+import type { AddPlace, EditPlace, EditPolicies, EditSteps, EditWeights } from "#contracts/barn.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
-import { findBarn, updatePolicies, updateWeights } from "#db/queries/barn.ts";
+import { mayAskFor } from "#core/permission/steps.ts";
+import { findBarn, updatePolicies, updateSteps, updateWeights } from "#db/queries/barn.ts";
 import { countOpenCardsAt, insertPlace, listPlaces, lockPlaces, updatePlace } from "#db/queries/day.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { policiesOf } from "./read-barn.ts";
 
 async function current({ tx }: Work) {
   const barn = must(await findBarn(tx), "the barn is set up");
-  return { ...policiesOf(barn), weights: barn.weights, version: barn.version };
+  return { ...policiesOf(barn), weights: barn.weights, steps: barn.stepChanges, version: barn.version };
 }
 
 /** Terms are read anew with the new rules from the next page on; nothing that was worked changes. */
@@ -24,6 +25,17 @@ export async function editWeights(work: Work, input: EditWeights): Answer<{ vers
   if (!(await updateWeights(work.tx, input.version, input.weights)))
     return no({ code: "changed-meanwhile", path: "version", current: await current(work) });
   await note(work, "barn", "barn", "weights changed", { before: work.barn.weights, after: input.weights });
+  return ok({ version: input.version + 1 });
+}
+
+/** The lists that big steps ask for; a step that would wait for itself is refused. */
+export async function editSteps(work: Work, input: EditSteps): Answer<{ version: number }> {
+  const { skills } = work.barn.ladder;
+  const round = input.steps.findIndex(({ step, skill, at }) => at > 0 && !mayAskFor(step, skill, skills));
+  if (round >= 0) return no({ code: "step-circle", path: `steps.${round}.skill` });
+  if (!(await updateSteps(work.tx, input.version, input.steps)))
+    return no({ code: "changed-meanwhile", path: "version", current: await current(work) });
+  await note(work, "barn", "barn", "big steps changed", { before: work.barn.stepChanges, after: input.steps });
   return ok({ version: input.version + 1 });
 }
 

@@ -31,7 +31,14 @@ export function policiesOf(barn: Barn): PolicyFields {
 
 export async function readBarn(deps: Deps): Promise<BarnView> {
   const [barn, places] = await Promise.all([barnOf(deps), listPlaces(deps.sql)]);
-  return { version: barn.version, timeZone: barn.timeZone, policies: policiesOf(barn), places, weights: barn.weights };
+  return {
+    version: barn.version,
+    timeZone: barn.timeZone,
+    policies: policiesOf(barn),
+    places,
+    weights: barn.weights,
+    steps: barn.stepChanges,
+  };
 }
 
 export async function readBarnWalk(deps: Deps): Promise<BarnWalkView> {

@@ -11,6 +11,7 @@ import { horseRecord, nobodyLightFor } from "../stay/facts.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
 import { ALARM_DAYS } from "./alarm.ts";
 import { keptOf } from "./kept.ts";
+import { readStep } from "./read-step.ts";
 import { recordOf } from "./record.ts";
 
 /** Of what bars a goal, what is there for longer than a day's work: not that it is not ready yet. */
@@ -19,11 +20,12 @@ const LASTING: readonly Reason["code"][] = ["age", "signed-off", "check", "load"
 const CHANGES_SHOWN = 6;
 
 export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, actor: Actor): Promise<PlanView> {
-  const [kept, plan, forecasts, changes] = await Promise.all([
+  const [kept, plan, forecasts, changes, step] = await Promise.all([
     keptOf(sql, stay, barn, stay.wentHome ?? today),
     findPlan(sql, stay.id),
     listForecasts(sql, stay.id),
     listPlanChanges(sql, stay.id, CHANGES_SHOWN),
+    readStep(sql, stay, barn, today),
   ]);
   const { goals, worked, evaluations, people } = kept;
   const known = worked.length > 0 || evaluations.some(({ closedAt }) => closedAt !== null);
@@ -59,6 +61,7 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
       return lasting.length > 0 ? [{ skill: goal.skill, reasons: lasting }] : [];
     }),
     nobodyLight: wantsBack ? nobodyLightFor(stay, evaluations, people, today) : null,
+    step,
     alarm: alarm && day - alarm.day <= ALARM_DAYS ? alarm : null,
   };
 }

@@ -117,6 +117,7 @@ export function recordOf(kept: Kept): StayRecord {
     goals,
     pins,
     standing,
+    stepChanges: barn.stepChanges,
     waits: waitsOf({
       record,
       firstDay: stay.firstDay,

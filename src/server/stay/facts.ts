@@ -123,6 +123,7 @@ export function horseRecord({ stay, barn, evaluation, past }: RecordOfHorse, day
     ageYears: ageOf(stay, day),
     ladder: ladderFor(barn.ladder.skills, method),
     groundSessionsFirst: method.groundSessionsFirst,
+    stepChanges: barn.stepChanges,
     holds: stay.holds,
     checks: stay.checks,
     signed: stay.judged,

@@ -1,7 +1,7 @@
 import type { RevisionView } from "#contracts/views.card.ts";
 import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
-import type { LocalDate } from "#core/calendar/local-date.ts";
+import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
@@ -12,6 +12,7 @@ import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { riskOf } from "#core/permission/from-record.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import type { LaidSession } from "#core/plan/term-plan.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
@@ -19,10 +20,11 @@ import { findFeedOf } from "#db/queries/feed.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { listCheckBacks } from "#db/queries/owner-answers.ts";
 import { pastOf } from "#db/queries/past.ts";
-import { listTaken } from "#db/queries/plan.ts";
+import { findPlan, listTaken } from "#db/queries/plan.ts";
 import { findStay, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { feedPath } from "../feed/manage.ts";
+import { readStep } from "../plan/read-step.ts";
 import { recordOf } from "../plan/record.ts";
 import { ageOf, horseRecord, limitsInForce, outcomeNow, weightNow } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
@@ -102,14 +104,23 @@ export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
 
 const RECENT = 3;
 
+/** The session that the plan has next; today's, until the horse was worked. */
+function nextOf(laid: readonly LaidSession[], stay: Stay, today: LocalDate): HorseNowView["next"] {
+  const from = stayDay(stay.firstDay, today) + (stay.delivered.includes(today) ? 1 : 0);
+  const session = laid.find(({ day, items }) => day >= from && items.length > 0);
+  return session ? { day: addDays(stay.firstDay, session.day), session } : null;
+}
+
 export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
-  const [evaluations, worked, scores, feed, stays, taken, [back]] = await Promise.all([
+  const [evaluations, worked, scores, feed, stays, taken, plan, step, [back]] = await Promise.all([
     listEvaluations(sql, stay.id),
     listWorked(sql, stay.id),
     listScores(sql, stay.id),
     findFeedOf(sql, { stay: stay.id }),
     stay.apart.length > 0 ? listStays(sql) : [],
     listTaken(sql),
+    stay.wentHome ? null : findPlan(sql, stay.id),
+    readStep(sql, stay, barn, today),
     stay.wentHome ? listCheckBacks(sql, stay.id) : [],
   ]);
   const past = (await pastOf(sql, [stay.id]))(stay.id);
@@ -153,6 +164,8 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     recent: worked.slice(-RECENT).reverse().map(toSession),
     hours: { ground: minutes("groundMinutes") / 60, saddle: minutes("saddleMinutes") / 60 },
     calendar: feed && feedPath(feed.token),
+    next: nextOf(plan?.laid ?? [], stay, today),
+    step,
     atHome: back
       ? {
           day: back.day,

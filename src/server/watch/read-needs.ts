@@ -14,6 +14,7 @@ import type { Stay } from "#db/queries/stays.ts";
 import { listNeedAnswers } from "#db/queries/watch.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
+import { readStep } from "../plan/read-step.ts";
 import { outcomeNow } from "../stay/facts.ts";
 import { type Proposing, proposalsFor, REST_DAYS, restOfWeek } from "./propose.ts";
 
@@ -51,6 +52,7 @@ export async function readNeeds(
     };
     return needs.map(async (need): Promise<NeedView> => {
       const answer = answerTo(need, answersOf.get(stay.id) ?? [], today);
+      const step = need.code === "step-ready" ? await stepProposed(deps, barn, today, stay) : null;
       const looked = need.code === "stall" ? await lookAtStall(deps, barn, today, { stay, told }) : null;
       return {
         stay: stay.id,
@@ -59,12 +61,21 @@ export async function readNeeds(
         about: aboutOf(need),
         cost: costOfWaiting(need, today),
         evidence: looked?.evidence ?? [],
-        proposals: [...(looked?.proposal ? [looked.proposal] : []), ...proposalsFor(need, proposing)],
+        proposals: [...(looked?.proposal ? [looked.proposal] : []), ...(step ? [step] : []), ...proposalsFor(need, proposing)],
         putOff: answer && { until: answer.until, reason: answer.reason, by: answer.by },
       };
     });
   });
   return (await Promise.all(views)).sort((a, b) => b.cost - a.cost || a.horse.localeCompare(b.horse));
+}
+
+/** A step that is ready, with its people, where it is on no sheet yet. */
+async function stepProposed({ sql }: Deps, barn: Barn, today: LocalDate, stay: Stay): Promise<Proposal | null> {
+  const step = await readStep(sql, stay, barn, today);
+  if (!step?.proposed || step.proposed.laid) return null;
+  const { day, rider, helper, place } = step.proposed;
+  const input = { stay: stay.id, skill: step.skill, day, rider: rider.id, helper: helper?.id ?? null, place: place.id };
+  return { code: "lay-step", step, input };
 }
 
 /** Which tracks stand still while others rise, and the check that the signs of the horse point to first. Soundness before schooling. */

@@ -5,10 +5,12 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import { Outcome } from "#ui/intake/Outcome.tsx";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
-import { hours, inner, kilograms, plural } from "#ui/words/figures.ts";
-import { EVALUATION } from "#ui/words/labels.ts";
+import { sayBecause } from "#ui/words/because.ts";
+import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
+import { EVALUATION, SESSION } from "#ui/words/labels.ts";
 import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { GOES_WORDS } from "#ui/words/owner.ts";
+import { skillWords } from "#ui/words/plan.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
 /** Where the horse stands today. */
@@ -16,11 +18,14 @@ export function Now({
   view,
   manager,
   children,
+  step,
   weigh,
 }: {
   view: HorseNowView;
   manager: boolean;
   children?: ReactNode;
+  /** The next big step. */
+  step?: ReactNode;
   weigh?: ReactNode;
 }) {
   return (
@@ -49,6 +54,16 @@ export function Now({
         <p className="pb-4">
           <span className="sign text-dim">The owner's aim</span> “{view.head.aim}”
         </p>
+        {step}
+        {view.next && (
+          <section aria-labelledby="next-title" className="pb-4">
+            <h2 id="next-title">Next session, {sayDate(view.next.day)}</h2>
+            <p>
+              <strong>{listed(view.next.session.items.map(({ skill }) => skillWords(skill)))}</strong>,{" "}
+              {inner(SESSION[view.next.session.kind])}, {sayBecause(view.next.session.because)}.
+            </p>
+          </section>
+        )}
         <h2>What it can do, left and right</h2>
         {view.tracks.length === 0 ? (
           <p className="text-dim">Nothing has been scored yet.</p>

@@ -5,7 +5,7 @@ import { VERDICTS } from "#core/forecast/chance.ts";
 import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
 import type { Answered } from "#ui/kit/use-asked.ts";
-import { sayMissing, targetWords, VERDICT } from "#ui/words/intake.ts";
+import { sayStillToCome, targetWords, VERDICT } from "#ui/words/intake.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { percent } from "#ui/words/plan.ts";
 import { GoalsRead } from "./GoalsRead.tsx";
@@ -112,7 +112,7 @@ export function JudgeAim({
               </div>
               <p className="text-dim">
                 {reading
-                  ? `${reading.chance === null ? "On hold with no last day: nobody can say." : `${percent(reading.chance)} within the term.`} ${sayMissing(reading.missing)}`
+                  ? `${reading.chance === null ? "On hold with no last day: nobody can say." : `${percent(reading.chance)} within the term.`} ${sayStillToCome(reading.missing)}`
                   : told.failed
                     ? "The chance cannot be read just now; it is read when this is signed."
                     : "Reading the chance…"}

@@ -10,6 +10,7 @@ import { useAwake } from "#ui/kit/use-awake.ts";
 import { listed, plural } from "#ui/words/figures.ts";
 import { onDay, percent, sayCauses, sayChance, sayMoved, sayStall, skillWords, trackWords } from "#ui/words/plan.ts";
 import { sayHeld, sayNobodyLight, sayTogether } from "#ui/words/reasons.ts";
+import { BigStep } from "./BigStep.tsx";
 import { Goals } from "./Goals.tsx";
 import { GoalsForm } from "./GoalsForm.tsx";
 import type { Reading } from "./reading.ts";
@@ -62,6 +63,7 @@ export function PlanScreen({ view }: { view: PlanView }) {
             a rider.
           </p>
         )}
+        {view.step && <BigStep stay={view.stay} step={view.step} mayWrite={view.mayWrite} />}
         <section aria-labelledby="goals-title">
           <div className="flex flex-wrap items-baseline gap-3">
             <h2 id="goals-title">Goals</h2>

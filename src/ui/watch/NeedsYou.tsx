@@ -9,6 +9,7 @@ import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { plural } from "#ui/words/figures.ts";
 import { needTone, sayEvidence, sayNeed, sayProposal } from "#ui/words/needs.ts";
+import { sayStepLaid } from "#ui/words/steps.ts";
 
 /** Horses shown at once. */
 const SHOWN = 3;
@@ -20,6 +21,7 @@ const ROUTES = {
   "go-back": "plan/set-pins",
   "add-sessions": "week/set",
   "drop-goal": "plan/set-goals",
+  "lay-step": "plan/lay-step",
 } as const;
 const DONE = {
   "order-check": "Ordered.",
@@ -27,6 +29,7 @@ const DONE = {
   "go-back": "Left alone for a week, and the rung below comes next; the plan is laid anew.",
   "add-sessions": "Added to the week.",
   "drop-goal": "Dropped; the plan is laid anew.",
+  "lay-step": "On the sheet.",
 } as const;
 const keyOf = ({ stay, need, about }: NeedView): string => `${stay} ${need.code} ${about}`;
 
@@ -146,6 +149,9 @@ function Row({
             <button type="button" className="sign px-1 text-sm text-slate underline" aria-expanded={opened} onClick={onMore}>
               {opened ? "less" : `and ${more} more`}
             </button>
+          )}
+          {usual?.code === "lay-step" && usual.step.proposed && (
+            <p className="text-sm text-dim">{sayStepLaid(usual.step.proposed, false)}</p>
           )}
           {view.evidence.length > 0 && <p className="text-sm text-dim">{view.evidence.map(sayEvidence).join(" ")}</p>}
           {others.length > 0 && !done && (

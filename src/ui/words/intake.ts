@@ -156,7 +156,7 @@ export const VERDICT_OWNER: Record<Verdict, string> = {
   "not-this-term": "It will not come within this term",
 };
 /** What a goal still asks for. */
-export function sayMissing(missing: readonly Missing[]): string {
+export function sayStillToCome(missing: readonly Missing[]): string {
   if (missing.length === 0) return "Seen already on every side it asks for.";
   const first = missing.slice(0, 4).map((one) => here().of(one.skill).words.toLowerCase());
   return `Still to come: ${missing.length > 4 ? `${first.join(", ")} and ${missing.length - 4} more` : listed(first)}.`;

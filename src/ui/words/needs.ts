@@ -188,6 +188,8 @@ export function sayProposal(proposal: Proposal, need: Need): string {
       return `Go back a rung: ${inner(here().of(proposal.skill).words)}`;
     case "add-sessions":
       return `Add ${plural(proposal.days.length, "session")} this week: ${listed(proposal.days.map(sayDate))}`;
+    case "lay-step":
+      return "Put it on the sheet";
     case "drop-goal":
       return "Drop the goal";
     case "open":

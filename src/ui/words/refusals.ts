@@ -50,6 +50,8 @@ export function sayRefusal(refusal: Refusal): string {
   switch (refusal.code) {
     case "not-found":
       return "This is not there any more. Reload the page.";
+    case "step-circle":
+      return "A step cannot ask for itself, nor for what is learnt after it. Take that skill off the list.";
     case "method-in-use":
       return "A horse here is worked by a method that you took out. Leave it, and take it off the offer instead.";
     case "last-method":

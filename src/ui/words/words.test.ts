@@ -14,7 +14,7 @@ import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
 import { clock, clockAsMinutes, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
 import { sayEvidence, sayWho } from "./findings.ts";
 import { sayGateAdvice, sayGateLimit, sayGateState } from "./gate.ts";
-import { lengthIn, sayMeant, sayMissing, sayQuestion, sayResting, slotWords } from "./intake.ts";
+import { lengthIn, sayMeant, sayQuestion, sayResting, sayStillToCome, slotWords } from "./intake.ts";
 import { needPath, needTone, sayNeed, sayUrgency } from "./needs.ts";
 import { sayReason } from "./reasons.ts";
 import { sayRefusal } from "./refusals.ts";
@@ -312,9 +312,9 @@ describe("the evaluation in words", () => {
   });
   it("says what a goal still asks for, long lists cut", () => {
     const missing = (skill: string) => ({ skill, sessions: {}, most: 3 });
-    expect(sayMissing([])).toBe("Seen already on every side it asks for.");
-    expect(sayMissing(["girth", "trot"].map(missing))).toMatch(/^Still to come: .* and .*\.$/);
-    expect(sayMissing(["catch", "halter", "lead", "girth", "trot", "canter"].map(missing))).toMatch(/ and 2 more\.$/);
+    expect(sayStillToCome([])).toBe("Seen already on every side it asks for.");
+    expect(sayStillToCome(["girth", "trot"].map(missing))).toMatch(/^Still to come: .* and .*\.$/);
+    expect(sayStillToCome(["catch", "halter", "lead", "girth", "trot", "canter"].map(missing))).toMatch(/ and 2 more\.$/);
   });
   it("lists touchy places by place, every touch named", () => {
     expect(
