@@ -33,6 +33,7 @@ import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
 import { tell } from "#core/plan/told.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
+import { stallTold, TIME_OFF_DAYS } from "#core/watch/needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Case } from "./case.ts";
@@ -43,9 +44,6 @@ const SESSIONS_SHOWN = 10;
 /** A card of two half hours. */
 const LAID = { slots: 2, slotMinutes: 30 };
 const LAST_DAYS = 7;
-const TIME_OFF_DAYS = 7;
-/** An alarm of so many days ago is history. */
-const ALARM_DAYS = 14;
 
 const round = (x: number): number => Math.round(x * 1000) / 1000;
 
@@ -279,7 +277,8 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
   const wantsBack = stay.goals.some(({ skill }) => ladder.some((one) => one.id === skill && one.bears !== "nothing"));
   const step = stepOf(at);
   const next = nextOf(at);
-  const alarms = alarmsOf(factsOf(stay)).filter(({ day }) => daysBetween(addDays(stay.firstDay, day), today) <= ALARM_DAYS);
+  const worked = file.sessions.map(({ day }) => daysBetween(stay.firstDay, day));
+  const stall = stallTold(alarmsOf(factsOf(stay)), worked, daysBetween(stay.firstDay, today));
   return [
     ...(wantsBack && nobodyLightEnough(horse.load, advised.people) ? ["nobody-light-enough"] : []),
     ...(file.evaluations.length > 0 && !horse.signed ? ["not-signed"] : []),
@@ -289,7 +288,7 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
     ...(daysBetween(today, lastDay) <= LAST_DAYS && !file.evaluations.some(({ kind }) => kind === "exit")
       ? ["exit", "report"]
       : []),
-    ...(alarms.length > 0 ? ["stall"] : []),
+    ...(stall ? ["stall"] : []),
     ...(advised.owed >= 2 ? ["behind"] : []),
     ...(horse.hold === null && (horse.daysOff ?? 0) >= TIME_OFF_DAYS ? ["time-off"] : []),
     ...trainerNeeds({

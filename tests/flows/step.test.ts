@@ -5,6 +5,7 @@ import { RIDDEN_RUNG, RUNGS } from "#core/intake/instrument.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { listDayCards } from "#db/queries/day.ts";
 import { findPlan } from "#db/queries/plan.ts";
+import { readBarn } from "#server/barn/read-barn.ts";
 import { readStep } from "#server/plan/read-step.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { openStay } from "#server/stay/read-horse.ts";
@@ -83,9 +84,29 @@ it("is refused as things then stand: trouble since, a horse that is on hold, ano
   const input = inputOf(stay, await stepOf(stay));
   expect(await barn.code("plan/lay-step", input, barn.rider)).toBe("not-allowed");
   expect(await barn.code("plan/lay-step", { ...input, day: addDays(barn.today, -1) })).toBe("day-over");
-  const falls = [{ ...INCIDENT, kind: "fall" as const, hurt: "nobody" as const, words: "", strength: 3 as const }];
+  const falls = [{ ...INCIDENT, kind: "fall" as const, hurt: "nobody" as const, before: "", words: "", strength: 3 as const }];
   await barn.worked(stay, barn.today, { ...(TACKED as object), incidents: falls as never });
   expect(await barn.code("plan/lay-step", { ...input, day: addDays(barn.today, 1) })).toBe("blocked");
   await sweep(barn.deps);
   expect((await stepOf(stay))?.state).not.toBe("ready");
+});
+
+it("goes by the barn's own lists, on step, sheet and plan alike", async () => {
+  const stay = await groundedHorse("Own lists");
+  const version = async () => (await readBarn(barn.deps)).version;
+  const steps = [{ step: "stirrup-weight", skill: "trailer", at: 4 }];
+  expect(await barn.code("barn/edit-steps", { version: await version(), steps: [{ ...steps[0], skill: "trot" }] })).toBe(
+    "step-circle",
+  );
+  expect(await barn.code("barn/edit-steps", { version: await version(), steps }, barn.rider)).toBe("not-allowed");
+  const input = inputOf(stay, await stepOf(stay));
+  expect(await barn.code("barn/edit-steps", { version: await version(), steps })).toBe("done");
+  expect(await stepOf(stay)).toMatchObject({ step: "stirrup-weight", state: "nearly", missing: [{ skill: "trailer" }] });
+  expect(await barn.code("plan/lay-step", input)).toBe("blocked");
+  const both = barn.placement(stay, { kind: "both", helper: barn.helper.id, place: barn.place("Round pens") });
+  expect(await barn.code("day/place", both)).toBe("blocked");
+  await sweep(barn.deps);
+  const laid = (await findPlan(barn.sql, stay))?.laid ?? [];
+  expect(laid.length).toBeGreaterThan(0);
+  expect(laid.slice(0, 3).flatMap(({ items }) => items.map(({ skill }) => skill))).not.toContain("stirrup-weight");
 });

@@ -119,6 +119,7 @@ const EXAMPLES: Record<string, unknown> = {
   "check/end-trial": { id, endedOn: "2026-07-14", result: "gone", words: "" },
   "barn/edit-policies": { version: 999_999, policies: POLICIES },
   "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },
+  "barn/edit-steps": { version: 999_999, steps: [{ step: "sit", skill: "lead", at: 4 }] },
   "barn/edit-methods": { version: 999_999, methods: [{ ...methodOf("quiet-steps"), words: "Ours", used: true }] },
   "ladder/save": {
     version: 999_999,
@@ -132,6 +133,7 @@ const EXAMPLES: Record<string, unknown> = {
   },
   "ladder/write-page": { skill: "tie", version: 999, page: PAGE },
   "plan/set-goals": { stay: id, version: 0, goals: [{ skill: "tie", target: 4, side: null, weight: 2, must: true }] },
+  "plan/lay-step": { stay: id, skill: "sit", day: "2026-07-15", rider: id, helper: id, place: id },
   "plan/set-pins": {
     stay: id,
     version: 0,

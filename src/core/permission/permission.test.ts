@@ -6,6 +6,7 @@ import { dayPersonOf, dayPlaceOf, permitHorseOf } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { EMPTY_RECORD } from "../card/merge.ts";
 import { sidesOf } from "../kernel/sides.ts";
+import { ancestorsIn, hasTag } from "../ladder/ladder.ts";
 import { type ReadScore, readHorse } from "../reading/reading.ts";
 import { loadLimit } from "../tools/load.ts";
 import type { PermitHorse } from "./horse.ts";
@@ -13,7 +14,7 @@ import { nobodyLightEnough } from "./lightest.ts";
 import { against, askedOf, barring, horseReasons, skillAct } from "./permission.ts";
 import { mayOverride, overriddenBy, type Reason } from "./reasons.ts";
 import { againstRecord } from "./record.ts";
-import { missingFor, type StepFacts, unreadyOf } from "./steps.ts";
+import { levelsAsked, mayAskFor, missingFor, STEP_LISTS, STEPS, type StepFacts, unreadyOf } from "./steps.ts";
 import { type PastSession, quietLately, riskNow } from "./trouble.ts";
 
 const DAY = localDate("2026-07-14");
@@ -145,6 +146,40 @@ describe("big steps", () => {
     expect(
       stirrup(facts(scored(READY), { sessions: sessions.map((one) => ({ ...one, scores: [{ skill: "lead", low: 3 }] })) })),
     ).toEqual([{ code: "quiet", in: "tack" }]);
+  });
+  it("take no good score right after a poor one for a level: the last two looks count together", () => {
+    const looked = (lows: readonly number[]) =>
+      lows.map((low, i) => session(`2026-07-${10 + i}`, { scores: [{ skill: "hindquarters", low: low as 3 }] }));
+    const missing = (lows: readonly number[]) => stirrup(facts(scored(READY), { sessions: looked(lows) }));
+    expect(missing([2, 3, 3])).toEqual([]);
+    expect(missing([4, 3])).toEqual([]);
+    expect(missing([3, 2, 3]).map((one) => one.code === "level" && [one.skill, one.is])).toEqual([
+      ["hindquarters", 2.5],
+      ["hindquarters", 2.5],
+    ]);
+  });
+  it("ask for what the barn has on its lists, and always for what keeps people safe beside it", () => {
+    const changes = [
+      { step: "stirrup-weight", skill: "hindquarters", at: 0 },
+      { step: "stirrup-weight", skill: "draw-in", at: 4 },
+      { step: "sit", skill: "lead", at: 5 },
+    ] as const;
+    const without = { girth: 3, "loose-tack": 3, block: 3, "give-head": 3, "draw-in": 4 } as const;
+    expect(stirrup(facts(scored(without), { changes }))).toEqual([]);
+    expect(stirrup(facts(scored(READY), { changes })).map((one) => one.code === "level" && one.skill)).toContain("draw-in");
+    expect(unreadyOf(facts(scored(READY), { changes })).skills.map(({ skill }) => skill)).toContain("stirrup-weight");
+    const loud = [session("2026-07-10"), session("2026-07-11", { redSigns: ["kinked-tail"] as never })];
+    expect(stirrup(facts(scored(without), { changes, sessions: loud }))).toEqual([{ code: "quiet", in: "tack" }]);
+    expect(levelsAsked("stirrup-weight", changes, SKILLS).map(({ skill, at }) => [skill, at])).toContainEqual(["draw-in", 4]);
+  });
+  it("may not wait for themselves: no list asks for its own step, nor for what is learnt after it", () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...STEPS), fc.constantFrom(...SKILLS.map(({ id }) => id)), (step, skill) => {
+        const own = STEP_LISTS[step].of.flatMap((tag) => SKILLS.filter((one) => hasTag(one, tag)).map(({ id }) => id));
+        const rests = own.some((id) => id === skill || ancestorsIn(SKILLS, skill).includes(id));
+        expect(mayAskFor(step, skill, SKILLS)).toBe(!rests);
+      }),
+    );
   });
   it("count two sessions of one day as one", () => {
     expect(quietLately([session("2026-07-10"), session("2026-07-10")])).toBe(false);

@@ -4,6 +4,7 @@
  */
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
+import { trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
@@ -150,9 +151,25 @@ const missingOfStep = (step: Step, facts: StepFacts): readonly Missing[] => [
     facts,
   ),
 ];
-function lacking(skill: Skill, needed: number, oneSide: boolean, { reading }: StepFacts): readonly Missing[] {
+/** The mean lies at most so far below what is asked. */
+const BELOW = 0.25;
+/** A level counts by its mean too: one good score right after a poor one is no level yet. The last two looks on different days stand for the mean. */
+function meanOf(skill: Skill, { reading, sessions }: Pick<StepFacts, "reading" | "sessions">): number {
+  const lows = new Map<string, number>();
+  for (const { day, scores } of sessions) for (const one of scores) if (one.skill === skill.id) lows.set(day, one.low);
+  const [before, last] = [...lows.values()].slice(-2);
+  if (before !== undefined && last !== undefined) return (before + last) / 2;
+  const looks = sidesOf(skill.sided).flatMap((side) => {
+    const level = reading.levels.get(trackKey(skill.id, side));
+    return level && level.times > 1 ? [(level.first + level.latest) / 2] : [];
+  });
+  return Math.min(...looks, Number.POSITIVE_INFINITY);
+}
+function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFacts): readonly Missing[] {
+  const mean = meanOf(skill, facts);
   const sides = sidesOf(skill.sided)
-    .map((side) => ({ side, is: reading.countsOn(skill, side) }))
+    .map((side) => ({ side, is: facts.reading.countsOn(skill, side) }))
+    .map((one) => (one.is >= needed && mean < needed - BELOW ? { ...one, is: mean } : one))
     .filter(({ is }) => is < needed);
   const enough = sides.length === 0 || (oneSide && sides.length < sidesOf(skill.sided).length);
   return enough ? [] : sides.map(({ side, is }) => ({ code: "level" as const, skill: skill.id, side, needed, is }));

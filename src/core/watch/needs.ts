@@ -1,7 +1,7 @@
 /** What a horse needs of the manager today, and what a day of waiting costs: the order of the short list on the Rail. */
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { Looker } from "../check/check.ts";
-import type { StallGroup } from "../forecast/stall.ts";
+import type { StallAlarm, StallGroup } from "../forecast/stall.ts";
 import type { HeldWork } from "../intake/findings.ts";
 import type { EvaluationId } from "../kernel/brand.ts";
 import type { Step } from "../permission/steps.ts";
@@ -53,6 +53,31 @@ export const NEED_CODES = [
   "dated-goal",
   "next-goals",
 ] as const satisfies readonly NeedCode[];
+
+/** So many days without work are time off that the manager is told of. */
+export const TIME_OFF_DAYS = 7;
+/** An alarm older than so many days is history. */
+const ALARM_DAYS = 14;
+/** So long a pause explains by itself why scores fell. */
+const PAUSE_DAYS = 14;
+
+/**
+ * The standstill that is told today: the last alarm, unless it is history, or a long pause lies between its beginning and it, as the horse is then coming
+ * back and not standing still. Days count from the first of the stay.
+ */
+export function stallTold<A extends Pick<StallAlarm, "kind" | "day" | "since">>(
+  alarms: readonly A[],
+  worked: readonly number[],
+  today: number,
+): A | null {
+  const last = alarms.filter(({ kind }) => kind === "stall").at(-1);
+  if (!last || today - last.day > ALARM_DAYS) return null;
+  const paused = worked.some((day, i) => {
+    const before = worked[i - 1];
+    return before !== undefined && day - before > PAUSE_DAYS && day >= last.since && before <= last.day;
+  });
+  return paused ? null : last;
+}
 
 const capped = (value: number, most: number): number => Math.min(most, value);
 const overdue = (due: LocalDate, today: LocalDate): boolean => due < today;

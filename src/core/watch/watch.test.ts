@@ -5,7 +5,7 @@ import type { EvaluationId } from "../kernel/brand.ts";
 import type { Score } from "../kernel/sides.ts";
 import type { ScoreFact } from "../ladder/level.ts";
 import { slides, standstill } from "./evidence.ts";
-import { aboutOf, answerTo, costOfWaiting, NEED_CODES, type Need } from "./needs.ts";
+import { aboutOf, answerTo, costOfWaiting, NEED_CODES, type Need, stallTold } from "./needs.ts";
 import { firstFree, mostBetween, type Standing, takenOn } from "./stalls.ts";
 
 const today = localDate("2026-07-14");
@@ -170,4 +170,21 @@ describe("stalls", () => {
     );
   });
   it("are none where there are none", () => expect(firstFree([], 0, 30, today)).toBeNull());
+});
+
+describe("a standstill", () => {
+  const alarm = (at: number, since: number, kind: "stall" | "watch" = "stall") => ({ kind, day: at, since });
+  it("is told for a fortnight, by its last alarm", () => {
+    const worked = [1, 3, 5, 8, 10, 12, 15, 18, 20];
+    expect(stallTold([alarm(12, 8), alarm(20, 10)], worked, 21)).toEqual(alarm(20, 10));
+    expect(stallTold([alarm(20, 10)], worked, 34)).toEqual(alarm(20, 10));
+    expect(stallTold([alarm(20, 10)], worked, 35)).toBeNull();
+    expect(stallTold([alarm(20, 10, "watch")], worked, 21)).toBeNull();
+  });
+  it("is none where a long pause lies within it: the horse is coming back", () => {
+    expect(stallTold([alarm(34, 12)], [8, 10, 12, 30, 32, 34], 35)).toBeNull();
+    expect(stallTold([alarm(34, 30)], [8, 10, 12, 30, 32, 34], 35)).toBeNull();
+    // A pause long before it explains nothing.
+    expect(stallTold([alarm(50, 40)], [8, 10, 12, 30, 32, 34, 40, 44, 50], 51)).toEqual(alarm(50, 40));
+  });
 });

@@ -4,12 +4,12 @@ import { permitOf, readingOf } from "#core/permission/from-record.ts";
 import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { stallTold } from "#core/watch/needs.ts";
 import { pastOf } from "#db/queries/past.ts";
 import { findPlan, listForecasts, listPlanChanges } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
 import { horseRecord, nobodyLightFor } from "../stay/facts.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
-import { ALARM_DAYS } from "./alarm.ts";
 import { keptOf } from "./kept.ts";
 import { readStep } from "./read-step.ts";
 import { recordOf } from "./record.ts";
@@ -31,7 +31,6 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
   const known = worked.length > 0 || evaluations.some(({ closedAt }) => closedAt !== null);
   const at = stay.wentHome ?? today;
   const latest = forecasts.at(-1);
-  const alarm = latest?.alarms.filter(({ kind }) => kind === "stall").at(-1) ?? null;
   const day = stayDay(stay.firstDay, at);
   const ladder = barn.ladder.skills;
   const wantsBack = goals.some((goal) => ladder.some(({ id, bears }) => id === goal.skill && bears !== "nothing"));
@@ -62,7 +61,11 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     }),
     nobodyLight: wantsBack ? nobodyLightFor(stay, evaluations, people, today) : null,
     step,
-    alarm: alarm && day - alarm.day <= ALARM_DAYS ? alarm : null,
+    alarm: stallTold(
+      latest?.alarms ?? [],
+      stay.delivered.map((one) => stayDay(stay.firstDay, one)),
+      day,
+    ),
   };
 }
 

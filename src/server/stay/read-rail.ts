@@ -7,7 +7,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { dueReports } from "#core/report/due.ts";
-import type { Need } from "#core/watch/needs.ts";
+import { type Need, stallTold, TIME_OFF_DAYS } from "#core/watch/needs.ts";
 import { firstFree, takenOn } from "#core/watch/stalls.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listPairings, listUnlogged } from "#db/queries/day.ts";
@@ -18,7 +18,6 @@ import { type Issue, listIssues } from "#db/queries/report.ts";
 import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import { listSudden } from "#db/queries/watch.ts";
 import type { Deps } from "../container.ts";
-import { ALARM_DAYS } from "../plan/alarm.ts";
 import { readNeeds } from "../watch/read-needs.ts";
 import { lastWorked, termFacts } from "./facts.ts";
 
@@ -38,7 +37,6 @@ export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
   };
 }
 
-const TIME_OFF_DAYS = 7;
 const SOON_DAYS = 3;
 
 /** What the manager should know of a horse today, most pressing first. */
@@ -68,9 +66,9 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
 
 /** A stall alarm that is no history yet, for the manager to see at once. */
 function stallOf(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
-  const last = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
-  const day = last && addDays(stay.firstDay, last.day);
-  return last && day && daysBetween(day, today) <= ALARM_DAYS ? [{ code: "stall", group: last.group, day }] : [];
+  const day = (date: LocalDate): number => daysBetween(stay.firstDay, date);
+  const alarm = stallTold(told?.alarms ?? [], stay.delivered.map(day), day(today));
+  return alarm ? [{ code: "stall", group: alarm.group, day: addDays(stay.firstDay, alarm.day) }] : [];
 }
 
 function weakestOf(told: ForecastRecord | undefined): LaneView["weakest"] {

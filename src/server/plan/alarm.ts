@@ -1,2 +1,0 @@
-/** An alarm older than so many days is history. */
-export const ALARM_DAYS = 14;
