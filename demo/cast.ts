@@ -251,7 +251,7 @@ export const HORSES: readonly Character[] = [
     lengthCm: 156,
     fitness: "unfit",
     aim: "Catch, tie, feet and trailer, and the saddle on by the end.",
-    needed: { skill: "trailer", day: 12 },
+    needed: { skill: "trailer-stand", day: 12 },
     length: 30,
     arrives: -20,
     sessionsAWeek: 5,

@@ -43,8 +43,10 @@ export function sessionOf(
   const { stage } = view.gate.horse;
   const rides = wantsRide && gate.state === "open";
   const limit = view.sessionMinutes ?? Number.POSITIVE_INFINITY;
-  const groundMinutes = Math.min(wantsRide ? random.whole(12, 25) : random.whole(30, 50), limit);
-  const saddleWanted = rides ? (stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
+  // In the saddle sits whoever works something that is ridden; a foot in the stirrup is no ride.
+  const sits = rides && (stage === "riding" || view.work.items.some(({ skill }) => skillOf(skill).bears === "rider"));
+  const groundMinutes = Math.min(sits ? random.whole(12, 25) : random.whole(30, 50), limit);
+  const saddleWanted = sits ? (stage === "riding" ? random.whole(25, 45) : random.whole(8, 22)) : 0;
   const saddleMinutes = Math.max(0, Math.min(saddleWanted, limit - groundMinutes));
   // What a session finishes with may have been its work: it is scored once.
   const items = view.work.items.filter(

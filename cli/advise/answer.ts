@@ -33,7 +33,7 @@ import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
 import { tell } from "#core/plan/told.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
-import { stallTold, TIME_OFF_DAYS } from "#core/watch/needs.ts";
+import { stallTold, stillOpen, TIME_OFF_DAYS } from "#core/watch/needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Case } from "./case.ts";
@@ -278,7 +278,8 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
   const step = stepOf(at);
   const next = nextOf(at);
   const worked = file.sessions.map(({ day }) => daysBetween(stay.firstDay, day));
-  const stall = stallTold(alarmsOf(factsOf(stay)), worked, daysBetween(stay.firstDay, today));
+  const open = stillOpen(alarmsOf(factsOf(stay)), (track) => reading.levels.get(track)?.latest);
+  const stall = stallTold(open, worked, daysBetween(stay.firstDay, today));
   return [
     ...(wantsBack && nobodyLightEnough(horse.load, advised.people) ? ["nobody-light-enough"] : []),
     ...(file.evaluations.length > 0 && !horse.signed ? ["not-signed"] : []),

@@ -71,9 +71,13 @@ export type WhatIf =
   | { readonly code: "off"; readonly days: number }
   | { readonly code: "method"; readonly method: string }
   | { readonly code: "drop"; readonly skill: string }
+  /** Two short sessions a day in the place of one. */
+  | { readonly code: "twice" }
   | { readonly code: "hard-side" };
 export const NOW: WhatIf = { code: "now" };
 
+/** Each of two short sessions lasts so much of a usual one, and serves the goals with so many things. */
+const SHORT = { share: 0.65, works: 2 };
 const HARD_SHARE = 1.25;
 const WEEK = 7;
 /** Time off asked about begins in so many days. */
@@ -169,8 +173,9 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
     days,
     missed: record.missed,
     planned: record.planned,
-    minutes: (record.minutes * GOAL_WORKS) / ALL_WORKS,
-    items: GOAL_WORKS,
+    ...(what.code === "twice"
+      ? { aDay: 2, items: SHORT.works, minutes: (record.minutes * SHORT.share * SHORT.works) / (SHORT.works + 1) }
+      : { items: GOAL_WORKS, minutes: (record.minutes * GOAL_WORKS) / ALL_WORKS }),
     follows: "plan",
     notBefore,
     sides:
@@ -224,6 +229,8 @@ export function whatIfsOf(record: StayRecord): readonly WhatIf[] {
   return [
     ...(perWeek < WEEK - record.term.restDays.length ? [{ code: "sessions", aWeek: perWeek + 1 } as const] : []),
     ...(perWeek > 1 ? [{ code: "sessions", aWeek: perWeek - 1 } as const] : []),
+    // What is needed on a day is soonest helped by more of the days that are left.
+    ...(record.goals.some(({ by }) => by && by >= record.today) ? [{ code: "twice" } as const] : []),
     { code: "days", more: 30 },
     { code: "off", days: 14 },
     ...(record.hard === "even" ? [] : [{ code: "hard-side" } as const]),

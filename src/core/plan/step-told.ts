@@ -93,9 +93,11 @@ function proposedFor<P extends StepPerson>(asked: StepAsked<P>, { skill }: NextS
   const { horse, facts, today, planned, people, places, given } = asked;
   const act = skillAct(skill, facts.reading);
   const days = planned.filter(({ day, skills }) => day >= today && skills.includes(skill.id)).map(({ day }) => day);
-  if (given && days.includes(today) && barring(against(horse, given, act, given.moment)).length === 0)
+  // What puts weight on a back for the first time is done in a small place, where there is one.
+  const small = skill.bears === "nothing" || !places.some(({ separate }) => separate) || (given?.place.separate ?? false);
+  if (given && small && days.includes(today) && barring(against(horse, given, act, given.moment)).length === 0)
     return { day: today, rider: given.rider.id, helper: given.helper?.id ?? null, place: given.place.id };
-  const day = days.find((one) => one > today || !given);
+  const day = days.find((one) => one > today || !given || !small);
   if (day === undefined) return null;
   const nothing: Moment = { place: null, hours: [], ticked: null };
   const place = places.find((one) =>

@@ -11,6 +11,7 @@ import { aheadOf, factsOf, planAsked, readingOn, type StayRecord, type WhatIf, w
 import { plannedDays, stayDay } from "./planned-days.ts";
 import type { Standing } from "./standing.ts";
 import { type LaidSession, layPlan, type Pin } from "./term-plan.ts";
+import { tell } from "./told.ts";
 import { weeksOf, whatMoved } from "./weeks.ts";
 
 const FIRST = localDate("2026-06-01");
@@ -248,6 +249,12 @@ describe("the plan of what is left", () => {
     const weeks = weeksOf(planOf(recordOf()), SKILLS, 0);
     expect(weeks[0]).toMatchObject({ from: 7 });
     expect(weeks.every(({ theme, main, sessions }) => theme !== null && main !== null && sessions.length > 0)).toBe(true);
+    // The theme is what its own sessions say.
+    for (const { theme, sessions } of weeks) {
+      const reasons = sessions.map(({ because }) => because);
+      expect(theme?.code === "step").toBe(reasons.some(({ code }) => code === "step"));
+      if (theme?.code === "goal") expect(reasons).toContainEqual(expect.objectContaining({ goal: theme.goal }));
+    }
   });
   it("tells what moved: first days that shift by two and more, what comes in and what goes out", () => {
     const before = planOf(recordOf());
@@ -285,6 +292,17 @@ describe("what may be asked instead", () => {
     const off = aheadOf(recordOf(), { code: "off", days: 14 });
     expect(off.days.filter((day) => day >= 8 && day < 22)).toEqual([]);
     expect(aheadOf(recordOf(), { code: "hard-side" }).sides).toEqual({ left: 0.75, right: 1.25 });
+  });
+  it("offers two short sessions a day where something is needed on a day, and says what they bring", () => {
+    const record = recordOf({ goals: [{ ...goal("stand", 4), by: localDate("2026-06-22") }], today: localDate("2026-06-08") });
+    expect(whatIfsOf(recordOf()).map(({ code }) => code)).not.toContain("twice");
+    expect(whatIfsOf(record).map(({ code }) => code)).toContain("twice");
+    const chance = (what: WhatIf): number => {
+      const telling = tell({ record, reading: readingOn(record, what), plays: 200, what });
+      return telling.told(telling.run(200))[0]?.chance ?? 0;
+    };
+    expect(aheadOf(record, { code: "twice" }).days).toEqual(aheadOf(record).days);
+    expect(chance({ code: "twice" })).toBeGreaterThan(chance({ code: "now" }));
   });
   it("offers no more sessions than the barn has days, and no hard side where there is none", () => {
     const codes = (record: StayRecord) => whatIfsOf(record).map((what) => (what.code === "sessions" ? what.aWeek : what.code));

@@ -1,12 +1,22 @@
 /** A plan by its weeks, and what a new laying moved. */
 import type { Skill } from "../ladder/skill.ts";
+import type { Step } from "../permission/steps.ts";
 import type { LaidSession } from "./term-plan.ts";
+
+/** What a week is about, by the reasons of its sessions. */
+export type Theme =
+  | { readonly code: "step"; readonly step: Step }
+  | { readonly code: "goal"; readonly goal: string }
+  /** After days off, or after trouble. */
+  | { readonly code: "back" }
+  | { readonly code: "proof" }
+  | { readonly code: "branch"; readonly branch: string };
 
 export interface LaidWeek {
   /** Day of the week's Monday, as the forecast counts days. */
   readonly from: number;
-  /** Branch that most of its items belong to; null: nothing is planned. */
-  readonly theme: string | null;
+  /** Null: nothing is planned. */
+  readonly theme: Theme | null;
   /** The skill worked most. */
   readonly main: string | null;
   readonly sessions: readonly LaidSession[];
@@ -19,6 +29,30 @@ const most = <T>(list: readonly T[]): T | null => {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 };
 
+/** A first is what its week is remembered by; else the reason that most of its sessions have. */
+function themeOf(sessions: readonly LaidSession[], branchOf: (skill: string) => string | undefined): Theme | null {
+  const worked = sessions.filter(({ items }) => items.length > 0);
+  const firsts = worked.flatMap(({ because }) => (because.code === "step" ? [because.step] : []));
+  const [step] = firsts;
+  if (step) return { code: "step", step: most(firsts) ?? step };
+  const about = most(
+    worked.map(({ because }) =>
+      because.code === "goal" || because.code === "complaint"
+        ? `goal ${because.goal}`
+        : because.code === "protocol"
+          ? "back"
+          : because.code === "proof" || because.code === "wider"
+            ? "proof"
+            : "branch",
+    ),
+  );
+  if (about === null) return null;
+  if (about === "back" || about === "proof") return { code: about };
+  if (about !== "branch") return { code: "goal", goal: about.slice("goal ".length) };
+  const branch = most(worked.flatMap(({ items }) => items.flatMap(({ skill }) => branchOf(skill) ?? [])));
+  return branch === null ? null : { code: "branch", branch };
+}
+
 /** Weeks from Monday to Sunday; `monday` is the number of any Monday. */
 export function weeksOf(plan: readonly LaidSession[], ladder: readonly Skill[], monday: number): readonly LaidWeek[] {
   const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
@@ -30,7 +64,7 @@ export function weeksOf(plan: readonly LaidSession[], ladder: readonly Skill[], 
     const main = most(skills);
     return {
       from: monday + 7 * week,
-      theme: most(skills.map((skill) => shapes.get(skill)?.branch).filter((branch) => branch !== undefined)),
+      theme: themeOf(sessions, (skill) => shapes.get(skill)?.branch),
       main,
       sessions,
       places: [...new Set(sessions.map(({ place }) => place))].filter((place) => place !== "anywhere"),

@@ -22,6 +22,8 @@ export type Evidence =
 
 /** Scores of a track that count as several. */
 const SEVERAL = 3;
+/** What stands still here is where it should be. */
+const RELIABLE = 4;
 const STEP = 1;
 
 /** What speaks for a standstill in these tracks since a day: named with their sides, with what rose in the meantime. Scores oldest first. */
@@ -32,7 +34,7 @@ export function standstill(scores: readonly ScoreFact[], tracks: readonly string
   for (const key of tracks) {
     const later = (byTrack.get(key) ?? []).filter(({ day }) => day >= since);
     const [first, last] = [later[0], later.at(-1)];
-    if (!first || !last || later.length < SEVERAL || last.score > first.score) continue;
+    if (!first || !last || later.length < SEVERAL || last.score > first.score || last.score >= RELIABLE) continue;
     still.push({ code: "unchanged", skill: last.skill, side: last.side, times: later.length, score: last.score });
     sides.add(last.side);
   }
@@ -64,7 +66,6 @@ export interface Slide {
   /** Days without work before it fell, where there were some. */
   readonly afterDaysOff: number | null;
 }
-const RELIABLE = 4;
 const FALLEN = 2;
 const DAYS_OFF = 7;
 

@@ -61,6 +61,18 @@ const ALARM_DAYS = 14;
 /** So long a pause explains by itself why scores fell. */
 const PAUSE_DAYS = 14;
 
+/** From this level on a skill that stands still is where it should be. */
+const RELIABLE = 4;
+/** Alarms by what is still below a reliable level; one that only such tracks carry is none. `latest`: the last score of a track, `skill:side`. */
+export const stillOpen = <A extends Pick<StallAlarm, "tracks">>(
+  alarms: readonly A[],
+  latest: (track: string) => number | undefined,
+): readonly A[] =>
+  alarms.flatMap((alarm) => {
+    const tracks = alarm.tracks.filter((track) => (latest(track) ?? 0) < RELIABLE);
+    return tracks.length > 0 || alarm.tracks.length === 0 ? [{ ...alarm, tracks }] : [];
+  });
+
 /**
  * The standstill that is told today: the last alarm, unless it is history, or a long pause lies between its beginning and it, as the horse is then coming
  * back and not standing still. Days count from the first of the stay.

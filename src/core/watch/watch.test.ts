@@ -5,7 +5,7 @@ import type { EvaluationId } from "../kernel/brand.ts";
 import type { Score } from "../kernel/sides.ts";
 import type { ScoreFact } from "../ladder/level.ts";
 import { slides, standstill } from "./evidence.ts";
-import { aboutOf, answerTo, costOfWaiting, NEED_CODES, type Need, stallTold } from "./needs.ts";
+import { aboutOf, answerTo, costOfWaiting, NEED_CODES, type Need, stallTold, stillOpen } from "./needs.ts";
 import { firstFree, mostBetween, type Standing, takenOn } from "./stalls.ts";
 
 const today = localDate("2026-07-14");
@@ -180,6 +180,12 @@ describe("a standstill", () => {
     expect(stallTold([alarm(20, 10)], worked, 34)).toEqual(alarm(20, 10));
     expect(stallTold([alarm(20, 10)], worked, 35)).toBeNull();
     expect(stallTold([alarm(20, 10, "watch")], worked, 21)).toBeNull();
+  });
+  it("is none of what is reliable already, and names only what is below", () => {
+    const carried = { ...alarm(20, 10), tracks: ["girth:left", "canter:right"] };
+    const at = (scores: Readonly<Record<string, number>>) => stillOpen([carried], (of) => scores[of]);
+    expect(at({ "girth:left": 4, "canter:right": 2 })).toEqual([{ ...carried, tracks: ["canter:right"] }]);
+    expect(at({ "girth:left": 4, "canter:right": 5 })).toEqual([]);
   });
   it("is none where a long pause lies within it: the horse is coming back", () => {
     expect(stallTold([alarm(34, 12)], [8, 10, 12, 30, 32, 34], 35)).toBeNull();

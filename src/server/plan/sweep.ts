@@ -12,6 +12,7 @@ import { type Watch, watchOf } from "#core/forecast/outlook.ts";
 import type { StayFacts } from "#core/forecast/stay.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
+import { trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { Taken } from "#core/ladder/typical.ts";
 import { factsOf, nextWork, type StayRecord } from "#core/plan/outlook.ts";
@@ -19,6 +20,7 @@ import { stillStuck } from "#core/plan/standing.ts";
 import { layPlan } from "#core/plan/term-plan.ts";
 import { KEPT_PLAYS, tell } from "#core/plan/told.ts";
 import { whatMoved } from "#core/plan/weeks.ts";
+import { stillOpen } from "#core/watch/needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import { type Barn, countWrite, findBarn } from "#db/queries/barn.ts";
 import { listRecordStamps, listScores, listWorked } from "#db/queries/card.ts";
@@ -85,6 +87,7 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
   const facts = factsOf(read);
   const reading = await byPieces(readingOf(facts));
   const { alarms, leanings, rate, stuck } = await watchAgain(stay.id, facts);
+  const latest = new Map(read.standing.scores.map(({ skill, side, score }) => [trackKey(skill, side), score]));
   const standing = { ...read.standing, stuck: stillStuck(stuck, read.standing.scores, read.goals) };
   const record = { ...read, standing };
   const telling = tell({ record, reading });
@@ -149,7 +152,7 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
         holds: state.held,
         must,
       })),
-      alarms: [...alarms].map((alarm) => ({ ...alarm, tracks: [...alarm.tracks] })),
+      alarms: stillOpen(alarms, (track) => latest.get(track)).map((alarm) => ({ ...alarm, tracks: [...alarm.tracks] })),
       riders: [...leanings],
       stuck: [...standing.stuck],
       needs: [...needs],

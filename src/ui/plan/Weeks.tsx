@@ -4,8 +4,8 @@ import type { Skill } from "#core/ladder/skill.ts";
 import { type LaidSession } from "#core/plan/term-plan.ts";
 import { weeksOf } from "#core/plan/weeks.ts";
 import { plural } from "#ui/words/figures.ts";
-import { branchWords, WEEKDAY } from "#ui/words/labels.ts";
-import { PLACE, PURPOSE, skillWords } from "#ui/words/plan.ts";
+import { WEEKDAY } from "#ui/words/labels.ts";
+import { PLACE, PURPOSE, sayTheme, skillWords } from "#ui/words/plan.ts";
 
 const DAYS = [1, 2, 3, 4, 5, 6, 7] as const;
 
@@ -41,7 +41,7 @@ export function Weeks({
           {weeks.map((week) => (
             <tr key={week.from} className="border-b border-line align-top">
               <th scope="row" className="py-1 font-normal">
-                <span className="sign">{week.theme ? branchWords(week.theme) : "Nothing yet"}</span>
+                <span className="sign">{week.theme ? sayTheme(week.theme) : "Nothing yet"}</span>
                 <br />
                 <span className="text-dim">
                   from {sayDate(addDays(firstDay, week.from))} · {plural(week.sessions.length, "session")}

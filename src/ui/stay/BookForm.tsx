@@ -76,8 +76,9 @@ export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingV
         <LightEnough form={form} today={rules.today} riders={riders} />
       </div>
       <div className="grid content-start gap-6">
-        <StayFieldset form={form} at="stay" rules={rules} />
-        <BookGoals form={form} />
+        <StayFieldset form={form} at="stay" rules={rules}>
+          <BookGoals form={form} />
+        </StayFieldset>
         <Trouble problem={problem} />
         {form.formState.isSubmitted && !form.formState.isValid && (
           <p className="text-oxblood">Some fields need mending: they are marked. Nothing is lost.</p>

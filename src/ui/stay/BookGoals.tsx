@@ -33,9 +33,11 @@ export function BookGoals({ form }: { form: Form<BookStay> }) {
     put(goals.map((goal) => (goal.skill === skill ? { ...goal, ...part } : goal)));
   const proposed = (answer?.goals ?? []).filter(({ skill }) => !goals.some((goal) => goal.skill === skill));
   return (
-    <fieldset className="grid content-start gap-2">
-      <legend className="sign pb-1 text-lg">Goals</legend>
-      <p className="text-dim">What the owner means, as skills. How likely each is, the evaluation says.</p>
+    <section aria-labelledby="goals-title" className="grid content-start gap-1 py-2">
+      <h3 id="goals-title">Goals</h3>
+      {goals.length === 0 && proposed.length === 0 && (
+        <p className="text-dim">What the owner means, as skills: read from the words above, for you to take one by one.</p>
+      )}
       <GoalsRead
         read={answer ?? { notRead: [], notNow: [] }}
         proposed={proposed}
@@ -98,6 +100,6 @@ export function BookGoals({ form }: { form: Form<BookStay> }) {
           </select>
         </label>
       )}
-    </fieldset>
+    </section>
   );
 }

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { FieldValues, Path } from "react-hook-form";
 import { AFTER_LEVELS, type StayFields } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
@@ -8,7 +9,18 @@ import { AFTER_LEVEL, COUNTING, KIND } from "#ui/words/labels.ts";
 import { TermPreview } from "./TermPreview.tsx";
 
 /** Aim, term and after-plan, shared by booking and by the terms of a stay; `at` is the path of the stay within the form. */
-export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form: Form<T>; at: string; rules: TermRules }) {
+export function StayFieldset<T extends FieldValues>({
+  form,
+  at,
+  rules,
+  children,
+}: {
+  form: Form<T>;
+  at: string;
+  rules: TermRules;
+  /** Below the owner's words. */
+  children?: ReactNode;
+}) {
   const path = (name: string) => `${at}.${name}` as Path<T>;
   const chosen: string = form.watch(path("method"));
   const method = rules.methods.find((one) => one.id === chosen);
@@ -24,6 +36,7 @@ export function StayFieldset<T extends FieldValues>({ form, at, rules }: { form:
             label="Main problem: the one thing the horse was sent for, and what sets it off"
             rows={2}
           />
+          {children}
         </div>
         <Select form={form} name={path("kind")} label="Comes in as" options={KINDS.map((kind) => [kind, KIND[kind]] as const)} />
         <Select

@@ -11,9 +11,11 @@ import type { Bears, Nature, SkillPlace } from "#core/ladder/skill.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
 import type { LaidPlace } from "#core/plan/places.ts";
 import type { Condition, Purpose } from "#core/plan/term-plan.ts";
-import type { Moved } from "#core/plan/weeks.ts";
-import { inner, listed, plural } from "./figures.ts";
+import type { Moved, Theme } from "#core/plan/weeks.ts";
+import { STEP_WORDS } from "./because.ts";
+import { inner, listed, outer, plural } from "./figures.ts";
 import { VERDICT } from "./intake.ts";
+import { branchWords } from "./labels.ts";
 
 export const skillWords = (id: string): string => (here().find(id) ? here().of(id).words : id);
 /** `trot:left` as people say it. */
@@ -90,6 +92,22 @@ export function sayMoved(moved: Moved, firstDay: LocalDate): string {
   }
 }
 
+/** What a week is about. */
+export function sayTheme(theme: Theme): string {
+  switch (theme.code) {
+    case "step":
+      return outer(STEP_WORDS[theme.step]);
+    case "goal":
+      return `Towards ${inner(skillWords(theme.goal))}`;
+    case "back":
+      return "Back to work, step by step";
+    case "proof":
+      return "Held, and shown again";
+    case "branch":
+      return branchWords(theme.branch);
+  }
+}
+
 export const percent = (chance: number): string => `${Math.round(chance * 100)} %`;
 export const sayChance = (chance: number): string => VERDICT[verdictOf(chance)].toLowerCase();
 /** When a goal is met: the middle day with the span that holds eight plays of ten. */
@@ -121,6 +139,8 @@ export function sayWhatIf(what: WhatIf, now: { readonly aWeek: number; readonly 
       return `By “${now.methods.find(({ id }) => id === what.method)?.words ?? what.method}”`;
     case "drop":
       return `Without “${skillWords(what.skill)}”`;
+    case "twice":
+      return "Two short sessions a day";
     case "hard-side":
       return "The hard side first";
   }
