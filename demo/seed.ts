@@ -38,8 +38,9 @@ import { truthOf } from "./truth.ts";
 const WEEK = 7;
 const WORDS_WAITING = 3;
 const GOALS_BY_KIND = { unhandled: "manners", halter: "start", started: "tune-up", restart: "restart" } as const;
-/** Where the owner named fewer. */
-const GOALS_OF_A_STAY = 4;
+/** Where the owner named fewer than enough. */
+const GOALS_OF_A_STAY = 6;
+const ENOUGH_GOALS = 4;
 const HISTORY_DAYS = 56;
 /** Days from today since when a mid-term evaluation still waits for its signature. */
 const UNSIGNED_SINCE = -6;
@@ -256,11 +257,8 @@ class DemoBarn {
     const { version, record } = await readPlan(this.deps, opened, must(this.manager, "the manager"));
     const signed = must(record, "a record").goals;
     const more = goalsOfSet(set.goals, SKILLS).filter(({ skill }) => !signed.some((goal) => goal.skill === skill));
-    await this.ask("plan/set-goals", this.manager, {
-      stay,
-      version,
-      goals: [...signed, ...more].slice(0, Math.max(signed.length, GOALS_OF_A_STAY)),
-    });
+    const goals = signed.length >= ENOUGH_GOALS ? signed : [...signed, ...more].slice(0, GOALS_OF_A_STAY);
+    await this.ask("plan/set-goals", this.manager, { stay, version, goals });
   }
 
   private stayOf = (horse: string): StayId | null =>

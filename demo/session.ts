@@ -7,7 +7,7 @@ import { readGate } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { Random } from "#core/kernel/random.ts";
-import { sidesOf } from "#core/kernel/sides.ts";
+import { SIDES, sidesOf } from "#core/kernel/sides.ts";
 import { type GateTick } from "#core/permission/ground-check.ts";
 import { skillOf } from "#shipped/ladder.ts";
 import type { Character } from "./cast.ts";
@@ -101,6 +101,7 @@ export function sessionOf(
       weather,
       tack,
       scores,
+      course: courseFor(c, truth, random, rough),
       signs: [
         ...shown.map(([, sign, side, strength]) => ({ sign, skill: null, side, strength })),
         ...(rough
@@ -133,6 +134,21 @@ export function sessionOf(
     },
   };
 }
+
+/** Hot horses are tapped as they settle: the longer, the less they give, and the harder side takes longest. */
+function courseFor(c: Character, truth: Truth, random: Random, rough: boolean): RecordFields["course"] {
+  if (c.hot < HOT) return [];
+  return SIDES.flatMap((side) => {
+    const stiff = 5 - truth.score("give-head", side);
+    const soft = Math.max(1, Math.round(2 + 2 * stiff + random.whole(0, 2) + (rough ? 5 : 0)));
+    return [
+      { minute: 0, state: rough ? ("leaving" as const) : ("tight" as const), side },
+      { minute: Math.ceil(soft / 2), state: "softening" as const, side },
+      { minute: soft, state: "soft" as const, side },
+    ];
+  }).sort((a, b) => a.minute - b.minute);
+}
+const HOT = 0.3;
 
 /** What an owner wants to hear of on the day it happens. */
 const FIRSTS: Readonly<Record<string, string>> = {

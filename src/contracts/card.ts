@@ -13,7 +13,9 @@ import {
   TACKS,
   WEATHERS,
 } from "#core/card/card.ts";
+import { COURSE_STATES, type CourseMark } from "#core/card/course.ts";
 import { MOUNT_STEPS } from "#core/card/first-mount.ts";
+import { SIDES } from "#core/kernel/sides.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/permission/ground-check.ts";
 import {
   date,
@@ -45,6 +47,11 @@ export const IncidentFields = z.object({
   ledBy: orElse(setOf(LED_BYS), []),
   strength: orElse(strength, 2),
 });
+export const CourseFields = z.object({
+  minute: whole(0, 240, "minutes of work"),
+  state: oneOf(COURSE_STATES),
+  side: z.nullable(oneOf(SIDES)),
+}) satisfies z.core.$ZodType<CourseMark>;
 export const ReadingFields = z
   .object({
     minute: whole(0, 60, "minutes after work"),
@@ -79,6 +86,15 @@ export const RecordFields = z
     measures: orElse(
       list(z.object({ skill, figure: number(0, 36_000) }), 40).check(
         z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "A skill is measured twice: keep one figure."),
+      ),
+      [],
+    ),
+    course: orElse(
+      list(CourseFields, 200).check(
+        z.refine(
+          (x) => x.every((one, i) => i === 0 || (x[i - 1]?.minute ?? 0) <= one.minute),
+          "Give the marks in the order of their minutes.",
+        ),
       ),
       [],
     ),

@@ -28,6 +28,8 @@ export interface CourseView {
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
   readonly slides: readonly Slide[];
   readonly stuck: readonly string[];
+  /** Sessions whose course was tapped: minutes until it was soft on each side; null: it never was, or nobody tapped there. */
+  readonly settles: readonly { readonly day: LocalDate; readonly left: number | null; readonly right: number | null }[];
   /** Schooling or pain, as far as the record tells. */
   readonly reasoned: readonly Reasoned[];
 }

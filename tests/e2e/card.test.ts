@@ -177,6 +177,43 @@ describe("a card on the phone", () => {
     expect(kept.timers.saddle.since).not.toBeNull();
     await page.close();
   });
+  it("takes its course by one tap each, over a reload, and keeps everybody off a horse that is tight", async () => {
+    const { id, who } = await card("ridden");
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    await openGate(page);
+    await text(page, "Gate open");
+    await go(page, "Work");
+    await choose(page, "left");
+    await thumb(await page.waitForSelector("[data-course='tight']"));
+    await text(page, "stay on the ground until it softens");
+    await reload(page);
+    await text(page, "Tight for 0 minutes now: on the ground until it has softened.");
+    await page.evaluate(() => {
+      const real = Date.now();
+      Date.now = () => real + 9 * 60_000;
+    });
+    await go(page, "Work");
+    await thumb(await page.waitForSelector("[data-course='soft']"));
+    await go(page, "Before");
+    await text(page, "It was tight today; soft for 0 minutes.");
+    await text(page, "Gate open");
+    const [draft] = await page.evaluate(
+      (key) =>
+        Object.keys(localStorage)
+          .filter((one) => one.endsWith(key))
+          .map((one) => localStorage.getItem(one)),
+      id,
+    );
+    expect(JSON.parse(draft ?? "{}")).toMatchObject({
+      course: [
+        { minute: 0, state: "tight", side: "left" },
+        { minute: 9, state: "soft", side: "left" },
+      ],
+    });
+    await page.evaluate(() => localStorage.clear());
+    await page.close();
+  });
   it("asks one side alone by a method that works one a day, until the other was worked too", async () => {
     const [row] = await screens.site.sql`
       SELECT k.id, k.stay_id AS stay, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id

@@ -24,8 +24,15 @@ describe("booking a stay", () => {
     await reload(page);
     expect(await page.$eval("[name='horse.name']", (field) => (field as HTMLInputElement).value)).toBe("Plum Duff");
     await fill(page, "E-mail", "ottoline@example.org");
-    await page.type("[name='stay.aim']", "Hacks out alone.");
+    await page.type("[name='stay.aim']", "Hacks out alone. Load in the trailer. Brave in the woods.");
+    // What is read is a proposal: one tap each, and what was not read is said.
+    await text(page, "Not read: “Brave in the woods”");
+    await button(page, "Take as a goal: Stand closed in the trailer and travel").click();
+    await expectAccessible(page, "booking with goals");
     await follow(page, () => button(page, "Book the stay").click());
+    const goals = await screens.site.sql`
+      SELECT g.skill, g.must FROM goal g JOIN stay s ON s.id = g.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Plum Duff'`;
+    expect(goals.map((goal) => [goal["skill"], goal["must"]])).toEqual([["trailer-stand", false]]);
     expect(await bodyOf(page)).toContain("Hacks out alone.");
     expect(await bodyOf(page)).toContain("Day 1 of 30");
     await screens.visit(page, "/book");

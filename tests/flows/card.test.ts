@@ -45,6 +45,11 @@ describe("closing a card", () => {
         { skill: "steer", side: "left", score: 4 },
         { skill: "steer", side: "right", score: 3 },
       ],
+      course: [
+        { minute: 1, state: "tight", side: "right" },
+        { minute: 6, state: "softening", side: "right" },
+        { minute: 9, state: "soft", side: "right" },
+      ],
       signs: [{ sign: "head-high", skill: "steer", side: "right", strength: 2 }],
       incidents: [{ kind: "spook", before: "A tarp.", hurt: "nobody", ...INCIDENT }],
       firsts: [{ skill: null, words: "First time past the tractor" }],

@@ -4,6 +4,7 @@ import type { Strength } from "../intake/signs.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import type { Score, TrackSide } from "../kernel/sides.ts";
 import { SKILL_GAITS } from "../ladder/skill.ts";
+import type { CourseMark } from "./course.ts";
 import type { MountReached } from "./first-mount.ts";
 import type { Reading } from "./warm-down.ts";
 
@@ -120,6 +121,8 @@ export interface SessionRecord {
   readonly scores: readonly ScoreGiven[];
   readonly swaps: readonly Swap[];
   readonly measures: readonly MeasureTaken[];
+  /** How the horse stood, in the order of the minutes. */
+  readonly course: readonly CourseMark[];
   readonly signs: readonly SignSeen[];
   readonly incidents: readonly Incident[];
   readonly firsts: readonly First[];

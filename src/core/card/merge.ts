@@ -22,6 +22,7 @@ const KEYS: { readonly [K in RecordField]?: (one: never) => string } = {
   swaps: (one: SessionRecord["swaps"][number]) => one.skill,
   measures: (one: SessionRecord["measures"][number]) => one.skill,
   readings: (one: SessionRecord["readings"][number]) => String(one.minute),
+  course: (one: SessionRecord["course"][number]) => `${one.minute} ${one.side ?? ""}`,
 };
 
 /** Entries told apart by their key, and by their turn where one key comes twice: two spooks are two. */
@@ -50,6 +51,7 @@ export const EMPTY_RECORD: OpenRecord = {
   scores: [],
   swaps: [],
   measures: [],
+  course: [],
   signs: [],
   incidents: [],
   firsts: [],

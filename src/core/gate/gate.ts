@@ -3,6 +3,7 @@
  * reason. open: get on · half: ground work only, the state of any ground card that may be worked · shut: not today.
  */
 import type { SessionKind } from "../card/card.ts";
+import type { CourseNow } from "../card/course.ts";
 import type { GateTick, RedSign } from "../permission/ground-check.ts";
 import type { PermitHorse, PermitPerson } from "../permission/horse.ts";
 import {
@@ -39,6 +40,8 @@ export interface OnTheSpot {
   readonly redSigns: readonly RedSign[];
   /** The rider calls it windy, whatever the station says. */
   readonly windy: boolean;
+  /** How it stands just now, as it was tapped on the card. */
+  readonly course?: CourseNow | null;
 }
 
 /** Kept in mind with a gate that is not shut. */

@@ -4,6 +4,7 @@ import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { dayPersonOf, dayPlaceOf, permitHorseOf } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
+import { COURSE_STATES, type CourseMark, courseNow, isTight } from "../card/course.ts";
 import { EMPTY_RECORD } from "../card/merge.ts";
 import { sidesOf } from "../kernel/sides.ts";
 import { ancestorsIn, hasTag } from "../ladder/ladder.ts";
@@ -11,8 +12,8 @@ import { type ReadScore, readHorse } from "../reading/reading.ts";
 import { loadLimit } from "../tools/load.ts";
 import type { PermitHorse } from "./horse.ts";
 import { nobodyLightEnough } from "./lightest.ts";
-import { against, askedOf, barring, horseReasons, skillAct } from "./permission.ts";
-import { mayOverride, overriddenBy, type Reason } from "./reasons.ts";
+import { against, askedOf, barring, horseReasons, skillAct, tickReasons } from "./permission.ts";
+import { mayOverride, overriddenBy, type Reason, strengthOf } from "./reasons.ts";
 import { againstRecord } from "./record.ts";
 import { levelsAsked, mayAskFor, missingFor, STEP_LISTS, STEPS, type StepFacts, unreadyOf } from "./steps.ts";
 import { type PastSession, quietLately, riskNow } from "./trouble.ts";
@@ -277,5 +278,26 @@ describe("setting aside", () => {
         expect(mayOverride({ role: "manager", grade }, all)).toBe(false);
       }),
     );
+  });
+});
+
+const mark = (minute: number, state: CourseMark["state"]): CourseMark => ({ minute, state, side: null });
+describe("nobody gets on a horse that is tight", () => {
+  const reasons = (course: readonly CourseMark[], minute: number, bears: "nothing" | "rider" = "rider") =>
+    tickReasons({ asked: [], ticks: [], redSigns: [], course: courseNow(course, minute) }, { bears });
+  it("while it stands so; on the ground it is worked on, and only a manager sets it aside", () => {
+    for (const state of COURSE_STATES.filter(isTight)) {
+      const [reason] = barring(reasons([mark(2, state)], 5));
+      expect(reason).toEqual({ code: "not-soft", state, minutes: 3 });
+      expect(reasons([mark(2, state)], 5, "nothing")).toEqual([]);
+      expect(reason && mayOverride({ role: "manager", grade: 1 }, [reason])).toBe(true);
+      expect(reason && mayOverride({ role: "rider", grade: 5 }, [reason])).toBe(false);
+    }
+  });
+  it("and once it has softened it is got on, with that in mind", () => {
+    const found = reasons([mark(1, "tight"), mark(9, "soft")], 17);
+    expect(found).toEqual([{ code: "softened", state: "soft", minutes: 8 }]);
+    expect(found.map(strengthOf)).toEqual(["tells"]);
+    expect(reasons([mark(1, "soft")], 9)).toEqual([]);
   });
 });

@@ -3,6 +3,7 @@
  * ask for; together they are `against`. Every reason comes as data. What an act puts on the horse's back decides, whatever its card is called.
  */
 import type { SessionKind } from "../card/card.ts";
+import { type CourseNow, isTight } from "../card/course.ts";
 import type { PlaceId } from "../kernel/brand.ts";
 import { type Bears, mostBorne, type Skill } from "../ladder/skill.ts";
 import type { HorseReading, Stage } from "../reading/reading.ts";
@@ -274,14 +275,28 @@ export interface Ticked {
   readonly asked: readonly GateTick[];
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
+  /** How it stands just now, as it was tapped; missing or null: nobody did. */
+  readonly course?: CourseNow | null;
 }
 /** What was seen and not ticked on the ground just before. */
-export function tickReasons({ asked, ticks, redSigns }: Ticked, act: Pick<Act, "bears">): readonly Reason[] {
+export function tickReasons({ asked, ticks, redSigns, course = null }: Ticked, act: Pick<Act, "bears">): readonly Reason[] {
   const red = redSigns
     .filter((sign) => bearing(act) || sign === "sudden-change")
     .map((sign): Reason => ({ code: "red-sign", sign }));
   if (!bearing(act)) return red;
-  return [...red, ...asked.filter((tick) => !ticks.includes(tick)).map((tick): Reason => ({ code: "not-ticked", tick }))];
+  return [
+    ...red,
+    ...courseReasons(course),
+    ...asked.filter((tick) => !ticks.includes(tick)).map((tick): Reason => ({ code: "not-ticked", tick })),
+  ];
+}
+
+/** Nobody gets on a horse that is tight or trying to leave; one that has softened is got on with that in mind. */
+function courseReasons(course: CourseNow | null): readonly Reason[] {
+  if (!course) return [];
+  const { state, since: minutes, wasTight } = course;
+  if (isTight(state)) return [{ code: "not-soft", state, minutes }];
+  return wasTight ? [{ code: "softened", state, minutes }] : [];
 }
 
 /** Where and when, as far as it is known. */

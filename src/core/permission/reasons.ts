@@ -1,6 +1,7 @@
 /** Why something may not be done with a horse, as data: what it is, from which record, what it bars and who may set it aside. Wording is the interface's. */
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { IncidentKind } from "../card/card.ts";
+import type { CourseState } from "../card/course.ts";
 import type { RestrictedWork } from "../check/check.ts";
 import type { PersonId, PlaceId } from "../kernel/brand.ts";
 import type { Stage } from "../reading/reading.ts";
@@ -23,6 +24,7 @@ export const REASON_CODES = [
   "not-ready",
   "step-back",
   "red-sign",
+  "not-soft",
   "weather",
   "stage-place",
   "not-ticked",
@@ -92,12 +94,16 @@ export type Reason =
       "at" | "days" | "quiet" | "of"
     >)
   | { readonly code: "red-sign"; readonly sign: RedSign }
+  /** Tight, or trying to leave, as it was tapped last. */
+  | { readonly code: "not-soft"; readonly state: CourseState; readonly minutes: number }
   | WeatherBar
   | { readonly code: "stage-place"; readonly place: PlaceId; readonly stage: Stage }
   | { readonly code: "not-ticked"; readonly tick: GateTick }
   /** Told, never barring. */
   | { readonly code: "time-off"; readonly days: number }
-  | { readonly code: "incident"; readonly kind: IncidentKind; readonly day: LocalDate };
+  | { readonly code: "incident"; readonly kind: IncidentKind; readonly day: LocalDate }
+  /** It was tight today, and has stood so since. */
+  | { readonly code: "softened"; readonly state: CourseState; readonly minutes: number };
 
 /** bars: it is not done · tells: it is done, with this in mind. What bars may still be set aside by some, with a reason that stays. */
 export type Strength = "bars" | "tells";
@@ -108,12 +114,19 @@ export type Overrider = "nobody" | "manager" | "senior";
 
 const TOLD: ReadonlySet<string> = new Set(["prefer", "weight-ageing"]);
 export const strengthOf = (reason: Reason): Strength =>
-  reason.code === "time-off" || reason.code === "incident" || (reason.code === "load" && TOLD.has(reason.because))
+  reason.code === "time-off" ||
+  reason.code === "incident" ||
+  reason.code === "softened" ||
+  (reason.code === "load" && TOLD.has(reason.because))
     ? "tells"
     : "bars";
 /** From which record: the day's ticks, the weather, or what is written of horse and people. */
 export const sourceOf = ({ code }: Reason): "tick" | "weather" | "record" =>
-  code === "red-sign" || code === "not-ticked" ? "tick" : code === "weather" ? "weather" : "record";
+  code === "red-sign" || code === "not-soft" || code === "softened" || code === "not-ticked"
+    ? "tick"
+    : code === "weather"
+      ? "weather"
+      : "record";
 
 export function reachOf(reason: Reason): Reach {
   switch (reason.code) {
@@ -131,6 +144,7 @@ export function reachOf(reason: Reason): Reach {
     case "load":
     case "not-signed":
     case "not-ticked":
+    case "not-soft":
     case "does-not-ride":
     case "stage-place":
       return "bearing";
@@ -150,6 +164,7 @@ export function overriddenBy(reason: Reason): Overrider {
       return "senior";
     case "step-back":
     case "stage-place":
+    case "not-soft":
       return "manager";
     case "weather":
       return reason.what === "wind" ? "manager" : "nobody";

@@ -94,7 +94,11 @@ function proposedFor<P extends StepPerson>(asked: StepAsked<P>, { skill }: NextS
   const act = skillAct(skill, facts.reading);
   const days = planned.filter(({ day, skills }) => day >= today && skills.includes(skill.id)).map(({ day }) => day);
   // What puts weight on a back for the first time is done in a small place, where there is one.
-  const small = skill.bears === "nothing" || !places.some(({ separate }) => separate) || (given?.place.separate ?? false);
+  const small =
+    skill.bears === "nothing" ||
+    horse.stage === "riding" ||
+    !places.some(({ separate }) => separate) ||
+    (given?.place.separate ?? false);
   if (given && small && days.includes(today) && barring(against(horse, given, act, given.moment)).length === 0)
     return { day: today, rider: given.rider.id, helper: given.helper?.id ?? null, place: given.place.id };
   const day = days.find((one) => one > today || !given || !small);

@@ -129,6 +129,26 @@ describe("an owner's report", () => {
       { code: "signs-lately", sign: "girthy", times: 2 },
     ]);
   });
+  it("tells that it softens sooner, where enough sessions show it, and only then", () => {
+    const softAfter = (minutes: readonly number[]) =>
+      facts({
+        sessions: minutes.map((minute, i) => ({
+          card: String(i),
+          day: day(`2026-06-${10 + i}`),
+          kind: "ground",
+          record: record({
+            course: [
+              { minute: 0, state: "tight", side: "left" },
+              { minute, state: "soft", side: "left" },
+            ],
+          }),
+        })),
+      });
+    const told = (minutes: readonly number[]) => says(softAfter(minutes)).filter((say) => say.code === "softens");
+    expect(told([12, 11, 13, 9, 5, 4, 3])).toEqual([{ code: "softens", first: 12, now: 4 }]);
+    expect(told([12, 11, 13, 4, 3])).toEqual([]);
+    expect(told([4, 5, 4, 4, 5, 4])).toEqual([]);
+  });
   it("keeps the order of the blocks and leaves out the empty ones", () => {
     const order = composeReport(facts()).blocks.map((block) => BLOCK_IDS.indexOf(block.id));
     expect(order).toEqual([...order].sort((a, b) => a - b));

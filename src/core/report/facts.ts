@@ -130,6 +130,8 @@ export type Say =
   /** `all`: every skill of the branch that was seen is among them. */
   | { readonly code: "solid"; readonly branch: string; readonly skills: readonly string[]; readonly all: boolean }
   | { readonly code: "gained"; readonly skill: string; readonly side: TrackSide; readonly before: number; readonly now: number }
+  /** Minutes until it was soft, in the first sessions in which that was tapped and in the last. */
+  | { readonly code: "softens"; readonly first: number; readonly now: number }
   | { readonly code: "goal-met"; readonly skill: string }
   | { readonly code: "goal-ahead"; readonly skill: string; readonly chance: number }
   | {

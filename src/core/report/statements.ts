@@ -1,12 +1,13 @@
 /** What each block of a report has to say, from the record. A skill is named as seen only where a score stands behind it on every side. */
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
+import { minutesUntilSoft } from "../card/course.ts";
 import { cuesFor } from "../card/cues.ts";
 import { verdictOf } from "../forecast/chance.ts";
 import { scoresOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
-import { sidesOf } from "../kernel/sides.ts";
+import { SIDES, sidesOf } from "../kernel/sides.ts";
 import type { Ladder } from "../ladder/ladder.ts";
 import { type Levels, readLevels, trackKey, weakerSide } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -125,6 +126,28 @@ export function did(facts: ReportFacts): Statement[] {
   ];
 }
 
+/** So many sessions at either end are looked at, and so many minutes less are worth telling. */
+const SOFT_SESSIONS = 3;
+const SOFTER_BY = 2;
+function softens(sessions: readonly WorkedSession[]): Statement[] {
+  const soft = sessions.flatMap(({ card, record }) => {
+    const minutes = ([...SIDES, null] as const).flatMap((side) => minutesUntilSoft(record.course, side) ?? []);
+    return minutes.length > 0 ? [{ card, minutes: Math.max(...minutes) }] : [];
+  });
+  if (soft.length < 2 * SOFT_SESSIONS) return [];
+  const [early, late] = [soft.slice(0, SOFT_SESSIONS), soft.slice(-SOFT_SESSIONS)];
+  const mean = (list: typeof soft): number => Math.round(list.reduce((sum, { minutes }) => sum + minutes, 0) / list.length);
+  const [first, now] = [mean(early), mean(late)];
+  return first - now >= SOFTER_BY
+    ? [
+        statement(
+          { code: "softens", first, now },
+          [...early, ...late].map(({ card }) => card),
+        ),
+      ]
+    : [];
+}
+
 export function canDo(facts: ReportFacts, compared: readonly Compared[]): Statement[] {
   const seen = groupBy(
     facts.ladder.all.filter((skill) => isIn(facts.levels, skill, 0, 5)),
@@ -143,6 +166,7 @@ export function canDo(facts: ReportFacts, compared: readonly Compared[]): Statem
     .slice(0, GAINS);
   return [
     ...facts.goals.filter(({ met }) => met).map(({ skill }) => statement({ code: "goal-met", skill }, scoredIn(facts, skill))),
+    ...softens(facts.sessions),
     ...solid
       .filter((say) => say.skills.length > 0)
       .map((say) =>

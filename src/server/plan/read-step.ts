@@ -6,6 +6,7 @@ import type { PlaceId } from "#core/kernel/brand.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
 import { type StepPerson, stepTold } from "#core/plan/step-told.ts";
+import type { Stage } from "#core/reading/reading.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listPairings, listPlaces, listStayCards } from "#db/queries/day.ts";
@@ -45,8 +46,9 @@ export async function readStep(db: Db, stay: Stay, barn: Barn, today: LocalDate)
   const rider = people.find(({ id }) => id === card?.riderId);
   const at = open.find(({ id }) => id === card?.placeId);
   const moment = { place: at ?? null, hours: told[0]?.hours ?? [], ticked: null };
+  const horse = permitOf(record, today);
   const step = stepTold({
-    horse: permitOf(record, today),
+    horse,
     facts: stepFacts(record, readingOf(record)),
     goals: goals.map(({ skill }) => skill),
     today,
@@ -55,7 +57,7 @@ export async function readStep(db: Db, stay: Stay, barn: Barn, today: LocalDate)
       skills: items.map(({ skill }) => skill),
     })),
     people,
-    places: smallFirst(open),
+    places: smallFirst(open, horse.stage),
     redSigns: [],
     given:
       card && rider && at ? { rider, helper: people.find(({ id }) => id === card.helperId) ?? null, place: at, moment } : null,
@@ -84,9 +86,9 @@ export async function readStep(db: Db, stay: Stay, barn: Barn, today: LocalDate)
   };
 }
 
-/** What is new is done in a small place of its own first. */
-export const smallFirst = <P extends PermitPlace>(places: readonly P[]): readonly P[] =>
-  [...places].sort((a, b) => Number(b.separate) - Number(a.separate));
+/** What is new is done in a small place of its own first; a horse that is ridden on has outgrown it. */
+const smallFirst = <P extends PermitPlace>(places: readonly P[], stage: Stage): readonly P[] =>
+  [...places].sort((a, b) => (stage === "riding" ? -1 : 1) * (Number(b.separate) - Number(a.separate)));
 
 const stepPerson = (
   person: Person,

@@ -1,16 +1,19 @@
 /** How a stay goes, and its log, for the horse's page: counted from the record each time. */
 import type { CourseView, LogView } from "#contracts/views.watch.ts";
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
+import { minutesUntilSoft } from "#core/card/course.ts";
 import { answeredSigns, resultsFor } from "#core/check/check.ts";
 import { dayEffects } from "#core/forecast/day-effects.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf } from "#core/intake/measures.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
+import { SIDES } from "#core/kernel/sides.ts";
 import { trackKey } from "#core/ladder/level.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { hardByBranch, incidentsOf, paceOf, riderMix, workedLately } from "#core/watch/course.ts";
 import { slides, standstill } from "#core/watch/evidence.ts";
+import { stallTold } from "#core/watch/needs.ts";
 import { schoolingOrPain } from "#core/watch/reasoning.ts";
 import { weeksOf } from "#core/watch/weeks.ts";
 import { listRevised, listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
@@ -60,6 +63,10 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
     firsts: stay.firsts,
     slides: slides(scores, stay.delivered),
     stuck: mine?.stuck ?? [],
+    settles: worked.flatMap(({ day, course }) => {
+      const [left, right, both] = ([...SIDES, null] as const).map((side) => minutesUntilSoft(course, side));
+      return course.length > 0 ? [{ day, left: left ?? both ?? null, right: right ?? both ?? null }] : [];
+    }),
     reasoned: schoolingOrPain({
       answered: answeredOf(opened, evaluations, worked),
       signs: signsOf(opened, evaluations, worked),
@@ -86,8 +93,9 @@ function answeredOf({ stay, barn, today }: Opened, evaluations: readonly Evaluat
   return answeredSigns(weighed, resultsFor(stay.checks, today), weightsWith(barn.weights));
 }
 /** What stands still since the last stall alarm, or in the skills that gain nothing. */
-function standingOf({ stay }: Opened, told: ForecastRecord | undefined, scores: readonly StayScore[]) {
-  const alarm = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
+function standingOf({ stay, today }: Opened, told: ForecastRecord | undefined, scores: readonly StayScore[]) {
+  const days = stay.delivered.map((day) => stayDay(stay.firstDay, day));
+  const alarm = stallTold(told?.alarms ?? [], days, stayDay(stay.firstDay, today));
   if (alarm) return standstill(scores, alarm.tracks, addDays(stay.firstDay, alarm.since));
   const stuck = new Set(told?.stuck ?? []);
   const last = scores.at(-1)?.day;

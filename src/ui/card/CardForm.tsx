@@ -3,6 +3,7 @@ import { useCallback, useState } from "react";
 import type { Told } from "#contracts/card.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { WEATHERS, type Weather } from "#core/card/card.ts";
+import { courseNow } from "#core/card/course.ts";
 import { setMinutes, type TimerName } from "#core/card/timers.ts";
 import { readGate } from "#core/gate/gate.ts";
 import { mayOverride } from "#core/permission/reasons.ts";
@@ -15,6 +16,7 @@ import { plural } from "#ui/words/figures.ts";
 import { sayGateState } from "#ui/words/gate.ts";
 import { WEATHER } from "#ui/words/labels.ts";
 import { AgainstRecord } from "./AgainstRecord.tsx";
+import { CoursePad } from "./CoursePad.tsx";
 import { Ending } from "./Ending.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { FirstMount } from "./FirstMount.tsx";
@@ -66,7 +68,8 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     redSigns: draft.redSigns,
     windy: draft.weather === "windy",
   };
-  const answer = readGate(view.gate, spot, view.card.kind);
+  const course = courseNow(draft.course, draft.groundMinutes + draft.saddleMinutes);
+  const answer = readGate(view.gate, { ...spot, course }, view.card.kind);
   const setAside = draft.overrideReason !== "" && mayOverride(view.actor, answer.reasons);
   const isWritten = draft.groundMinutes + draft.saddleMinutes > 0 || draft.scores.length > 0 || draft.mount !== null;
   const against = isWritten
@@ -163,6 +166,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
             />
           ))}
         </div>
+        <CoursePad {...part} />
         <Scores {...part} />
       </Step>
       <Step name="happened" at={at}>

@@ -4,6 +4,7 @@ import type { CardView } from "#contracts/views.card.ts";
 import type { Mounting } from "#core/card/first-mount.ts";
 import { EMPTY_RECORD, type OpenRecord, type RecordField } from "#core/card/merge.ts";
 import { minutesOf, NO_TIMERS, standingAt, type Timers } from "#core/card/timers.ts";
+import type { Side } from "#core/kernel/sides.ts";
 import { type GateTick, type RedSign } from "#core/permission/ground-check.ts";
 
 /** `endedWell` is null until somebody says so: nothing is assumed. */
@@ -15,6 +16,8 @@ export interface Draft extends OpenRecord {
   readonly timers: Timers;
   /** A clock that runs beside a skill. */
   readonly clock: { readonly skill: string; readonly since: number } | null;
+  /** The side that is worked, for the taps of its course. */
+  readonly courseSide: Side | null;
   /** A first mounting that is under way; what it reached stands in `mount`. */
   readonly mounting: Mounting | null;
   /** The revision that it was begun from; what others wrote since is joined by the server. */
@@ -36,6 +39,7 @@ export function draftOf(view: CardView): Draft {
       overrideReason: newest.overrideReason,
       timers: standingAt(newest.record),
       clock: null,
+      courseSide: null,
       mounting: null,
       base: newest.revision,
     };
@@ -48,6 +52,7 @@ export function draftOf(view: CardView): Draft {
     overrideReason: "",
     timers: NO_TIMERS,
     clock: null,
+    courseSide: null,
     mounting: null,
     base: null,
   };

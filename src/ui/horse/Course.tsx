@@ -7,6 +7,7 @@ import { STEEP } from "#core/tools/workload.ts";
 import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { sayReasoned } from "#ui/words/needs.ts";
+import { Settles } from "./Settles.tsx";
 
 const EASY = { left: "right", right: "left" } as const;
 const times = (factor: number): string => factor.toFixed(1);
@@ -127,6 +128,7 @@ export function Course({ view }: { view: CourseView }) {
           </ul>
           {bodies.length === 0 && <p className="text-dim">Not measured yet.</p>}
         </div>
+        {view.settles.length > 0 && <Settles settles={view.settles} />}
         <div>
           <h3>Firsts</h3>
           <ul>

@@ -1,6 +1,7 @@
 import type { SessionView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
+import { sayCourse } from "#ui/words/course.ts";
 import { listed } from "#ui/words/figures.ts";
 import { sayIncident } from "#ui/words/incident.ts";
 import { GAIT, RED, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
@@ -16,6 +17,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
   ]
     .filter(Boolean)
     .join(", ");
+  const course = sayCourse(record.course);
   return (
     <article className="border-t border-line py-2">
       <h3>
@@ -50,6 +52,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
       {!short && (
         <>
           <p>{sayScores(record.scores).join(" · ")}</p>
+          {course && <p>{course}</p>}
           {record.measures.length > 0 && <p>{record.measures.map(sayMeasure).join(" · ")}</p>}
           {record.swaps.map((swap) => (
             <p key={swap.skill}>▲ {saySwap(swap)}</p>

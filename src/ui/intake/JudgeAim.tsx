@@ -107,7 +107,7 @@ export function JudgeAim({
                   ))}
                 </select>
                 <Button className="ml-auto" aria-label={`Take off the goals: ${name}`} onClick={() => put(i, null)}>
-                  Take off the goals
+                  Take off
                 </Button>
               </div>
               <p className="text-dim">

@@ -19,6 +19,7 @@ import type {
   Tack,
   Weather,
 } from "#core/card/card.ts";
+import type { CourseState } from "#core/card/course.ts";
 import type { Cue } from "#core/card/cues.ts";
 import type { MountStep } from "#core/card/first-mount.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
@@ -155,6 +156,12 @@ export const LED_BY: Record<LedBy, string> = {
   "going-faster": "Going faster",
   "left-alone": "Left alone",
   "nothing-seen": "Nothing seen",
+};
+export const COURSE: Record<CourseState, string> = {
+  tight: "Tight",
+  leaving: "Trying to leave",
+  softening: "Softening",
+  soft: "Soft",
 };
 export const ENDING: Record<EndingTick, string> = {
   "good-note": "Stopped on something it can do",

@@ -9,7 +9,7 @@ import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { Missing } from "#core/permission/steps.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
-import { HOLD, INCIDENT, RED, STAGE, TICK } from "./labels.ts";
+import { COURSE, HOLD, INCIDENT, RED, STAGE, TICK } from "./labels.ts";
 import { sayWeatherBar } from "./weather.ts";
 
 /** Who and where, as far as the screen may name them. */
@@ -143,6 +143,10 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
       return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor anything above it"}. Missing: ${listed(sayMissing(reason.missing))}.`;
     case "step-back":
       return sayStepBack(reason);
+    case "not-soft":
+      return `${COURSE[reason.state]} for ${plural(reason.minutes, "minute")} now: on the ground until it has softened.`;
+    case "softened":
+      return `It was tight today; ${inner(COURSE[reason.state])} for ${plural(reason.minutes, "minute")}.`;
     case "red-sign":
       return reason.sign === "sudden-change"
         ? `${RED[reason.sign]}. Stop all work and call the vet.`
@@ -195,6 +199,8 @@ export const REASON_WORD: Readonly<Record<Reason["code"], string>> = {
   "not-ready": "ground",
   "step-back": "ground",
   "red-sign": "red",
+  "not-soft": "tight",
+  softened: "softened",
   weather: "weather",
   "stage-place": "place",
   "not-ticked": "ticks",

@@ -8,7 +8,7 @@ import { signOf } from "#core/intake/signs.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { inner, listed } from "./figures.ts";
 import { sayIncident } from "./incident.ts";
-import { ENDING, GAIT, MOUNT, SIDE, TACK, WEATHER } from "./labels.ts";
+import { COURSE, ENDING, GAIT, MOUNT, SIDE, TACK, WEATHER } from "./labels.ts";
 import { sayFigure } from "./measures.ts";
 
 export const sayScores = (scores: SessionRecord["scores"]): readonly string[] =>
@@ -28,6 +28,9 @@ export const sayMount = ({ left, right }: NonNullable<SessionRecord["mount"]>): 
 export const sayReading = ({ minute, pulse, breaths }: SessionRecord["readings"][number]): string =>
   `after ${minute} min ${[pulse === null ? "" : `pulse ${pulse}`, breaths === null ? "" : `${breaths} breaths`].filter(Boolean).join(", ")}`;
 
+export const sayCourseMark = ({ minute, state, side }: SessionRecord["course"][number]): string =>
+  `minute ${minute}: ${inner(COURSE[state])}${side ? `, ${side}` : ""}`;
+
 const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (id: string) => string) => string] } = {
   groundMinutes: ["Minutes on the ground", (r) => String(r.groundMinutes)],
   saddleMinutes: ["Minutes in the saddle", (r) => String(r.saddleMinutes)],
@@ -39,6 +42,7 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
   scores: ["Scores", (r) => [...sayScores(r.scores)].sort().join("\n")],
   measures: ["Counted and timed", (r) => r.measures.map(sayMeasure).join("\n")],
   swaps: ["Swapped", (r) => r.swaps.map(saySwap).join("\n")],
+  course: ["How it stood", (r) => r.course.map(sayCourseMark).join("\n")],
   signs: ["Signs", (r) => r.signs.map((seen) => `${signOf(seen.sign).words} ${SIDE[seen.side]} ${seen.strength}`).join("\n")],
   incidents: ["Incidents", (r) => r.incidents.map(sayIncident).join("\n")],
   firsts: ["Firsts", (r) => r.firsts.map((first) => first.words).join("\n")],

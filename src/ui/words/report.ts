@@ -109,6 +109,8 @@ export function sayStatement(say: Say, key: string, style: Style): string {
         : `${branchWords(say.branch)}: ${SCORE_WORDS[4]}, in ${skills(say.skills)}.`;
     case "gained":
       return `${here().of(say.skill).words}${on(say.side)}: from ${score(say.before)} to ${score(say.now)}.`;
+    case "softens":
+      return `At first it took about ${plural(say.first, "minute")} until ${horse} was soft; now ${say.now === 0 ? "it begins so" : `it takes about ${plural(say.now, "minute")}`}.`;
     case "goal-met":
       return pick(`Reached: ${words(say.skill)}.`, `Agreed on, and there: ${words(say.skill)}.`);
     case "goal-ahead":

@@ -169,6 +169,8 @@ const SAYS: Say[] = [
   { code: "week", from: DAY, to: DAY, given: 3, minutes: 130 },
   { code: "week-without", from: DAY, to: DAY, held: true },
   { code: "worked-on", skills: ["trot", "lead"] },
+  { code: "softens", first: 12, now: 4 },
+  { code: "softens", first: 5, now: 0 },
   { code: "goal-met", skill: "trot" },
   { code: "goal-ahead", skill: "trot", chance: 0.8 },
   { code: "goal-open", skill: "trot", because: "rungs-below", now: 2, below: ["forward"] },
