@@ -1,5 +1,6 @@
 import { z } from "zod/mini";
 import {
+  CALM_ANSWERS,
   CANCEL_CAUSES,
   DURINGS,
   ENDINGS,
@@ -112,6 +113,9 @@ export const RecordFields = z
     endedWell: flag,
     word: words(1000),
     nextTime: words(1000),
+    ifCalm: orElse(z.nullable(skill), null),
+    calm: orElse(z.nullable(z.object({ skill, answer: oneOf(CALM_ANSWERS), why: words(300) })), null),
+    smaller: orElse(flag, false),
   })
   .check(
     z.refine((x) => x.groundMinutes + x.saddleMinutes > 0, {

@@ -15,6 +15,7 @@ import type { Method } from "#core/ladder/methods.ts";
 import type { GateTick } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import type { AskedSkill } from "#core/permission/permission.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import type { CardWork, Withheld } from "#core/plan/card-work.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
@@ -83,6 +84,13 @@ export interface CardView {
   readonly work: CardWork;
   /** What each score looks like, of the work and of what was scored: skill by skill, 0 to 5. */
   readonly anchors: Readonly<Record<string, readonly string[]>>;
+  /** What the last rider would try, if it is calm; null: nothing, or it was answered since. `reasons`: why it may not be asked today. */
+  readonly ifCalm: {
+    readonly skill: string;
+    readonly by: string;
+    readonly day: LocalDate;
+    readonly reasons: readonly Reason[];
+  } | null;
   /** Skills that gained next to nothing over their last four works. */
   readonly stuck: readonly string[];
   readonly recentScores: readonly { readonly skill: string; readonly side: TrackSide; readonly scores: readonly number[] }[];

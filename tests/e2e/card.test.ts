@@ -184,7 +184,7 @@ describe("a card on the phone", () => {
     await openGate(page);
     await text(page, "Gate open");
     await go(page, "Work");
-    await choose(page, "left");
+    await tap(page, "left");
     await thumb(await page.waitForSelector("[data-course='tight']"));
     await text(page, "stay on the ground until it softens");
     await reload(page);
@@ -211,6 +211,42 @@ describe("a card on the phone", () => {
         { minute: 9, state: "soft", side: "left" },
       ],
     });
+    await page.evaluate(() => localStorage.clear());
+    await page.close();
+  });
+  it("asks what the last rider would try if it is calm", async () => {
+    const { id, who } = await card("ridden");
+    const { sql } = screens.site;
+    const [last] = await sql`
+      SELECT k.id, k.revision FROM card k WHERE k.stay_id = (SELECT stay_id FROM card WHERE id = ${id}) AND k.state = 'closed' ORDER BY k.day DESC LIMIT 1`;
+    await sql`UPDATE card_revision SET if_calm = 'lead' WHERE card_id = ${last?.["id"]} AND revision = ${last?.["revision"]}`;
+    // Pages are kept until the barn moves on.
+    await sql`UPDATE barn SET revision = revision + 1`;
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    await text(page, "if calm,");
+    await tap(page, "Not yet");
+    await fill(page, "Why not yet", "Fresh today.");
+    await expectTargets(page, "the question", 56);
+    await tap(page, "Yes, today");
+    await go(page, "Work");
+    await page.waitForSelector("[role=group][aria-label^='Lead at the shoulder']");
+    await page.evaluate(() => localStorage.clear());
+    await page.close();
+  });
+  it("takes the smaller version in one tap, where it has one", async () => {
+    const page = await screens.as("odalys", PHONE);
+    const cards = await screens.site.sql`SELECT id FROM card WHERE day = '2026-07-14' AND state = 'handed-out' ORDER BY kind, id`;
+    let found = false;
+    for (const { id } of cards) {
+      await screens.visit(page, `/card/${id}`);
+      found = (await bodyOf(page)).includes("Take the smaller version");
+      if (found) break;
+    }
+    expect(found).toBe(true);
+    await tap(page, "Take the smaller version");
+    await go(page, "Work");
+    await text(page, "The work: the smaller version");
     await page.evaluate(() => localStorage.clear());
     await page.close();
   });

@@ -1,6 +1,6 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { bodyOf, button, choose, expectAccessible, fill, PHONE, Screens, TABLET, text } from "#tests/screen.ts";
+import { bodyOf, button, choose, expectAccessible, fill, PHONE, reload, Screens, TABLET, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 import { clock } from "#ui/words/figures.ts";
 
@@ -149,11 +149,34 @@ describe("the day", () => {
     const paper = await screens.as("wren");
     await screens.visit(paper, "/today/print");
     await paper.emulateMediaType("print");
-    expect(await bodyOf(paper)).toMatch(/Wren Castellanos[\s\S]*Juniper Tax/);
+    expect(await bodyOf(paper)).toMatch(/Wren Castellanos[\s\S]*Juniper Tax[\s\S]*because[\s\S]*ended well/);
     expect(
       await paper.$$eval("header, nav, button", (all) => all.filter((one) => (one as HTMLElement).offsetParent !== null).length),
     ).toBe(0);
     await paper.close();
+  });
+  it("takes what was written on paper, a row a horse, as the phone would have sent it", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/today/paper");
+    const [row] = await screens.site.sql`
+      SELECT k.id, h.name AS horse FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person p ON p.id = k.rider_id
+      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND k.kind = 'ground' ORDER BY p.name, k.start LIMIT 1`;
+    const horse = String(row?.["horse"]);
+    const closes = () => button(page, `Close the card of ${horse}`);
+    await page.type(`[aria-label="${horse}: minutes ground"]`, "35");
+    await page.select(`[aria-label="${horse}: how it ended"]`, "yes");
+    await page.type(`[aria-label="${horse}: a word for the next rider"]`, "From the sheet.");
+    const [score] = await page.$$(`select[aria-label^="${horse}, "]`);
+    await score?.select("4");
+    await expectAccessible(page, "from paper");
+    // Kept on the device until it is sent.
+    await reload(page);
+    await closes().click();
+    await text(page, "✓ Closed.");
+    const [kept] = await screens.site.sql`
+      SELECT v.ground_minutes, v.word, v.ended_well, (SELECT count(*)::int FROM card_score c WHERE c.card_id = v.card_id) AS scores FROM card_revision v WHERE v.card_id = ${row?.["id"]}`;
+    expect(kept).toMatchObject({ groundMinutes: 35, word: "From the sheet.", endedWell: true, scores: 1 });
+    await page.close();
   });
   it("shows another desk's placing by itself", async () => {
     const [one, two] = [await open(), await open()];

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { RecordFields } from "#contracts/card.ts";
 import type { Actor } from "#contracts/people.ts";
+import { addDays } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { listWorked } from "#db/queries/card.ts";
@@ -56,10 +57,34 @@ describe("closing a card", () => {
       endedWell: false,
       word: "Tight on the right.",
       nextTime: "Begin right.",
+      ifCalm: "canter",
+      calm: { skill: "trot", answer: "not-yet", why: "Wind." },
+      smaller: true,
     });
     expect(await close(card, { record: written })).toBe("done");
     const [kept] = await listWorked(barn.sql, stay);
     expect(kept).toMatchObject({ ...written, gateState: "open", revision: 1 });
+  });
+  it("asks back what the rider before would try if it is calm, until somebody has", async () => {
+    const stay = await barn.horse("If calm");
+    const today = barn.today;
+    const asked = async (day: number, changes: Parameters<typeof record>[0]) => {
+      barn.today = addDays(today, day);
+      const card = await barn.handedOut(stay, { start: 10, kind: "both", length: 2 });
+      const { ifCalm } = must(await readCard(barn.deps, card, barn.rider), "a card");
+      expect(await close(card, { record: record({ saddleMinutes: 20, ...changes }) })).toBe("done");
+      barn.today = today;
+      return ifCalm;
+    };
+    expect(await asked(1, { ifCalm: "canter" })).toBeNull();
+    expect(await asked(2, { calm: { skill: "canter", answer: "not-yet", why: "Fresh." } })).toMatchObject({
+      skill: "canter",
+      by: barn.rider.name,
+      day: addDays(today, 1),
+      reasons: [],
+    });
+    expect(await asked(3, { calm: { skill: "canter", answer: "yes", why: "" } })).toMatchObject({ skill: "canter" });
+    expect(await asked(4, {})).toBeNull();
   });
   it("cannot be done before it is handed out, nor ahead of its day, nor after it was cancelled", async () => {
     const stay = await barn.horse();

@@ -107,6 +107,13 @@ export interface Swap {
   readonly why: string;
 }
 
+export const CALM_ANSWERS = ["yes", "not-yet"] as const;
+export interface CalmAnswer {
+  readonly skill: string;
+  readonly answer: (typeof CALM_ANSWERS)[number];
+  readonly why: string;
+}
+
 /** One revision of a session's record. A correction is a new revision; the earlier one stays. */
 export interface SessionRecord {
   readonly groundMinutes: number;
@@ -133,4 +140,10 @@ export interface SessionRecord {
   readonly endedWell: boolean;
   readonly word: string;
   readonly nextTime: string;
+  /** To be tried next time, if it is calm; null: nothing was asked for. */
+  readonly ifCalm: string | null;
+  /** What became of what the rider before had asked for so; null: nothing was, or nobody answered. */
+  readonly calm: CalmAnswer | null;
+  /** The smaller version of the card was worked. */
+  readonly smaller: boolean;
 }

@@ -61,6 +61,9 @@ export const EMPTY_RECORD: OpenRecord = {
   endedWell: null,
   word: "",
   nextTime: "",
+  ifCalm: null,
+  calm: null,
+  smaller: false,
 };
 
 /** `base` is what both began from. A list loses what either took out and gains what either added. */

@@ -25,6 +25,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/today": staff,
   "/today/data": staff,
   "/today/print": staff,
+  "/today/paper": staff,
   "/today/wall": staff,
   "/today/evening": manager,
   "/week": manager,

@@ -5,10 +5,12 @@ import { must } from "#core/kernel/assert.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { trackKey } from "#core/ladder/level.ts";
+import type { Skill } from "#core/ladder/skill.ts";
 import { against, askedOf, barring, skillAct } from "#core/permission/permission.ts";
+import type { Reason } from "#core/permission/reasons.ts";
 import { weatherLimits } from "#core/weather/weather.ts";
 import { findBarn } from "#db/queries/barn.ts";
-import { listRevisions, listScores, listWorked } from "#db/queries/card.ts";
+import { listRevisions, listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { listPages } from "#db/queries/ladder.ts";
@@ -19,6 +21,20 @@ import { limitsInForce, permitPerson } from "../stay/facts.ts";
 import { toRevision } from "../stay/read-horse.ts";
 import { essentialsOf } from "./essentials.ts";
 import { cardFacts } from "./gate-facts.ts";
+
+/** What a rider would try when it is calm is asked until somebody answers it. */
+function ifCalmOf(
+  earlier: readonly Worked[],
+  barred: (skill: Skill) => readonly Reason[],
+  ladder: readonly Skill[],
+): CardView["ifCalm"] {
+  const asked = earlier.findLast(({ ifCalm }) => ifCalm !== null);
+  const skill = ladder.find(({ id }) => id === asked?.ifCalm);
+  if (!asked || !skill) return null;
+  const since = earlier.slice(earlier.indexOf(asked) + 1);
+  if (since.some(({ calm }) => calm?.skill === skill.id && calm.answer === "yes")) return null;
+  return { skill: skill.id, by: asked.rider, day: asked.day, reasons: barred(skill) };
+}
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 const LAST_SCORES = 3;
@@ -91,6 +107,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     }),
     anchors: anchorsOf(pages),
     stuck: facts.stuck,
+    ifCalm: ifCalmOf(earlier, (skill) => barring(against(gate.horse, staff, skillAct(skill, reading), moment)), ladder),
     work,
     recentScores: byTrack.map(({ skill, side, scores }) => ({ skill, side, scores: scores.slice(-LAST_SCORES) })),
     best: byTrack.map(({ skill, side, scores }) => ({ skill, side, best: Math.max(...scores) })),

@@ -23,6 +23,7 @@ import { FirstMount } from "./FirstMount.tsx";
 import { Firsts } from "./Firsts.tsx";
 import { Gate } from "./Gate.tsx";
 import { Gear } from "./Gear.tsx";
+import { IfCalm } from "./IfCalm.tsx";
 import { Incidents } from "./Incidents.tsx";
 import { MainWork } from "./MainWork.tsx";
 import type { Part } from "./part.ts";
@@ -107,7 +108,8 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     <div className="grid gap-5 pb-20 md:pb-0">
       {restored && <p className="text-ochre">▲ Kept on this phone and not sent yet.</p>}
       <Step name="before" at={at}>
-        <MainWork view={view} />
+        <MainWork {...part} />
+        <IfCalm {...part} />
         <Essentials view={view} />
         <Choice<Weather>
           name="weather"

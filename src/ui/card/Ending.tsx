@@ -1,10 +1,11 @@
 /** The end: what belongs to it, whether it was good, and the words for the next rider. Typed, or dictated with the phone's own keyboard. */
+import { here } from "#contracts/ladder.here.ts";
 import { ENDINGS } from "#core/card/card.ts";
 import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { ENDING } from "#ui/words/labels.ts";
 import type { Part } from "./part.ts";
 
-export function Ending({ draft, put }: Part) {
+export function Ending({ view, draft, put }: Part) {
   const area = (id: "word" | "nextTime", label: string) => (
     <label className="sign block text-dim">
       {label}
@@ -45,6 +46,21 @@ export function Ending({ draft, put }: Part) {
       />
       {area("word", "A word for the next rider")}
       {area("nextTime", "Next time")}
+      <label className="sign block text-dim">
+        Next time, if calm
+        <select
+          className={`${INPUT} h-14 font-sans text-ink`}
+          value={draft.ifCalm ?? ""}
+          onChange={(event) => put({ ifCalm: event.target.value || null })}
+        >
+          <option value="">Nothing to ask</option>
+          {[...new Set([...view.work.leaveAlone, ...view.ladder.map(({ skill }) => skill.id)])].map((id) => (
+            <option key={id} value={id}>
+              {here().of(id).words}
+            </option>
+          ))}
+        </select>
+      </label>
     </section>
   );
 }

@@ -1,13 +1,15 @@
 /** What the session is about, and why: the first thing on the card. */
 
 import { here } from "#contracts/ladder.here.ts";
-import type { CardView } from "#contracts/views.card.ts";
+import { Button } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";
+import type { Part } from "./part.ts";
 
 const words = (ids: readonly string[]): string => listed(ids.map((id) => inner(here().of(id).words)));
 
-export function MainWork({ view }: { view: CardView }) {
+/** `draft` and `put`: the card is being written; else it is only read. */
+export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick<Part, "draft" | "put">>) {
   const { items, because, leaveAlone, smaller } = view.work;
   const main = items.filter(({ role }) => role === "main");
   if (main.length === 0) return null;
@@ -29,9 +31,21 @@ export function MainWork({ view }: { view: CardView }) {
         </p>
       )}
       {smaller.length > 0 && (
-        <p>
-          <span className="sign text-dim">If windy, tight or alone</span> only {words(smaller)}
-        </p>
+        <div className="flex flex-wrap items-center gap-2">
+          <p className="grow">
+            <span className="sign text-dim">If windy, tight or alone</span> only {words(smaller)}
+          </p>
+          {draft && put && (
+            <Button
+              className="min-h-14"
+              aria-pressed={draft.smaller}
+              tone={draft.smaller ? "main" : "plain"}
+              onClick={() => put({ smaller: !draft.smaller })}
+            >
+              {draft.smaller ? "✓ The smaller version" : "Take the smaller version"}
+            </Button>
+          )}
+        </div>
       )}
     </section>
   );

@@ -73,10 +73,17 @@ export function Scores({ view, draft, put: change }: Part) {
     const rest = scores.filter((given) => given.skill !== skill || given.side !== side);
     onChange(score === null ? rest : [...rest, { skill, side, score }]);
   };
+  const { smaller } = view.work;
+  const isScored = (skill: string): boolean => scores.some((given) => given.skill === skill);
+  // Of the smaller version only that is asked, and what was worked all the same.
+  const isAsked = ({ skill, role }: WorkItem): boolean =>
+    !draft.smaller || smaller.includes(skill) || role === "handling" || isScored(skill);
+  const calmed = draft.calm?.answer === "yes" && !listed.includes(draft.calm.skill) ? [draft.calm.skill] : [];
+  const more = [...new Set([...(draft.smaller ? smaller.filter((skill) => !listed.includes(skill)) : []), ...calmed, ...added])];
   const items: WorkItem[] = [
     // What is finished with may have been worked already: it is scored once.
-    ...view.work.items.filter((item, i, all) => all.findIndex(({ skill }) => skill === item.skill) === i),
-    ...added.map((skill) => ({ skill, role: "main" as const, isNew: false, side: null, when: [] })),
+    ...view.work.items.filter((item, i, all) => all.findIndex(({ skill }) => skill === item.skill) === i).filter(isAsked),
+    ...more.map((skill) => ({ skill, role: "main" as const, isNew: false, side: null, when: [] })),
   ];
   const again = view.work.items
     .filter(({ role, skill }, i, all) => role === "finish" && all.findIndex((one) => one.skill === skill) < i)
@@ -115,7 +122,7 @@ export function Scores({ view, draft, put: change }: Part) {
   const asked = (item: WorkItem): readonly TrackSide[] => (oneSide(item) ? sidesAsked(item).slice(0, 1) : sidesAsked(item));
   return (
     <section aria-labelledby="work-title">
-      <h2 id="work-title">The work</h2>
+      <h2 id="work-title">{draft.smaller ? "The work: the smaller version" : "The work"}</h2>
       {items.length === 0 && <p className="text-dim">The record names no work yet: choose what you did below.</p>}
       {items.map((item) => (
         <div key={item.skill} className="relative border-t border-line py-2">

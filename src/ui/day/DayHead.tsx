@@ -56,6 +56,12 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
         >
           Print
         </a>
+        <a
+          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          href={`/today/paper?day=${view.day}`}
+        >
+          From paper
+        </a>
         <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today/wall">
           Wall
         </a>

@@ -282,7 +282,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
               onHover={setCursor}
             />
             <div className="md:hidden">
-              <StringList view={view} me={me} links />
+              <StringList view={view} me={me} />
             </div>
             {view.changes.length > 0 && (
               <details className="pt-4">

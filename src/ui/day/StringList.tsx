@@ -3,8 +3,8 @@ import { clock } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { live, namesOf } from "./sheet.ts";
 
-/** The strings as lists: on the phone, and on the printed sheet. The reader's own comes first. */
-export function StringList({ view, me, links }: { view: DayView; me: string | null; links: boolean }) {
+/** The strings as lists, on the phone. The reader's own comes first. */
+export function StringList({ view, me }: { view: DayView; me: string | null }) {
   const names = namesOf(view);
   const cards = live(view.cards);
   const people = [...view.people]
@@ -12,7 +12,7 @@ export function StringList({ view, me, links }: { view: DayView; me: string | nu
     .filter((person) => cards.some((card) => card.rider === person.id || card.helper === person.id));
   if (people.length === 0) return <p className="py-4">Nothing is on the sheet of this day yet.</p>;
   return (
-    <div className="grid gap-4 print:gap-3">
+    <div className="grid gap-4">
       {people.map((person) => (
         <section key={person.id} className="break-inside-avoid">
           <h2>{person.id === me ? `My string` : person.name}</h2>
@@ -21,15 +21,12 @@ export function StringList({ view, me, links }: { view: DayView; me: string | nu
               .filter((card) => card.rider === person.id || card.helper === person.id)
               .sort((a, b) => a.start - b.start)
               .map((card) => (
-                <li
-                  key={card.card}
-                  className="grid grid-cols-[6.5rem_1fr_auto] items-center gap-2 border-b border-line py-2 print:py-1"
-                >
+                <li key={card.card} className="grid grid-cols-[6.5rem_1fr_auto] items-center gap-2 border-b border-line py-2">
                   <span>
                     {clock(card.start)}–{clock(card.start + card.length)}
                   </span>
                   <span className="min-w-0">
-                    {links && card.rider === person.id ? (
+                    {card.rider === person.id ? (
                       <a href={`/card/${card.card}`} className="sign text-lg">
                         {card.horse}
                       </a>

@@ -1,3 +1,4 @@
+import { here } from "#contracts/ladder.here.ts";
 import type { SessionView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
@@ -6,7 +7,7 @@ import { listed } from "#ui/words/figures.ts";
 import { sayIncident } from "#ui/words/incident.ts";
 import { GAIT, RED, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
 import { sayTogether } from "#ui/words/reasons.ts";
-import { sayMeasure, sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
+import { sayCalm, sayMeasure, sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
 
 /** One session as it was written down. `short` leaves the scores to the log. */
 export function SessionEntry({ session, short = false }: { session: SessionView; short?: boolean }) {
@@ -68,8 +69,11 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
           </p>
         </>
       )}
+      {record.smaller && <p className="text-sm">The smaller version of the card was worked.</p>}
+      {record.calm && <p className="text-sm">If calm, {sayCalm(record.calm)}</p>}
       {record.word && <p>“{record.word}”</p>}
       {record.nextTime && <p className="text-sm">Next time: {record.nextTime}</p>}
+      {record.ifCalm && <p className="text-sm">Next time, if calm: {here().of(record.ifCalm).words}</p>}
     </article>
   );
 }

@@ -79,7 +79,7 @@ export function JudgeAim({
           return (
             <li key={goal.skill} className="border-b border-line py-2">
               <div className="flex flex-wrap items-center gap-2">
-                <strong>{name}</strong>
+                <strong className="w-full">{name}</strong>
                 <select
                   aria-label={`${name}: how far`}
                   className={`${BARE_INPUT} w-auto`}

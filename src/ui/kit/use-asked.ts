@@ -20,7 +20,8 @@ export function useAsked<T>(route: string, body: unknown): Answered<T> {
       setState({ answer: null, waiting: false, failed: false });
       return;
     }
-    const stop = new AbortController();
+    // An answer to what was typed before is left to come, and not heard.
+    let heard = true;
     setState((before) => ({ ...before, waiting: true }));
     const timer = setTimeout(async () => {
       try {
@@ -28,17 +29,16 @@ export function useAsked<T>(route: string, body: unknown): Answered<T> {
           method: "POST",
           headers: { "Content-Type": "application/json" },
           body: asked,
-          signal: stop.signal,
         });
         const answer = response.ok ? ((await response.json()) as T) : null;
-        if (!stop.signal.aborted) setState({ answer, waiting: false, failed: answer === null });
+        if (heard) setState({ answer, waiting: false, failed: answer === null });
       } catch {
-        if (!stop.signal.aborted) setState((before) => ({ ...before, waiting: false, failed: true }));
+        if (heard) setState((before) => ({ ...before, waiting: false, failed: true }));
       }
     }, QUIET_MS);
     return () => {
       clearTimeout(timer);
-      stop.abort();
+      heard = false;
     };
   }, [route, asked]);
   return state;

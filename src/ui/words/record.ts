@@ -31,6 +31,9 @@ export const sayReading = ({ minute, pulse, breaths }: SessionRecord["readings"]
 export const sayCourseMark = ({ minute, state, side }: SessionRecord["course"][number]): string =>
   `minute ${minute}: ${inner(COURSE[state])}${side ? `, ${side}` : ""}`;
 
+export const sayCalm = ({ skill, answer, why }: NonNullable<SessionRecord["calm"]>): string =>
+  `${here().of(skill).words}: ${answer === "yes" ? "it was calm, and asked" : "not yet"}${why ? `. ${why}` : ""}`;
+
 const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (id: string) => string) => string] } = {
   groundMinutes: ["Minutes on the ground", (r) => String(r.groundMinutes)],
   saddleMinutes: ["Minutes in the saddle", (r) => String(r.saddleMinutes)],
@@ -52,6 +55,9 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
   endedWell: ["Ended well", (r) => (r.endedWell === null ? "" : r.endedWell ? "yes" : "no")],
   word: ["Word for the next rider", (r) => r.word],
   nextTime: ["Next time", (r) => r.nextTime],
+  ifCalm: ["Next time, if calm", (r) => (r.ifCalm === null ? "" : here().of(r.ifCalm).words)],
+  calm: ["If calm", (r) => (r.calm === null ? "" : sayCalm(r.calm))],
+  smaller: ["The smaller version", (r) => (r.smaller ? "yes" : "no")],
 };
 
 export const fieldWords = (field: RecordField): string => SAYS[field][0];
