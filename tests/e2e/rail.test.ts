@@ -50,6 +50,30 @@ describe("what needs the manager", () => {
     expect(await saidBy(page, NEEDS)).not.toContain("A sudden change");
     await page.close();
   });
+  it("puts a big step that is ready on the sheet with one tap, with its people", async () => {
+    const { sql } = screens.site;
+    const ready = await sql`
+      SELECT h.name, s.id FROM stay s JOIN horse h ON h.id = s.horse_id
+      JOIN LATERAL (SELECT needs FROM forecast f WHERE f.stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true
+      WHERE s.went_home IS NULL AND f.needs @> '[{"code":"step-ready"}]' ORDER BY h.name`;
+    expect(ready.length).toBeGreaterThan(0);
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/");
+    const PUT = "button[aria-label$='Put it on the sheet']";
+    for (const { name } of ready) {
+      if (await page.$(PUT)) break;
+      await openAllOf(page, String(name));
+    }
+    const put = await page.waitForSelector(PUT);
+    const horse = (await put?.evaluate((one) => one.getAttribute("aria-label") ?? ""))?.split(":")[0];
+    await put?.click();
+    await text(page, "✓ On the sheet.");
+    const [card] = await sql`
+      SELECT k.locked, k.helper_id FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
+      WHERE h.name = ${horse ?? ""} AND k.locked AND k.day >= '2026-07-14' AND k.state IN ('placed', 'handed-out')`;
+    expect(card).toMatchObject({ locked: true });
+    await page.close();
+  });
   it("is put off with a reason, stands among what is put off, and is taken up again", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { StepView } from "#contracts/views.plan.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayStep, sayStepLaid, sayStepMissing } from "#ui/words/steps.ts";
 
@@ -35,4 +36,10 @@ export function BigStep({ stay, step, mayWrite }: { stay: StayId; step: StepView
       <Trouble problem={problem} />
     </section>
   );
+}
+
+/** By itself on a page. */
+export function BigStepAlone(props: Parameters<typeof BigStep>[0]) {
+  useAwake();
+  return <BigStep {...props} />;
 }
