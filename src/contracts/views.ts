@@ -181,7 +181,7 @@ export interface DayView {
   /** Horses that cannot be worked on the day, with what keeps them. */
   readonly resting: readonly {
     readonly stay: StayId;
-    readonly because: NotHad["code"] | "rest-day" | "week-done" | "other-day";
+    readonly because: NotHad["code"] | "rest-day" | "week-done" | "other-day" | "no-day";
     /** How it would be worked all the same; null: it cannot be. */
     readonly session: { readonly kind: SessionKind; readonly length: number } | null;
   }[];

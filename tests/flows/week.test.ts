@@ -3,6 +3,7 @@ import type { WeekHorseView, WeekPlanView } from "#contracts/views.week.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { readDay } from "#server/day/read-day.ts";
+import { readRail } from "#server/stay/read-rail.ts";
 import { planWeek } from "#server/week/plan-week.ts";
 import { readWeek } from "#server/week/read-week.ts";
 import { Barn } from "#tests/barn.ts";
@@ -161,5 +162,26 @@ describe("a laid-out week", () => {
     const both = await Promise.all([barn.code("week/set", to(all[1])), barn.code("week/set", to(all[2]))]);
     expect(both.sort()).toEqual(["changed-meanwhile", "done"]);
     expect(await barn.code("week/set", { ...to(all[1]), days: ["2026-07-13", ...all.slice(1)] })).toBe("day-over");
+  });
+});
+
+describe("a horse that was signed after the week was laid out", () => {
+  it("stands as on no day yet, on Rail and day, with one tap to add it", async () => {
+    barn.today = localDate("2026-07-14");
+    await layOut("2026-07-14");
+    const late = await barn.horse("Late");
+    const needs = async () =>
+      (await readRail(barn.deps)).needsYou.filter((need) => need.stay === late && need.need.code === "no-day");
+    const [need] = await needs();
+    expect(need?.need).toMatchObject({ code: "no-day" });
+    const resting = async (day: string) =>
+      (await readDay(barn.deps, localDate(day))).resting.find(({ stay }) => stay === late)?.because;
+    expect(await resting("2026-07-15")).toBe("no-day");
+    const [add] = need?.proposals ?? [];
+    expect(add?.code).toBe("add-sessions");
+    if (add?.code === "add-sessions") await barn.ask("week/set", add.input);
+    expect(await needs()).toEqual([]);
+    const { due } = await readDay(barn.deps, localDate("2026-07-15"));
+    expect(due.map(({ stay }) => stay)).toContain(late);
   });
 });

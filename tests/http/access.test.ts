@@ -52,7 +52,7 @@ describe("the list of pages", () => {
       );
     expect(files.sort()).toEqual(Object.keys(PAGES).sort());
   });
-  it("is obeyed by every page, for everybody", async () => {
+  it("is obeyed by every page, for everybody", { timeout: 120_000 }, async () => {
     for (const [page, access] of Object.entries(PAGES).filter(([name]) => !PLAIN.includes(name) && !SECRET.includes(name))) {
       const path = paths[page] ?? page;
       const outside = await site.get(path);

@@ -11,6 +11,8 @@ export type Need =
   | { readonly code: "hold"; readonly kind: string; readonly from: LocalDate; readonly to: LocalDate | null }
   | { readonly code: "behind"; readonly lengths: number; readonly feasible: boolean }
   | { readonly code: "time-off"; readonly days: number }
+  /** The rest of the week is laid out, and it has no day in it. */
+  | { readonly code: "no-day"; readonly sessions: number }
   | { readonly code: "mid-term" | "exit" | "report"; readonly due: LocalDate }
   | { readonly code: "over"; readonly days: number }
   /** The scores of late say that it has stopped learning. */
@@ -38,6 +40,7 @@ export const NEED_CODES = [
   "hold",
   "behind",
   "time-off",
+  "no-day",
   "mid-term",
   "exit",
   "report",
@@ -116,6 +119,8 @@ export function costOfWaiting(need: Need, today: LocalDate): number {
       return overdue(need.due, today) ? 22 : 11;
     case "time-off":
       return capped(need.days * 1.5, 18);
+    case "no-day":
+      return capped(need.sessions * 5, 20);
     case "goal":
       return 6 + 8 * (1 - need.chance);
     case "exit":

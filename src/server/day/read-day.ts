@@ -1,6 +1,6 @@
 import type { Actor } from "#contracts/people.ts";
 import type { DayView, DueView } from "#contracts/views.ts";
-import { daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
+import { addDays, daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
 import { DAY_GRID, type DayHorse, type DayPerson } from "#core/day/model.ts";
 import { slotsWithin } from "#core/day/rules.ts";
@@ -22,6 +22,7 @@ import { dayFacts } from "./facts.ts";
 import { notHad } from "./not-had.ts";
 import { dayRecord } from "./record.ts";
 
+const WEEK = [0, 1, 2, 3, 4, 5, 6] as const;
 /** An hour, or three half hours where part of it is ridden. */
 const GROUND_SLOTS = 2;
 const RIDDEN_SLOTS = 3;
@@ -58,11 +59,17 @@ interface Around {
   readonly appointments: readonly Appointment[];
   /** A week that was laid out decides the day: horses that are meant to be worked on it; null: none did. */
   readonly meant: ReadonlySet<StayId> | null;
+  /** Horses that have some day in that week. */
+  readonly inWeek: ReadonlySet<StayId>;
   readonly people: readonly DayPerson[];
   /** What each plan has for the day. */
   readonly laid: ReadonlyMap<StayId, LaidSession>;
 }
-function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments, meant, people, laid }: Around): Standing {
+function standing(
+  stay: Stay,
+  horse: DayHorse,
+  { barn, today, day, appointments, meant, inWeek, people, laid }: Around,
+): Standing {
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, day);
   const workable = isWorkable(facts, day);
@@ -79,7 +86,7 @@ function standing(stay: Stay, horse: DayHorse, { barn, today, day, appointments,
     meant: meant && meant.has(stay.id),
   });
   if (!due) {
-    const other = meant && !meant.has(stay.id) ? "other-day" : "week-done";
+    const other = !meant || meant.has(stay.id) ? "week-done" : inWeek.has(stay.id) ? "other-day" : "no-day";
     // Who is only not due may be worked all the same.
     const may = workable && (why === null || why.code === "visit" || why.code === "appointment");
     return {
@@ -120,7 +127,10 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
     listStays(sql),
     listDayChanges(sql, day),
     listPairings(sql),
-    listWeekDays(sql, [day]),
+    listWeekDays(
+      sql,
+      WEEK.map((step) => addDays(mondayOf(day), step)),
+    ),
     listLaid(sql, [day]),
   ]);
   const { cards, people, places, told } = record;
@@ -134,13 +144,14 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
     ),
   ]);
   const placed = new Set(cards.filter((card) => card.state !== "cancelled").map((card) => card.stayId));
-  const meant = laid.length > 0 ? new Set(meantDays.map(({ stayId }) => stayId)) : null;
+  const meant = laid.length > 0 ? new Set(meantDays.filter((one) => one.day === day).map(({ stayId }) => stayId)) : null;
   const around: Around = {
     barn,
     today,
     day,
     appointments: record.appointments,
     meant,
+    inWeek: new Set(meantDays.map(({ stayId }) => stayId)),
     people: facts.people,
     laid: new Map(planned.map((one) => [one.stayId, one.laid])),
   };

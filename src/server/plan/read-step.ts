@@ -2,60 +2,96 @@
 import type { StepView } from "#contracts/views.plan.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
-import type { PlaceId } from "#core/kernel/brand.ts";
-import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import { type HorseRecord, permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
 import { type StepPerson, stepTold } from "#core/plan/step-told.ts";
+import type { LaidSession } from "#core/plan/term-plan.ts";
 import type { Stage } from "#core/reading/reading.ts";
+import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
-import { listPairings, listPlaces, listStayCards } from "#db/queries/day.ts";
+import { type CardRecord, listCardsBetween, listPairings, listPlaces } from "#db/queries/day.ts";
 import { listLatestClosed } from "#db/queries/intake.ts";
 import { pastOf } from "#db/queries/past.ts";
 import { listAbsences, listPeople, type Person } from "#db/queries/people.ts";
-import { findPlan, listPlanGoals } from "#db/queries/plan.ts";
+import { listPlanGoals, listPlans } from "#db/queries/plan.ts";
 import type { Stay } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
 import { dayPerson } from "../day/facts.ts";
 import { horseRecord, permitPerson } from "../stay/facts.ts";
 
 /** Null: nothing new lies on the way, or the horse is gone. */
-export async function readStep(db: Db, stay: Stay, barn: Barn, today: LocalDate): Promise<StepView | null> {
-  if (stay.wentHome || today < stay.firstDay) return null;
-  const [plan, goals, everybody, absences, places, pairings, latest, cards, told, past] = await Promise.all([
-    findPlan(db, stay.id),
-    listPlanGoals(db, [stay.id]),
+export const readStep = async (db: Db, stay: Stay, barn: Barn, today: LocalDate): Promise<StepView | null> =>
+  (await readSteps(db, [stay], barn, today)).get(stay.id) ?? null;
+
+/** So far ahead a step is laid at the most. */
+const AHEAD_DAYS = 21;
+/** Of several horses, what they share read once. */
+export async function readSteps(
+  db: Db,
+  stays: readonly Stay[],
+  barn: Barn,
+  today: LocalDate,
+): Promise<ReadonlyMap<StayId, StepView>> {
+  const here = stays.filter((stay) => stay.wentHome === null && stay.firstDay <= today);
+  if (here.length === 0) return new Map();
+  const ids = here.map(({ id }) => id);
+  const [plans, goals, everybody, absences, places, pairings, latest, cards, weather, past] = await Promise.all([
+    listPlans(db, ids),
+    listPlanGoals(db, ids),
     listPeople(db),
     listAbsences(db, today),
     listPlaces(db),
     listPairings(db),
     listLatestClosed(db),
-    listStayCards(db, stay.id),
+    listCardsBetween(db, today, addDays(today, AHEAD_DAYS)),
     listWeather(db, today),
-    pastOf(db, [stay.id]),
+    pastOf(db, ids),
   ]);
-  const record = horseRecord(
-    { stay, barn, evaluation: latest.find((one) => one.stay === stay.id) ?? null, past: past(stay.id) },
-    today,
-  );
-  const people = everybody
-    .filter(({ retiredOn }) => retiredOn === null)
-    .map((person) => stepPerson(person, { absences, pairings, stay }));
+  const read: Read = { everybody, absences, places, pairings, hours: weather[0]?.hours ?? [], today };
+  const found = here.flatMap((stay): [StayId, StepView][] => {
+    const evaluation = latest.find((one) => one.stay === stay.id) ?? null;
+    const step = stepOf(stay, read, {
+      record: horseRecord({ stay, barn, evaluation, past: past(stay.id) }, today),
+      laid: plans.find(({ stayId }) => stayId === stay.id)?.laid ?? [],
+      goals: goals.flatMap(({ stayId, skill }) => (stayId === stay.id ? [skill] : [])),
+      cards: cards.filter(({ stayId, state }) => stayId === stay.id && state !== "cancelled"),
+    });
+    return step ? [[stay.id, step]] : [];
+  });
+  return new Map(found);
+}
+
+interface Read {
+  readonly everybody: readonly Person[];
+  readonly absences: Parameters<typeof dayPerson>[1];
+  readonly places: Awaited<ReturnType<typeof listPlaces>>;
+  readonly pairings: Awaited<ReturnType<typeof listPairings>>;
+  readonly hours: readonly WeatherHour[];
+  readonly today: LocalDate;
+}
+interface Of {
+  readonly record: HorseRecord;
+  readonly laid: readonly LaidSession[];
+  readonly goals: readonly string[];
+  readonly cards: readonly CardRecord[];
+}
+function stepOf(stay: Stay, read: Read, { record, laid, goals, cards }: Of): StepView | null {
+  const { everybody, places, hours, today } = read;
+  const people = everybody.filter(({ retiredOn }) => retiredOn === null).map((person) => stepPerson(person, stay, read));
   const open = places.filter(({ closed }) => !closed);
-  const card = cards.find((one) => one.day === today && (one.state === "placed" || one.state === "handed-out")) ?? null;
+  const card = cards.find(({ day, state }) => day === today && state !== "closed") ?? null;
   const rider = people.find(({ id }) => id === card?.riderId);
   const at = open.find(({ id }) => id === card?.placeId);
-  const moment = { place: at ?? null, hours: told[0]?.hours ?? [], ticked: null };
+  const moment = { place: at ?? null, hours, ticked: null };
   const horse = permitOf(record, today);
   const step = stepTold({
     horse,
     facts: stepFacts(record, readingOf(record)),
-    goals: goals.map(({ skill }) => skill),
+    goals,
     today,
-    planned: (plan?.laid ?? []).map(({ day, items }) => ({
-      day: addDays(stay.firstDay, day),
-      skills: items.map(({ skill }) => skill),
-    })),
+    planned: laid.map(({ day, items }) => ({ day: addDays(stay.firstDay, day), skills: items.map(({ skill }) => skill) })),
     people,
     places: smallFirst(open, horse.stage),
     redSigns: [],
@@ -77,11 +113,8 @@ export async function readStep(db: Db, stay: Stay, barn: Barn, today: LocalDate)
       day: proposed.day,
       rider: named(proposed.rider, everybody),
       helper: proposed.helper && named(proposed.helper, everybody),
-      place: named(proposed.place as PlaceId, places),
-      laid: cards.some(
-        ({ day, state, locked, riderId }) =>
-          day === proposed.day && state !== "cancelled" && locked && riderId === proposed.rider,
-      ),
+      place: named(proposed.place, places),
+      laid: cards.some(({ day, locked, riderId }) => day === proposed.day && locked && riderId === proposed.rider),
     },
   };
 }
@@ -90,18 +123,7 @@ export async function readStep(db: Db, stay: Stay, barn: Barn, today: LocalDate)
 const smallFirst = <P extends PermitPlace>(places: readonly P[], stage: Stage): readonly P[] =>
   [...places].sort((a, b) => (stage === "riding" ? -1 : 1) * (Number(b.separate) - Number(a.separate)));
 
-const stepPerson = (
-  person: Person,
-  {
-    absences,
-    pairings,
-    stay,
-  }: {
-    readonly absences: Parameters<typeof dayPerson>[1];
-    readonly pairings: Awaited<ReturnType<typeof listPairings>>;
-    readonly stay: Stay;
-  },
-): StepPerson => ({
+const stepPerson = (person: Person, stay: Stay, { absences, pairings }: Read): StepPerson => ({
   ...permitPerson(person),
   known: pairings.find(({ stayId, riderId }) => stayId === stay.id && riderId === person.id)?.sessions ?? 0,
   here: (day) => dayPerson(person, absences, day).away === null,

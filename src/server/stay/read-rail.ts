@@ -1,23 +1,25 @@
 import type { LaneView, RailView, RulerView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, daysBetween, type LocalDate, later, mondayOf } from "#core/calendar/local-date.ts";
-import { postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { isWorkable, postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
-import type { PersonId } from "#core/kernel/brand.ts";
+import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { dueReports } from "#core/report/due.ts";
 import { type Need, stallTold, TIME_OFF_DAYS } from "#core/watch/needs.ts";
 import { firstFree, takenOn } from "#core/watch/stalls.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { listPairings, listUnlogged } from "#db/queries/day.ts";
+import { listCardsBetween, listPairings, listUnlogged } from "#db/queries/day.ts";
 import { listOpenQuestions, listUnseenCheckBacks } from "#db/queries/owner-answers.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { type ForecastRecord, listLatestForecasts, listPlans, type PlanRecord } from "#db/queries/plan.ts";
 import { type Issue, listIssues } from "#db/queries/report.ts";
 import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import { listSudden } from "#db/queries/watch.ts";
+import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
+import { restOfWeek } from "../watch/propose.ts";
 import { readNeeds } from "../watch/read-needs.ts";
 import { lastWorked, termFacts } from "./facts.ts";
 
@@ -98,6 +100,24 @@ function suddenOf(stay: Stay, seen: LocalDate | undefined): readonly Need[] {
   return seen && !asked ? [{ code: "sudden", day: seen }] : [];
 }
 
+interface LaidWeek {
+  /** Days of this week, from tomorrow, that a laid-out week decides. */
+  readonly laid: readonly LocalDate[];
+  /** Who is meant to be worked on them, and who has a card there. */
+  readonly on: ReadonlySet<StayId>;
+}
+/** A horse that the laid-out week forgot: signed, workable on one of its days, with sessions to give, and on none. */
+function noDayOf(stay: Stay, barn: Barn, today: LocalDate, { laid, on }: LaidWeek): readonly Need[] {
+  const facts = termFacts(stay, barn);
+  const days = laid.filter((day) => isWorkable(facts, day));
+  const signed = stay.evaluations.some(({ closed, signed: done }) => closed && done);
+  if (!signed || days.length === 0 || on.has(stay.id)) return [];
+  const monday = mondayOf(today);
+  const given = stay.delivered.filter((day) => monday <= day && day <= today).length;
+  const sessions = Math.min(days.length, stay.sessionsAWeek - given, readTerm(facts, today).pace.remaining);
+  return sessions > 0 ? [{ code: "no-day", sessions }] : [];
+}
+
 const GONE_SHOWN = 5;
 const SUDDEN_DAYS = 7;
 
@@ -146,13 +166,21 @@ export async function readRail(deps: Deps): Promise<RailView> {
   ]);
   const inWork = stays.filter((stay) => stay.firstDay <= today);
   const ids = inWork.map(({ id }) => id);
-  const [told, plans, issues, questions, backs] = await Promise.all([
+  const rest = restOfWeek(today);
+  const [told, plans, issues, laid, meant, cards, questions, backs] = await Promise.all([
     listLatestForecasts(sql, ids),
     listPlans(sql, ids),
     listIssues(sql, ids),
+    rest.length > 0 ? listLaid(sql, rest) : [],
+    rest.length > 0 ? listWeekDays(sql, rest) : [],
+    rest[0] ? listCardsBetween(sql, rest[0], rest.at(-1) ?? rest[0]) : [],
     listOpenQuestions(sql),
     listUnseenCheckBacks(sql),
   ]);
+  const week: LaidWeek = {
+    laid,
+    on: new Set([...meant, ...cards.filter(({ state }) => state !== "cancelled")].map(({ stayId }) => stayId)),
+  };
   const toldOf = new Map(told.map((one) => [one.stayId, one]));
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   const lanes = inWork.map((stay) => {
@@ -164,6 +192,7 @@ export async function readRail(deps: Deps): Promise<RailView> {
     const needs = [
       ...suddenOf(stay, seen),
       ...needsOf(stay, ruler),
+      ...(stay.wentHome ? [] : noDayOf(stay, barn, today, week)),
       ...stallOf(stay, mine, today),
       ...read.filter(({ code }) => !NOTES.includes(code)),
     ];

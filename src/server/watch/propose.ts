@@ -43,8 +43,8 @@ const PATHS: Readonly<Partial<Record<Need["code"], string>>> = {
   "next-goals": "/plan",
 };
 function openOf(stay: Stay, need: Need): Proposal {
-  if (need.code === "behind" || need.code === "time-off")
-    return { code: "open", path: need.code === "behind" ? "/week" : "/today" };
+  if (need.code === "behind" || need.code === "time-off" || need.code === "no-day")
+    return { code: "open", path: need.code === "time-off" ? "/today" : "/week" };
   const below = need.code === "sign" ? `/evaluation/${need.evaluation}` : (PATHS[need.code] ?? "");
   return { code: "open", path: `/horse/${stay.id}${below}` };
 }
@@ -126,6 +126,8 @@ export function proposalsFor(need: Need, proposing: Proposing): readonly Proposa
     }
     case "behind":
       return [...addSessions(proposing, need.lengths), open, tellOwner(proposing, need)];
+    case "no-day":
+      return [...addSessions(proposing, need.sessions), open];
     case "stall":
     case "hold":
       return [open, tellOwner(proposing, need)];

@@ -1,4 +1,5 @@
 /** The short list of what needs the manager today: every need with why, what is proposed, and what was answered already; the dearest to leave alone first. */
+import type { StepView } from "#contracts/views.plan.ts";
 import type { NeedView, Proposal } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { dueDay, isOpen } from "#core/check/check.ts";
@@ -14,7 +15,7 @@ import type { Stay } from "#db/queries/stays.ts";
 import { listNeedAnswers } from "#db/queries/watch.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
-import { readStep } from "../plan/read-step.ts";
+import { readSteps } from "../plan/read-step.ts";
 import { outcomeNow } from "../stay/facts.ts";
 import { type Proposing, proposalsFor, REST_DAYS, restOfWeek } from "./propose.ts";
 
@@ -32,10 +33,12 @@ export async function readNeeds(
 ): Promise<readonly NeedView[]> {
   const ids = watched.map(({ stay }) => stay.id);
   const days = restOfWeek(today);
-  const [answers, plans, goals, laid, weekDays] = await Promise.all([
+  const ready = watched.filter(({ needs }) => needs.some(({ code }) => code === "step-ready")).map(({ stay }) => stay);
+  const [answers, plans, goals, steps, laid, weekDays] = await Promise.all([
     listNeedAnswers(deps.sql, ids),
     listPlans(deps.sql, ids),
     listPlanGoals(deps.sql, ids),
+    readSteps(deps.sql, ready, barn, today),
     days.length > 0 ? listLaid(deps.sql, days) : [],
     days.length > 0 ? listWeekDays(deps.sql, days) : [],
   ]);
@@ -52,7 +55,7 @@ export async function readNeeds(
     };
     return needs.map(async (need): Promise<NeedView> => {
       const answer = answerTo(need, answersOf.get(stay.id) ?? [], today);
-      const step = need.code === "step-ready" ? await stepProposed(deps, barn, today, stay) : null;
+      const step = need.code === "step-ready" ? stepProposed(stay, steps.get(stay.id)) : null;
       const looked = need.code === "stall" ? await lookAtStall(deps, barn, today, { stay, told }) : null;
       return {
         stay: stay.id,
@@ -70,8 +73,7 @@ export async function readNeeds(
 }
 
 /** A step that is ready, with its people, where it is on no sheet yet. */
-async function stepProposed({ sql }: Deps, barn: Barn, today: LocalDate, stay: Stay): Promise<Proposal | null> {
-  const step = await readStep(sql, stay, barn, today);
+function stepProposed(stay: Stay, step: StepView | undefined): Proposal | null {
   if (!step?.proposed || step.proposed.laid) return null;
   const { day, rider, helper, place } = step.proposed;
   const input = { stay: stay.id, skill: step.skill, day, rider: rider.id, helper: helper?.id ?? null, place: place.id };

@@ -37,7 +37,7 @@ function Horse({ row }: { row: PaperRow }) {
   const of = (role: WorkRole): readonly string[] => work.items.filter((item) => item.role === role).map(({ skill }) => skill);
   const side = work.items.find((item) => item.role === "main" && item.side !== null)?.side;
   return (
-    <article className="grid break-inside-avoid grid-cols-[1fr_15rem] gap-x-4 border-t-2 border-ink py-2 text-sm">
+    <article className="grid break-inside-avoid grid-cols-[minmax(0,1fr)] gap-x-4 sm:grid-cols-[minmax(0,1fr)_17rem] print:grid-cols-[minmax(0,1fr)_17rem] border-t-2 border-ink py-2 text-sm">
       <div>
         <h3>
           {clock(row.start)} {row.horse}{" "}
@@ -68,14 +68,14 @@ function Horse({ row }: { row: PaperRow }) {
           </p>
         )}
       </div>
-      <div className="grid content-start gap-1">
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-1">
         <p>
           ground ____ min{row.kind === "ground" ? "" : " · saddle ____ min"}{" "}
           {row.asked.length > 0 && row.kind !== "ground" && <>· ground check ☐</>}
         </p>
         {skillsOf(row).map((skill) => (
           <p key={skill} className="flex justify-between gap-2">
-            <span className="truncate">{here().of(skill).words}</span>
+            <span className="min-w-0 truncate">{here().of(skill).words}</span>
             <Boxes skill={skill} />
           </p>
         ))}

@@ -18,6 +18,7 @@ const RESTING: Record<DayView["resting"][number]["because"], string> = {
   "rest-day": "rest day",
   "week-done": "worked enough this week",
   "other-day": "on other days of the week",
+  "no-day": "on no day of the week yet",
   "not-here": "not here in training",
   appointment: "somebody comes for it",
   visit: "the vet, farrier or dentist comes",

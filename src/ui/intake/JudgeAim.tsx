@@ -5,9 +5,10 @@ import { VERDICTS } from "#core/forecast/chance.ts";
 import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
 import type { Answered } from "#ui/kit/use-asked.ts";
-import { sayStillToCome, targetWords, VERDICT } from "#ui/words/intake.ts";
+import { sayStillToCome, targetWords } from "#ui/words/intake.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { percent } from "#ui/words/plan.ts";
+import { VERDICT } from "#ui/words/verdict.ts";
 import { GoalsRead } from "./GoalsRead.tsx";
 import { type Change, verdictTone } from "./judging.ts";
 

@@ -6,7 +6,8 @@ import { Tag } from "#ui/kit/parts.tsx";
 import { sayWaits } from "#ui/words/check.ts";
 import { outer } from "#ui/words/figures.ts";
 import { URGENCY } from "#ui/words/findings.ts";
-import { SECOND_PERSON, targetWords, VERDICT } from "#ui/words/intake.ts";
+import { SECOND_PERSON, targetWords } from "#ui/words/intake.ts";
+import { VERDICT } from "#ui/words/verdict.ts";
 import { verdictTone } from "./judging.ts";
 
 /** What stands under an evaluation: the last signature, and that there were others. */

@@ -20,6 +20,10 @@ const hoursOf = (slots: number): string => String(slots / 2);
 const daysOf = ({ cells }: WeekHorseView): readonly number[] =>
   cells.flatMap(({ card, meant }, day) => (card || meant ? [day] : []));
 
+/** The week is laid out and has no day for it, though it could be worked and something is asked for it. */
+const onNoDay = ({ cells }: WeekHorseView, asked: number): boolean =>
+  asked > 0 && cells.some(({ away }) => away === null) && cells.every(({ meant, card }) => meant === null && card === null);
+
 export function WeekScreen({ initial }: { initial: WeekView }) {
   useAwake();
   const week = useWeek(initial);
@@ -216,6 +220,9 @@ export function WeekScreen({ initial }: { initial: WeekView }) {
                         {horse.horse}
                       </a>{" "}
                       {horse.owed > 0 && <span className="text-sm text-ochre">owed {horse.owed}</span>}
+                      {view.days.some(({ laid }) => laid) && onNoDay(horse, problem.horses[row]?.sessions ?? 0) && (
+                        <span className="text-sm text-oxblood"> ▲ on no day yet</span>
+                      )}
                     </th>
                     {horse.cells.map((one, at) => (
                       <WeekCell

@@ -2,7 +2,6 @@
 
 import type { LengthHabit } from "#contracts/barn.ts";
 import { here } from "#contracts/ladder.here.ts";
-import type { Verdict } from "#core/forecast/chance.ts";
 import type { Missing } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
 import type { Moment, Trend } from "#core/intake/cause-rules.ts";
@@ -148,13 +147,6 @@ export const SECOND_PERSON: Record<SecondPerson, string> = {
 };
 export const APART: Record<ApartReason, string> = { "near-horses": "fractious next to other horses", stallion: "a stallion" };
 
-export const VERDICT: Record<Verdict, string> = { likely: "Likely", possible: "Possible", "not-this-term": "Not in this term" };
-/** For the owner, as one sentence. */
-export const VERDICT_OWNER: Record<Verdict, string> = {
-  likely: "We expect to get there within the term",
-  possible: "It may come within the term, if all goes well",
-  "not-this-term": "It will not come within this term",
-};
 /** What a goal still asks for. */
 export function sayStillToCome(missing: readonly Missing[]): string {
   if (missing.length === 0) return "Seen already on every side it asks for.";

@@ -26,6 +26,8 @@ export function sayNeed(need: Need): string {
       return `${plural(need.lengths, "length")} behind${need.feasible ? "" : ", and too few days left"}`;
     case "time-off":
       return `${plural(need.days, "day")} without work`;
+    case "no-day":
+      return "On no day of this week yet";
     case "mid-term":
     case "exit":
       return `${POST[need.code]} evaluation due ${sayDate(need.due)}`;
@@ -66,6 +68,7 @@ export const NEED_KIND: Readonly<Record<Need["code"], string>> = {
   hold: "hold",
   behind: "sessions owed",
   "time-off": "sessions owed",
+  "no-day": "sessions owed",
   over: "going home",
   report: "report",
   stall: "progress",
@@ -107,6 +110,7 @@ export function needPath(need: Need): string | null {
       return "/terms";
     case "behind":
     case "time-off":
+    case "no-day":
       return null;
   }
 }
@@ -206,6 +210,7 @@ const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
   over: "Send it home, or extend",
   behind: "Add sessions to the week",
   "time-off": "Put it on a string",
+  "no-day": "Look at the week",
   stall: "Look at the plan",
   goal: "Look at the plan",
   stuck: "Look at the plan",

@@ -14,8 +14,8 @@ import type { Condition, Purpose } from "#core/plan/term-plan.ts";
 import type { Moved, Theme } from "#core/plan/weeks.ts";
 import { STEP_WORDS } from "./because.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
-import { VERDICT } from "./intake.ts";
 import { branchWords } from "./labels.ts";
+import { VERDICT } from "./verdict.ts";
 
 export const skillWords = (id: string): string => (here().find(id) ? here().of(id).words : id);
 /** `trot:left` as people say it. */

@@ -12,8 +12,8 @@ import { signOf } from "#core/intake/signs.ts";
 import type { OpenBecause, Say } from "#core/report/facts.ts";
 import { LOOKER, sayRestriction } from "./check.ts";
 import { hours, inner, listed, plural } from "./figures.ts";
-import { VERDICT_OWNER } from "./intake.ts";
 import { branchWords, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
+import { VERDICT_OWNER } from "./verdict.ts";
 
 const words = (id: string): string => inner(here().of(id).words);
 /** A skill whose name is a list itself is held apart by more than a comma. */
