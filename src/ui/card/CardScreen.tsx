@@ -1,6 +1,6 @@
 /** A rider's card on the phone: essentials, the gate, the work, what happened, closed in a minute; with or without signal. */
 
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { Button } from "#ui/kit/parts.tsx";
@@ -13,7 +13,9 @@ import { Essentials } from "./Essentials.tsx";
 import { Kept } from "./Kept.tsx";
 import { MainWork } from "./MainWork.tsx";
 import { NotWorked } from "./NotWorked.tsx";
-import { Revisions } from "./Revisions.tsx";
+
+/** Only a card that is closed has any: a rider in the arena does not load their words. */
+const Revisions = lazy(async () => ({ default: (await import("./Revisions.tsx")).Revisions }));
 
 export function CardScreen({ view, me }: { view: CardView; me: string }) {
   useAwake();
@@ -59,7 +61,11 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
           </>
         )}
         {card.state === "handed-out" && view.mine && !waits && <NotWorked view={view} me={me} onDone={reload} />}
-        {view.revisions.length > 0 && <Revisions revisions={view.revisions} people={view.people} />}
+        {view.revisions.length > 0 && (
+          <Suspense fallback={null}>
+            <Revisions revisions={view.revisions} people={view.people} />
+          </Suspense>
+        )}
         <p className="flex flex-wrap gap-x-4 py-4">
           <a className="inline-flex min-h-14 items-center" href="/string">
             My string

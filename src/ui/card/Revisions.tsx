@@ -2,7 +2,7 @@
 import type { Named, RevisionView } from "#contracts/views.card.ts";
 import { SessionEntry } from "#ui/horse/SessionEntry.tsx";
 import { inner, listed } from "#ui/words/figures.ts";
-import { fieldWords, sayField } from "#ui/words/record.ts";
+import { fieldWords, sayField } from "#ui/words/record-fields.ts";
 
 export function Revisions({ revisions, people }: { revisions: readonly RevisionView[]; people: readonly Named[] }) {
   return (

@@ -4,7 +4,7 @@ import { decode } from "#contracts/decode.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import type { SessionRecord } from "#core/card/card.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
-import { fieldWords, sayField } from "#ui/words/record.ts";
+import { fieldWords, sayField } from "#ui/words/record-fields.ts";
 import { draftOf, toRequest } from "./record.ts";
 
 const RECORD: SessionRecord = {

@@ -12,7 +12,7 @@ import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { SIDE } from "#ui/words/labels.ts";
-import { sayField } from "#ui/words/record.ts";
+import { sayField } from "#ui/words/record-fields.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 import { SkillChart } from "./SkillChart.tsx";
 
