@@ -2,12 +2,12 @@ import { here } from "#contracts/ladder.here.ts";
 import type { SessionView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { sayCourse } from "#ui/words/course.ts";
 import { listed } from "#ui/words/figures.ts";
 import { sayIncident } from "#ui/words/incident.ts";
 import { GAIT, RED, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
 import { sayTogether } from "#ui/words/reasons.ts";
 import { sayCalm, sayMeasure, sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
+import { sayCourse } from "#ui/words/record-fields.ts";
 
 /** One session as it was written down. `short` leaves the scores to the log. */
 export function SessionEntry({ session, short = false }: { session: SessionView; short?: boolean }) {

@@ -7,7 +7,7 @@ import { kilograms, listed, outer } from "#ui/words/figures.ts";
 import { APART, CIRCLES, LEARNER, NERVE, SECOND, SECOND_PERSON, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
 import { LIGHT } from "#ui/words/labels.ts";
 import { sayRisk } from "#ui/words/needs.ts";
-import { sayNobodyLight } from "#ui/words/reasons.ts";
+import { sayNobodyLight } from "#ui/words/reasons-desk.ts";
 import type { Change } from "./judging.ts";
 
 const reasons = (list: readonly string[]): string => (list.length > 0 ? ` (${listed(list)})` : "");

@@ -6,7 +6,7 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { nobodyLightEnough } from "#core/permission/lightest.ts";
 import { loadLimit } from "#core/tools/load.ts";
-import { sayNobodyLight } from "#ui/words/reasons.ts";
+import { sayNobodyLight } from "#ui/words/reasons-desk.ts";
 
 export function LightEnough({
   form,

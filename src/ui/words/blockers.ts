@@ -3,7 +3,8 @@ import { SPLIT_GAP } from "#core/day/rules.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { clock } from "./figures.ts";
 import { APPOINTMENT } from "./labels.ts";
-import { REASON_WORD, type ReasonNames, sayReason } from "./reasons.ts";
+import { type ReasonNames, sayReason } from "./reasons.ts";
+import { REASON_WORD } from "./reasons-desk.ts";
 
 export interface Names extends ReasonNames {
   /** The horse on a card. */

@@ -1,6 +1,8 @@
 /** A session's record, field by field, in words: where two people wrote at once, both versions are shown so. */
 import { here } from "#contracts/ladder.here.ts";
 import type { Named } from "#contracts/views.card.ts";
+import type { SessionRecord } from "#core/card/card.ts";
+import { minutesUntilSoft } from "#core/card/course.ts";
 import type { OpenRecord, RecordField } from "#core/card/merge.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { listed } from "./figures.ts";
@@ -37,3 +39,19 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
 export const fieldWords = (field: RecordField): string => SAYS[field][0];
 export const sayField = (field: RecordField, record: OpenRecord, people: readonly Named[]): string =>
   SAYS[field][1](record, (id) => people.find((one) => one.id === id)?.name ?? "somebody") || "nothing";
+
+/** 'soft after 4 min left, 9 min right'; null: nothing was tapped. */
+export function sayCourse(course: SessionRecord["course"]): string | null {
+  if (course.length === 0) return null;
+  const sides = [...new Set(course.map(({ side }) => side))];
+  const parts = sides.map((side) => {
+    const minutes = minutesUntilSoft(course, side);
+    const where = side ? ` ${side}` : "";
+    return minutes === null
+      ? `not soft${where}`
+      : minutes === 0
+        ? `soft from the start${where}`
+        : `soft after ${minutes} min${where}`;
+  });
+  return listed(parts);
+}
