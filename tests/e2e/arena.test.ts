@@ -1,6 +1,7 @@
 /** The rarer things on a phone in the arena: a first mounting, something else than asked, readings after work, a session nobody planned; and the evening list. */
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { serveStandin } from "#bin/serve.ts";
+import { SKILLS } from "#shipped/ladder.ts";
 import { go, openGate, tap } from "#tests/phone.ts";
 import {
   bodyOf,
@@ -58,6 +59,14 @@ describe("a first mounting", () => {
       .sql`UPDATE card_revision v SET saddle_minutes = 0, ground_minutes = 30 FROM card k WHERE k.id = v.card_id AND k.stay_id = ${stay}`;
     await screens.site
       .sql`DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
+    const ridden = SKILLS.filter(({ bears, tags }) => bears !== "nothing" || tags.includes("girth")).map(
+      ({ id: skill }) => skill,
+    );
+    await screens.site
+      .sql`DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill = ANY(${ridden})`;
+    await screens.site
+      .sql`DELETE FROM card_score x USING card k WHERE k.id = x.card_id AND k.stay_id = ${stay} AND x.skill = ANY(${ridden})`;
+    await screens.site.sql`UPDATE stay SET kind = 'halter' WHERE id = ${stay}`;
     await screens.site
       .sql`UPDATE card SET kind = 'both', helper_id = (SELECT id FROM person WHERE sign_in = 'odalys') WHERE id = ${id}`;
     await screens.site.sql`UPDATE person SET grade = 5, weight_kg = 50 WHERE sign_in = ${who}`;
