@@ -1,7 +1,7 @@
 /** A big step put where it was proposed: on the sheet of its day, with its rider and whoever stands by, and held there. */
 import type { LayStep } from "#contracts/plan.ts";
-import { DAY_GRID } from "#core/day/model.ts";
-import { type Spot, spotter } from "#core/day/spot.ts";
+import { type Blocker, DAY_GRID, type Placement } from "#core/day/model.ts";
+import { blockersOf } from "#core/day/rules.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
 import { readingOf } from "#core/permission/from-record.ts";
@@ -61,16 +61,14 @@ export async function layStep(
   const kind = skill.bears === "nothing" ? ("ground" as const) : ("both" as const);
   const { length } = usualSession(horse, facts.people, undefined);
   const card = standing?.id ?? newId<"card">();
-  const spot = spotter(facts, placementsOf(record.cards), { card, stay: id, kind, length, place, helper });
-  let best: Spot | null = null;
+  const placed = placementsOf(record.cards);
+  // As it was proposed or not at all: another place or another person beside it was not asked about.
+  let best: { placement: Placement; blockers: readonly Blocker[] } | null = null;
   for (const start of startsFrom(record.weather)) {
-    const found = spot(rider, start);
-    const asProposed = found.placement.place === place && found.placement.helper === helper;
-    if (found.blockers.length === 0 && asProposed) {
-      best = found;
-      break;
-    }
-    if (!best || found.blockers.length < best.blockers.length) best = found;
+    const placement: Placement = { card, stay: id, kind, length, rider, start, place, helper, after: null };
+    const blockers = blockersOf(facts, placed, placement);
+    if (!best || blockers.length < best.blockers.length) best = { placement, blockers };
+    if (blockers.length === 0) break;
   }
   const { placement, blockers } = must(best, "a day has slots");
   if (blockers.length > 0) return no({ code: "blocked", path: blockedField(blockers[0]?.code), blockers });
