@@ -2,6 +2,7 @@
 
 import type { AddPerson } from "#contracts/people.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
+import type { Complaint } from "#core/card/complaint.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 
 export const DEMO_PASSWORD = "hay before noon";
@@ -60,6 +61,8 @@ export interface Character {
   readonly aim: string;
   /** The main problem; missing: none. */
   readonly complaint?: string;
+  /** When that comes, and what brings it on. */
+  readonly brings?: Pick<Complaint, "during" | "ledBy">;
   /** A goal that is needed on a day, in days from today; missing: at the end of the term. */
   readonly needed?: { readonly skill: string; readonly day: number };
   readonly length: 30 | 60 | 90;
@@ -120,6 +123,7 @@ export const HORSES: readonly Character[] = [
     fitness: "fit",
     aim: "She rushes when the rein is given. I want a trot that I can sit and a stop that I can trust.",
     complaint: "She rushes in the trot as soon as the rein is given, most of all on the way home.",
+    brings: { during: ["trot"], ledBy: ["rein"] },
     length: 30,
     arrives: -27,
     sessionsAWeek: 5,
@@ -171,6 +175,7 @@ export const HORSES: readonly Character[] = [
     fitness: "fit",
     aim: "He bucked at the canter with two riders. Find out why, and put it right if it can be.",
     complaint: "Bucks into the canter, on the left, when the leg comes on.",
+    brings: { during: ["canter"], ledBy: ["leg", "going-faster"] },
     length: 60,
     arrives: -29,
     sessionsAWeek: 5,
@@ -276,6 +281,7 @@ export const HORSES: readonly Character[] = [
     fitness: "fit",
     aim: "He is a good horse alone. I want him rideable in company.",
     complaint: "In company he cannot be held from the others at the trot.",
+    brings: { during: ["trot"], ledBy: ["other-horse"] },
     length: 60,
     arrives: -38,
     sessionsAWeek: 5,
@@ -366,6 +372,7 @@ export const HORSES: readonly Character[] = [
     fitness: "fit",
     aim: "Straight off the track. Teach him to walk on a loose rein and to stand for mounting.",
     complaint: "Will not stand to be mounted.",
+    brings: { during: ["mounting"], ledBy: [] },
     length: 60,
     arrives: -23,
     sessionsAWeek: 5,

@@ -147,6 +147,8 @@ class DemoBarn {
         kind: c.kind,
         aim: c.aim,
         complaint: c.complaint ?? "",
+        complaintDuring: c.brings?.during ?? [],
+        complaintLedBy: c.brings?.ledBy ?? [],
         length: c.length,
         firstDay: addDays(this.today, c.arrives),
         sessionsAWeek: c.sessionsAWeek,

@@ -1,6 +1,7 @@
 import { z } from "zod/mini";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import {
   HISTORY_ANSWERS,
   HISTORY_TOPICS,
@@ -10,7 +11,7 @@ import {
   KINDS,
   SEXES,
 } from "#core/horse/horse.ts";
-import { date, flag, grade, id, list, methodId, number, oneOf, said, version, whole, words } from "./fields.ts";
+import { date, flag, grade, id, list, methodId, number, oneOf, said, setOf, version, whole, words } from "./fields.ts";
 import { GoalFields } from "./intake.ts";
 
 export const AFTER_LEVELS = ["unknown", "novice", "steady", "able"] as const;
@@ -57,8 +58,10 @@ export type HorseFields = z.output<typeof HorseFields>;
 export const StayFields = z.object({
   kind: oneOf(KINDS),
   aim: said("The owner's aim", 2000),
-  /** The one thing that the horse was sent for, and what sets it off. */
+  /** The one thing that the horse was sent for; when it comes, and what brings it on. */
   complaint: words(2000),
+  complaintDuring: setOf(KNOWN_DURINGS),
+  complaintLedBy: setOf(LED_BYS),
   length: z.literal([...TERM_LENGTHS], "A term of 30, 60 or 90 days."),
   firstDay: date,
   sessionsAWeek: whole(1, 7, "sessions a week"),

@@ -3,6 +3,7 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { AlertKind } from "#core/card/alert.ts";
 import type { CancelCause, CardState, Gait, Instead, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import type { Complaint } from "#core/card/complaint.ts";
 import type { Cue } from "#core/card/cues.ts";
 import type { BestBefore } from "#core/card/firsts.ts";
 import type { RecordField } from "#core/card/merge.ts";
@@ -17,6 +18,7 @@ import type { PermitPerson } from "#core/permission/horse.ts";
 import type { AskedSkill } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { CardWork, Withheld } from "#core/plan/card-work.ts";
+import type { PartMinutes } from "#core/plan/minutes.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { Actor } from "./people.ts";
@@ -29,6 +31,8 @@ export interface Named {
 
 /** What a rider must know before touching the horse. */
 export interface Essentials {
+  /** What it was sent for; null: nothing in particular. */
+  readonly complaint: Complaint | null;
   /** Of the work of the day. */
   readonly hard: HardSide;
   /** Signs that it has shown, the most often first. */
@@ -82,6 +86,8 @@ export interface CardView {
   /** Skills that may not be worked by this rider today, and why. */
   readonly barred: readonly Withheld[];
   readonly work: CardWork;
+  /** Of each of its parts, within what was signed. */
+  readonly minutes: PartMinutes;
   /** What each score looks like, of the work and of what was scored: skill by skill, 0 to 5. */
   readonly anchors: Readonly<Record<string, readonly string[]>>;
   /** What the last rider would try, if it is calm; null: nothing, or it was answered since. `reasons`: why it may not be asked today. */

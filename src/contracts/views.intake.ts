@@ -1,5 +1,7 @@
 /** What the pages of an evaluation are handed. */
+
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { Complaint } from "#core/card/complaint.ts";
 import type { Verdict } from "#core/forecast/chance.ts";
 import type { Goal, Missing } from "#core/intake/aims.ts";
 import type { Touch } from "#core/intake/body.ts";
@@ -30,6 +32,7 @@ export interface WalkView {
   readonly rungs: readonly Rung[];
   /** What it came for: marked where it is looked at. */
   readonly goals: readonly string[];
+  readonly complaint: Complaint | null;
   /** What each score looks like, skill by skill, 0 to 5. */
   readonly anchors: Readonly<Record<string, readonly string[]>>;
   readonly units: LengthHabit;
@@ -72,7 +75,7 @@ export interface ClosedEvaluationView {
   readonly horse: string;
   readonly client: string;
   readonly aim: string;
-  readonly complaint: string;
+  readonly complaint: Complaint | null;
   /** Parts of both that name no skill, and that are meant for another time. */
   readonly notRead: readonly string[];
   readonly notNow: readonly string[];

@@ -1,9 +1,11 @@
 /** What the printed day and the typing-in of it are handed. */
+
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { CardState, SessionKind } from "#core/card/card.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import type { GateTick } from "#core/permission/ground-check.ts";
 import type { CardWork } from "#core/plan/card-work.ts";
+import type { PartMinutes } from "#core/plan/minutes.ts";
 import type { Essentials, Named } from "./views.card.ts";
 
 export interface PaperRow {
@@ -18,6 +20,8 @@ export interface PaperRow {
   readonly place: string;
   readonly helper: Named | null;
   readonly work: CardWork;
+  /** Of each of its parts, within what was signed. */
+  readonly minutes: PartMinutes;
   readonly essentials: Essentials;
   /** What the last rider would try if it is calm, where it may be asked today. */
   readonly ifCalm: string | null;

@@ -4,6 +4,7 @@ import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CancelCause, IncidentKind, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
+import type { Complaint } from "#core/card/complaint.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import type { DayPerson, DayPlace } from "#core/day/model.ts";
@@ -229,6 +230,7 @@ export interface HorseHead {
     readonly heightCm: number | null;
   };
   readonly aim: string;
+  readonly complaint: Complaint | null;
   readonly length: number;
   readonly method: Method;
   readonly ruler: RulerView;

@@ -100,7 +100,7 @@ describe("a first mounting", () => {
     await tap(page, "Ground: 5 more");
     await go(page, "The end");
     await choose(page, "Ended well");
-    await follow(page, () => button(page, "Close the card").click());
+    await follow(page, () => tap(page, "Close the card"));
     expect(await bodyOf(page)).toContain("First mounting: left bounce beside it; right bounce beside it.");
     await page.close();
   });
@@ -137,7 +137,7 @@ describe("a session that went another way", () => {
       .toMatchObject([{ what: "warm-down" }]);
     await expectAccessible(page, "stop and tell");
     await choose(page, "Did not end well");
-    await follow(page, () => button(page, "Close the card").click());
+    await follow(page, () => tap(page, "Close the card"));
     expect(await bodyOf(page)).toMatch(/instead\. The weather.*after 0 min pulse 5\d; after 10 min pulse 76/);
     await page.close();
   });

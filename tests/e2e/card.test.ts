@@ -73,7 +73,7 @@ describe("a card on the phone", () => {
       const real = Date.now();
       Date.now = () => real + 25 * 60_000;
     });
-    await touch(() => follow(page, () => button(page, "Close the card").click()));
+    await touch(() => follow(page, () => tap(page, "Close the card")));
     expect(taps).toBeLessThanOrEqual(25);
     const [kept] = await screens.site.sql`
       SELECT v.saddle_minutes, v.ending, v.gaits, i.kind, i.during, i.led_by FROM card_revision v JOIN card_incident i USING (card_id, revision) WHERE v.card_id = ${id}`;
@@ -136,7 +136,7 @@ describe("a card on the phone", () => {
     await choose(page, "Ended well");
     await fill(page, "A word for the next rider", "Soft on both sides.");
     await expectAccessible(page, "filled card");
-    await follow(page, () => button(page, "Close the card").click());
+    await follow(page, () => tap(page, "Close the card"));
     expect(await bodyOf(page)).toContain("Soft on both sides.");
     expect(await revisions(id)).toMatchObject([{ revision: 1, groundMinutes: 35 }]);
 
@@ -144,7 +144,7 @@ describe("a card on the phone", () => {
     await go(page, "Work");
     await tap(page, "Ground: 5 less");
     await go(page, "The end");
-    await follow(page, () => button(page, "Save the correction").click());
+    await follow(page, () => tap(page, "Save the correction"));
     expect(await bodyOf(page)).toMatch(/Revision 2 .*Revision 1 /);
     expect(await revisions(id)).toMatchObject([{ groundMinutes: 35 }, { groundMinutes: 30, word: "Soft on both sides." }]);
     await page.close();
@@ -314,7 +314,7 @@ describe("a card on the phone", () => {
     await fill(desk, "Next time", "Longer walks.");
     await fill(phone, "A word for the next rider", "Written in the pen.");
     await follow(desk, () => button(desk, "Close the card").click());
-    await follow(phone, () => button(phone, "Close the card").click());
+    await follow(phone, () => tap(phone, "Close the card"));
     const said = await bodyOf(phone);
     expect(said).toContain("Both wrote word for the next rider.");
     expect(said).toMatch(/Odalys Brandt: Written at the desk\./);

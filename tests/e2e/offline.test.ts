@@ -9,7 +9,7 @@ import { openBrowser } from "#bin/browser.ts";
 import { DEMO_PASSWORD } from "#demo/cast.ts";
 import { SESSION_COOKIE } from "#server/http/target.ts";
 import { record } from "#tests/barn.ts";
-import { go } from "#tests/phone.ts";
+import { go, tap } from "#tests/phone.ts";
 import { awake, bodyOf, button, choose, expectAccessible, fill, follow, PHONE, Screens, text, thumb } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
@@ -54,7 +54,7 @@ async function close(page: Page): Promise<void> {
   await thumb(await page.waitForSelector(`::-p-said([name="Ground: 5 more"])`));
   await go(page, "The end");
   await choose(page, "Ended well");
-  await button(page, "Close the card").click();
+  await tap(page, "Close the card");
 }
 const visitedOnce = async (who: string, id: string): Promise<Page> => {
   const page = await screens.as(who, PHONE);
@@ -95,7 +95,7 @@ describe("without a network, after one visit", () => {
     await go(page, "Work");
     expect(await page.$eval("#ground", (field) => (field as HTMLInputElement).value)).toBe("5");
     await go(page, "The end");
-    await button(page, "Close the card").click();
+    await tap(page, "Close the card");
     await text(page, "It goes to the barn as soon as there is signal.");
     await page.goto(`${screens.site.address}/string`);
     await text(page, "kept on this phone");

@@ -130,9 +130,36 @@ describe("limits that were signed", () => {
   it("put the risk in place of the one set by hand before", async () => {
     const { stay, id } = await evaluated("Risk");
     const opened = await openStay(barn.deps, stay);
-    const { kind, aim, complaint, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords } =
-      opened?.stay ?? ({} as never);
-    const fields = { kind, aim, complaint, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords };
+    const {
+      kind,
+      aim,
+      complaint,
+      complaintDuring,
+      complaintLedBy,
+      length,
+      firstDay,
+      sessionsAWeek,
+      counting,
+      method,
+      afterDays,
+      afterLevel,
+      afterWords,
+    } = opened?.stay ?? ({} as never);
+    const fields = {
+      kind,
+      aim,
+      complaint,
+      complaintDuring,
+      complaintLedBy,
+      length,
+      firstDay,
+      sessionsAWeek,
+      counting,
+      method,
+      afterDays,
+      afterLevel,
+      afterWords,
+    };
     await barn.ask("stay/edit", { id: stay, version: 1, stay: fields, riskSet: 5 });
     await sign(id, { risk: 3 });
     expect((await openStay(barn.deps, stay))?.stay).toMatchObject({ riskSet: null, judged: { risk: 3 } });

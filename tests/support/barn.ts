@@ -121,6 +121,8 @@ export const booking = (
     kind: "started",
     aim: "A quiet ride out.",
     complaint: "",
+    complaintDuring: [],
+    complaintLedBy: [],
     length: 60,
     firstDay: localDate("2026-07-06"),
     sessionsAWeek: 5,

@@ -2,8 +2,12 @@
 import type { Page } from "puppeteer-core";
 import { awake, thumb } from "./screen.ts";
 
-export const tap = async (page: Page, name: string): Promise<void> =>
-  thumb(await page.waitForSelector(`::-p-said([name="${name}"])`));
+/** Brought from under the bar at the foot first, where a plain click would hit the bar. */
+export async function tap(page: Page, name: string): Promise<void> {
+  const target = await page.waitForSelector(`::-p-said([name="${name}"])`);
+  await page.waitForFunction((one) => !(one as HTMLButtonElement | null)?.disabled, {}, target);
+  await thumb(target);
+}
 /** To one of the card's four parts, by the bar under the thumb. */
 export async function go(page: Page, part: "Before" | "Work" | "What happened" | "The end"): Promise<void> {
   await awake(page);

@@ -48,6 +48,8 @@ export const DURINGS = [
   "getting-off",
 ] as const;
 export type During = (typeof DURINGS)[number];
+/** Where somebody says when it was. */
+export const KNOWN_DURINGS = DURINGS.filter((one) => one !== "unknown");
 /** What led up to it, as far as anybody saw. */
 export const LED_BYS = [
   "noise",

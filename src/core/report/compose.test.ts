@@ -33,6 +33,7 @@ const term: TermFacts = {
 };
 const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
   aim: "Stand for the farrier.",
+  complaint: { words: "Snatches his hind feet away.", during: ["tied"], ledBy: [] },
   term,
   reading: readTerm(term, day("2026-06-20")),
   kind: "end",
@@ -90,6 +91,7 @@ describe("an owner's report", () => {
     expect(says(facts())).toEqual(
       expect.arrayContaining([
         { code: "aim", words: "Stand for the farrier." },
+        { code: "complaint", complaint: { words: "Snatches his hind feet away.", during: ["tied"], ledBy: [] } },
         { code: "intake", day: "2026-06-02", looked: 2, solid: 1 },
         { code: "hours", ground: 1, saddle: 0.5 },
         { code: "held", days: 2, kinds: ["vet"], moved: true },

@@ -1,7 +1,9 @@
 /** What a report is composed from, and what it is composed of. */
+
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { TermFacts, TermReading } from "../calendar/term.ts";
 import type { Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
+import type { Complaint } from "../card/complaint.ts";
 import type { Cue, CueWords } from "../card/cues.ts";
 import type { Looker, Restriction } from "../check/check.ts";
 import type { Verdict } from "../forecast/chance.ts";
@@ -77,6 +79,8 @@ export interface ReportFacts {
   /** Of a weekly word. */
   readonly week: { readonly from: LocalDate; readonly to: LocalDate } | null;
   readonly aim: string;
+  /** What the horse was sent for; null: nothing in particular. */
+  readonly complaint: Complaint | null;
   readonly term: TermFacts;
   readonly reading: TermReading;
   /** Closed ones, in the order of the days. */
@@ -106,6 +110,7 @@ export type OpenBecause = "held" | "sessions-short" | "rungs-below" | "time";
 
 export type Say =
   | { readonly code: "aim"; readonly words: string }
+  | { readonly code: "complaint"; readonly complaint: Complaint }
   | {
       readonly code: "term";
       readonly length: number;

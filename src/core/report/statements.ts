@@ -79,6 +79,7 @@ export function asked(facts: ReportFacts): Statement[] {
   const { length, firstDay: from, sessionsAWeek } = term;
   return [
     statement({ code: "aim", words: facts.aim }),
+    ...(facts.complaint ? [statement({ code: "complaint", complaint: facts.complaint })] : []),
     statement({ code: "term", length, from, to: reading.lastDay, sessionsAWeek }),
   ];
 }

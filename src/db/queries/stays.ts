@@ -4,7 +4,7 @@ import { AFTER_LEVELS, type ClientFields, type Details, History, type HorseField
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { COUNTINGS } from "#core/calendar/term.ts";
-import { INCIDENT_KINDS } from "#core/card/card.ts";
+import { INCIDENT_KINDS, KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import { CHECK_STATES } from "#core/check/check.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
 import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
@@ -34,6 +34,8 @@ const StayRow = z.object({
   kind: z.enum(KINDS),
   aim: text,
   complaint: text,
+  complaintDuring: z.array(z.enum(KNOWN_DURINGS)),
+  complaintLedBy: z.array(z.enum(LED_BYS)),
   length: z.literal([30, 60, 90]),
   firstDay: date,
   sessionsAWeek: int,
@@ -120,7 +122,7 @@ export type Stay = z.output<typeof StayRow>;
  * of ten years once for every horse.
  */
 const selectStays = (db: Db) => db`
-  SELECT s.id, s.kind, s.aim, s.complaint, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
+  SELECT s.id, s.kind, s.aim, s.complaint, s.complaint_during, s.complaint_led_by, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
     s.risk_set, s.risk_set_on, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.told_kg, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
     incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials,
@@ -204,8 +206,8 @@ export async function insertHorse(tx: Transaction, horse: HorseId, client: strin
            VALUES (${horse}, ${client}, ${f.name}, ${f.birthDate}, ${f.birthYear}, ${f.sex}, ${f.class}, ${f.heightCm}, ${f.toldKg}, ${tx.json(f.history)}, ${f.historyWords})`;
 }
 export async function insertStay(tx: Transaction, stay: StayId, horse: HorseId, f: StayFields): Promise<void> {
-  await tx`INSERT INTO stay (id, horse_id, kind, aim, complaint, length, first_day, sessions_a_week, counting, method, after_days, after_level, after_words)
-           VALUES (${stay}, ${horse}, ${f.kind}, ${f.aim}, ${f.complaint}, ${f.length}, ${f.firstDay}, ${f.sessionsAWeek}, ${f.counting}, ${f.method}, ${f.afterDays}, ${f.afterLevel}, ${f.afterWords})`;
+  await tx`INSERT INTO stay (id, horse_id, kind, aim, complaint, complaint_during, complaint_led_by, length, first_day, sessions_a_week, counting, method, after_days, after_level, after_words)
+           VALUES (${stay}, ${horse}, ${f.kind}, ${f.aim}, ${f.complaint}, ${[...f.complaintDuring]}, ${[...f.complaintLedBy]}, ${f.length}, ${f.firstDay}, ${f.sessionsAWeek}, ${f.counting}, ${f.method}, ${f.afterDays}, ${f.afterLevel}, ${f.afterWords})`;
 }
 export async function updateStay(
   tx: Transaction,
@@ -215,7 +217,7 @@ export async function updateStay(
   risk: { readonly set: number | null; readonly on: LocalDate },
 ): Promise<boolean> {
   const done = await tx`
-    UPDATE stay SET kind = ${f.kind}, aim = ${f.aim}, complaint = ${f.complaint}, length = ${f.length}, first_day = ${f.firstDay}, sessions_a_week = ${f.sessionsAWeek}, counting = ${f.counting},
+    UPDATE stay SET kind = ${f.kind}, aim = ${f.aim}, complaint = ${f.complaint}, complaint_during = ${[...f.complaintDuring]}, complaint_led_by = ${[...f.complaintLedBy]}, length = ${f.length}, first_day = ${f.firstDay}, sessions_a_week = ${f.sessionsAWeek}, counting = ${f.counting},
       method = ${f.method}, after_days = ${f.afterDays}, after_level = ${f.afterLevel}, after_words = ${f.afterWords}, risk_set = ${risk.set},
       risk_set_on = CASE WHEN ${risk.set}::smallint IS NULL THEN NULL WHEN risk_set IS DISTINCT FROM ${risk.set}::smallint THEN ${risk.on}::date ELSE risk_set_on END, version = version + 1
     WHERE id = ${stay} AND version = ${version}`;

@@ -1,6 +1,8 @@
 /** What a rider must know before touching a horse, from its record as it stood before a session. */
+
 import type { Essentials } from "#contracts/views.card.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { Complaint } from "#core/card/complaint.ts";
 import { type Strength, signOf } from "#core/intake/signs.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { Worked } from "#db/queries/card.ts";
@@ -26,7 +28,17 @@ function cautionsOf(signs: Evaluation["walk"]["signs"]): Essentials["cautions"] 
 }
 
 export function essentialsOf(
-  { evaluations, worked, hard }: { evaluations: readonly Evaluation[]; worked: readonly Worked[]; hard: HardSide },
+  {
+    complaint,
+    evaluations,
+    worked,
+    hard,
+  }: {
+    complaint: Complaint | null;
+    evaluations: readonly Evaluation[];
+    worked: readonly Worked[];
+    hard: HardSide;
+  },
   day: LocalDate,
 ): Essentials {
   const latest = evaluations.filter((evaluation) => evaluation.closedAt && evaluation.day <= day).at(-1) ?? null;
@@ -35,6 +47,7 @@ export function essentialsOf(
   const incident = earlier.filter((session) => session.incidents.length > 0).at(-1);
   const kind = incident?.incidents.at(-1)?.kind;
   return {
+    complaint,
     hard,
     usualSigns: usualSigns(latest, earlier),
     cautions: cautionsOf(latest?.walk.signs ?? []),

@@ -1,6 +1,7 @@
 import type { Actor } from "#contracts/people.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { cuesFor, cuesOf } from "#core/card/cues.ts";
+import { DAY_GRID } from "#core/day/model.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
@@ -8,6 +9,7 @@ import { trackKey } from "#core/ladder/level.ts";
 import type { Skill } from "#core/ladder/skill.ts";
 import { against, askedOf, barring, skillAct } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
+import { partMinutes } from "#core/plan/minutes.ts";
 import { weatherLimits } from "#core/weather/weather.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listRevisions, listScores, listWorked, type Worked } from "#db/queries/card.ts";
@@ -17,7 +19,7 @@ import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
 import { anchorsOf } from "../ladder/anchors.ts";
-import { limitsInForce, permitPerson } from "../stay/facts.ts";
+import { complaintOf, limitsInForce, permitPerson } from "../stay/facts.ts";
 import { toRevision } from "../stay/read-horse.ts";
 import { essentialsOf } from "./essentials.ts";
 import { cardFacts } from "./gate-facts.ts";
@@ -95,7 +97,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     actor: { role: actor.role, grade: actor.grade },
     future: card.day > today,
     method,
-    essentials: essentialsOf({ evaluations, worked, hard: facts.hard }, card.day),
+    essentials: essentialsOf({ complaint: complaintOf(stay), evaluations, worked, hard: facts.hard }, card.day),
     circleMinutes: limits.circleMinutes,
     sessionMinutes: limits.sessionMinutes,
     focus: limits.focus,
@@ -109,6 +111,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     stuck: facts.stuck,
     ifCalm: ifCalmOf(earlier, (skill) => barring(against(gate.horse, staff, skillAct(skill, reading), moment)), ladder),
     work,
+    minutes: partMinutes(work.items, Math.min(card.length * DAY_GRID.minutes, limits.sessionMinutes ?? Infinity), gate.horse),
     recentScores: byTrack.map(({ skill, side, scores }) => ({ skill, side, scores: scores.slice(-LAST_SCORES) })),
     best: byTrack.map(({ skill, side, scores }) => ({ skill, side, best: Math.max(...scores) })),
     riddenGaits: [...new Set(earlier.filter((session) => session.saddleMinutes > 0).flatMap((session) => session.gaits))],

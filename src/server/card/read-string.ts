@@ -1,4 +1,5 @@
 /** A person's string: what they ride and help with today and tomorrow, with what each horse asks to know, for a phone that may have no signal later. */
+
 import type { Actor } from "#contracts/people.ts";
 import type { StringView } from "#contracts/views.card.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
@@ -14,6 +15,7 @@ import { listPeople } from "#db/queries/people.ts";
 import { listPlans } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
+import { complaintOf } from "../stay/facts.ts";
 import { essentialsOf } from "./essentials.ts";
 
 async function recordOf(sql: Deps["sql"], stay: StayId) {
@@ -70,7 +72,11 @@ export async function readString({ sql, clock }: Deps, actor: Actor): Promise<St
   };
   const essentials = (card: CardRecord, day: LocalDate) => {
     const record = must(records.get(card.stayId), "its record was read");
-    return essentialsOf({ ...record, hard: hardSideFor(record.scores, ladder, mainOf(card)).side }, day);
+    const stay = stays.find(({ id }) => id === card.stayId);
+    return essentialsOf(
+      { ...record, complaint: stay ? complaintOf(stay) : null, hard: hardSideFor(record.scores, ladder, mainOf(card)).side },
+      day,
+    );
   };
   return {
     today,

@@ -21,7 +21,7 @@ export async function readPaper(deps: Deps, asked: LocalDate | null, actor: Acto
     barn: barn.name,
     day,
     today,
-    rows: rows.map(({ card, stay, horse, rider, place, helper, work, essentials, ifCalm, gate, mine }) => ({
+    rows: rows.map(({ card, stay, horse, rider, place, helper, work, minutes, essentials, ifCalm, gate, mine }) => ({
       card: card.id,
       stay,
       horse,
@@ -33,6 +33,7 @@ export async function readPaper(deps: Deps, asked: LocalDate | null, actor: Acto
       place: place.name,
       helper: helper && { id: helper.id, name: helper.name },
       work,
+      minutes,
       essentials,
       ifCalm: ifCalm && ifCalm.reasons.length === 0 ? ifCalm.skill : null,
       asked: gate.asked,

@@ -18,7 +18,7 @@ import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
 import { anchorsOf } from "../ladder/anchors.ts";
-import { heardOf, nobodyLightFor, outcomeOf, walkedHorse } from "../stay/facts.ts";
+import { complaintOf, heardOf, nobodyLightFor, outcomeOf, walkedHorse } from "../stay/facts.ts";
 import { readAim } from "../stay/read-aim.ts";
 import type { Opened } from "../stay/read-horse.ts";
 
@@ -60,6 +60,7 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
       kilograms: outcomeOf(stay, before, before.day, barn.ladder).weight?.kilograms ?? null,
     },
     bookedCm: stay.heightCm,
+    complaint: complaintOf(stay),
   };
   return {
     draft,
@@ -134,7 +135,7 @@ export async function readClosedEvaluation(
     horse: head.horse,
     client: stay.client,
     aim: stay.aim,
-    complaint: stay.complaint,
+    complaint: complaintOf(stay),
     notRead: read.notRead,
     notNow: read.notNow,
     term: stay.length,

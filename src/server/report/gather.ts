@@ -28,7 +28,7 @@ import { listLatestForecasts, listPlanGoals, listTaken } from "#db/queries/plan.
 import type { Which } from "#db/queries/report.ts";
 import type { Stay } from "#db/queries/stays.ts";
 import { recordOf } from "../plan/record.ts";
-import { horseRecord, pastFrom, termFacts } from "../stay/facts.ts";
+import { complaintOf, horseRecord, pastFrom, termFacts } from "../stay/facts.ts";
 
 export interface Gathered {
   readonly composed: ComposedReport;
@@ -88,6 +88,7 @@ export async function gather(
     today: at,
     week,
     aim: stay.aim,
+    complaint: complaintOf(stay),
     term,
     reading: readTerm(term, at),
     evaluations: closed.map(({ id, kind: of, day, walk }) => ({

@@ -3,6 +3,7 @@
 import type { InForceView } from "#contracts/views.ts";
 import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { type TermFacts, workFromOf } from "#core/calendar/term.ts";
+import type { Complaint } from "#core/card/complaint.ts";
 import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
@@ -46,6 +47,10 @@ export function termFacts(stay: Stay, barn: Barn): TermFacts {
 
 export const ageOf = (stay: Stay, today: LocalDate): number | null =>
   ageInYears({ date: stay.birthDate, year: stay.birthYear }, today);
+
+/** What it was sent for; null: nothing in particular. */
+export const complaintOf = ({ complaint, complaintDuring, complaintLedBy }: Stay): Complaint | null =>
+  complaint === "" ? null : { words: complaint, during: complaintDuring, ledBy: complaintLedBy };
 
 export const walkedHorse = (stay: Stay, today: LocalDate): WalkedHorse => ({
   horseClass: stay.class,

@@ -26,7 +26,7 @@ import type { Deps } from "../container.ts";
 import { feedPath } from "../feed/manage.ts";
 import { readStep } from "../plan/read-step.ts";
 import { recordOf } from "../plan/record.ts";
-import { ageOf, horseRecord, limitsInForce, outcomeNow, weightNow } from "./facts.ts";
+import { ageOf, complaintOf, horseRecord, limitsInForce, outcomeNow, weightNow } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
 
 export interface Opened {
@@ -54,6 +54,7 @@ const headOf = (stay: Stay, barn: Barn, today: LocalDate): HorseHead => ({
   kind: stay.kind,
   about: { age: ageOf(stay, today), sex: stay.sex, class: stay.class, heightCm: stay.heightCm },
   aim: stay.aim,
+  complaint: complaintOf(stay),
   length: stay.length,
   method: methodOf(stay.method, methodsWith(barn.methods)),
   ruler: rulerOf(stay, barn, today),

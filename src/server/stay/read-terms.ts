@@ -41,12 +41,40 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
     findHandOver(sql, stay.id),
   ]);
   const { release, lessonDone } = handOver?.content ?? EMPTY_HAND_OVER;
-  const { kind, aim, complaint, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords } = stay;
+  const {
+    kind,
+    aim,
+    complaint,
+    complaintDuring,
+    complaintLedBy,
+    length,
+    firstDay,
+    sessionsAWeek,
+    counting,
+    method,
+    afterDays,
+    afterLevel,
+    afterWords,
+  } = stay;
   return {
     stay: stay.id,
     horse: stay.horse,
     version: stay.version,
-    fields: { kind, aim, complaint, length, firstDay, sessionsAWeek, counting, method, afterDays, afterLevel, afterWords },
+    fields: {
+      kind,
+      aim,
+      complaint,
+      complaintDuring,
+      complaintLedBy,
+      length,
+      firstDay,
+      sessionsAWeek,
+      counting,
+      method,
+      afterDays,
+      afterLevel,
+      afterWords,
+    },
     riskSet: stay.riskSet,
     rules: rulesOf(barn, today, stay),
     wentHome: stay.wentHome,

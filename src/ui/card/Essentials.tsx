@@ -2,6 +2,7 @@ import type { CardView, Essentials as Known } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { IncidentKind } from "#core/card/card.ts";
 import { signOf } from "#core/intake/signs.ts";
+import { sayComplaint } from "#ui/words/complaint.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";
 
 import { CUE, INCIDENT, TACK } from "#ui/words/labels.ts";
@@ -13,9 +14,14 @@ const EASY = { left: "right", right: "left", even: "about even", unknown: "not k
 
 /** Of a horse: what to watch for, where it is touchy, which side is easy, and what the last rider says. */
 export function HorseEssentials({ known }: { known: Known }) {
-  const { cautions, touchy, hard, lastIncident, lastTime } = known;
+  const { complaint, cautions, touchy, hard, lastIncident, lastTime } = known;
   return (
     <>
+      {complaint && (
+        <p>
+          <span className="sign text-dim">Main problem</span> {sayComplaint(complaint)}
+        </p>
+      )}
       {cautions.length > 0 && (
         <p className="text-oxblood">
           ■ {outer(listed(cautions.map(({ sign }) => inner(signOf(sign).words))))} at the evaluation: watch for it

@@ -1,6 +1,6 @@
 /** An incident with its details in five taps: what, anyone hurt, when, what led up to it, done. A red one goes to the office with the first. */
 import { useState } from "react";
-import { DURINGS, HURT, type Hurt, INCIDENT_KINDS, type Incident, isRed, LED_BYS } from "#core/card/card.ts";
+import { HURT, type Hurt, INCIDENT_KINDS, type Incident, isRed, KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import { STRENGTHS, type Strength } from "#core/intake/signs.ts";
 import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { sayIncident } from "#ui/words/incident.ts";
@@ -56,7 +56,7 @@ export function Incidents({ draft, put, tell }: Part) {
                 name={`during-${at}`}
                 legend="When"
                 big
-                options={DURINGS.filter((one) => one !== "unknown").map((one) => [one, DURING[one]] as const)}
+                options={KNOWN_DURINGS.map((one) => [one, DURING[one]] as const)}
                 value={incident.during}
                 onChange={(during) => change(at, { during })}
               />

@@ -4,6 +4,7 @@ import { here } from "#contracts/ladder.here.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";
+import { sayParts } from "#ui/words/parts.ts";
 import type { Part } from "./part.ts";
 
 const words = (ids: readonly string[]): string => listed(ids.map((id) => inner(here().of(id).words)));
@@ -25,6 +26,7 @@ export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick
         )}
       </p>
       <p>{sayBecause(because)}</p>
+      <p className="text-dim">{sayParts(view.minutes)}</p>
       {leaveAlone.length > 0 && (
         <p>
           <span className="sign text-dim">Leave alone today</span> {words(leaveAlone)}

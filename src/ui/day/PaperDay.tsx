@@ -1,12 +1,15 @@
 /** The day sheet for the wall and the pocket: what to work with each horse, and room to write how it went. */
+
 import { here } from "#contracts/ladder.here.ts";
 import type { PaperRow, PaperView } from "#contracts/views.paper.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
 import { sayBecause } from "#ui/words/because.ts";
+import { sayComplaint } from "#ui/words/complaint.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
+import { sayParts } from "#ui/words/parts.ts";
 import { skillsOf } from "./paper.ts";
 
 const words = (ids: readonly string[]): string => listed(ids.map((id) => inner(here().of(id).words)));
@@ -52,12 +55,14 @@ function Horse({ row }: { row: PaperRow }) {
             {side ? `, ${side} first` : ""} <span className="text-sm font-normal">{sayBecause(work.because)}</span>
           </p>
         )}
+        <p>{sayParts(row.minutes)}</p>
         <Line name="Warm-up" ids={of("warm-up")} />
         <Line name="Daily" ids={of("handling")} />
         <Line name="Finish" ids={of("finish")} />
         <Line name="Leave alone" ids={work.leaveAlone} />
         <Line name="If windy, tight or alone, only" ids={work.smaller} />
         {row.ifCalm && <Line name="If calm" ids={[row.ifCalm]} />}
+        {essentials.complaint && <p>Main problem: {sayComplaint(essentials.complaint)}</p>}
         {essentials.cautions.length > 0 && (
           <p>■ {listed(essentials.cautions.map(({ sign }) => inner(signOf(sign).words)))}: watch for it</p>
         )}

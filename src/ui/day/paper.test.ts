@@ -15,7 +15,7 @@ const ROW = {
   card: ID,
   helper: null,
   asked: [...GATE_TICKS],
-  essentials: { hard: "even", usualSigns: [], cautions: [], touchy: [], lastIncident: null, lastTime: null },
+  essentials: { complaint: null, hard: "even", usualSigns: [], cautions: [], touchy: [], lastIncident: null, lastTime: null },
 } as const;
 const typed = fc.record({
   groundMinutes: fc.nat(120),

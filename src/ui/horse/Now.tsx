@@ -6,6 +6,7 @@ import { Outcome } from "#ui/intake/Outcome.tsx";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { sayBecause } from "#ui/words/because.ts";
+import { sayComplaint } from "#ui/words/complaint.ts";
 import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
 import { EVALUATION, SESSION } from "#ui/words/labels.ts";
 import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
@@ -53,6 +54,12 @@ export function Now({
         )}
         <p className="pb-4">
           <span className="sign text-dim">The owner's aim</span> “{view.head.aim}”
+          {view.head.complaint && (
+            <>
+              {" "}
+              <span className="sign text-dim">Main problem</span> {sayComplaint(view.head.complaint)}
+            </>
+          )}
         </p>
         {step}
         {view.next && (

@@ -5,6 +5,7 @@ import { VERDICTS } from "#core/forecast/chance.ts";
 import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
 import type { Answered } from "#ui/kit/use-asked.ts";
+import { sayComplaint } from "#ui/words/complaint.ts";
 import { sayStillToCome, targetWords } from "#ui/words/intake.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { percent } from "#ui/words/plan.ts";
@@ -56,7 +57,7 @@ export function JudgeAim({
       </p>
       {view.complaint && (
         <p>
-          <span className="sign text-dim">Main problem</span> “{view.complaint}”
+          <span className="sign text-dim">Main problem</span> {sayComplaint(view.complaint)}
         </p>
       )}
       <GoalsRead

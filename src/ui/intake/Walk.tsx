@@ -8,6 +8,7 @@ import { openTracks, readWalk } from "#core/intake/outcome.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
+import { sayComplaint } from "#ui/words/complaint.ts";
 import { slotWords } from "#ui/words/intake.ts";
 import { EVALUATION } from "#ui/words/labels.ts";
 import { TapMap } from "./BodyMap.tsx";
@@ -97,6 +98,11 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
           <h1 id="rung-title">
             {at + 1}. {rung.words}
           </h1>
+          {view.complaint && (
+            <p>
+              <span className="sign text-dim">Main problem</span> {sayComplaint(view.complaint)}
+            </p>
+          )}
           {stoppedAt >= 0 && at > stoppedAt && (
             <p className="text-oxblood">■ The walk stopped at rung {stoppedAt + 1}. What follows was not looked at.</p>
           )}

@@ -2,7 +2,7 @@
 import { Controller, type FieldValues, type Path, type UseFormRegisterReturn, type UseFormReturn } from "react-hook-form";
 import { clockAsMinutes, minutesAsClock } from "#ui/words/figures.ts";
 import { asDate, asNumber, errorAt } from "./form.ts";
-import { Field, INPUT } from "./parts.tsx";
+import { Field, INPUT, Picks } from "./parts.tsx";
 
 export type Form<T extends FieldValues> = UseFormReturn<T, unknown, T>;
 interface Props<T extends FieldValues> {
@@ -105,5 +105,21 @@ export function Check<T extends FieldValues>({ form, name, label }: Props<T>) {
     <label className="flex min-h-9 items-center gap-2">
       <input type="checkbox" className="size-5" {...form.register(name)} /> {label}
     </label>
+  );
+}
+
+/** Any number of a few, as one field that holds the list. */
+export function Several<T extends FieldValues>({
+  form,
+  name,
+  label,
+  options,
+}: Props<T> & { options: readonly (readonly [string, string])[] }) {
+  return (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field }) => <Picks legend={label} options={options} value={field.value ?? []} onChange={field.onChange} />}
+    />
   );
 }

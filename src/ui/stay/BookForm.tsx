@@ -44,6 +44,8 @@ export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingV
         kind: "halter",
         aim: "",
         complaint: "",
+        complaintDuring: [],
+        complaintLedBy: [],
         length: 60,
         firstDay: rules.today,
         sessionsAWeek: 5,

@@ -3,10 +3,14 @@ import type { FieldValues, Path } from "react-hook-form";
 import { AFTER_LEVELS, type StayFields } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import { KINDS } from "#core/horse/horse.ts";
-import { type Form, Select, Text } from "#ui/kit/form-fields.tsx";
-import { AFTER_LEVEL, COUNTING, KIND } from "#ui/words/labels.ts";
+import { type Form, Select, Several, Text } from "#ui/kit/form-fields.tsx";
+import { AFTER_LEVEL, COUNTING, DURING, KIND, LED_BY } from "#ui/words/labels.ts";
 import { TermPreview } from "./TermPreview.tsx";
+
+const WHEN = KNOWN_DURINGS.map((one) => [one, DURING[one]] as const);
+const BY = LED_BYS.map((one) => [one, LED_BY[one]] as const);
 
 /** Aim, term and after-plan, shared by booking and by the terms of a stay; `at` is the path of the stay within the form. */
 export function StayFieldset<T extends FieldValues>({
@@ -30,12 +34,13 @@ export function StayFieldset<T extends FieldValues>({
         <legend className="sign pb-1 text-lg">The stay</legend>
         <div className="sm:col-span-2">
           <Text form={form} name={path("aim")} label="The owner's aim, in their own words" rows={3} />
-          <Text
-            form={form}
-            name={path("complaint")}
-            label="Main problem: the one thing the horse was sent for, and what sets it off"
-            rows={2}
-          />
+          <Text form={form} name={path("complaint")} label="Main problem: the one thing the horse was sent for" rows={2} />
+          {String(form.watch(path("complaint")) ?? "").trim() !== "" && (
+            <div className="grid gap-2 pt-2">
+              <Several form={form} name={path("complaintDuring")} label="When it comes" options={WHEN} />
+              <Several form={form} name={path("complaintLedBy")} label="What brings it on" options={BY} />
+            </div>
+          )}
           {children}
         </div>
         <Select form={form} name={path("kind")} label="Comes in as" options={KINDS.map((kind) => [kind, KIND[kind]] as const)} />

@@ -7,7 +7,8 @@ import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Select } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { AFTER_LEVEL, COUNTING, KIND } from "#ui/words/labels.ts";
+import { listed } from "#ui/words/figures.ts";
+import { AFTER_LEVEL, COUNTING, DURING, KIND, LED_BY } from "#ui/words/labels.ts";
 import { StayFieldset } from "./StayFieldset.tsx";
 
 type Terms = StayFields & { readonly riskSet: RiskSet };
@@ -16,6 +17,8 @@ type Saved = Terms & { readonly version: number };
 const linesOf = ({ rules }: TermsView): Lines<Terms> => ({
   aim: ["The owner's aim", (x) => x],
   complaint: ["Main problem", (x) => x],
+  complaintDuring: ["When it comes", (x) => listed(x.map((one) => DURING[one]))],
+  complaintLedBy: ["What brings it on", (x) => listed(x.map((one) => LED_BY[one]))],
   kind: ["Comes in as", (x) => KIND[x]],
   length: ["Term", (x) => `${x} days`],
   firstDay: ["First day", (x) => x],

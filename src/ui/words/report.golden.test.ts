@@ -79,6 +79,7 @@ function facts({
     today,
     week: null,
     aim: "A quiet horse that my son can lead and I can ride.",
+    complaint: null,
     term,
     reading: readTerm(term, today),
     evaluations,

@@ -11,6 +11,7 @@ import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import type { OpenBecause, Say } from "#core/report/facts.ts";
 import { LOOKER, sayRestriction } from "./check.ts";
+import { sayComplaint } from "./complaint.ts";
 import { hours, inner, listed, plural } from "./figures.ts";
 import { branchWords, HOLD, INCIDENT, SCORE_WORDS, TACK } from "./labels.ts";
 import { VERDICT_OWNER } from "./verdict.ts";
@@ -63,6 +64,8 @@ export function sayStatement(say: Say, key: string, style: Style): string {
   switch (say.code) {
     case "aim":
       return warm ? `You came to us with this wish: “${say.words}”` : `You told us: “${say.words}”`;
+    case "complaint":
+      return `The main problem, as you told us: ${sayComplaint(say.complaint)}`;
     case "term":
       return `A term of ${say.length} days with ${plural(say.sessionsAWeek, "session")} a week, from ${sayDateWithYear(say.from)} to ${sayDateWithYear(say.to)}.`;
     case "no-intake":
