@@ -36,7 +36,7 @@ export const CORE_ORDER = {
   card: ["kernel", "ladder", "intake"],
   reading: ["kernel", "calendar", "horse", "ladder"],
   permission: ["kernel", "calendar", "horse", "ladder", "tools", "intake", "card", "check", "weather", "reading"],
-  gate: ["card", "permission", "weather"],
+  gate: ["ladder", "card", "permission", "weather"],
   plan: ["kernel", "calendar", "horse", "ladder", "card", "check", "forecast", "permission", "reading", "intake"],
   weather: [],
   watch: ["kernel", "calendar", "ladder", "tools", "intake", "reading", "forecast", "card", "check", "permission"],

@@ -5,7 +5,7 @@ import { LadderFile } from "#contracts/ladder.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { TERM_LENGTHS } from "#core/calendar/term.ts";
 import { DURINGS, HURT, INCIDENT_KINDS, LED_BYS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
-import { MOUNT_STEPS } from "#core/card/first-mount.ts";
+import { MOUNT_STEPS } from "#core/card/first-step.ts";
 import { RESTRICTED_WORK } from "#core/check/check.ts";
 import { VERDICTS } from "#core/forecast/chance.ts";
 import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";

@@ -15,7 +15,7 @@ import {
   WEATHERS,
 } from "#core/card/card.ts";
 import { COURSE_STATES, type CourseMark } from "#core/card/course.ts";
-import { MOUNT_STEPS } from "#core/card/first-mount.ts";
+import { MOUNT_STEPS, STAGES_OF, type StageOf, TAKEN_STEPS } from "#core/card/first-step.ts";
 import { SIDES } from "#core/kernel/sides.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/permission/ground-check.ts";
 import {
@@ -63,6 +63,20 @@ export const ReadingFields = z
     z.refine((x) => x.pulse !== null || x.breaths !== null, { path: ["pulse"], message: "Give the pulse or the breathing." }),
   );
 
+const stage = z.optional(z.nullable(z.custom<StageOf>((x) => typeof x === "string")));
+/** How far a first time went, each side by itself. */
+export const TakenFields = z
+  .object({ step: oneOf(TAKEN_STEPS), reached: z.object({ left: stage, right: stage, both: stage }) })
+  .check(
+    z.refine(
+      ({ step: of, reached }) => {
+        const known: readonly string[] = STAGES_OF[of];
+        return Object.values(reached).every((one) => !one || known.includes(one));
+      },
+      { path: ["reached"], message: "A stage that this first time does not have: reload the page." },
+    ),
+  );
+
 export const RecordFields = z
   .object({
     groundMinutes: whole(0, 240, "minutes"),
@@ -103,6 +117,8 @@ export const RecordFields = z
     incidents: list(IncidentFields, 20),
     firsts: list(z.object({ skill: z.nullable(skill), words: said("The first", 120) }), 10),
     mount: orElse(z.nullable(z.object({ left: step, right: step })), null),
+    taken: orElse(z.nullable(TakenFields), null),
+    offered: orElse(list(skill, 20), []),
     readings: orElse(
       list(ReadingFields, 10).check(
         z.refine((x) => new Set(x.map((one) => one.minute)).size === x.length, "Two readings at one minute: keep one."),
@@ -124,7 +140,12 @@ export const RecordFields = z
     }),
   ) satisfies z.core.$ZodType<SessionRecord>;
 
-export const GateFields = z.object({ ticks: setOf(GATE_TICKS), redSigns: setOf(RED_SIGNS), overrideReason: words(500) });
+export const GateFields = z.object({
+  ticks: setOf(GATE_TICKS),
+  redSigns: setOf(RED_SIGNS),
+  /** Of these: what went away again. */ redGone: orElse(setOf(RED_SIGNS), []),
+  overrideReason: words(500),
+});
 
 /** Revision that the writer began from; null: nothing was written yet. What others wrote since is joined with it, field by field. */
 const base = z.nullable(whole(1, 10_000));

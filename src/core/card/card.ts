@@ -5,7 +5,7 @@ import type { PersonId } from "../kernel/brand.ts";
 import type { Score, TrackSide } from "../kernel/sides.ts";
 import { SKILL_GAITS } from "../ladder/skill.ts";
 import type { CourseMark } from "./course.ts";
-import type { MountReached } from "./first-mount.ts";
+import type { MountReached, Taken } from "./first-step.ts";
 import type { Reading } from "./warm-down.ts";
 
 export const SESSION_KINDS = ["ground", "saddle", "both"] as const;
@@ -137,6 +137,10 @@ export interface SessionRecord {
   readonly firsts: readonly First[];
   /** How far a first mounting went on each side; null: none was tried. */
   readonly mount: MountReached | null;
+  /** How far another first time went; null: none was taken. */
+  readonly taken: Taken | null;
+  /** Skills in which the horse offered more than was asked. */
+  readonly offered: readonly string[];
   readonly readings: readonly Reading[];
   readonly ending: readonly EndingTick[];
   readonly endedWell: boolean;

@@ -3,7 +3,21 @@ import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { isRed } from "./card.ts";
 import { CUES, cuesFor, cuesOf, USUAL_CUES } from "./cues.ts";
-import { accepted, beginMounting, furthest, isOver, MOUNT_STEPS, type Mounting, nextStep, stoppedHere } from "./first-mount.ts";
+import {
+  accepted,
+  backTo,
+  beginTaking,
+  furthest,
+  isOver,
+  nextStage,
+  rankIn,
+  scoresOf,
+  sideNow,
+  stoppedHere,
+  TAKEN_STEPS,
+  type Taking,
+  wentBack,
+} from "./first-step.ts";
 import { firstsShown } from "./firsts.ts";
 import { type Reading, readWarmDown } from "./warm-down.ts";
 
@@ -55,34 +69,63 @@ describe("firsts", () => {
   });
 });
 
-describe("a first mounting", () => {
-  const steps = (times: number, from: Mounting): Mounting => Array.from({ length: times }).reduce<Mounting>(accepted, from);
-  it("goes step by step, stops where the horse allows, and takes the other side no further", () => {
-    const left = stoppedHere(steps(4, beginMounting("left")));
-    expect(left).toMatchObject({ reached: { left: "weight", right: null }, side: "right", stopped: ["left"] });
-    expect(furthest(left)).toBe("weight");
-    const right = steps(9, left);
-    expect([right.reached.right, nextStep(right)]).toEqual(["weight", null]);
-    expect(isOver(stoppedHere(right))).toBe(true);
+describe("a first time", () => {
+  const times = (n: number, from: Taking): Taking => Array.from({ length: n }).reduce<Taking>(accepted, from);
+  const mount = (side: "left" | "right") => beginTaking("mount", true, side);
+  it("goes stage by stage, stops where the horse allows, takes the other side no further, and ends on the good side", () => {
+    const left = stoppedHere(times(4, mount("left")));
+    expect([left.reached, sideNow(left), furthest(left)]).toEqual([{ left: "weight" }, "right", "weight"]);
+    const right = times(9, left);
+    expect([right.reached.right, nextStage(right)]).toEqual(["weight", null]);
+    const done = stoppedHere(right);
+    expect([isOver(done), backTo(done)]).toEqual([false, { side: "left", stage: "weight" }]);
+    expect([isOver(wentBack(done)), backTo(wentBack(done))]).toEqual([true, null]);
   });
-  it("may stop before anything was accepted; then nothing is asked on the other side", () => {
-    const none = stoppedHere(beginMounting("right"));
-    expect([furthest(none), nextStep(none)]).toEqual([null, null]);
+  it("may stop before anything was accepted; then nothing is asked on the other side, and it ends there", () => {
+    const none = stoppedHere(mount("right"));
+    expect([furthest(none), nextStage(none), none.reached]).toEqual([null, null, { right: null }]);
+    expect(isOver(stoppedHere(none))).toBe(true);
   });
-  it("never skips a step, whatever is pressed", () => {
+  it("of what has no sides is over where it stops", () => {
+    const ride = times(2, beginTaking("first-ride", false, "left"));
+    expect([ride.reached, isOver(stoppedHere(ride))]).toEqual([{ both: "bent" }, true]);
+  });
+  it("is its own score: by its share of the stages, a mounting by what each stage is", () => {
+    const trot = [skillOf("trot")];
+    const reached = { left: "whole-round", right: "few-strides" } as const;
+    expect(scoresOf({ step: "trot", reached }, trot)).toEqual([
+      { skill: "trot", side: "left", score: 3 },
+      { skill: "trot", side: "right", score: 2 },
+    ]);
+    expect(scoresOf({ step: "outside", reached: { both: null } }, [skillOf("outside")])).toEqual([
+      { skill: "outside", side: "both", score: 0 },
+    ]);
+    const onto = ["stirrup-weight", "lie-across", "sit"].map(skillOf);
+    expect(scoresOf({ step: "mount", reached: { left: "up-off", right: "foot" } }, onto)).toEqual([
+      { skill: "stirrup-weight", side: "left", score: 3 },
+      { skill: "stirrup-weight", side: "right", score: 1 },
+      { skill: "lie-across", side: "left", score: 3 },
+      { skill: "sit", side: "left", score: 2 },
+    ]);
+    expect(scoresOf({ step: "mount", reached: { left: "bend-hold" } }, onto)).toEqual([]);
+  });
+  it("never skips a stage, and never takes the second side further, whatever is pressed", () => {
     fc.assert(
-      fc.property(fc.array(fc.boolean(), { maxLength: 25 }), (presses) => {
-        let mounting = beginMounting("left");
-        for (const press of presses) {
-          const before = mounting.reached;
-          mounting = press ? accepted(mounting) : stoppedHere(mounting);
-          for (const side of ["left", "right"] as const) {
-            const rank = (step: (typeof MOUNT_STEPS)[number] | null): number => (step ? MOUNT_STEPS.indexOf(step) : -1);
-            expect(rank(mounting.reached[side]) - rank(before[side])).toBeLessThanOrEqual(1);
+      fc.property(
+        fc.constantFrom(...TAKEN_STEPS),
+        fc.boolean(),
+        fc.array(fc.constantFrom(accepted, stoppedHere, wentBack), { maxLength: 25 }),
+        (step, sided, presses) => {
+          let taking = beginTaking(step, sided, "right");
+          for (const press of presses) {
+            const before = taking.reached;
+            taking = press(taking);
+            for (const side of ["left", "right", "both"] as const)
+              expect(rankIn(taking, taking.reached[side]) - rankIn(taking, before[side])).toBeLessThanOrEqual(1);
+            expect(rankIn(taking, taking.reached.left)).toBeLessThanOrEqual(rankIn(taking, taking.reached.right));
           }
-          expect(mounting.stopped.length).toBeLessThanOrEqual(2);
-        }
-      }),
+        },
+      ),
     );
   });
 });

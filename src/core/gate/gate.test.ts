@@ -76,6 +76,15 @@ describe("the gate", () => {
       expect([ground.state, ground.reasons]).toEqual([all ? "shut" : "half", [{ code: "red-sign", sign }]]);
     }
   });
+  it("counts a red sign that went away for the day, unless the manager has looked; a sudden change does not go away", () => {
+    for (const sign of RED_SIGNS) {
+      const gone = answer(facts(), spot({ redSigns: [sign], redGone: [sign] }));
+      const all = sign === "sudden-change";
+      expect(gone.state).toBe(all ? "shut" : "half");
+      expect(mayOverride({ role: "manager", grade: 3 }, gone.reasons)).toBe(!all);
+      expect(mayOverride({ role: "rider", grade: 5 }, gone.reasons)).toBe(false);
+    }
+  });
   it("is shut by a check that holds all work, half by one that holds riding; nobody overrides either", () => {
     expect(answer(facts(held("all")), spot(), "ground")).toMatchObject({ state: "shut", reasons: [{ code: "check" }] });
     const half = answer(facts(held("ridden")));

@@ -17,7 +17,7 @@ import {
   sessionAct,
   workingOn,
 } from "../permission/permission.ts";
-import { type Reason, strengthOf } from "../permission/reasons.ts";
+import { type Reason, redSign, strengthOf } from "../permission/reasons.ts";
 import { calledWindy, GROUND_FIRST, heatOf, LIGHTER, type WeatherHour } from "../weather/weather.ts";
 
 export interface GateFacts {
@@ -38,6 +38,8 @@ export interface OnTheSpot {
   readonly helper: PermitPerson | null;
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
+  /** Of these, what went away again. */
+  readonly redGone?: readonly RedSign[];
   /** The rider calls it windy, whatever the station says. */
   readonly windy: boolean;
   /** How it stands just now, as it was tapped on the card. */
@@ -70,7 +72,7 @@ export function readGate(facts: GateFacts, spot: OnTheSpot, kind: SessionKind): 
   const red = kind === "ground" ? spot.redSigns.filter((sign) => sign !== "sudden-change") : [];
   const reasons: readonly Reason[] = [
     ...(kind === "ground" ? barring(onGround) : barring(whole)),
-    ...red.map((sign) => ({ code: "red-sign", sign }) as const),
+    ...red.map((sign) => redSign(sign, spot.redGone ?? [])),
   ];
   const told = [
     ...whole.filter((reason) => strengthOf(reason) === "tells"),

@@ -11,7 +11,7 @@ import { type WeatherBar, type WeatherHour, weatherBar } from "../weather/weathe
 import type { GateTick, RedSign } from "./ground-check.ts";
 import type { PermitHorse, PermitPerson } from "./horse.ts";
 import type { StepBack } from "./protocol.ts";
-import { type Reason, reachOf, strengthOf } from "./reasons.ts";
+import { type Reason, reachOf, redSign, strengthOf } from "./reasons.ts";
 import { restrictedSkill } from "./restrictions.ts";
 
 /** Of a skill, as far as it is asked who may work it. */
@@ -275,14 +275,17 @@ export interface Ticked {
   readonly asked: readonly GateTick[];
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
+  /** Of these, what went away again: it counts for the day, unless the manager looks himself. */
+  readonly redGone?: readonly RedSign[];
   /** How it stands just now, as it was tapped; missing or null: nobody did. */
   readonly course?: CourseNow | null;
 }
 /** What was seen and not ticked on the ground just before. */
-export function tickReasons({ asked, ticks, redSigns, course = null }: Ticked, act: Pick<Act, "bears">): readonly Reason[] {
-  const red = redSigns
-    .filter((sign) => bearing(act) || sign === "sudden-change")
-    .map((sign): Reason => ({ code: "red-sign", sign }));
+export function tickReasons(
+  { asked, ticks, redSigns, redGone = [], course = null }: Ticked,
+  act: Pick<Act, "bears">,
+): readonly Reason[] {
+  const red = redSigns.filter((sign) => bearing(act) || sign === "sudden-change").map((sign): Reason => redSign(sign, redGone));
   if (!bearing(act)) return red;
   return [
     ...red,

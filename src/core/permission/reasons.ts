@@ -93,7 +93,8 @@ export type Reason =
       StepBack,
       "at" | "days" | "quiet" | "of"
     >)
-  | { readonly code: "red-sign"; readonly sign: RedSign }
+  /** `gone`: it went away again. */
+  | { readonly code: "red-sign"; readonly sign: RedSign; readonly gone?: true }
   /** Tight, or trying to leave, as it was tapped last. */
   | { readonly code: "not-soft"; readonly state: CourseState; readonly minutes: number }
   | WeatherBar
@@ -104,6 +105,10 @@ export type Reason =
   | { readonly code: "incident"; readonly kind: IncidentKind; readonly day: LocalDate }
   /** It was tight today, and has stood so since. */
   | { readonly code: "softened"; readonly state: CourseState; readonly minutes: number };
+
+/** A sudden change does not go away: somebody else looks at it. */
+export const redSign = (sign: RedSign, gone: readonly RedSign[]): Extract<Reason, { code: "red-sign" }> =>
+  gone.includes(sign) && sign !== "sudden-change" ? { code: "red-sign", sign, gone: true } : { code: "red-sign", sign };
 
 /** bars: it is not done · tells: it is done, with this in mind. What bars may still be set aside by some, with a reason that stays. */
 export type Strength = "bars" | "tells";
@@ -159,6 +164,8 @@ export function reachOf(reason: Reason): Reach {
 
 export function overriddenBy(reason: Reason): Overrider {
   switch (reason.code) {
+    case "red-sign":
+      return reason.gone ? "manager" : "nobody";
     case "not-ticked":
     case "not-ready":
       return "senior";

@@ -1,6 +1,6 @@
 /** What has happened against what may be done: the record is kept as it was, and marked. */
 import type { SessionRecord } from "../card/card.ts";
-import { MOUNT_STEPS, type MountStep } from "../card/first-mount.ts";
+import { MOUNT_STEPS, type MountStep } from "../card/first-step.ts";
 import { type Bears, mostBorne } from "../ladder/skill.ts";
 import { calledWindy, type WeatherHour } from "../weather/weather.ts";
 import type { GateTick, RedSign } from "./ground-check.ts";
@@ -44,6 +44,7 @@ export interface Spot {
   readonly helper: PermitPerson | null;
   readonly ticks: readonly GateTick[];
   readonly redSigns: readonly RedSign[];
+  readonly redGone?: readonly RedSign[];
   readonly windy: boolean;
 }
 

@@ -18,6 +18,8 @@ export interface PastSession {
   /** Ticked at the gate. */
   readonly redSigns: readonly string[];
   readonly endedWell: boolean;
+  /** Skills in which the horse offered more than was asked; missing: none. */
+  readonly offered?: readonly string[];
   /** The rider's word for next time; empty: none. */
   readonly nextTime: string;
 }

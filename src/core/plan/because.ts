@@ -15,7 +15,7 @@ export const BECAUSE_CODES = [
   "wider",
   "ladder",
 ] as const;
-export const FOLLOW_UPS = ["rose", "first-time", "ended-badly", "word"] as const;
+export const FOLLOW_UPS = ["offered", "rose", "first-time", "ended-badly", "word"] as const;
 export type FollowUp = (typeof FOLLOW_UPS)[number];
 
 export type Because =

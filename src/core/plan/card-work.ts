@@ -4,6 +4,7 @@
  */
 import type { SessionKind } from "../card/card.ts";
 import type { Side } from "../kernel/sides.ts";
+import { RELIABLE, WELL } from "../ladder/marks.ts";
 import type { Method } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
@@ -14,7 +15,6 @@ import type { HorseReading } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { composed, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
-import { RELIABLE, WELL } from "./levels.ts";
 import { Mains } from "./main.ts";
 import type { Condition, LaidSession } from "./term-plan.ts";
 

@@ -4,11 +4,11 @@
  */
 import type { SessionKind } from "../card/card.ts";
 import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
+import { WELL } from "../ladder/marks.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import type { PlanGoal } from "./goal-sets.ts";
-import { WELL } from "./levels.ts";
 
 /** Skills by id, each list in the order in which it is worked. */
 export interface Parts {

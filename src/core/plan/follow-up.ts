@@ -1,13 +1,14 @@
 /** What of the last two sessions is to be taken up again. */
+
+import { RELIABLE, WELL } from "../ladder/marks.ts";
 import type { PastSession } from "../permission/trouble.ts";
 import type { FollowUp } from "./because.ts";
-import { RELIABLE, WELL } from "./levels.ts";
 
 export interface Again {
   readonly skill: string;
   readonly why: FollowUp;
 }
-/** What went up by two, was offered for the first time, ended badly or was asked for by the last rider, and was not worked since. */
+/** What the horse offered more of, went up by two, was offered for the first time, ended badly or was asked for by the last rider, and was not worked since. */
 export function toTakeUpAgain(
   past: readonly PastSession[],
   seenBefore: (skill: string) => number | null,
@@ -29,6 +30,7 @@ export function toTakeUpAgain(
       const [worst] = [...session.scores].sort((a, b) => a.low - b.low);
       if (worst && worst.low < WELL) add(worst.skill, "ended-badly");
     }
+    for (const skill of session.offered ?? []) add(skill, "offered");
     for (const { skill, low } of session.scores) {
       const was = before(skill);
       if (was !== null && low - was >= 2) add(skill, "rose");

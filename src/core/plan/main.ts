@@ -3,6 +3,7 @@
  * again; the complaint and what was promised; the other goals; proofs; when all is met the same elsewhere, or what builds on it.
  */
 import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
+import { BEST, RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
@@ -12,7 +13,6 @@ import type { Because } from "./because.ts";
 import { isFamily, isPassing } from "./compose.ts";
 import { type Again } from "./follow-up.ts";
 import { type PlanGoal, partsOfGoal, valueOf } from "./goal-sets.ts";
-import { BEST, RELIABLE, USABLE, WELL } from "./levels.ts";
 import { nextFrom } from "./next-goals.ts";
 
 export interface Main {

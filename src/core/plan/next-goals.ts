@@ -1,9 +1,9 @@
 /** What builds on goals that are met. */
 import { hasTag } from "../ladder/ladder.ts";
+import { RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import { partsOfGoal } from "./goal-sets.ts";
-import { RELIABLE, USABLE, WELL } from "./levels.ts";
 
 /** Tags of what shows the same in company and elsewhere. */
 const ELSEWHERE = ["company", "outside"] as const;

@@ -34,6 +34,14 @@ export const GREEN_RIDES = 10;
 export const heatOf = ({ temperatureC, humidity }: Pick<WeatherHour, "temperatureC" | "humidity">): number =>
   Math.round((temperatureC * 9) / 5 + 32 + humidity);
 
+/** What a rider would call hours like these; null: nothing is known of them. Rain is not measured. */
+export function calledBy(hours: readonly WeatherHour[]): "calm" | "windy" | "hot" | "cold" | null {
+  if (hours.length === 0) return null;
+  if (hours.some(({ windMps }) => windMps > GROUND_FIRST)) return "windy";
+  if (hours.some((hour) => heatOf(hour) >= LIGHTER)) return "hot";
+  return hours.some(({ temperatureC }) => temperatureC < TOO_COLD) ? "cold" : "calm";
+}
+
 /** How a session would be run, as far as the weather asks. */
 export interface Exposed {
   readonly minutes: number;

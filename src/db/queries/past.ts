@@ -25,6 +25,7 @@ const PastRow = z.object({
         z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), during: z.enum(DURINGS), strength, ledBy: z.array(text) }),
       ),
       endedWell: bool,
+      offered: z.array(text),
       nextTime: text,
     }),
   ),
@@ -51,7 +52,7 @@ export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
            ) given ORDER BY skill, side, walk, day DESC, rank DESC, start DESC) latest) scores
        CROSS JOIN LATERAL (
          SELECT coalesce(json_agg(json_build_object('day', v.day, 'groundMinutes', v.ground_minutes, 'saddleMinutes', v.saddle_minutes, 'tack', v.tack, 'redSigns', v.red_signs,
-             'endedWell', v.ended_well, 'nextTime', v.next_time,
+             'endedWell', v.ended_well, 'offered', v.offered, 'nextTime', v.next_time,
              'scores', (SELECT coalesce(json_agg(json_build_object('skill', skill, 'low', low)), '[]') FROM (
                SELECT skill, min(score) AS low FROM card_score WHERE card_id = v.card_id AND revision = v.revision GROUP BY skill ORDER BY skill) given),
              'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength, 'skill', skill)), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),

@@ -39,6 +39,12 @@ function joinedWith(
     gate: {
       ticks: both(input.gate.ticks, newest.gateTicks),
       redSigns: both(input.gate.redSigns, newest.redSigns),
+      // Gone is what nobody still sees.
+      redGone: both(input.gate.redGone, newest.redGone).filter(
+        (sign) =>
+          (!input.gate.redSigns.includes(sign) || input.gate.redGone.includes(sign)) &&
+          (!newest.redSigns.includes(sign) || newest.redGone.includes(sign)),
+      ),
       overrideReason: input.gate.overrideReason || newest.overrideReason,
     },
   };

@@ -14,12 +14,16 @@ import { cardFacts } from "./gate-facts.ts";
 export async function gateAt(
   work: Work,
   card: CardRecord,
-  ticked: Pick<GateFields, "ticks" | "redSigns"> & { readonly weather: Weather },
+  ticked: Pick<GateFields, "ticks" | "redSigns" | "redGone"> & { readonly weather: Weather },
 ): Promise<GateAnswer> {
   const { gate, helper } = await cardFacts(work.tx, work.barn, card);
   // Whoever asks for the gate of a ground card wants to get on.
   const kind = card.kind === "ground" ? "both" : card.kind;
-  return readGate(gate, { helper, ticks: ticked.ticks, redSigns: ticked.redSigns, windy: ticked.weather === "windy" }, kind);
+  return readGate(
+    gate,
+    { helper, ticks: ticked.ticks, redSigns: ticked.redSigns, redGone: ticked.redGone, windy: ticked.weather === "windy" },
+    kind,
+  );
 }
 
 export interface Weighed {
@@ -34,6 +38,7 @@ export async function weighRecord(work: Work, card: CardRecord, record: RecordFi
     helper: helper && permitPerson(helper),
     ticks: ticked.ticks,
     redSigns: ticked.redSigns,
+    redGone: ticked.redGone,
     windy: record.weather === "windy",
   };
   const asked = facts.ladder.map((skill) => askedOf(skill, facts.reading));

@@ -101,6 +101,7 @@ export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
   joinedWith: worked.joinedWith,
   clashes: worked.clashes,
   gateTicks: worked.gateTicks,
+  redGone: worked.redGone,
 });
 
 const RECENT = 3;

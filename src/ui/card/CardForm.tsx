@@ -1,11 +1,15 @@
 /** The card while it is written: the gate, the work, what happened, the end. Kept on the device with every tap, until the server has it. */
-import { useCallback, useState } from "react";
+
+import { lazy, Suspense, useCallback, useState } from "react";
 import type { Told } from "#contracts/card.ts";
+import { here } from "#contracts/ladder.here.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { WEATHERS, type Weather } from "#core/card/card.ts";
 import { courseNow } from "#core/card/course.ts";
+import type { TakenStep } from "#core/card/first-step.ts";
 import { setMinutes, type TimerName } from "#core/card/timers.ts";
 import { readGate } from "#core/gate/gate.ts";
+import { shownToday } from "#core/gate/shown.ts";
 import { mayOverride } from "#core/permission/reasons.ts";
 import { againstRecord } from "#core/permission/record.ts";
 import { Button, Choice, Stepper, Trouble } from "#ui/kit/parts.tsx";
@@ -19,9 +23,8 @@ import { AgainstRecord } from "./AgainstRecord.tsx";
 import { CoursePad } from "./CoursePad.tsx";
 import { Ending } from "./Ending.tsx";
 import { Essentials } from "./Essentials.tsx";
-import { FirstMount } from "./FirstMount.tsx";
 import { Firsts } from "./Firsts.tsx";
-import { Gate } from "./Gate.tsx";
+import { Gate, GateBar } from "./Gate.tsx";
 import { Gear } from "./Gear.tsx";
 import { IfCalm } from "./IfCalm.tsx";
 import { Incidents } from "./Incidents.tsx";
@@ -33,6 +36,10 @@ import { Signs } from "./Signs.tsx";
 import { type CardStep, Step, StepBar } from "./Steps.tsx";
 import { Timers } from "./Timers.tsx";
 import { WarmDown } from "./WarmDown.tsx";
+
+/** Few cards are a first time: the others do not load its words. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const FirstStep = lazy(async () => ({ default: (await import("./FirstStep.tsx")).FirstStep }));
 
 const MINUTES = [
   ["ground", "Ground", "groundMinutes"],
@@ -67,6 +74,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     helper: view.people.find(({ id }) => id === draft.helper) ?? null,
     ticks: draft.ticks,
     redSigns: draft.redSigns,
+    redGone: draft.redGone,
     windy: draft.weather === "windy",
   };
   const course = courseNow(draft.course, draft.groundMinutes + draft.saddleMinutes);
@@ -76,7 +84,9 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   const against = isWritten
     ? againstRecord(view, spot, draft).filter((reason) => draft.overrideReason === "" || !mayOverride(view.actor, [reason]))
     : [];
-  const step =
+  const step = firstTimeOf(view);
+  const mayTake = riding ? answer.state === "open" || setAside || draft.taken !== null : answer.state !== "shut";
+  const setTimer =
     (name: TimerName) =>
     (minutes: number): void => {
       const now = Date.now();
@@ -106,6 +116,9 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   };
   return (
     <div className="grid gap-5 pb-20 md:pb-0">
+      <div className="sticky top-0 z-10 -mx-1 bg-chalk px-1 py-1">
+        <GateBar answer={answer} kind={view.card.kind} overridden={setAside} brief={at !== "before"} />
+      </div>
       {restored && <p className="text-ochre">▲ Kept on this phone and not sent yet.</p>}
       <Step name="before" at={at}>
         <MainWork {...part} />
@@ -113,7 +126,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         <Essentials view={view} />
         <Choice<Weather>
           name="weather"
-          legend="Weather"
+          legend={view.gate.weather.length > 0 && draft.base === null ? "Weather, by the barn's station" : "Weather"}
           big
           options={WEATHERS.map((one) => [one, WEATHER[one]] as const)}
           value={draft.weather}
@@ -124,7 +137,10 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
           kind={view.card.kind}
           asked={view.gate.asked}
           ticks={draft.ticks}
+          today={shownToday(here().skills, draft.scores, view.gate.asked)}
           redSigns={draft.redSigns}
+          redGone={draft.redGone}
+          onGone={(redGone) => put({ redGone })}
           actor={view.actor}
           override={draft.overrideReason}
           onOverride={(overrideReason) => {
@@ -142,8 +158,10 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
             if (redSigns.includes("sudden-change") && !draft.redSigns.includes("sudden-change")) tell({ what: "sudden-change" });
           }}
         />
-        {riding && view.gate.horse.stage === "unridden" && (answer.state === "open" || setAside || draft.mount) && (
-          <FirstMount {...part} />
+        {riding && step?.step === "mount" && (answer.state === "open" || setAside || draft.mount) && (
+          <Suspense fallback={null}>
+            <FirstStep {...part} {...step} />
+          </Suspense>
         )}
       </Step>
       <Step name="work" at={at}>
@@ -164,11 +182,16 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
               min={0}
               max={240}
               value={draft[field]}
-              onChange={step(name)}
+              onChange={setTimer(name)}
             />
           ))}
         </div>
         <CoursePad {...part} />
+        {step && step.step !== "mount" && mayTake && (
+          <Suspense fallback={null}>
+            <FirstStep {...part} {...step} />
+          </Suspense>
+        )}
         <Scores {...part} />
       </Step>
       <Step name="happened" at={at}>
@@ -191,6 +214,18 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     </div>
   );
 }
+/** The first time that this card is about, stage by stage; null: none. */
+function firstTimeOf({ work, gate, card }: CardView): { readonly step: TakenStep; readonly skills: readonly string[] } | null {
+  const { because, items } = work;
+  const asked = because.code === "step" ? because.step : null;
+  const mounts = asked === "stirrup-weight" || asked === "sit";
+  if (mounts || (asked === null && card.kind !== "ground" && gate.horse.stage === "unridden"))
+    return { step: "mount", skills: [] };
+  if (asked === null) return null;
+  // What a first ride shows is scored as it comes.
+  const main = items.filter(({ role }) => role === "main").map(({ skill }) => skill);
+  return { step: asked, skills: asked === "first-ride" ? [] : main };
+}
 const spotOf = ({ card, stay, place }: CardView): CardSpot => ({
   stay,
   day: card.day,
@@ -200,8 +235,9 @@ const spotOf = ({ card, stay, place }: CardView): CardSpot => ({
   place: place.id,
 });
 /** As the contract has it: lists that may be written to. */
-const copied = ({ ticks, redSigns, overrideReason }: ReturnType<typeof gateOf>) => ({
+const copied = ({ ticks, redSigns, redGone, overrideReason }: ReturnType<typeof gateOf>) => ({
   ticks: [...ticks],
   redSigns: [...redSigns],
+  redGone: [...redGone],
   overrideReason,
 });

@@ -1,10 +1,13 @@
 /** The gate: one bar that says what may be done, with its reasons as short lines; what was seen on the ground; and setting it aside, in two steps. */
+
 import { useId, useState } from "react";
 import type { SessionKind } from "#core/card/card.ts";
 import type { GateAnswer } from "#core/gate/gate.ts";
+import type { ShownToday } from "#core/gate/shown.ts";
 import { type GateTick, RED_SIGNS, type RedSign } from "#core/permission/ground-check.ts";
 import { mayOverride, overriddenBy, sourceOf } from "#core/permission/reasons.ts";
 import { Button, INPUT, Picks } from "#ui/kit/parts.tsx";
+import { inner, listed } from "#ui/words/figures.ts";
 import { sayGateAdvice, sayGateLimit, sayGateState } from "#ui/words/gate.ts";
 import { RED, TICK } from "#ui/words/labels.ts";
 import { sayReason, sayTogether } from "#ui/words/reasons.ts";
@@ -16,17 +19,28 @@ const TONE = {
   shut: "stroke-oxblood text-oxblood border-oxblood",
 } as const;
 
-export function GateBar({ answer, kind, overridden }: { answer: GateAnswer; kind: SessionKind; overridden: boolean }) {
+/** Stands at the top of the card throughout. `brief`: the state alone, beside other work. */
+export function GateBar({
+  answer,
+  kind,
+  overridden,
+  brief = false,
+}: {
+  answer: GateAnswer;
+  kind: SessionKind;
+  overridden: boolean;
+  brief?: boolean;
+}) {
   const shown = overridden ? "open" : answer.state;
   return (
-    <div role="status" className={`flex items-center gap-3 border-2 bg-paper p-2 ${TONE[shown]}`}>
-      <svg viewBox="0 0 100 50" className="w-20 shrink-0" aria-hidden="true" fill="none" strokeWidth={5}>
+    <div role="status" className={`flex items-center gap-3 border-2 bg-paper ${brief ? "px-2" : "p-2"} ${TONE[shown]}`}>
+      <svg viewBox="0 0 100 50" className={`shrink-0 ${brief ? "w-10" : "w-20"}`} aria-hidden="true" fill="none" strokeWidth={5}>
         <path d="M20 48V30M96 48V34" />
         <path d={ARM[shown]} strokeWidth={7} />
       </svg>
       <div>
         <p className="sign text-xl">{sayGateState(answer.state, kind, overridden)}</p>
-        <p className="text-ink">{sayGateAdvice(answer.state, kind, overridden)}</p>
+        {!brief && <p className="text-ink">{sayGateAdvice(answer.state, kind, overridden)}</p>}
       </div>
     </div>
   );
@@ -37,7 +51,12 @@ interface Props {
   readonly kind: SessionKind;
   readonly asked: readonly GateTick[];
   readonly ticks: readonly GateTick[];
+  /** What the scores of today say of the ticks. */
+  readonly today: ShownToday;
   readonly redSigns: readonly RedSign[];
+  /** Of these, what went away again. */
+  readonly redGone: readonly RedSign[];
+  onGone(signs: RedSign[]): void;
   readonly actor: Parameters<typeof mayOverride>[0];
   /** The reason with which it was set aside; empty: it was not. */
   readonly override: string;
@@ -116,14 +135,28 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
   );
 }
 
-export function Gate({ answer, kind, asked, ticks, redSigns, actor, override, onOverride, onTicks, onRedSigns }: Props) {
+export function Gate({
+  answer,
+  kind,
+  asked,
+  ticks,
+  today,
+  redSigns,
+  redGone,
+  actor,
+  override,
+  onOverride,
+  onTicks,
+  onRedSigns,
+  onGone,
+}: Props) {
   const shown = answer.reasons.filter((reason) => reason.code !== "not-ticked");
   const open = answer.reasons.length - shown.length;
-  const overridden = override !== "" && answer.state !== "open" && mayOverride(actor, answer.reasons);
+  const some = today.shown.filter((tick) => !ticks.includes(tick));
+  const rest = asked.filter((tick) => !ticks.includes(tick) && !today.against.includes(tick));
   return (
     <section aria-labelledby="gate-title" className="grid gap-2">
       <h2 id="gate-title">{kind === "ground" ? "Before you begin" : "The gate"}</h2>
-      <GateBar answer={answer} kind={kind} overridden={overridden} />
       <ul className="ml-5 list-disc">
         {shown.map((reason) => (
           <li key={JSON.stringify(reason)}>
@@ -138,6 +171,18 @@ export function Gate({ answer, kind, asked, ticks, redSigns, actor, override, on
       {kind !== "ground" && (
         <fieldset>
           <legend className="sign text-dim">On the ground, before anybody gets on</legend>
+          <div className="grid gap-1 pb-1">
+            {some.length > 0 && rest.length > some.length && (
+              <Button big className="whitespace-normal" onClick={() => onTicks([...ticks, ...some])}>
+                Scored 3 or more today: {listed(some.map((tick) => inner(TICK[tick])))}. Tick {some.length === 1 ? "it" : "them"}
+              </Button>
+            )}
+            {rest.length > 1 && (
+              <Button big tone="main" onClick={() => onTicks([...ticks, ...rest])}>
+                All of it, {today.against.length > 0 ? "but what was not good today" : "then tap what is not so"}
+              </Button>
+            )}
+          </div>
           <div className="grid grid-cols-2 gap-1">
             {asked.map((tick) => {
               const on = ticks.includes(tick);
@@ -152,7 +197,10 @@ export function Gate({ answer, kind, asked, ticks, redSigns, actor, override, on
                   <span aria-hidden="true" className="text-xl">
                     {on ? "✓" : "○"}
                   </span>
-                  {TICK[tick]}
+                  <span>
+                    {TICK[tick]}
+                    {today.against.includes(tick) && <span className="block text-sm">▲ scored below 3 today</span>}
+                  </span>
                 </button>
               );
             })}
@@ -166,6 +214,15 @@ export function Gate({ answer, kind, asked, ticks, redSigns, actor, override, on
         value={redSigns}
         onChange={onRedSigns}
       />
+      {redSigns.some((sign) => sign !== "sudden-change") && (
+        <Picks
+          legend="Gone again? It still counts today, unless the manager has looked"
+          big
+          options={redSigns.filter((sign) => sign !== "sudden-change").map((sign) => [sign, `${RED[sign]}: gone`] as const)}
+          value={redGone.filter((sign) => redSigns.includes(sign))}
+          onChange={onGone}
+        />
+      )}
       {kind !== "ground" && (
         <>
           <p className="text-sm text-dim">Helmet and boots. Nobody alone with a green horse. Never over suspected pain.</p>

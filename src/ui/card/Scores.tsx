@@ -180,6 +180,22 @@ export function Scores({ view, draft, put: change }: Part) {
               onPick={(score) => put(item.skill, side, score)}
             />
           ))}
+          {!swapOf(item.skill) && isScored(item.skill) && (
+            <Button
+              className="min-h-14"
+              aria-pressed={draft.offered.includes(item.skill)}
+              tone={draft.offered.includes(item.skill) ? "main" : "plain"}
+              onClick={() =>
+                change({
+                  offered: draft.offered.includes(item.skill)
+                    ? draft.offered.filter((one) => one !== item.skill)
+                    : [...draft.offered, item.skill],
+                })
+              }
+            >
+              {draft.offered.includes(item.skill) ? "✓ " : ""}It offered more
+            </Button>
+          )}
           {oneSide(item) && !swapOf(item.skill) && (
             <Button className="min-h-14" onClick={() => setTurned([...turned, item.skill])}>
               The other side was worked too

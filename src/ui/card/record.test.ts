@@ -25,8 +25,14 @@ const RECORD: SessionRecord = {
   endedWell: true,
   word: "Quiet.",
 };
+const WINDY = [{ hour: 9, temperatureC: 15, humidity: 50, windMps: 10 }];
 const view = (revisions: object[]): CardView =>
-  ({ revisions, helper: null, essentials: { lastTime: { tack: ["saddle", "snaffle"] } } }) as unknown as CardView;
+  ({
+    revisions,
+    helper: null,
+    gate: { weather: WINDY },
+    essentials: { lastTime: { tack: ["saddle", "snaffle"] } },
+  }) as unknown as CardView;
 const ID = "0b0f5a4e-6c9b-4c57-9d5e-0a3a1f0f7a11";
 
 describe("a record being written", () => {
@@ -34,6 +40,7 @@ describe("a record being written", () => {
     expect(draftOf(view([]))).toMatchObject({
       groundMinutes: 0,
       tack: ["saddle", "snaffle"],
+      weather: "windy",
       endedWell: null,
       ticks: [],
       base: null,
@@ -43,11 +50,21 @@ describe("a record being written", () => {
   it("begins a correction from the newest revision, and asks for exactly what the contract takes", () => {
     const draft = draftOf(
       view([
-        { revision: 3, record: { ...RECORD, cardId: "x", at: "y" }, gateTicks: ["girth"], redSigns: [], overrideReason: "" },
+        {
+          revision: 3,
+          record: { ...RECORD, cardId: "x", at: "y" },
+          gateTicks: ["girth"],
+          redSigns: ["held-breath"],
+          redGone: ["held-breath"],
+          overrideReason: "",
+        },
       ]),
     );
     expect(draft).toMatchObject({ ...RECORD, ticks: ["girth"], base: 3 });
-    expect(decode(CloseCard, toRequest(ID, draft))).toMatchObject({ ok: true, value: { base: 3, record: RECORD } });
+    expect(decode(CloseCard, toRequest(ID, draft))).toMatchObject({
+      ok: true,
+      value: { base: 3, record: RECORD, gate: { redGone: ["held-breath"] } },
+    });
     expect(toRequest(ID, draft).record).not.toHaveProperty("cardId");
   });
   it("is said field by field", () => {

@@ -52,6 +52,7 @@ describe("what was typed in from paper", () => {
           nextTime: from.nextTime,
           ticks: from.ticked ? ROW.asked : [],
           redSigns: [],
+          redGone: [],
           overrideReason: "",
           base: null,
         } as unknown as Draft;

@@ -36,7 +36,12 @@ export const skillsOf = ({ work }: Pick<PaperRow, "work">): readonly string[] =>
 export function requestOf(
   row: Pick<PaperRow, "card" | "helper" | "asked" | "essentials">,
   typed: Typed,
-): { id: string; base: null; record: RecordFields; gate: { ticks: GateTick[]; redSigns: []; overrideReason: string } } | null {
+): {
+  id: string;
+  base: null;
+  record: RecordFields;
+  gate: { ticks: GateTick[]; redSigns: []; redGone: []; overrideReason: string };
+} | null {
   if (typed.endedWell === null || typed.groundMinutes + typed.saddleMinutes === 0) return null;
   const scores = Object.entries(typed.scores).map(([key, score]) => {
     const [skill = "", side = "both"] = key.split(":");
@@ -57,6 +62,6 @@ export function requestOf(
     id: row.card,
     base: null,
     record,
-    gate: { ticks: typed.ticked ? [...row.asked] : [], redSigns: [], overrideReason: "" },
+    gate: { ticks: typed.ticked ? [...row.asked] : [], redSigns: [], redGone: [], overrideReason: "" },
   };
 }

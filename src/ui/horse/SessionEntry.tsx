@@ -2,11 +2,12 @@ import { here } from "#contracts/ladder.here.ts";
 import type { SessionView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { listed } from "#ui/words/figures.ts";
+import { inner, listed } from "#ui/words/figures.ts";
+import { sayMount, sayTaken } from "#ui/words/first-steps.ts";
 import { sayIncident } from "#ui/words/incident.ts";
 import { GAIT, RED, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
 import { sayTogether } from "#ui/words/reasons.ts";
-import { sayCalm, sayMeasure, sayMount, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
+import { sayCalm, sayMeasure, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
 import { sayCourse } from "#ui/words/record-fields.ts";
 
 /** One session as it was written down. `short` leaves the scores to the log. */
@@ -59,6 +60,10 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
             <p key={swap.skill}>▲ {saySwap(swap)}</p>
           ))}
           {record.mount && <p>{sayMount(record.mount)}</p>}
+          {record.taken && <p>{sayTaken(record.taken)}</p>}
+          {record.offered.length > 0 && (
+            <p>Offered more than was asked: {listed(record.offered.map((id) => inner(here().of(id).words)))}.</p>
+          )}
           <p className="text-sm text-dim">
             {listed(record.gaits.map((gait) => GAIT[gait].toLowerCase()))} · {WEATHER[record.weather].toLowerCase()} ·{" "}
             {listed(record.tack.map((tack) => TACK[tack].toLowerCase()))}

@@ -23,6 +23,7 @@ export const STEP_WORDS: Readonly<Record<Step, string>> = {
   fence: "first fence",
 };
 const AGAIN: Readonly<Record<FollowUp, string>> = {
+  offered: "it offered more last time: take it up while it is there",
   rose: "it rose by two last time: again before it is lost",
   "first-time": "it was offered for the first time: again soon",
   "ended-badly": "the last session ended badly on it: a good end first",

@@ -21,7 +21,6 @@ import type {
 } from "#core/card/card.ts";
 import type { CourseState } from "#core/card/course.ts";
 import type { Cue } from "#core/card/cues.ts";
-import type { MountStep } from "#core/card/first-mount.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
@@ -195,15 +194,6 @@ export const CUE: Record<Cue, string> = {
   good: "For good",
 };
 /** What is done at each step of a first mounting. */
-export const MOUNT: Record<MountStep, string> = {
-  "bend-hold": "Bend the head round, and hold",
-  foot: "Foot in the stirrup, foot out",
-  bounce: "Bounce beside it",
-  weight: "Weight up, and down again",
-  across: "Lie across, and rub the far side",
-  "up-off": "Up, and straight off again",
-  sat: "Sat on, rubbed with both legs",
-};
 export const PROFESSIONAL: Record<Professional, string> = {
   vet: "vet",
   dentist: "dentist",

@@ -149,7 +149,9 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
     case "red-sign":
       return reason.sign === "sudden-change"
         ? `${RED[reason.sign]}. Stop all work and call the vet.`
-        : `${RED[reason.sign]}. Do not get on.`;
+        : reason.gone
+          ? `${RED[reason.sign]}, and it went away. Nobody gets on today unless the manager has looked.`
+          : `${RED[reason.sign]}. Do not get on.`;
     case "weather":
       return sayWeatherBar(reason);
     case "stage-place":

@@ -5,10 +5,11 @@ import type { SessionRecord } from "#core/card/card.ts";
 import { minutesUntilSoft } from "#core/card/course.ts";
 import type { OpenRecord, RecordField } from "#core/card/merge.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { listed } from "./figures.ts";
+import { inner, listed } from "./figures.ts";
+import { sayMount, sayTaken } from "./first-steps.ts";
 import { sayIncident } from "./incident.ts";
 import { ENDING, GAIT, SIDE, TACK, WEATHER } from "./labels.ts";
-import { sayCalm, sayCourseMark, sayMeasure, sayMount, sayReading, sayScores, saySwap } from "./record.ts";
+import { sayCalm, sayCourseMark, sayMeasure, sayReading, sayScores, saySwap } from "./record.ts";
 
 const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (id: string) => string) => string] } = {
   groundMinutes: ["Minutes on the ground", (r) => String(r.groundMinutes)],
@@ -26,6 +27,8 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
   incidents: ["Incidents", (r) => r.incidents.map(sayIncident).join("\n")],
   firsts: ["Firsts", (r) => r.firsts.map((first) => first.words).join("\n")],
   mount: ["First mounting", (r) => (r.mount ? sayMount(r.mount) : "")],
+  taken: ["A first time", (r) => (r.taken ? sayTaken(r.taken) : "")],
+  offered: ["Offered more in", (r) => listed(r.offered.map((id) => inner(here().of(id).words)))],
   readings: ["After work", (r) => r.readings.map(sayReading).join("\n")],
   ending: ["The end", (r) => listed(r.ending.map((tick) => ENDING[tick]))],
   endedWell: ["Ended well", (r) => (r.endedWell === null ? "" : r.endedWell ? "yes" : "no")],

@@ -4,7 +4,7 @@ import { here } from "#contracts/ladder.here.ts";
 import type { SessionRecord, Swap } from "#core/card/card.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { inner } from "./figures.ts";
-import { COURSE, MOUNT, SIDE } from "./labels.ts";
+import { COURSE, SIDE } from "./labels.ts";
 import { sayFigure } from "./measures.ts";
 
 export const sayScores = (scores: SessionRecord["scores"]): readonly string[] =>
@@ -19,8 +19,6 @@ export function sayMeasure({ skill, figure }: SessionRecord["measures"][number])
   const { words, measure } = here().of(skill);
   return `${words}: ${measure ? `${sayFigure(measure, figure)} (${measure.words})` : figure}`;
 }
-export const sayMount = ({ left, right }: NonNullable<SessionRecord["mount"]>): string =>
-  `First mounting: left ${left ? inner(MOUNT[left]) : "not tried"}; right ${right ? inner(MOUNT[right]) : "not tried"}.`;
 export const sayReading = ({ minute, pulse, breaths }: SessionRecord["readings"][number]): string =>
   `after ${minute} min ${[pulse === null ? "" : `pulse ${pulse}`, breaths === null ? "" : `${breaths} breaths`].filter(Boolean).join(", ")}`;
 

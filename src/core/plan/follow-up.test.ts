@@ -1,0 +1,42 @@
+import { describe, expect, it } from "vitest";
+import { localDate } from "../calendar/local-date.ts";
+import type { PastSession } from "../permission/trouble.ts";
+import { toTakeUpAgain } from "./follow-up.ts";
+
+const session = (day: string, changes: Partial<PastSession> = {}): PastSession => ({
+  day: localDate(day),
+  groundMinutes: 30,
+  saddleMinutes: 0,
+  tack: [],
+  scores: [],
+  signs: [],
+  incidents: [],
+  redSigns: [],
+  endedWell: true,
+  nextTime: "",
+  ...changes,
+});
+const again = (...past: PastSession[]) =>
+  toTakeUpAgain(
+    past,
+    () => 3,
+    () => [],
+  );
+
+describe("what is taken up again", () => {
+  it("is what the horse offered more of, until it was worked again", () => {
+    const offered = session("2026-07-01", { scores: [{ skill: "back-in-hand", low: 3 }], offered: ["back-in-hand"] });
+    expect(again(offered)).toEqual([{ skill: "back-in-hand", why: "offered" }]);
+    expect(again(offered, session("2026-07-02", { scores: [{ skill: "back-in-hand", low: 3 }] }))).toEqual([]);
+  });
+  it("is what ended badly before what rose", () => {
+    const last = session("2026-07-01", {
+      endedWell: false,
+      scores: [
+        { skill: "tie", low: 1 },
+        { skill: "lead", low: 5 },
+      ],
+    });
+    expect(again(last).map(({ skill, why }) => `${skill} ${why}`)).toEqual(["tie ended-badly", "lead rose"]);
+  });
+});

@@ -1,0 +1,132 @@
+/** A first time, one stage at a time: what is asked now, whether it was accepted, the best place to stop on each side, and back to the good side to end. */
+import { here } from "#contracts/ladder.here.ts";
+import type { MountReached } from "#core/card/first-step.ts";
+import {
+  accepted,
+  backTo,
+  beginTaking,
+  furthest,
+  isOver,
+  nextStage,
+  type Reached,
+  rankIn,
+  STAGES_OF,
+  scoresOf,
+  sideNow,
+  stoppedHere,
+  type TakenStep,
+  type Taking,
+  wentBack,
+} from "#core/card/first-step.ts";
+import { hasTag } from "#core/ladder/ladder.ts";
+import { Button } from "#ui/kit/parts.tsx";
+import { inner } from "#ui/words/figures.ts";
+import { STAGE, STOP_AT, sayMount, sayTaken, TAKEN_WORDS } from "#ui/words/first-steps.ts";
+import type { Part } from "./part.ts";
+
+const mountOf = ({ left = null, right = null }: Reached): MountReached => ({ left, right }) as MountReached;
+
+/** `skills`: those that the step is the first time of; what is reached stands as their score. */
+export function FirstStep({
+  step,
+  skills,
+  view,
+  draft,
+  put,
+}: Part & { readonly step: TakenStep; readonly skills: readonly string[] }) {
+  const taking = draft.taking?.step === step ? draft.taking : null;
+  const ladder = here();
+  const of =
+    step === "mount"
+      ? ladder.skills.filter((skill) => hasTag(skill, "stirrup-weight", "lie-across", "sit"))
+      : skills.flatMap((id) => ladder.find(id) ?? []);
+  const set = (next: Taking): void => {
+    const ids = of.map(({ id }) => id);
+    const given = scoresOf(next, of);
+    put({
+      taking: next,
+      ...(step === "mount" ? { mount: mountOf(next.reached) } : { taken: { step, reached: next.reached } }),
+      scores: [...draft.scores.filter(({ skill }) => !ids.includes(skill)), ...given],
+    });
+  };
+  const sided = step === "mount" || of.some((skill) => skill.sided);
+  const easy = view.essentials.hard === "left" ? "right" : "left";
+  const side = taking && sideNow(taking);
+  const next = taking && nextStage(taking);
+  const back = taking && backTo(taking);
+  const where = (one: string): string => (one === "both" ? "" : ` on the ${one}`);
+  const earlier = step === "mount" ? draft.mount && sayMount(draft.mount) : draft.taken?.step === step && sayTaken(draft.taken);
+  return (
+    <section aria-labelledby="step-title" className="grid gap-2">
+      <h2 id="step-title">{TAKEN_WORDS[step]}</h2>
+      <p className="text-oxblood">■ {STOP_AT[step]}</p>
+      <p>In the middle of the session, once. Only as far as the horse offers.</p>
+      {!taking && (
+        <>
+          {earlier && <p>{earlier}</p>}
+          <Button big onClick={() => set(beginTaking(step, sided, easy))}>
+            {earlier ? "Begin it anew" : sided ? "Begin, on the easy side" : "Begin"}
+          </Button>
+        </>
+      )}
+      {taking && (
+        <>
+          {side && (
+            <ol aria-label={`Stages${where(side)}`} className="grid gap-0.5">
+              {STAGES_OF[step].slice(0, rankIn(taking, furthest(taking)) + 1).map((stage) => {
+                const done = rankIn(taking, stage) <= rankIn(taking, taking.reached[side]);
+                const now = stage === next;
+                return (
+                  <li
+                    key={stage}
+                    aria-current={now ? "step" : undefined}
+                    className={`border px-2 py-1 ${now ? "border-2 border-ink bg-straw text-lg" : done ? "border-rail" : "border-line text-dim"}`}
+                  >
+                    <span aria-hidden="true">{done ? "✓ " : now ? "▶ " : "○ "}</span>
+                    {STAGE[stage]}
+                    <span className="sr-only">{done ? ", accepted" : now ? ", now" : ", not yet"}</span>
+                  </li>
+                );
+              })}
+            </ol>
+          )}
+          {back && (
+            <>
+              <p role="status">
+                Back to the {back.side}: {inner(STAGE[back.stage])}, once more, softly. Then it ends.
+              </p>
+              <Button big tone="main" onClick={() => set(wentBack(taking))}>
+                Ended on the good side
+              </Button>
+            </>
+          )}
+          {isOver(taking) && (
+            <p role="status">
+              {step === "mount" ? sayMount(mountOf(taking.reached)) : sayTaken(taking)} Rest, with everything off or on a long
+              rein; that is enough of it for today.
+            </p>
+          )}
+          {side && (
+            <>
+              <p role="status">
+                {side === "both" ? "" : `On the ${side}. `}
+                {next ? "Twice softly, then the next." : "That is as far as it goes here today: let it rest."}
+                {taking.done === 1 && " After the rest, to what the first side accepted."}
+              </p>
+              <div className="grid gap-1">
+                {next && (
+                  <Button big tone="main" className="whitespace-normal" onClick={() => set(accepted(taking))}>
+                    Accepted: {inner(STAGE[next])}
+                  </Button>
+                )}
+                <Button big onClick={() => set(stoppedHere(taking))}>
+                  Stop here{where(side)}: the best place
+                </Button>
+              </div>
+            </>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
