@@ -13,7 +13,7 @@ import type { Touch } from "#core/intake/body.ts";
 import type { CardId, Id, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Method } from "#core/ladder/methods.ts";
-import type { GateTick, RedSign } from "#core/permission/ground-check.ts";
+import type { GateTick } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import type { AskedSkill } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
@@ -117,7 +117,6 @@ export interface RevisionView extends SessionView {
   readonly joinedWith: number | null;
   readonly clashes: readonly RecordField[];
   readonly gateTicks: readonly GateTick[];
-  readonly redGone: readonly RedSign[];
 }
 
 /** One card of a person's day, ridden or helped with. */

@@ -214,6 +214,7 @@ export interface SessionView {
   readonly overrideBy: string | null;
   readonly overrideReason: string;
   readonly redSigns: readonly RedSign[];
+  readonly redGone: readonly RedSign[];
   /** What it was done against, as it was judged when it was written. */
   readonly against: readonly Reason[];
 }

@@ -91,6 +91,7 @@ export const toSession = (worked: Omit<Worked, "riderId">): SessionView => ({
   overrideBy: worked.overrideBy,
   overrideReason: worked.overrideReason,
   redSigns: worked.redSigns,
+  redGone: worked.redGone,
   against: worked.against,
 });
 
@@ -101,7 +102,6 @@ export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
   joinedWith: worked.joinedWith,
   clashes: worked.clashes,
   gateTicks: worked.gateTicks,
-  redGone: worked.redGone,
 });
 
 const RECENT = 3;

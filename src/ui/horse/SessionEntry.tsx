@@ -48,7 +48,12 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
         </p>
       )}
       {session.redSigns.length > 0 && (
-        <p className="text-oxblood">■ Red signs: {listed(session.redSigns.map((sign) => RED[sign].toLowerCase()))}</p>
+        <p className="text-oxblood">
+          ■ Red signs:{" "}
+          {listed(
+            session.redSigns.map((sign) => `${inner(RED[sign])}${session.redGone.includes(sign) ? ", which went away" : ""}`),
+          )}
+        </p>
       )}
       {session.against.length > 0 && <p className="text-ochre">▲ Done against: {sayTogether(session.against).join(" ")}</p>}
       {!short && (
