@@ -246,6 +246,7 @@ function cardOf(at: At, laid: LaidSession | null, openGoals: readonly PlanGoal[]
           because: { code: "asked" },
           warmUp: [],
           handling: [],
+          finish: [],
           smaller: [],
         }
       : laid,

@@ -295,6 +295,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
       usualRate: 0,
       bend: STRAIGHT,
       stepChanges: [],
+      ways: [],
       standing: standing([]),
     },
   };

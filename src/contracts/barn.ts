@@ -3,6 +3,7 @@ import { CUES, type Cue } from "#core/card/cues.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts";
+import { WAYS, type Way } from "#core/plan/ways.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
 import {
@@ -107,6 +108,15 @@ export const EditSteps = z.object({
   ),
 });
 export type EditSteps = z.output<typeof EditSteps>;
+
+export const WayFields = z.object({ skill, way: oneOf(WAYS) }) satisfies z.core.$ZodType<Way>;
+export const EditWays = z.object({
+  version,
+  ways: list(WayFields, 40).check(
+    z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "A skill stands twice: keep one."),
+  ),
+});
+export type EditWays = z.output<typeof EditWays>;
 
 /** What a change may be about, in the barn's own record of who changed what. */
 export const CHANGE_SUBJECTS = [

@@ -1,4 +1,5 @@
 /** Goals and pins of a stay's plan, the barn's ladder, and what of a plan and a forecast is kept. */
+
 import { z } from "zod/mini";
 import { SESSION_KINDS } from "#core/card/card.ts";
 import { STALL_GROUPS } from "#core/forecast/stall.ts";
@@ -8,6 +9,7 @@ import { SKILL_PLACES } from "#core/ladder/skill.ts";
 import { PROTOCOLS } from "#core/permission/protocol.ts";
 import { STEPS } from "#core/permission/steps.ts";
 import { type Because, FOLLOW_UPS } from "#core/plan/because.ts";
+import { WORK_ROLES } from "#core/plan/card-work.ts";
 import { type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
 import { type LaidSession, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
 import { type Moved } from "#core/plan/weeks.ts";
@@ -45,8 +47,32 @@ const dayOfStay = whole(-30, 2000, "days");
 export const PinFields = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("pin"), skill, day: dayOfStay }),
   z.object({ kind: z.literal("forbid"), skill, from: dayOfStay, to: z.nullable(dayOfStay) }),
+  z.object({
+    kind: z.literal("written"),
+    day: dayOfStay,
+    items: list(z.object({ skill, role: oneOf(WORK_ROLES) }), 10).check(
+      z.refine((x) => new Set(x.map((one) => `${one.role} ${one.skill}`)).size === x.length, "A skill stands twice in a part."),
+      z.refine((x) => x.some(({ role }) => role === "main"), "Say what the session is about: give one thing the part Main."),
+      z.refine((x) => x.filter(({ role }) => role === "main").length <= 2, "Two things are the most for one main."),
+    ),
+    words: words(200),
+    added: list(skill, 12),
+    dropped: list(skill, 12),
+  }),
+  z.object({ kind: z.literal("week"), from: dayOfStay, words: said("What the week is about", 200) }),
 ]) satisfies z.core.$ZodType<Pin>;
-export const SetPins = z.object({ stay: id<"stay">(), version: planVersion, pins: list(PinFields, 60) });
+const dayOf = (pin: Pin): string | null =>
+  pin.kind === "written" ? `card ${pin.day}` : pin.kind === "week" ? `week ${pin.from}` : null;
+export const SetPins = z.object({
+  stay: id<"stay">(),
+  version: planVersion,
+  pins: list(PinFields, 90).check(
+    z.refine((x) => {
+      const days = x.flatMap((pin) => dayOf(pin) ?? []);
+      return new Set(days).size === days.length;
+    }, "A day's card, or a week's words, stand twice: keep one."),
+  ),
+});
 export type SetPins = z.output<typeof SetPins>;
 
 /** A big step on the sheet of a day, with its people. */
@@ -94,6 +120,7 @@ const Condition = z.union([
   z.object({ code: z.literal("second-person") }),
 ]);
 const BecauseFields = z.union([
+  z.object({ code: z.literal("written"), words: z.string() }),
   z.object({ code: z.enum(["pinned", "asked", "wider", "ladder"]) }),
   z.object({
     code: z.literal("protocol"),

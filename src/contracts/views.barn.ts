@@ -5,6 +5,7 @@ import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { PlaceId } from "#core/kernel/brand.ts";
 import type { StepChange } from "#core/permission/steps.ts";
+import type { ProposedWay, Way } from "#core/plan/ways.ts";
 import type { ChangesAsked, PlaceFields, PolicyFields } from "./barn.ts";
 
 export interface BarnView {
@@ -15,6 +16,9 @@ export interface BarnView {
   readonly weights: readonly WeightChange[];
   /** Its own changes to the lists of big steps. */
   readonly steps: readonly StepChange[];
+  /** What is asked on every card or on none, and what the manager's own hand on cards proposes for it. */
+  readonly ways: readonly Way[];
+  readonly proposedWays: readonly ProposedWay[];
 }
 export interface BarnWalkView {
   readonly version: number;

@@ -79,6 +79,8 @@ export interface CardView {
   /** From what was signed: minutes a session at the most, and what the first week is about. */
   readonly sessionMinutes: number | null;
   readonly focus: readonly string[];
+  /** What the week is about, in the manager's words; empty: nobody has said. */
+  readonly thisWeek: string;
   /** What the weather of its hours asks to keep in mind. */
   readonly weather: readonly WeatherLimit[];
   /** What checks hold back, each with its reason. */

@@ -1,6 +1,6 @@
 /** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
 import { SeeAlert } from "#contracts/alert.ts";
-import { AddPlace, EditPlace, EditPolicies, EditSteps, EditWeights } from "#contracts/barn.ts";
+import { AddPlace, EditPlace, EditPolicies, EditSteps, EditWays, EditWeights } from "#contracts/barn.ts";
 import { CancelCard, CloseCard, TellCard, UnplannedCard } from "#contracts/card.ts";
 import {
   AttachFile,
@@ -58,7 +58,7 @@ import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
 import { seeAlert } from "./alert/alerts.ts";
-import { addPlace, editPlace, editPolicies, editSteps, editWeights } from "./barn/manage.ts";
+import { addPlace, editPlace, editPolicies, editSteps, editWays, editWeights } from "./barn/manage.ts";
 import { cancelCard } from "./card/cancel-card.ts";
 import { closeCard } from "./card/close-card.ts";
 import { tellCard } from "./card/tell.ts";
@@ -141,6 +141,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "barn/edit-policies": command(manager, EditPolicies, editPolicies),
   "barn/edit-weights": command(manager, EditWeights, editWeights),
   "barn/edit-steps": command(manager, EditSteps, editSteps),
+  "barn/edit-ways": command(manager, EditWays, editWays),
   "ladder/save": command(manager, SaveLadder, saveLadder),
   "ladder/write-page": command(manager, WritePage, writePage),
   "ladder/practise": command(staff, Practise, practise),

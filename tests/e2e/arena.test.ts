@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { serveStandin } from "#bin/serve.ts";
 import { SKILLS } from "#shipped/ladder.ts";
-import { go, openGate, tap } from "#tests/phone.ts";
+import { go, tap } from "#tests/phone.ts";
 import {
   bodyOf,
   button,

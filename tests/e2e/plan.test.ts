@@ -1,6 +1,6 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, follow, link, reload, Screens, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, follow, link, reload, Screens, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -80,6 +80,33 @@ describe("the Plan screen", () => {
     const [letGo] = await page.$$('button[aria-label$="let go"]');
     await letGo?.click();
     await text(page, "Nothing is pinned or left out.");
+    await page.close();
+  });
+  it("lets the manager write a card and what the week is about; both are let go again", async () => {
+    const page = await screens.as("odalys");
+    await openPlan(page);
+    await (await page.waitForSelector("::-p-text(Write this card)"))?.click();
+    await page.waitForSelector("form[aria-label^='Write the card of']");
+    await page.select("form[aria-label^='Write the card of'] label select", "clippers");
+    await fill(page, "Why, as the rider will read it", "The show is near.");
+    await choose(page, "Part of Clippers", "finish");
+    await expectAccessible(page, "writing a card");
+    await button(page, "Save this card").click();
+    await text(page, "Change what you wrote");
+    await text(page, "The show is near.");
+    await (await page.waitForSelector("button[aria-label^='In your words: the week from']"))?.click();
+    await (await page.waitForSelector("input[aria-label^='What the week from']"))?.type("Clean and calm");
+    await button(page, "Save").click();
+    await text(page, "Clean and calm");
+    await reload(page);
+    await played(page);
+    await text(page, "The show is near.");
+    for (const end of ["by hand, let go", "Clean and calm, let go"]) {
+      const letGo = `button[aria-label$="${end}"]`;
+      await (await page.waitForSelector(letGo))?.click();
+      await page.waitForFunction((which) => !document.querySelector(which), {}, letGo);
+    }
+    await page.waitForFunction(() => !document.body.innerText.includes("The show is near."));
     await page.close();
   });
   it("is read by riders, who change nothing", async () => {

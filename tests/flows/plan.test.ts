@@ -6,6 +6,7 @@ import type { StayId } from "#core/kernel/brand.ts";
 import { METHODS, methodOf, type OwnMethod } from "#core/ladder/methods.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { attempt } from "#demo/ask.ts";
+import { readBarn } from "#server/barn/read-barn.ts";
 import { readCard } from "#server/card/read-card.ts";
 import { readLadder } from "#server/ladder/read-ladder.ts";
 import { readMethods, readPlan } from "#server/plan/read-plan.ts";
@@ -124,6 +125,52 @@ describe("the sweep", () => {
     await barn.ask("card/close", { id: card, base: null, record: record(), gate: OPEN_GATE }, barn.rider);
     await sweep(barn.deps);
     expect((await view(stay)).record?.pins).toEqual([{ kind: "pin", skill: "clippers", day: 8 }]);
+  });
+  it("keeps a card as the manager wrote it, with why and what the week is about; what may not be done waits", async () => {
+    const stay = await evaluated("By hand");
+    const card = await barn.handedOut(stay);
+    const items = [
+      { skill: "lead", role: "warm-up" },
+      { skill: "clippers", role: "main" },
+      { skill: "canter", role: "finish" },
+    ];
+    const written = { kind: "written", day: 8, items, words: "The show is near.", added: ["clippers"], dropped: ["hose"] };
+    const week = { kind: "week", from: 7, words: "Clean and calm" };
+    const save = (version: number, pins: object[], by = barn.boss) => barn.code("plan/set-pins", { stay, version, pins }, by);
+    expect(await save(0, [written], barn.rider)).toBe("not-allowed");
+    expect(await save(0, [{ ...written, items: items.slice(0, 1) }])).toBe("issues");
+    expect(await save(0, [written, { ...written, words: "Twice" }])).toBe("issues");
+    expect(await save(0, [written, week])).toBe("done");
+    await sweep(barn.deps);
+    const { work, thisWeek } = must(await readCard(barn.deps, card, barn.rider), "the card is there");
+    expect(work.because).toEqual({ code: "written", words: "The show is near." });
+    expect(work.items.map(({ skill, role }) => `${role} ${skill}`)).toEqual(["warm-up lead", "main clippers"]);
+    expect(thisWeek).toBe("Clean and calm");
+    expect(await save(1, [])).toBe("done");
+    await sweep(barn.deps);
+    expect((await readCard(barn.deps, card, barn.rider))?.work.because.code).not.toBe("written");
+  });
+  it("learns from the manager's hand what may be the barn's way, and asks by it once it is", async () => {
+    const dropped = (day: number) => ({
+      kind: "written",
+      day,
+      items: [{ skill: "tie", role: "main" }],
+      words: "",
+      added: [],
+      dropped: ["groom"],
+    });
+    for (const name of ["Way one", "Way two"])
+      await barn.ask("plan/set-pins", { stay: await evaluated(name), version: 0, pins: [dropped(8), dropped(9)] });
+    const before = await readBarn(barn.deps);
+    expect(before.proposedWays).toEqual([{ skill: "groom", way: "leave-out", cards: 4, horses: 2 }]);
+    const ways = [{ skill: "groom", way: "leave-out" }];
+    expect(await barn.code("barn/edit-ways", { version: before.version, ways }, barn.rider)).toBe("not-allowed");
+    expect(await barn.code("barn/edit-ways", { version: before.version, ways: [{ ...ways[0], skill: "no-such" }] })).toBe(
+      "not-found",
+    );
+    expect(await barn.code("barn/edit-ways", { version: before.version, ways })).toBe("done");
+    expect(await barn.code("barn/edit-ways", { version: before.version, ways: [] })).toBe("changed-meanwhile");
+    expect((await readBarn(barn.deps)).proposedWays).toEqual([]);
   });
   it("reads every stay again on a new day, and keeps what was told before", async () => {
     const stay = await evaluated("New day");

@@ -120,6 +120,7 @@ const EXAMPLES: Record<string, unknown> = {
   "barn/edit-policies": { version: 999_999, policies: POLICIES },
   "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },
   "barn/edit-steps": { version: 999_999, steps: [{ step: "sit", skill: "lead", at: 4 }] },
+  "barn/edit-ways": { version: 999_999, ways: [{ skill: "hose", way: "leave-out" }] },
   "barn/edit-methods": { version: 999_999, methods: [{ ...methodOf("quiet-steps"), words: "Ours", used: true }] },
   "ladder/save": {
     version: 999_999,
@@ -140,6 +141,8 @@ const EXAMPLES: Record<string, unknown> = {
     pins: [
       { kind: "pin", skill: "tie", day: 3 },
       { kind: "forbid", skill: "lead", from: 3, to: null },
+      { kind: "written", day: 4, items: [{ skill: "tie", role: "main" }], words: "", added: [], dropped: [] },
+      { kind: "week", from: 4, words: "The trailer" },
     ],
   },
   // Two faults, as above.

@@ -3,6 +3,7 @@ import type { ProtocolCode } from "../permission/protocol.ts";
 import type { Step } from "../permission/steps.ts";
 
 export const BECAUSE_CODES = [
+  "written",
   "pinned",
   "asked",
   "protocol",
@@ -19,6 +20,8 @@ export const FOLLOW_UPS = ["offered", "rose", "first-time", "ended-badly", "word
 export type FollowUp = (typeof FOLLOW_UPS)[number];
 
 export type Because =
+  /** The manager wrote the card; empty words: without a reason. */
+  | { readonly code: "written"; readonly words: string }
   /** The manager fixed it to the day, or asked for it. */
   | { readonly code: "pinned" | "asked" }
   | { readonly code: "protocol"; readonly protocol: ProtocolCode; readonly at: string | null; readonly days: number | null }

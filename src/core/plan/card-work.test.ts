@@ -47,6 +47,7 @@ const laidOut = (skills: readonly string[], changes: Partial<LaidSession> = {}):
   because: { code: "ladder" },
   warmUp: [],
   handling: [],
+  finish: [],
   smaller: [],
   ...changes,
 });

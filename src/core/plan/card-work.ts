@@ -2,6 +2,7 @@
  * What a session's card asks for: what the plan has laid for the day, as far as it may be asked today of these people, in this place and weather, composed
  * anew around what is left of its main.
  */
+
 import type { SessionKind } from "../card/card.ts";
 import type { Side } from "../kernel/sides.ts";
 import { RELIABLE, WELL } from "../ladder/marks.ts";
@@ -17,6 +18,7 @@ import { composed, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
 import { Mains } from "./main.ts";
 import type { Condition, LaidSession } from "./term-plan.ts";
+import type { Way } from "./ways.ts";
 
 export const WORK_ROLES = ["warm-up", "main", "handling", "finish"] as const;
 export type WorkRole = (typeof WORK_ROLES)[number];
@@ -66,8 +68,10 @@ export interface WorkAsked {
   readonly goals: readonly PlanGoal[];
   readonly complaint: readonly string[];
   readonly handlingIsWork: boolean;
+  /** What the barn asks on every card or on none; missing: nothing. */
+  readonly ways?: readonly Way[];
   /** What the plan has laid for this day; null: it has laid nothing, and the record alone decides. */
-  readonly laid: Pick<LaidSession, "items" | "because" | "warmUp" | "handling" | "smaller"> | null;
+  readonly laid: Pick<LaidSession, "items" | "because" | "warmUp" | "handling" | "finish" | "smaller"> | null;
 }
 
 /** Deterministic: the same record gives the same card. Nothing is asked that may not be done, and a ground card asks for nothing that bears weight. */
@@ -91,7 +95,8 @@ export function cardWork(asked: WorkAsked): CardWork {
     const reasons = barred(skill);
     return reasons.length > 0 ? [{ skill: skill.id, reasons }] : [];
   });
-  const parts = composed({
+  const own = composed({
+    ways: asked.ways ?? [],
     ladder,
     reading,
     main,
@@ -104,6 +109,16 @@ export function cardWork(asked: WorkAsked): CardWork {
     held,
     turn,
   });
+  // As it was written, where what it is about may be asked.
+  const isWritten = laid?.because.code === "written" && able.length > 0;
+  const byHand = (ids: readonly string[]): readonly string[] =>
+    ids
+      .flatMap(skillOf)
+      .filter(may)
+      .map(({ id }) => id);
+  const parts = isWritten
+    ? { ...own, warmUp: byHand(laid.warmUp), handling: byHand(laid.handling), finish: byHand(laid.finish) }
+    : own;
   const hard = hardFor(main.map(({ id }) => id));
   const sideFor = (skill: Skill): Side | null => {
     if (!skill.sided) return null;
@@ -134,7 +149,7 @@ export function cardWork(asked: WorkAsked): CardWork {
     withheld,
   };
 }
-const isAsked = ({ code }: Because): boolean => code === "asked" || code === "pinned";
+const isAsked = ({ code }: Because): boolean => code === "asked" || code === "pinned" || code === "written";
 
 /** Where no plan says what the day is about, or nothing of it may be asked: the record alone. */
 function alone(asked: WorkAsked, may: (skill: Skill) => boolean): ReturnType<Mains["choose"]> {

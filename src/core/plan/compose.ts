@@ -2,6 +2,7 @@
  * A session around its main: what prepares it, the daily handling beside it, how it ends, what to leave alone, and the smaller one for a day that is not as
  * it should be. One composer for the plan of a term and for the card of a day.
  */
+
 import type { SessionKind } from "../card/card.ts";
 import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
 import { WELL } from "../ladder/marks.ts";
@@ -9,6 +10,7 @@ import type { Nature, Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import type { PlanGoal } from "./goal-sets.ts";
+import type { Way } from "./ways.ts";
 
 /** Skills by id, each list in the order in which it is worked. */
 export interface Parts {
@@ -35,6 +37,8 @@ export interface ComposeAsked {
   readonly nextStep: { readonly skill: Skill; readonly near: boolean } | null;
   /** Skills that a check holds back. */
   readonly held: readonly string[];
+  /** What the barn asks on every card or on none; missing: nothing. */
+  readonly ways?: readonly Way[];
   /** Sessions so far, so that equals take turns. */
   readonly turn: number;
 }
@@ -43,6 +47,9 @@ const MOST_WARM_UPS = 2;
 const MOST_HANDLING = 2;
 const MOST_LEFT_ALONE = 3;
 const TACK: readonly Nature[] = ["accepting", "mounting"];
+
+const isLeftOut = (ways: readonly Way[], { id }: Skill): boolean =>
+  ways.some(({ skill, way }) => way === "leave-out" && skill === id);
 
 /** What riding shows anyway is no item of a horse that carries riders: not as a lesson, nor to begin or to end with. */
 export const isPassing = (skill: Skill, { stage }: Pick<HorseReading, "stage">): boolean =>
@@ -61,7 +68,7 @@ function fits(kind: SessionKind, main: readonly Skill[], { bears }: Skill): bool
 }
 
 /** Things that it does well, the best fitting first; equals take turns. */
-function known({ ladder, reading, main, kind, may, turn }: ComposeAsked): readonly Skill[] {
+function known({ ladder, reading, main, kind, may, turn, ways = [] }: ComposeAsked): readonly Skill[] {
   const leads = tagged(ladder, "lead").some((skill) => reading.counts(skill) >= WELL);
   const mainTacks = main.some(({ nature }) => TACK.includes(nature));
   const all = ladder.filter(
@@ -69,6 +76,7 @@ function known({ ladder, reading, main, kind, may, turn }: ComposeAsked): readon
       reading.counts(skill) >= WELL &&
       (reading.basisOf(skill) === "seen" || reading.basisOf(skill) === "implied") &&
       fits(kind, main, skill) &&
+      !isLeftOut(ways, skill) &&
       !main.includes(skill) &&
       !(isPassing(skill, reading) && !(mainTacks && reading.basisOf(skill) === "seen")) &&
       !(leads && hasTag(skill, "caught")) &&
@@ -191,12 +199,18 @@ function leftAlone(
 
 /** Deterministic: the same reading and main give the same parts. */
 export function composed(asked: ComposeAsked): Parts {
-  const { main, kind, may, handling, look } = asked;
+  const { ladder, main, kind, may, look, ways = [] } = asked;
+  const always = ladder.filter(({ id }) => ways.some((one) => one.way === "always" && one.skill === id));
+  const handling = [...new Set([...always, ...asked.handling.filter((skill) => !isLeftOut(ways, skill))])].filter((skill) =>
+    fits(kind, main, skill),
+  );
   const well = known(asked);
   const warmUp = warmUpOf(asked, well);
   const looks = look.filter((skill) => may(skill) && fits(kind, main, skill) && !main.includes(skill) && !warmUp.includes(skill));
   const begun = [...warmUp, ...looks.slice(0, MOST_WARM_UPS)].slice(0, MOST_WARM_UPS + 1);
-  const daily = handling.filter((skill) => may(skill) && !main.includes(skill) && !begun.includes(skill)).slice(0, MOST_HANDLING);
+  const daily = handling
+    .filter((skill) => may(skill) && !main.includes(skill) && !begun.includes(skill))
+    .slice(0, Math.max(MOST_HANDLING, always.length));
   const finish = finishOf(asked, well, begun);
   const smaller = smallerOf(asked, warmUp);
   const all = new Set([...begun, ...main, ...daily, ...finish].map(({ id }) => id));

@@ -2,6 +2,7 @@
  * From the record of a stay to its plan and forecast, with what may be asked instead. Everything here goes through JSON, so that the page's worker and
  * the server run the same code on the same facts.
  */
+
 import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
 import { isWorkable, type TermFacts } from "../calendar/term.ts";
 import type { Bend } from "../forecast/calibrate.ts";
@@ -23,6 +24,7 @@ import { nextFrom } from "./next-goals.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
 import type { Standing } from "./standing.ts";
 import type { Pin, PlanAsked } from "./term-plan.ts";
+import type { Way } from "./ways.ts";
 
 export interface StayRecord {
   readonly kind: HorseKind;
@@ -58,6 +60,7 @@ export interface StayRecord {
   readonly standing: Standing;
   /** What the barn changed of the lists of big steps. */
   readonly stepChanges: readonly StepChange[];
+  readonly ways: readonly Way[];
 }
 
 /** Skills of a session that serve the goals; it begins and ends with something that the horse can do. */
@@ -206,6 +209,7 @@ export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW
       goals: goalsIn(record, what),
       groundSessionsFirst: methodIn(record, what).groundSessionsFirst,
       stepChanges: record.stepChanges,
+      ways: record.ways,
       restsAfter: (day) => !isWorkable(record.term, addDays(day, 1)),
     },
   };

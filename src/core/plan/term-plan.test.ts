@@ -83,6 +83,7 @@ const recordOf = (changes: Partial<StayRecord> = {}): StayRecord => ({
   sessions: SESSIONS,
   standing: standingOf(changes.sessions ?? SESSIONS),
   stepChanges: [],
+  ways: [],
   goals: [goal("tie", 4), goal("sit"), goal("trot")],
   pins: [],
   waits: [],
@@ -263,6 +264,52 @@ describe("the plan of what is left", () => {
     const moved = whatMoved(before, later, 6);
     expect(moved).toContainEqual(expect.objectContaining({ code: "added", skill: "trailer" }));
     expect(moved).toContainEqual(expect.objectContaining({ code: "dropped", skill: "trot" }));
+  });
+});
+
+describe("a card written by hand", () => {
+  const items = [
+    { skill: "lead", role: "warm-up" },
+    { skill: "clippers", role: "main" },
+    { skill: "hose", role: "handling" },
+    { skill: "stand", role: "finish" },
+  ] as const;
+  const written = (day: number) => ({
+    kind: "written" as const,
+    day,
+    items,
+    words: "The vet comes on Friday.",
+    added: [],
+    dropped: [],
+  });
+  it("stands on its day as it was written, and the plan goes on around it", () => {
+    const plain = planOf(recordOf());
+    const day = plain[3]?.day ?? 0;
+    const plan = planOf(recordOf({ pins: [written(day)] }));
+    expect(plan.find((one) => one.day === day)).toMatchObject({
+      items: [{ skill: "clippers", pinned: true }],
+      because: { code: "written", words: "The vet comes on Friday." },
+      warmUp: ["lead"],
+      handling: ["hose"],
+      finish: ["stand"],
+    });
+    expect(plan.map((one) => one.day)).toEqual(plain.map((one) => one.day));
+    expect(plan.slice(0, 3)).toEqual(plain.slice(0, 3));
+  });
+  it("does not make possible what may not be done: that much of it waits", () => {
+    const early = { ...written(7), items: [...items, { skill: "canter", role: "finish" as const }] };
+    expect(planOf(recordOf({ pins: [early] })).find(({ day }) => day === 7)?.finish).not.toContain("canter");
+  });
+  it("of a barn with its own way leaves out or asks what the barn says, beside the main", () => {
+    const beside = (ways: StayRecord["ways"]) =>
+      planOf(recordOf({ ways })).map(({ warmUp, handling, finish }) => [...warmUp, ...handling, ...finish]);
+    // What nobody has seen yet is looked at whatever the barn's way, and a session may end with its own main.
+    const daily = planOf(recordOf()).flatMap(({ handling }) => handling);
+    const often = daily.find((skill) => daily.filter((one) => one === skill).length > 2) ?? "";
+    expect(often).not.toBe("");
+    expect(beside([{ skill: often, way: "leave-out" }]).flat()).not.toContain(often);
+    const always = beside([{ skill: "wait", way: "always" }]);
+    expect(always.filter((skills) => skills.includes("wait")).length).toBeGreaterThan(always.length / 2);
   });
 });
 

@@ -21,6 +21,8 @@ import type { PlanGoal } from "./goal-sets.ts";
 import { type LaidPlace, placeFor, placesOf } from "./places.ts";
 import type { Standing } from "./standing.ts";
 import { TrainersDay } from "./trainers-day.ts";
+import type { Way } from "./ways.ts";
+import { type WeekWords, type Written, writtenIn } from "./written.ts";
 
 export const PURPOSES = ["work", "refresher", "consolidate", "exit"] as const;
 export type Purpose = (typeof PURPOSES)[number];
@@ -51,7 +53,9 @@ export interface LaidSession extends LaidPlace, Parts {
 /** A skill kept to a day, or off days up to one; null: for good. What is moved is pinned to its new day and kept off the old one. */
 export type Pin =
   | { readonly kind: "pin"; readonly skill: string; readonly day: number }
-  | { readonly kind: "forbid"; readonly skill: string; readonly from: number; readonly to: number | null };
+  | { readonly kind: "forbid"; readonly skill: string; readonly from: number; readonly to: number | null }
+  | Written
+  | WeekWords;
 
 export interface PlanAsked {
   readonly belief: Belief;
@@ -70,6 +74,8 @@ export interface TrainerFacts extends Standing {
   readonly groundSessionsFirst: number;
   /** What the barn changed of the lists of big steps. */
   readonly stepChanges: readonly StepChange[];
+  /** What the barn asks on every card or on none. */
+  readonly ways: readonly Way[];
   /** The barn rests on the day after this one. */
   readonly restsAfter: (day: LocalDate) => boolean;
 }
@@ -104,7 +110,12 @@ function underWay({ sessions, ahead, belief }: PlanAsked): readonly string[] {
 export function layPlan(asked: PlanAsked): readonly LaidSession[] {
   const { belief, goals, ahead, ladder, pins } = asked;
   const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
-  const pinned = pins.filter((pin) => pin.kind === "pin" && belief.layout.has(pin.skill));
+  const written = pins.filter((pin) => pin.kind === "written");
+  const fixed = [
+    ...pins.filter((pin) => pin.kind === "pin"),
+    ...written.flatMap((one) => writtenIn(one, "main", ladder).map(({ id }) => ({ skill: id, day: one.day }))),
+  ];
+  const pinned = fixed.filter(({ skill }) => belief.layout.has(skill));
   // What is under way fills the places that goals leave, and what is pinned belongs to the course: both worth next to nothing of themselves.
   const asGoal = (skill: string, value: number): GoalFacts => ({ skill, target: RELIABLE, value, side: null });
   const more = [...underWay(asked).map((skill) => asGoal(skill, LITTLE)), ...pinned.map(({ skill }) => asGoal(skill, 0))];
@@ -118,8 +129,8 @@ export function layPlan(asked: PlanAsked): readonly LaidSession[] {
   const calm: boolean[] = [];
   const sessions = ahead.days.map((on, i) => {
     const purpose = purposes[i] as Purpose;
-    const kept = pinned.flatMap((pin) => (pin.kind === "pin" && pin.day === on ? (shapes.get(pin.skill) ?? []) : []));
-    const session = day.lay(on, i, purpose, kept, minutes);
+    const kept = pinned.flatMap((pin) => (pin.day === on ? (shapes.get(pin.skill) ?? []) : []));
+    const session = day.lay(on, i, purpose, [...new Set(kept)], minutes, written.find((one) => one.day === on) ?? null);
     needed.push(placeFor(session.items.flatMap(({ skill }) => shapes.get(skill) ?? [])));
     calm.push(session.items.every(({ isNew, skill }) => !isNew && day.levelOf(skill) >= WELL));
     return session;

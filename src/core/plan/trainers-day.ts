@@ -1,4 +1,5 @@
 /** Laying one day of a plan after another, each from how the horse is expected to stand by then. */
+
 import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { SessionKind } from "../card/card.ts";
 import { chooseOn, lateOf } from "../forecast/choose.ts";
@@ -19,6 +20,7 @@ import { ExpectedReading } from "./expected.ts";
 import { isFence, type MainMoment, Mains } from "./main.ts";
 import type { LaidPlace } from "./places.ts";
 import type { Condition, LaidItem, LaidSession, Pin, PlanAsked, Purpose } from "./term-plan.ts";
+import { partsWritten, type Written } from "./written.ts";
 
 /** Nothing is begun for the first time in so many last days of a term. */
 const NO_FIRST_DAYS = 3;
@@ -147,7 +149,14 @@ export class TrainersDay {
     };
   }
 
-  lay(day: number, i: number, purpose: Purpose, kept: readonly Skill[], minutes: number): Omit<LaidSession, keyof LaidPlace> {
+  lay(
+    day: number,
+    i: number,
+    purpose: Purpose,
+    kept: readonly Skill[],
+    minutes: number,
+    written: Written | null,
+  ): Omit<LaidSession, keyof LaidPlace> {
     const { asked, expected, reading } = this;
     const { ahead, ladder, trainer, belief } = asked;
     const { course, known, met, missing, lastWorked, barred } = expected;
@@ -196,7 +205,9 @@ export class TrainersDay {
     };
     const running = this.back;
     const chosen =
-      kept.length > 0 ? { skills: kept, because: { code: "pinned" } as const } : this.mains.choose(mainMoment, running);
+      kept.length > 0
+        ? { skills: kept, because: written ? { code: "written" as const, words: written.words } : { code: "pinned" as const } }
+        : this.mains.choose(mainMoment, running);
     const main = chosen?.skills ?? [];
     const rides = ladder.some((skill) => skill.bears === "rider" && reading.isShown(skill) && may(skill));
     const handling = wantedHandling(
@@ -211,7 +222,8 @@ export class TrainersDay {
       handling: main.some(({ bears }) => bears !== "rider"),
     });
     const look = running ? [] : this.toLookAt(met, may);
-    const parts = composed({
+    const own = composed({
+      ways: trainer.ways,
       ladder,
       reading,
       main,
@@ -224,6 +236,7 @@ export class TrainersDay {
       held: [],
       turn: trainer.sessionsSoFar + i,
     });
+    const parts = written ? partsWritten(written, own, ladder, may) : own;
     const items = main.map(
       (skill): LaidItem => ({
         skill: skill.id,

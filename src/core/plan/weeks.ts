@@ -100,3 +100,36 @@ export function whatMoved(before: readonly LaidSession[], after: readonly LaidSe
   const days: Moved[] = left(before) === left(after) ? [] : [{ code: "days", before: left(before), after: left(after) }];
   return [...days, ...moved, ...dropped];
 }
+
+const LINES = 3;
+/** A goal is further from a manager's mind than a day on which nothing is worked, and that than a shift of a day. */
+const TOLD_FIRST: readonly Moved["code"][] = ["days", "added", "dropped", "first-time"];
+
+/**
+ * What several layings together moved, oldest first: from where it stood before them to where it stands now, in three lines at the most. `steps`: skills
+ * that are a big step, told before the others.
+ */
+export function netMoved(layings: readonly (readonly Moved[])[], steps: ReadonlySet<string>): readonly Moved[] {
+  const spans = new Map<string, { before: number | null; after: number | null }>();
+  const all = layings.flat();
+  const counts = all.filter((one) => one.code === "days");
+  const [before, after] = [counts[0]?.before, counts.at(-1)?.after];
+  const whole: Moved[] = before !== undefined && after !== undefined && before !== after ? [{ code: "days", before, after }] : [];
+  for (const one of all) {
+    if (one.code === "days") continue;
+    const known = spans.get(one.skill);
+    spans.set(one.skill, {
+      before: known ? known.before : one.code === "added" ? null : one.before,
+      after: one.code === "dropped" ? null : one.after,
+    });
+  }
+  const moved = [...spans].flatMap(([skill, { before, after }]): Moved[] => {
+    if (before === null) return after === null ? [] : [{ code: "added", skill, after }];
+    if (after === null) return [{ code: "dropped", skill, before }];
+    return Math.abs(before - after) >= WORTH_TELLING ? [{ code: "first-time", skill, before, after }] : [];
+  });
+  const isStep = (one: Moved): boolean => one.code !== "days" && steps.has(one.skill);
+  const rank = (one: Moved): number => (isStep(one) ? -1 : TOLD_FIRST.indexOf(one.code));
+  const dayOf = (one: Moved): number => ("after" in one ? one.after : one.before);
+  return [...whole, ...moved.sort((a, b) => rank(a) - rank(b) || dayOf(a) - dayOf(b))].slice(0, LINES);
+}

@@ -1,5 +1,12 @@
 import { z } from "zod/mini";
-import { LENGTH_HABITS, type LengthHabit, type PolicyFields, StepChangeFields, WeightFields } from "#contracts/barn.ts";
+import {
+  LENGTH_HABITS,
+  type LengthHabit,
+  type PolicyFields,
+  StepChangeFields,
+  WayFields,
+  WeightFields,
+} from "#contracts/barn.ts";
 import { ladderIs } from "#contracts/ladder.here.ts";
 import { MethodFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
@@ -10,6 +17,7 @@ import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { StepChange } from "#core/permission/steps.ts";
+import type { Way } from "#core/plan/ways.ts";
 import { OWED_POLICIES, type OwedPolicy } from "#core/report/facts.ts";
 import type { Db, Sql, Transaction } from "../client.ts";
 import { bool, date, int, number, text } from "../rows.ts";
@@ -33,6 +41,7 @@ const BarnRow = z.object({
   cues: z.partialRecord(z.enum(CUES), text),
   weights: z.array(WeightFields),
   stepChanges: z.array(StepChangeFields),
+  cardWays: z.array(WayFields),
   ladderStamp: text,
   ladderVersion: int,
   methods: z.array(MethodFields),
@@ -61,6 +70,7 @@ export interface Barn {
   readonly weights: readonly WeightChange[];
   /** What it changed of the lists that big steps ask for. */
   readonly stepChanges: readonly StepChange[];
+  readonly cardWays: readonly Way[];
   readonly ladder: Ladder;
   readonly ladderVersion: number;
   /** Another one after each change of the ladder. */
@@ -79,7 +89,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, step_changes, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, step_changes, card_ways, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
@@ -112,6 +122,10 @@ export async function updateWeights(tx: Transaction, version: number, weights: r
 export async function updateSteps(tx: Transaction, version: number, steps: readonly StepChange[]): Promise<boolean> {
   const done =
     await tx`UPDATE barn SET step_changes = ${tx.json(steps as never)}, version = version + 1 WHERE version = ${version}`;
+  return done.count === 1;
+}
+export async function updateWays(tx: Transaction, version: number, ways: readonly Way[]): Promise<boolean> {
+  const done = await tx`UPDATE barn SET card_ways = ${tx.json(ways as never)}, version = version + 1 WHERE version = ${version}`;
   return done.count === 1;
 }
 export async function updateMethods(tx: Transaction, version: number, methods: readonly OwnMethod[]): Promise<boolean> {

@@ -51,6 +51,14 @@ export const findPlan = (db: Db, stay: StayId): Promise<PlanRecord | null> =>
 export const listPlans = (db: Db, stays: readonly StayId[]): Promise<PlanRecord[]> =>
   many(PlanRow, db`SELECT stay_id, version, pins, laid, fingerprint FROM plan WHERE stay_id = ANY(${[...stays]}::uuid[])`);
 
+const PinsRow = z.object({ stay: text, pins: z.array(PinFields) });
+/** Of the horses that are here, and of those that went home last: what managers wrote by hand. */
+export const listPins = (db: Db) =>
+  many(
+    PinsRow,
+    db`SELECT p.stay_id::text AS stay, p.pins FROM plan p JOIN stay s ON s.id = p.stay_id WHERE p.pins <> '[]' ORDER BY s.first_day DESC LIMIT 200`,
+  );
+
 const LaidOnRow = z.object({ stayId: id<"stay">(), laid: LaidFields });
 /** Of each of these plans the session that comes on a day, or next after it: a session given on a day that was not planned takes up what comes next. */
 export const listLaidOn = (db: Db, stays: readonly StayId[], day: LocalDate) =>

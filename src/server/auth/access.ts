@@ -74,6 +74,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn/ladder": manager,
   "/api/ladder-file": manager,
   "/barn/methods": manager,
+  "/barn/cards": manager,
   "/barn/riding": manager,
   "/barn/history": manager,
   "/barn/changes": manager,

@@ -1,16 +1,16 @@
 /** The barn's own rules: policies, places, weights of the findings. */
-import type { AddPlace, EditPlace, EditPolicies, EditSteps, EditWeights } from "#contracts/barn.ts";
+import type { AddPlace, EditPlace, EditPolicies, EditSteps, EditWays, EditWeights } from "#contracts/barn.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
 import { mayAskFor } from "#core/permission/steps.ts";
-import { findBarn, updatePolicies, updateSteps, updateWeights } from "#db/queries/barn.ts";
+import { findBarn, updatePolicies, updateSteps, updateWays, updateWeights } from "#db/queries/barn.ts";
 import { countOpenCardsAt, insertPlace, listPlaces, lockPlaces, updatePlace } from "#db/queries/day.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { policiesOf } from "./read-barn.ts";
 
 async function current({ tx }: Work) {
   const barn = must(await findBarn(tx), "the barn is set up");
-  return { ...policiesOf(barn), weights: barn.weights, steps: barn.stepChanges, version: barn.version };
+  return { ...policiesOf(barn), weights: barn.weights, steps: barn.stepChanges, ways: barn.cardWays, version: barn.version };
 }
 
 /** Terms are read anew with the new rules from the next page on; nothing that was worked changes. */
@@ -36,6 +36,16 @@ export async function editSteps(work: Work, input: EditSteps): Answer<{ version:
   if (!(await updateSteps(work.tx, input.version, input.steps)))
     return no({ code: "changed-meanwhile", path: "version", current: await current(work) });
   await note(work, "barn", "barn", "big steps changed", { before: work.barn.stepChanges, after: input.steps });
+  return ok({ version: input.version + 1 });
+}
+
+/** What is asked on every card, or on none: plans are laid anew with it. */
+export async function editWays(work: Work, input: EditWays): Answer<{ version: number }> {
+  const unknown = input.ways.findIndex(({ skill }) => !work.barn.ladder.find(skill));
+  if (unknown >= 0) return no({ code: "not-found", path: `ways.${unknown}.skill` });
+  if (!(await updateWays(work.tx, input.version, input.ways)))
+    return no({ code: "changed-meanwhile", path: "version", current: await current(work) });
+  await note(work, "barn", "barn", "cards changed", { before: work.barn.cardWays, after: input.ways });
   return ok({ version: input.version + 1 });
 }
 

@@ -2,9 +2,11 @@ import type { PolicyFields } from "#contracts/barn.ts";
 import type { BarnView, BarnWalkView } from "#contracts/views.barn.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import { cuesOf } from "#core/card/cues.ts";
+import { proposedWays } from "#core/plan/ways.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listPlaces } from "#db/queries/day.ts";
 import { latestInstrument, listInstruments } from "#db/queries/judgement.ts";
+import { listPins } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
 import { barnOf } from "../stay/read-horse.ts";
 
@@ -30,7 +32,8 @@ export function policiesOf(barn: Barn): PolicyFields {
 }
 
 export async function readBarn(deps: Deps): Promise<BarnView> {
-  const [barn, places] = await Promise.all([barnOf(deps), listPlaces(deps.sql)]);
+  const [barn, places, pins] = await Promise.all([barnOf(deps), listPlaces(deps.sql), listPins(deps.sql)]);
+  const byHand = pins.map(({ stay, pins: all }) => ({ stay, written: all.filter((pin) => pin.kind === "written") }));
   return {
     version: barn.version,
     timeZone: barn.timeZone,
@@ -38,6 +41,8 @@ export async function readBarn(deps: Deps): Promise<BarnView> {
     places,
     weights: barn.weights,
     steps: barn.stepChanges,
+    ways: barn.cardWays,
+    proposedWays: proposedWays(byHand, barn.cardWays).filter(({ skill }) => barn.ladder.find(skill) !== undefined),
   };
 }
 

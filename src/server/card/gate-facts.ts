@@ -15,6 +15,7 @@ import { against, askedOf, barring, barsForGood, secondPersonFor, skillAct } fro
 import { type CardWork, cardWork } from "#core/plan/card-work.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { standingOf } from "#core/plan/standing.ts";
+import { skillsOfPins, weekWordsOn } from "#core/plan/written.ts";
 import { type HardSide, hardSideFor } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
@@ -60,6 +61,8 @@ export interface CardFacts {
   readonly hard: HardSide;
   /** Skills that stand still. */
   readonly stuck: readonly string[];
+  /** What the week is about, in the manager's words; empty: nobody has said. */
+  readonly thisWeek: string;
 }
 
 export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<CardFacts> {
@@ -121,6 +124,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     ...earlier.map(({ skill }) => skill),
     ...goals.map(({ skill }) => skill),
     ...(plan?.laid ?? []).flatMap(({ items }) => items.map(({ skill }) => skill)),
+    ...skillsOfPins(plan?.pins ?? []),
   ];
   const work = cardWork({
     // Of what not every horse is asked only what this one is.
@@ -137,6 +141,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     goals: goals.filter(({ skill }) => !met.has(skill)),
     complaint: standing.complaint,
     handlingIsWork: standing.handlingIsWork,
+    ways: barn.cardWays,
     barred: (skill) => barring(against(horse, people, skillAct(skill, reading), { place, hours: weather, ticked: null })),
     // A session given on a day that was not planned takes up what comes next.
     laid: plan?.laid.find((session) => session.day >= day) ?? null,
@@ -161,5 +166,6 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     helper: people.helper,
     hard: hardFor(work.items.filter(({ role }) => role === "main").map(({ skill }) => skill)),
     stuck: forecasts[0]?.stuck ?? [],
+    thisWeek: weekWordsOn(plan?.pins ?? [], stay.firstDay, card.day),
   };
 }

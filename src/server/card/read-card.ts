@@ -101,6 +101,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     circleMinutes: limits.circleMinutes,
     sessionMinutes: limits.sessionMinutes,
     focus: limits.focus,
+    thisWeek: facts.thisWeek,
     weather: weather.length > 0 ? weatherLimits(weather) : [],
     checks: limits.checks,
     barred: ladder.flatMap((skill) => {

@@ -17,6 +17,7 @@ import { stayDay } from "#core/plan/planned-days.ts";
 import { standingOf } from "#core/plan/standing.ts";
 import type { Pin } from "#core/plan/term-plan.ts";
 import { waitsOf } from "#core/plan/waits.ts";
+import { skillsOfPins } from "#core/plan/written.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { StayScore, Worked } from "#db/queries/card.ts";
@@ -97,7 +98,7 @@ export function recordOf(kept: Kept): StayRecord {
   const due = reading.contractedSoFar;
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   const latest = kept.evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
-  const touched = [...kept.scores, ...goals, ...pins].map(({ skill }) => skill);
+  const touched = [...[...kept.scores, ...goals].map(({ skill }) => skill), ...skillsOfPins(pins)];
   const record = horseRecord({ stay, barn, evaluation: latest, past: pastFrom(kept) }, today);
   const standing = standingOf({ record, today, goals, complaint: stay.complaint, stuck: kept.stuck, ladder: barn.ladder });
   const { side } = hardSideOf(kept.scores, barn.ladder.all);
@@ -118,6 +119,7 @@ export function recordOf(kept: Kept): StayRecord {
     pins,
     standing,
     stepChanges: barn.stepChanges,
+    ways: barn.cardWays,
     waits: waitsOf({
       record,
       firstDay: stay.firstDay,

@@ -208,7 +208,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       hold: stay.holds,
       check: stay.checks,
       method: methodOf(stay.method, methodsWith(barn.methods)),
-      ladder: [barn.ladderStamp, barn.stepChanges, taken, barn.bend, barn.usualRate],
+      ladder: [barn.ladderStamp, barn.stepChanges, barn.cardWays, taken, barn.bend, barn.usualRate],
       day: today,
     });
     if (plan?.fingerprint === fingerprint) continue;

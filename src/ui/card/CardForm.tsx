@@ -37,9 +37,10 @@ import { type CardStep, Step, StepBar } from "./Steps.tsx";
 import { Timers } from "./Timers.tsx";
 import { WarmDown } from "./WarmDown.tsx";
 
-/** Few cards are a first time: the others do not load its words. */
+/** Few cards are a first time: the others do not load its words. The server has them: what it sends is whole. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
-const FirstStep = lazy(async () => ({ default: (await import("./FirstStep.tsx")).FirstStep }));
+const load = () => import("./FirstStep.tsx");
+const FirstStep = import.meta.env.SSR ? (await load()).FirstStep : lazy(async () => ({ default: (await load()).FirstStep }));
 
 const MINUTES = [
   ["ground", "Ground", "groundMinutes"],

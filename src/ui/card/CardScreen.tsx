@@ -14,9 +14,10 @@ import { Kept } from "./Kept.tsx";
 import { MainWork } from "./MainWork.tsx";
 import { NotWorked } from "./NotWorked.tsx";
 
-/** Only a card that is closed has any: a rider in the arena does not load their words. */
+/** Only a card that is closed has any: a rider in the arena does not load their words. The server has them: what it sends is whole. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
-const Revisions = lazy(async () => ({ default: (await import("./Revisions.tsx")).Revisions }));
+const load = () => import("./Revisions.tsx");
+const Revisions = import.meta.env.SSR ? (await load()).Revisions : lazy(async () => ({ default: (await load()).Revisions }));
 
 export function CardScreen({ view, me }: { view: CardView; me: string }) {
   useAwake();

@@ -78,6 +78,11 @@ export function Essentials({ view }: { view: CardView }) {
           <span className="sign text-dim">First week</span> {listed(view.focus)}
         </p>
       )}
+      {view.thisWeek && (
+        <p>
+          <span className="sign text-dim">This week</span> {view.thisWeek}
+        </p>
+      )}
       <HorseEssentials known={view.essentials} />
       <p>
         <span className="sign text-dim">Circles</span>{" "}

@@ -2,9 +2,12 @@
 
 import { useMemo, useState } from "react";
 import type { PlanView } from "#contracts/views.plan.ts";
-import { sayDate } from "#core/calendar/local-date.ts";
+import { addDays, sayDate } from "#core/calendar/local-date.ts";
+import { hasTag } from "#core/ladder/ladder.ts";
+import { STEP_TAGS } from "#core/permission/steps.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
+import { netMoved } from "#core/plan/weeks.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { listed, plural } from "#ui/words/figures.ts";
@@ -52,6 +55,14 @@ export function PlanScreen({ view }: { view: PlanView }) {
 
   const plan = now?.plan ?? view.laid;
   const ladder = ladderOf(record);
+  const since = addDays(record.today, -1);
+  const lately = netMoved(
+    view.changes
+      .filter((change) => change.day >= since)
+      .map(({ moved }) => moved)
+      .reverse(),
+    new Set(ladder.filter((skill) => hasTag(skill, ...STEP_TAGS)).map(({ id }) => id)),
+  );
   const ask = (what: WhatIf): void =>
     setAsked((all) => (all.some((one) => JSON.stringify(one) === JSON.stringify(what)) ? all : [...all, what]));
   return (
@@ -95,6 +106,16 @@ export function PlanScreen({ view }: { view: PlanView }) {
               {record.onHold ? "On hold with no last day: nothing is forecast until the hold ends." : inWords(now, goals)}
             </p>
           )}
+          {lately.length > 0 && (
+            <div className="border-l-4 border-slate pl-3">
+              <p className="sign">Changed since yesterday</p>
+              <ul>
+                {lately.map((one) => (
+                  <li key={JSON.stringify(one)}>{sayMoved(one, record.firstDay)}</li>
+                ))}
+              </ul>
+            </div>
+          )}
           {editing && (
             <GoalsForm
               // Joined with somebody else's: the form begins anew from both.
@@ -120,7 +141,15 @@ export function PlanScreen({ view }: { view: PlanView }) {
           ) : plan.length === 0 ? (
             <p>No session is left in this term.</p>
           ) : (
-            <Weeks plan={plan} ladder={ladder} firstDay={record.firstDay} />
+            <Weeks
+              plan={plan}
+              ladder={ladder}
+              firstDay={record.firstDay}
+              pins={pins}
+              mayWrite={view.mayWrite}
+              busy={busy}
+              onPins={(next) => void savePins(next)}
+            />
           )}
         </section>
         {plan.length > 0 && (

@@ -1,13 +1,15 @@
 /** The cards of the next two weeks as they are laid, each thing to be pinned, moved to the next session, or left out for a while. */
 
-import { Fragment } from "react";
+import { Fragment, useState } from "react";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { LaidItem, LaidSession, Pin } from "#core/plan/term-plan.ts";
+import type { Written } from "#core/plan/written.ts";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { inner, listed } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { onDay, PURPOSE, sayConditions, sayPlace, skillWords } from "#ui/words/plan.ts";
+import { WriteCard } from "./WriteCard.tsx";
 
 /** Around the main, in the order in which they come. */
 const PARTS = [
@@ -29,6 +31,7 @@ interface Props {
 }
 
 export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props) {
+  const [writing, setWriting] = useState<number | null>(null);
   const from = plan[0]?.day ?? 0;
   const cards = plan.filter(({ day }) => day < from + DAYS_SHOWN);
   const without = (skill: string, day: number): readonly Pin[] =>
@@ -41,6 +44,12 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
     if (how === "leave") onPins([...rest, { kind: "forbid", skill, from: day, to: day + LEFT_OUT_DAYS - 1 }]);
     if (how === "later" && next)
       onPins([...rest, { kind: "forbid", skill, from: day, to: day }, { kind: "pin", skill, day: next.day }]);
+  };
+  const writtenOn = (day: number): Written | null =>
+    pins.find((pin): pin is Written => pin.kind === "written" && pin.day === day) ?? null;
+  const write = (day: number, next: Written | null): void => {
+    onPins([...pins.filter((pin) => pin !== writtenOn(day)), ...(next ? [next] : [])]);
+    setWriting(null);
   };
   return (
     <ol className="grid gap-2 sm:grid-cols-2 xl:grid-cols-3">
@@ -57,6 +66,16 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
             </p>
           )}
           {session.items.length > 0 && <p className="text-sm text-dim">{SESSION[session.kind]}</p>}
+          {writing === session.day && (
+            <WriteCard
+              session={session}
+              day={onDay(firstDay, session.day)}
+              written={writtenOn(session.day)}
+              busy={busy}
+              onSave={(next) => write(session.day, next)}
+              onCancel={() => setWriting(null)}
+            />
+          )}
           <ul>
             {session.items.map((item) => (
               <li key={item.skill} className="border-t border-line py-1">
@@ -66,7 +85,7 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
                   {skillWords(item.skill)}
                 </p>
                 {item.when.length > 0 && <p className="text-sm text-ochre">{sayConditions(item.when)}</p>}
-                {mayWrite && (
+                {mayWrite && !writtenOn(session.day) && (
                   <select
                     aria-label={`Change ${skillWords(item.skill)} on ${onDay(firstDay, session.day)}`}
                     className={`${BARE_INPUT} w-auto text-sm text-dim`}
@@ -94,6 +113,11 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
               ),
             )}
           </dl>
+          {mayWrite && writing !== session.day && (
+            <Button disabled={busy} onClick={() => setWriting(session.day)}>
+              {writtenOn(session.day) ? "Change what you wrote" : "Write this card"}
+            </Button>
+          )}
         </li>
       ))}
     </ol>
@@ -104,13 +128,17 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
 export function Pins({ pins, firstDay, busy, onPins }: Pick<Props, "pins" | "firstDay" | "busy" | "onPins">) {
   if (pins.length === 0) return <p className="text-sm text-dim">Nothing is pinned or left out.</p>;
   const say = (pin: Pin): string =>
-    pin.kind === "pin"
-      ? `${skillWords(pin.skill)} on ${onDay(firstDay, pin.day)}`
-      : pin.to === null
-        ? `no ${skillWords(pin.skill)} any more`
-        : pin.from === pin.to
-          ? `no ${skillWords(pin.skill)} on ${onDay(firstDay, pin.from)}`
-          : `no ${skillWords(pin.skill)} until ${onDay(firstDay, pin.to)}`;
+    pin.kind === "written"
+      ? `the card of ${onDay(firstDay, pin.day)}, by hand`
+      : pin.kind === "week"
+        ? `the week of ${onDay(firstDay, pin.from)}: ${pin.words}`
+        : pin.kind === "pin"
+          ? `${skillWords(pin.skill)} on ${onDay(firstDay, pin.day)}`
+          : pin.to === null
+            ? `no ${skillWords(pin.skill)} any more`
+            : pin.from === pin.to
+              ? `no ${skillWords(pin.skill)} on ${onDay(firstDay, pin.from)}`
+              : `no ${skillWords(pin.skill)} until ${onDay(firstDay, pin.to)}`;
   return (
     <ul className="flex flex-wrap gap-1">
       {pins.map((pin) => (

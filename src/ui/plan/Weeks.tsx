@@ -1,11 +1,66 @@
 /** What is left of the term as weeks: a theme, a session on each planned day, and what it is for. */
+
+import { useState } from "react";
 import { addDays, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { Skill } from "#core/ladder/skill.ts";
-import { type LaidSession } from "#core/plan/term-plan.ts";
+import type { LaidSession, Pin } from "#core/plan/term-plan.ts";
 import { weeksOf } from "#core/plan/weeks.ts";
+import type { WeekWords } from "#core/plan/written.ts";
+import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
 import { WEEKDAY } from "#ui/words/labels.ts";
 import { PLACE, PURPOSE, sayTheme, skillWords } from "#ui/words/plan.ts";
+
+/** What a week is about, in the manager's own words: it stands on the cards of that week. */
+function WeekInWords({
+  week,
+  words,
+  mayWrite,
+  busy,
+  onWords,
+}: {
+  week: string;
+  words: string;
+  mayWrite: boolean;
+  busy: boolean;
+  onWords(words: string): void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  if (!mayWrite) return words ? <p className="font-semibold">{words}</p> : null;
+  if (typed === null)
+    return (
+      <>
+        {words && <p className="font-semibold">{words}</p>}
+        <Button aria-label={`In your words: the week from ${week}`} disabled={busy} onClick={() => setTyped(words)}>
+          {words ? "Change the words" : "In your words"}
+        </Button>
+      </>
+    );
+  return (
+    <form
+      className="grid gap-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onWords(typed.trim());
+        setTyped(null);
+      }}
+    >
+      <input
+        aria-label={`What the week from ${week} is about`}
+        className={INPUT}
+        maxLength={200}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <span className="flex gap-1">
+        <Button type="submit" tone="main" disabled={busy}>
+          Save
+        </Button>
+        <Button onClick={() => setTyped(null)}>Leave it</Button>
+      </span>
+    </form>
+  );
+}
 
 const DAYS = [1, 2, 3, 4, 5, 6, 7] as const;
 
@@ -13,12 +68,22 @@ export function Weeks({
   plan,
   ladder,
   firstDay,
+  pins,
+  mayWrite,
+  busy,
+  onPins,
 }: {
   plan: readonly LaidSession[];
   ladder: readonly Skill[];
   firstDay: LocalDate;
+  pins: readonly Pin[];
+  mayWrite: boolean;
+  busy: boolean;
+  onPins(pins: readonly Pin[]): void;
 }) {
   const monday = 1 - weekdayOf(firstDay);
+  const wordsOf = (from: number): WeekWords | null =>
+    pins.find((pin): pin is WeekWords => pin.kind === "week" && pin.from === from) ?? null;
   const weeks = weeksOf(plan, ladder, monday);
   const onWeekday = (day: number): number => weekdayOf(addDays(firstDay, day));
   return (
@@ -48,6 +113,18 @@ export function Weeks({
                   {week.places.length > 0 ? ` · ${week.places.map((place) => PLACE[place]).join(", ")}` : ""}
                   {week.sessions.length > 2 && week.places.length === 1 ? " · a change of place would keep it fresh" : ""}
                 </span>
+                <WeekInWords
+                  week={sayDate(addDays(firstDay, week.from))}
+                  words={wordsOf(week.from)?.words ?? ""}
+                  mayWrite={mayWrite}
+                  busy={busy}
+                  onWords={(words) =>
+                    onPins([
+                      ...pins.filter((pin) => pin !== wordsOf(week.from)),
+                      ...(words ? [{ kind: "week" as const, from: week.from, words }] : []),
+                    ])
+                  }
+                />
               </th>
               {DAYS.map((day) => {
                 const session = week.sessions.find((one) => onWeekday(one.day) === day);

@@ -33,6 +33,8 @@ const AGAIN: Readonly<Record<FollowUp, string>> = {
 /** Follows the main after a comma: 'because …'. */
 export function sayBecause(because: Because): string {
   switch (because.code) {
+    case "written":
+      return because.words || "as the manager wrote it";
     case "pinned":
       return "because it was fixed to this day";
     case "asked":
