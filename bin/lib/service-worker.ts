@@ -7,7 +7,7 @@ import type { AstroIntegration } from "astro";
 import { build } from "vite";
 
 /** Islands and scripts of the phone's pages, by the beginning of their file's name; client is what wakes islands. */
-const ENTRIES = /^(CardScreen|StringScreen|CalendarLink|Layout|client)\./;
+const ENTRIES = /^(CardScreen|Revisions|StringScreen|CalendarLink|Layout|client)\./;
 const ALWAYS = /\.(css|woff2)$/;
 /** What one script names of others, in whatever way the bundler wrote it. */
 const NAMED = /["'./]([\w@.-]+\.js)["']/g;

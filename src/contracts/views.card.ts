@@ -3,6 +3,7 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { AlertKind } from "#core/card/alert.ts";
 import type { CancelCause, CardState, Gait, Instead, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import type { SessionChange } from "#core/card/changed.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import type { Cue } from "#core/card/cues.ts";
 import type { BestBefore } from "#core/card/firsts.ts";
@@ -22,7 +23,7 @@ import type { PartMinutes } from "#core/plan/minutes.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { Actor } from "./people.ts";
-import type { SessionView } from "./views.ts";
+import type { DayView, SessionView } from "./views.ts";
 
 export interface Named {
   readonly id: PersonId;
@@ -195,6 +196,17 @@ export interface EveningView {
     readonly start: number;
     readonly length: number;
   }[];
+  /** What each session of the day changed, in the order of the day. */
+  readonly changed: readonly {
+    readonly card: CardId;
+    readonly horse: string;
+    readonly rider: string;
+    readonly change: SessionChange;
+    readonly endedWell: boolean;
+    readonly nextTime: string;
+  }[];
+  /** The next working day; null where the list is of a day that is over. */
+  readonly next: DayView | null;
   readonly notWorked: readonly {
     readonly card: CardId;
     readonly horse: string;
@@ -205,14 +217,6 @@ export interface EveningView {
   }[];
   readonly unplanned: readonly { readonly card: CardId; readonly horse: string; readonly rider: string; readonly why: string }[];
   readonly alerts: readonly AlertView[];
-  readonly firsts: readonly { readonly card: CardId; readonly horse: string; readonly words: string }[];
-  readonly words: readonly {
-    readonly card: CardId;
-    readonly horse: string;
-    readonly rider: string;
-    readonly nextTime: string;
-    readonly endedWell: boolean;
-  }[];
   /** Due today and given nothing. */
   readonly missed: readonly { readonly stay: StayId; readonly horse: string }[];
 }

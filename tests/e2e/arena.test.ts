@@ -216,3 +216,19 @@ describe("my string", () => {
     await desk.close();
   });
 });
+
+describe("the evening", () => {
+  it("lays out the next day and hands it out from the list, in two presses", async () => {
+    const page = await screens.as("odalys");
+    await screens.visit(page, "/today/evening");
+    await button(page, "Lay out Wed 15 Jul").click();
+    await text(page, "laid out");
+    await expectAccessible(page, "the evening list");
+    await (await page.waitForSelector("::-p-text(Hand out Wed 15 Jul)"))?.click();
+    await text(page, "handed out");
+    const [given] = await screens.site
+      .sql`SELECT count(*)::int AS cards FROM card WHERE day = '2026-07-15' AND state = 'handed-out'`;
+    expect(given?.["cards"]).toBeGreaterThan(5);
+    await page.close();
+  });
+});

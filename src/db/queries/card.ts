@@ -112,12 +112,12 @@ export const listRevised = (db: Db, stay: StayId): Promise<Worked[]> =>
        WHERE k.stay_id = ${stay} AND k.revision > 1 ORDER BY k.day, v.revision DESC`,
   );
 
-const DayWorkedRow = z.extend(WorkedRow, { horse: text });
+const DayWorkedRow = z.extend(WorkedRow, { stayId: id<"stay">(), horse: text });
 /** The sessions of a day that were worked, by the clock, each in the revision that counts. */
 export const listDayWorked = (db: Db, day: LocalDate) =>
   many(
     DayWorkedRow,
-    db`SELECT ${aggregated(db)}, k.day, k.kind, k.rider_id, q.name AS rider, h.name AS horse
+    db`SELECT ${aggregated(db)}, k.day, k.kind, k.stay_id, k.rider_id, q.name AS rider, h.name AS horse
        FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision JOIN person q ON q.id = k.rider_id
        JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id ${joined(db)}
        WHERE k.day = ${day} ORDER BY k.start`,

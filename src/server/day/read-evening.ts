@@ -1,11 +1,16 @@
 /** The end of a day: which cards are still open and whose they are, what was not worked and why, and what happened. */
+
 import type { EveningView } from "#contracts/views.card.ts";
-import type { LocalDate } from "#core/calendar/local-date.ts";
+import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import { changedBySession } from "#core/card/changed.ts";
+import { must } from "#core/kernel/assert.ts";
 import { listAlertsOf } from "#db/queries/alert.ts";
-import { listDayWorked } from "#db/queries/card.ts";
+import { findBarn } from "#db/queries/barn.ts";
+import { listDayWorked, listScores } from "#db/queries/card.ts";
 import { listUnlogged } from "#db/queries/day.ts";
 import { toAlertView } from "../alert/alerts.ts";
 import type { Deps } from "../container.ts";
+import { workingDays } from "../week/read-week.ts";
 import { readDay } from "./read-day.ts";
 
 export async function readEvening(deps: Deps, asked: LocalDate | null): Promise<EveningView> {
@@ -15,6 +20,12 @@ export async function readEvening(deps: Deps, asked: LocalDate | null): Promise<
     listAlertsOf(deps.sql, day),
     listDayWorked(deps.sql, day),
   ]);
+  const scores = new Map(
+    await Promise.all(
+      [...new Set(worked.map(({ stayId }) => stayId))].map(async (stay) => [stay, await listScores(deps.sql, stay)] as const),
+    ),
+  );
+  const [next] = day >= today ? workingDays(must(await findBarn(deps.sql), "the barn is set up"), addDays(day, 1), 1) : [];
   const rider = (id: string): string => people.find((one) => one.id === id)?.name ?? "Somebody";
   const given = cards.filter(({ state }) => state !== "placed");
   return {
@@ -37,10 +48,18 @@ export async function readEvening(deps: Deps, asked: LocalDate | null): Promise<
       .filter(({ unplanned }) => unplanned !== "")
       .map((card) => ({ ...card, rider: rider(card.rider), why: card.unplanned })),
     alerts: alerts.map(toAlertView),
-    firsts: worked.flatMap(({ cardId, horse, firsts }) => firsts.map(({ words }) => ({ card: cardId, horse, words }))),
-    words: worked
-      .filter(({ nextTime, endedWell }) => nextTime !== "" || !endedWell)
-      .map(({ cardId, horse, rider: by, nextTime, endedWell }) => ({ card: cardId, horse, rider: by, nextTime, endedWell })),
+    changed: worked.map(({ cardId, stayId, horse, rider: by, nextTime, endedWell, ...record }) => ({
+      card: cardId,
+      horse,
+      rider: by,
+      change: changedBySession(
+        record,
+        (scores.get(stayId) ?? []).filter((one) => one.day < day),
+      ),
+      endedWell,
+      nextTime,
+    })),
+    next: next ? await readDay(deps, next) : null,
     missed: due.map(({ stay }) => ({ stay, horse: horses.find((one) => one.stay === stay)?.horse ?? "" })),
   };
 }

@@ -14,6 +14,7 @@ import { mayOverride } from "#core/permission/reasons.ts";
 import { againstRecord } from "#core/permission/record.ts";
 import { Button, Choice, Stepper, Trouble } from "#ui/kit/parts.tsx";
 import { useDraft } from "#ui/kit/use-draft.ts";
+import { useHere } from "#ui/kit/use-here.ts";
 import { type CardSpot, submit } from "#ui/offline/outbox.ts";
 import { useSubmit } from "#ui/offline/use-submit.ts";
 import { plural } from "#ui/words/figures.ts";
@@ -37,10 +38,9 @@ import { type CardStep, Step, StepBar } from "./Steps.tsx";
 import { Timers } from "./Timers.tsx";
 import { WarmDown } from "./WarmDown.tsx";
 
-/** Few cards are a first time: the others do not load its words. The server has them: what it sends is whole. */
+/** Few cards are a first time: the others do not load its words. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
-const load = () => import("./FirstStep.tsx");
-const FirstStep = import.meta.env.SSR ? (await load()).FirstStep : lazy(async () => ({ default: (await load()).FirstStep }));
+const FirstStep = lazy(async () => ({ default: (await import("./FirstStep.tsx")).FirstStep }));
 
 const MINUTES = [
   ["ground", "Ground", "groundMinutes"],
@@ -85,7 +85,8 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   const against = isWritten
     ? againstRecord(view, spot, draft).filter((reason) => draft.overrideReason === "" || !mayOverride(view.actor, [reason]))
     : [];
-  const step = firstTimeOf(view);
+  const isHere = useHere();
+  const step = isHere ? firstTimeOf(view) : null;
   const mayTake = riding ? answer.state === "open" || setAside || draft.taken !== null : answer.state !== "shut";
   const setTimer =
     (name: TimerName) =>

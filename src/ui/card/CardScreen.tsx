@@ -1,6 +1,6 @@
 /** A rider's card on the phone: essentials, the gate, the work, what happened, closed in a minute; with or without signal. */
 
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { Button } from "#ui/kit/parts.tsx";
@@ -13,11 +13,6 @@ import { Essentials } from "./Essentials.tsx";
 import { Kept } from "./Kept.tsx";
 import { MainWork } from "./MainWork.tsx";
 import { NotWorked } from "./NotWorked.tsx";
-
-/** Only a card that is closed has any: a rider in the arena does not load their words. The server has them: what it sends is whole. */
-// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
-const load = () => import("./Revisions.tsx");
-const Revisions = import.meta.env.SSR ? (await load()).Revisions : lazy(async () => ({ default: (await load()).Revisions }));
 
 export function CardScreen({ view, me }: { view: CardView; me: string }) {
   useAwake();
@@ -63,11 +58,6 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
           </>
         )}
         {card.state === "handed-out" && view.mine && !waits && <NotWorked view={view} me={me} onDone={reload} />}
-        {view.revisions.length > 0 && (
-          <Suspense fallback={null}>
-            <Revisions revisions={view.revisions} people={view.people} />
-          </Suspense>
-        )}
         <p className="flex flex-wrap gap-x-4 py-4">
           <a className="inline-flex min-h-14 items-center" href="/string">
             My string

@@ -1,12 +1,15 @@
 /** Every revision of a card's record; where two people wrote at once, what each of them wrote. */
+
 import type { Named, RevisionView } from "#contracts/views.card.ts";
 import { SessionEntry } from "#ui/horse/SessionEntry.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
 import { inner, listed } from "#ui/words/figures.ts";
 import { fieldWords, sayField } from "#ui/words/record-fields.ts";
 
 export function Revisions({ revisions, people }: { revisions: readonly RevisionView[]; people: readonly Named[] }) {
+  useAwake();
   return (
-    <section className="pt-4">
+    <section className="arena mx-auto max-w-xl">
       <h2>{revisions.length > 1 ? "Revisions, newest first" : "The record"}</h2>
       {revisions.map((revision) => {
         const other = revisions.find((one) => one.revision === revision.joinedWith);
