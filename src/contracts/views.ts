@@ -139,6 +139,8 @@ export interface DayPersonView extends DayPerson {
 }
 export interface DayHorseView extends WantedHorse {
   readonly horse: string;
+  /** What the plan has it work, and why; null: it has no plan yet. */
+  readonly work: (Pick<LaidSession, "because" | "place"> & { readonly main: readonly string[] }) | null;
 }
 export interface DayPlaceView extends DayPlace {
   readonly name: string;

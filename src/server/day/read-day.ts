@@ -116,6 +116,9 @@ export async function readDayFor(deps: Deps, asked: LocalDate | null, reader: Ac
   return { ...view, people: view.people.map((one) => (one.id === reader.id ? one : { ...one, weightKg: null })) };
 }
 
+const workOf = (laid: LaidSession | undefined): DayView["horses"][number]["work"] =>
+  laid && laid.items.length > 0 ? { because: laid.because, place: laid.place, main: laid.items.map(({ skill }) => skill) } : null;
+
 /** The whole day sheet; `asked` null gives the barn's today. */
 export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Promise<DayView> {
   const barn = must(await findBarn(sql), "the barn is set up");
@@ -179,6 +182,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
       return {
         ...horse,
         horse: must(here[i], "a horse of the day").horse,
+        work: workOf(around.laid.get(horse.stay)),
         usual: mine[0]?.riderId ?? null,
         known: mine.map(({ riderId }) => riderId),
         value: all[i]?.due?.urgency.value ?? null,

@@ -3,8 +3,10 @@ import type { DayCardView, DayView } from "#contracts/views.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { Button, Choice, Field, INPUT } from "#ui/kit/parts.tsx";
-import { clock } from "#ui/words/figures.ts";
+import { sayBecause } from "#ui/words/because.ts";
+import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
+import { skillWords } from "#ui/words/plan.ts";
 import { namesOf, SLOTS } from "./sheet.ts";
 
 export type Where = Pick<DayCardView, "kind" | "length" | "rider" | "start" | "place" | "helper">;
@@ -42,6 +44,7 @@ export function CardPanel({
 }) {
   const [reason, setReason] = useState("");
   const names = namesOf(view);
+  const work = view.horses.find(({ stay }) => stay === card.stay)?.work ?? null;
   const halved = view.cards.some((one) => one.after === card.card && one.state !== "cancelled");
   const open = may && (card.state === "placed" || card.state === "handed-out");
   const where: Where = {
@@ -86,6 +89,11 @@ export function CardPanel({
       <p className="text-sm text-dim">
         {STATE[card.state]} · {clock(card.start)}–{clock(card.start + card.length)} · {names.person(card.rider)}
       </p>
+      {work && card.state !== "closed" && (
+        <p>
+          <strong>{outer(listed(work.main.map((id) => inner(skillWords(id)))))}</strong> {sayBecause(work.because)}
+        </p>
+      )}
       <p className="py-1">
         <a href={`/card/${card.card}`}>Open the card</a> · <a href={`/horse/${card.stay}`}>Horse</a>
       </p>

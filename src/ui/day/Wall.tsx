@@ -1,13 +1,15 @@
 /** The day on the wall of the aisle: strings, places and what changed, read from two metres, kept current by itself; nothing to touch. */
 
 import { useEffect, useState } from "react";
-import type { DayView } from "#contracts/views.ts";
+import type { DayCardView, DayView } from "#contracts/views.ts";
 import { dateInZone, sayDate } from "#core/calendar/local-date.ts";
 import { DAY_GRID } from "#core/day/model.ts";
+import { standingAt } from "#core/day/now.ts";
 import { weatherTold } from "#core/day/weather-day.ts";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useLive } from "#ui/kit/use-live.ts";
-import { minutesAsClock } from "#ui/words/figures.ts";
+import { STEP_WORDS } from "#ui/words/because.ts";
+import { clock, minutesAsClock } from "#ui/words/figures.ts";
 import { sayTold } from "#ui/words/weather.ts";
 import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, ROW_START, SLOTS } from "./sheet.ts";
 
@@ -29,6 +31,16 @@ function useClock({ day, timeZone }: DayView): number | null {
   return minutes;
 }
 
+/** Null where there is nothing to say. */
+const listLines = (lines: readonly string[]) =>
+  lines.length === 0
+    ? null
+    : lines.map((line) => (
+        <span key={line} className="block">
+          {line}
+        </span>
+      ));
+
 export function Wall({ initial }: { initial: DayView }) {
   useAwake();
   // Without a day the server gives its today: the wall turns over with the first write of the new day.
@@ -40,6 +52,16 @@ export function Wall({ initial }: { initial: DayView }) {
   const people = view.people.filter(({ id }) => cards.some(({ rider, helper }) => rider === id || helper === id));
   const now = minutes === null ? -1 : Math.floor((minutes - DAY_GRID.start) / DAY_GRID.minutes);
   const told = weatherTold(view);
+  const at = minutes === null ? null : (minutes - DAY_GRID.start) / DAY_GRID.minutes;
+  const standing = at === null ? [] : standingAt(view.people, cards, at);
+  const upcoming = at === null ? [] : cards.filter(({ start, state }) => start > at && state !== "closed");
+  const soonest = Math.min(...upcoming.map(({ start }) => start));
+  const nextOnes = upcoming.filter(({ start }) => start === soonest);
+  const sayCard = (card: DayCardView): string => `${names.person(card.rider)}: ${card.horse}, ${names.place(card.place)}`;
+  const steps = cards.flatMap((card) => {
+    const because = view.horses.find(({ stay }) => stay === card.stay)?.work?.because;
+    return because?.code === "step" && card.state !== "closed" ? [{ card, step: because.step }] : [];
+  });
   return (
     <div role="region" aria-label="The day" tabIndex={0} className="overflow-x-auto">
       <div className="min-w-[60rem] text-lg">
@@ -52,6 +74,42 @@ export function Wall({ initial }: { initial: DayView }) {
             ▲ {sayTold(one, names.horse)}
           </p>
         ))}
+        {steps.length > 0 && (
+          <p className="bg-straw px-2 py-1 text-2xl">
+            <span className="sign">Big steps today</span>{" "}
+            {steps
+              .map(
+                ({ card, step }) =>
+                  `${clock(card.start)} ${card.horse}: ${STEP_WORDS[step]}${card.helper ? `, with ${names.person(card.helper)}` : ""}`,
+              )
+              .join(" · ")}
+          </p>
+        )}
+        {at !== null && cards.length > 0 && (
+          <dl className="grid grid-cols-3 gap-x-6 border-b border-line py-2 text-2xl leading-tight">
+            <div>
+              <dt className="sign text-dim">Now</dt>
+              <dd>
+                {listLines(cards.filter(({ start, length }) => start <= at && at < start + length).map(sayCard)) ??
+                  "Nobody is at work."}
+              </dd>
+            </div>
+            <div>
+              <dt className="sign text-dim">Next</dt>
+              <dd>{listLines(nextOnes.map((card) => `${clock(card.start)} ${sayCard(card)}`)) ?? "Nothing more today."}</dd>
+            </div>
+            <div>
+              <dt className="sign text-dim">Free</dt>
+              <dd>
+                {listLines(
+                  standing.flatMap(({ person, freeUntil }) =>
+                    freeUntil === null ? [] : [`${names.person(person)}, until ${clock(freeUntil)}`],
+                  ),
+                ) ?? "Nobody."}
+              </dd>
+            </div>
+          </dl>
+        )}
         <div className="grid grid-cols-[13rem_1fr] pt-2" aria-hidden="true">
           <span />
           <div className="grid grid-cols-20 sign text-dim">
