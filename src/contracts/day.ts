@@ -10,11 +10,20 @@ const where = {
   start: whole(0, 47),
   place: id<"place">(),
   helper: z.nullable(id<"person">()),
+  /** Slots from the beginning for which the helper is there; null: all of it. */
+  helperSlots: z._default(z.nullable(whole(1, 8, "half hours")), null),
+  /** It goes on in another place from so many slots into it. */
+  then: z._default(z.nullable(z.object({ place: id<"place">(), from: whole(1, 7, "half hours") })), null),
 };
+type Where = { length: number; helperSlots: number | null; then: { from: number } | null };
+const fits = z.refine<Where>(({ length, helperSlots, then }) => (helperSlots ?? 0) <= length && (then?.from ?? 0) < length, {
+  path: ["length"],
+  message: "The session is shorter than its first place, or than its helper stays.",
+});
 
-export const PlaceCard = z.object({ day: date, stay: id<"stay">(), ...where });
+export const PlaceCard = z.object({ day: date, stay: id<"stay">(), ...where }).check(fits);
 export type PlaceCard = z.output<typeof PlaceCard>;
-export const MoveCard = z.object({ id: id<"card">(), version, ...where });
+export const MoveCard = z.object({ id: id<"card">(), version, ...where }).check(fits);
 export type MoveCard = z.output<typeof MoveCard>;
 export const TakeBack = z.object({ id: id<"card">(), version });
 export type TakeBack = z.output<typeof TakeBack>;
@@ -27,7 +36,7 @@ export const LayOut = z.object({
   day: date,
   seen: list(z.object({ id: id<"card">(), version }), MOST_CARDS),
   cards: list(
-    z.object({ id: z.nullable(id<"card">()), stay: id<"stay">(), ...where, after: z.nullable(id<"card">()) }),
+    z.object({ id: z.nullable(id<"card">()), stay: id<"stay">(), ...where, after: z.nullable(id<"card">()) }).check(fits),
     MOST_CARDS,
   ),
 });

@@ -67,6 +67,10 @@ export interface CardView {
   readonly horse: string;
   readonly rider: Named;
   readonly place: { readonly id: PlaceId; readonly name: string };
+  /** It goes on in another place from a slot of the day on; null: it stays. */
+  readonly then: { readonly name: string; readonly from: number } | null;
+  /** The slot of the day at which its helper may go; null: at the end. */
+  readonly helperUntil: number | null;
   readonly helper: Named | null;
   /** Who may have helped. */
   readonly people: readonly (Named & PermitPerson)[];
@@ -134,7 +138,10 @@ export interface StringCard {
   readonly start: number;
   readonly length: number;
   readonly place: string;
+  readonly thenPlace: string | null;
   readonly placeId: PlaceId;
+  /** The slot of the day at which its helper may go; null: at the end. */
+  readonly helperUntil: number | null;
   readonly rider: Named;
   readonly helper: Named | null;
   readonly state: CardState;

@@ -18,6 +18,7 @@ export interface PaperRow {
   readonly length: number;
   readonly rider: string;
   readonly place: string;
+  readonly thenPlace: string | null;
   readonly helper: Named | null;
   readonly work: CardWork;
   /** Of each of its parts, within what was signed. */

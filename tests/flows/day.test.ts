@@ -66,6 +66,32 @@ describe("placing", () => {
     expect(await blockers(placement(quiet, { kind: "saddle", rider: barn.helper.id }))).toContain("does-not-ride");
     expect((await view()).cards).toEqual([]);
   });
+  it("goes on in a second place, and lets a helper go when their part is done", async () => {
+    nextDay();
+    const arena = barn.place("Arena");
+    const two = placement(quiet, {
+      kind: "ground",
+      length: 3,
+      place: barn.place("Round pens"),
+      then: { place: arena, from: 1 },
+      helper: barn.helper.id,
+      helperSlots: 1,
+    });
+    expect(await blockers({ ...two, then: { place: arena, from: 3 } })).toEqual([expect.stringContaining("issues")]);
+    expect(await blockers({ ...two, helperSlots: 4 })).toEqual([expect.stringContaining("issues")]);
+    expect(await blockers(two)).toEqual([]);
+    const [card] = (await view()).cards;
+    expect(card).toMatchObject({ then: { place: arena, from: 1 }, helperSlots: 1 });
+    // The helper is free from the second slot on, and the arena is taken only then.
+    const beside = { rider: barn.helper.id, start: 1, length: 1, kind: "ground", place: barn.place("Round pens") };
+    expect(await blockers(placement(heavyWork, { ...beside, start: 0 }))).toContain("busy");
+    expect(await blockers(placement(heavyWork, beside))).toEqual([]);
+    const [moved] = (await view()).cards.filter(({ stay }) => stay === quiet);
+    const input = { ...two, id: moved?.card, version: moved?.version, then: null, helperSlots: null };
+    expect(await barn.code("day/move", input)).toBe("blocked");
+    expect(await barn.code("day/move", { ...input, helper: null })).toBe("done");
+    expect((await view()).cards.find(({ stay }) => stay === quiet)).toMatchObject({ then: null, helperSlots: null });
+  });
   it("sees what stands already: rider and place at the time, the same horse", async () => {
     nextDay();
     await barn.ask("day/place", placement(quiet, { place: barn.place("Covered ring") }));

@@ -1,4 +1,5 @@
 /** The rules are said three times: for a hand that places one card, as tables for the search, slot by slot for the checker. On any barn's day they must say the same. */
+
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dayHorseOf, dayPersonOf, dayPlaceOf } from "#tests/days.ts";
@@ -20,8 +21,9 @@ import { type WeekStay, weekProblem } from "../week/barn.ts";
 import { mayRide } from "../week/week.ts";
 import { readyDay } from "./compiled.ts";
 import { type BarnDay, factsOf, problemOf, type StandingCard } from "./from-barn.ts";
-import { type Blocker, hoursOf } from "./model.ts";
-import { blockersOf, horseOn, needsHelper, personOn } from "./rules.ts";
+import { type Blocker, DAY_GRID, hoursOf } from "./model.ts";
+import { partsOf } from "./parts.ts";
+import { blockersOf, helperSlotsFor, horseOn, needsHelper, personOn } from "./rules.ts";
 import { fits, sheetOf } from "./search.ts";
 import { NOBODY } from "./sheet.ts";
 import { spotter } from "./spot.ts";
@@ -160,6 +162,11 @@ const card = (stay: string) =>
     start: fc.nat(16),
     place: fc.constantFrom(...PLACES).map((id) => id as string as PlaceId),
     helper: fc.constantFrom(null, ...PEOPLE).map((id) => id as string | null as PersonId | null),
+    helperSlots: fc.constantFrom(null, null, 1),
+    then: fc.option(
+      fc.constantFrom(...PLACES).map((id) => ({ place: id as string as PlaceId, from: 1 })),
+      { freq: 2 },
+    ),
     state: fc.constant("placed" as const),
     locked: fc.constant(false),
   });
@@ -179,7 +186,11 @@ const plain = (barn: BarnDay): BarnDay => ({
       barn.horses.find(({ stay }) => stay === one.stay),
       "a horse of the day",
     );
-    return needsHelper(horse, one.kind) ? one : { ...one, helper: null };
+    const then = one.then && one.then.from < one.length && one.then.place !== one.place ? one.then : null;
+    if (!needsHelper(horse, one.kind)) return { ...one, then, helper: null };
+    // The model has nobody go before they may.
+    const needed = helperSlotsFor(horse, one, DAY_GRID);
+    return { ...one, then, helperSlots: one.helperSlots ? Math.max(needed, one.helperSlots) : null };
   }),
 });
 
@@ -193,11 +204,18 @@ describe("the spot that is offered", () => {
         const rider = who as string as PersonId;
         const { placement, blockers } = spotter(facts, others, card)(rider, start);
         expect(blockers).toEqual(blockersOf(facts, others, placement));
+        const { then = null } = card;
+        const thenAt = (id: PlaceId) => (id === card.place && then && then.from < card.length ? then : null);
         const needs = placement.helper !== null;
         for (const place of facts.places)
           for (const helper of needs ? facts.people : [null]) {
             if (helper?.away || helper?.id === rider) continue;
-            const elsewhere = blockersOf(facts, others, { ...placement, place: place.id, helper: helper?.id ?? null });
+            const elsewhere = blockersOf(facts, others, {
+              ...placement,
+              place: place.id,
+              then: thenAt(place.id),
+              helper: helper?.id ?? null,
+            });
             expect(elsewhere.length).toBeGreaterThanOrEqual(blockers.length);
           }
       }),
@@ -257,15 +275,22 @@ const ofTheRecord = (code: Blocker["code"]): boolean => (REASON_CODES as readonl
 function gateOf(barn: BarnDay, card: StandingCard) {
   const facts = factsOf(barn);
   const horse = horseOn(facts, card.stay);
+  // The last place first, as the card has it.
+  const moments = partsOf(card)
+    .map((part) => ({
+      place: must(
+        facts.places.find(({ id }) => id === part.place),
+        "a place of the day",
+      ),
+      weather: facts.weather.filter(({ hour }) => hoursOf(facts.grid, card.start + part.from, part.length).includes(hour)),
+    }))
+    .reverse();
   return readGate(
     {
       horse,
       rider: personOn(facts, card.rider),
-      place: must(
-        facts.places.find(({ id }) => id === card.place),
-        "a place of the day",
-      ),
-      weather: facts.weather.filter(({ hour }) => hoursOf(facts.grid, card.start, card.length).includes(hour)),
+      ...must(moments[0], "a session has a place"),
+      first: moments[1] ?? null,
       laid: { slots: card.length, slotMinutes: facts.grid.minutes },
       skills: [],
       asked: GATE_TICKS,

@@ -157,7 +157,8 @@ function readyOption(
       const place = places[placeAt.get(part.place) as number] as DayProblem["places"][number];
       const closed = spansMask(place.closed, slots.count);
       const [from, to] = [start + part.from, start + part.from + part.length];
-      if ((closed & run(from, part.length)) !== 0) open = false;
+      const barredThere = spansMask(part.barred ?? [], slots.count);
+      if (((closed | barredThere) & run(from, part.length)) !== 0) open = false;
       if (place.outdoor) for (let slot = from; slot < to; slot += 1) if (hot.has(slot)) warm += 1;
     }
     if (horse.noHeat && warm > 0) open = false;

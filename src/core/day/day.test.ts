@@ -124,6 +124,42 @@ describe("what stands against a placement", () => {
     expect(codes(blockersOf(one, [early, late], put()))).toEqual([]);
     expect(codes(blockersOf(one, [early, { ...late, start: 2 }], put()))).toEqual(["place-full"]);
   });
+  it("looks at each of two places for the slots that it is used", () => {
+    const then = { place: RING, from: 1 };
+    const two = put({ kind: "both", place: PENS, then, length: 3 });
+    expect(blockersOf(base, [], two)).toEqual([]);
+    expect(codes(blockersOf(base, [other({ place: PENS, start: 2, length: 1 })], two))).toEqual(["place-full"]);
+    expect(blockersOf(base, [other({ place: PENS, start: 3 })], two)).toEqual([]);
+    const alone = { ...base, places: base.places.map((one) => ({ ...one, capacity: 1 })) };
+    expect(blockersOf(alone, [other({ start: 2, length: 1 })], two)).toEqual([]);
+    expect(codes(blockersOf(alone, [other({ start: 3, length: 1 })], two))).toEqual(["place-full"]);
+    const apart = withHorse({ apart: ["elk" as StayId] });
+    expect(codes(blockersOf(apart, [other({ start: 4, length: 1 })], two))).toEqual(["apart"]);
+    expect(blockersOf(apart, [other({ start: 2, length: 1 })], two)).toEqual([]);
+    const shut = { ...base, places: base.places.map((one) => (one.id === RING ? { ...one, stages: ["riding"] as const } : one)) };
+    const green = { ...shut, horses: [horse("fox", { stage: "first-rides" }), ...base.horses.slice(1)] };
+    expect(codes(blockersOf(green, [], { ...two, helper: HAL }))).toEqual(["stage-place"]);
+  });
+  it("gives a helper the rest of a session, as far as the rule lets them go", () => {
+    const part = put({ kind: "ground", helper: HAL, helperSlots: 1 });
+    expect(blockersOf(base, [part], other({ rider: HAL, start: 3, length: 1, place: PENS }))).toEqual([]);
+    expect(codes(blockersOf(base, [part], other({ rider: HAL, start: 2, length: 1, place: PENS })))).toEqual(["busy"]);
+    // A first mounting wants somebody there in its first half hour, first rides as long as they last.
+    const unridden = withHorse({ stage: "unridden" });
+    const pens = { kind: "both", place: PENS, helper: HAL, helperSlots: 1 } as const;
+    expect(blockersOf(unridden, [], put(pens))).toEqual([]);
+    expect(codes(blockersOf(withHorse({ stage: "first-rides" }), [], put(pens)))).toEqual(["helper-leaves"]);
+    expect(codes(blockersOf(withHorse({ stage: "unridden", risk: 4 }), [], put(pens)))).toEqual(["helper-leaves"]);
+    expect(codes(blockersOf(withHorse({ stage: "unridden", secondPerson: "riding" }), [], put(pens)))).toEqual(["helper-leaves"]);
+    const spot = spotAt(
+      unridden,
+      [],
+      { card: "c1" as CardId, stay: "fox" as StayId, kind: "both", length: 2, place: PENS, helper: null },
+      ANN,
+      2,
+    );
+    expect(spot.placement).toMatchObject({ helper: HAL, helperSlots: 1 });
+  });
   it("asks one grade less on the ground", () => {
     expect([1, 2, 5].map((risk) => gradeFor(risk, "ground"))).toEqual([1, 1, 4]);
     expect(gradeFor(3, "saddle")).toBe(3);

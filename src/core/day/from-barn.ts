@@ -9,6 +9,7 @@ import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { borneBy, placeReasons } from "../permission/permission.ts";
 import { heatOf, LIGHTER } from "../weather/weather.ts";
 import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
+import { helperLength, type PlacePart, partsOf, sameParts } from "./parts.ts";
 import {
   type Assigned,
   type DayOption,
@@ -20,7 +21,7 @@ import {
   type ProblemSession,
   type Span,
 } from "./problem.ts";
-import { horseBlockers, needsHelper, SPLIT_GAP, suitsBest, weatherAgainst } from "./rules.ts";
+import { askedOfHelper, helperSlotsFor, horseBlockers, SPLIT_GAP, suitsBest, weatherAgainst } from "./rules.ts";
 
 /** Who has worked a horse, and what today is worth to it; null: it is not due. */
 export interface WantedHorse extends DayHorse {
@@ -53,6 +54,10 @@ const live = ({ cards }: BarnDay): readonly StandingCard[] => cards.filter(({ st
 
 /** A place that would do, and is not the kind that suits best. */
 const SECOND_BEST = 2;
+/** A change of place on the way. */
+const TWO_PLACES = 1;
+/** Of a session in two places so many slots are worked on the ground, in the first. */
+const GROUND_SLOTS = 1;
 /** What a horse is worth that has a card though it is not due. */
 const NOT_DUE = 10;
 
@@ -86,21 +91,42 @@ interface Read {
   readonly facts: DayFacts;
   readonly barred: BarredSlots;
 }
-/** Places where a horse may be worked so; the one where it stands comes first, and costs nothing. */
+/** Places where a horse may be worked so, one or two after the other; where it stands comes first, and costs nothing. */
 function optionsFor(
   { facts, barred }: Read,
   horse: DayHorse,
-  kind: SessionKind,
-  length: number,
-  now: PlaceId | null,
+  { kind, length }: Pick<Placement, "kind" | "length">,
+  stands: Pick<Placement, "place" | "then" | "length"> | null,
 ): readonly DayOption[] {
   const open = facts.places.filter((place) => !place.closed && placeReasons(horse, place, { bears: borneBy(kind) }).length === 0);
+  const now = stands && !stands.then ? stands.place : null;
   const order = [...open.filter(({ id }) => id === now), ...open.filter(({ id }) => id !== now)];
-  return order.map((place) => ({
-    cost: place.id === now || suitsBest(place, horse, kind) ? 0 : SECOND_BEST,
-    parts: [{ place: place.id, from: 0, length }],
-    barred: barred(horse, place, { kind, length }),
-  }));
+  const alone = order.map(
+    (place): DayOption => ({
+      cost: place.id === now || suitsBest(place, horse, kind) ? 0 : SECOND_BEST,
+      parts: [{ place: place.id, from: 0, length }],
+      barred: barred(horse, place, { kind, length }),
+    }),
+  );
+  const inTwo = (cost: number, parts: readonly PlacePart[]): readonly DayOption[] => {
+    const places = parts.flatMap((part) => open.find(({ id }) => id === part.place) ?? []);
+    if (places.length < parts.length) return [];
+    return [
+      { cost, parts: parts.map((part, i) => ({ ...part, barred: barred(horse, must(places[i], "open"), { kind, length }) })) },
+    ];
+  };
+  // As it was laid, wherever the change is.
+  const own = stands?.then ? inTwo(0, partsOf(stands)) : [];
+  // Ground work in a pen first, and then out of it: leaves the open place to others meanwhile.
+  const changes = kind === "both" && length > GROUND_SLOTS && horse.stage === "riding";
+  const both = (changes ? order : [])
+    .filter(({ separate }) => separate)
+    .flatMap((pen) =>
+      order
+        .filter(({ separate }) => !separate)
+        .flatMap(({ id }) => inTwo(TWO_PLACES, partsOf({ place: pen.id, then: { place: id, from: GROUND_SLOTS }, length }))),
+    );
+  return [...own, ...alone, ...both.filter(({ parts }) => !own.some((one) => sameParts(one.parts, parts)))];
 }
 type BarredSlots = (horse: DayHorse, place: DayPlace, what: Pick<Placement, "kind" | "length">) => readonly Span[];
 /** Slots in which the weather bars a session of this length there; horses that the weather treats alike are looked at once. */
@@ -136,7 +162,9 @@ function sessionOf(
   const { kind, length } = what;
   const fixed = card !== null && (card.locked || card.state === "closed");
   const kept = horseBlockers(horse, { kind, length }, read.facts.grid).length > 0;
-  const helped = (card?.helper ?? null) !== null || needsHelper(horse, kind);
+  const needed = helperSlotsFor(horse, { kind, length }, read.facts.grid);
+  // Whoever the manager put beside it stays as long as they were asked to, and no less than the rule wants.
+  const asked = card ? helperLength({ ...card, length }) : 0;
   return {
     id: card?.card ?? dueSession(horse.stay),
     horse: horse.stay,
@@ -144,14 +172,10 @@ function sessionOf(
     length,
     value: horse.value ?? NOT_DUE,
     // A fixed card keeps its place, whatever has become of it since.
-    options: fixed
-      ? [{ cost: 0, parts: [{ place: card.place, from: 0, length }] }]
-      : kept
-        ? []
-        : optionsFor(read, horse, kind, length, card?.place ?? null),
+    options: fixed ? [{ cost: 0, parts: partsOf(card) }] : kept ? [] : optionsFor(read, horse, { kind, length }, card),
     usual: horse.usual,
     known: horse.known,
-    helperSlots: helped ? length : 0,
+    helperSlots: Math.max(needed, asked),
     // The second half of a split session; where the first is gone, it stands by itself.
     after: card?.after && first ? { session: card.after, gap: SPLIT_GAP } : null,
     lock: fixed && card ? { rider: card.rider, start: card.start, option: 0 } : null,
@@ -159,8 +183,9 @@ function sessionOf(
 }
 
 /** A card as the model has it; null where its place is none of the session's any more. */
-function assignedOf({ rider, start, helper, place }: Placement, { options }: ProblemSession): Assigned | null {
-  const option = options.findIndex(({ parts }) => parts[0]?.place === place);
+function assignedOf(placement: Placement, { options }: ProblemSession): Assigned | null {
+  const { rider, start, helper } = placement;
+  const option = options.findIndex(({ parts }) => sameParts(parts, partsOf(placement)));
   return option < 0 ? null : { rider, start, option, helper };
 }
 
@@ -213,6 +238,11 @@ export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonl
   };
 }
 
+const placesOf = ([first, second]: DayOption["parts"]): Pick<Placement, "place" | "then"> => ({
+  place: first?.place as PlaceId,
+  then: second ? { place: second.place as PlaceId, from: second.from } : null,
+});
+
 export type Laid = Omit<Placement, "card"> & { readonly card: CardId | null };
 /**
  * The plan as cards that stand, move or are new; cards that are in none of them are to go. Fixed cards stand even where a plan has no room for them any
@@ -231,8 +261,9 @@ export function placementsOf({ sessions }: DayProblem, plan: DayPlan, stands: Da
         length: session.length,
         rider: placed.rider as PersonId,
         start: placed.start,
-        place: session.options[placed.option]?.parts[0]?.place as PlaceId,
+        ...placesOf(session.options[placed.option]?.parts ?? []),
         helper: placed.helper as PersonId | null,
+        helperSlots: placed.helper === null ? null : askedOfHelper(session.helperSlots, session.length),
         after: (session.after?.session ?? null) as CardId | null,
       },
     ];

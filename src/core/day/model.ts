@@ -56,6 +56,10 @@ export interface Placement {
   readonly start: number;
   readonly place: PlaceId;
   readonly helper: PersonId | null;
+  /** Slots from the beginning for which the helper is there; null or missing: all of it. */
+  readonly helperSlots?: number | null;
+  /** It goes on in another place from so many slots into the session; null or missing: it stays. */
+  readonly then?: { readonly place: PlaceId; readonly from: number } | null;
   /** The second half of a split session: the card of the first. */
   readonly after?: CardId | null;
 }
@@ -81,6 +85,8 @@ export type Blocker =
   | { readonly code: "lunch"; readonly who: PersonId }
   | { readonly code: "busy"; readonly who: PersonId; readonly with: CardId }
   | { readonly code: "same-person"; readonly who: PersonId }
+  /** Would go before they may: so many slots they must be there. */
+  | { readonly code: "helper-leaves"; readonly who: PersonId; readonly needed: number }
   | { readonly code: "max-saddle"; readonly who: PersonId; readonly limit: number }
   | { readonly code: "appointment"; readonly kind: AppointmentKind; readonly from: number; readonly to: number }
   | { readonly code: "horse-busy"; readonly with: CardId }

@@ -1,8 +1,10 @@
 /** Who is at what on a sheet at one moment, what comes next, and who is free. */
 import type { PersonId } from "../kernel/brand.ts";
 import type { DayPerson } from "./model.ts";
+import { helperLength } from "./parts.ts";
 
 export interface OnSheet {
+  readonly helperSlots?: number | null;
   readonly rider: PersonId;
   readonly helper: PersonId | null;
   readonly start: number;
@@ -25,7 +27,8 @@ export function standingAt<T extends OnSheet>(
 ): readonly PersonNow<T>[] {
   return people.map(({ id, works }) => {
     const mine = cards.filter(({ rider, helper }) => rider === id || helper === id).sort((a, b) => a.start - b.start);
-    const now = mine.find(({ start, length }) => start <= slot && slot < start + length) ?? null;
+    const lasts = (one: T): number => (one.rider === id ? one.length : helperLength(one));
+    const now = mine.find((one) => one.start <= slot && slot < one.start + lasts(one)) ?? null;
     const next = mine.find(({ start }) => start > slot) ?? null;
     const shift = works.find(([from, to]) => from <= slot && slot < to);
     return { person: id, now, next, freeUntil: now || !shift ? null : Math.min(shift[1], next?.start ?? shift[1]) };

@@ -11,6 +11,8 @@ export interface DayPart {
   /** Slots after the session's start. */
   readonly from: number;
   readonly length: number;
+  /** Slots in which it may not be there: the weather. */
+  readonly barred?: readonly Span[];
 }
 /** One way of using places. */
 export interface DayOption {

@@ -15,6 +15,7 @@ import {
   placeReasons,
   riderReasons,
   secondPersonFor,
+  secondPersonMinutes,
   sessionAct,
   weatherReason,
 } from "../permission/permission.ts";
@@ -29,11 +30,11 @@ import {
   type Placement,
   type SlotGrid,
 } from "./model.ts";
+import { helperLength, overlap, type PlacePart, partsOf, type Stretch, stretchOf } from "./parts.ts";
 
 const ridden = (placement: Pick<Placement, "kind">): boolean => borneBy(placement.kind) !== "nothing";
 const end = (placement: Placement): number => placement.start + placement.length;
 export const sameTime = (a: Placement, b: Placement): boolean => a.start < end(b) && b.start < end(a);
-const uses = (placement: Placement, who: PersonId): boolean => placement.rider === who || placement.helper === who;
 
 const laidOut = (length: number, { minutes }: Pick<SlotGrid, "minutes">): LaidOut => ({ slots: length, slotMinutes: minutes });
 const actOf = ({ kind, length }: Pick<Placement, "kind" | "length">, grid: Pick<SlotGrid, "minutes">): Act =>
@@ -42,6 +43,18 @@ const actOf = ({ kind, length }: Pick<Placement, "kind" | "length">, grid: Pick<
 /** A second person must be there. */
 export const needsHelper = (horse: Parameters<typeof secondPersonFor>[0], kind: Placement["kind"]): boolean =>
   secondPersonFor(horse, { bears: borneBy(kind), skills: [] }) !== null;
+
+/** Slots from the beginning for which a second person must be there; 0: nobody need. */
+export function helperSlotsFor(
+  horse: Parameters<typeof secondPersonMinutes>[0],
+  { kind, length }: Pick<Placement, "kind" | "length">,
+  { minutes: slot }: Pick<SlotGrid, "minutes">,
+): number {
+  const minutes = secondPersonMinutes(horse, { bears: borneBy(kind), skills: [] });
+  return minutes === null ? length : Math.min(length, Math.ceil(minutes / slot));
+}
+/** As a placement has it: null for all of the session. */
+export const askedOfHelper = (needed: number, length: number): number | null => (needed > 0 && needed < length ? needed : null);
 
 /** Slots that a limit in minutes leaves, a begun one counted: catching and tacking up are not the horse's work. Null: no limit. */
 export const slotsWithin = (minutes: number | null, slotMinutes: number): number | null =>
@@ -89,19 +102,24 @@ export const horseBlockers = (
 ): readonly Blocker[] => barring(horseReasons(horse, actOf(candidate, grid)));
 
 /** Absent, outside the shift or taken by another session; helping counts as work. */
-function timeBlockers(person: DayPerson, candidate: Placement, others: readonly Placement[]): Blocker[] {
+function timeBlockers(person: DayPerson, wanted: Stretch, others: readonly Placement[]): Blocker[] {
   const who = person.id;
   if (person.away) return [{ code: "away", who, reason: person.away.reason }];
-  if (!person.works.some(([from, to]) => from <= candidate.start && end(candidate) <= to)) return [{ code: "shift", who }];
-  const clash = others.find((other) => uses(other, who) && sameTime(other, candidate));
+  if (!person.works.some(([from, to]) => from <= wanted.start && wanted.start + wanted.length <= to))
+    return [{ code: "shift", who }];
+  const taken = others.flatMap((other) => {
+    const stretch = stretchOf(other, who);
+    return stretch ? [{ stretch, card: other.card }] : [];
+  });
+  const clash = taken.find(({ stretch }) => overlap(stretch, wanted));
   if (clash) return [{ code: "busy", who, with: clash.card }];
-  return eatsWith(person, [candidate, ...others.filter((other) => uses(other, who))]) ? [] : [{ code: "lunch", who }];
+  return eatsWith(person, [wanted, ...taken.map(({ stretch }) => stretch)]) ? [] : [{ code: "lunch", who }];
 }
 /** A lunch finds its length free within its window, whatever is worked around it; one that the window cannot hold binds nobody. */
-function eatsWith({ lunch }: DayPerson, work: readonly Placement[]): boolean {
+function eatsWith({ lunch }: DayPerson, work: readonly Stretch[]): boolean {
   if (!lunch || lunch.length === 0 || lunch.to - lunch.from < lunch.length) return true;
   for (let from = lunch.from; from + lunch.length <= lunch.to; from += 1)
-    if (work.every((one) => one.start >= from + lunch.length || end(one) <= from)) return true;
+    if (work.every((one) => one.start >= from + lunch.length || one.start + one.length <= from)) return true;
   return false;
 }
 
@@ -115,33 +133,51 @@ export function helperBlockers(
   const barred = barring(helperReasons(horse, helper, actOf(candidate, grid)));
   if (!helper) return [...barred];
   const same: readonly Blocker[] = helper.id === candidate.rider ? [{ code: "same-person", who: helper.id }] : [];
-  return [...same, ...barred, ...timeBlockers(helper, candidate, others)];
+  const there = helperLength({ ...candidate, helper: helper.id });
+  const needed = helperSlotsFor(horse, candidate, grid);
+  const short: readonly Blocker[] = there < needed ? [{ code: "helper-leaves", who: helper.id, needed }] : [];
+  return [...same, ...barred, ...short, ...timeBlockers(helper, { start: candidate.start, length: there }, others)];
 }
 
-/** What stands against the place, whoever rides and helps. */
-export function placeBlockers(facts: DayFacts, horse: DayHorse, candidate: Placement, others: readonly Placement[]): Blocker[] {
+/** What stands against the places, whoever rides and helps. */
+export const placeBlockers = (facts: DayFacts, horse: DayHorse, candidate: Placement, others: readonly Placement[]): Blocker[] =>
+  partsOf(candidate).flatMap((part) => partBlockers(facts, horse, candidate, { part, others }));
+
+function partBlockers(
+  facts: DayFacts,
+  horse: DayHorse,
+  candidate: Placement,
+  { part, others }: { readonly part: PlacePart; readonly others: readonly Placement[] },
+): Blocker[] {
   const place = must(
-    facts.places.find((one) => one.id === candidate.place),
+    facts.places.find((one) => one.id === part.place),
     "the place is on the day",
   );
+  const here: Stretch = { start: candidate.start + part.from, length: part.length };
+  const until = here.start + here.length;
   const found: Blocker[] = place.closed ? [{ code: "place-closed", place: place.id }] : [];
-  const shut = place.shut.find(({ from, to }) => from < end(candidate) && candidate.start < to);
+  const shut = place.shut.find(({ from, to }) => from < until && here.start < to);
   if (shut) found.push({ code: "place-shut", place: place.id, why: shut.why });
-  const weather = weatherAgainst(facts, horse, place, { ...candidate, whole: candidate.length });
+  const weather = weatherAgainst(facts, horse, place, { kind: candidate.kind, ...here, whole: candidate.length });
   if (weather) found.push(weather);
   found.push(...placeReasons(horse, place, { bears: borneBy(candidate.kind) }));
-  const there = others.filter((other) => other.place === place.id && sameTime(other, candidate));
-  for (let slot = candidate.start; slot < end(candidate); slot += 1) {
-    const inSlot = there.filter((other) => other.start <= slot && slot < end(other));
+  const there = others.flatMap((other) =>
+    partsOf(other).flatMap(({ place: id, from, length }) => {
+      const stretch = { start: other.start + from, length };
+      return id === place.id && overlap(stretch, here) ? [{ other, stretch }] : [];
+    }),
+  );
+  for (let slot = here.start; slot < until; slot += 1) {
+    const inSlot = there.filter(({ stretch }) => overlap(stretch, { start: slot, length: 1 }));
     if (inSlot.length < place.capacity) continue;
-    found.push({ code: "place-full", place: place.id, capacity: place.capacity, with: inSlot.map((other) => other.card) });
+    found.push({ code: "place-full", place: place.id, capacity: place.capacity, with: inSlot.map(({ other }) => other.card) });
     break;
   }
   if (place.separate) return found;
   const stranger = there.find(
-    (other) =>
+    ({ other }) =>
       horse.apart.includes(other.stay) || facts.horses.find((one) => one.stay === other.stay)?.apart.includes(horse.stay),
-  );
+  )?.other;
   if (stranger) found.push({ code: "apart", from: stranger.stay, with: stranger.card });
   return found;
 }

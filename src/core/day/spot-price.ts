@@ -2,6 +2,7 @@
 import { readyDay } from "./compiled.ts";
 import { type BarnDay, dueSession, problemOf } from "./from-barn.ts";
 import type { Placement } from "./model.ts";
+import { partsOf, sameParts } from "./parts.ts";
 import { sheetOf } from "./search.ts";
 import { NOBODY } from "./sheet.ts";
 import type { Wish } from "./spot.ts";
@@ -22,11 +23,14 @@ export function pricer(day: BarnDay, wish: Wish): (placement: Placement) => numb
   const at = ready.sessionAt.get(id);
   const sheet = sheetOf(ready, others);
   const base = sheet.cost;
-  return ({ rider, start, place, helper }) => {
+  return (placement) => {
+    const { rider, start, helper } = placement;
     const session = at === undefined ? undefined : ready.sessions[at];
     const who = ready.riderAt.get(rider);
     const option =
-      at === undefined ? -1 : (problem.sessions[at]?.options.findIndex(({ parts }) => parts[0]?.place === place) ?? -1);
+      at === undefined
+        ? -1
+        : (problem.sessions[at]?.options.findIndex(({ parts }) => sameParts(parts, partsOf(placement))) ?? -1);
     if (at === undefined || !session || who === undefined || option < 0 || (session.riderCost[who] as number) < 0) return null;
     sheet.place(at, { rider: who, start, option, helper: helper === null ? NOBODY : (ready.riderAt.get(helper) ?? NOBODY) });
     const cost = sheet.cost - base + session.leftOut;

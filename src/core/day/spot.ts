@@ -4,7 +4,17 @@ import type { SessionKind } from "../card/card.ts";
 import { must } from "../kernel/assert.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import type { Blocker, DayFacts, DayPerson, Placement } from "./model.ts";
-import { helperBlockers, horseOn, needsHelper, ownBlockers, personOn, placeBlockers, suitsBest } from "./rules.ts";
+import {
+  askedOfHelper,
+  helperBlockers,
+  helperSlotsFor,
+  horseOn,
+  needsHelper,
+  ownBlockers,
+  personOn,
+  placeBlockers,
+  suitsBest,
+} from "./rules.ts";
 
 export interface Wish {
   readonly card: CardId;
@@ -14,6 +24,9 @@ export interface Wish {
   /** Kept where it may stand; null: the first that fits. */
   readonly place: PlaceId | null;
   readonly helper: PersonId | null;
+  /** Kept with them, as far as the rules let. */
+  readonly helperSlots?: number | null;
+  readonly then?: Placement["then"];
   readonly after?: CardId | null;
 }
 export interface Spot {
@@ -57,7 +70,7 @@ function once<T>(work: (start: number) => T): (start: number) => T {
  * chosen by itself.
  */
 export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wish): (rider: PersonId, start: number) => Spot {
-  const { card, stay, kind, length, after = null } = wish;
+  const { card, stay, kind, length, after = null, then = null } = wish;
   const horse = horseOn(facts, stay);
   const others = placed.filter((other) => other.card !== card);
   const suiting = facts.places.filter((place) => suitsBest(place, horse, kind));
@@ -68,6 +81,8 @@ export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wis
     .sort((a, b) => Number(a.rides) - Number(b.rides) || a.grade - b.grade);
   const wished = wish.helper ? [personOn(facts, wish.helper)] : [];
   const helpers: readonly (DayPerson | null)[] = [...wished, ...(needsHelper(horse, kind) ? helping : [null])];
+  const needed = helperSlotsFor(horse, { kind, length }, facts.grid);
+  const helperSlots = askedOfHelper(Math.max(needed, wish.helper ? (wish.helperSlots ?? length) : 0), length);
   const at = (rider: PersonId, start: number, place: PlaceId, helper: PersonId | null): Placement => ({
     card,
     stay,
@@ -77,6 +92,9 @@ export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wis
     start,
     place,
     helper,
+    helperSlots,
+    // The second place belongs to the first that was wished.
+    then: place === wish.place && then && then.from < length ? then : null,
     after,
   });
   const anywhere = must(places[0], "the barn has a place");
@@ -92,7 +110,7 @@ export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wis
     const bare = at(rider, start, place.choice, null);
     const helper = beside.length > 0 ? least(beside, ({ blockers }) => blockers).choice : null;
     return {
-      placement: { ...bare, helper: helper?.person?.id ?? null },
+      placement: { ...bare, helper: helper?.person?.id ?? null, helperSlots: helper?.person ? helperSlots : null },
       blockers: [
         ...ownBlockers(facts, { horse, rider: personOn(facts, rider) }, bare, others),
         ...place.blockers,

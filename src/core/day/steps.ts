@@ -3,6 +3,7 @@
  * where they stood after. A step touches nothing else; where one of its own has been moved meanwhile, it is not taken back.
  */
 import type { Laid } from "./from-barn.ts";
+import { helperLength, partsOf } from "./parts.ts";
 
 export interface Step {
   readonly before: readonly Laid[];
@@ -10,8 +11,8 @@ export interface Step {
 }
 /** A session of a horse: its first or only one, or the second half. */
 const sessionKey = ({ stay, after = null }: Laid): string => `${stay} ${after === null ? "" : "second"}`;
-const spotOf = ({ kind, length, rider, start, place, helper }: Laid): string =>
-  JSON.stringify([kind, length, rider, start, place, helper]);
+const spotOf = (one: Laid): string =>
+  JSON.stringify([one.kind, one.length, one.rider, one.start, partsOf(one), one.helper, helperLength(one)]);
 const keyed = (cards: readonly Laid[]): ReadonlyMap<string, Laid> => new Map(cards.map((card) => [sessionKey(card), card]));
 
 /** Null where both sheets are alike. */

@@ -5,13 +5,15 @@ import { spotAt } from "./spot.ts";
 
 export type Swapped = { readonly cards: readonly Laid[] } | { readonly blockers: readonly Blocker[] };
 
-const wishOf = ({ card, stay, kind, length, place, helper, after = null }: Placement) => ({
+const wishOf = ({ card, stay, kind, length, place, helper, helperSlots = null, then = null, after = null }: Placement) => ({
   card,
   stay,
   kind,
   length,
   place,
   helper,
+  helperSlots,
+  then,
   after,
 });
 /** Longer sessions go first: the shorter one fits in where there is less room. `cards` are those that stand; the two are among them. */

@@ -134,6 +134,7 @@ export function verify(problem: DayProblem, plan: DayPlan): Verdict {
       }
       const there = slotsFrom(placed.start + part.from, part.length);
       if (there.some((slot) => within(place.closed, slot))) say("place-closed", { place: place.id });
+      if (there.some((slot) => within(part.barred ?? [], slot))) say("weather");
       if (place.outdoor) warm += there.filter((slot) => hot.has(slot)).length;
       for (const slot of there) take(taken.place, `${place.id} ${slot}`, session.id);
     }

@@ -26,6 +26,8 @@ export interface GateFacts {
   readonly place: PermitPlace;
   /** What is known of the hours of the session, by the station or by hand. */
   readonly weather: readonly WeatherHour[];
+  /** Of a session in two places the one where it begins, with the hours there; null or missing: it stays in one. */
+  readonly first?: { readonly place: PermitPlace; readonly weather: readonly WeatherHour[] } | null;
   /** The session as it is laid out. */
   readonly laid: LaidOut;
   /** What the card asks for. */
@@ -62,9 +64,15 @@ export interface GateAnswer {
 /** Whatever the card is called: may it be worked on the ground, and may what it asks for be put on the horse's back? */
 export function readGate(facts: GateFacts, spot: OnTheSpot, kind: SessionKind): GateAnswer {
   const { horse, rider, place, laid } = facts;
-  const hours = spot.windy ? calledWindy(facts.weather) : facts.weather;
-  const ask = (act: Act): readonly Reason[] =>
-    against(horse, { rider, helper: spot.helper }, act, { place, hours, ticked: { ...spot, asked: facts.asked } });
+  const hoursAt = (weather: readonly WeatherHour[]): readonly WeatherHour[] => (spot.windy ? calledWindy(weather) : weather);
+  const hours = hoursAt(facts.weather);
+  const moments = [{ place, hours }, ...(facts.first ? [{ place: facts.first.place, hours: hoursAt(facts.first.weather) }] : [])];
+  const ask = (act: Act): readonly Reason[] => {
+    const all = moments.flatMap((moment) =>
+      against(horse, { rider, helper: spot.helper }, act, { ...moment, ticked: { ...spot, asked: facts.asked } }),
+    );
+    return moments.length === 1 ? all : unlike(all);
+  };
   const ground = facts.skills.filter(({ skill }) => skill.bears === "nothing");
   const onGround = ask(workingOn(sessionAct("ground", laid), ground));
   const whole = kind === "ground" ? onGround : ask(workingOn(sessionAct(kind, laid), facts.skills));
@@ -84,6 +92,10 @@ export function readGate(facts: GateFacts, spot: OnTheSpot, kind: SessionKind): 
     limits: [...told, ...weatherMinded(facts, hours, kind)],
   };
 }
+
+const unlike = (reasons: readonly Reason[]): readonly Reason[] => [
+  ...new Map(reasons.map((reason) => [JSON.stringify(reason), reason])).values(),
+];
 
 function weatherMinded({ horse }: GateFacts, hours: readonly WeatherHour[], kind: SessionKind): readonly GateLimit[] {
   const heat = Math.max(0, ...hours.map(heatOf));

@@ -218,6 +218,20 @@ export function secondPersonFor(
   const own = act.skills.find(({ skill, held }) => skill.second && !held);
   return own ? second("skill", own.skill.id) : null;
 }
+/** What is done in a first mounting takes this long, in minutes; the ground work after it wants nobody more than other ground work does. */
+const FIRST_MOUNTING = 20;
+/** Minutes from the beginning for which the second person must be there; null: all of the session. 0: nobody need. */
+export function secondPersonMinutes(
+  horse: Pick<PermitHorse, "risk" | "secondPerson" | "stage" | "stepBack">,
+  act: Pick<Act, "bears" | "skills">,
+): number | null {
+  const why = secondPersonFor(horse, act);
+  if (!why) return 0;
+  const mountsFirst = why.because === "before-riding" && horse.stage === "unridden";
+  return mountsFirst && secondPersonFor(horse, { ...act, bears: "nothing" }) === null && horse.secondPerson !== "riding"
+    ? FIRST_MOUNTING
+    : null;
+}
 /** What stands against the one who stands by; null: nobody does. */
 export function helperReasons(horse: PermitHorse, helper: PermitPerson | null, act: Act): readonly Reason[] {
   const needed = secondPersonFor(horse, act);

@@ -24,6 +24,10 @@ const CardRow = z.object({
   place: text,
   helperId: nullable(id<"person">()),
   helper: nullable(text),
+  helperSlots: nullable(int),
+  thenPlaceId: nullable(id<"place">()),
+  thenPlace: nullable(text),
+  thenFrom: nullable(int),
   state: z.enum(CARD_STATES),
   cancelReason: text,
   cancelBecause: z.enum(CANCEL_CAUSES),
@@ -39,9 +43,9 @@ export type CardRecord = z.output<typeof CardRow>;
 
 const select = (db: Db) => db`
   SELECT k.id, k.stay_id, h.name AS horse, k.day, k.kind, k.length, k.rider_id, r.name AS rider, k.start, k.place_id, l.name AS place,
-    k.helper_id, b.name AS helper, k.state, k.cancel_reason, k.cancel_because, k.cancel_instead, k.unplanned, k.locked, k.after_card, k.version, k.revision
+    k.helper_id, b.name AS helper, k.helper_slots, k.then_place_id, t.name AS then_place, k.then_from, k.state, k.cancel_reason, k.cancel_because, k.cancel_instead, k.unplanned, k.locked, k.after_card, k.version, k.revision
   FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person r ON r.id = k.rider_id
-  JOIN place l ON l.id = k.place_id LEFT JOIN person b ON b.id = k.helper_id`;
+  JOIN place l ON l.id = k.place_id LEFT JOIN person b ON b.id = k.helper_id LEFT JOIN place t ON t.id = k.then_place_id`;
 
 /** The day's cards by the clock, cancelled ones included. */
 export const listDayCards = (db: Db, day: LocalDate): Promise<CardRecord[]> =>
@@ -90,7 +94,7 @@ export const lockPlaces = async (tx: Transaction): Promise<void> => {
 /** Cards from a day on that still count on a place. */
 export async function countOpenCardsAt(tx: Transaction, place: PlaceId, from: LocalDate): Promise<number> {
   const [row] =
-    await tx`SELECT count(*)::int AS n FROM card WHERE place_id = ${place} AND day >= ${from} AND state IN ('placed', 'handed-out')`;
+    await tx`SELECT count(*)::int AS n FROM card WHERE ${place} IN (place_id, then_place_id) AND day >= ${from} AND state IN ('placed', 'handed-out')`;
   return Number(row?.["n"]);
 }
 
@@ -109,20 +113,26 @@ export interface NewCard {
   readonly start: number;
   readonly place: string;
   readonly helper: PersonId | null;
+  readonly helperSlots?: number | null;
+  readonly then?: { readonly place: PlaceId; readonly from: number } | null;
   readonly state: "placed" | "handed-out";
   /** The second half of a split session: the card of the first. */
   readonly after: CardId | null;
   readonly unplanned?: string;
 }
+/** Null for all of the session, and where nobody helps. */
+const stays = ({ helper, helperSlots = null, length }: Pick<NewCard, "helper" | "helperSlots" | "length">): number | null =>
+  helper === null || helperSlots === null || helperSlots >= length ? null : helperSlots;
 export async function insertCard(tx: Transaction, c: NewCard): Promise<void> {
-  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, state, after_card, unplanned)
-           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${c.state}, ${c.after}, ${c.unplanned ?? ""})`;
+  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, helper_slots, then_place_id, then_from, state, after_card, unplanned)
+           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${stays(c)}, ${c.then?.place ?? null}, ${c.then?.from ?? null}, ${c.state}, ${c.after}, ${c.unplanned ?? ""})`;
 }
 export async function moveCard(
   tx: Transaction,
-  c: Pick<NewCard, "id" | "kind" | "length" | "rider" | "start" | "place" | "helper">,
+  c: Pick<NewCard, "id" | "kind" | "length" | "rider" | "start" | "place" | "helper" | "helperSlots" | "then">,
 ): Promise<void> {
-  await tx`UPDATE card SET kind = ${c.kind}, length = ${c.length}, rider_id = ${c.rider}, start = ${c.start}, place_id = ${c.place}, helper_id = ${c.helper},
+  await tx`UPDATE card SET kind = ${c.kind}, length = ${c.length}, rider_id = ${c.rider}, start = ${c.start}, place_id = ${c.place}, helper_id = ${c.helper}, helper_slots = ${stays(c)},
+           then_place_id = ${c.then?.place ?? null}, then_from = ${c.then?.from ?? null},
            version = version + 1 WHERE id = ${c.id}`;
 }
 export async function lockCard(tx: Transaction, card: CardId, locked: boolean): Promise<void> {

@@ -2,6 +2,7 @@
 
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { DAY_GRID, hoursOf } from "#core/day/model.ts";
+import { partsOf } from "#core/day/parts.ts";
 import type { GateFacts } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ladderForStay } from "#core/ladder/ladder.ts";
@@ -29,7 +30,7 @@ import { findPerson } from "#db/queries/people.ts";
 import { findPlan, listLatestForecasts, listPlanGoals } from "#db/queries/plan.ts";
 import { findStay, type Stay } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
-import { dayPlace } from "../day/facts.ts";
+import { dayPlace, placementOf } from "../day/facts.ts";
 import { horseRecord, permitPerson } from "../stay/facts.ts";
 
 /** What is known of the hours of a card. */
@@ -95,13 +96,22 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     rider: permitPerson(must(rider, "a card has a rider")),
     helper: helper && permitPerson(helper),
   };
-  const place = dayPlace(
-    must(
-      places.find(({ id }) => id === card.placeId),
-      "a card has a place",
-    ),
-    card.day,
-  );
+  const moments = partsOf(placementOf(card)).map((part) => {
+    const hours = hoursOf(DAY_GRID, card.start + part.from, part.length);
+    return {
+      place: dayPlace(
+        must(
+          places.find(({ id }) => id === part.place),
+          "a card has a place",
+        ),
+        card.day,
+      ),
+      weather: weather.filter(({ hour }) => hours.includes(hour)),
+    };
+  });
+  // Where it is ridden is the last of them.
+  const here = must(moments.at(-1), "a session is somewhere");
+  const { place } = here;
   const day = stayDay(stay.firstDay, card.day);
   const hardFor = (main: readonly string[]): HardSide => hardSideFor(earlier, ladder, main).side;
   const grounded = barsForGood(horse);
@@ -142,7 +152,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     complaint: standing.complaint,
     handlingIsWork: standing.handlingIsWork,
     ways: barn.cardWays,
-    barred: (skill) => barring(against(horse, people, skillAct(skill, reading), { place, hours: weather, ticked: null })),
+    barred: (skill) => barring(against(horse, people, skillAct(skill, reading), { place, hours: here.weather, ticked: null })),
     // A session given on a day that was not planned takes up what comes next.
     laid: plan?.laid.find((session) => session.day >= day) ?? null,
   });
@@ -157,8 +167,8 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     gate: {
       horse,
       rider: people.rider,
-      place,
-      weather,
+      ...here,
+      first: moments.length > 1 ? (moments[0] ?? null) : null,
       laid: { slots: card.length, slotMinutes: DAY_GRID.minutes },
       skills: asked.map((skill) => askedOf(skill, reading)),
       asked: ticksFor(horse.stage, method, secondPersonFor(horse, { bears, skills: [] }) !== null),

@@ -88,6 +88,8 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     horse: card.horse,
     rider: { id: card.riderId, name: card.rider },
     place: { id: card.placeId, name: card.place },
+    then: card.thenPlace !== null && card.thenFrom !== null ? { name: card.thenPlace, from: card.start + card.thenFrom } : null,
+    helperUntil: card.helperSlots === null ? null : card.start + card.helperSlots,
     helper: card.helperId && card.helper !== null ? { id: card.helperId, name: card.helper } : null,
     people: people
       .filter(({ id, retiredOn }) => retiredOn === null && id !== card.riderId)

@@ -91,6 +91,8 @@ export async function readString({ sql, clock }: Deps, actor: Actor): Promise<St
       start: card.start,
       length: card.length,
       place: card.place,
+      thenPlace: card.thenPlace,
+      helperUntil: card.helperSlots === null ? null : card.start + card.helperSlots,
       placeId: card.placeId,
       rider: { id: card.riderId, name: card.rider },
       helper: card.helperId && card.helper !== null ? { id: card.helperId, name: card.helper } : null,

@@ -111,6 +111,8 @@ export const placementOf = (card: CardRecord): Placement => ({
   start: card.start,
   place: card.placeId,
   helper: card.helperId,
+  helperSlots: card.helperSlots,
+  then: card.thenPlaceId !== null && card.thenFrom !== null ? { place: card.thenPlaceId, from: card.thenFrom } : null,
   after: card.afterCard,
 });
 /** A cancelled card takes nobody's time. */

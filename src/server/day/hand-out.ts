@@ -6,6 +6,7 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import { later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
 import type { Placement } from "#core/day/model.ts";
+import { partsOf } from "#core/day/parts.ts";
 import { blockersOf } from "#core/day/rules.ts";
 import { ok } from "#core/kernel/result.ts";
 import {
@@ -44,7 +45,8 @@ async function whyNot(work: Work, day: LocalDate, candidate: Placement): Promise
   if (!stay) return null;
   if (!people.some((person) => person.id === candidate.rider)) return { code: "not-found", path: "rider" };
   if (candidate.helper && !people.some((person) => person.id === candidate.helper)) return { code: "not-found", path: "helper" };
-  if (!places.some((place) => place.id === candidate.place)) return { code: "not-found", path: "place" };
+  if (partsOf(candidate).some((part) => !places.some((place) => place.id === part.place)))
+    return { code: "not-found", path: "place" };
   const others = new Set(cards.map((card) => card.stayId));
   const together = await Promise.all([...others].filter((id) => id !== stay.id).map((id) => findStay(work.tx, id)));
   const stays = [stay, ...together.filter((one) => one !== null)];
@@ -65,6 +67,7 @@ const FIELD_OF: Readonly<Record<string, string>> = {
   age: "kind",
   "second-person": "helper",
   "same-person": "helper",
+  "helper-leaves": "helperSlots",
   "outside-day": "start",
   hold: "stay",
   "horse-busy": "start",
@@ -96,6 +99,8 @@ export async function placeCard(work: Work, input: PlaceCard): Answer<{ id: stri
     start: input.start,
     place: input.place,
     helper: input.helper,
+    helperSlots: input.helperSlots,
+    then: input.then,
   });
   if (refusal) return no(refusal);
   await insertCard(work.tx, { ...input, id: card, state: "placed", after: null });
@@ -147,6 +152,8 @@ export async function moveCard(work: Work, input: MoveCard): Answer<{ version: n
     start: input.start,
     place: input.place,
     helper: input.helper,
+    helperSlots: input.helperSlots,
+    then: input.then,
     after: card.afterCard,
   });
   if (refusal) return no(refusal);

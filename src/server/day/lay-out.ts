@@ -1,7 +1,9 @@
 /** A whole day written at once, as it was laid out on a screen: cards that move, that are new, that go. All of it stands by the rules, or none is written. */
+
 import type { LayOut } from "#contracts/day.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { Placement } from "#core/day/model.ts";
+import { helperLength, partsOf } from "#core/day/parts.ts";
 import { blockersOf } from "#core/day/rules.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
@@ -12,13 +14,25 @@ import { dayFacts, placementOf } from "./facts.ts";
 import { blockedField, isPast, noteDay, notHere } from "./hand-out.ts";
 import { dayRecord } from "./record.ts";
 
-const stands = (card: CardRecord, { rider, start, place, helper, kind, length }: LayOut["cards"][number]): boolean =>
-  card.riderId === rider &&
-  card.start === start &&
-  card.placeId === place &&
-  card.helperId === helper &&
-  card.kind === kind &&
-  card.length === length;
+/** Stands where it stood: the same people, hours and places. */
+const same = (a: Placement, b: Placement): boolean =>
+  [a, b]
+    .map((one) => [
+      one.card,
+      one.stay,
+      one.kind,
+      one.length,
+      one.rider,
+      one.start,
+      partsOf(one),
+      one.helper,
+      helperLength(one),
+      one.after ?? null,
+    ])
+    .map((one) => JSON.stringify(one))
+    .every((one, _, all) => one === all[0]);
+const stands = (card: CardRecord, wish: LayOut["cards"][number]): boolean =>
+  same(placementOf(card), { ...wish, card: card.id, after: card.afterCard });
 
 /** What was closed or pinned may not be moved by this; the screen never asks for it. */
 const isFixed = ({ state, locked }: CardRecord): boolean => state === "closed" || locked;
@@ -95,25 +109,14 @@ async function whyNot(
   for (const one of placements) {
     const before = known.get(one.card);
     // What stands where it stood was right when it was put there, and may have been closed since.
-    if (before && JSON.stringify(before) === JSON.stringify(placed(one))) continue;
+    if (before && same(before, one)) continue;
     const outside = notHere(work, day, here.get(one.stay) ?? null);
     if (outside) return { ...outside, path: "cards" } as Refusal;
     if (!people.some(({ id }) => id === one.rider)) return { code: "not-found", path: "cards" };
     if (one.helper && !people.some(({ id }) => id === one.helper)) return { code: "not-found", path: "cards" };
-    if (!places.some(({ id }) => id === one.place)) return { code: "not-found", path: "cards" };
+    if (partsOf(one).some((part) => !places.some(({ id }) => id === part.place))) return { code: "not-found", path: "cards" };
     const blockers = blockersOf(facts, placements, one);
     if (blockers.length > 0) return { code: "blocked", path: `cards.${blockedField(blockers[0]?.code)}`, blockers };
   }
   return null;
 }
-const placed = ({ card, stay, kind, length, rider, start, place, helper, after = null }: Placement): Placement => ({
-  card,
-  stay,
-  kind,
-  length,
-  rider,
-  start,
-  place,
-  helper,
-  after,
-});

@@ -18,7 +18,7 @@ import { listStays, type Stay } from "#db/queries/stays.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
 import { lastWorked, termFacts } from "../stay/facts.ts";
-import { dayFacts } from "./facts.ts";
+import { dayFacts, placementOf } from "./facts.ts";
 import { notHad } from "./not-had.ts";
 import { dayRecord } from "./record.ts";
 
@@ -194,16 +194,9 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
     weather: facts.weather,
     weatherFrom: told.map(({ source, at, by, version }) => ({ source, at: at.toISOString(), by, version })),
     cards: cards.map((card) => ({
-      card: card.id,
-      stay: card.stayId,
-      horse: card.horse,
-      kind: card.kind,
-      length: card.length,
-      rider: card.riderId,
-      start: card.start,
-      place: card.placeId,
-      helper: card.helperId,
+      ...placementOf(card),
       after: card.afterCard,
+      horse: card.horse,
       state: card.state,
       cancelReason: card.cancelReason,
       cancelBecause: card.cancelBecause,

@@ -21,7 +21,7 @@ export async function readPaper(deps: Deps, asked: LocalDate | null, actor: Acto
     barn: barn.name,
     day,
     today,
-    rows: rows.map(({ card, stay, horse, rider, place, helper, work, minutes, essentials, ifCalm, gate, mine }) => ({
+    rows: rows.map(({ card, stay, horse, rider, place, then, helper, work, minutes, essentials, ifCalm, gate, mine }) => ({
       card: card.id,
       stay,
       horse,
@@ -31,6 +31,7 @@ export async function readPaper(deps: Deps, asked: LocalDate | null, actor: Acto
       length: card.length,
       rider: rider.name,
       place: place.name,
+      thenPlace: then && then.name,
       helper: helper && { id: helper.id, name: helper.name },
       work,
       minutes,

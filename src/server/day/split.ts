@@ -21,7 +21,8 @@ export async function splitCard(work: Work, input: SplitCard): Answer<{ id: stri
   const stays = await Promise.all([...new Set(record.cards.map(({ stayId }) => stayId))].map((id) => findStay(work.tx, id)));
   const here = stays.filter((stay) => stay !== null);
   const facts = await dayFacts(work.tx, work.barn, record, here, card.day);
-  const first = { ...placementOf(card), length: input.first };
+  // Two short ones are worked in one place each.
+  const first = { ...placementOf(card), length: input.first, then: null };
   const others = placementsOf(record.cards).map((one) => (one.card === card.id ? first : one));
   const id = newId<"card">();
   const wish = {
@@ -38,7 +39,7 @@ export async function splitCard(work: Work, input: SplitCard): Answer<{ id: stri
     for (let start = first.start + first.length + SPLIT_GAP; start + wish.length <= facts.grid.count; start += 1) {
       const { placement, blockers } = spotAt(facts, others, wish, rider, start);
       if (blockers.length > 0) continue;
-      await moveCard(work.tx, { ...first, id: card.id });
+      await moveCard(work.tx, { ...first, then: null, id: card.id });
       const { helper, place } = placement;
       const { kind, length, stay } = wish;
       const state = card.state === "handed-out" ? "handed-out" : "placed";

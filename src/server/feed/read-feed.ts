@@ -59,10 +59,10 @@ export async function readFeed({ sql, clock }: Deps, token: string): Promise<str
       id: `${card.id}@steady-furlong`,
       sequence: card.version,
       start: instantOf(barn.timeZone, day, start),
-      end: instantOf(barn.timeZone, day, start + card.length),
+      end: instantOf(barn.timeZone, day, start + lengthFor(card, feed)),
       stamp: clock.now(),
       summary: summaryOf(card, feed),
-      location: card.place,
+      location: card.thenPlace === null ? card.place : `${card.place}, then ${card.thenPlace}`,
       description: [
         card.helper ? `Second person: ${card.helper}` : "",
         card.cancelReason ? `Not worked: ${card.cancelReason}` : "",
@@ -83,6 +83,10 @@ export async function readFeed({ sql, clock }: Deps, token: string): Promise<str
   }
   return calendar.toString();
 }
+
+/** Whoever helps with the first part of a session has the rest for themselves. */
+const lengthFor = (card: CardRecord, { personId }: Feed): number =>
+  personId !== null && card.helperId === personId ? (card.helperSlots ?? card.length) : card.length;
 
 function summaryOf(card: CardRecord, { personId }: Feed): string {
   if (personId === null) return `${card.horse}: ${KIND[card.kind]} with ${card.rider}`;

@@ -9,7 +9,8 @@ import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Picks, Tag, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, plural } from "#ui/words/figures.ts";
-import { STAGE, SURFACE } from "#ui/words/labels.ts";
+import { STAGE } from "#ui/words/labels.ts";
+import { SURFACE } from "#ui/words/labels-desk.ts";
 import { ShutTimes, sayShut } from "./ShutTimes.tsx";
 
 type Place = BarnView["places"][number];

@@ -11,7 +11,8 @@ import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, plural, weekdays } from "#ui/words/figures.ts";
-import { CUE, HOLD, OWED, WEEKDAY } from "#ui/words/labels.ts";
+import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
+import { OWED } from "#ui/words/labels-desk.ts";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
 const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const;

@@ -17,7 +17,7 @@ import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { STEP_WORDS } from "#ui/words/because.ts";
 import { outer, plural } from "#ui/words/figures.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import { STEP_NEED } from "#ui/words/steps.ts";
 
 const keyOf = ({ step, skill }: StepChange): string => `${step}:${skill}`;

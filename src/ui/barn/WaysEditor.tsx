@@ -6,7 +6,7 @@ import { useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 
 const WAY: Readonly<Record<Way["way"], string>> = {
   "leave-out": "never beside the main",

@@ -27,9 +27,11 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
     <div className="arena mx-auto max-w-xl">
       <h1>{view.horse}</h1>
       <p className="pb-2">
-        {sayDate(card.day)}, {clock(card.start)}–{clock(card.start + card.length)} · {SESSION[card.kind]} · {view.place.name} ·{" "}
-        {view.rider.name}
-        {view.helper ? ` · second person ${view.helper.name}` : ""}
+        {sayDate(card.day)}, {clock(card.start)}–{clock(card.start + card.length)} · {SESSION[card.kind]} · {view.place.name}
+        {view.then ? `, from ${clock(view.then.from)} ${view.then.name}` : ""} · {view.rider.name}
+        {view.helper
+          ? ` · second person ${view.helper.name}${view.helperUntil === null ? "" : ` until ${clock(view.helperUntil)}`}`
+          : ""}
         {card.unplanned && ` · not handed out: ${card.unplanned}`}
       </p>
       {!writable && (

@@ -1,15 +1,19 @@
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { useHere } from "#ui/kit/use-here.ts";
 import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";
 import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
-import { sayConditions } from "#ui/words/plan.ts";
 import { sayReason } from "#ui/words/reasons.ts";
-import { MeasureTaker } from "./MeasureTaker.tsx";
+import { sayConditions } from "#ui/words/skills.ts";
 import type { Part } from "./part.ts";
 import { SwapItem } from "./SwapItem.tsx";
+
+/** Few skills have a figure beside their score. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const MeasureTaker = lazy(async () => ({ default: (await import("./MeasureTaker.tsx")).MeasureTaker }));
 
 function Row({
   skill,
@@ -59,6 +63,7 @@ const orderOf = (item: WorkItem, sides: readonly TrackSide[]): readonly TrackSid
 
 /** What the card asks for, in its order, each side by itself; and anything else that was worked. */
 export function Scores({ view, draft, put: change }: Part) {
+  const isHere = useHere();
   const { scores, swaps } = draft;
   const onChange = (next: typeof scores): void => change({ scores: next });
   const swapOf = (skill: string) => swaps.find((one) => one.skill === skill);
@@ -104,19 +109,21 @@ export function Scores({ view, draft, put: change }: Part) {
     !scores.some((given) => given.skill === item.skill && given.side !== item.side);
   const measureOf = (item: WorkItem) => {
     const { words, measure } = here().of(item.skill);
-    if (!measure || swapOf(item.skill)) return null;
+    if (!isHere || !measure || swapOf(item.skill)) return null;
     const others = draft.measures.filter((one) => one.skill !== item.skill);
     return (
-      <MeasureTaker
-        name={words}
-        measure={measure}
-        figure={draft.measures.find((one) => one.skill === item.skill)?.figure ?? null}
-        since={draft.clock?.skill === item.skill ? draft.clock.since : null}
-        sides={asked(item)}
-        onFigure={(figure) => change({ measures: figure === null ? others : [...others, { skill: item.skill, figure }] })}
-        onClock={(since) => change({ clock: since === null ? null : { skill: item.skill, since } })}
-        onScore={(side, score) => put(item.skill, side, score)}
-      />
+      <Suspense fallback={null}>
+        <MeasureTaker
+          name={words}
+          measure={measure}
+          figure={draft.measures.find((one) => one.skill === item.skill)?.figure ?? null}
+          since={draft.clock?.skill === item.skill ? draft.clock.since : null}
+          sides={asked(item)}
+          onFigure={(figure) => change({ measures: figure === null ? others : [...others, { skill: item.skill, figure }] })}
+          onClock={(since) => change({ clock: since === null ? null : { skill: item.skill, since } })}
+          onScore={(side, score) => put(item.skill, side, score)}
+        />
+      </Suspense>
     );
   };
   const asked = (item: WorkItem): readonly TrackSide[] => (oneSide(item) ? sidesAsked(item).slice(0, 1) : sidesAsked(item));

@@ -1,12 +1,27 @@
 /** The strings: one row a person on the clock, and under them the places with what occupies them. */
+
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
 import type { Blocker } from "#core/day/model.ts";
+import { helperLength } from "#core/day/parts.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
 import { clock, plural } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
-import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, type PricedSpot, ROW_START, SLOTS, spotKey } from "./sheet.ts";
+import {
+  atPlace,
+  COL_SPAN,
+  COL_START,
+  inRows,
+  KIND_SHAPE,
+  live,
+  namesOf,
+  type PricedSpot,
+  placesOf,
+  ROW_START,
+  SLOTS,
+  spotKey,
+} from "./sheet.ts";
 
 const ROW = "grid grid-cols-20 grid-rows-1";
 
@@ -67,9 +82,9 @@ function CardBlock({
         {card.state === "closed" ? "✓ " : fallen ? "▲ " : card.locked ? "▼ " : ""}
         {card.horse}
       </span>
-      {card.length > 1 && <span className="truncate text-xs text-dim">{names.place(card.place)}</span>}
+      {card.length > 1 && <span className="truncate text-xs text-dim">{placesOf(card, names)}</span>}
       <span className="sr-only">
-        {names.place(card.place)}, {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
+        {placesOf(card, names)}, {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
         {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
         {fallen ? " Does not stand any more." : ""}
       </span>
@@ -100,7 +115,7 @@ function SpotCell({
   const cost = spot.cost ?? 0;
   const word = spot.blockers[0] ? BLOCKER_WORD[spot.blockers[0].code] : cost > 0 ? `+${cost}` : "+";
   const says = free
-    ? `free, ${names.place(spot.placement.place)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}${cost > 0 ? `, costs ${plural(cost, "point")}` : ""}`
+    ? `free, ${placesOf(spot.placement, names)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}${cost > 0 ? `, costs ${plural(cost, "point")}` : ""}`
     : `${word}. ${spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}`;
   return (
     <button
@@ -198,7 +213,7 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
                 {helps.map((card) => (
                   <span
                     key={`help-${card.card}`}
-                    className={`${COL_START[card.start]} ${COL_SPAN[card.length]} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
+                    className={`${COL_START[card.start]} ${COL_SPAN[helperLength(card)]} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
                   >
                     helps {card.horse}
                   </span>
@@ -214,7 +229,7 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
         )}
         <h2 className="pt-4 pb-1">Places</h2>
         {view.places.map((place) => {
-          const rows = inRows(cards.filter((card) => card.place === place.id));
+          const rows = inRows(atPlace(cards, place.id));
           return (
             <div key={place.id} className="grid grid-cols-[9rem_1fr] border-t border-line">
               <span className="py-0.5">
@@ -223,7 +238,7 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
               <div className="grid grid-cols-20">
                 {rows.map(({ item, row }) => (
                   <span
-                    key={item.card}
+                    key={`${item.card} ${item.start}`}
                     className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-xs`}
                   >
                     {item.horse}

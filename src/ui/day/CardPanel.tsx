@@ -6,10 +6,19 @@ import { Button, Choice, Field, INPUT } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import { namesOf, SLOTS } from "./sheet.ts";
 
-export type Where = Pick<DayCardView, "kind" | "length" | "rider" | "start" | "place" | "helper">;
+export type Where = Pick<DayCardView, "kind" | "length" | "rider" | "start" | "place" | "helper" | "helperSlots" | "then">;
+
+/** Slots that leave something of so long a session. */
+const slotsBelow = (length: number): readonly number[] => Array.from({ length: length - 1 }, (_, i) => i + 1);
+/** Shortened, what no longer fits into it goes. */
+const fitting = ({ then, helperSlots }: Where, length: number): Partial<Where> => ({
+  length,
+  then: then && then.from < length ? then : null,
+  helperSlots: helperSlots && helperSlots < length ? helperSlots : null,
+});
 
 /** One card of the sheet: what it is, and every change that it can take. */
 export function CardPanel({
@@ -54,6 +63,8 @@ export function CardPanel({
     start: card.start,
     place: card.place,
     helper: card.helper,
+    helperSlots: card.helperSlots ?? null,
+    then: card.then ?? null,
   };
   const pick = (
     id: string,
@@ -131,7 +142,7 @@ export function CardPanel({
               "Lasts",
               String(card.length),
               [1, 2, 3, 4].map((slots) => [String(slots), `${slots * 30} min`] as const),
-              (value) => ({ length: Number(value) }),
+              (value) => fitting(where, Number(value)),
             )}
             {pick(
               "card-place",
@@ -145,8 +156,40 @@ export function CardPanel({
               "Second person",
               card.helper ?? "",
               [["", "Nobody"] as const, ...view.people.map((person) => [person.id, person.name] as const)],
-              (value) => ({ helper: (value || null) as PersonId | null }),
+              (value) => ({ helper: (value || null) as PersonId | null, helperSlots: null }),
             )}
+            {card.length > 1 &&
+              pick(
+                "card-then",
+                "Goes on in",
+                card.then?.place ?? "",
+                [
+                  ["", "The same place"] as const,
+                  ...view.places.filter(({ id }) => id !== card.place).map((place) => [place.id, place.name] as const),
+                ],
+                (value) => ({ then: value ? { place: value as PlaceId, from: card.then?.from ?? 1 } : null }),
+              )}
+            {card.then &&
+              card.length > 2 &&
+              pick(
+                "card-then-from",
+                "From",
+                String(card.then.from),
+                slotsBelow(card.length).map((slots) => [String(slots), clock(card.start + slots)] as const),
+                (value) => ({ then: card.then ? { ...card.then, from: Number(value) } : null }),
+              )}
+            {card.helper &&
+              card.length > 1 &&
+              pick(
+                "card-helper-slots",
+                "Is there for",
+                String(card.helperSlots ?? ""),
+                [
+                  ["", "All of it"] as const,
+                  ...slotsBelow(card.length).map((slots) => [String(slots), `The first ${slots * 30} min`] as const),
+                ],
+                (value) => ({ helperSlots: value ? Number(value) : null }),
+              )}
           </div>
           {pick(
             "card-rider",

@@ -29,7 +29,7 @@ import { DayHead } from "./DayHead.tsx";
 import { Fallen } from "./Fallen.tsx";
 import type { ChangedCard, LeftOut } from "./laying.ts";
 import { StringList } from "./StringList.tsx";
-import { namesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
+import { namesOf, placesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
 import { useLayOut } from "./use-lay-out.ts";
 import { useProof } from "./use-proof.ts";
@@ -109,8 +109,8 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     const spot = (current === wish ? spots : spotsFor(view, current))?.get(spotKey(rider, at));
     if (!spot) return;
     if (spot.blockers.length > 0) return sheet.say(spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" "));
-    const { kind, length, place, helper } = spot.placement;
-    const where: Where = { kind, length, rider: rider as PersonId, start: at, place, helper };
+    const { kind, length, place, helper, helperSlots, then } = spot.placement;
+    const where: Where = { kind, length, rider: rider as PersonId, start: at, place, helper, helperSlots, then };
     setWish(null);
     const from = view.cards.find((one) => one.card === current.card);
     await (from ? sheet.move(from, where) : sheet.place(current.stay, where));
@@ -142,6 +142,8 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
           length: from.length,
           place: from.place,
           helper: from.helper,
+          helperSlots: from.helperSlots ?? null,
+          then: from.then ?? null,
           after: from.after ?? null,
         }
       : null;
@@ -233,7 +235,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
             <span>
               {names.horse(wish.stay)} · {names.person(hovered.placement.rider)} {clock(hovered.placement.start)}:{" "}
               {hovered.blockers.length === 0
-                ? `free, ${names.place(hovered.placement.place)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}${hovered.cost ? `, costs ${plural(hovered.cost, "point")}` : ""}`
+                ? `free, ${placesOf(hovered.placement, names)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}${hovered.cost ? `, costs ${plural(hovered.cost, "point")}` : ""}`
                 : hovered.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}
             </span>
           ) : swapping && card ? (

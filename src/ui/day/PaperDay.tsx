@@ -10,6 +10,7 @@ import { sayComplaint } from "#ui/words/complaint.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { sayParts } from "#ui/words/parts.ts";
+import { sayPlaces } from "#ui/words/places.ts";
 import { skillsOf } from "./paper.ts";
 
 const words = (ids: readonly string[]): string => listed(ids.map((id) => inner(here().of(id).words)));
@@ -45,7 +46,7 @@ function Horse({ row }: { row: PaperRow }) {
         <h3>
           {clock(row.start)} {row.horse}{" "}
           <span className="font-sans font-normal">
-            · {inner(SESSION[row.kind])}, {row.place}
+            · {inner(SESSION[row.kind])}, {sayPlaces(row.place, row.thenPlace)}
             {row.helper ? `, with ${row.helper.name}` : ""}
           </span>
         </h3>

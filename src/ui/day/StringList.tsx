@@ -1,7 +1,7 @@
 import type { DayView } from "#contracts/views.ts";
 import { clock } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
-import { live, namesOf } from "./sheet.ts";
+import { live, namesOf, placesOf } from "./sheet.ts";
 
 /** The strings as lists, on the phone. The reader's own comes first. */
 export function StringList({ view, me }: { view: DayView; me: string | null }) {
@@ -35,7 +35,7 @@ export function StringList({ view, me }: { view: DayView; me: string | null }) {
                     )}
                     <span className="block text-sm text-dim">
                       {card.rider === person.id ? SESSION[card.kind] : `helps ${names.person(card.rider)}`} ·{" "}
-                      {names.place(card.place)}
+                      {placesOf(card, names)}
                       {card.rider === person.id && card.helper ? ` · with ${names.person(card.helper)}` : ""}
                     </span>
                   </span>

@@ -6,7 +6,7 @@ import type { Names } from "#ui/words/blockers.ts";
 import { sayWay, sayWhyLeftOut } from "#ui/words/day.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";
 import { sayUrgency } from "#ui/words/needs.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import type { LeftOut } from "./laying.ts";
 import { namesOf } from "./sheet.ts";
 

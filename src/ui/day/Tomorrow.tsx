@@ -9,7 +9,7 @@ import { clock, plural } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { Fallen } from "./Fallen.tsx";
 import type { LeftOut } from "./laying.ts";
-import { live, namesOf } from "./sheet.ts";
+import { live, namesOf, placesOf } from "./sheet.ts";
 import { useLayOut } from "./use-lay-out.ts";
 import { useSheet } from "./use-sheet.ts";
 
@@ -97,7 +97,7 @@ export function Tomorrow({ initial }: { initial: DayView }) {
               .sort((a, b) => a.start - b.start)
               .map((card) => (
                 <li key={card.card}>
-                  {clock(card.start)} <strong>{card.horse}</strong>, {SESSION[card.kind].toLowerCase()}, {names.place(card.place)}
+                  {clock(card.start)} <strong>{card.horse}</strong>, {SESSION[card.kind].toLowerCase()}, {placesOf(card, names)}
                   {card.helper ? ` with ${names.person(card.helper)}` : ""}
                 </li>
               ))}

@@ -5,13 +5,14 @@ import type { DayCardView, DayView } from "#contracts/views.ts";
 import { dateInZone, sayDate } from "#core/calendar/local-date.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { standingAt } from "#core/day/now.ts";
+import { helperLength } from "#core/day/parts.ts";
 import { weatherTold } from "#core/day/weather-day.ts";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useLive } from "#ui/kit/use-live.ts";
 import { STEP_WORDS } from "#ui/words/because.ts";
 import { clock, minutesAsClock } from "#ui/words/figures.ts";
 import { sayTold } from "#ui/words/weather.ts";
-import { COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, ROW_START, SLOTS } from "./sheet.ts";
+import { atPlace, COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, placesOf, ROW_START, SLOTS } from "./sheet.ts";
 
 const LOOKS_AT_THE_CLOCK = 20_000;
 
@@ -57,7 +58,7 @@ export function Wall({ initial }: { initial: DayView }) {
   const upcoming = at === null ? [] : cards.filter(({ start, state }) => start > at && state !== "closed");
   const soonest = Math.min(...upcoming.map(({ start }) => start));
   const nextOnes = upcoming.filter(({ start }) => start === soonest);
-  const sayCard = (card: DayCardView): string => `${names.person(card.rider)}: ${card.horse}, ${names.place(card.place)}`;
+  const sayCard = (card: DayCardView): string => `${names.person(card.rider)}: ${card.horse}, ${placesOf(card, names)}`;
   const steps = cards.flatMap((card) => {
     const because = view.horses.find(({ stay }) => stay === card.stay)?.work?.because;
     return because?.code === "step" && card.state !== "closed" ? [{ card, step: because.step }] : [];
@@ -144,7 +145,7 @@ export function Wall({ initial }: { initial: DayView }) {
                       {card.horse}
                     </span>
                     <span className="truncate text-base">
-                      {names.place(card.place)}
+                      {placesOf(card, names)}
                       {card.helper ? ` + ${names.person(card.helper)}` : ""}
                     </span>
                   </li>
@@ -154,7 +155,7 @@ export function Wall({ initial }: { initial: DayView }) {
                 .map((card) => (
                   <li
                     key={`help-${card.card}`}
-                    className={`${COL_START[card.start]} ${COL_SPAN[card.length]} row-start-1 m-0.5 self-center truncate border-y-2 border-slate px-1 text-base`}
+                    className={`${COL_START[card.start]} ${COL_SPAN[helperLength(card)]} row-start-1 m-0.5 self-center truncate border-y-2 border-slate px-1 text-base`}
                   >
                     helps {card.horse}
                   </li>
@@ -167,9 +168,9 @@ export function Wall({ initial }: { initial: DayView }) {
           <section key={place.id} aria-label={place.name} className="grid grid-cols-[13rem_1fr] border-t border-line">
             <h3 className="sign truncate text-xl">{place.name}</h3>
             <ol className="grid grid-cols-20">
-              {inRows(cards.filter((card) => card.place === place.id)).map(({ item, row }) => (
+              {inRows(atPlace(cards, place.id)).map(({ item, row }) => (
                 <li
-                  key={item.card}
+                  key={`${item.card} ${item.start}`}
                   className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-base`}
                 >
                   {item.horse}

@@ -2,10 +2,12 @@
 
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { factsOf } from "#core/day/from-barn.ts";
-import { DAY_GRID } from "#core/day/model.ts";
+import { DAY_GRID, type Placement } from "#core/day/model.ts";
+import { partsOf } from "#core/day/parts.ts";
 import { type Spot, spotter, type Wish } from "#core/day/spot.ts";
 import { pricer } from "#core/day/spot-price.ts";
 import type { Names } from "#ui/words/blockers.ts";
+import { sayPlaces } from "#ui/words/places.ts";
 
 export const SLOTS = Array.from({ length: DAY_GRID.count }, (_, slot) => slot);
 /** Written out whole, so that the style sheet is made with them. */
@@ -33,6 +35,17 @@ export function namesOf(view: DayView): Names {
     horse: (id) => horses.get(id) ?? "another horse",
   };
 }
+
+/** 'Round pens', or 'Round pens, then Arena'. */
+export const placesOf = ({ place, then = null }: Pick<Placement, "place" | "then">, names: Names): string =>
+  sayPlaces(names.place(place), then && names.place(then.place));
+/** Cards as they take up one place, each for the slots that it is there. */
+export const atPlace = (cards: readonly DayCardView[], place: string): DayCardView[] =>
+  cards.flatMap((card) =>
+    partsOf(card)
+      .filter((part) => part.place === place)
+      .map((part) => ({ ...card, start: card.start + part.from, length: part.length })),
+  );
 
 export const spotKey = (rider: string, start: number): string => `${rider}:${start}`;
 

@@ -10,7 +10,7 @@ import { useLive } from "#ui/kit/use-live.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
 import { clock, listed } from "#ui/words/figures.ts";
 import type { Where } from "./CardPanel.tsx";
-import { live, namesOf } from "./sheet.ts";
+import { live, namesOf, placesOf } from "./sheet.ts";
 
 const MOST_STEPS = 50;
 
@@ -46,17 +46,21 @@ interface Done {
 const layOutInput = (view: DayView, cards: readonly Laid[]) => ({
   day: view.day,
   seen: live(view.cards).map(({ card, version }) => ({ id: card, version })),
-  cards: cards.map(({ card, stay, kind, length, rider, start, place, helper, after = null }) => ({
-    id: card,
-    stay,
-    kind,
-    length,
-    rider,
-    start,
-    place,
-    helper,
-    after,
-  })),
+  cards: cards.map(
+    ({ card, stay, kind, length, rider, start, place, helper, helperSlots = null, then = null, after = null }) => ({
+      id: card,
+      stay,
+      kind,
+      length,
+      rider,
+      start,
+      place,
+      helper,
+      helperSlots,
+      then,
+      after,
+    }),
+  ),
 });
 
 export function useSheet(initial: DayView): Sheet {
@@ -131,7 +135,7 @@ export function useSheet(initial: DayView): Sheet {
       await act(
         "day/place",
         { day, stay, ...where },
-        `${names.horse(stay)} placed with ${names.person(where.rider)} at ${clock(where.start)}, ${names.place(where.place)}.`,
+        `${names.horse(stay)} placed with ${names.person(where.rider)} at ${clock(where.start)}, ${placesOf(where, names)}.`,
         ({ id }) =>
           change(`placing of ${names.horse(stay)}`, [
             ...live(view.cards),

@@ -8,10 +8,11 @@ import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
 import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
-import { EVALUATION, SESSION } from "#ui/words/labels.ts";
+import { SESSION } from "#ui/words/labels.ts";
+import { EVALUATION } from "#ui/words/labels-desk.ts";
 import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { GOES_WORDS } from "#ui/words/owner.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
 /** Where the horse stands today. */

@@ -12,7 +12,8 @@ import { INPUT } from "#ui/kit/parts.tsx";
 import { Check } from "#ui/kit/Tick.tsx";
 import { TRIAL_CHANGE } from "#ui/words/check.ts";
 import { inner, outer } from "#ui/words/figures.ts";
-import { EVALUATION, INCIDENT } from "#ui/words/labels.ts";
+import { INCIDENT } from "#ui/words/labels.ts";
+import { EVALUATION } from "#ui/words/labels-desk.ts";
 
 type Event = LogView["events"][number];
 function sayEvent({ what, words }: Event): string {

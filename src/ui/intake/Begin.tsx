@@ -5,7 +5,7 @@ import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { EVALUATION } from "#ui/words/labels.ts";
+import { EVALUATION } from "#ui/words/labels-desk.ts";
 
 interface Props {
   readonly stay: string;

@@ -6,7 +6,8 @@ import type { TrackCompared } from "#core/intake/compare.ts";
 import { noiseOf } from "#core/intake/compare.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { kilograms, plural } from "#ui/words/figures.ts";
-import { branchWords, EVALUATION, SIDE } from "#ui/words/labels.ts";
+import { branchWords, SIDE } from "#ui/words/labels.ts";
+import { EVALUATION } from "#ui/words/labels-desk.ts";
 import { sayTouches } from "#ui/words/touches.ts";
 
 const signed = (change: number): string =>

@@ -5,7 +5,7 @@ import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { kilograms, listed, outer } from "#ui/words/figures.ts";
 import { APART, CIRCLES, LEARNER, NERVE, SECOND, SECOND_PERSON, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
-import { LIGHT } from "#ui/words/labels.ts";
+import { LIGHT } from "#ui/words/labels-desk.ts";
 import { sayRisk } from "#ui/words/needs.ts";
 import { sayNobodyLight } from "#ui/words/reasons-desk.ts";
 import type { Change } from "./judging.ts";

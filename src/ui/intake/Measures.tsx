@@ -4,7 +4,7 @@ import { BUILDS, weightOf } from "#core/tools/weight.ts";
 import { Choice } from "#ui/kit/parts.tsx";
 import { kilograms } from "#ui/words/figures.ts";
 import { BUILD, restingRange, sayQuestion, sayResting } from "#ui/words/intake.ts";
-import { FITNESS_WORDS } from "#ui/words/labels.ts";
+import { FITNESS_WORDS } from "#ui/words/labels-desk.ts";
 import { Condition } from "./Condition.tsx";
 import { LengthField, NumberField } from "./MeasureField.tsx";
 import type { MeasureContext } from "./measure-context.ts";

@@ -10,7 +10,7 @@ import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
 import { slotWords } from "#ui/words/intake.ts";
-import { EVALUATION } from "#ui/words/labels.ts";
+import { EVALUATION } from "#ui/words/labels-desk.ts";
 import { TapMap } from "./BodyMap.tsx";
 import { Measures } from "./Measures.tsx";
 import { MindReading } from "./Mind.tsx";

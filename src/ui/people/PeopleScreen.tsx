@@ -5,7 +5,7 @@ import { CalendarLink } from "#ui/feed/CalendarLink.tsx";
 import { Button, Tag } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { kilograms, minutesAsClock, weekdays } from "#ui/words/figures.ts";
-import { ROLE } from "#ui/words/labels.ts";
+import { ROLE } from "#ui/words/labels-desk.ts";
 import { Absences } from "./Absences.tsx";
 import { NewPassword, Retire } from "./PersonActions.tsx";
 import { AddPersonForm, EditPersonForm } from "./PersonForm.tsx";

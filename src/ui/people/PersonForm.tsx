@@ -8,7 +8,8 @@ import { Check, Clock, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { minutesAsClock, weekdays } from "#ui/words/figures.ts";
-import { ROLE, WEEKDAY } from "#ui/words/labels.ts";
+import { WEEKDAY } from "#ui/words/labels.ts";
+import { ROLE } from "#ui/words/labels-desk.ts";
 
 const NEW: PersonFields = {
   name: "",

@@ -2,7 +2,8 @@
 import type { PlanView } from "#contracts/views.plan.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { onDay, percent, sayChance, sayRange, skillWords } from "#ui/words/plan.ts";
+import { onDay, percent, sayChance, sayRange } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import { Fan } from "./Fan.tsx";
 import { type GoalReading, isKnown, type Reading } from "./reading.ts";
 

@@ -7,7 +7,8 @@ import { GOAL_SETS, goalsOfSet, type PlanGoal, WEIGHTS } from "#core/plan/goal-s
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { SkillPicks } from "#ui/kit/SkillPicks.tsx";
-import { skillWords, WEIGHT_WORDS } from "#ui/words/plan.ts";
+import { WEIGHT_WORDS } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 
 interface Props {
   readonly goals: readonly PlanGoal[];

@@ -8,7 +8,8 @@ import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { inner, listed } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
-import { onDay, PURPOSE, sayConditions, sayPlace, skillWords } from "#ui/words/plan.ts";
+import { onDay, PURPOSE, sayPlace } from "#ui/words/plan.ts";
+import { sayConditions, skillWords } from "#ui/words/skills.ts";
 import { WriteCard } from "./WriteCard.tsx";
 
 /** Around the main, in the order in which they come. */

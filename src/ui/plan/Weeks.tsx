@@ -9,7 +9,8 @@ import type { WeekWords } from "#core/plan/written.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
 import { WEEKDAY } from "#ui/words/labels.ts";
-import { PLACE, PURPOSE, sayTheme, skillWords } from "#ui/words/plan.ts";
+import { PLACE, PURPOSE, sayTheme } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 
 /** What a week is about, in the manager's own words: it stands on the cards of that week. */
 function WeekInWords({

@@ -2,7 +2,8 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Method } from "#core/ladder/methods.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
-import { onDay, percent, sayWhatIf, skillWords } from "#ui/words/plan.ts";
+import { onDay, percent, sayWhatIf } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import type { Reading } from "./reading.ts";
 import { keyOf } from "./use-outlook.ts";
 

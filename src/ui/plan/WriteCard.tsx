@@ -6,7 +6,7 @@ import type { LaidSession } from "#core/plan/term-plan.ts";
 import { changedBy, type Written, type WrittenItem } from "#core/plan/written.ts";
 import { BARE_INPUT, Button, INPUT } from "#ui/kit/parts.tsx";
 import { WORK_ROLE } from "#ui/words/labels.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 
 /** Of a laid session, in the order of its parts. */
 export const itemsOf = ({ warmUp, items, handling, finish }: LaidSession): readonly WrittenItem[] => [

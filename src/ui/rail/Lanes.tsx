@@ -1,9 +1,10 @@
 import type { LaneView } from "#contracts/views.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { inner } from "#ui/words/figures.ts";
-import { KIND } from "#ui/words/labels.ts";
+import { KIND } from "#ui/words/labels-desk.ts";
 import { NEED_KIND, needPath, needTone, sayNeed } from "#ui/words/needs.ts";
-import { percent, skillWords } from "#ui/words/plan.ts";
+import { percent } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import { Ruler } from "./Ruler.tsx";
 
 /** One lane of the track: who, where on the term, what it needs. Rendered on the server; it wakes for nothing. */

@@ -6,7 +6,8 @@
 import type { RulerView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { plural } from "#ui/words/figures.ts";
-import { HOLD, POST } from "#ui/words/labels.ts";
+import { HOLD } from "#ui/words/labels.ts";
+import { POST } from "#ui/words/labels-desk.ts";
 
 const WIDTH = 760;
 const LEFT = 14;

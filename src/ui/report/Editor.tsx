@@ -22,7 +22,7 @@ import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
-import { BLOCK } from "#ui/words/labels.ts";
+import { BLOCK } from "#ui/words/labels-desk.ts";
 import { sayStatement } from "#ui/words/report.ts";
 import { Body } from "./Body.tsx";
 import { LineEditor } from "./LineEditor.tsx";

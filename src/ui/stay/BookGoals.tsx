@@ -9,7 +9,7 @@ import type { Form } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { useAsked } from "#ui/kit/use-asked.ts";
 import { targetWords } from "#ui/words/intake.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { skillWords } from "#ui/words/skills.ts";
 
 const MOST = 12;
 

@@ -1,6 +1,6 @@
 import type { Details } from "#contracts/stay.ts";
 import { HISTORY_TOPICS } from "#core/horse/horse.ts";
-import { HISTORY_ANSWER, HISTORY_TOPIC } from "#ui/words/labels.ts";
+import { HISTORY_ANSWER, HISTORY_TOPIC } from "#ui/words/labels-desk.ts";
 
 const Line = ({ label, words, tel }: { label: string; words: string; tel?: string }) => (
   <div>

@@ -2,7 +2,7 @@ import type { FieldValues, Path } from "react-hook-form";
 import type { ClientFields, HorseFields } from "#contracts/stay.ts";
 import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";
 import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
-import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels.ts";
+import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels-desk.ts";
 
 /** Client and horse, shared by booking and by changing them later. */
 export function DetailsFieldsets<T extends FieldValues & { client: ClientFields; horse: HorseFields }>({

@@ -8,7 +8,7 @@ import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels.ts";
+import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels-desk.ts";
 import { Contacts } from "./Contacts.tsx";
 import { DetailsFieldsets } from "./DetailsFieldsets.tsx";
 

@@ -3,7 +3,7 @@ import type { TermsView } from "#contracts/views.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { inner, plural } from "#ui/words/figures.ts";
-import { OWED } from "#ui/words/labels.ts";
+import { OWED } from "#ui/words/labels-desk.ts";
 import { RELEASE_WORDS } from "#ui/words/owner.ts";
 
 /** The end of a stay. Asked twice only in this sense: the day must be chosen, and open cards refuse it. */

@@ -6,7 +6,8 @@ import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { type Form, Select, Several, Text } from "#ui/kit/form-fields.tsx";
-import { AFTER_LEVEL, COUNTING, DURING, KIND, LED_BY } from "#ui/words/labels.ts";
+import { DURING, LED_BY } from "#ui/words/labels.ts";
+import { AFTER_LEVEL, COUNTING, KIND } from "#ui/words/labels-desk.ts";
 import { TermPreview } from "./TermPreview.tsx";
 
 const WHEN = KNOWN_DURINGS.map((one) => [one, DURING[one]] as const);

@@ -8,7 +8,8 @@ import { Select } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed } from "#ui/words/figures.ts";
-import { AFTER_LEVEL, COUNTING, DURING, KIND, LED_BY } from "#ui/words/labels.ts";
+import { DURING, LED_BY } from "#ui/words/labels.ts";
+import { AFTER_LEVEL, COUNTING, KIND } from "#ui/words/labels-desk.ts";
 import { StayFieldset } from "./StayFieldset.tsx";
 
 type Terms = StayFields & { readonly riskSet: RiskSet };

@@ -13,7 +13,8 @@ import type { Entry } from "#ui/offline/outbox.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
-import { skillWords } from "#ui/words/plan.ts";
+import { sayPlaces } from "#ui/words/places.ts";
+import { skillWords } from "#ui/words/skills.ts";
 import { Unplanned } from "./Unplanned.tsx";
 
 function stateOf(card: StringCard, kept: readonly Entry[]): string {
@@ -40,7 +41,8 @@ function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: rea
             <span className="block">{outer(listed(card.main.map((id) => inner(skillWords(id)))))}</span>
           )}
           <span className="block text-dim">
-            {mine ? SESSION[card.kind] : `help ${card.rider.name}`} · {card.place} · to {clock(card.start + card.length)}
+            {mine ? SESSION[card.kind] : `help ${card.rider.name}`} · {sayPlaces(card.place, card.thenPlace)} · to{" "}
+            {clock(mine ? card.start + card.length : (card.helperUntil ?? card.start + card.length))}
             {mine && card.helper ? ` · with ${card.helper.name}` : ""}
           </span>
           {card.cancelReason && <span className="block text-dim">{card.cancelReason}</span>}

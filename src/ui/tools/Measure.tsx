@@ -6,7 +6,7 @@ import { centimetresToInches } from "#core/kernel/units.ts";
 import { FITNESS, type Fitness, loadLimit } from "#core/tools/load.ts";
 import { weightByTape } from "#core/tools/weight.ts";
 import { kilograms, listed } from "#ui/words/figures.ts";
-import { CLASS, FITNESS_WORDS, LIGHT } from "#ui/words/labels.ts";
+import { CLASS, FITNESS_WORDS, LIGHT } from "#ui/words/labels-desk.ts";
 import { Calculator, NumberIn, numberOf, SelectIn } from "./Calculator.tsx";
 
 const CM_A_INCH = 1 / centimetresToInches(1);

@@ -5,7 +5,7 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import { APPOINTMENTS, type AppointmentKind } from "#core/day/model.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { clockAsMinutes, sayHours } from "#ui/words/figures.ts";
-import { APPOINTMENT } from "#ui/words/labels.ts";
+import { APPOINTMENT } from "#ui/words/labels-desk.ts";
 import { sayNotHad } from "#ui/words/week.ts";
 import { meantOf, type Week } from "./use-week.ts";
 

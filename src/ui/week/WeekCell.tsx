@@ -3,7 +3,7 @@ import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { WeekCellView, WeekHorseView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { plural, sayHours } from "#ui/words/figures.ts";
-import { APPOINTMENT } from "#ui/words/labels.ts";
+import { APPOINTMENT } from "#ui/words/labels-desk.ts";
 import { sayNotHad } from "#ui/words/week.ts";
 
 export const cellKey = (stay: string, day: string): string => `${stay}:${day}`;

@@ -1,8 +1,9 @@
 import type { Blocker } from "#core/day/model.ts";
+import { DAY_GRID } from "#core/day/model.ts";
 import { SPLIT_GAP } from "#core/day/rules.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { clock } from "./figures.ts";
-import { APPOINTMENT } from "./labels.ts";
+import { APPOINTMENT } from "./labels-desk.ts";
 import { type ReasonNames, sayReason } from "./reasons.ts";
 import { REASON_WORD } from "./reasons-desk.ts";
 
@@ -27,6 +28,7 @@ export const BLOCKER_WORD: Record<Blocker["code"], string> = {
   lunch: "lunch",
   busy: "busy",
   "same-person": "helper",
+  "helper-leaves": "helper",
   "max-saddle": "rides",
   appointment: "away",
   "horse-busy": "twice",
@@ -48,6 +50,8 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
       return `${names.person(blocker.who)} would have no break.`;
     case "busy":
       return `${names.person(blocker.who)} is with ${names.card(blocker.with)} then.`;
+    case "helper-leaves":
+      return `${names.person(blocker.who)} must stay for the first ${blocker.needed * DAY_GRID.minutes} minutes at least.`;
     case "same-person":
       return `${names.person(blocker.who)} rides, and cannot be the second person.`;
     case "max-saddle":

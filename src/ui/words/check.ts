@@ -6,7 +6,7 @@ import type { CheckState, Looker, Restriction } from "#core/check/check.ts";
 import type { CheckResult, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
-import { PROFESSIONAL } from "./labels.ts";
+import { PROFESSIONAL } from "./labels-desk.ts";
 import { RESTRICTED } from "./reasons.ts";
 
 export const LOOKER: Record<Looker, string> = {

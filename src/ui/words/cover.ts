@@ -1,6 +1,6 @@
 /** The letter that an approved report goes with. */
 import type { ReportContent } from "#contracts/views.report.ts";
-import { REPORT_KIND } from "./labels.ts";
+import { REPORT_KIND } from "./labels-desk.ts";
 
 export function sayCover(
   { kind, horse, client, blocks, changes }: ReportContent,

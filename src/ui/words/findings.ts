@@ -4,7 +4,8 @@ import type { Evidence, HeldWork, Urgency } from "#core/intake/findings.ts";
 import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { inner, listed, outer } from "./figures.ts";
-import { HISTORY_ANSWER, HISTORY_TOPIC, PROFESSIONAL, SIDE } from "./labels.ts";
+import { SIDE } from "./labels.ts";
+import { HISTORY_ANSWER, HISTORY_TOPIC, PROFESSIONAL } from "./labels-desk.ts";
 
 export const URGENCY: Record<Urgency, string> = {
   watch: "Watch it",

@@ -13,8 +13,10 @@ import type { PointsTo, Reasoned } from "#core/watch/reasoning.ts";
 import { STEP_WORDS } from "./because.ts";
 import { LOOKER, sayLateNeed, TRIAL_CHANGE } from "./check.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
-import { HOLD, POST } from "./labels.ts";
-import { sayChance, skillWords } from "./plan.ts";
+import { HOLD } from "./labels.ts";
+import { POST } from "./labels-desk.ts";
+import { sayChance } from "./plan.ts";
+import { skillWords } from "./skills.ts";
 
 export function sayNeed(need: Need): string {
   switch (need.code) {

@@ -3,18 +3,8 @@ import { PLAN_CAUSES } from "#contracts/plan.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { STALL_GROUPS } from "#core/forecast/stall.ts";
 import { METHODS } from "#core/ladder/methods.ts";
-import {
-  onDay,
-  percent,
-  sayCauses,
-  sayChance,
-  sayConditions,
-  sayMoved,
-  sayRange,
-  sayStall,
-  sayWhatIf,
-  trackWords,
-} from "./plan.ts";
+import { onDay, percent, sayCauses, sayChance, sayMoved, sayRange, sayStall, sayWhatIf } from "./plan.ts";
+import { sayConditions, trackWords } from "./skills.ts";
 
 const FIRST = localDate("2026-06-01");
 

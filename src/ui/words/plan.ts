@@ -1,6 +1,5 @@
 /** Plans, forecasts and alarms in words. */
 
-import { here } from "#contracts/ladder.here.ts";
 import type { PlanCause } from "#contracts/plan.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import { verdictOf } from "#core/forecast/chance.ts";
@@ -10,19 +9,13 @@ import type { Method } from "#core/ladder/methods.ts";
 import type { Bears, Nature, SkillPlace } from "#core/ladder/skill.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
 import type { LaidPlace } from "#core/plan/places.ts";
-import type { Condition, Purpose } from "#core/plan/term-plan.ts";
+import type { Purpose } from "#core/plan/term-plan.ts";
 import type { Moved, Theme } from "#core/plan/weeks.ts";
 import { STEP_WORDS } from "./because.ts";
 import { inner, listed, outer, plural } from "./figures.ts";
 import { branchWords } from "./labels.ts";
+import { skillWords } from "./skills.ts";
 import { VERDICT } from "./verdict.ts";
-
-export const skillWords = (id: string): string => (here().find(id) ? here().of(id).words : id);
-/** `trot:left` as people say it. */
-export function trackWords(track: string): string {
-  const [skill = "", side] = track.split(":");
-  return side === "both" ? skillWords(skill) : `${skillWords(skill)}, ${side}`;
-}
 
 /** A day of the stay as a date: the first day is 0. */
 export const onDay = (firstDay: LocalDate, day: number): string => sayDate(addDays(firstDay, day));
@@ -49,18 +42,6 @@ export const NATURE: Record<Nature, string> = {
 };
 export const PLACE: Record<SkillPlace, string> = { anywhere: "anywhere", pen: "pen", arena: "arena", out: "out" };
 export const WEIGHT_WORDS = { 1: "a little", 2: "as usual", 3: "much" } as const;
-
-export function sayCondition(condition: Condition): string {
-  switch (condition.code) {
-    case "shown":
-      return `${inner(skillWords(condition.skill))} shown ${condition.times === 2 ? "twice" : `${condition.times} times`} at 3`;
-    case "calm-day":
-      return "a calm day";
-    case "second-person":
-      return "a second person there";
-  }
-}
-export const sayConditions = (when: readonly Condition[]): string => `when: ${inner(listed(when.map(sayCondition)))}`;
 
 const CAUSE: Record<PlanCause, string> = {
   session: "a session was closed",

@@ -13,7 +13,7 @@ import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
 import { REPORT_KINDS, type ReportFacts, type Say, type WorkedSession } from "#core/report/facts.ts";
 import { SHIPPED, SKILLS, skillOf } from "#shipped/ladder.ts";
-import { BLOCK } from "./labels.ts";
+import { BLOCK } from "./labels-desk.ts";
 import { sayStatement } from "./report.ts";
 
 const FIRST = localDate("2026-06-01");

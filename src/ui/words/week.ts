@@ -2,7 +2,7 @@
 import type { NotHad } from "#contracts/views.week.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
 import { plural } from "./figures.ts";
-import { APPOINTMENT, PROFESSIONAL } from "./labels.ts";
+import { APPOINTMENT, PROFESSIONAL } from "./labels-desk.ts";
 
 /** A word for a cell. */
 export function sayNotHad(why: NotHad): string {

@@ -94,6 +94,7 @@ const BLOCKERS: Blocker[] = [
   { code: "shift", who },
   { code: "busy", who, with: card },
   { code: "same-person", who },
+  { code: "helper-leaves", who, needed: 2 },
   { code: "max-saddle", who, limit: 5 },
   { code: "horse-busy", with: card },
   { code: "place-full", place, capacity: 1, with: [card] },
