@@ -2,7 +2,7 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { CardState } from "#core/card/card.ts";
 import type { Looker } from "#core/check/check.ts";
-import type { AppointmentKind } from "#core/day/model.ts";
+import type { AppointmentKind, Blocker } from "#core/day/model.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
 import type { WeekProblem } from "#core/week/week.ts";
@@ -19,6 +19,8 @@ export interface WeekCellView {
   readonly card: { readonly id: CardId; readonly state: CardState; readonly rider: string } | null;
   /** What the manager means to do. */
   readonly meant: { readonly pinned: boolean; readonly rider: PersonId | null } | null;
+  /** Why what is meant does not hold any more; empty: it does, or nothing is meant. */
+  readonly broken: readonly Blocker[];
   readonly appointments: readonly {
     readonly id: string;
     readonly kind: AppointmentKind;

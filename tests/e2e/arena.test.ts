@@ -225,7 +225,7 @@ describe("the evening", () => {
     await text(page, "laid out");
     await expectAccessible(page, "the evening list");
     await (await page.waitForSelector("::-p-text(Hand out Wed 15 Jul)"))?.click();
-    await text(page, "handed out");
+    await text(page, "cards handed out.");
     const [given] = await screens.site
       .sql`SELECT count(*)::int AS cards FROM card WHERE day = '2026-07-15' AND state = 'handed-out'`;
     expect(given?.["cards"]).toBeGreaterThan(5);

@@ -77,8 +77,10 @@ describe("placing", () => {
       helper: barn.helper.id,
       helperSlots: 1,
     });
-    expect(await blockers({ ...two, then: { place: arena, from: 3 } })).toEqual([expect.stringContaining("issues")]);
-    expect(await blockers({ ...two, helperSlots: 4 })).toEqual([expect.stringContaining("issues")]);
+    expect(await blockers({ ...two, then: { place: arena, from: 3 } })).toEqual([
+      expect.stringContaining("shorter than its first place"),
+    ]);
+    expect(await blockers({ ...two, helperSlots: 4 })).toEqual([expect.stringContaining("shorter than its first place")]);
     expect(await blockers(two)).toEqual([]);
     const [card] = (await view()).cards;
     expect(card).toMatchObject({ then: { place: arena, from: 1 }, helperSlots: 1 });

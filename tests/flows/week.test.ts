@@ -150,6 +150,29 @@ describe("a laid-out week", () => {
     const [told] = await worked("2026-07-14");
     expect(told?.plan?.horses.find(({ stay }) => stay === other)?.days.map(({ day }) => day)).toContain(last);
   });
+  it("says by itself what does not hold any more, once somebody is away or may not ride", async () => {
+    const days = (await week()).days.map(({ day }) => day);
+    const [, , third = ""] = days;
+    const set = async (wanted: object[]) => {
+      const { cells } = await row(other);
+      const seen = cells.flatMap(({ day, meant }) => (meant ? [{ day, pinned: meant.pinned }] : []));
+      await barn.ask("week/set", { days, laid: false, horses: [{ stay: other, seen, wanted }] });
+    };
+    const broken = async () => (await row(other)).cells.flatMap((cell) => cell.broken.map(({ code }) => code));
+    await set([{ day: third, pinned: true, rider: barn.rider.id }]);
+    expect(await broken()).toEqual([]);
+    const { id } = await barn.ask<{ id: string }>("people/add-absence", {
+      person: barn.rider.id,
+      firstDay: third,
+      lastDay: third,
+      fromMinute: null,
+      toMinute: null,
+      reason: "Ill",
+    });
+    expect(await broken()).toEqual(["away"]);
+    await barn.ask("people/remove-absence", { id });
+    expect(await broken()).toEqual([]);
+  });
   it("does not lose the other's move where two move the same horse", async () => {
     const { days } = await week();
     const all = days.map(({ day }) => day);

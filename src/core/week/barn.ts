@@ -4,6 +4,7 @@
  */
 import type { SessionKind } from "../card/card.ts";
 import type { DayFacts, DayHorse, DayPerson, DayPlace, Placement } from "../day/model.ts";
+import { helperLength } from "../day/parts.ts";
 import type { StayId } from "../kernel/brand.ts";
 import type { WeekHorse, WeekProblem, WeekRider } from "./week.ts";
 
@@ -48,7 +49,7 @@ function weekRider(id: string, days: readonly WeekDay[]): WeekRider {
     const person = people.find((one) => one.id === id);
     const own = cards.filter(({ rider }) => rider === id);
     const helped = cards.filter(({ helper }) => helper === id);
-    const taken = [...own, ...helped].reduce((sum, { length }) => sum + length, 0);
+    const taken = [...own.map(({ length }) => length), ...helped.map(helperLength)].reduce((sum, slots) => sum + slots, 0);
     return {
       slots: person ? Math.max(0, workingSlots(person) - taken) : 0,
       maxSaddle: person && !person.away ? Math.max(0, person.maxSaddle - own.filter(rides).length) : 0,

@@ -1,4 +1,5 @@
 /** The barn's next working days: who is owed what by their end, on which days, with whom and where. */
+
 import type { WeekView } from "#contracts/views.week.ts";
 import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
@@ -7,6 +8,7 @@ import { urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { type WeekDay, type WeekStay, weekProblem, workingSlots } from "#core/week/barn.ts";
+import { noLongerHolds } from "#core/week/stands.ts";
 import { WEEK_DAYS } from "#core/week/week.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listAppointments, listCardsBetween, listPairings, listPlaces } from "#db/queries/day.ts";
@@ -14,6 +16,7 @@ import { listLatestClosed } from "#db/queries/intake.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { listLaidOn } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
+import { listWeather } from "#db/queries/weather.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
 import { dayFacts, placementOf } from "../day/facts.ts";
@@ -59,6 +62,9 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
   // Horses are read as they stand at the first day; who works when differs by day.
   const byDay = await Promise.all(
     days.map(async (day) => ({ day, facts: await dayFacts(sql, barn, record, day === first ? here : [], day) })),
+  );
+  const weather = new Map(
+    await Promise.all(days.map(async (day) => [day, (await listWeather(sql, day))[0]?.hours ?? []] as const)),
   );
   const { horses, people: everybody } = must(byDay[0], "a barn works on some day").facts;
   const planned = new Map(
@@ -112,7 +118,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
     days: days.map((day) => ({ day, laid: laid.includes(day) })),
     before: workingDays(barn, addDays(first, -1), WEEK_DAYS, -1).at(-1) ?? first,
     after: workingDays(barn, addDays(last, 1), 1)[0] ?? last,
-    horses: read.map(({ stay, owed, away, own }) => ({
+    horses: read.map(({ stay, wanted, owed, away, own }) => ({
       stay: stay.id,
       horse: stay.horse,
       owed,
@@ -124,6 +130,15 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
           away: away[i] ?? null,
           card: card ? { id: card.id, state: card.state, rider: card.rider } : null,
           meant: intent ? { pinned: intent.pinned, rider: intent.riderId } : null,
+          // What is over, or stands on the sheet, is looked at there.
+          broken:
+            intent && !card && day >= today && !away[i]
+              ? noLongerHolds({ ...must(byDay[i], "a day of the week").facts, weather: weather.get(day) ?? [] }, wanted.horse, {
+                  kind: wanted.kind,
+                  length: wanted.length,
+                  rider: intent.riderId,
+                })
+              : [],
           appointments: appointments
             .filter((one) => one.stayId === stay.id && one.day === day)
             .map(({ id, kind, fromMinute, toMinute, words }) => ({ id, kind, fromMinute, toMinute, words })),

@@ -1,6 +1,6 @@
 /** The card while it is written: the gate, the work, what happened, the end. Kept on the device with every tap, until the server has it. */
 
-import { lazy, Suspense, useCallback, useState } from "react";
+import { Suspense, useCallback, useState } from "react";
 import type { Told } from "#contracts/card.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { CardView } from "#contracts/views.card.ts";
@@ -12,6 +12,7 @@ import { readGate } from "#core/gate/gate.ts";
 import { shownToday } from "#core/gate/shown.ts";
 import { mayOverride } from "#core/permission/reasons.ts";
 import { againstRecord } from "#core/permission/record.ts";
+import { later } from "#ui/kit/later.ts";
 import { Button, Choice, Stepper, Trouble } from "#ui/kit/parts.tsx";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { useHere } from "#ui/kit/use-here.ts";
@@ -27,7 +28,6 @@ import { Essentials } from "./Essentials.tsx";
 import { Firsts } from "./Firsts.tsx";
 import { Gate, GateBar } from "./Gate.tsx";
 import { Gear } from "./Gear.tsx";
-import { IfCalm } from "./IfCalm.tsx";
 import { Incidents } from "./Incidents.tsx";
 import { MainWork } from "./MainWork.tsx";
 import type { Part } from "./part.ts";
@@ -40,7 +40,9 @@ import { WarmDown } from "./WarmDown.tsx";
 
 /** Few cards are a first time: the others do not load its words. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
-const FirstStep = lazy(async () => ({ default: (await import("./FirstStep.tsx")).FirstStep }));
+const FirstStep = later(async () => (await import("./FirstStep.tsx")).FirstStep);
+// eslint-disable-next-line no-restricted-syntax -- likewise: few riders leave a word for a calm day
+const IfCalm = later(async () => (await import("./IfCalm.tsx")).IfCalm);
 
 const MINUTES = [
   ["ground", "Ground", "groundMinutes"],
@@ -124,7 +126,11 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       {restored && <p className="text-ochre">▲ Kept on this phone and not sent yet.</p>}
       <Step name="before" at={at}>
         <MainWork {...part} />
-        <IfCalm {...part} />
+        {isHere && view.ifCalm && (
+          <Suspense fallback={null}>
+            <IfCalm {...part} />
+          </Suspense>
+        )}
         <Essentials view={view} />
         <Choice<Weather>
           name="weather"

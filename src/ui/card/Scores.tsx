@@ -1,7 +1,8 @@
-import { lazy, Suspense, useState } from "react";
+import { Suspense, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
+import { later } from "#ui/kit/later.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { useHere } from "#ui/kit/use-here.ts";
 import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";
@@ -13,7 +14,7 @@ import { SwapItem } from "./SwapItem.tsx";
 
 /** Few skills have a figure beside their score. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
-const MeasureTaker = lazy(async () => ({ default: (await import("./MeasureTaker.tsx")).MeasureTaker }));
+const MeasureTaker = later(async () => (await import("./MeasureTaker.tsx")).MeasureTaker);
 
 function Row({
   skill,

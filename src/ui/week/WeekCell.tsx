@@ -21,7 +21,7 @@ interface Props {
   onArrow(key: string): void;
 }
 export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, onArrow }: Props) {
-  const { day, away, card, meant, appointments } = cell;
+  const { day, away, card, meant, broken, appointments } = cell;
   const id = cellKey(horse.stay, day);
   const open = away === null && card === null;
   const drop = useDroppable({ id, data: { stay: horse.stay, day }, disabled: !open || meant !== null });
@@ -31,7 +31,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
     : away
       ? sayNotHad(away)
       : meant
-        ? `meant${rider ? `, with ${rider}` : ""}${meant.pinned ? ", pinned" : ""}`
+        ? `${broken.length > 0 ? "does not hold any more, " : ""}meant${rider ? `, with ${rider}` : ""}${meant.pinned ? ", pinned" : ""}`
         : price === null
           ? "free"
           : `free, ${price > 0 ? `costs ${plural(price, "point")}` : price < 0 ? `saves ${plural(-price, "point")}` : "costs nothing"}`;
@@ -40,7 +40,9 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
     : away
       ? "border-dotted border-dim italic text-dim"
       : meant
-        ? "border-dashed border-rail bg-paper"
+        ? broken.length > 0
+          ? "border-2 border-oxblood bg-oxblood-soft"
+          : "border-dashed border-rail bg-paper"
         : `border-line text-dim ${held ? "bg-straw/40" : ""}`;
   return (
     <td className="p-0.5">
@@ -68,6 +70,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
             sayNotHad(away)
           ) : meant ? (
             <>
+              {broken.length > 0 ? "▲ " : ""}
               {meant.pinned ? "▼ " : ""}
               {rider ?? "meant"}
             </>

@@ -9,6 +9,7 @@ import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { sayFix, sayShort } from "#ui/words/week.ts";
+import { Broken } from "./Broken.tsx";
 import { CellPanel } from "./CellPanel.tsx";
 import { usePlanWeek } from "./use-plan-week.ts";
 import { meantOf, useWeek } from "./use-week.ts";
@@ -150,6 +151,7 @@ export function WeekScreen({ initial }: { initial: WeekView }) {
         </Button>
       </div>
       <Trouble problem={command.problem} />
+      <Broken view={view} />
       {plan.told && !plan.told.plan && (
         <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
           {plan.told.impossible
