@@ -1,4 +1,5 @@
 /** Writes the demo barn through the application's own use cases: eight weeks of days, one after the other, on a clock of its own. */
+
 import { randomUUID } from "node:crypto";
 import type { Actor } from "#contracts/people.ts";
 import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
@@ -7,6 +8,7 @@ import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/
 import type { SessionKind } from "#core/card/card.ts";
 import { factsOf } from "#core/day/from-barn.ts";
 import { DAY_GRID, type Placement } from "#core/day/model.ts";
+import { blockersOf } from "#core/day/rules.ts";
 import { spotAt } from "#core/day/spot.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -295,8 +297,29 @@ class DemoBarn {
     const view = await readDay(this.deps, this.day);
     const due = view.due.map((one) => one.stay);
     const first = due.slice(0, Math.max(0, due.length - 4));
-    if ((await this.placeDay(view, first)) > 0) await this.ask("day/hand-out", this.manager, { day: this.day });
+    if ((await this.placeDay(view, first)) > 0) {
+      await this.inTwoPlaces();
+      await this.ask("day/hand-out", this.manager, { day: this.day });
+    }
     await this.placeDay(await readDay(this.deps, this.day), due.slice(first.length, first.length + 1));
+  }
+
+  /** The first horse that may: ground work in the pen, and then where it is ridden. */
+  private async inTwoPlaces(): Promise<void> {
+    const view = await readDay(this.deps, this.day);
+    const facts = factsOf(view);
+    const pens = view.places.filter(({ separate }) => separate);
+    for (const card of view.cards) {
+      const rides = view.horses.some(({ stay, stage }) => stay === card.stay && stage === "riding");
+      if (card.kind !== "both" || card.length < 2 || !rides) continue;
+      for (const { id: place } of pens) {
+        const two = { ...card, place, then: { place: card.place, from: 1 } };
+        if (place === card.place || blockersOf(facts, view.cards, two).length > 0) continue;
+        const { card: id, version, kind, length, rider, start, helper, then } = two;
+        await this.ask("day/move", this.manager, { id, version, kind, length, rider, start, place, helper, then });
+        return;
+      }
+    }
   }
 
   private async placeDay(view: DayView, stays: readonly StayId[]): Promise<number> {
