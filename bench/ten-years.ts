@@ -151,6 +151,8 @@ export async function makeTenYears(
       kind: "started",
       aim: "Quiet on the trail.",
       complaint: "",
+      complaintDuring: [],
+      complaintLedBy: [],
       length,
       first_day: firstDay,
       sessions_a_week: 5,

@@ -150,6 +150,8 @@ export async function races(house: House, rounds: number): Promise<Row> {
         kind: "started",
         aim: "A quiet ride out.",
         complaint: "",
+        complaintDuring: [],
+        complaintLedBy: [],
         length: 60,
         firstDay: TODAY,
         sessionsAWeek: 5,

@@ -1,4 +1,5 @@
 /** The board of a made-up barn, as a page has it: for timing what a hand that holds a session is shown. */
+
 import type { BarnDay, StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import { DAY_GRID, type DayPerson, type DayPlace } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
@@ -7,6 +8,7 @@ import { seededRandom } from "#core/kernel/random.ts";
 import { NOTHING_WAITS } from "#core/permission/steps.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import { loadLimit } from "#core/tools/load.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 
 /** Every second horse stands on the sheet, the others are due. */
 export function makeBoard({ horses: many, riders, seed }: { horses: number; riders: number; seed: number }): BarnDay {
@@ -56,6 +58,7 @@ export function makeBoard({ horses: many, riders, seed }: { horses: number; ride
       sessionMinutes: null,
       circleMinutes: 20,
       ageYears: 9,
+      limits: USUAL_LIMITS,
       horseClass: "adult",
       load: loadLimit({ weightKg: random.whole(380, 560), ageYears: 7, fitness: "fit", condition: 5, daysOff: 1 }),
       weightDays: 5,

@@ -28,6 +28,7 @@ import { type Standing, standingOf } from "#core/plan/standing.ts";
 import { waitsOf } from "#core/plan/waits.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type ReadScore, STAGES } from "#core/reading/reading.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { fail } from "../file-command.ts";
 import type { Case } from "./case.ts";
 
@@ -206,6 +207,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
     ladder,
     groundSessionsFirst: method.groundSessionsFirst,
     stepChanges: [],
+    limits: USUAL_LIMITS,
     holds,
     checks,
     signed: signed && {

@@ -6,6 +6,7 @@ import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts"
 import { WAYS, type Way } from "#core/plan/ways.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
+import type { WorkLimits } from "#core/weather/work-limits.ts";
 import {
   date,
   flag,
@@ -33,6 +34,34 @@ export const CueFields = z.object(
   Object.fromEntries(CUES.map((cue) => [cue, said("The word", 40)])) as Record<Cue, ReturnType<typeof said>>,
 );
 
+/** From where on work becomes less or none. */
+export const WorkLimitFields = z.object({
+  heatLighter: whole(80, 220, "°F + humidity"),
+  heatShort: whole(80, 220, "°F + humidity"),
+  heatNone: whole(80, 220, "°F + humidity"),
+  heatMinutes: whole(10, 240, "minutes"),
+  windGroundFirst: whole(1, 30, "m/s"),
+  windNone: whole(1, 40, "m/s"),
+  coldFast: whole(-40, 10, "°C"),
+  weightAgeing: whole(1, 365, "days"),
+  weightAgeingYoung: whole(1, 365, "days"),
+  weightOld: whole(1, 365, "days"),
+}) satisfies z.core.$ZodType<WorkLimits>;
+const risingLimits = [
+  z.refine<WorkLimits>((x) => x.heatLighter < x.heatShort && x.heatShort < x.heatNone, {
+    path: ["heatShort"],
+    message: "Lighter, short and none must rise in this order.",
+  }),
+  z.refine<WorkLimits>((x) => x.windGroundFirst < x.windNone, {
+    path: ["windNone"],
+    message: "This must lie above 'ground work first'.",
+  }),
+  z.refine<WorkLimits>((x) => x.weightAgeingYoung <= x.weightAgeing && x.weightAgeing < x.weightOld, {
+    path: ["weightOld"],
+    message: "A young horse's days, a grown one's and the oldest must rise in this order.",
+  }),
+] as const;
+
 export const PolicyFields = z.object({
   name: said("The barn's name", 80),
   firstDayIs: z.literal([0, 1], "The day of arrival counts (1) or not (0)."),
@@ -48,6 +77,7 @@ export const PolicyFields = z.object({
   owedPolicy: oneOf(OWED_POLICIES),
   /** Nobody used a session for so long: it ends. */
   idleHours: whole(1, 336, "hours"),
+  workLimits: WorkLimitFields.check(...risingLimits),
 });
 export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });

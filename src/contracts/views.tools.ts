@@ -1,5 +1,8 @@
 /** What the Barn tools are handed. */
+import type { WorkLimits } from "#core/weather/work-limits.ts";
 export interface ToolsView {
+  /** From where on work becomes less or none. */
+  readonly limits: WorkLimits;
   /** Riders with their weight, tack included: everybody's to the manager, their own to others. */
   readonly people: readonly { readonly name: string; readonly weightKg: number }[];
 }

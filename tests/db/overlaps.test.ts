@@ -23,6 +23,8 @@ interface Wish {
   readonly helper?: string | null;
   readonly start?: number;
   readonly place?: string;
+  readonly helperSlots?: number | null;
+  readonly then?: { readonly place: string; readonly from: number } | null;
   readonly state?: string;
   readonly unplanned?: string;
 }
@@ -32,6 +34,8 @@ const row = ({
   helper = null,
   start = 4,
   place = arena,
+  helperSlots = null,
+  then = null,
   state = "placed",
   unplanned = "",
 }: Wish) => ({
@@ -44,6 +48,9 @@ const row = ({
   start,
   placeId: place,
   helperId: helper,
+  helperSlots,
+  thenPlaceId: then?.place ?? null,
+  thenFrom: then?.from ?? null,
   state,
   unplanned,
 });
@@ -71,6 +78,18 @@ describe("the database", () => {
     await clear();
     const race = await Promise.all([0, 1, 2, 3].map((stay) => refused(cards({ stay, start: 20 }))));
     expect(race.filter((one) => one === "taken")).toHaveLength(1);
+    await clear();
+  });
+  it("counts a helper for as long as they stay, and each of two places for its own slots", async () => {
+    await cards({ helper: barn.boss.id, helperSlots: 1, place: pen, then: { place: arena, from: 1 } });
+    expect(await refused(cards({ stay: 1, rider: barn.boss.id, start: 2 }))).toBe("23P01 booked_once");
+    expect(await refused(cards({ stay: 1, rider: barn.boss.id, start: 2, place: pen }))).toBe("23P01 booked_once");
+    expect(await refused(cards({ stay: 1, rider: barn.boss.id, start: 5, place: pen }))).toBe("taken");
+    expect(await refused(cards({ stay: 2, rider: barn.other.id, start: 2, place: pen }))).toBe("23P01 place_has_room");
+    // The pen is free again from the second slot on; the card that goes back to it all along is one too many there.
+    expect(
+      await refused(barn.sql`UPDATE card SET then_place_id = NULL, then_from = NULL WHERE stay_id = ${stays[0] ?? ""}`),
+    ).toBe("23P01 place_has_room");
     await clear();
   });
   it("lets two cards change places in one write", async () => {

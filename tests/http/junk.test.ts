@@ -7,6 +7,7 @@ import type { Actor } from "#contracts/people.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { USUAL_CUES } from "#core/card/cues.ts";
 import { methodOf } from "#core/ladder/methods.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { attempt } from "#demo/ask.ts";
 import { COMMANDS } from "#server/commands.ts";
 import type { Deps } from "#server/container.ts";
@@ -62,6 +63,7 @@ const POLICIES = {
   stalls: 20,
   owedPolicy: "days",
   idleHours: 72,
+  workLimits: { ...USUAL_LIMITS },
 };
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
 const WHICH = { stay: id, kind: "end", ordinal: 0 };

@@ -1,4 +1,5 @@
 /** Small days to hand out, for the tests of the search, the checker and the proof. */
+
 import fc from "fast-check";
 import type { DayHorse, DayPerson, DayPlace } from "#core/day/model.ts";
 import {
@@ -15,6 +16,7 @@ import type { PermitHorse } from "#core/permission/horse.ts";
 import { NOTHING_WAITS } from "#core/permission/steps.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import { loadLimit } from "#core/tools/load.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 
 export const riderOf = (id: string, changes: Partial<ProblemRider> = {}): ProblemRider => ({
   id,
@@ -165,6 +167,7 @@ export const permitHorseOf = (changes: Partial<PermitHorse> = {}): PermitHorse =
   unready: NOTHING_WAITS,
   stepBack: null,
   daysOff: 1,
+  limits: USUAL_LIMITS,
   lastIncident: null,
   ...changes,
 });

@@ -17,6 +17,7 @@ import { REASON_CODES } from "../permission/reasons.ts";
 import { NOTHING_WAITS } from "../permission/steps.ts";
 import { STAGES } from "../reading/reading.ts";
 import { loadLimit } from "../tools/load.ts";
+import { USUAL_LIMITS } from "../weather/work-limits.ts";
 import { type WeekStay, weekProblem } from "../week/barn.ts";
 import { mayRide } from "../week/week.ts";
 import { readyDay } from "./compiled.ts";
@@ -170,14 +171,21 @@ const card = (stay: string) =>
     state: fc.constant("placed" as const),
     locked: fc.constant(false),
   });
-const day: fc.Arbitrary<BarnDay> = fc.record({
-  people: fc.tuple(...PEOPLE.map(person)),
-  horses: fc.tuple(...HORSES.map(horse)),
-  places: fc.tuple(...PLACES.map(place)),
-  weather: fc.uniqueArray(hour, { selector: (one) => one.hour, maxLength: 8 }),
-  due: fc.constant([]),
-  cards: fc.tuple(...HORSES.map(card)),
-});
+/** Every horse of a barn stands under its limits. */
+const day: fc.Arbitrary<BarnDay> = fc
+  .record({
+    people: fc.tuple(...PEOPLE.map(person)),
+    horses: fc.tuple(...HORSES.map(horse)),
+    places: fc.tuple(...PLACES.map(place)),
+    weather: fc.uniqueArray(hour, { selector: (one) => one.hour, maxLength: 8 }),
+    due: fc.constant([]),
+    cards: fc.tuple(...HORSES.map(card)),
+  })
+  .chain((barn) =>
+    fc
+      .constantFrom(USUAL_LIMITS, { ...USUAL_LIMITS, windGroundFirst: 2, windNone: 8, heatShort: 140, heatMinutes: 30 })
+      .map((limits) => ({ ...barn, horses: barn.horses.map((one) => ({ ...one, limits })) })),
+  );
 /** A helper who is not asked for is nobody to the model; the board lets one come along. */
 const plain = (barn: BarnDay): BarnDay => ({
   ...barn,

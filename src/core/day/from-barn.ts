@@ -7,7 +7,8 @@ import type { CardState, SessionKind } from "../card/card.ts";
 import { must } from "../kernel/assert.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { borneBy, placeReasons } from "../permission/permission.ts";
-import { heatOf, LIGHTER } from "../weather/weather.ts";
+import { heatOf } from "../weather/weather.ts";
+import { USUAL_LIMITS } from "../weather/work-limits.ts";
 import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
 import { helperLength, type PlacePart, partsOf, sameParts } from "./parts.ts";
 import {
@@ -145,8 +146,9 @@ function barredSlots(facts: DayFacts): BarredSlots {
   };
 }
 /** Slots in which work outdoors costs, as the heat asks for lighter work. */
-const hotSlots = ({ grid, weather }: DayFacts): readonly number[] => {
-  const warm = new Set(weather.filter((hour) => heatOf(hour) >= LIGHTER).map(({ hour }) => hour));
+const hotSlots = ({ grid, weather, horses }: DayFacts): readonly number[] => {
+  const { heatLighter } = horses[0]?.limits ?? USUAL_LIMITS;
+  const warm = new Set(weather.filter((hour) => heatOf(hour) >= heatLighter).map(({ hour }) => hour));
   return Array.from({ length: grid.count }, (_, slot) => slot).filter((slot) =>
     hoursOf(grid, slot, 1).some((hour) => warm.has(hour)),
   );

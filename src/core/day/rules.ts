@@ -72,7 +72,7 @@ export const SPLIT_GAP = 4;
 /** What the weather bars of a horse's session at a place, slot by slot; null where nothing. The first slot that is barred speaks. */
 export function weatherAgainst(
   { grid, weather }: Pick<DayFacts, "grid" | "weather">,
-  horse: Pick<DayHorse, "stage" | "green" | "noHeat">,
+  horse: Pick<DayHorse, "stage" | "green" | "noHeat" | "limits">,
   place: Pick<DayPlace, "outdoor" | "separate">,
   { kind, start, length, whole }: Pick<Placement, "kind" | "start" | "length"> & { readonly whole: number },
 ): WeatherBar | null {

@@ -18,7 +18,7 @@ import {
   workingOn,
 } from "../permission/permission.ts";
 import { type Reason, redSign, strengthOf } from "../permission/reasons.ts";
-import { calledWindy, GROUND_FIRST, heatOf, LIGHTER, type WeatherHour } from "../weather/weather.ts";
+import { calledWindy, heatOf, type WeatherHour } from "../weather/weather.ts";
 
 export interface GateFacts {
   readonly horse: PermitHorse;
@@ -51,7 +51,7 @@ export interface OnTheSpot {
 /** Kept in mind with a gate that is not shut. */
 export type GateLimit =
   | Reason
-  | { readonly code: "heat-limit"; readonly heat: number }
+  | { readonly code: "heat-limit"; readonly heat: number; readonly short: boolean }
   | { readonly code: "walk-only"; readonly windMps: number };
 
 export interface GateAnswer {
@@ -64,7 +64,8 @@ export interface GateAnswer {
 /** Whatever the card is called: may it be worked on the ground, and may what it asks for be put on the horse's back? */
 export function readGate(facts: GateFacts, spot: OnTheSpot, kind: SessionKind): GateAnswer {
   const { horse, rider, place, laid } = facts;
-  const hoursAt = (weather: readonly WeatherHour[]): readonly WeatherHour[] => (spot.windy ? calledWindy(weather) : weather);
+  const hoursAt = (weather: readonly WeatherHour[]): readonly WeatherHour[] =>
+    spot.windy ? calledWindy(weather, horse.limits) : weather;
   const hours = hoursAt(facts.weather);
   const moments = [{ place, hours }, ...(facts.first ? [{ place: facts.first.place, hours: hoursAt(facts.first.weather) }] : [])];
   const ask = (act: Act): readonly Reason[] => {
@@ -100,8 +101,11 @@ const unlike = (reasons: readonly Reason[]): readonly Reason[] => [
 function weatherMinded({ horse }: GateFacts, hours: readonly WeatherHour[], kind: SessionKind): readonly GateLimit[] {
   const heat = Math.max(0, ...hours.map(heatOf));
   const windMps = Math.max(0, ...hours.map((hour) => hour.windMps));
+  const { heatLighter, heatShort, windGroundFirst } = horse.limits;
   return [
-    ...(heat >= LIGHTER ? [{ code: "heat-limit", heat } as const] : []),
-    ...(kind !== "ground" && horse.stage !== "riding" && windMps > GROUND_FIRST ? [{ code: "walk-only", windMps } as const] : []),
+    ...(heat >= heatLighter ? [{ code: "heat-limit", heat, short: heat >= heatShort } as const] : []),
+    ...(kind !== "ground" && horse.stage !== "riding" && windMps > windGroundFirst
+      ? [{ code: "walk-only", windMps } as const]
+      : []),
   ];
 }

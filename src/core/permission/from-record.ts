@@ -1,4 +1,5 @@
 /** From what is written of a horse to what may be done with it on a day: the one reading that pages, plan, sheet, gate and command line share. */
+
 import { type Hold, heldOn } from "../calendar/holds.ts";
 import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { Incident } from "../card/card.ts";
@@ -10,6 +11,7 @@ import type { Skill } from "../ladder/skill.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
 import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
 import { GREEN_RIDES } from "../weather/weather.ts";
+import type { WorkLimits } from "../weather/work-limits.ts";
 import type { PermitHorse } from "./horse.ts";
 import { stepBackOf } from "./protocol.ts";
 import { type StepChange, type StepFacts, unreadyOf } from "./steps.ts";
@@ -34,6 +36,8 @@ export interface HorseRecord {
   readonly riskSet: { readonly risk: number; readonly day: LocalDate } | null;
   /** As the evaluation reads; null: there is none. */
   readonly riskRead: number | null;
+  /** The barn's. */
+  readonly limits: WorkLimits;
   readonly weight: { readonly kilograms: number; readonly day: LocalDate } | null;
   readonly fitness: Fitness;
   readonly condition: number | null;
@@ -117,6 +121,7 @@ export function permitOf(record: HorseRecord, day: LocalDate): PermitHorse {
     unready: unreadyOf(stepFacts(record, reading)),
     stepBack: stepBackOf({ ladder: record.ladder, reading, sessions: record.sessions, today: day }),
     daysOff,
+    limits: record.limits,
     lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },
   };
 }

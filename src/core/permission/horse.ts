@@ -1,4 +1,5 @@
 /** What the record says of a horse, as far as it is asked what may be done with it on a day. */
+
 import type { Hold } from "../calendar/holds.ts";
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { IncidentKind } from "../card/card.ts";
@@ -8,6 +9,7 @@ import type { SecondPerson } from "../intake/limits.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import type { Stage } from "../reading/reading.ts";
 import type { LoadLimit } from "../tools/load.ts";
+import type { WorkLimits } from "../weather/work-limits.ts";
 import type { StepBack } from "./protocol.ts";
 import type { Unready } from "./steps.ts";
 
@@ -44,6 +46,8 @@ export interface PermitHorse {
   readonly stepBack: StepBack | null;
   /** Days since it was last worked; null never. */
   readonly daysOff: number | null;
+  /** The barn's, for heat, wind, cold and old weights. */
+  readonly limits: WorkLimits;
   readonly lastIncident: { readonly kind: IncidentKind; readonly day: LocalDate; readonly daysAgo: number } | null;
 }
 

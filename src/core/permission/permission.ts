@@ -88,9 +88,7 @@ const bearing = (act: Pick<Act, "bears">): boolean => act.bears !== "nothing";
 /** Ages under which a horse carries nothing, and no rider unless somebody signed for it. */
 export const NO_WEIGHT_UNDER = 2;
 const NO_RIDER_UNDER = 3;
-/** A weight is told to be ageing, and wants the tape first. Growing horses change faster. */
-const AGEING_DAYS = { grown: 28, young: 14 };
-const OLD_DAYS = 60;
+/** Growing horses change faster. */
 const YOUNG_UNDER = 4;
 
 function ageReason({ ageYears, horseClass, ridden }: PermitHorse, bears: Bears): Reason | null {
@@ -138,7 +136,7 @@ export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
   const age = ageReason(horse, act.bears);
   if (age) found.push(age);
   if (horse.load === null) found.push({ code: "load", because: "horse-unweighed" });
-  else if (horse.weightDays !== null && horse.weightDays > OLD_DAYS)
+  else if (horse.weightDays !== null && horse.weightDays > horse.limits.weightOld)
     found.push({ code: "load", because: "weight-old", days: horse.weightDays });
   if (horse.unready.mount) found.push({ code: "not-ready", step: false, ...horse.unready.mount });
   if (back?.bearing) found.push(steppedBack(back, null));
@@ -262,7 +260,7 @@ export const placeReasons = (
 
 /** What the weather of these hours bars there; null where nothing. The first hour that bars speaks. */
 export function weatherReason(
-  horse: Pick<PermitHorse, "stage" | "green" | "noHeat">,
+  horse: Pick<PermitHorse, "stage" | "green" | "noHeat" | "limits">,
   place: Pick<PermitPlace, "outdoor" | "separate">,
   act: Pick<Act, "bears" | "straightOn" | "minutes">,
   hours: readonly WeatherHour[],
@@ -278,7 +276,7 @@ export function weatherReason(
     noHeat: horse.noHeat,
   };
   for (const hour of hours) {
-    const bar = weatherBar(exposed, hour);
+    const bar = weatherBar(exposed, hour, horse.limits);
     if (bar) return bar;
   }
   return null;
@@ -356,8 +354,9 @@ export function inMind(horse: PermitHorse, act: Pick<Act, "bears">): readonly Re
   if (daysOff !== null && daysOff >= REFRESH_AFTER) found.push({ code: "time-off", days: daysOff });
   if (lastIncident && lastIncident.daysAgo <= RECENT_INCIDENT)
     found.push({ code: "incident", kind: lastIncident.kind, day: lastIncident.day });
-  const ageing = ageYears === null || ageYears < YOUNG_UNDER ? AGEING_DAYS.young : AGEING_DAYS.grown;
-  if (bearing(act) && load !== null && weightDays !== null && weightDays > ageing && weightDays <= OLD_DAYS)
+  const { weightAgeing, weightAgeingYoung, weightOld } = horse.limits;
+  const ageing = ageYears === null || ageYears < YOUNG_UNDER ? weightAgeingYoung : weightAgeing;
+  if (bearing(act) && load !== null && weightDays !== null && weightDays > ageing && weightDays <= weightOld)
     found.push({ code: "load", because: "weight-ageing", days: weightDays });
   return found;
 }

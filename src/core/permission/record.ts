@@ -62,7 +62,7 @@ export function againstRecord({ ladder, gate }: RecordedBy, spot: Spot, record: 
     workMinutes: minutes,
     circleMinutes: record.circleMinutes,
   };
-  const hours = spot.windy ? calledWindy(gate.weather) : gate.weather;
+  const hours = spot.windy ? calledWindy(gate.weather, gate.horse.limits) : gate.weather;
   return barring(
     against(gate.horse, { rider: gate.rider, helper: spot.helper }, act, {
       place: gate.place,

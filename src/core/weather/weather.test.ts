@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type Exposed, heatOf, type WeatherHour, weatherBar, weatherLimits } from "./weather.ts";
+import { calledBy, calledWindy, type Exposed, heatOf, type WeatherHour, weatherBar, weatherLimits } from "./weather.ts";
+import { USUAL_LIMITS } from "./work-limits.ts";
 
 const hour = (changes: Partial<WeatherHour> = {}): WeatherHour => ({
   hour: 10,
@@ -38,7 +39,7 @@ describe("heat", () => {
     [180, { minutes: 30 }, null],
     [181, { minutes: 30, outdoor: false, ridden: false }, "none"],
   ])("at %d: %o", (heat, how, because) => {
-    expect(weatherBar(exposed(how), heated(heat))?.because ?? null).toBe(because);
+    expect(weatherBar(exposed(how), heated(heat), USUAL_LIMITS)?.because ?? null).toBe(because);
   });
 });
 
@@ -55,19 +56,19 @@ describe("wind", () => {
     [8.1, { straightOn: true, outdoor: false }, "ground-first"],
     [30, {}, null],
   ])("at %d m/s: %o", (windMps, how, because) => {
-    expect(weatherBar(exposed(how), hour({ windMps }))?.because ?? null).toBe(because);
+    expect(weatherBar(exposed(how), hour({ windMps }), USUAL_LIMITS)?.because ?? null).toBe(because);
   });
 });
 
 describe("what to keep in mind", () => {
   it("is the worst of the hours", () => {
-    expect(weatherLimits([hour(), hour()])).toEqual([]);
-    expect(weatherLimits([hour({ windMps: 9 }), heated(140), hour({ temperatureC: -11 })])).toEqual([
+    expect(weatherLimits([hour(), hour()], USUAL_LIMITS)).toEqual([]);
+    expect(weatherLimits([hour({ windMps: 9 }), heated(140), hour({ temperatureC: -11 })], USUAL_LIMITS)).toEqual([
       { code: "lighter", heat: 140 },
       { code: "ground-first", windMps: 9 },
-      { code: "no-fast-work", temperatureC: -11 },
+      { code: "no-fast-work", temperatureC: -11, under: -10 },
     ]);
-    expect(weatherLimits([heated(160)])).toEqual([{ code: "short", heat: 160 }]);
+    expect(weatherLimits([heated(160)], USUAL_LIMITS)).toEqual([{ code: "short", heat: 160 }]);
   });
 });
 
@@ -95,9 +96,27 @@ describe("worse weather", () => {
         (one, weather, more) => {
           const better = hour(weather);
           const worse = hour({ ...weather, windMps: weather.windMps + more, temperatureC: weather.temperatureC + more });
-          if (weatherBar(one, better)) expect(weatherBar(one, worse)).not.toBeNull();
+          if (weatherBar(one, better, USUAL_LIMITS)) expect(weatherBar(one, worse, USUAL_LIMITS)).not.toBeNull();
         },
       ),
     );
+  });
+});
+
+describe("a barn's own limits", () => {
+  it("are where its work becomes less or none, and stand in the reason", () => {
+    const own = { ...USUAL_LIMITS, heatNone: 160, windNone: 10, windGroundFirst: 5, heatMinutes: 30 };
+    expect(weatherBar(exposed(), heated(165), own)).toMatchObject({ because: "none", limit: 160 });
+    expect(weatherBar(exposed({ firstRide: true }), hour({ windMps: 11 }), own)).toMatchObject({
+      because: "first-rides",
+      limit: 10,
+    });
+    expect(weatherBar(exposed({ minutes: 45 }), heated(155), own)).toMatchObject({ because: "short", limit: 150, minutes: 30 });
+    expect(calledWindy([], own)).toMatchObject([{ windMps: 6 }]);
+    expect([calledBy([hour({ windMps: 6 })], own), calledBy([hour({ windMps: 6 })], USUAL_LIMITS), calledBy([], own)]).toEqual([
+      "windy",
+      "calm",
+      null,
+    ]);
   });
 });

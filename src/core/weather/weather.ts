@@ -1,8 +1,8 @@
 /**
- * What the weather of an hour does to work. Heat is °F + relative humidity in %: under 130 as planned, to 150 lighter, to 180 short, early or late, above
- * that none. Wind in m/s: over 8 ground work first, and first rides at a walk in a small place only; over 12 no first rides and no horse under ten rides
- * outside. Under −10 °C no fast work.
+ * What the weather of an hour does to work. Heat is °F + relative humidity in %: as planned, lighter, short, none. Wind in m/s: ground work first, and first
+ * rides at a walk in a small place only; then no first rides and no horse under ten rides outside. In the cold no fast work. From where on is the barn's.
  */
+import type { WorkLimits } from "./work-limits.ts";
 
 export interface WeatherHour {
   /** 0-23, on the barn's clock. */
@@ -12,21 +12,13 @@ export interface WeatherHour {
   readonly humidity: number;
   readonly windMps: number;
 }
-/** Wind that a rider on the spot calls windy, whatever the station says: ground work first. */
-const CALLED_WINDY = 9;
-/** The hours of a session that its rider calls windy. */
-export const calledWindy = (hours: readonly WeatherHour[]): readonly WeatherHour[] =>
-  hours.length === 0
-    ? [{ hour: 12, temperatureC: 15, humidity: 0, windMps: CALLED_WINDY }]
-    : hours.map((hour) => ({ ...hour, windMps: Math.max(hour.windMps, CALLED_WINDY) }));
-export const LIGHTER = 130;
-export const SHORT = 150;
-export const NO_WORK = 180;
-export const GROUND_FIRST = 8;
-export const TOO_WINDY = 12;
-export const TOO_COLD = -10;
-/** What is short, in minutes. */
-export const SHORT_MINUTES = 60;
+/** The hours of a session that its rider calls windy, whatever the station says: ground work first. */
+export function calledWindy(hours: readonly WeatherHour[], limits: WorkLimits): readonly WeatherHour[] {
+  const least = limits.windGroundFirst + 1;
+  return hours.length === 0
+    ? [{ hour: 12, temperatureC: 15, humidity: 0, windMps: least }]
+    : hours.map((hour) => ({ ...hour, windMps: Math.max(hour.windMps, least) }));
+}
 /** A horse with fewer rides here is not ridden outside on a windy day. */
 export const GREEN_RIDES = 10;
 
@@ -35,11 +27,11 @@ export const heatOf = ({ temperatureC, humidity }: Pick<WeatherHour, "temperatur
   Math.round((temperatureC * 9) / 5 + 32 + humidity);
 
 /** What a rider would call hours like these; null: nothing is known of them. Rain is not measured. */
-export function calledBy(hours: readonly WeatherHour[]): "calm" | "windy" | "hot" | "cold" | null {
+export function calledBy(hours: readonly WeatherHour[], limits: WorkLimits): "calm" | "windy" | "hot" | "cold" | null {
   if (hours.length === 0) return null;
-  if (hours.some(({ windMps }) => windMps > GROUND_FIRST)) return "windy";
-  if (hours.some((hour) => heatOf(hour) >= LIGHTER)) return "hot";
-  return hours.some(({ temperatureC }) => temperatureC < TOO_COLD) ? "cold" : "calm";
+  if (hours.some(({ windMps }) => windMps > limits.windGroundFirst)) return "windy";
+  if (hours.some((hour) => heatOf(hour) >= limits.heatLighter)) return "hot";
+  return hours.some(({ temperatureC }) => temperatureC < limits.coldFast) ? "cold" : "calm";
 }
 
 /** How a session would be run, as far as the weather asks. */
@@ -61,35 +53,51 @@ export interface Exposed {
 export type HeatBar = "none" | "short" | "not-fit";
 export type WindBar = "first-rides" | "green-outside" | "small-place" | "ground-first";
 export type WeatherBar =
-  | { readonly code: "weather"; readonly what: "heat"; readonly because: HeatBar; readonly hour: number; readonly heat: number }
+  | {
+      readonly code: "weather";
+      readonly what: "heat";
+      readonly because: HeatBar;
+      readonly hour: number;
+      readonly heat: number;
+      /** What it went over; missing in old records. */
+      readonly limit?: number;
+      /** Minutes outdoors at the most. */
+      readonly minutes?: number;
+    }
   | {
       readonly code: "weather";
       readonly what: "wind";
       readonly because: WindBar;
       readonly hour: number;
       readonly windMps: number;
+      readonly limit?: number;
     };
 
 /** What bars a session in an hour; null where it may be worked so. */
-export function weatherBar(of: Exposed, at: WeatherHour): WeatherBar | null {
+export function weatherBar(of: Exposed, at: WeatherHour, limits: WorkLimits): WeatherBar | null {
   const { hour, windMps } = at;
+  const { heatLighter, heatShort, heatNone, heatMinutes, windGroundFirst, windNone } = limits;
   const heat = heatOf(at);
-  const hot = (because: HeatBar): WeatherBar => ({ code: "weather", what: "heat", because, hour, heat });
-  if (heat > NO_WORK) return hot("none");
-  if (of.outdoor && heat >= LIGHTER && of.noHeat) return hot("not-fit");
-  if (of.outdoor && heat >= SHORT && of.minutes > SHORT_MINUTES) return hot("short");
+  const hot = (because: HeatBar, limit: number): WeatherBar => ({
+    ...{ code: "weather", what: "heat", because, hour, heat, limit },
+    ...(because === "short" ? { minutes: heatMinutes } : {}),
+  });
+  if (heat > heatNone) return hot("none", heatNone);
+  if (of.outdoor && heat >= heatLighter && of.noHeat) return hot("not-fit", heatLighter);
+  if (of.outdoor && heat >= heatShort && of.minutes > heatMinutes) return hot("short", heatShort);
   if (!of.ridden) return null;
-  const wind = (because: WindBar): WeatherBar => ({
+  const wind = (because: WindBar, limit: number): WeatherBar => ({
     code: "weather",
     what: "wind",
     because,
     hour,
     windMps,
+    limit,
   });
-  if (windMps > TOO_WINDY && of.firstRide) return wind("first-rides");
-  if (windMps > TOO_WINDY && of.green && of.outdoor) return wind("green-outside");
-  if (windMps > GROUND_FIRST && of.firstRide && !of.small) return wind("small-place");
-  return windMps > GROUND_FIRST && of.straightOn ? wind("ground-first") : null;
+  if (windMps > windNone && of.firstRide) return wind("first-rides", windNone);
+  if (windMps > windNone && of.green && of.outdoor) return wind("green-outside", windNone);
+  if (windMps > windGroundFirst && of.firstRide && !of.small) return wind("small-place", windGroundFirst);
+  return windMps > windGroundFirst && of.straightOn ? wind("ground-first", windGroundFirst) : null;
 }
 
 /** What to keep in mind while working in an hour; nothing of it bars. */
@@ -98,14 +106,14 @@ export type WeatherLimit =
   | { readonly code: "ground-first"; readonly windMps: number }
   /** Before it is a riding horse. */
   | { readonly code: "walk-only"; readonly windMps: number }
-  | { readonly code: "no-fast-work"; readonly temperatureC: number };
-export function weatherLimits(hours: readonly WeatherHour[]): readonly WeatherLimit[] {
+  | { readonly code: "no-fast-work"; readonly temperatureC: number; readonly under: number };
+export function weatherLimits(hours: readonly WeatherHour[], of: WorkLimits): readonly WeatherLimit[] {
   const limits: WeatherLimit[] = [];
   const heat = Math.max(...hours.map(heatOf));
-  if (heat >= LIGHTER) limits.push({ code: heat >= SHORT ? "short" : "lighter", heat });
+  if (heat >= of.heatLighter) limits.push({ code: heat >= of.heatShort ? "short" : "lighter", heat });
   const windMps = Math.max(...hours.map((hour) => hour.windMps));
-  if (windMps > GROUND_FIRST) limits.push({ code: "ground-first", windMps });
+  if (windMps > of.windGroundFirst) limits.push({ code: "ground-first", windMps });
   const temperatureC = Math.min(...hours.map((hour) => hour.temperatureC));
-  if (temperatureC < TOO_COLD) limits.push({ code: "no-fast-work", temperatureC });
+  if (temperatureC < of.coldFast) limits.push({ code: "no-fast-work", temperatureC, under: of.coldFast });
   return limits;
 }

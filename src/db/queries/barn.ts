@@ -6,6 +6,7 @@ import {
   StepChangeFields,
   WayFields,
   WeightFields,
+  WorkLimitFields,
 } from "#contracts/barn.ts";
 import { ladderIs } from "#contracts/ladder.here.ts";
 import { MethodFields } from "#contracts/plan.ts";
@@ -19,6 +20,7 @@ import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { StepChange } from "#core/permission/steps.ts";
 import type { Way } from "#core/plan/ways.ts";
 import { OWED_POLICIES, type OwedPolicy } from "#core/report/facts.ts";
+import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import type { Db, Sql, Transaction } from "../client.ts";
 import { bool, date, int, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
@@ -42,6 +44,7 @@ const BarnRow = z.object({
   weights: z.array(WeightFields),
   stepChanges: z.array(StepChangeFields),
   cardWays: z.array(WayFields),
+  workLimits: z.partial(WorkLimitFields),
   ladderStamp: text,
   ladderVersion: int,
   methods: z.array(MethodFields),
@@ -71,6 +74,7 @@ export interface Barn {
   /** What it changed of the lists that big steps ask for. */
   readonly stepChanges: readonly StepChange[];
   readonly cardWays: readonly Way[];
+  readonly workLimits: WorkLimits;
   readonly ladder: Ladder;
   readonly ladderVersion: number;
   /** Another one after each change of the ladder. */
@@ -89,15 +93,16 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, step_changes, card_ways, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, step_changes, card_ways, work_limits, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
-  const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, ...rest } = row;
+  const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, workLimits, ...rest } = row;
   const ladder = await ladderAt(db, row.ladderStamp);
   ladderIs(ladder);
   return {
     ...rest,
     ladder,
+    workLimits: { ...USUAL_LIMITS, ...workLimits },
     bend: { a: bendA, b: bendB },
     holdPolicy: { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather },
   };
@@ -111,7 +116,7 @@ export async function insertBarn(db: Db, barn: { name: string; timeZone: string 
 export async function updatePolicies(tx: Transaction, version: number, p: PolicyFields): Promise<boolean> {
   const done = await tx`
     UPDATE barn SET name = ${p.name}, first_day_is = ${p.firstDayIs}, rest_days = ${p.restDays}, holidays = ${p.holidays}, hold_vet = ${p.holdVet},
-      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, version = version + 1
+      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, work_limits = ${tx.json(p.workLimits as never)}, version = version + 1
     WHERE version = ${version}`;
   return done.count === 1;
 }

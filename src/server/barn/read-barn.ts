@@ -13,7 +13,7 @@ import { barnOf } from "../stay/read-horse.ts";
 /** The barn's policies as the form has them. */
 export function policiesOf(barn: Barn): PolicyFields {
   const { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather } = barn.holdPolicy;
-  const { name, firstDayIs, restDays, holidays, units, stalls, owedPolicy, idleHours } = barn;
+  const { name, firstDayIs, restDays, holidays, units, stalls, owedPolicy, idleHours, workLimits } = barn;
   return {
     name,
     firstDayIs,
@@ -27,6 +27,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     stalls,
     owedPolicy,
     idleHours,
+    workLimits: { ...workLimits },
     cues: { ...cuesOf(barn.cues) },
   };
 }

@@ -104,7 +104,7 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     sessionMinutes: limits.sessionMinutes,
     focus: limits.focus,
     thisWeek: facts.thisWeek,
-    weather: weather.length > 0 ? weatherLimits(weather) : [],
+    weather: weather.length > 0 ? weatherLimits(weather, gate.horse.limits) : [],
     checks: limits.checks,
     barred: ladder.flatMap((skill) => {
       const reasons = barring(against(gate.horse, staff, skillAct(skill, reading), moment));

@@ -204,6 +204,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
         barn.restDays,
         barn.holidays,
         barn.firstDayIs,
+        barn.workLimits,
       ],
       hold: stay.holds,
       check: stay.checks,

@@ -134,6 +134,7 @@ export function horseRecord({ stay, barn, evaluation, past }: RecordOfHorse, day
     signed: stay.judged,
     riskSet: stay.riskSet === null ? null : { risk: stay.riskSet, day: stay.riskSetOn ?? stay.firstDay },
     riskRead: evaluation && outcomeOf(stay, evaluation, day, barn.ladder).risk,
+    limits: barn.workLimits,
     weight: weightNow(stay, day),
     fitness: evaluation?.walk.measures.fitness ?? "unknown",
     condition: evaluation && conditionOf(evaluation.walk.measures),

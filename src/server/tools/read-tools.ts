@@ -1,11 +1,14 @@
 import type { Actor } from "#contracts/people.ts";
 import type { ToolsView } from "#contracts/views.tools.ts";
+import { must } from "#core/kernel/assert.ts";
+import { findBarn } from "#db/queries/barn.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
 
 export async function readTools({ sql }: Deps, actor: Actor): Promise<ToolsView> {
-  const people = await listPeople(sql);
+  const [people, barn] = await Promise.all([listPeople(sql), findBarn(sql)]);
   return {
+    limits: must(barn, "the barn is set up").workLimits,
     people: people.flatMap(({ id, name, rides, weightKg, retiredOn }) =>
       rides && retiredOn === null && weightKg !== null && (actor.role === "manager" || id === actor.id)
         ? [{ name, weightKg }]

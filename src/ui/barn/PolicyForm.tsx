@@ -6,6 +6,7 @@ import type { BarnView } from "#contracts/views.barn.ts";
 import { type LocalDate, sayDateWithYear, WEEKDAYS } from "#core/calendar/local-date.ts";
 import { CUES } from "#core/card/cues.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
+import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
@@ -16,6 +17,18 @@ import { OWED } from "#ui/words/labels-desk.ts";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
 const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const;
+const LIMITS: readonly (readonly [keyof WorkLimits, string])[] = [
+  ["heatLighter", "Lighter work from heat"],
+  ["heatShort", "Short work from heat"],
+  ["heatMinutes", "Short is, minutes"],
+  ["heatNone", "No work over heat"],
+  ["windGroundFirst", "Ground work first over, m/s"],
+  ["windNone", "No first rides over, m/s"],
+  ["coldFast", "No fast work under, °C"],
+  ["weightAgeing", "A weight is told as old after, days"],
+  ["weightAgeingYoung", "The same under four years, days"],
+  ["weightOld", "Nobody gets on without the tape after, days"],
+];
 const LINES: Lines<PolicyFields> = {
   name: ["Name", (x) => x],
   firstDayIs: ["Day of arrival", (x) => (x === 1 ? "is day 1" : "does not count")],
@@ -29,6 +42,7 @@ const LINES: Lines<PolicyFields> = {
   stalls: ["Stalls", (x) => String(x)],
   owedPolicy: ["Sessions owed at the end are made good", (x) => OWED[x]],
   idleHours: ["Signed out when not used for", (x) => plural(x, "hour")],
+  workLimits: ["Heat, wind, cold and old weights", (x) => LIMITS.map(([key, words]) => `${words}: ${x[key]}`).join(" · ")],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
@@ -134,6 +148,21 @@ export function PolicyForm({ view }: { view: BarnView }) {
           hint="A phone that was out of reach for longer asks for the password; what it kept is not lost."
         />
       </div>
+      <fieldset className="grid gap-3 sm:grid-cols-2 md:grid-cols-4">
+        <legend className="sign text-dim">
+          Heat (°F + humidity in %), wind, cold, and weights that grew old: as usual in the field, and the barn's judgement
+        </legend>
+        {LIMITS.map(([key, words]) => (
+          <Text
+            key={key}
+            form={form}
+            name={`policies.workLimits.${key}`}
+            kind="number"
+            label={words}
+            hint={`As shipped: ${USUAL_LIMITS[key]}`}
+          />
+        ))}
+      </fieldset>
       <Controller
         control={form.control}
         name="policies.restDays"

@@ -48,7 +48,7 @@ export function draftOf(view: CardView): Draft {
     };
   return {
     ...EMPTY_RECORD,
-    weather: calledBy(view.gate.weather) ?? EMPTY_RECORD.weather,
+    weather: calledBy(view.gate.weather, view.gate.horse.limits) ?? EMPTY_RECORD.weather,
     tack: view.essentials.lastTime?.tack ?? [],
     helper: view.helper?.id ?? null,
     ticks: [],

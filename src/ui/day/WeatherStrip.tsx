@@ -3,7 +3,8 @@ import { useState } from "react";
 import type { DayView } from "#contracts/views.ts";
 import { DAY_GRID, hoursOf } from "#core/day/model.ts";
 import { weatherTold } from "#core/day/weather-day.ts";
-import { GROUND_FIRST, heatOf, LIGHTER, type WeatherHour } from "#core/weather/weather.ts";
+import { heatOf, type WeatherHour } from "#core/weather/weather.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayTold } from "#ui/words/weather.ts";
@@ -95,6 +96,7 @@ export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
   const [open, setOpen] = useState(false);
   const names = namesOf(view);
   const told = weatherTold(view);
+  const limits = view.horses[0]?.limits ?? USUAL_LIMITS;
   const [from] = view.weatherFrom;
   return (
     <section aria-labelledby="weather-title" className="pb-1">
@@ -118,8 +120,8 @@ export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
           <ol className="hidden grid-cols-20 text-xs md:grid">
             {HOURS.map((hour, i) => {
               const at = view.weather.find((one) => one.hour === hour);
-              const hot = at && heatOf(at) >= LIGHTER;
-              const windy = at && at.windMps > GROUND_FIRST;
+              const hot = at && heatOf(at) >= limits.heatLighter;
+              const windy = at && at.windMps > limits.windGroundFirst;
               return (
                 <li
                   key={hour}

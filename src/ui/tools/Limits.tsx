@@ -2,13 +2,15 @@
 import { useState } from "react";
 import { circleMinutes } from "#core/tools/load.ts";
 import { GAIT_WEIGHTS, type GaitMinutes, STEEP, weekRatio, workload } from "#core/tools/workload.ts";
-import { GROUND_FIRST, heatOf, LIGHTER, NO_WORK, SHORT, TOO_WINDY } from "#core/weather/weather.ts";
+import { heatOf } from "#core/weather/weather.ts";
+import type { WorkLimits } from "#core/weather/work-limits.ts";
 import { GAIT } from "#ui/words/labels.ts";
 import { Calculator, NumberIn, numberOf, SelectIn } from "./Calculator.tsx";
 
 const METRES_A_SECOND_IN_A_MILE_AN_HOUR = 0.447_04;
 
-export function HeatAndWind() {
+export function HeatAndWind({ limits }: { limits: WorkLimits }) {
+  const { heatLighter, heatShort, heatNone, windGroundFirst, windNone } = limits;
   const [unit, setUnit] = useState<"C" | "F">("C");
   const [degrees, setDegrees] = useState("");
   const [humidity, setHumidity] = useState("");
@@ -19,18 +21,18 @@ export function HeatAndWind() {
       ? null
       : heatOf({ temperatureC: unit === "C" ? t : ((t - 32) * 5) / 9, humidity: h });
   const sayHeat = (value: number): string =>
-    value > NO_WORK
+    value > heatNone
       ? "■ no work"
-      : value >= SHORT
+      : value >= heatShort
         ? "▲ short, early or late, with water, and a walk after"
-        : value >= LIGHTER
+        : value >= heatLighter
           ? "▲ lighter work, and watch the horse"
           : "✓ as planned";
   return (
     <Calculator
       id="heat"
       title="Heat and wind"
-      formula={`°F + relative humidity in %: under ${LIGHTER} as planned, to ${SHORT} lighter, to ${NO_WORK} short, above none. Wind over ${GROUND_FIRST} m/s: ground work first; over ${TOO_WINDY} m/s: no first rides, and no horse under ten rides ridden outdoors.`}
+      formula={`°F + relative humidity in %: under ${heatLighter} as planned, to ${heatShort} lighter, to ${heatNone} short, above none. Wind over ${windGroundFirst} m/s: ground work first; over ${windNone} m/s: no first rides, and no horse under ten rides ridden outdoors.`}
       answer={
         <>
           {heat !== null && (
@@ -41,9 +43,9 @@ export function HeatAndWind() {
           {w !== null && w >= 0 && (
             <p>
               Wind {w} m/s ({Math.round(w / METRES_A_SECOND_IN_A_MILE_AN_HOUR)} mph):{" "}
-              {w > TOO_WINDY
+              {w > windNone
                 ? "▲ no first rides, green horses not outdoors"
-                : w > GROUND_FIRST
+                : w > windGroundFirst
                   ? "▲ ground work first"
                   : "✓ as planned"}
             </p>

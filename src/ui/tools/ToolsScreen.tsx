@@ -38,7 +38,7 @@ export function ToolsScreen({ view }: { view: ToolsView }) {
       <WhoMayRide view={view} weight={weight} onWeight={setWeight} />
       <Poles />
       <Laps />
-      <HeatAndWind />
+      <HeatAndWind limits={view.limits} />
       <Circle />
       <Workload />
     </div>

@@ -1,6 +1,5 @@
 import type { SessionKind } from "#core/card/card.ts";
 import type { GateAnswer, GateLimit } from "#core/gate/gate.ts";
-import { SHORT } from "#core/weather/weather.ts";
 import { sayReason } from "./reasons.ts";
 
 /** 'Open' is for getting on: a ground card says that it is one. */
@@ -29,7 +28,7 @@ export function sayGateAdvice(state: GateAnswer["state"], kind: SessionKind, ove
 export function sayGateLimit(limit: GateLimit): string {
   switch (limit.code) {
     case "heat-limit":
-      return `Heat ${limit.heat}: ${limit.heat >= SHORT ? "short, with water, and a walk after" : "lighter work, and watch the horse"}.`;
+      return `Heat ${limit.heat}: ${limit.short ? "short, with water, and a walk after" : "lighter work, and watch the horse"}.`;
     case "walk-only":
       return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small place if all was quiet.`;
     default:

@@ -1,7 +1,8 @@
 /** What the weather does to work, in sentences. */
 import type { WeatherTold } from "#core/day/weather-day.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import { NO_WORK, SHORT, SHORT_MINUTES, TOO_COLD, TOO_WINDY, type WeatherBar, type WeatherLimit } from "#core/weather/weather.ts";
+import type { WeatherBar, WeatherLimit } from "#core/weather/weather.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 
 import { listed } from "./figures.ts";
 
@@ -11,9 +12,9 @@ export function sayWeatherBar(bar: WeatherBar): string {
     const at = `Heat ${bar.heat} (°F + humidity) at ${hour(bar.hour)}`;
     switch (bar.because) {
       case "none":
-        return `${at}: over ${NO_WORK} no work.`;
+        return `${at}: over ${bar.limit ?? USUAL_LIMITS.heatNone} no work.`;
       case "short":
-        return `${at}: from ${SHORT} on at most ${SHORT_MINUTES} minutes outdoors.`;
+        return `${at}: from ${bar.limit ?? USUAL_LIMITS.heatShort} on at most ${bar.minutes ?? USUAL_LIMITS.heatMinutes} minutes outdoors.`;
       case "not-fit":
         return `${at}: this horse is unfit, thin or back from time off, and stays out of the heat.`;
     }
@@ -21,7 +22,7 @@ export function sayWeatherBar(bar: WeatherBar): string {
   const at = `Wind ${bar.windMps} m/s at ${hour(bar.hour)}`;
   switch (bar.because) {
     case "first-rides":
-      return `${at}: over ${TOO_WINDY} no first rides. Ground work only.`;
+      return `${at}: over ${bar.limit ?? USUAL_LIMITS.windNone} no first rides. Ground work only.`;
     case "green-outside":
       return `${at}: a horse with fewer than ten rides here is not ridden outdoors.`;
     case "small-place":
@@ -41,7 +42,7 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
     case "walk-only":
       return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small place if all was quiet.`;
     case "no-fast-work":
-      return `Cold, ${limit.temperatureC} °C: under ${TOO_COLD} no fast work.`;
+      return `Cold, ${limit.temperatureC} °C: under ${limit.under} no fast work.`;
   }
 }
 
@@ -51,7 +52,7 @@ const TOLD: Readonly<Record<WeatherTold["because"], string>> = {
   "green-outside": "not ridden outdoors, as they have fewer than ten rides here",
   "not-fit": "kept out of the heat, as they are unfit, thin or back from time off",
   "small-place": "ridden in a small place only, at a walk",
-  short: `at most ${SHORT_MINUTES} minutes outdoors`,
+  short: "short sessions only outdoors",
   "ground-first": "ground work before riding",
 };
 const isHeat = (because: WeatherTold["because"]): boolean => because === "none" || because === "not-fit" || because === "short";

@@ -111,7 +111,7 @@ const LIMITS: WeatherLimit[] = [
   { code: "short", heat: 160 },
   { code: "ground-first", windMps: 9 },
   { code: "walk-only", windMps: 9 },
-  { code: "no-fast-work", temperatureC: -12 },
+  { code: "no-fast-work", temperatureC: -12, under: -10 },
 ];
 const FIXES: WeekFix[] = [
   { code: "half-day", rider: "p", day: 1 },
@@ -231,7 +231,7 @@ describe("every code has its sentence", () => {
     expect(sayTold(told, () => "Thimble")).toBe(
       "From 14:00 to 17:00, wind to 16 m/s: no first rides, ground work only: Thimble.",
     );
-    expect(sayTold({ ...told, because: "short" }, () => "Thimble")).toContain("heat to 16: at most 60 minutes outdoors");
+    expect(sayTold({ ...told, because: "short" }, () => "Thimble")).toContain("heat to 16: short sessions only outdoors");
   });
   it("what is short tells what no week could hold", () => {
     expect([sayShort(0, 0), sayShort(1, 1), sayShort(3, 1)]).toEqual([
@@ -247,7 +247,7 @@ describe("every code has its sentence", () => {
     }
     expect(sayGateState("half", "ground")).toBe("Ground work");
     expectSentence(sayGateAdvice("half", "both", true));
-    expectSentence(sayGateLimit({ code: "heat-limit", heat: 140 }));
+    expectSentence(sayGateLimit({ code: "heat-limit", heat: 140, short: false }));
     expectSentence(sayGateLimit({ code: "walk-only", windMps: 9 }));
     for (const state of ["open", "half", "shut"] as const) expectSentence(sayGateAdvice(state, "both"));
   });
