@@ -21,7 +21,6 @@ export default defineConfig({
   vite: {
     plugins: [tailwindcss()],
     // Inlined assets would be data: URLs, which the content security policy refuses.
-    // What is imported later is kept by the service worker; nothing is preloaded for it.
-    build: { assetsInlineLimit: 0, modulePreload: false },
+    build: { assetsInlineLimit: 0 },
   },
 });

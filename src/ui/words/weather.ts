@@ -2,19 +2,20 @@
 import type { WeatherTold } from "#core/day/weather-day.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { WeatherBar, WeatherLimit } from "#core/weather/weather.ts";
-import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 
 import { listed } from "./figures.ts";
 
 const hour = (h: number): string => `${String(h).padStart(2, "0")}:00`;
+/** Old records do not have what they went over. */
+const over = (limit: number | undefined): string => (limit === undefined ? "" : ` over ${limit}`);
 export function sayWeatherBar(bar: WeatherBar): string {
   if (bar.what === "heat") {
     const at = `Heat ${bar.heat} (°F + humidity) at ${hour(bar.hour)}`;
     switch (bar.because) {
       case "none":
-        return `${at}: over ${bar.limit ?? USUAL_LIMITS.heatNone} no work.`;
+        return `${at}:${over(bar.limit)} no work.`;
       case "short":
-        return `${at}: from ${bar.limit ?? USUAL_LIMITS.heatShort} on at most ${bar.minutes ?? USUAL_LIMITS.heatMinutes} minutes outdoors.`;
+        return `${at}: ${bar.minutes === undefined ? "short" : `at most ${bar.minutes} minutes`} outdoors.`;
       case "not-fit":
         return `${at}: this horse is unfit, thin or back from time off, and stays out of the heat.`;
     }
@@ -22,7 +23,7 @@ export function sayWeatherBar(bar: WeatherBar): string {
   const at = `Wind ${bar.windMps} m/s at ${hour(bar.hour)}`;
   switch (bar.because) {
     case "first-rides":
-      return `${at}: over ${bar.limit ?? USUAL_LIMITS.windNone} no first rides. Ground work only.`;
+      return `${at}:${over(bar.limit)} no first rides. Ground work only.`;
     case "green-outside":
       return `${at}: a horse with fewer than ten rides here is not ridden outdoors.`;
     case "small-place":
