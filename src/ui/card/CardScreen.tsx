@@ -1,8 +1,9 @@
 /** A rider's card on the phone: essentials, the gate, the work, what happened, closed in a minute; with or without signal. */
 
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
+import { later } from "#ui/kit/later.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";
@@ -12,11 +13,16 @@ import { CardForm } from "./CardForm.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { Kept } from "./Kept.tsx";
 import { MainWork } from "./MainWork.tsx";
-import { NotWorked } from "./NotWorked.tsx";
+
+/** Seldom opened: loaded then, from what the phone has kept. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const NotWorked = later(async () => (await import("./NotWorked.tsx")).NotWorked);
 
 export function CardScreen({ view, me }: { view: CardView; me: string }) {
   useAwake();
   const [correcting, setCorrecting] = useState(false);
+  /** Somebody opened it. */
+  const [asked, setAsked] = useState(false);
   const { card } = view;
   const kept = (useOutbox(me) ?? []).filter(({ subject }) => subject === card.id);
   const waits = kept.some(({ route }) => route === "card/close" || route === "card/cancel");
@@ -59,7 +65,16 @@ export function CardScreen({ view, me }: { view: CardView; me: string }) {
             )}
           </>
         )}
-        {card.state === "handed-out" && view.mine && !waits && <NotWorked view={view} me={me} onDone={reload} />}
+        {card.state === "handed-out" && view.mine && !waits && (
+          <details className="pt-6" onToggle={() => setAsked(true)}>
+            <summary className="sign min-h-14 cursor-pointer py-4 text-slate">It was not worked</summary>
+            {asked && (
+              <Suspense fallback={null}>
+                <NotWorked view={view} me={me} onDone={reload} />
+              </Suspense>
+            )}
+          </details>
+        )}
         <p className="flex flex-wrap gap-x-4 py-4">
           <a className="inline-flex min-h-14 items-center" href="/string">
             My string

@@ -24,8 +24,7 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
     if (sent.state === "sent") onDone();
   };
   return (
-    <details className="pt-6">
-      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">It was not worked</summary>
+    <>
       <Trouble problem={problem} />
       <form
         className="grid gap-2"
@@ -68,6 +67,6 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
           Cancel the card
         </Button>
       </form>
-    </details>
+    </>
   );
 }
