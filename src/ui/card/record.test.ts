@@ -4,6 +4,7 @@ import { decode } from "#contracts/decode.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import type { SessionRecord } from "#core/card/card.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { fieldWords, sayField } from "#ui/words/record-fields.ts";
 import { draftOf, toRequest } from "./record.ts";
 
@@ -30,7 +31,7 @@ const view = (revisions: object[]): CardView =>
   ({
     revisions,
     helper: null,
-    gate: { weather: WINDY },
+    gate: { weather: WINDY, horse: { limits: USUAL_LIMITS } },
     essentials: { lastTime: { tack: ["saddle", "snaffle"] } },
   }) as unknown as CardView;
 const ID = "0b0f5a4e-6c9b-4c57-9d5e-0a3a1f0f7a11";
