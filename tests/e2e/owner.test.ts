@@ -35,7 +35,10 @@ describe("at the desk", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${await stayOf("Tin Whistle")}/owner`);
     await page.locator("details ::-p-text(The owner does)").click();
-    await button(page, "Lead at the shoulder").click();
+    // Whichever of what this horse can do stands first.
+    const first = await page.waitForSelector("details[open] fieldset button[aria-pressed=false]");
+    const words = (await first?.evaluate((one) => one.textContent)) ?? "";
+    await first?.click();
     await (await page.waitForSelector("label ::-p-text(The lesson was given)"))?.click();
     await fill(page, "A word on it", "Light hands; wants help with the stop.");
     await (await page.waitForSelector("label ::-p-text(Papers and passport)"))?.click();
@@ -43,10 +46,10 @@ describe("at the desk", () => {
     await button(page, "Save the hand-over").click();
     await text(page, "Saved");
     await reload(page);
-    expect(await bodyOf(page)).toContain("The owner does: Lead at the shoulder");
+    expect(await bodyOf(page)).toContain(`The owner does: ${words}`);
     const [row] = await screens.site.sql`SELECT content FROM hand_over`;
     expect(row?.["content"]).toMatchObject({
-      lessonPlan: ["lead"],
+      lessonPlan: [expect.any(String)],
       lessonDone: true,
       lessonWords: "Light hands; wants help with the stop.",
     });
