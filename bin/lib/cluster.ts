@@ -72,6 +72,18 @@ function liveServer(data: string): { pid: number; port: number } | null {
   return command.includes("postgres") && command.includes(data) ? { pid, port } : null;
 }
 
+/** The port of a server that runs already and answers, or undefined where none does: one that was just killed may still stand in the list of processes, and one that comes back from a crash does not answer at first. */
+async function portOfRunning(data: string, programs: string): Promise<number | undefined> {
+  for (let tries = 0; tries < 300; tries += 1) {
+    const live = liveServer(data);
+    if (!live) return undefined;
+    const answers = run(join(programs, "pg_isready"), ["-q", "-h", "127.0.0.1", "-p", String(live.port), "-d", "postgres"]);
+    if (answers.status === 0) return live.port;
+    await pause(200);
+  }
+  throw new Error(`PostgreSQL runs but does not answer; see ${join(data, "server.log")}`);
+}
+
 export interface ClusterOptions {
   /** Data folder, made where missing. */
   readonly data: string;
@@ -111,7 +123,7 @@ export async function startCluster({ data, fast = false, port: wanted }: Cluster
     ]);
     if (made.status !== 0) throw new Error(`initdb failed: ${made.stderr || made.stdout || made.error?.message}`);
   }
-  let port = liveServer(data)?.port;
+  let port = await portOfRunning(data, programs);
   for (let attempt = 1; port === undefined; attempt += 1) {
     if (existsSync(join(data, "postmaster.pid"))) rmSync(join(data, "postmaster.pid"));
     const tried = await freePort(wanted);
