@@ -1,7 +1,8 @@
 import { z } from "zod/mini";
 import { flag, list, number, whole } from "#contracts/fields.ts";
+import { MOST_SLOTS } from "#core/day/bits.ts";
 import { whyLeftOut } from "#core/day/explain.ts";
-import { type Assigned, type DayProblem, DEFAULT_WEIGHTS, MOST_SLOTS, type WeightName } from "#core/day/problem.ts";
+import { type Assigned, type DayProblem, DEFAULT_WEIGHTS, type WeightName } from "#core/day/problem.ts";
 import { verify } from "#core/day/verify.ts";
 import { solveDay } from "#solver/day.ts";
 import { fail, fileCommand } from "./file-command.ts";

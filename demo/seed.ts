@@ -1,6 +1,5 @@
 /** Writes the demo barn through the application's own use cases: eight weeks of days, one after the other, on a clock of its own. */
 
-import { randomUUID } from "node:crypto";
 import type { Actor } from "#contracts/people.ts";
 import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { DayView } from "#contracts/views.ts";
@@ -29,6 +28,7 @@ import { sweep } from "#server/plan/sweep.ts";
 import { readDueReports } from "#server/report/read-report.ts";
 import { readAim } from "#server/stay/read-aim.ts";
 import { openStay } from "#server/stay/read-horse.ts";
+import { newId, withIdsFrom } from "#server/work.ts";
 import { SHIPPED, SKILLS } from "#shipped/ladder.ts";
 import { ask } from "./ask.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
@@ -380,11 +380,19 @@ function findSpot(
   for (let turn = 0; turn < riders.length; turn += 1)
     for (let start = 0; start + wish.length <= DAY_GRID.count; start += 1) {
       const rider = must(riders[(habit + turn) % riders.length], "a rider");
-      const spot = spotAt(facts, placed, { ...wish, card: randomUUID() as CardId, place: null, helper: null }, rider.id, start);
+      const spot = spotAt(facts, placed, { ...wish, card: newId<"card">(), place: null, helper: null }, rider.id, start);
       if (spot.blockers.length === 0) return spot.placement;
     }
   return null;
 }
 
-/** Does nothing where a barn is there already. */
-export const seedDemo = (sql: Sql, today: LocalDate): Promise<void> => new DemoBarn(sql, today, seededRandom(7)).run();
+/** Ids like any other, and the same ones in each run. */
+function repeatableIds(seed: number): () => string {
+  const random = seededRandom(seed);
+  const hex = (): string => random.whole(0, 0xffff).toString(16).padStart(4, "0");
+  return () => `${hex()}${hex()}-${hex()}-4${hex().slice(1)}-8${hex().slice(1)}-${hex()}${hex()}${hex()}`;
+}
+
+/** Does nothing where a barn is there already. The same day makes the same barn. */
+export const seedDemo = (sql: Sql, today: LocalDate): Promise<void> =>
+  withIdsFrom(repeatableIds(11), () => new DemoBarn(sql, today, seededRandom(7)).run());

@@ -28,7 +28,17 @@ export interface Work {
 /** What a use case answers: plain JSON, or a refusal, after which nothing of it is kept. */
 export type Answer<T = unknown> = Promise<Result<T, Refusal>>;
 export const no = (refusal: Refusal) => refuse(refusal);
-export const newId = <K extends string>(): Id<K> => randomUUID() as Id<K>;
+let drawId: () => string = randomUUID;
+export const newId = <K extends string>(): Id<K> => drawId() as Id<K>;
+/** Ids come from somewhere else while this runs: the demo barn is to be the same each time it is made, and ids break ties. */
+export async function withIdsFrom<T>(draw: () => string, run: () => Promise<T>): Promise<T> {
+  drawId = draw;
+  try {
+    return await run();
+  } finally {
+    drawId = randomUUID;
+  }
+}
 
 /** Keeps who did what to something that others rely on. */
 export const note = (work: Work, subject: string, subjectId: string, what: string, details: unknown = {}): Promise<void> =>

@@ -1,5 +1,20 @@
 /** A day made ready for searching: everything that does not depend on what else is placed is worked out once, time as one bit a slot. */
 import {
+  ALL_SLOTS,
+  both,
+  fitsIn,
+  isEmpty,
+  type Mask,
+  meets,
+  NO_SLOTS,
+  run,
+  runsIn,
+  slotsWhere,
+  spansMask,
+  without,
+  wordsOf,
+} from "./bits.ts";
+import {
   type DayProblem,
   fairSharesOf,
   gradeFor,
@@ -9,7 +24,6 @@ import {
   moveCost,
   type ProblemRider,
   type ProblemSession,
-  type Span,
 } from "./problem.ts";
 
 export interface ReadyPart {
@@ -21,8 +35,8 @@ export interface ReadyOption {
   /** Its number in the session. */
   readonly number: number;
   readonly parts: readonly ReadyPart[];
-  /** Starts that places, heat and the day allow, one bit each. */
-  readonly starts: number;
+  /** Starts that places, heat and the day allow. */
+  readonly starts: Mask;
   /** By start: what option, hours, heat and change cost. */
   readonly cost: Int32Array;
 }
@@ -35,9 +49,9 @@ export interface ReadySession {
   readonly options: readonly ReadyOption[];
   /** By rider: what the pairing costs; −1: it is excluded. */
   readonly riderCost: Int32Array;
-  /** By rider: starts that the shift, the lunch by itself, the horse and a lock allow. */
+  /** By rider, two words each: starts that the shift, the lunch by itself, the horse and a lock allow. */
   readonly riderStarts: Int32Array;
-  /** By rider: starts at which this person could help. */
+  /** By rider, two words each: starts at which this person could help. */
   readonly helperStarts: Int32Array;
   /** The session that must come before, with the gap between; −1: none. */
   readonly after: number;
@@ -53,9 +67,9 @@ export interface ReadyRider {
   readonly fair: number;
   readonly maxSaddle: number;
   /** Window and length of the lunch; length 0: none is kept. */
-  readonly lunchWindow: number;
+  readonly lunchWindow: Mask;
   readonly lunchLength: number;
-  readonly working: number;
+  readonly working: Mask;
 }
 export interface Ready {
   readonly problem: DayProblem;
@@ -69,33 +83,16 @@ export interface Ready {
   readonly sessionAt: ReadonlyMap<string, number>;
 }
 
-/** Bits of a run of slots. */
-export const run = (from: number, length: number): number => ((1 << length) - 1) << from;
-/** Starts at which `length` slots in a row are free. */
-export function runsIn(free: number, length: number): number {
-  let starts = free;
-  let have = 1;
-  while (have < length) {
-    const step = Math.min(have, length - have);
-    starts &= starts >>> step;
-    have += step;
-  }
-  return starts;
-}
-export const spansMask = (spans: readonly Span[], count: number): number =>
-  spans.reduce((mask, [from, to]) => {
-    const [first, end] = [Math.max(0, from), Math.min(count, to)];
-    return end > first ? mask | run(first, end - first) : mask;
-  }, 0);
-/** True where the lunch still finds a place. */
-export const eats = ({ lunchWindow, lunchLength }: ReadyRider, busy: number): boolean =>
-  lunchLength === 0 || runsIn(lunchWindow & ~busy, lunchLength) !== 0;
+/** True where the lunch still finds a place beside what is taken, given as two words. */
+export const eatsIn = ({ lunchWindow, lunchLength }: ReadyRider, low: number, high: number): boolean =>
+  lunchLength === 0 || fitsIn(lunchWindow.low & ~low, lunchWindow.high & ~high, lunchLength);
+export const eats = (rider: ReadyRider, { low, high }: Mask): boolean => eatsIn(rider, low, high);
 
 function readyRider(rider: ProblemRider, fair: number, count: number): ReadyRider {
   const { lunch } = rider;
-  const window = lunch ? spansMask([[lunch.from, lunch.to]], count) : 0;
+  const window = lunch ? spansMask([[lunch.from, lunch.to]], count) : NO_SLOTS;
   // A lunch that its own window cannot hold binds nobody.
-  const holds = lunch !== null && lunch.length > 0 && runsIn(window, lunch.length) !== 0;
+  const holds = lunch !== null && lunch.length > 0 && !isEmpty(runsIn(window, lunch.length));
   return {
     id: rider.id,
     fair,
@@ -144,40 +141,41 @@ function readyOption(
   placeAt: ReadonlyMap<string, number>,
 ): ReadyOption {
   const { slots, places, weights, published } = problem;
-  const hot = new Set(problem.hot);
   const horse = horseOf(problem, session);
   const option = session.options[number] as ProblemSession["options"][number];
   const cost = new Int32Array(slots.count);
+  const hot = new Set(problem.hot);
+  const parts = option.parts.map((part) => {
+    const { closed, outdoor } = places[placeAt.get(part.place) as number] as DayProblem["places"][number];
+    return { ...part, outdoor, shut: spansMask([...closed, ...(part.barred ?? [])], slots.count) };
+  });
   const barredBy = spansMask(option.barred ?? [], slots.count);
-  let starts = 0;
-  for (let start = 0; start + session.length <= slots.count; start += 1) {
-    let open = (session.lock?.start ?? start) === start && (barredBy & run(start, session.length)) === 0;
+  const before = published[session.id];
+  const last = slots.count - session.length;
+  const fixed = session.lock?.start ?? null;
+  const all = fixed === null ? run(0, Math.max(0, last + 1)) : run(fixed, 1);
+  const starts = slotsWhere(all, (start) => {
+    if (start > last || meets(barredBy, run(start, session.length))) return false;
     let warm = 0;
-    for (const part of option.parts) {
-      const place = places[placeAt.get(part.place) as number] as DayProblem["places"][number];
-      const closed = spansMask(place.closed, slots.count);
-      const [from, to] = [start + part.from, start + part.from + part.length];
-      const barredThere = spansMask(part.barred ?? [], slots.count);
-      if (((closed | barredThere) & run(from, part.length)) !== 0) open = false;
-      if (place.outdoor) for (let slot = from; slot < to; slot += 1) if (hot.has(slot)) warm += 1;
+    for (const { from, length, outdoor, shut } of parts) {
+      if (meets(shut, run(start + from, length))) return false;
+      if (outdoor) for (let slot = start + from; slot < start + from + length; slot += 1) if (hot.has(slot)) warm += 1;
     }
-    if (horse.noHeat && warm > 0) open = false;
-    if (!open) continue;
-    starts |= 1 << start;
-    const before = published[session.id];
+    if (horse.noHeat && warm > 0) return false;
     cost[start] =
       option.cost +
-      hoursCost(horse.risk, start, start + session.length, slots.count, weights.hours) +
+      hoursCost(horse.risk, start, start + session.length, slots, weights.hours) +
       warm * weights.hot +
       (before
         ? moveCost(start - before.start, slots.minutes, weights) + (before.option === number ? 0 : weights.changePlace)
         : 0);
-  }
+    return true;
+  });
   const barred = (session.lock?.option ?? number) !== number;
   return {
     number,
     parts: option.parts.map((part) => ({ ...part, place: placeAt.get(part.place) as number })),
-    starts: barred ? 0 : starts,
+    starts: barred ? NO_SLOTS : starts,
     cost,
   };
 }
@@ -197,14 +195,10 @@ export function readyDay(problem: DayProblem): Ready {
     problem.sessions.flatMap((other, at) => (keep(other, at) ? [at] : []));
   const sessions = problem.sessions.map((session, at): ReadySession => {
     const horse = horseOf(problem, session);
-    const there = ~spansMask(horse.away, count);
+    const there = without(ALL_SLOTS, spansMask(horse.away, count));
     const strangers = apartFrom(session.horse);
-    const startsOf = (rider: ReadyRider, length: number, free: number): number => {
-      let starts = runsIn(rider.working & free, length);
-      for (let start = 0; start < count; start += 1)
-        if ((starts >>> start) & 1 && !eats(rider, run(start, length))) starts &= ~(1 << start);
-      return starts;
-    };
+    const startsOf = (rider: ReadyRider, length: number, free: Mask): Mask =>
+      slotsWhere(runsIn(both(rider.working, free), length), (start) => eats(rider, run(start, length)));
     return {
       id: session.id,
       length: session.length,
@@ -215,11 +209,13 @@ export function readyDay(problem: DayProblem): Ready {
       riderCost: Int32Array.from(problem.riders, (rider) =>
         pairBreak(problem, session, rider) === null ? pairCost(problem, session, rider) : -1,
       ),
-      riderStarts: Int32Array.from(riders, (rider) => startsOf(rider, session.length, there)),
-      helperStarts: Int32Array.from(riders, (rider, i) =>
-        session.helperSlots > 0 && mayHelp(problem, session, problem.riders[i] as ProblemRider)
-          ? startsOf(rider, session.helperSlots, -1)
-          : 0,
+      riderStarts: wordsOf(riders.map((rider) => startsOf(rider, session.length, there))),
+      helperStarts: wordsOf(
+        riders.map((rider, i) =>
+          session.helperSlots > 0 && mayHelp(problem, session, problem.riders[i] as ProblemRider)
+            ? startsOf(rider, session.helperSlots, ALL_SLOTS)
+            : NO_SLOTS,
+        ),
       ),
       after: session.after ? (sessionAt.get(session.after.session) as number) : -1,
       gap: session.after?.gap ?? 0,

@@ -3,7 +3,8 @@
  * out, and slices of load above each fair share. Rules that look at one pairing alone filter columns; the others are rows. Riders and places meet
  * only through the start, which keeps it small.
  */
-import { type Ready, type ReadyOption, type ReadyRider, type ReadySession, run, runsIn } from "./compiled.ts";
+import { ALL_SLOTS, both, either, type Mask, maskAt, NO_SLOTS, run, runsIn, slotsIn, without } from "./bits.ts";
+import type { Ready, ReadyOption, ReadyRider, ReadySession } from "./compiled.ts";
 import { type Milp, MilpBuilder, type Term } from "./milp.ts";
 import type { Assigned, DayPlan } from "./problem.ts";
 
@@ -38,14 +39,17 @@ export function exactModel(ready: Ready): ExactModel {
 
   sessions.forEach((session, s) => {
     const whole: Term[] = [[add({ kind: "out", session: s }, session.leftOut), 1]];
-    const anyOption = session.options.reduce((mask, option) => mask | option.starts, 0);
-    const anyRider = session.riderStarts.reduce((mask, one, r) => ((session.riderCost[r] as number) < 0 ? mask : mask | one), 0);
-    const anyHelper = session.helperSlots === 0 ? -1 : session.helperStarts.reduce((mask, one) => mask | one, 0);
-    const open = anyOption & anyRider & anyHelper;
+    const anyOf = (masks: readonly Mask[]): Mask => masks.reduce(either, NO_SLOTS);
+    const anyOption = anyOf(session.options.map((option) => option.starts));
+    const anyRider = anyOf(
+      riders.map((_, r) => ((session.riderCost[r] as number) < 0 ? NO_SLOTS : maskAt(session.riderStarts, r))),
+    );
+    const anyHelper = session.helperSlots === 0 ? ALL_SLOTS : anyOf(riders.map((_, h) => maskAt(session.helperStarts, h)));
+    const open = both(both(anyOption, anyRider), anyHelper);
     riders.forEach((_, r) => {
       const cost = session.riderCost[r] as number;
       if (cost < 0) return;
-      for (const start of bits((session.riderStarts[r] as number) & open)) {
+      for (const start of slotsIn(both(maskAt(session.riderStarts, r), open))) {
         const column = add({ kind: "rider", session: s, who: r, start }, cost);
         whole.push([column, 1]);
         push(starts[s] as Map<number, number[]>, start, column);
@@ -57,7 +61,7 @@ export function exactModel(ready: Ready): ExactModel {
       }
     });
     session.options.forEach((option, o) => {
-      for (const start of bits(option.starts & open)) {
+      for (const start of slotsIn(both(option.starts, open))) {
         const column = add({ kind: "option", session: s, option: o, start }, option.cost[start] as number);
         rows.add(`o ${s} ${start}`, [column, -1]);
         for (const part of option.parts)
@@ -66,7 +70,7 @@ export function exactModel(ready: Ready): ExactModel {
     });
     if (session.helperSlots > 0)
       riders.forEach((_, h) => {
-        for (const start of bits((session.helperStarts[h] as number) & open)) {
+        for (const start of slotsIn(both(maskAt(session.helperStarts, h), open))) {
           const column = add({ kind: "helper", session: s, who: h, start }, 0);
           rows.add(`h ${s} ${start}`, [column, 1]);
           for (const slot of slots(start, session.helperSlots)) byPerson.add(`${h} ${slot}`, [column, 1]);
@@ -77,7 +81,7 @@ export function exactModel(ready: Ready): ExactModel {
   });
   riders.forEach((rider, r) => {
     if (rider.lunchLength > 0) {
-      const lunch = bits(runsIn(rider.lunchWindow, rider.lunchLength)).map((start) => {
+      const lunch = slotsIn(runsIn(rider.lunchWindow, rider.lunchLength)).map((start) => {
         const column = add({ kind: "lunch", who: r, start }, 0);
         for (const slot of slots(start, rider.lunchLength)) byPerson.add(`${r} ${slot}`, [column, 1]);
         return [column, 1] as const;
@@ -86,7 +90,7 @@ export function exactModel(ready: Ready): ExactModel {
     }
     const mine = load.terms(String(r));
     const most = mine.reduce((sum, [, value]) => sum + value, 0);
-    const above = Math.min(bits(rider.working).length, most) - rider.fair;
+    const above = Math.min(slotsIn(rider.working).length, most) - rider.fair;
     const slices = Array.from({ length: Math.max(0, above) }, (_, k) =>
       add({ kind: "slice", who: r, number: k + 1 }, weights.balance * (k + 1), false),
     );
@@ -184,7 +188,7 @@ const encoder =
   (ready: Ready, choices: readonly Choice[]) =>
   (plan: DayPlan): Float64Array => {
     const { sessions, riders, riderAt } = ready;
-    const busy = new Int32Array(riders.length);
+    const busy: Mask[] = riders.map(() => NO_SLOTS);
     const load = new Int32Array(riders.length);
     const placed = sessions.map(({ id }) => plan.get(id));
     placed.forEach((one, s) => {
@@ -192,14 +196,14 @@ const encoder =
       const { length, helperSlots } = sessions[s] as ReadySession;
       const work = (who: string, slots: number): void => {
         const at = riderAt.get(who) as number;
-        busy[at] = (busy[at] as number) | run(one.start, slots);
+        busy[at] = either(busy[at] as Mask, run(one.start, slots));
         load[at] = (load[at] as number) + slots;
       };
       work(one.rider, length);
       if (one.helper !== null && helperSlots > 0) work(one.helper, helperSlots);
     });
     const lunch = riders.map(
-      (rider, r) => bits(runsIn(rider.lunchWindow & ~(busy[r] as number), Math.max(1, rider.lunchLength)))[0],
+      (rider, r) => slotsIn(runsIn(without(rider.lunchWindow, busy[r] as Mask), Math.max(1, rider.lunchLength)))[0],
     );
     return Float64Array.from(choices, (choice) => {
       if (choice.kind === "lunch") return Number(lunch[choice.who] === choice.start);
@@ -229,8 +233,3 @@ function push<K, T>(map: Map<K, T[]>, key: K, one: T): void {
   else map.set(key, [one]);
 }
 const slots = (start: number, length: number): readonly number[] => Array.from({ length }, (_, i) => start + i);
-export const bits = (mask: number): readonly number[] => {
-  const found: number[] = [];
-  for (let slot = 0; slot < 31; slot += 1) if ((mask >>> slot) & 1) found.push(slot);
-  return found;
-};

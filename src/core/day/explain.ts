@@ -2,7 +2,8 @@
  * Why a session is left out, and what would let it in. Per rider the first layer that bars: the pairing itself, the number of rides, no gap long enough, only the
  * lunch free, the horse's own hours, places, what must come before, nobody to help. Ways in push out what is in the way and place it anew.
  */
-import { eats, pairBreak, type ReadyOption, type ReadyRider, type ReadySession, readyDay, run, runsIn } from "./compiled.ts";
+import { ALL_SLOTS, both, either, has, isEmpty, type Mask, maskAt, NO_SLOTS, run, runsIn, slotsWhere, without } from "./bits.ts";
+import { eats, pairBreak, type ReadyOption, type ReadyRider, type ReadySession, readyDay } from "./compiled.ts";
 import { type Assigned, type DayPlan, type DayProblem, moveCost } from "./problem.ts";
 import { fits, sheetOf } from "./search.ts";
 import { NOBODY, type Sheet, type Spot } from "./sheet.ts";
@@ -62,26 +63,31 @@ function whyRider(sheet: Sheet, at: number, rider: number): Because {
   if (session.ridden && sheet.ridesOf(rider) >= person.maxSaddle) return { code: "max-saddle" };
   const busy = sheet.busyOf(rider);
   const shift = runsIn(person.working, session.length);
-  if (shift === 0) return { code: "shift" };
-  const gaps = shift & runsIn(~busy, session.length);
-  if (gaps === 0) return { code: "busy" };
-  const fed = starts(gaps, ready.count, (start) => eats(person, busy | run(start, session.length)));
-  if (fed === 0) return { code: "lunch" };
-  const horse = fed & (session.riderStarts[rider] as number) & sheet.horseStarts(at);
-  if (horse === 0) return { code: session.after >= 0 || session.followers.length > 0 ? "after" : "horse-away" };
-  const open = session.options.map((option) => horse & sheet.placeStarts(at, option));
-  const somewhere = open.reduce((all, one) => all | one, 0);
-  if (somewhere === 0) {
+  if (isEmpty(shift)) return { code: "shift" };
+  const gaps = both(shift, runsIn(without(ALL_SLOTS, busy), session.length));
+  if (isEmpty(gaps)) return { code: "busy" };
+  const fed = slotsWhere(gaps, (start) => eats(person, either(busy, run(start, session.length))));
+  if (isEmpty(fed)) return { code: "lunch" };
+  const free = starts((into) => sheet.horseStarts(at, into));
+  const horse = both(both(fed, maskAt(session.riderStarts, rider)), free);
+  if (isEmpty(horse)) return { code: session.after >= 0 || session.followers.length > 0 ? "after" : "horse-away" };
+  const open = session.options.map((option) =>
+    both(
+      horse,
+      starts((into) => sheet.placeStarts(at, option, into)),
+    ),
+  );
+  if (isEmpty(open.reduce(either, NO_SLOTS))) {
     const [first] = session.options;
     const place = first?.parts.at(-1)?.place;
     return { code: "place-full", ...(place === undefined ? {} : { place: (problem.places[place] as { id: string }).id }) };
   }
   return { code: "helper" };
 }
-const starts = (mask: number, count: number, keep: (start: number) => boolean): number => {
-  let kept = 0;
-  for (let start = 0; start < count; start += 1) if ((mask >>> start) & 1 && keep(start)) kept |= 1 << start;
-  return kept;
+const starts = (fill: (into: Int32Array) => void): Mask => {
+  const words = new Int32Array(2);
+  fill(words);
+  return maskAt(words, 0);
 };
 
 /** A way in: where the session would stand, what has to move or give way, and the difference in cost. */
@@ -112,9 +118,9 @@ export function waysIn(problem: DayProblem, plan: DayPlan, id: string): readonly
   for (let rider = 0; rider < ready.riders.length; rider += 1) {
     if ((session.riderCost[rider] as number) < 0) continue;
     for (let start = 0; start + session.length <= ready.count; start += 1) {
-      if ((((session.riderStarts[rider] as number) >>> start) & 1) === 0) continue;
+      if (!has(maskAt(session.riderStarts, rider), start)) continue;
       for (const option of session.options) {
-        if (((option.starts >>> start) & 1) === 0) continue;
+        if (!has(option.starts, start)) continue;
         const out = inTheWay(base, at, rider, start, option);
         if (out.length > MOST_IN_THE_WAY) continue;
         trial.copy(base);
@@ -131,18 +137,20 @@ export function waysIn(problem: DayProblem, plan: DayPlan, id: string): readonly
 function inTheWay(sheet: Sheet, at: number, rider: number, start: number, option: ReadyOption): readonly number[] {
   const { ready } = sheet;
   const session = ready.sessions[at] as ReadySession;
-  const mask = run(start, session.length);
+  const meet = (from: number, length: number): boolean => from < start + session.length && start < from + length;
   return ready.sessions.flatMap((other, o) => {
     if (o === at || !sheet.isPlaced(o)) return [];
     const from = sheet.start[o] as number;
-    const overlaps = (run(from, other.length) & mask) !== 0;
-    const helps = sheet.helper[o] === rider && (run(from, other.helperSlots) & mask) !== 0;
+    const overlaps = meet(from, other.length);
+    const helps = sheet.helper[o] === rider && meet(from, other.helperSlots);
     const samePlace = (other.options[sheet.option[o] as number] as ReadyOption).parts.some((theirs) =>
-      option.parts.some(
-        (own) =>
-          own.place === theirs.place &&
-          (run(from + theirs.from, theirs.length) & run(start + own.from, own.length) & sheet.fullOf(own.place)) !== 0,
-      ),
+      option.parts.some((own) => {
+        const [first, end] = [
+          Math.max(from + theirs.from, start + own.from),
+          Math.min(from + theirs.from + theirs.length, start + own.from + own.length),
+        ];
+        return own.place === theirs.place && first < end && sheet.isFullIn(own.place, first, end - first);
+      }),
     );
     return (overlaps && sheet.rider[o] === rider) || helps || samePlace || (overlaps && session.sameHorse.includes(o)) ? [o] : [];
   });

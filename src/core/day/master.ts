@@ -3,8 +3,8 @@
  * optimum is below every plan's cost, and its riders are those that a good plan mostly has.
  */
 
-import { type Ready, type ReadyRider, run, runsIn } from "./compiled.ts";
-import { bits } from "./exact-model.ts";
+import { either, isEmpty, maskAt, meets, NO_SLOTS, run, runsIn, slotsIn, without } from "./bits.ts";
+import type { Ready, ReadyRider } from "./compiled.ts";
 import { type Milp, MilpBuilder, type Term } from "./milp.ts";
 
 export interface MasterModel {
@@ -15,9 +15,11 @@ export interface MasterModel {
 
 /** Working slots that a lunch leaves at the most. */
 function capacityOf({ working, lunchWindow, lunchLength }: ReadyRider): number {
-  const all = bits(working).length;
+  const all = slotsIn(working).length;
   if (lunchLength === 0) return all;
-  const left = bits(runsIn(lunchWindow, lunchLength)).map((start) => bits(working & ~run(start, lunchLength)).length);
+  const left = slotsIn(runsIn(lunchWindow, lunchLength)).map(
+    (start) => slotsIn(without(working, run(start, lunchLength))).length,
+  );
   return Math.max(0, ...left);
 }
 
@@ -32,10 +34,10 @@ export function masterModel(ready: Ready): MasterModel {
   for (const session of sessions) {
     const whole: Term[] = [[builder.column(session.leftOut), 1]];
     const mine: Term[] = [];
-    const anyOption = session.options.reduce((mask, option) => mask | option.starts, 0);
+    const anyOption = session.options.reduce((mask, option) => either(mask, option.starts), NO_SLOTS);
     riders.forEach((rider, r) => {
       const cost = session.riderCost[r] as number;
-      if (cost < 0 || ((session.riderStarts[r] as number) & anyOption) === 0) return;
+      if (cost < 0 || !meets(maskAt(session.riderStarts, r), anyOption)) return;
       const column = builder.column(cost);
       pairs.push({ column, session: session.id, rider: rider.id });
       mine.push([column, 1]);
@@ -45,7 +47,7 @@ export function masterModel(ready: Ready): MasterModel {
     builder.row(1, 1, [...whole, ...mine]);
     placed.push(mine);
     const ways: Term[] = session.options.flatMap((option) => {
-      const starts = bits(option.starts);
+      const starts = slotsIn(option.starts);
       if (starts.length === 0) return [];
       const column = builder.column(Math.min(...starts.map((start) => option.cost[start] as number)));
       for (const part of option.parts) used[part.place]?.push([column, part.length]);
@@ -54,7 +56,7 @@ export function masterModel(ready: Ready): MasterModel {
     builder.row(0, 0, [...mine, ...ways.map(([column]) => [column, -1] as const)]);
     if (session.helperSlots > 0) {
       const helpers = riders.flatMap((_, h): Term[] => {
-        if (session.helperStarts[h] === 0) return [];
+        if (isEmpty(maskAt(session.helperStarts, h))) return [];
         const column = builder.column(0);
         work[h]?.push([column, session.helperSlots]);
         return [[column, 1]];

@@ -100,8 +100,16 @@ export const DEFAULT_WEIGHTS = {
 export type WeightName = keyof typeof DEFAULT_WEIGHTS;
 export type DayWeights = Readonly<Record<WeightName, number>>;
 
+export interface ProblemSlots {
+  readonly minutes: number;
+  readonly count: number;
+  /** The first slot after noon; missing: 10, as in a day of half hours from seven. */
+  readonly noon?: number;
+  /** Slots of the last hour; missing: 2. */
+  readonly late?: number;
+}
 export interface DayProblem {
-  readonly slots: { readonly minutes: number; readonly count: number };
+  readonly slots: ProblemSlots;
   readonly hot: readonly number[];
   readonly places: readonly ProblemPlace[];
   readonly riders: readonly ProblemRider[];
@@ -113,8 +121,6 @@ export interface DayProblem {
 }
 /** By session; one that is not in it is left out. */
 export type DayPlan = ReadonlyMap<string, Assigned>;
-
-export const MOST_SLOTS = 31;
 
 const slotsOf = (spans: readonly Span[], count: number): number => {
   const slots = new Set<number>();
@@ -138,8 +144,9 @@ export const NOON = 10;
 export const WILD_RISK = 4;
 const LAST_SLOTS = 2;
 /** What the hours of a session cost: a horse of risk 4 or 5 after noon, an end in the last hour. */
-export const hoursCost = (risk: number, start: number, end: number, count: number, weight: number): number =>
-  (risk >= WILD_RISK && start >= NOON ? 2 * weight : 0) + (end > count - LAST_SLOTS ? weight : 0);
+export const hoursCost = (risk: number, start: number, end: number, slots: ProblemSlots, weight: number): number =>
+  (risk >= WILD_RISK && start >= (slots.noon ?? NOON) ? 2 * weight : 0) +
+  (end > slots.count - (slots.late ?? LAST_SLOTS) ? weight : 0);
 /** What another start than the published one costs. */
 export const moveCost = (slots: number, minutes: number, weights: DayWeights): number =>
   slots === 0 ? 0 : weights.changeStart + weights.changeStartHour * Math.floor((Math.abs(slots) * minutes) / 60);

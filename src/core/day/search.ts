@@ -4,7 +4,8 @@
  * Nothing is allocated in a step.
  */
 import { type Random, seededRandom } from "../kernel/random.ts";
-import { eats, type Ready, type ReadyOption, type ReadyRider, type ReadySession, run } from "./compiled.ts";
+import { bitAt, either, firstOf, meets, run } from "./bits.ts";
+import { eats, type Ready, type ReadyOption, type ReadyRider, type ReadySession } from "./compiled.ts";
 import type { DayPlan } from "./problem.ts";
 import { type Look, NOBODY, Sheet, type Spot } from "./sheet.ts";
 
@@ -193,18 +194,21 @@ export class Search {
     for (let tries = 0; tries < 3; tries += 1) {
       const one = Math.floor(random.next() * riders.length);
       const cost = ready.riderCost[one] as number;
-      if (cost >= 0 && ready.riderStarts[one] !== 0 && (rider === NOBODY || cost < (ready.riderCost[rider] as number)))
-        rider = one;
+      const starts = (ready.riderStarts[2 * one] as number) | (ready.riderStarts[2 * one + 1] as number);
+      if (cost >= 0 && starts !== 0 && (rider === NOBODY || cost < (ready.riderCost[rider] as number))) rider = one;
     }
     if (rider === NOBODY) return;
     const option = ready.options[Math.floor(random.next() * ready.options.length)] as ReadyOption;
-    const start = this.anyBit((ready.riderStarts[rider] as number) & option.starts);
+    const start = this.anyStart(
+      (ready.riderStarts[2 * rider] as number) & option.starts.low,
+      (ready.riderStarts[2 * rider + 1] as number) & option.starts.high,
+    );
     if (start === NOBODY) return;
-    const mask = run(start, ready.length);
     for (let other = 0; other < sessions.length; other += 1) {
       if (!now.isPlaced(other)) continue;
       const theirs = sessions[other] as ReadySession;
-      if ((run(now.start[other] as number, theirs.length) & mask) === 0) continue;
+      const from = now.start[other] as number;
+      if (from >= start + ready.length || start >= from + theirs.length) continue;
       const inTheWay =
         now.rider[other] === rider ||
         now.helper[other] === rider ||
@@ -219,7 +223,7 @@ export class Search {
   private shareFull(option: ReadyOption, start: number, theirs: ReadyOption): boolean {
     for (const own of option.parts)
       for (const part of theirs.parts)
-        if (own.place === part.place && (this.now.fullOf(own.place) & run(start + own.from, own.length)) !== 0) return true;
+        if (own.place === part.place && this.now.isFullIn(own.place, start + own.from, own.length)) return true;
     return false;
   }
   private anyOpen(): number {
@@ -233,12 +237,17 @@ export class Search {
     }
     return found;
   }
-  private anyBit(mask: number): number {
+  private anyStart(low: number, high: number): number {
     let found = NOBODY;
     let seen = 0;
-    for (let left = mask; left !== 0; left &= left - 1) {
+    let first = low;
+    let second = high;
+    while ((first | second) !== 0) {
+      const start = firstOf(first, second);
+      if (start < 32) first &= first - 1;
+      else second &= second - 1;
       seen += 1;
-      if (this.random.next() * seen < 1) found = 31 - Math.clz32(left & -left);
+      if (this.random.next() * seen < 1) found = start;
     }
     return found;
   }
@@ -269,21 +278,27 @@ function takeUp(sheet: Sheet, plan: DayPlan): void {
     if (fits(sheet, session, wished)) sheet.place(session, wished);
   }
 }
+const horseFree = new Int32Array(2);
+const placeFree = new Int32Array(2);
 /** By the same tables as the search. */
 export function fits(sheet: Sheet, session: number, { rider, start, option, helper }: Omit<Spot, "cost">): boolean {
   const { ready } = sheet;
   const one = ready.sessions[session] as ReadySession;
   const chosen = one.options[option];
   if (!chosen || start < 0 || start + one.length > ready.count || (one.riderCost[rider] as number) < 0) return false;
-  const bit = 1 << start;
-  if (((one.riderStarts[rider] as number) & sheet.horseStarts(session) & sheet.placeStarts(session, chosen) & bit) === 0)
-    return false;
+  sheet.horseStarts(session, horseFree);
+  sheet.placeStarts(session, chosen, placeFree);
+  const isIn = (words: Int32Array, at: number): boolean =>
+    bitAt(words[2 * at] as number, words[2 * at + 1] as number, start) === 1;
+  if (!isIn(one.riderStarts, rider) || !isIn(horseFree, 0) || !isIn(placeFree, 0)) return false;
   const person = ready.riders[rider] as ReadyRider;
   const mask = run(start, one.length);
-  if ((sheet.busyOf(rider) & mask) !== 0 || !eats(person, sheet.busyOf(rider) | mask)) return false;
+  const busy = sheet.busyOf(rider);
+  if (meets(busy, mask) || !eats(person, either(busy, mask))) return false;
   if (one.ridden && sheet.ridesOf(rider) >= person.maxSaddle) return false;
   if (one.helperSlots === 0) return true;
-  if (helper === NOBODY || helper === rider || ((one.helperStarts[helper] as number) & bit) === 0) return false;
+  if (helper === NOBODY || helper === rider || !isIn(one.helperStarts, helper)) return false;
   const beside = run(start, one.helperSlots);
-  return (sheet.busyOf(helper) & beside) === 0 && eats(ready.riders[helper] as ReadyRider, sheet.busyOf(helper) | beside);
+  const taken = sheet.busyOf(helper);
+  return !meets(taken, beside) && eats(ready.riders[helper] as ReadyRider, either(taken, beside));
 }

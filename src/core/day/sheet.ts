@@ -1,5 +1,6 @@
 /** A day sheet that is filled and emptied a thousand times a second: who is busy when, which place is full, what it costs so far. */
-import { eats, type Ready, type ReadyOption, type ReadyRider, type ReadySession, run, runsIn } from "./compiled.ts";
+import { bitAt, earlierHigh, earlierLow, firstOf, lastOf, type Mask, runHigh, runLow, runsInto } from "./bits.ts";
+import { eatsIn, type Ready, type ReadyOption, type ReadyRider, type ReadySession } from "./compiled.ts";
 import { balanceCost, type DayPlan } from "./problem.ts";
 
 export const NOBODY = -1;
@@ -7,9 +8,9 @@ const NEVER_BETTER = 2 ** 30;
 /** A rider's help against a helper's, by the rides that are lost with it. */
 const RIDER_HELPS = 0.08;
 /** Sides on which a spot stands against nothing: beside other work or the end of a shift it leaves the rest of a string whole. */
-function loose(edges: number, start: number, length: number): number {
-  const before = start === 0 ? 1 : (edges >>> (start - 1)) & 1;
-  return 2 - ((edges >>> (start + length)) & 1) - before;
+function loose(low: number, high: number, start: number, length: number): number {
+  const before = start === 0 ? 1 : bitAt(low, high, start - 1);
+  return 2 - bitAt(low, high, start + length) - before;
 }
 
 /** One way of placing a session; the numbers of rider, option and helper. */
@@ -39,6 +40,7 @@ export class Sheet {
   readonly start: Int32Array;
   readonly option: Int32Array;
   readonly helper: Int32Array;
+  /** Slots as two words each, like those of places that are full. */
   private readonly busy: Int32Array;
   private readonly rides: Int32Array;
   private readonly load: Int32Array;
@@ -47,15 +49,21 @@ export class Sheet {
   private readonly full: Int32Array;
   /** All of it in one piece, so that a sheet is taken over at once. */
   private readonly state: Int32Array;
-  /** Starts of each option of the session that is looked at. */
+  /** Starts of each option of the session that is looked at, two words each. */
   private readonly open: Int32Array;
+  /** Where starts are worked out. */
+  private readonly when = new Int32Array(2);
+  private readonly found = new Int32Array(2);
   private helping = 0;
+  /** Slots of the day that the second word holds; mostly none. */
+  private readonly beyond: number;
   cost: number;
 
   constructor(readonly ready: Ready) {
     const { sessions, riders, capacity, count } = ready;
     const [s, r, p] = [sessions.length, riders.length, capacity.length];
-    this.state = new Int32Array(4 * s + 3 * r + p * count + p);
+    this.beyond = runHigh(0, count);
+    this.state = new Int32Array(4 * s + 4 * r + p * count + 2 * p);
     let taken = 0;
     const part = (length: number): Int32Array => {
       taken += length;
@@ -65,13 +73,13 @@ export class Sheet {
     this.start = part(s);
     this.option = part(s);
     this.helper = part(s).fill(NOBODY);
-    this.busy = part(r);
+    this.busy = part(2 * r);
     this.rides = part(r);
     this.load = part(r);
     this.there = part(p * count);
-    this.full = part(p);
-    this.open = new Int32Array(Math.max(1, ...sessions.map(({ options }) => options.length)));
-    for (let place = 0; place < p; place += 1) if ((capacity[place] as number) < 1) this.full[place] = -1;
+    this.full = part(2 * p);
+    this.open = new Int32Array(2 * Math.max(1, ...sessions.map(({ options }) => options.length)));
+    for (let place = 0; place < p; place += 1) if ((capacity[place] as number) < 1) this.full.fill(-1, 2 * place, 2 * place + 2);
     this.cost = sessions.reduce((sum, { leftOut }) => sum + leftOut, 0);
   }
 
@@ -83,14 +91,20 @@ export class Sheet {
   isPlaced(session: number): boolean {
     return this.rider[session] !== NOBODY;
   }
-  busyOf(rider: number): number {
-    return this.busy[rider] as number;
+  busyOf(rider: number): Mask {
+    return { low: this.busy[2 * rider] as number, high: this.busy[2 * rider + 1] as number };
   }
   ridesOf(rider: number): number {
     return this.rides[rider] as number;
   }
-  fullOf(place: number): number {
-    return this.full[place] as number;
+  fullOf(place: number): Mask {
+    return { low: this.full[2 * place] as number, high: this.full[2 * place + 1] as number };
+  }
+  /** True where the place is full in any of these slots. */
+  isFullIn(place: number, from: number, length: number): boolean {
+    const low = this.full[2 * place] as number;
+    const high = this.full[2 * place + 1] as number;
+    return ((low & runLow(from, length)) | (high & runHigh(from, length))) !== 0;
   }
 
   private balance(rider: number, slots: number): number {
@@ -99,10 +113,12 @@ export class Sheet {
     const load = this.load[rider] as number;
     return balanceCost(load + slots - fair, balance) - balanceCost(load - fair, balance);
   }
-  private work(rider: number, mask: number, slots: number): void {
-    this.cost += this.balance(rider, slots);
-    this.busy[rider] = (this.busy[rider] as number) ^ mask;
-    this.load[rider] = (this.load[rider] as number) + slots;
+  /** Takes the slots of a run, or gives them back. */
+  private work(rider: number, start: number, length: number, sign: 1 | -1): void {
+    this.cost += this.balance(rider, sign * length);
+    this.busy[2 * rider] = (this.busy[2 * rider] as number) ^ runLow(start, length);
+    this.busy[2 * rider + 1] = (this.busy[2 * rider + 1] as number) ^ runHigh(start, length);
+    this.load[rider] = (this.load[rider] as number) + sign * length;
   }
   private occupy({ parts }: ReadyOption, start: number, by: number): void {
     const { count, capacity } = this.ready;
@@ -111,9 +127,9 @@ export class Sheet {
         const at = part.place * count + slot;
         this.there[at] = (this.there[at] as number) + by;
         const isFull = (this.there[at] as number) >= (capacity[part.place] as number);
-        this.full[part.place] = isFull
-          ? (this.full[part.place] as number) | (1 << slot)
-          : (this.full[part.place] as number) & ~(1 << slot);
+        // A shift looks at the lowest five bits alone: the slot of its word.
+        const word = 2 * part.place + (slot >> 5);
+        this.full[word] = isFull ? (this.full[word] as number) | (1 << slot) : (this.full[word] as number) & ~(1 << slot);
       }
   }
 
@@ -126,9 +142,9 @@ export class Sheet {
     this.option[session] = option;
     this.helper[session] = helper;
     this.cost += (ready.riderCost[rider] as number) + (chosen.cost[start] as number) - ready.leftOut;
-    this.work(rider, run(start, ready.length), ready.length);
+    this.work(rider, start, ready.length, 1);
     if (ready.ridden) this.rides[rider] = (this.rides[rider] as number) + 1;
-    if (helper !== NOBODY) this.work(helper, run(start, ready.helperSlots), ready.helperSlots);
+    if (helper !== NOBODY) this.work(helper, start, ready.helperSlots, 1);
     this.occupy(chosen, start, 1);
   }
   /** Takes it off, and what may only come after it. */
@@ -141,71 +157,93 @@ export class Sheet {
     const helper = this.helper[session] as number;
     const chosen = ready.options[this.option[session] as number] as ReadyOption;
     this.cost -= (ready.riderCost[rider] as number) + (chosen.cost[start] as number) - ready.leftOut;
-    this.work(rider, run(start, ready.length), -ready.length);
+    this.work(rider, start, ready.length, -1);
     if (ready.ridden) this.rides[rider] = (this.rides[rider] as number) - 1;
-    if (helper !== NOBODY) this.work(helper, run(start, ready.helperSlots), -ready.helperSlots);
+    if (helper !== NOBODY) this.work(helper, start, ready.helperSlots, -1);
     this.occupy(chosen, start, -1);
     this.rider[session] = NOBODY;
     this.helper[session] = NOBODY;
   }
 
-  /** Starts that the other sessions of its horse leave, those before and after it included. */
-  horseStarts(session: number): number {
+  /** Starts that the other sessions of its horse leave, those before and after it included, as two words into `into`. */
+  horseStarts(session: number, into: Int32Array): void {
     const ready = this.ready.sessions[session] as ReadySession;
     const { count, sessions } = this.ready;
-    let busy = 0;
-    for (const other of ready.sameHorse)
-      if (this.rider[other] !== NOBODY) busy |= run(this.start[other] as number, (sessions[other] as ReadySession).length);
-    let starts = busy === 0 ? run(0, count) : runsIn(run(0, count) & ~busy, ready.length);
+    let low = runLow(0, count);
+    let high = runHigh(0, count);
+    let isBusy = false;
+    for (const other of ready.sameHorse) {
+      if (this.rider[other] === NOBODY) continue;
+      const [start, { length }] = [this.start[other] as number, sessions[other] as ReadySession];
+      low &= ~runLow(start, length);
+      high &= ~runHigh(start, length);
+      isBusy = true;
+    }
+    if (isBusy) runsInto(low, high, ready.length, into);
+    else {
+      into[0] = low;
+      into[1] = high;
+    }
     if (ready.after >= 0) {
-      if (this.rider[ready.after] === NOBODY) return 0;
-      const earliest = (this.start[ready.after] as number) + (sessions[ready.after] as ReadySession).length + ready.gap;
-      starts &= earliest >= count ? 0 : ~(run(0, earliest) | 0);
+      const isThere = this.rider[ready.after] !== NOBODY;
+      const before = sessions[ready.after] as ReadySession;
+      const earliest = isThere ? (this.start[ready.after] as number) + before.length + ready.gap : count;
+      into[0] = (into[0] as number) & ~runLow(0, earliest);
+      into[1] = (into[1] as number) & ~runHigh(0, earliest);
     }
     for (const follower of ready.followers)
       if (this.rider[follower] !== NOBODY) {
         const latest = (this.start[follower] as number) - (sessions[follower] as ReadySession).gap - ready.length;
-        starts &= latest < 0 ? 0 : run(0, latest + 1);
+        into[0] = (into[0] as number) & runLow(0, Math.max(0, latest + 1));
+        into[1] = (into[1] as number) & runHigh(0, Math.max(0, latest + 1));
       }
-    return starts;
   }
-  /** Starts at which the option's places have room and nobody whom the horse must not meet. */
-  placeStarts(session: number, option: ReadyOption): number {
+  /** Starts at which the option's places have room and nobody whom the horse must not meet, as two words into `into`. */
+  placeStarts(session: number, option: ReadyOption, into: Int32Array): void {
     const ready = this.ready.sessions[session] as ReadySession;
-    let { starts } = option;
+    let { low, high } = option.starts;
     for (const part of option.parts) {
-      if (starts === 0) return 0;
-      let taken = this.full[part.place] as number;
-      if (ready.apart.length > 0 && this.ready.separate[part.place] === 0) taken |= this.strangersAt(ready, part.place);
-      if (taken !== 0) starts &= runsIn(~taken, part.length) >>> part.from;
+      if ((low | high) === 0) break;
+      let takenLow = this.full[2 * part.place] as number;
+      let takenHigh = this.full[2 * part.place + 1] as number;
+      if (ready.apart.length > 0 && this.ready.separate[part.place] === 0)
+        for (const other of ready.apart) {
+          if (this.rider[other] === NOBODY) continue;
+          const theirs = (this.ready.sessions[other] as ReadySession).options[this.option[other] as number] as ReadyOption;
+          for (const their of theirs.parts) {
+            if (their.place !== part.place) continue;
+            const from = (this.start[other] as number) + their.from;
+            takenLow |= runLow(from, their.length);
+            takenHigh |= runHigh(from, their.length);
+          }
+        }
+      if ((takenLow | takenHigh) === 0) continue;
+      runsInto(~takenLow, this.beyond & ~takenHigh, part.length, into);
+      low &= earlierLow(into[0] as number, into[1] as number, part.from);
+      high &= earlierHigh(into[1] as number, part.from);
     }
-    return starts;
-  }
-  private strangersAt({ apart }: ReadySession, place: number): number {
-    let taken = 0;
-    for (const other of apart) {
-      if (this.rider[other] === NOBODY) continue;
-      const chosen = (this.ready.sessions[other] as ReadySession).options[this.option[other] as number] as ReadyOption;
-      for (const part of chosen.parts)
-        if (part.place === place) taken |= run((this.start[other] as number) + part.from, part.length);
-    }
-    return taken;
+    into[0] = low;
+    into[1] = high;
   }
 
   /** Who helps best from this start on, not the rider; NOBODY where nobody can. Gives what it costs in `helping`. */
   private bestHelper(session: ReadySession, rider: number, start: number, edge: number): number {
     let best = NOBODY;
     this.helping = NEVER_BETTER;
-    const mask = run(start, session.helperSlots);
-    for (let person = 0; person < this.busy.length; person += 1) {
-      if (person === rider || (((session.helperStarts[person] as number) >>> start) & 1) === 0) continue;
-      const busy = this.busy[person] as number;
-      if ((busy & mask) !== 0) continue;
+    const low = runLow(start, session.helperSlots);
+    const high = runHigh(start, session.helperSlots);
+    for (let person = 0; person < this.rides.length; person += 1) {
+      const may = bitAt(session.helperStarts[2 * person] as number, session.helperStarts[2 * person + 1] as number, start);
+      if (person === rider || may === 0) continue;
+      const busyLow = this.busy[2 * person] as number;
+      const busyHigh = this.busy[2 * person + 1] as number;
+      if (((busyLow & low) | (busyHigh & high)) !== 0) continue;
       const { working, maxSaddle } = this.ready.riders[person] as ReadyRider;
       const cost =
         this.balance(person, session.helperSlots) +
-        edge * (maxSaddle * RIDER_HELPS + loose(busy | ~working, start, session.helperSlots));
-      if (cost >= this.helping || !eats(this.ready.riders[person] as ReadyRider, busy | mask)) continue;
+        edge * (maxSaddle * RIDER_HELPS + loose(busyLow | ~working.low, busyHigh | ~working.high, start, session.helperSlots));
+      if (cost >= this.helping) continue;
+      if (!eatsIn(this.ready.riders[person] as ReadyRider, busyLow | low, busyHigh | high)) continue;
       best = person;
       this.helping = cost;
     }
@@ -216,17 +254,22 @@ export class Sheet {
   bestSpot(session: number, into: Spot, look: Readonly<Look> = PLAIN): boolean {
     const ready = this.ready.sessions[session] as ReadySession;
     const { options, length } = ready;
-    const people = this.busy.length;
+    const { when, found, open } = this;
+    const people = this.rides.length;
     into.rider = NOBODY;
     into.cost = NEVER_BETTER;
-    const when = this.horseStarts(session);
-    let any = 0;
-    if (when !== 0)
+    this.horseStarts(session, when);
+    let anyLow = 0;
+    let anyHigh = 0;
+    if (((when[0] as number) | (when[1] as number)) !== 0)
       for (let number = 0; number < options.length; number += 1) {
-        this.open[number] = this.placeStarts(session, options[number] as ReadyOption) & when;
-        any |= this.open[number] as number;
+        this.placeStarts(session, options[number] as ReadyOption, found);
+        open[2 * number] = (found[0] as number) & (when[0] as number);
+        open[2 * number + 1] = (found[1] as number) & (when[1] as number);
+        anyLow |= open[2 * number] as number;
+        anyHigh |= open[2 * number + 1] as number;
       }
-    if (any === 0) return false;
+    if ((anyLow | anyHigh) === 0) return false;
     for (let turn = 0; turn < people; turn += 1) {
       const rider = look.only === NOBODY ? (turn + look.first) % people : look.only;
       if (look.only !== NOBODY && turn > 0) break;
@@ -234,35 +277,40 @@ export class Sheet {
       if (pairing < 0 || rider === look.past) continue;
       const person = this.ready.riders[rider] as ReadyRider;
       if (ready.ridden && (this.rides[rider] as number) >= person.maxSaddle) continue;
-      const busy = this.busy[rider] as number;
-      const free = (ready.riderStarts[rider] as number) & runsIn(~busy, length) & any;
-      if (free === 0) continue;
+      runsInto(~(this.busy[2 * rider] as number), this.beyond & ~(this.busy[2 * rider + 1] as number), length, found);
+      const low = (ready.riderStarts[2 * rider] as number) & (found[0] as number) & anyLow;
+      const high = (ready.riderStarts[2 * rider + 1] as number) & (found[1] as number) & anyHigh;
+      if ((low | high) === 0) continue;
       const base = pairing + this.balance(rider, length);
       if (base >= into.cost) continue;
-      this.tryRider(ready, rider, base, free, look, into);
+      found[0] = low;
+      found[1] = high;
+      this.tryRider(ready, rider, base, look, into);
     }
     return into.rider !== NOBODY;
   }
-  private tryRider(
-    ready: ReadySession,
-    rider: number,
-    base: number,
-    free: number,
-    { late, edge }: Readonly<Look>,
-    into: Spot,
-  ): void {
+  /** The rider's free starts stand in `found`. */
+  private tryRider(ready: ReadySession, rider: number, base: number, { late, edge }: Readonly<Look>, into: Spot): void {
     const { options, length } = ready;
+    const { found, open } = this;
+    const freeLow = found[0] as number;
+    const freeHigh = found[1] as number;
     const person = this.ready.riders[rider] as ReadyRider;
-    const busy = this.busy[rider] as number;
-    const edges = busy | ~person.working;
+    const busyLow = this.busy[2 * rider] as number;
+    const busyHigh = this.busy[2 * rider + 1] as number;
+    const edgesLow = busyLow | ~person.working.low;
+    const edgesHigh = busyHigh | ~person.working.high;
     for (let number = 0; number < options.length; number += 1) {
       const costs = (options[number] as ReadyOption).cost;
-      let starts = free & (this.open[number] as number);
-      while (starts !== 0) {
-        const start = late ? 31 - Math.clz32(starts) : 31 - Math.clz32(starts & -starts);
-        starts ^= 1 << start;
-        let cost = base + (costs[start] as number) + edge * loose(edges, start, length);
-        if (cost >= into.cost || !eats(person, busy | run(start, length))) continue;
+      let low = freeLow & (open[2 * number] as number);
+      let high = freeHigh & (open[2 * number + 1] as number);
+      while ((low | high) !== 0) {
+        const start = late ? lastOf(low, high) : firstOf(low, high);
+        if (start < 32) low ^= 1 << start;
+        else high ^= 1 << start;
+        let cost = base + (costs[start] as number) + edge * loose(edgesLow, edgesHigh, start, length);
+        if (cost >= into.cost) continue;
+        if (!eatsIn(person, busyLow | runLow(start, length), busyHigh | runHigh(start, length))) continue;
         let helper = NOBODY;
         if (ready.helperSlots > 0) {
           helper = this.bestHelper(ready, rider, start, edge);

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cheapest, dayOf as day, horseOf as horse, riderOf as rider, sessionOf as session, small, tiny } from "#tests/days.ts";
-import { type Ready, readyDay, runsIn } from "./compiled.ts";
+import { type Ready, readyDay } from "./compiled.ts";
 import { waysIn, whatChanged, whyLeftOut } from "./explain.ts";
 import { type Assigned, balanceCost, type DayPlan, type DayProblem, fairSharesOf } from "./problem.ts";
 import { Search, sheetOf } from "./search.ts";
@@ -23,19 +23,6 @@ const at = (who: string, start: number, changes: Partial<Assigned> = {}): Assign
 const plan = (all: Readonly<Record<string, Assigned>>): DayPlan => new Map(Object.entries(all));
 const codes = (problem: DayProblem, all: Readonly<Record<string, Assigned>>): readonly string[] =>
   verify(problem, plan(all)).broken.map(({ code }) => code);
-
-describe("slots as bits", () => {
-  it("find every start of a free run, as a walk over the slots does", () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 0, max: 2 ** 20 - 1 }), fc.integer({ min: 1, max: 6 }), (free, length) => {
-        for (let start = 0; start < 20; start += 1) {
-          const all = Array.from({ length }, (_, i) => (free >>> (start + i)) & 1).every((one) => one === 1);
-          expect((runsIn(free, length) >>> start) & 1).toBe(Number(all));
-        }
-      }),
-    );
-  });
-});
 
 describe("the checker", () => {
   it("passes what is right", () => {

@@ -159,7 +159,7 @@ export function verify(problem: DayProblem, plan: DayPlan): Verdict {
       cost.riders += session.known.includes(rider.id) ? weights.known : weights.other;
     if (ridden && horse.loadPrefer !== null && rider.weightKg > horse.loadPrefer * horse.weightKg)
       cost.riders += weights.loadOver;
-    cost.hours += option.cost + hoursCost(horse.risk, placed.start, end, slots.count, weights.hours) + warm * weights.hot;
+    cost.hours += option.cost + hoursCost(horse.risk, placed.start, end, slots, weights.hours) + warm * weights.hot;
     if (was) {
       if (was.rider !== placed.rider) cost.changes += weights.changeRider;
       cost.changes += moveCost(placed.start - was.start, slots.minutes, weights);
