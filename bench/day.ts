@@ -4,7 +4,7 @@
  */
 import { readyDay } from "#core/day/compiled.ts";
 import { factsOf, problemOf } from "#core/day/from-barn.ts";
-import { DAY_GRID } from "#core/day/model.ts";
+import { startsOf } from "#core/day/model.ts";
 import type { DayPlan, DayProblem } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
 import { spotter } from "#core/day/spot.ts";
@@ -136,7 +136,7 @@ for (const [horses, riders] of [
       const spot = spotter(facts, board.cards, wish);
       spots = 0;
       for (const { id } of board.people)
-        for (let start = 0; start < DAY_GRID.count; start += 1) {
+        for (const start of startsOf(board.hours)) {
           const here = spot(id, start);
           if (here.blockers.length === 0) price(here.placement);
           spots += 1;

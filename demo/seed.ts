@@ -6,7 +6,7 @@ import type { DayView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { factsOf } from "#core/day/from-barn.ts";
-import { DAY_GRID, type Placement } from "#core/day/model.ts";
+import { type Placement, startsOf } from "#core/day/model.ts";
 import { blockersOf } from "#core/day/rules.ts";
 import { spotAt } from "#core/day/spot.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
@@ -378,7 +378,7 @@ function findSpot(
   const places = out ? [...view.places].reverse() : view.places.slice(0, 3);
   const facts = { ...factsOf(view), places };
   for (let turn = 0; turn < riders.length; turn += 1)
-    for (let start = 0; start + wish.length <= DAY_GRID.count; start += 1) {
+    for (const start of startsOf(view.hours)) {
       const rider = must(riders[(habit + turn) % riders.length], "a rider");
       const spot = spotAt(facts, placed, { ...wish, card: newId<"card">(), place: null, helper: null }, rider.id, start);
       if (spot.blockers.length === 0) return spot.placement;

@@ -1,7 +1,7 @@
 /** The board of a made-up barn, as a page has it: for timing what a hand that holds a session is shown. */
 
 import type { BarnDay, StandingCard, WantedHorse } from "#core/day/from-barn.ts";
-import { DAY_GRID, type DayPerson, type DayPlace } from "#core/day/model.ts";
+import { DAY_GRID, type DayPerson, type DayPlace, dayHoursOf, HALF_HOUR, HOUR, startsOf, USUAL_DAY } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { seededRandom } from "#core/kernel/random.ts";
@@ -21,8 +21,8 @@ export function makeBoard({ horses: many, riders, seed }: { horses: number; ride
       weightKg: rides ? random.whole(52, 90) : null,
       rides,
       specialist: i === 0,
-      works: [[0, 18]],
-      lunch: { from: 8, to: 14, length: 1 },
+      works: [[8, 44]],
+      lunch: { from: 24, to: 36, length: 2 },
       away: null,
       maxSaddle: rides ? 6 : 0,
     };
@@ -82,16 +82,28 @@ export function makeBoard({ horses: many, riders, seed }: { horses: number; ride
     humidity: 60,
     windMps: i > 7 ? 14 : 4,
   }));
-  const facts = { grid: DAY_GRID, people, places, horses, weather };
+  const hours = dayHoursOf(USUAL_DAY);
+  const facts = { grid: DAY_GRID, hours, people, places, horses, weather };
   const cards: StandingCard[] = [];
   const due: { stay: StayId; kind: "ground" | "both"; length: number }[] = [];
   horses.forEach(({ stay, stage }, i) => {
     const kind = stage === "unridden" ? "ground" : "both";
-    const wish = { card: `c${i}` as CardId, stay, kind, length: kind === "ground" ? 2 : 3, place: null, helper: null } as const;
-    const spots = people.flatMap(({ id }) => Array.from({ length: 16 }, (_, start) => spotAt(facts, cards, wish, id, start)));
+    const wish = {
+      card: `c${i}` as CardId,
+      stay,
+      kind,
+      length: kind === "ground" ? HOUR : HOUR + HALF_HOUR,
+      place: null,
+      helper: null,
+    } as const;
+    const spots = people.flatMap(({ id }) =>
+      startsOf(hours)
+        .slice(0, 16)
+        .map((start) => spotAt(facts, cards, wish, id, start)),
+    );
     const free = i % 2 === 0 ? spots.find(({ blockers }) => blockers.length === 0) : undefined;
     if (free) cards.push({ ...free.placement, state: "placed", locked: false });
     else due.push({ stay, kind, length: wish.length });
   });
-  return { people, places, horses, weather, cards, due };
+  return { hours, people, places, horses, weather, cards, due };
 }

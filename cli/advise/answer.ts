@@ -42,7 +42,7 @@ import { type Advised, placeCalled } from "./record.ts";
 const PLAYS = 1000;
 const SESSIONS_SHOWN = 10;
 /** A card of two half hours. */
-const LAID = { slots: 2, slotMinutes: 30 };
+const LAID = 60;
 const LAST_DAYS = 7;
 
 const round = (x: number): number => Math.round(x * 1000) / 1000;

@@ -1,5 +1,6 @@
 import { z } from "zod/mini";
 import { CUES, type Cue } from "#core/card/cues.ts";
+import type { DaySetting } from "#core/day/model.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts";
@@ -62,6 +63,14 @@ const risingLimits = [
   }),
 ] as const;
 
+/** Minutes after midnight; half hours, so that a day is whole in either step. */
+const halfHour = z.refine<number>((x) => x % 30 === 0, "Give a full or a half hour.");
+const DayFields = z.object({
+  dayFrom: whole(5 * 60, 12 * 60, "minutes after midnight").check(halfHour),
+  dayTo: whole(12 * 60, 21 * 60, "minutes after midnight").check(halfHour),
+  dayStep: z.literal([15, 30], "Sessions begin and last by 15 or by 30 minutes."),
+}) satisfies z.core.$ZodType<DaySetting>;
+
 export const PolicyFields = z.object({
   name: said("The barn's name", 80),
   firstDayIs: z.literal([0, 1], "The day of arrival counts (1) or not (0)."),
@@ -78,6 +87,7 @@ export const PolicyFields = z.object({
   /** Nobody used a session for so long: it ends. */
   idleHours: whole(1, 336, "hours"),
   workLimits: WorkLimitFields.check(...risingLimits),
+  day: DayFields,
 });
 export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });

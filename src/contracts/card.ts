@@ -16,8 +16,10 @@ import {
 } from "#core/card/card.ts";
 import { COURSE_STATES, type CourseMark } from "#core/card/course.ts";
 import { MOUNT_STEPS, STAGES_OF, type StageOf, TAKEN_STEPS } from "#core/card/first-step.ts";
+import { DAY_GRID } from "#core/day/model.ts";
 import { SIDES } from "#core/kernel/sides.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/permission/ground-check.ts";
+import { slots } from "./day.ts";
 import {
   date,
   flag,
@@ -169,8 +171,8 @@ export const UnplannedCard = z.object({
   stay: id<"stay">(),
   day: date,
   kind: oneOf(SESSION_KINDS),
-  length: whole(1, 8, "half hours"),
-  start: whole(0, 47),
+  length: slots,
+  start: whole(0, DAY_GRID.count - 1),
   rider: id<"person">(),
   place: id<"place">(),
   helper: z.nullable(id<"person">()),

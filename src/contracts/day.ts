@@ -1,19 +1,21 @@
 import { z } from "zod/mini";
 import { SESSION_KINDS } from "#core/card/card.ts";
-import { APPOINTMENTS } from "#core/day/model.ts";
+import { APPOINTMENTS, DAY_GRID, HOUR } from "#core/day/model.ts";
 import { date, dayHours, flag, id, inOrder, list, oneOf, version, whole, words } from "./fields.ts";
 
+/** Four hours are more than any session. */
+export const slots = whole(1, 4 * HOUR, "quarter hours");
 const where = {
   kind: oneOf(SESSION_KINDS),
-  length: whole(1, 8, "half hours"),
+  length: slots,
   rider: id<"person">(),
-  start: whole(0, 47),
+  start: whole(0, DAY_GRID.count - 1),
   place: id<"place">(),
   helper: z.nullable(id<"person">()),
   /** Slots from the beginning for which the helper is there; null: all of it. */
-  helperSlots: z._default(z.nullable(whole(1, 8, "half hours")), null),
+  helperSlots: z._default(z.nullable(slots), null),
   /** It goes on in another place from so many slots into it. */
-  then: z._default(z.nullable(z.object({ place: id<"place">(), from: whole(1, 7, "half hours") })), null),
+  then: z._default(z.nullable(z.object({ place: id<"place">(), from: slots })), null),
 };
 type Where = { length: number; helperSlots: number | null; then: { from: number } | null };
 const fits = z.refine<Where>(({ length, helperSlots, then }) => (helperSlots ?? 0) <= length && (then?.from ?? 0) < length, {
@@ -52,5 +54,5 @@ export const RemoveAppointment = z.object({ id: id<"appointment">() });
 export type RemoveAppointment = z.output<typeof RemoveAppointment>;
 
 /** A session made into two short ones: so many slots first, the rest after a rest. */
-export const SplitCard = z.object({ id: id<"card">(), version, first: whole(1, 7, "half hours") });
+export const SplitCard = z.object({ id: id<"card">(), version, first: slots });
 export type SplitCard = z.output<typeof SplitCard>;

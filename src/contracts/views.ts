@@ -7,7 +7,7 @@ import type { CancelCause, IncidentKind, Instead, SessionKind, SessionRecord } f
 import type { Complaint } from "#core/card/complaint.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
-import type { DayPerson, DayPlace } from "#core/day/model.ts";
+import type { DayHours, DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { ShownLevel } from "#core/forecast/estimator.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
@@ -165,6 +165,7 @@ export interface DueView {
 export interface DayView {
   readonly barn: string;
   readonly timeZone: string;
+  readonly hours: DayHours;
   readonly today: LocalDate;
   readonly day: LocalDate;
   readonly handedOut: { readonly at: string; readonly by: string } | null;

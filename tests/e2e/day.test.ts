@@ -1,5 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { HALF_HOUR } from "#core/day/model.ts";
+import { fromSeven } from "#tests/days.ts";
 import { bodyOf, button, choose, expectAccessible, fill, PHONE, reload, Screens, TABLET, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 import { clock } from "#ui/words/figures.ts";
@@ -26,7 +28,7 @@ const idOf = async (name: string): Promise<string> =>
   (await screens.site.sql`SELECT id FROM person WHERE name = ${name}`)[0]?.["id"] as string;
 const due = (page: Page, horse: string) => page.waitForSelector(`::-p-xpath(//button[@data-due][contains(., '${horse}')])`);
 const spot = async (page: Page, rider: string, start: number) =>
-  page.waitForSelector(`[data-spot='${await idOf(rider)}:${start}']`);
+  page.waitForSelector(`[data-spot='${await idOf(rider)}:${fromSeven(start)}']`);
 const cards = () =>
   screens.site
     .sql`SELECT h.name AS horse, p.name AS rider, k.start, k.state FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id JOIN person p ON p.id = k.rider_id WHERE k.day = ${DAY} AND k.state <> 'cancelled'`;
@@ -40,7 +42,9 @@ describe("placing a horse", () => {
     expect(await heavy?.evaluate((cell) => cell.getAttribute("aria-label"))).toMatch(/^Tavish Okonjo, 07:00: /);
     await (await spot(page, "Wren Castellanos", 2))?.click();
     await text(page, "Blue Ledger placed with Wren Castellanos at 08:00");
-    expect(await cards()).toMatchObject([{ horse: "Blue Ledger", rider: "Wren Castellanos", start: 2, state: "placed" }]);
+    expect(await cards()).toMatchObject([
+      { horse: "Blue Ledger", rider: "Wren Castellanos", start: fromSeven(2), state: "placed" },
+    ]);
     await button(page, "Undo the placing of Blue Ledger").click();
     await text(page, "Undone");
     expect(await cards()).toHaveLength(0);
@@ -56,7 +60,7 @@ describe("placing a horse", () => {
     const before = await at();
     await page.keyboard.press("ArrowRight");
     await page.waitForFunction((was) => document.activeElement?.getAttribute("data-spot") !== was, {}, before);
-    expect(Number((await at()).split(":")[1])).toBe(Number(before.split(":")[1]) + 1);
+    expect(Number((await at()).split(":")[1])).toBe(Number(before.split(":")[1]) + HALF_HOUR);
     await page.keyboard.press("Escape");
     await page.waitForFunction(() => !document.querySelector("[data-spot]"));
     await (await due(page, "Blue Ledger"))?.focus();
@@ -81,7 +85,7 @@ describe("placing a horse", () => {
             [...document.querySelectorAll("[role=status]")].some(
               (one) => one.textContent?.includes(who) && one.textContent.includes("free"),
             ),
-          `${rider} ${clock(start)}`,
+          `${rider} ${clock(fromSeven(start))}`,
         );
       // The spot under the pointer says what it would cost before anything is let go; a busy machine may hear of the pointer late.
       for (let tries = 0; tries < 40 && !(await said()); tries += 1) {
@@ -99,7 +103,7 @@ describe("placing a horse", () => {
     await text(page, "Blue Ledger placed with Wren Castellanos at 09:00");
     await drag(await middle("::-p-xpath(//*[@data-string]//button[contains(., 'Blue Ledger')])"), "Ines Halvorsen", 6);
     await page.waitForFunction(async () => document.body.innerText.includes("Undo the move"));
-    expect(await cards()).toMatchObject([{ horse: "Blue Ledger", rider: "Ines Halvorsen", start: 6 }]);
+    expect(await cards()).toMatchObject([{ horse: "Blue Ledger", rider: "Ines Halvorsen", start: fromSeven(6) }]);
     await page.close();
   });
   it("by finger on the tablet", async () => {
@@ -207,7 +211,7 @@ describe("two sessions on the sheet", () => {
     await button(page, "Change places with another").click();
     await (await card("Blue Ledger"))?.click();
     await text(page, "changed places.");
-    const after = ["Blue Ledger Ines Halvorsen 6", "Gannet Wren Castellanos 2"];
+    const after = [`Blue Ledger Ines Halvorsen ${fromSeven(6)}`, `Gannet Wren Castellanos ${fromSeven(2)}`];
     expect(await where()).toEqual(after);
     await page.keyboard.press("u");
     await text(page, "Undone: swap of");

@@ -1,4 +1,5 @@
 /** What a day brings that nobody planned: changed cards, sessions besides the sheet, cards not worked, what the office is told at once, a rider's string. */
+
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { localDate } from "#core/calendar/local-date.ts";
@@ -9,6 +10,7 @@ import { readString } from "#server/card/read-string.ts";
 import { readEvening } from "#server/day/read-evening.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { Barn, NOT_TICKED, OPEN_GATE, record, TODAY } from "#tests/barn.ts";
+import { fromSeven } from "#tests/days.ts";
 import { sayAlert } from "#ui/words/alert.ts";
 
 let barn: Barn;
@@ -22,7 +24,7 @@ let start = 0;
 beforeEach(async () => {
   start = 0;
   await barn.sql`UPDATE card SET state = 'cancelled', cancel_reason = 'cleared' WHERE state IN ('placed', 'handed-out')`;
-  await barn.sql`UPDATE card SET start = 19, length = 1 WHERE state = 'closed'`;
+  await barn.sql`UPDATE card SET start = ${fromSeven(19)}, length = 2 WHERE state = 'closed'`;
 });
 const handedOut = async (stay: StayId, changes: Record<string, unknown> = {}): Promise<CardId> => {
   const card = await barn.handedOut(stay, { start, length: 1, place: barn.place("Arena"), ...changes });
@@ -39,9 +41,9 @@ describe("a card that the manager changed meanwhile", () => {
       id: card,
       version: 2,
       kind: "ground",
-      length: 1,
+      length: 2,
       rider: barn.rider.id,
-      start: 18,
+      start: fromSeven(18),
       place: barn.place("Arena"),
       helper: null,
     });
@@ -54,15 +56,15 @@ describe("a card that the manager changed meanwhile", () => {
       id: card,
       version: 2,
       kind: "ground",
-      length: 1,
+      length: 2,
       rider: barn.boss.id,
-      start: 17,
+      start: fromSeven(17),
       place: barn.place("Arena"),
       helper: null,
     });
     expect(await close(card)).toBe("not-allowed");
     const own = randomUUID() as CardId;
-    const spot = { stay, day: TODAY, kind: "ground", length: 1, start: 16, place: barn.place("Arena") };
+    const spot = { stay, day: TODAY, kind: "ground", length: 2, start: fromSeven(16), place: barn.place("Arena") };
     await barn.ask(
       "card/unplanned",
       { id: own, ...spot, rider: barn.rider.id, helper: null, after: null, why: "Changed meanwhile." },
@@ -78,8 +80,8 @@ describe("a session that nobody handed out", () => {
     stay,
     day: TODAY,
     kind: "ground",
-    length: 2,
-    start: 0,
+    length: 4,
+    start: fromSeven(0),
     rider: barn.other.id,
     place: barn.place("Arena"),
     helper: null,
@@ -205,16 +207,16 @@ describe("a string", () => {
       id: card,
       version: 2,
       kind: "ground",
-      length: 1,
+      length: 2,
       rider: barn.rider.id,
-      start: 15,
+      start: fromSeven(15),
       place: barn.place("Arena"),
       helper: barn.helper.id,
     });
     expect((await readString(barn.deps, barn.rider)).changes[0]).toMatchObject({
       what: "moved",
       horse: "Mine",
-      to: { start: 15 },
+      to: { start: fromSeven(15) },
     });
     barn.today = localDate("2026-07-15");
     expect((await readString(barn.deps, barn.rider)).unlogged).toContainEqual({ card, horse: "Mine", day: TODAY });

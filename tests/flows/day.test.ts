@@ -3,6 +3,7 @@ import { localDate } from "#core/calendar/local-date.ts";
 import { readyDay } from "#core/day/compiled.ts";
 import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import type { Blocker } from "#core/day/model.ts";
+import { SPLIT_GAP } from "#core/day/rules.ts";
 import { Search } from "#core/day/search.ts";
 import { verify } from "#core/day/verify.ts";
 import { findStay } from "#db/queries/stays.ts";
@@ -10,6 +11,7 @@ import { attempt } from "#demo/ask.ts";
 import { proveDay } from "#server/day/prove.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { Barn, OPEN_GATE, record, TODAY, walkOf } from "#tests/barn.ts";
+import { fromSeven } from "#tests/days.ts";
 
 let barn: Barn;
 let [quiet, green, heavyWork] = ["", "", ""] as unknown as [
@@ -73,18 +75,18 @@ describe("placing", () => {
       kind: "ground",
       length: 3,
       place: barn.place("Round pens"),
-      then: { place: arena, from: 1 },
+      then: { place: arena, from: 2 },
       helper: barn.helper.id,
-      helperSlots: 1,
+      helperSlots: 2,
     });
-    expect(await blockers({ ...two, then: { place: arena, from: 3 } })).toEqual([
+    expect(await blockers({ ...two, then: { place: arena, from: 6 } })).toEqual([
       expect.stringContaining("shorter than its first place"),
     ]);
-    expect(await blockers({ ...two, helperSlots: 4 })).toEqual([expect.stringContaining("shorter than its first place")]);
+    expect(await blockers({ ...two, helperSlots: 8 })).toEqual([expect.stringContaining("shorter than its first place")]);
     expect(await blockers(two)).toEqual([]);
     const [card] = (await view()).cards;
-    expect(card).toMatchObject({ then: { place: arena, from: 1 }, helperSlots: 1 });
-    // The helper is free from the second slot on, and the arena is taken only then.
+    expect(card).toMatchObject({ then: { place: arena, from: 2 }, helperSlots: 2 });
+    // The helper is free from the second half hour on, and the arena is taken only then.
     const beside = { rider: barn.helper.id, start: 1, length: 1, kind: "ground", place: barn.place("Round pens") };
     expect(await blockers(placement(heavyWork, { ...beside, start: 0 }))).toContain("busy");
     expect(await blockers(placement(heavyWork, beside))).toEqual([]);
@@ -154,11 +156,11 @@ describe("the day", () => {
     await barn.ask("day/place", placement(green, { start: 4 }));
     const { day: _day, stay: _stay, ...where } = placement(quiet, { start: 4 });
     expect(await barn.code("day/move", { id, version: 1, ...where })).toBe("blocked");
-    await barn.ask("day/move", { id, version: 1, ...where, start: 8 });
+    await barn.ask("day/move", { id, version: 1, ...where, start: fromSeven(8) });
     await barn.ask("day/hand-out", { day });
     expect((await view()).changes.map((change) => change.what)).toEqual(["handed out"]);
-    await barn.ask("day/move", { id, version: 3, ...where, start: 10 });
-    expect(await barn.code("day/move", { id, version: 3, ...where, start: 12 })).toBe("changed-meanwhile");
+    await barn.ask("day/move", { id, version: 3, ...where, start: fromSeven(10) });
+    expect(await barn.code("day/move", { id, version: 3, ...where, start: fromSeven(12) })).toBe("changed-meanwhile");
     await barn.ask("day/take-back", { id, version: 4 });
     const { changes, cards } = await view();
     expect(changes.map((change) => change.what)).toEqual(expect.arrayContaining(["moved", "taken back"]));
@@ -180,7 +182,7 @@ describe("hours of a day", () => {
     const off = { person: barn.rider.id, firstDay: day, lastDay: day, fromMinute: 510, toMinute: 600, reason: "Dentist" };
     expect(await barn.code("people/add-absence", { ...off, toMinute: null })).toBe("issues");
     const { id } = await barn.ask<{ id: string }>("people/add-absence", off);
-    // Half past eight is slot 3, ten o'clock slot 6.
+    // Half past eight is half hour 3, ten o'clock 6.
     expect(await blockers(placement(quiet, { start: 2 }))).toEqual(["shift"]);
     expect(await blockers(placement(quiet, { start: 5 }))).toEqual(["shift"]);
     expect(await blockers(placement(quiet, { start: 7, length: 7 }))).toEqual(["lunch"]);
@@ -205,11 +207,12 @@ describe("hours of a day", () => {
 
 const laid = async (steps = 600) => {
   const sheet = await view();
-  const { problem, stands } = problemOf(sheet);
+  const barnProblem = problemOf(sheet);
+  const { problem, stands } = barnProblem;
   const search = new Search(readyDay(problem), { seed: 1, from: stands, steer: new Map() });
   search.steps(steps, 0, 1);
   expect(verify(problem, search.plan()).broken).toEqual([]);
-  return { sheet, cards: placementsOf(problem, search.plan(), stands) };
+  return { sheet, cards: placementsOf(barnProblem, search.plan()) };
 };
 const input = ({ sheet, cards }: Awaited<ReturnType<typeof laid>>) => ({
   day,
@@ -223,18 +226,22 @@ describe("a session that is split", () => {
   it("is two short ones with a rest between, and counts once", async () => {
     nextDay();
     const { id } = await barn.ask<{ id: string }>("day/place", placement(quiet, { start: 0, length: 3 }));
-    expect(await barn.code("day/split", { id, version: 1, first: 3 })).toBe("too-short");
-    const { id: second } = await barn.ask<{ id: string }>("day/split", { id, version: 1, first: 1 });
-    expect(await barn.code("day/split", { id, version: 2, first: 1 })).toMatch(/too-short|already-split/);
+    expect(await barn.code("day/split", { id, version: 1, first: 6 })).toBe("too-short");
+    const { id: second } = await barn.ask<{ id: string }>("day/split", { id, version: 1, first: 2 });
+    expect(await barn.code("day/split", { id, version: 2, first: 2 })).toMatch(/too-short|already-split/);
     const halves = (await view()).cards;
     expect(halves.map(({ card, length, after }) => [card, length, after])).toEqual([
-      [id, 1, null],
-      [second, 2, id],
+      [id, 2, null],
+      [second, 4, id],
     ]);
-    expect(halves[1]?.start).toBe(5);
+    expect(halves[1]?.start).toBe(fromSeven(5));
     const { day: _day, stay: _stay, ...where } = placement(quiet, { length: 2 });
     expect(
-      await attempt(barn.deps, { route: "day/move", actor: barn.boss, input: { id: second, version: 1, ...where, start: 3 } }),
+      await attempt(barn.deps, {
+        route: "day/move",
+        actor: barn.boss,
+        input: { id: second, version: 1, ...where, start: fromSeven(3) },
+      }),
     ).toMatchObject({
       error: { code: "blocked", blockers: [{ code: "after" }] },
     });
@@ -249,11 +256,11 @@ describe("a session that is split", () => {
   it("is laid out anew with its halves apart", async () => {
     nextDay();
     const { id } = await barn.ask<{ id: string }>("day/place", placement(quiet, { start: 0, length: 2 }));
-    await barn.ask("day/split", { id, version: 1, first: 1 });
+    await barn.ask("day/split", { id, version: 1, first: 2 });
     expect(await layOut(await laid())).toMatchObject({ ok: true });
     const [first, second] = (await view()).cards.filter(({ stay }) => stay === quiet).sort((a, b) => a.start - b.start);
     expect(second?.after).toBe(first?.card);
-    expect((second?.start ?? 0) - (first?.start ?? 0) - (first?.length ?? 0)).toBeGreaterThanOrEqual(4);
+    expect((second?.start ?? 0) - (first?.start ?? 0) - (first?.length ?? 0)).toBeGreaterThanOrEqual(SPLIT_GAP);
   });
 });
 
@@ -280,7 +287,7 @@ describe("laying out a day", () => {
     expect(again.cards.find(({ card }) => card === first.card)).toMatchObject({ rider: first.rider, start: first.start });
     const moved = {
       ...again,
-      cards: again.cards.map((one) => (one.card === first.card ? { ...one, start: one.start + 8 } : one)),
+      cards: again.cards.map((one) => (one.card === first.card ? { ...one, start: one.start + 16 } : one)),
     };
     expect(await layOut(moved)).toMatchObject({ ok: false, error: { code: "card-closed" } });
     expect(await layOut({ ...again, cards: again.cards.filter(({ card }) => card !== first.card) })).toMatchObject({ ok: false });
@@ -291,7 +298,7 @@ describe("laying out a day", () => {
     await barn.ask("day/place", placement(quiet, { start: 15 }));
     expect(await layOut(seen)).toMatchObject({ ok: false, error: { code: "changed-meanwhile" } });
     const now = await laid();
-    const clashing = { ...now, cards: now.cards.map((one) => ({ ...one, start: 19 })) };
+    const clashing = { ...now, cards: now.cards.map((one) => ({ ...one, start: fromSeven(19) })) };
     expect(await layOut(clashing)).toMatchObject({ ok: false, error: { code: "blocked" } });
     expect((await view()).cards).toHaveLength(1);
   });

@@ -4,6 +4,7 @@ import { localDate } from "#core/calendar/local-date.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { instantOf, readFeed } from "#server/feed/read-feed.ts";
 import { Barn } from "#tests/barn.ts";
+import { fromSeven } from "#tests/days.ts";
 
 let barn: Barn;
 let stay: StayId;
@@ -88,11 +89,11 @@ describe("a horse's sessions in a calendar", () => {
 
 describe("the hours of a feed", () => {
   it("follow the barn's clock over the change to winter and back", () => {
-    const at = (day: string, slot: number) => instantOf("America/Denver", localDate(day), slot).toISOString();
+    const at = (day: string, slot: number) => instantOf("America/Denver", localDate(day), fromSeven(slot)).toISOString();
     expect(at("2026-10-31", 0)).toBe("2026-10-31T13:00:00.000Z");
     expect(at("2026-11-01", 0)).toBe("2026-11-01T14:00:00.000Z");
     expect(at("2026-03-08", 0)).toBe("2026-03-08T13:00:00.000Z");
-    expect(instantOf("Pacific/Kiritimati", localDate("2026-07-14"), 0).toISOString()).toBe("2026-07-13T17:00:00.000Z");
+    expect(instantOf("Pacific/Kiritimati", localDate("2026-07-14"), fromSeven(0)).toISOString()).toBe("2026-07-13T17:00:00.000Z");
   });
 });
 

@@ -6,6 +6,7 @@ import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import type { Actor } from "#contracts/people.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { USUAL_CUES } from "#core/card/cues.ts";
+import { USUAL_DAY } from "#core/day/model.ts";
 import { methodOf } from "#core/ladder/methods.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { attempt } from "#demo/ask.ts";
@@ -64,6 +65,7 @@ const POLICIES = {
   owedPolicy: "days",
   idleHours: 72,
   workLimits: { ...USUAL_LIMITS },
+  day: { ...USUAL_DAY },
 };
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
 const WHICH = { stay: id, kind: "end", ordinal: 0 };

@@ -1,4 +1,5 @@
 /** Builders: a small barn made through the application's own commands, on a clock that the test sets. */
+
 import { randomUUID } from "node:crypto";
 import { inject } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
@@ -8,6 +9,7 @@ import type { Actor, PersonFields } from "#contracts/people.ts";
 import { type BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import { type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
+import { HALF_HOUR } from "#core/day/model.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, EvaluationId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
@@ -19,6 +21,7 @@ import { ask, attempt } from "#demo/ask.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import type { Deps } from "#server/container.ts";
 import { skillOf } from "#shipped/ladder.ts";
+import { fromSeven } from "./days.ts";
 
 /** A Tuesday. */
 export const TODAY = "2026-07-14";
@@ -254,17 +257,21 @@ export class Barn {
     return stay;
   }
 
-  placement = (stay: StayId, changes: Record<string, unknown> = {}) => ({
-    day: this.today,
-    stay,
-    kind: "ground",
-    length: 2,
-    rider: this.rider.id,
-    start: 0,
-    place: this.place("Arena"),
-    helper: null,
-    ...changes,
-  });
+  /** `start` and `length`, where they are given, in half hours from seven. */
+  placement = (stay: StayId, changes: Record<string, unknown> = {}) => {
+    const { start = 0, length = 2, ...others } = changes;
+    return {
+      day: this.today,
+      stay,
+      kind: "ground",
+      rider: this.rider.id,
+      place: this.place("Arena"),
+      helper: null,
+      ...others,
+      start: fromSeven(Number(start)),
+      length: HALF_HOUR * Number(length),
+    };
+  };
   async handedOut(stay: StayId, changes: Record<string, unknown> = {}): Promise<CardId> {
     const { id } = await this.ask<{ id: CardId }>("day/place", this.placement(stay, changes));
     await this.ask("day/hand-out", { day: this.today });

@@ -1,7 +1,8 @@
 /** Small days to hand out, for the tests of the search, the checker and the proof. */
 
 import fc from "fast-check";
-import type { DayHorse, DayPerson, DayPlace } from "#core/day/model.ts";
+import type { BarnDay } from "#core/day/from-barn.ts";
+import { type DayHorse, type DayPerson, type DayPlace, dayHoursOf, HALF_HOUR, USUAL_DAY } from "#core/day/model.ts";
 import {
   type Assigned,
   type DayProblem,
@@ -188,4 +189,34 @@ export const dayPlaceOf = (id: string, changes: Partial<DayPlace> = {}): DayPlac
   shut: [],
   stages: STAGES,
   ...changes,
+});
+
+const USUAL = dayHoursOf(USUAL_DAY);
+/** A slot of the day from the number of a half hour after seven. */
+export const fromSeven = (half: number): number => USUAL.from + HALF_HOUR * half;
+const halves = (count: number): number => HALF_HOUR * count;
+const span = <T extends { readonly from: number; readonly to: number }>(one: T): T => ({
+  ...one,
+  from: fromSeven(one.from),
+  to: fromSeven(one.to),
+});
+/** A barn's day that was written in half hours from seven. */
+export const inHalfHours = (day: Omit<BarnDay, "hours">): BarnDay => ({
+  ...day,
+  hours: USUAL,
+  people: day.people.map((person) => ({
+    ...person,
+    works: person.works.map(([from, to]) => [fromSeven(from), fromSeven(to)] as const),
+    lunch: person.lunch && { ...span(person.lunch), length: halves(person.lunch.length) },
+  })),
+  horses: day.horses.map((horse) => ({ ...horse, away: horse.away.map(span) })),
+  places: day.places.map((place) => ({ ...place, shut: place.shut.map(span) })),
+  due: day.due.map((due) => ({ ...due, length: halves(due.length) })),
+  cards: day.cards.map((card) => ({
+    ...card,
+    start: fromSeven(card.start),
+    length: halves(card.length),
+    helperSlots: card.helperSlots ? halves(card.helperSlots) : null,
+    then: card.then ? { ...card.then, from: halves(card.then.from) } : null,
+  })),
 });

@@ -2,7 +2,7 @@
 
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { dayHorseOf, dayPersonOf, dayPlaceOf } from "#tests/days.ts";
+import { dayHorseOf, dayPersonOf, dayPlaceOf, inHalfHours } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { SESSION_KINDS } from "../card/card.ts";
 import type { HeldByChecks } from "../check/check.ts";
@@ -21,11 +21,11 @@ import { USUAL_LIMITS } from "../weather/work-limits.ts";
 import { type WeekStay, weekProblem } from "../week/barn.ts";
 import { mayRide } from "../week/week.ts";
 import { readyDay } from "./compiled.ts";
-import { type BarnDay, factsOf, problemOf, type StandingCard } from "./from-barn.ts";
+import { type BarnDay, factsOf, placementsOf, problemOf, type StandingCard } from "./from-barn.ts";
 import { type Blocker, DAY_GRID, hoursOf } from "./model.ts";
 import { partsOf } from "./parts.ts";
 import { blockersOf, helperSlotsFor, horseOn, needsHelper, personOn } from "./rules.ts";
-import { fits, sheetOf } from "./search.ts";
+import { fits, Search, sheetOf } from "./search.ts";
 import { NOBODY } from "./sheet.ts";
 import { spotter } from "./spot.ts";
 import { verify } from "./verify.ts";
@@ -148,7 +148,7 @@ const place = (id: string) =>
     })
     .map((changes) => dayPlaceOf(id, changes));
 const hour = fc.record({
-  hour: fc.integer({ min: 6, max: 18 }),
+  hour: fc.integer({ min: 5, max: 18 }),
   temperatureC: fc.integer({ min: -5, max: 45 }),
   humidity: fc.constantFrom(40, 60, 90),
   windMps: fc.constantFrom(3, 9, 13),
@@ -183,8 +183,21 @@ const day: fc.Arbitrary<BarnDay> = fc
   })
   .chain((barn) =>
     fc
-      .constantFrom(USUAL_LIMITS, { ...USUAL_LIMITS, windGroundFirst: 2, windNone: 8, heatShort: 140, heatMinutes: 30 })
-      .map((limits) => ({ ...barn, horses: barn.horses.map((one) => ({ ...one, limits })) })),
+      .record({
+        limits: fc.constantFrom(USUAL_LIMITS, {
+          ...USUAL_LIMITS,
+          windGroundFirst: 2,
+          windNone: 8,
+          heatShort: 140,
+          heatMinutes: 30,
+        }),
+        // In half hours from seven, or the same counts as quarter hours from five.
+        inQuarters: fc.boolean(),
+      })
+      .map(({ limits, inQuarters }): BarnDay => {
+        const limited = { ...barn, horses: barn.horses.map((one) => ({ ...one, limits })) };
+        return inQuarters ? { ...limited, hours: { from: 0, to: 20, step: 1 } } : inHalfHours(limited);
+      }),
   );
 /** A helper who is not asked for is nobody to the model; the board lets one come along. */
 const plain = (barn: BarnDay): BarnDay => ({
@@ -205,8 +218,9 @@ const plain = (barn: BarnDay): BarnDay => ({
 describe("the spot that is offered", () => {
   it("says all that stands against it, and no other place or helper has less", () => {
     fc.assert(
-      fc.property(day, fc.constantFrom(...PEOPLE), fc.nat(18), (barn, who, start) => {
+      fc.property(day, fc.constantFrom(...PEOPLE), fc.nat(18), (barn, who, at) => {
         const facts = factsOf(barn);
+        const start = barn.hours.from + at * barn.hours.step;
         const [one, ...others] = barn.cards;
         const card = must(one, "the day has cards");
         const rider = who as string as PersonId;
@@ -241,7 +255,7 @@ describe("the week", () => {
           (horse): WeekStay => ({
             horse,
             kind,
-            length: 2,
+            length: 4,
             usual: null,
             known: [...PEOPLE],
             sessions: 3,
@@ -252,12 +266,12 @@ describe("the week", () => {
             fixed: [],
           }),
         );
-        const { horses, riders } = weekProblem(stays, [{ people: facts.people, places: facts.places, cards: [] }], 20);
+        const { horses, riders } = weekProblem(stays, [{ people: facts.people, places: facts.places, cards: [] }], barn.hours);
         for (const horse of barn.horses) {
           // An unweighed horse is ridden by nobody, which is a reason of the horse's.
           const unweighed = kind !== "ground" && horse.load === null;
           for (const person of facts.people) {
-            const barred = barring(riderReasons(horse, person, sessionAct(kind, { slots: 2, slotMinutes: 30 }))).length > 0;
+            const barred = barring(riderReasons(horse, person, sessionAct(kind, 60))).length > 0;
             const week = mayRide(
               must(
                 horses.find(({ id }) => id === horse.stay),
@@ -299,7 +313,7 @@ function gateOf(barn: BarnDay, card: StandingCard) {
       rider: personOn(facts, card.rider),
       ...must(moments[0], "a session has a place"),
       first: moments[1] ?? null,
-      laid: { slots: card.length, slotMinutes: facts.grid.minutes },
+      laid: card.length * facts.grid.minutes,
       skills: [],
       asked: GATE_TICKS,
     },
@@ -355,5 +369,45 @@ describe("board, tables, checker and gate", () => {
     expect(open).toBeGreaterThan(300);
     expect(barred).toBeGreaterThan(300);
     expect(byRecord).toBeGreaterThan(300);
+  });
+});
+
+describe("a day laid out", () => {
+  /** Hours that begin and end a quarter off the barn's steps. */
+  const odd = <T extends { readonly from: number; readonly to: number }>(one: T, by: number): T => ({
+    ...one,
+    from: one.from + by,
+    to: one.to + by,
+  });
+  it("breaks no rule, where people, visits and shut places keep hours of their own", () => {
+    let laid = 0;
+    fc.assert(
+      fc.property(day, fc.nat(1), fc.nat(1000), (any, by, seed) => {
+        const barn: BarnDay = {
+          ...any,
+          people: any.people.map((person) => ({
+            ...person,
+            works: person.works.map(([from, to]) => [from + by, to] as const),
+            lunch: person.lunch && odd(person.lunch, by),
+          })),
+          horses: any.horses.map((horse) => ({ ...horse, away: horse.away.map((one) => odd(one, by)) })),
+          places: any.places.map((place) => ({ ...place, shut: place.shut.map((one) => odd(one, by)) })),
+          cards: [],
+          due: any.cards.map(({ stay, kind, length }) => ({ stay, kind, length })),
+        };
+        const asked = problemOf(barn);
+        const search = new Search(readyDay(asked.problem), { seed, from: asked.stands, steer: new Map() });
+        search.steps(60, 0, 1);
+        const placed = placementsOf(asked, search.plan()).map((one) => ({ ...one, card: one.stay as string as CardId }));
+        for (const one of placed) {
+          const against = blockersOf(factsOf(barn), placed, one);
+          expect(against).toEqual([]);
+          expect((one.start - barn.hours.from) % barn.hours.step).toBe(0);
+        }
+        laid += placed.length;
+      }),
+      { numRuns: 400 },
+    );
+    expect(laid).toBeGreaterThan(200);
   });
 });

@@ -4,7 +4,7 @@ import { dayHorseOf as horse, dayPersonOf as person, dayPlaceOf as place } from 
 import { localDate } from "../calendar/local-date.ts";
 import { SESSION_KINDS } from "../card/card.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import { type Blocker, DAY_GRID, type DayFacts, type DayHorse, type Placement } from "./model.ts";
+import { type Blocker, type DayFacts, type DayHorse, type Placement } from "./model.ts";
 import { gradeFor } from "./problem.ts";
 import { blockersOf, needsHelper, slotsWithin } from "./rules.ts";
 import { spotAt } from "./spot.ts";
@@ -13,7 +13,9 @@ import { isDue, urgencyOf } from "./urgency.ts";
 const [ANN, BEN, HAL] = ["ann", "ben", "hal"] as PersonId[] as [PersonId, PersonId, PersonId];
 const [RING, PENS] = ["ring", "pens"] as PlaceId[] as [PlaceId, PlaceId];
 const base: DayFacts = {
-  grid: DAY_GRID,
+  // Half hours from seven.
+  grid: { start: 420, minutes: 30, count: 20 },
+  hours: { from: 0, to: 20, step: 1 },
   people: [
     person("ann"),
     person("ben", { weightKg: 104, grade: 2 }),
@@ -47,7 +49,15 @@ const codes = (found: readonly Blocker[]) => found.map((one) => one.code);
 
 describe("a limit in minutes", () => {
   it("leaves so many slots, a begun one counted, and one at least", () => {
-    expect([null, 10, 30, 31, 45, 60, 61].map((minutes) => slotsWithin(minutes, 30))).toEqual([null, 1, 1, 2, 2, 2, 3]);
+    expect([null, 10, 30, 31, 45, 60, 61].map((minutes) => slotsWithin(minutes, 1, { minutes: 30 }))).toEqual([
+      null,
+      1,
+      1,
+      2,
+      2,
+      2,
+      3,
+    ]);
   });
 });
 

@@ -9,7 +9,18 @@ import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { borneBy, placeReasons } from "../permission/permission.ts";
 import { heatOf } from "../weather/weather.ts";
 import { USUAL_LIMITS } from "../weather/work-limits.ts";
-import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, hoursOf, type Placement } from "./model.ts";
+import { type Frame, frameOf, planIn, problemIn, slotOfDay } from "./frame.ts";
+import {
+  DAY_GRID,
+  type DayFacts,
+  type DayHorse,
+  type DayHours,
+  type DayPerson,
+  type DayPlace,
+  HALF_HOUR,
+  hoursOf,
+  type Placement,
+} from "./model.ts";
 import { helperLength, type PlacePart, partsOf, sameParts } from "./parts.ts";
 import {
   type Assigned,
@@ -36,6 +47,7 @@ export interface StandingCard extends Placement {
 }
 /** A day sheet as far as laying it out goes; what a page of the day is handed has it all. */
 export interface BarnDay {
+  readonly hours: DayHours;
   readonly people: DayFacts["people"];
   readonly places: DayFacts["places"];
   readonly weather: DayFacts["weather"];
@@ -44,8 +56,9 @@ export interface BarnDay {
   readonly due: readonly { readonly stay: StayId; readonly kind: SessionKind; readonly length: number }[];
   readonly cards: readonly StandingCard[];
 }
-export const factsOf = ({ people, places, horses, weather }: BarnDay): DayFacts => ({
+export const factsOf = ({ hours, people, places, horses, weather }: BarnDay): DayFacts => ({
   grid: DAY_GRID,
+  hours,
   people,
   places,
   horses,
@@ -58,7 +71,7 @@ const SECOND_BEST = 2;
 /** A change of place on the way. */
 const TWO_PLACES = 1;
 /** Of a session in two places so many slots are worked on the ground, in the first. */
-const GROUND_SLOTS = 1;
+const GROUND_SLOTS = HALF_HOUR;
 /** What a horse is worth that has a card though it is not due. */
 const NOT_DUE = 10;
 
@@ -191,8 +204,14 @@ function assignedOf(placement: Placement, { options }: ProblemSession): Assigned
   return option < 0 ? null : { rider, start, option, helper };
 }
 
-/** The problem, and the plan that stands. */
-export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonly stands: DayPlan } {
+export interface BarnProblem {
+  readonly problem: DayProblem;
+  /** The plan that stands. */
+  readonly stands: DayPlan;
+  /** What the problem's slots are of the day's. */
+  readonly frame: Frame;
+}
+export function problemOf(day: BarnDay): BarnProblem {
   const facts = factsOf(day);
   const read: Read = { facts, barred: barredSlots(facts) };
   const cards = live(day);
@@ -219,8 +238,14 @@ export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonl
   }));
   const those = (keep: (card: StandingCard) => boolean) =>
     assigned.flatMap(({ card, as }) => (as && keep(card) ? [[card.card, as] as const] : []));
+  const frame = frameOf(
+    day.hours,
+    cards,
+    sessions.flatMap(({ length, helperSlots }) => [length, helperSlots]),
+  );
   return {
-    problem: {
+    frame,
+    problem: problemIn(frame, {
       slots: { minutes: facts.grid.minutes, count: facts.grid.count },
       hot: hotSlots(facts),
       places: facts.places.map(({ id, capacity, separate, closed, outdoor, shut }) => ({
@@ -235,14 +260,14 @@ export function problemOf(day: BarnDay): { readonly problem: DayProblem; readonl
       sessions,
       published: Object.fromEntries(those(({ state }) => state === "handed-out")),
       weights: DEFAULT_WEIGHTS,
-    },
-    stands: new Map(those(() => true)),
+    }),
+    stands: planIn(frame, new Map(those(() => true))),
   };
 }
 
-const placesOf = ([first, second]: DayOption["parts"]): Pick<Placement, "place" | "then"> => ({
+const placesOf = ([first, second]: DayOption["parts"], { step }: Frame): Pick<Placement, "place" | "then"> => ({
   place: first?.place as PlaceId,
-  then: second ? { place: second.place as PlaceId, from: second.from } : null,
+  then: second ? { place: second.place as PlaceId, from: second.from * step } : null,
 });
 
 export type Laid = Omit<Placement, "card"> & { readonly card: CardId | null };
@@ -250,8 +275,8 @@ export type Laid = Omit<Placement, "card"> & { readonly card: CardId | null };
  * The plan as cards that stand, move or are new; cards that are in none of them are to go. Fixed cards stand even where a plan has no room for them any
  * more: who logged three horses and fell ill has logged them.
  */
-export function placementsOf({ sessions }: DayProblem, plan: DayPlan, stands: DayPlan): readonly Laid[] {
-  return sessions.flatMap((session) => {
+export function placementsOf({ problem, stands, frame }: BarnProblem, plan: DayPlan): readonly Laid[] {
+  return problem.sessions.flatMap((session) => {
     const placed = plan.get(session.id) ?? (session.lock ? stands.get(session.id) : undefined);
     if (!placed) return [];
     const stay = session.horse as StayId;
@@ -260,12 +285,12 @@ export function placementsOf({ sessions }: DayProblem, plan: DayPlan, stands: Da
         card: session.id === dueSession(stay) ? null : (session.id as CardId),
         stay,
         kind: session.kind,
-        length: session.length,
+        length: session.length * frame.step,
         rider: placed.rider as PersonId,
-        start: placed.start,
-        ...placesOf(session.options[placed.option]?.parts ?? []),
+        start: slotOfDay(frame, placed.start),
+        ...placesOf(session.options[placed.option]?.parts ?? [], frame),
         helper: placed.helper as PersonId | null,
-        helperSlots: placed.helper === null ? null : askedOfHelper(session.helperSlots, session.length),
+        helperSlots: placed.helper === null ? null : askedOfHelper(session.helperSlots * frame.step, session.length * frame.step),
         after: (session.after?.session ?? null) as CardId | null,
       },
     ];

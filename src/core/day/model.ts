@@ -12,8 +12,32 @@ export interface SlotGrid {
   readonly minutes: number;
   readonly count: number;
 }
-/** 20 half hours from seven in the morning. */
-export const DAY_GRID: SlotGrid = { start: 7 * 60, minutes: 30, count: 20 };
+/** Quarter hours from five in the morning to nine at night: the slots of every sheet, whatever hours a barn keeps. */
+export const DAY_GRID: SlotGrid = { start: 5 * 60, minutes: 15, count: 64 };
+export const HALF_HOUR = 30 / DAY_GRID.minutes;
+export const HOUR = 60 / DAY_GRID.minutes;
+
+/** A barn's day, in slots of the grid: it begins, it ends, and sessions begin and last by steps of so many. */
+export interface DayHours {
+  readonly from: number;
+  readonly to: number;
+  readonly step: number;
+}
+/** What a barn sets of it, in minutes. */
+export interface DaySetting {
+  readonly dayFrom: number;
+  readonly dayTo: number;
+  readonly dayStep: number;
+}
+export const USUAL_DAY: DaySetting = { dayFrom: 7 * 60, dayTo: 17 * 60, dayStep: 30 };
+export const dayHoursOf = ({ dayFrom, dayTo, dayStep }: DaySetting): DayHours => ({
+  from: (dayFrom - DAY_GRID.start) / DAY_GRID.minutes,
+  to: (dayTo - DAY_GRID.start) / DAY_GRID.minutes,
+  step: dayStep / DAY_GRID.minutes,
+});
+/** Where sessions may begin, the earliest first. */
+export const startsOf = ({ from, to, step }: DayHours): readonly number[] =>
+  Array.from({ length: Math.max(0, Math.ceil((to - from) / step)) }, (_, i) => from + i * step);
 
 export interface DayPerson extends PermitPerson {
   /** Working slots; empty on a day off. */
@@ -65,6 +89,7 @@ export interface Placement {
 }
 export interface DayFacts {
   readonly grid: SlotGrid;
+  readonly hours: DayHours;
   readonly people: readonly DayPerson[];
   readonly horses: readonly DayHorse[];
   readonly places: readonly DayPlace[];

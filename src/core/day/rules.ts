@@ -11,7 +11,6 @@ import {
   borneBy,
   helperReasons,
   horseReasons,
-  type LaidOut,
   placeReasons,
   riderReasons,
   secondPersonFor,
@@ -26,6 +25,7 @@ import {
   type DayHorse,
   type DayPerson,
   type DayPlace,
+  HOUR,
   hoursOf,
   type Placement,
   type SlotGrid,
@@ -36,9 +36,8 @@ const ridden = (placement: Pick<Placement, "kind">): boolean => borneBy(placemen
 const end = (placement: Placement): number => placement.start + placement.length;
 export const sameTime = (a: Placement, b: Placement): boolean => a.start < end(b) && b.start < end(a);
 
-const laidOut = (length: number, { minutes }: Pick<SlotGrid, "minutes">): LaidOut => ({ slots: length, slotMinutes: minutes });
-const actOf = ({ kind, length }: Pick<Placement, "kind" | "length">, grid: Pick<SlotGrid, "minutes">): Act =>
-  sessionAct(kind, laidOut(length, grid));
+const actOf = ({ kind, length }: Pick<Placement, "kind" | "length">, { minutes }: Pick<SlotGrid, "minutes">): Act =>
+  sessionAct(kind, length * minutes);
 
 /** A second person must be there. */
 export const needsHelper = (horse: Parameters<typeof secondPersonFor>[0], kind: Placement["kind"]): boolean =>
@@ -56,9 +55,9 @@ export function helperSlotsFor(
 /** As a placement has it: null for all of the session. */
 export const askedOfHelper = (needed: number, length: number): number | null => (needed > 0 && needed < length ? needed : null);
 
-/** Slots that a limit in minutes leaves, a begun one counted: catching and tacking up are not the horse's work. Null: no limit. */
-export const slotsWithin = (minutes: number | null, slotMinutes: number): number | null =>
-  minutes === null ? null : Math.max(1, Math.ceil(minutes / slotMinutes));
+/** Slots that a limit in minutes leaves, in whole steps, a begun one counted: catching and tacking up are not the horse's work. Null: no limit. */
+export const slotsWithin = (minutes: number | null, step: number, { minutes: slot }: Pick<SlotGrid, "minutes">): number | null =>
+  minutes === null ? null : step * Math.max(1, Math.ceil(minutes / (step * slot)));
 
 /** Pens suit ground work and first rides, open places a horse that is ridden on: others will do, at a price. */
 export const suitsBest = (
@@ -67,7 +66,7 @@ export const suitsBest = (
   kind: Placement["kind"],
 ): boolean => place.separate === (kind === "ground" || horse.stage !== "riding");
 /** Slots between the halves of a split session, so that the horse has rested. */
-export const SPLIT_GAP = 4;
+export const SPLIT_GAP = 2 * HOUR;
 
 /** What the weather bars of a horse's session at a place, slot by slot; null where nothing. The first slot that is barred speaks. */
 export function weatherAgainst(
@@ -184,13 +183,13 @@ function partBlockers(
 
 /** What stands against a session with a rider at a time, wherever and whoever helps. */
 export function ownBlockers(
-  { grid }: Pick<DayFacts, "grid">,
+  { grid, hours }: Pick<DayFacts, "grid" | "hours">,
   { horse, rider }: { readonly horse: DayHorse; readonly rider: DayPerson },
   candidate: Placement,
   others: readonly Placement[],
 ): readonly Blocker[] {
   const found: Blocker[] = [];
-  if (candidate.start < 0 || end(candidate) > grid.count) found.push({ code: "outside-day" });
+  if (candidate.start < hours.from || end(candidate) > hours.to) found.push({ code: "outside-day" });
   found.push(...horseBlockers(horse, candidate, grid));
   found.push(...timeBlockers(rider, candidate, others), ...riderBlockers(horse, rider, candidate, { others, grid }));
   const doubled = others.find((other) => other.stay === candidate.stay && sameTime(other, candidate));

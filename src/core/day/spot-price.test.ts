@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { dayHorseOf, dayPersonOf, dayPlaceOf as place } from "#tests/days.ts";
+import { dayHorseOf, dayPersonOf, fromSeven, inHalfHours, dayPlaceOf as place } from "#tests/days.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { readyDay } from "./compiled.ts";
-import { type BarnDay, placementsOf, problemOf, type StandingCard, type WantedHorse } from "./from-barn.ts";
+import { type BarnDay, factsOf, placementsOf, problemOf, type StandingCard, type WantedHorse } from "./from-barn.ts";
 import { Search } from "./search.ts";
 import { spotAt } from "./spot.ts";
 import { pricer } from "./spot-price.ts";
@@ -29,20 +29,22 @@ const card = (changes: Partial<StandingCard> = {}): StandingCard => ({
   locked: false,
   ...changes,
 });
-const day = (changes: Partial<BarnDay> = {}): BarnDay => ({
-  people: [person("ann"), person("ben")],
-  places: [place("pens", { separate: true }), place("ring", { stages: ["riding"] })],
-  weather: [],
-  horses: [horse("fox"), horse("elk")],
-  due: [{ stay: "fox" as StayId, kind: "saddle", length: 2 }],
-  cards: [card()],
-  ...changes,
-});
+const day = (changes: Partial<BarnDay> = {}): BarnDay =>
+  inHalfHours({
+    people: [person("ann"), person("ben")],
+    places: [place("pens", { separate: true }), place("ring", { stages: ["riding"] })],
+    weather: [],
+    horses: [horse("fox"), horse("elk")],
+    due: [{ stay: "fox" as StayId, kind: "saddle", length: 2 }],
+    cards: [card()],
+    ...changes,
+  });
+
 const wish = (changes = {}) => ({
   card: "new" as CardId,
   stay: "fox" as StayId,
   kind: "saddle" as const,
-  length: 2,
+  length: 4,
   place: null,
   helper: null,
   ...changes,
@@ -51,27 +53,34 @@ const wish = (changes = {}) => ({
 describe("the barn's day as numbers", () => {
   it("holds what is closed or pinned, publishes what was handed out, and leaves out what the board's rules bar", () => {
     const barred = day({ horses: [horse("fox", { ridden: false }), horse("elk")], cards: [card({ locked: true })] });
-    const { problem, stands } = problemOf(barred);
+    const barn = problemOf(barred);
+    const { problem, stands } = barn;
     const [elk, fox] = problem.sessions;
     expect(elk?.lock).toEqual({ rider: "ann", start: 4, option: 0 });
     expect(problem.published).toEqual({ c1: { rider: "ann", start: 4, option: 0, helper: null } });
     expect(fox?.options).toEqual([]);
-    expect(placementsOf(problem, stands, stands)).toMatchObject([{ card: "c1", rider: "ann", start: 4, place: "ring" }]);
+    expect(placementsOf(barn, stands)).toMatchObject([
+      { card: "c1", rider: "ann", start: fromSeven(4), length: 4, place: "ring" },
+    ]);
     expect(verify(problem, stands).broken).toEqual([]);
   });
   it("keeps what was logged of somebody who went home ill, and in a place that was closed since", () => {
-    const [ann, ben] = day().people as [BarnDay["people"][number], BarnDay["people"][number]];
+    const [ann, ben] = [person("ann"), person("ben")] as [BarnDay["people"][number], BarnDay["people"][number]];
     const later = day({
       people: [{ ...ann, works: [], away: { reason: "ill" } }, ben],
-      places: day().places.map((place) => ({ ...place, closed: place.id === "ring" })),
+      places: [place("pens", { separate: true }), place("ring", { stages: ["riding"] })].map((place) => ({
+        ...place,
+        closed: place.id === "ring",
+      })),
       cards: [card({ state: "closed" })],
     });
-    const { problem, stands } = problemOf(later);
+    const barn = problemOf(later);
+    const { problem, stands } = barn;
     const search = new Search(readyDay(problem), { seed: 1, from: stands, steer: new Map() });
     search.steps(100, 0, 1);
     expect(search.plan().has("c1")).toBe(false);
-    expect(placementsOf(problem, search.plan(), stands)).toContainEqual(
-      expect.objectContaining({ card: "c1", rider: "ann", start: 4, place: "ring" }),
+    expect(placementsOf(barn, search.plan())).toContainEqual(
+      expect.objectContaining({ card: "c1", rider: "ann", start: fromSeven(4), place: "ring" }),
     );
   });
   it("works a ridden horse in the open and a green one in a pen, where there is a choice", () => {
@@ -82,8 +91,7 @@ describe("the barn's day as numbers", () => {
     };
     expect(place({})).toBe("ring");
     expect(place({ stage: "first-rides" })).toBe("pens");
-    const facts = { grid: { start: 420, minutes: 30, count: 20 }, ...day() };
-    expect(spotAt(facts, [], wish(), "ann" as PersonId, 0).placement.place).toBe("ring");
+    expect(spotAt(factsOf(day()), [], wish(), "ann" as PersonId, fromSeven(0)).placement.place).toBe("ring");
   });
 });
 
@@ -91,7 +99,7 @@ describe("what a spot costs", () => {
   it("is the day's own price of it: rider, place, share of work, moving what was handed out", () => {
     const price = pricer(day(), wish());
     const at = (changes: object) =>
-      price({ ...wish(), rider: "ann" as PersonId, start: 0, place: "ring" as PlaceId, ...changes });
+      price({ ...wish(), rider: "ann" as PersonId, start: fromSeven(0), place: "ring" as PlaceId, ...changes });
     // Two slots above her share of two: 3 and 6.
     expect(at({})).toBe(9);
     expect(at({ place: "pens" })).toBe(9 + 2);
@@ -99,6 +107,6 @@ describe("what a spot costs", () => {
     expect(at({ rider: "zed" })).toBeNull();
     const moved = pricer(day(), wish({ card: "c1", stay: "elk" }));
     const elk = { ...wish({ card: "c1" as CardId, stay: "elk" as StayId }), rider: "ann" as PersonId, place: "ring" as PlaceId };
-    expect([moved({ ...elk, start: 4 }), moved({ ...elk, start: 8 })]).toEqual([0, 6 + 2 * 2]);
+    expect([moved({ ...elk, start: fromSeven(4) }), moved({ ...elk, start: fromSeven(8) })]).toEqual([0, 6 + 2 * 2]);
   });
 });

@@ -34,6 +34,8 @@ const horse = (stay: string, changes: Partial<WantedHorse> = {}): WantedHorse =>
   ...changes,
 });
 const day = (cards: readonly StandingCard[], changes: Partial<BarnDay> = {}): BarnDay => ({
+  // Slots are counted from the beginning of the day here: five to ten.
+  hours: { from: 0, to: 20, step: 1 },
   people: [person("ann"), person("ben", { grade: 2 })],
   places: [place("ring", { outdoor: true })],
   weather: [],
@@ -102,11 +104,11 @@ describe("two sessions that change places", () => {
 });
 
 describe("what should not stand any more", () => {
-  const storm = [{ hour: 14, temperatureC: 12, humidity: 90, windMps: 18 }];
+  const storm = [{ hour: 8, temperatureC: 12, humidity: 90, windMps: 18 }];
   it("is told with its reason, but for what was worked", () => {
     const cards = [standing("fox", 14), standing("elk", 14, { rider: "ben" as PersonId, kind: "ground", state: "closed" })];
     const wild = day(cards, { weather: storm, horses: [horse("fox", { green: true }), horse("elk", { green: true })] });
-    expect([...fallen(wild)]).toMatchObject([["card-fox", [{ code: "weather", because: "green-outside", hour: 14 }]]]);
+    expect([...fallen(wild)]).toMatchObject([["card-fox", [{ code: "weather", because: "green-outside", hour: 8 }]]]);
     expect(fallen(day(cards)).size).toBe(0);
   });
 });

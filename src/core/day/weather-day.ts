@@ -30,16 +30,16 @@ const figureOf = (because: WeatherBar["because"], hour: WeatherHour): number =>
 
 /** Horses that are due or on the sheet, by what bars them outdoors in the hours that are worked; the harshest first. Nothing is told where nothing is known. */
 export function weatherTold(day: BarnDay): readonly WeatherTold[] {
-  const { horses, weather, grid } = factsOf(day);
+  const { horses, weather, grid, hours } = factsOf(day);
   const open = day.cards.filter(({ state }) => state === "placed" || state === "handed-out");
   const wanted = [...open, ...day.due];
-  const worked = new Set(hoursOf(grid, 0, grid.count));
+  const worked = new Set(hoursOf(grid, hours.from, hours.to - hours.from));
   const told = new Map<WeatherBar["because"], { hours: WeatherHour[]; stays: Set<StayId> }>();
   for (const { stay, kind, length } of wanted) {
     const horse = horses.find((one) => one.stay === stay);
     if (!horse) continue;
     for (const hour of weather.filter((one) => worked.has(one.hour))) {
-      const act = sessionAct(kind, { slots: length, slotMinutes: grid.minutes });
+      const act = sessionAct(kind, length * grid.minutes);
       const bar = weatherReason(horse, OPEN_AIR, act, [hour]);
       if (!bar) continue;
       const one = told.get(bar.because) ?? { hours: [], stays: new Set() };
@@ -51,12 +51,12 @@ export function weatherTold(day: BarnDay): readonly WeatherTold[] {
   return HARSH_FIRST.flatMap((because) => {
     const one = told.get(because);
     if (!one) return [];
-    const hours = one.hours.map(({ hour }) => hour);
+    const barred = one.hours.map(({ hour }) => hour);
     return [
       {
         because,
-        from: Math.min(...hours),
-        to: Math.max(...hours) + 1,
+        from: Math.min(...barred),
+        to: Math.max(...barred) + 1,
         worst: Math.max(...one.hours.map((hour) => figureOf(because, hour))),
         stays: wanted.map(({ stay }) => stay).filter((stay, i, all) => one.stays.has(stay) && all.indexOf(stay) === i),
       },

@@ -18,7 +18,7 @@ const facts = (horse: Partial<PermitHorse> = {}, changes: Partial<GateFacts> = {
   rider: ann,
   place: dayPlaceOf("pen", { separate: true, outdoor: true }),
   weather: [],
-  laid: { slots: 2, slotMinutes: 30 },
+  laid: 60,
   skills: [],
   asked: [...GATE_TICKS],
   ...changes,

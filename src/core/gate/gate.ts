@@ -12,7 +12,6 @@ import {
   against,
   barring,
   inMind,
-  type LaidOut,
   type PermitPlace,
   sessionAct,
   workingOn,
@@ -29,7 +28,7 @@ export interface GateFacts {
   /** Of a session in two places the one where it begins, with the hours there; null or missing: it stays in one. */
   readonly first?: { readonly place: PermitPlace; readonly weather: readonly WeatherHour[] } | null;
   /** The session as it is laid out. */
-  readonly laid: LaidOut;
+  readonly laid: number;
   /** What the card asks for. */
   readonly skills: readonly AskedSkill[];
   /** Ticks that this horse's stage and method ask for. */

@@ -36,21 +36,18 @@ export interface Act {
 }
 
 export const borneBy = (kind: SessionKind): Bears => (kind === "ground" ? "nothing" : "rider");
-/** Slots that a sheet has, in minutes. */
-export interface LaidOut {
-  readonly slots: number;
-  readonly slotMinutes: number;
-}
+/** Minutes of a session that may all be catching and tacking up, which is not the horse's work. */
+const TACKING_UP = 30;
 /**
- * A session as a sheet has it, before anybody asks for its single skills. Catching and tacking up are not the horse's work: its last slot may be all of
- * that, so that a limit of 35 minutes leaves two half hours.
+ * A session of so many minutes as a sheet has it, before anybody asks for its single skills. A limit of 35 minutes leaves two half hours: the last may be all
+ * catching and tacking up.
  */
-export const sessionAct = (kind: SessionKind, { slots, slotMinutes }: LaidOut): Act => ({
+export const sessionAct = (kind: SessionKind, minutes: number): Act => ({
   bears: borneBy(kind),
   straightOn: kind === "saddle",
   skills: [],
-  minutes: slots * slotMinutes,
-  workMinutes: (slots - 1) * slotMinutes + 1,
+  minutes,
+  workMinutes: Math.max(0, minutes - TACKING_UP) + 1,
   circleMinutes: null,
 });
 /** One skill by itself. */

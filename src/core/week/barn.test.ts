@@ -6,10 +6,12 @@ import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { shortOf, type WeekDay, type WeekStay, weekProblem, workingSlots } from "./barn.ts";
 import { changePrice, weekBoard } from "./board.ts";
 
+/** Ten hours. */
+const HOURS = { from: 0, to: 40, step: 2 };
 const stay = (id: string, changes: Partial<WeekStay> = {}): WeekStay => ({
   horse: dayHorseOf(id),
   kind: "both",
-  length: 3,
+  length: 6,
   usual: null,
   known: [],
   sessions: 3,
@@ -24,7 +26,7 @@ const card = (id: string, changes: Partial<Placement> = {}): Placement => ({
   card: `c-${id}` as CardId,
   stay: id as StayId,
   kind: "both",
-  length: 3,
+  length: 6,
   rider: "ann" as PersonId,
   start: 0,
   place: "ring" as PlaceId,
@@ -32,8 +34,8 @@ const card = (id: string, changes: Partial<Placement> = {}): Placement => ({
   ...changes,
 });
 const day = (changes: Partial<WeekDay> = {}): WeekDay => ({
-  people: [dayPersonOf("ann"), dayPersonOf("hal", { rides: false, maxSaddle: 0 })],
-  places: [dayPlaceOf("ring", { shut: [{ from: 10, to: 12, why: "" }] }), dayPlaceOf("pens", { closed: true })],
+  people: [dayPersonOf("ann", { works: [[0, 36]] }), dayPersonOf("hal", { rides: false, maxSaddle: 0, works: [[0, 36]] })],
+  places: [dayPlaceOf("ring", { shut: [{ from: 20, to: 24, why: "" }] }), dayPlaceOf("pens", { closed: true })],
   cards: [],
   ...changes,
 });
@@ -62,13 +64,13 @@ describe("working slots", () => {
 
 describe("the barn's week", () => {
   it("leaves out hours, rides and places that stand on sheets already", () => {
-    const { riders, places, horses } = weekProblem([stay("fox")], [day(), day({ cards: [card("fox")] })], 20);
+    const { riders, places, horses } = weekProblem([stay("fox")], [day(), day({ cards: [card("fox")] })], HOURS);
     expect(riders).toMatchObject([{ id: "ann", slots: [18, 15], maxSaddle: [3, 2] }]);
     expect(places).toEqual([36, 33]);
     expect(horses[0]?.given).toEqual([1]);
   });
   it("hands ground work to those who have worked a horse here, whoever else does not ride", () => {
-    const { riders } = weekProblem([stay("fox", { known: ["hal"] })], [day()], 20);
+    const { riders } = weekProblem([stay("fox", { known: ["hal"] })], [day()], HOURS);
     expect(riders.map(({ id, rides }) => [id, rides])).toEqual([
       ["ann", true],
       ["hal", false],
@@ -78,14 +80,18 @@ describe("the barn's week", () => {
     const { horses } = weekProblem(
       [stay("fox", { fixed: [0, 1, 2], away: [2] })],
       [day(), day({ cards: [card("fox")] }), day()],
-      20,
+      HOURS,
     );
     expect(horses[0]?.fixed).toEqual([0]);
   });
 });
 
 describe("the board of a week", () => {
-  const problem = weekProblem([stay("fox", { sessions: 4, away: [0] }), stay("elk", { sessions: 1 })], [day(), day(), day()], 20);
+  const problem = weekProblem(
+    [stay("fox", { sessions: 4, away: [0] }), stay("elk", { sessions: 1 })],
+    [day(), day(), day()],
+    HOURS,
+  );
   const [fox] = problem.horses;
   it("says what is short, and what no days could hold", () => {
     expect(weekBoard(problem, new Map([["fox", [1]]])).horses).toMatchObject([

@@ -1,9 +1,17 @@
 /**
  * The barn's next working days as the week that is solved: what each horse is owed by the end of them, on which it is not to be had, what stands on sheets
- * already, and the hours that riders and places still have.
+ * already, and the hours that riders and places still have. A week counts in half hours, whatever steps the barn's days have.
  */
 import type { SessionKind } from "../card/card.ts";
-import type { DayFacts, DayHorse, DayPerson, DayPlace, Placement } from "../day/model.ts";
+import {
+  type DayFacts,
+  type DayHorse,
+  type DayHours,
+  type DayPerson,
+  type DayPlace,
+  HALF_HOUR,
+  type Placement,
+} from "../day/model.ts";
 import { helperLength } from "../day/parts.ts";
 import type { StayId } from "../kernel/brand.ts";
 import type { WeekHorse, WeekProblem, WeekRider } from "./week.ts";
@@ -51,7 +59,7 @@ function weekRider(id: string, days: readonly WeekDay[]): WeekRider {
     const helped = cards.filter(({ helper }) => helper === id);
     const taken = [...own.map(({ length }) => length), ...helped.map(helperLength)].reduce((sum, slots) => sum + slots, 0);
     return {
-      slots: person ? Math.max(0, workingSlots(person) - taken) : 0,
+      slots: person ? Math.max(0, workingSlots(person) - taken) / HALF_HOUR : 0,
       maxSaddle: person && !person.away ? Math.max(0, person.maxSaddle - own.filter(rides).length) : 0,
     };
   });
@@ -66,31 +74,33 @@ function weekRider(id: string, days: readonly WeekDay[]): WeekRider {
     maxSaddle: on.map(({ maxSaddle }) => maxSaddle),
   };
 }
-function placeRoom(places: readonly DayPlace[], { cards }: WeekDay, count: number): number {
+const overlapOf = ({ from, to }: { readonly from: number; readonly to: number }, hours: DayHours): number =>
+  Math.max(0, Math.min(to, hours.to) - Math.max(from, hours.from));
+function placeRoom(places: readonly DayPlace[], { cards }: WeekDay, hours: DayHours): number {
   const open = places.filter(({ closed }) => !closed);
   const room = open.reduce(
     (sum, { capacity, shut }) =>
-      sum + capacity * Math.max(0, count - shut.reduce((shutFor, { from, to }) => shutFor + to - from, 0)),
+      sum + capacity * Math.max(0, hours.to - hours.from - shut.reduce((shutFor, one) => shutFor + overlapOf(one, hours), 0)),
     0,
   );
-  return Math.max(0, room - cards.reduce((sum, { length }) => sum + length, 0));
+  return Math.max(0, room - cards.reduce((sum, { length }) => sum + length, 0)) / HALF_HOUR;
 }
 
 /** Riders are those who are handed sessions: everybody who rides, and on the ground whoever has worked a horse here. */
-export function weekProblem(stays: readonly WeekStay[], days: readonly WeekDay[], slots: number): WeekProblem {
+export function weekProblem(stays: readonly WeekStay[], days: readonly WeekDay[], hours: DayHours): WeekProblem {
   const known = new Set(stays.flatMap((stay) => stay.known));
   const ids = [...new Set(days.flatMap(({ people }) => people.map(({ id }) => id as string)))];
   const riders = ids.filter((id) => known.has(id) || days.some(({ people }) => people.some((one) => one.id === id && one.rides)));
   return {
     days: days.length,
-    places: days.map((day) => placeRoom(day.places, day, slots)),
+    places: days.map((day) => placeRoom(day.places, day, hours)),
     riders: riders.map((id) => weekRider(id, days)),
     horses: stays.map((stay): WeekHorse => {
       const { horse, kind, length, usual, sessions, value, since, run, away, fixed } = stay;
       const given = days.flatMap(({ cards }, day) => (cards.some((card) => card.stay === horse.stay) ? [day] : []));
       return {
         id: horse.stay,
-        length,
+        length: length / HALF_HOUR,
         kind,
         risk: horse.risk,
         // The line is in kilograms already.

@@ -10,6 +10,7 @@ import { noLongerHolds } from "./stands.ts";
 const ANN = "ann" as PersonId;
 const day = (changes: Partial<DayFacts> = {}): DayFacts => ({
   grid: DAY_GRID,
+  hours: { from: 0, to: 40, step: 2 },
   people: [dayPersonOf("ann"), dayPersonOf("hal", { rides: false, weightKg: null, maxSaddle: 0, grade: 5 })],
   horses: [dayHorseOf("fox")],
   places: [dayPlaceOf("ring", { outdoor: true }), dayPlaceOf("hall")],

@@ -3,7 +3,7 @@
  * more, or the weather leaves no hour for it. Asked of the same rules as the sheet of a day.
  */
 import type { SessionKind } from "../card/card.ts";
-import type { Blocker, DayFacts, DayHorse } from "../day/model.ts";
+import { type Blocker, type DayFacts, type DayHorse, startsOf } from "../day/model.ts";
 import { horseBlockers, weatherAgainst } from "../day/rules.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import { barring, borneBy, placeReasons, riderReasons, sessionAct } from "../permission/permission.ts";
@@ -16,7 +16,7 @@ export interface MeantSession {
   readonly rider: PersonId | null;
 }
 type Bar = NonNullable<ReturnType<typeof weatherAgainst>>;
-type DayOf = Pick<DayFacts, "grid" | "people" | "places" | "weather">;
+type DayOf = Pick<DayFacts, "grid" | "hours" | "people" | "places" | "weather">;
 
 /** The harshest bar, where no place and no hour of the day is left for the session; null: there is one, or nothing is known. */
 function noHourLeft(day: DayOf, horse: DayHorse, { kind, length }: MeantSession): Bar | null {
@@ -24,7 +24,8 @@ function noHourLeft(day: DayOf, horse: DayHorse, { kind, length }: MeantSession)
   let bar: Bar | null = null;
   for (const place of day.places) {
     if (place.closed || placeReasons(horse, place, { bears: borneBy(kind) }).length > 0) continue;
-    for (let start = 0; start + length <= day.grid.count; start += 1) {
+    for (const start of startsOf(day.hours)) {
+      if (start + length > day.hours.to) break;
       const against = weatherAgainst(day, horse, place, { kind, start, length, whole: length });
       if (!against) return null;
       bar ??= against;
@@ -37,7 +38,7 @@ function noHourLeft(day: DayOf, horse: DayHorse, { kind, length }: MeantSession)
 export function noLongerHolds(day: DayOf, horse: DayHorse, session: MeantSession): readonly Blocker[] {
   const { kind, length, rider: who } = session;
   const rider = day.people.find(({ id }) => id === who) ?? null;
-  const act = sessionAct(kind, { slots: length, slotMinutes: day.grid.minutes });
+  const act = sessionAct(kind, length * day.grid.minutes);
   const person: readonly Blocker[] = !rider
     ? []
     : rider.away

@@ -169,7 +169,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
       rider: people.rider,
       ...here,
       first: moments.length > 1 ? (moments[0] ?? null) : null,
-      laid: { slots: card.length, slotMinutes: DAY_GRID.minutes },
+      laid: card.length * DAY_GRID.minutes,
       skills: asked.map((skill) => askedOf(skill, reading)),
       asked: ticksFor(horse.stage, method, secondPersonFor(horse, { bears, skills: [] }) !== null),
     },

@@ -1,6 +1,15 @@
 /** The day as the core's rules want it, read from the record. */
 import { type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
-import { DAY_GRID, type DayFacts, type DayHorse, type DayPerson, type DayPlace, type Placement } from "#core/day/model.ts";
+import {
+  DAY_GRID,
+  type DayFacts,
+  type DayHorse,
+  type DayHours,
+  type DayPerson,
+  type DayPlace,
+  dayHoursOf,
+  type Placement,
+} from "#core/day/model.ts";
 import type { Span } from "#core/day/problem.ts";
 import { permitOf } from "#core/permission/from-record.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
@@ -13,10 +22,10 @@ import type { Absence, Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
 import { horseRecord, permitPerson, type RecordOfHorse } from "../stay/facts.ts";
 
-/** Minutes of the clock to slots of the day; a part slot at either end is not worked. */
-const toSlots = (from: number, to: number): Span => [
-  Math.max(0, Math.ceil((from - DAY_GRID.start) / DAY_GRID.minutes)),
-  Math.min(DAY_GRID.count, Math.floor((to - DAY_GRID.start) / DAY_GRID.minutes)),
+/** Minutes of the clock to slots of the barn's day; a part slot at either end is not worked. */
+const toSlots = (from: number, to: number, hours: DayHours): Span => [
+  Math.max(hours.from, Math.ceil((from - DAY_GRID.start) / DAY_GRID.minutes)),
+  Math.min(hours.to, Math.floor((to - DAY_GRID.start) / DAY_GRID.minutes)),
 ];
 
 /** Any part of a slot that is taken is taken whole. */
@@ -30,7 +39,7 @@ const withoutHours = (works: readonly Span[], { from, to }: ReturnType<typeof ta
     ...(Math.max(first, to) < end ? [[Math.max(first, to), end] as const] : []),
   ]);
 
-export function dayPerson(person: Person, absences: readonly Absence[], day: LocalDate): DayPerson {
+export function dayPerson(person: Person, absences: readonly Absence[], day: LocalDate, hours: DayHours): DayPerson {
   const off = absences.filter((one) => one.personId === person.id && one.firstDay <= day && day <= one.lastDay);
   const absence = off.find(({ fromMinute }) => fromMinute === null);
   const dayOff = !(person.worksDays as readonly number[]).includes(weekdayOf(day));
@@ -47,16 +56,16 @@ export function dayPerson(person: Person, absences: readonly Absence[], day: Loc
       ? []
       : off
           .map(({ fromMinute, toMinute }) => taken(fromMinute, toMinute))
-          .reduce<readonly Span[]>(withoutHours, [toSlots(person.worksFrom, person.worksTo)]),
-    lunch: lunchOf(person),
+          .reduce<readonly Span[]>(withoutHours, [toSlots(person.worksFrom, person.worksTo, hours)]),
+    lunch: lunchOf(person, hours),
     away,
     maxSaddle: person.maxSaddle,
   };
 }
 
-function lunchOf({ lunchFrom, lunchTo, lunchMinutes }: Person): DayPerson["lunch"] {
+function lunchOf({ lunchFrom, lunchTo, lunchMinutes }: Person, hours: DayHours): DayPerson["lunch"] {
   if (lunchMinutes === 0) return null;
-  const [from, to] = toSlots(lunchFrom, lunchTo);
+  const [from, to] = toSlots(lunchFrom, lunchTo, hours);
   return { from, to, length: Math.ceil(lunchMinutes / DAY_GRID.minutes) };
 }
 
@@ -85,9 +94,11 @@ export async function dayFacts(db: Db, barn: Barn, record: DayRecord, stays: rea
     stays.map(({ id }) => id),
   );
   const latest = new Map(record.evaluations.map((evaluation) => [evaluation.stay, evaluation]));
+  const hours = dayHoursOf(barn);
   return {
     grid: DAY_GRID,
-    people: record.people.map((person) => dayPerson(person, record.absences, day)),
+    hours,
+    people: record.people.map((person) => dayPerson(person, record.absences, day, hours)),
     horses: stays.map((stay) =>
       dayHorse({ stay, barn, evaluation: latest.get(stay.id) ?? null, past: past(stay.id) }, record.appointments, day),
     ),

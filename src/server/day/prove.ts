@@ -27,7 +27,8 @@ const EXACT = Number(process.env["FURLONG_PROOF_MS"] ?? 20_000);
 /** How far the day's sheet is from the best, told as it is found out. */
 export async function* proveDay(deps: Deps, day: LocalDate, signal: AbortSignal): AsyncGenerator<Proof> {
   const view = await readDay(deps, day);
-  const { problem, stands: written } = problemOf(view);
+  const barnProblem = problemOf(view);
+  const { problem, stands: written } = barnProblem;
   // What should not stand any more is no plan to be measured by.
   const down = fallen(view);
   const stands = new Map([...written].filter(([card]) => !down.has(card as CardId)));
@@ -36,7 +37,7 @@ export async function* proveDay(deps: Deps, day: LocalDate, signal: AbortSignal)
     { what: "day", problem, from: [...stands], quick: QUICK, exact: EXACT },
     signal,
   )) {
-    const cards = best < cost ? placementsOf(problem, new Map(plan), written) : null;
+    const cards = best < cost ? placementsOf(barnProblem, new Map(plan)) : null;
     yield { stands: cost, best: Math.min(best, cost), bound, proven, done, cards };
   }
 }

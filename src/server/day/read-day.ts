@@ -2,7 +2,7 @@ import type { Actor } from "#contracts/people.ts";
 import type { DayView, DueView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
-import { DAY_GRID, type DayHorse, type DayPerson } from "#core/day/model.ts";
+import { DAY_GRID, type DayHorse, type DayHours, type DayPerson, dayHoursOf, HALF_HOUR, HOUR } from "#core/day/model.ts";
 import { slotsWithin } from "#core/day/rules.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -24,8 +24,8 @@ import { dayRecord } from "./record.ts";
 
 const WEEK = [0, 1, 2, 3, 4, 5, 6] as const;
 /** An hour, or three half hours where part of it is ridden. */
-const GROUND_SLOTS = 2;
-const RIDDEN_SLOTS = 3;
+const GROUND_SLOTS = HOUR;
+const RIDDEN_SLOTS = HOUR + HALF_HOUR;
 
 /**
  * What a horse is worked like where nobody says otherwise: as its plan has the day, and without one half of it ridden as soon as it is ridden at all; within
@@ -35,11 +35,12 @@ export function usualSession(
   horse: DayHorse,
   people: readonly DayPerson[],
   laid: LaidSession | undefined,
+  { step }: Pick<DayHours, "step">,
 ): Pick<DueView, "kind" | "length" | "main"> {
-  const barred = barsBearing(horseReasons(horse, sessionAct("both", { slots: 1, slotMinutes: DAY_GRID.minutes })));
+  const barred = barsBearing(horseReasons(horse, sessionAct("both", DAY_GRID.minutes)));
   const planned = laid?.kind ?? "both";
   const ridden = planned !== "ground" && !barred && nobodyLightEnough(horse.load, people) === null;
-  const longest = slotsWithin(horse.sessionMinutes, DAY_GRID.minutes) ?? RIDDEN_SLOTS;
+  const longest = slotsWithin(horse.sessionMinutes, step, DAY_GRID) ?? RIDDEN_SLOTS;
   return {
     kind: ridden ? planned : "ground",
     length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS),
@@ -70,6 +71,7 @@ function standing(
   horse: DayHorse,
   { barn, today, day, appointments, meant, inWeek, people, laid }: Around,
 ): Standing {
+  const hours = dayHoursOf(barn);
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, day);
   const workable = isWorkable(facts, day);
@@ -94,7 +96,7 @@ function standing(
       resting: {
         stay: stay.id,
         because: why?.code ?? (workable ? other : "rest-day"),
-        session: may ? usualSession(horse, people, laid.get(stay.id)) : null,
+        session: may ? usualSession(horse, people, laid.get(stay.id), hours) : null,
       },
     };
   }
@@ -103,7 +105,7 @@ function standing(
     due: {
       stay: stay.id,
       urgency: urgencyOf(reading, last ? daysBetween(last, day) : null, daysBetween(day, reading.lastDay)),
-      ...usualSession(horse, people, laid.get(stay.id)),
+      ...usualSession(horse, people, laid.get(stay.id), hours),
     },
     resting: null,
   };
@@ -168,6 +170,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
   return {
     barn: barn.name,
     timeZone: barn.timeZone,
+    hours: facts.hours,
     today,
     day,
     handedOut: sheet && { at: sheet.handedOutAt.toISOString(), by: sheet.handedOutBy },

@@ -1,5 +1,6 @@
 /** A session becomes two short ones: the first stays where it is, the second goes to the earliest spot after a rest, with the same rider where that can be. */
 import type { SplitCard } from "#contracts/day.ts";
+import { startsOf } from "#core/day/model.ts";
 import { SPLIT_GAP } from "#core/day/rules.ts";
 import { spotAt } from "#core/day/spot.ts";
 import { ok } from "#core/kernel/result.ts";
@@ -36,7 +37,7 @@ export async function splitCard(work: Work, input: SplitCard): Answer<{ id: stri
   };
   const riders = [card.riderId, ...facts.people.map((person) => person.id).filter((one) => one !== card.riderId)];
   for (const rider of riders)
-    for (let start = first.start + first.length + SPLIT_GAP; start + wish.length <= facts.grid.count; start += 1) {
+    for (const start of startsOf({ ...facts.hours, from: first.start + first.length + SPLIT_GAP })) {
       const { placement, blockers } = spotAt(facts, others, wish, rider, start);
       if (blockers.length > 0) continue;
       await moveCard(work.tx, { ...first, then: null, id: card.id });

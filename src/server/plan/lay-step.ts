@@ -1,6 +1,6 @@
 /** A big step put where it was proposed: on the sheet of its day, with its rider and whoever stands by, and held there. */
 import type { LayStep } from "#contracts/plan.ts";
-import { type Blocker, DAY_GRID, type Placement } from "#core/day/model.ts";
+import { type Blocker, DAY_GRID, type DayHours, type Placement, startsOf } from "#core/day/model.ts";
 import { blockersOf } from "#core/day/rules.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
@@ -19,10 +19,10 @@ import { horseRecord } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 
 /** Calm hours first, as far as they are told; else in the order of the day. */
-function startsFrom(weather: readonly { readonly hour: number; readonly windMps: number }[]): readonly number[] {
+function startsFrom(hours: DayHours, weather: readonly { readonly hour: number; readonly windMps: number }[]): readonly number[] {
   const windAt = (slot: number): number =>
     weather.find(({ hour }) => hour === Math.floor((DAY_GRID.start + slot * DAY_GRID.minutes) / 60))?.windMps ?? 0;
-  return Array.from({ length: DAY_GRID.count }, (_, slot) => slot).sort((a, b) => windAt(a) - windAt(b) || a - b);
+  return [...startsOf(hours)].sort((a, b) => windAt(a) - windAt(b) || a - b);
 }
 
 export async function layStep(
@@ -59,12 +59,12 @@ export async function layStep(
   );
   if (bars.length > 0) return no({ code: "blocked", path: blockedField(bars[0]?.code), blockers: bars });
   const kind = skill.bears === "nothing" ? ("ground" as const) : ("both" as const);
-  const { length } = usualSession(horse, facts.people, undefined);
+  const { length } = usualSession(horse, facts.people, undefined, facts.hours);
   const card = standing?.id ?? newId<"card">();
   const placed = placementsOf(record.cards);
   // As it was proposed or not at all: another place or another person beside it was not asked about.
   let best: { placement: Placement; blockers: readonly Blocker[] } | null = null;
-  for (const start of startsFrom(record.weather)) {
+  for (const start of startsFrom(facts.hours, record.weather)) {
     const placement: Placement = { card, stay: id, kind, length, rider, start, place, helper, after: null };
     const blockers = blockersOf(facts, placed, placement);
     if (!best || blockers.length < best.blockers.length) best = { placement, blockers };

@@ -1,6 +1,7 @@
 /** The next big step of a stay as its pages tell it. */
 import type { StepView } from "#contracts/views.plan.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import { type DayHours, dayHoursOf } from "#core/day/model.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { type HorseRecord, permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
@@ -49,7 +50,7 @@ export async function readSteps(
     listWeather(db, today),
     pastOf(db, ids),
   ]);
-  const read: Read = { everybody, absences, places, pairings, hours: weather[0]?.hours ?? [], today };
+  const read: Read = { everybody, absences, places, pairings, hours: weather[0]?.hours ?? [], day: dayHoursOf(barn), today };
   const found = here.flatMap((stay): [StayId, StepView][] => {
     const evaluation = latest.find((one) => one.stay === stay.id) ?? null;
     const step = stepOf(stay, read, {
@@ -69,6 +70,7 @@ interface Read {
   readonly places: Awaited<ReturnType<typeof listPlaces>>;
   readonly pairings: Awaited<ReturnType<typeof listPairings>>;
   readonly hours: readonly WeatherHour[];
+  readonly day: DayHours;
   readonly today: LocalDate;
 }
 interface Of {
@@ -123,8 +125,8 @@ function stepOf(stay: Stay, read: Read, { record, laid, goals, cards }: Of): Ste
 const smallFirst = <P extends PermitPlace>(places: readonly P[], stage: Stage): readonly P[] =>
   [...places].sort((a, b) => (stage === "riding" ? -1 : 1) * (Number(b.separate) - Number(a.separate)));
 
-const stepPerson = (person: Person, stay: Stay, { absences, pairings }: Read): StepPerson => ({
+const stepPerson = (person: Person, stay: Stay, { absences, pairings, day: dayHours }: Read): StepPerson => ({
   ...permitPerson(person),
   known: pairings.find(({ stayId, riderId }) => stayId === stay.id && riderId === person.id)?.sessions ?? 0,
-  here: (day) => dayPerson(person, absences, day).away === null,
+  here: (day) => dayPerson(person, absences, day, dayHours).away === null,
 });

@@ -1,7 +1,7 @@
 /** The barn looked back on: how riders score and who works how much; what closed stays say of goals, forecasts, rungs and checks. */
 import type { HistoryView, RidingView } from "#contracts/views.watch.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
-import { DAY_GRID } from "#core/day/model.ts";
+import { DAY_GRID, dayHoursOf } from "#core/day/model.ts";
 import { leaningFrom } from "#core/forecast/outlook.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { groupBy } from "#core/kernel/group.ts";
@@ -51,7 +51,7 @@ export async function readRiding(deps: Deps): Promise<RidingView> {
   const leanings = besideTheOthers(heard.map((id) => leaningFrom(id, told)));
   const loads = riding.map((person) => {
     const slots = days
-      .flatMap((day) => dayPerson(person, absences, day).works)
+      .flatMap((day) => dayPerson(person, absences, day, dayHoursOf(barn)).works)
       .reduce((sum, [start, end]) => sum + end - start, 0);
     const worked = ridden.find(({ riderId }) => riderId === person.id);
     return { person, worked: worked?.minutes ?? 0, there: slots * DAY_GRID.minutes, row: worked };

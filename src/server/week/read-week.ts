@@ -3,7 +3,7 @@
 import type { WeekView } from "#contracts/views.week.ts";
 import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
-import { DAY_GRID } from "#core/day/model.ts";
+import { dayHoursOf } from "#core/day/model.ts";
 import { urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
@@ -66,6 +66,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
   const weather = new Map(
     await Promise.all(days.map(async (day) => [day, (await listWeather(sql, day))[0]?.hours ?? []] as const)),
   );
+  const hours = dayHoursOf(barn);
   const { horses, people: everybody } = must(byDay[0], "a barn works on some day").facts;
   const planned = new Map(
     (
@@ -87,7 +88,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
     const latest = lastWorked(stay);
     const away = days.map((day) => notHad(stay, horse, appointments, { barn, day, today }));
     const own = meant.filter(({ stayId }) => stayId === stay.id);
-    const { main: _main, ...session } = usualSession(horse, everybody, planned.get(stay.id));
+    const { main: _main, ...session } = usualSession(horse, everybody, planned.get(stay.id), hours);
     const wanted: WeekStay = {
       horse,
       ...session,
@@ -111,7 +112,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
         cards: live.filter((card) => card.day === day).map(placementOf),
       }),
     ),
-    DAY_GRID.count,
+    hours,
   );
   return {
     today,

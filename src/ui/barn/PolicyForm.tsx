@@ -11,7 +11,7 @@ import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { listed, plural, weekdays } from "#ui/words/figures.ts";
+import { listed, minutesAsClock, plural, weekdays } from "#ui/words/figures.ts";
 import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
 import { OWED } from "#ui/words/labels-desk.ts";
 
@@ -29,6 +29,8 @@ const LIMITS: readonly (readonly [keyof WorkLimits, string])[] = [
   ["weightAgeingYoung", "The same under four years, days"],
   ["weightOld", "Nobody gets on without the tape after, days"],
 ];
+const halfHours = (from: number, to: number): readonly (readonly [number, string])[] =>
+  Array.from({ length: 2 * (to - from) + 1 }, (_, i) => [60 * from + 30 * i, minutesAsClock(60 * from + 30 * i)] as const);
 const LINES: Lines<PolicyFields> = {
   name: ["Name", (x) => x],
   firstDayIs: ["Day of arrival", (x) => (x === 1 ? "is day 1" : "does not count")],
@@ -43,6 +45,7 @@ const LINES: Lines<PolicyFields> = {
   owedPolicy: ["Sessions owed at the end are made good", (x) => OWED[x]],
   idleHours: ["Signed out when not used for", (x) => plural(x, "hour")],
   workLimits: ["Heat, wind, cold and old weights", (x) => LIMITS.map(([key, words]) => `${words}: ${x[key]}`).join(" · ")],
+  day: ["The day", (x) => `${minutesAsClock(x.dayFrom)} to ${minutesAsClock(x.dayTo)}, by ${x.dayStep} minutes`],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
@@ -146,6 +149,27 @@ export function PolicyForm({ view }: { view: BarnView }) {
           kind="number"
           label="Signed out when not used for (hours)"
           hint="A phone that was out of reach for longer asks for the password; what it kept is not lost."
+        />
+      </div>
+      <div className="grid gap-3 md:grid-cols-3">
+        <Select form={form} name="policies.day.dayFrom" number label="The day begins" options={halfHours(5, 12)} />
+        <Select
+          form={form}
+          name="policies.day.dayTo"
+          number
+          label="The day ends"
+          options={halfHours(12, 21)}
+          hint="Cards that stand outside of it stay, and are marked."
+        />
+        <Select
+          form={form}
+          name="policies.day.dayStep"
+          number
+          label="Sessions begin and last by"
+          options={[
+            [30, "30 minutes"],
+            [15, "15 minutes"],
+          ]}
         />
       </div>
       <fieldset className="grid gap-3 sm:grid-cols-2 md:grid-cols-4">

@@ -2,7 +2,7 @@
 
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
-import type { Blocker } from "#core/day/model.ts";
+import { type Blocker, HALF_HOUR, HOUR, startsOf } from "#core/day/model.ts";
 import { helperLength } from "#core/day/parts.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
@@ -10,8 +10,11 @@ import { clock, plural } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import {
   atPlace,
-  COL_SPAN,
-  COL_START,
+  columnAt,
+  columnsOf,
+  type Drawn,
+  drawnOf,
+  hourMarks,
   inRows,
   KIND_SHAPE,
   live,
@@ -19,19 +22,19 @@ import {
   type PricedSpot,
   placesOf,
   ROW_START,
-  SLOTS,
   spotKey,
 } from "./sheet.ts";
 
-const ROW = "grid grid-cols-20 grid-rows-1";
-
-export function HourHead() {
+export function HourHead({ drawn }: { drawn: Drawn }) {
   return (
     <div className="grid grid-cols-[9rem_1fr]" aria-hidden="true">
       <span />
-      <div className={`${ROW} sign text-sm text-dim`}>
-        {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
-          <span key={slot} className={`${COL_START[slot]} col-span-2 border-l border-line pl-1`}>
+      <div className={`grid grid-rows-1 ${columnsOf(drawn)} sign text-sm text-dim`}>
+        {hourMarks(drawn).map((slot) => (
+          <span
+            key={slot}
+            className={`${columnAt(drawn, { start: slot, length: Math.min(HOUR, drawn.to - slot) })} border-l border-line pl-1`}
+          >
             {clock(slot)}
           </span>
         ))}
@@ -50,6 +53,7 @@ const CARD_TONE: Record<DayCardView["state"], string> = {
 function CardBlock({
   card,
   view,
+  drawn,
   may,
   selected,
   ghost,
@@ -58,6 +62,7 @@ function CardBlock({
 }: {
   card: DayCardView;
   view: DayView;
+  drawn: Drawn;
   may: boolean;
   selected: boolean;
   ghost: boolean;
@@ -76,13 +81,13 @@ function CardBlock({
       type="button"
       onClick={onSelect}
       aria-pressed={selected}
-      className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${fallen ? "border-2 border-oxblood bg-oxblood-soft" : CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
+      className={`${columnAt(drawn, card)} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${fallen ? "border-2 border-oxblood bg-oxblood-soft" : CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
     >
-      <span className={`sign ${card.length === 1 ? "text-xs leading-3 break-words" : "truncate text-sm"}`}>
+      <span className={`sign ${card.length <= HALF_HOUR ? "text-xs leading-3 break-words" : "truncate text-sm"}`}>
         {card.state === "closed" ? "✓ " : fallen ? "▲ " : card.locked ? "▼ " : ""}
         {card.horse}
       </span>
-      {card.length > 1 && <span className="truncate text-xs text-dim">{placesOf(card, names)}</span>}
+      {card.length > HALF_HOUR && <span className="truncate text-xs text-dim">{placesOf(card, names)}</span>}
       <span className="sr-only">
         {placesOf(card, names)}, {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
         {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
@@ -97,6 +102,7 @@ function SpotCell({
   start,
   spot,
   view,
+  drawn,
   tabbable,
   onPick,
   onHover,
@@ -105,6 +111,7 @@ function SpotCell({
   start: number;
   spot: PricedSpot;
   view: DayView;
+  drawn: Drawn;
   tabbable: boolean;
   onPick(): void;
   onHover(): void;
@@ -127,7 +134,7 @@ function SpotCell({
       onMouseEnter={onHover}
       onFocus={onHover}
       aria-label={`${person.name}, ${clock(start)}: ${says}`}
-      className={`${COL_START[start]} row-start-1 m-px flex min-h-11 items-center justify-center border text-xs ${free ? "border-rail bg-rail-soft text-rail hover:bg-straw" : "border-line text-dim"} ${isOver ? "bg-straw outline-2 outline-ink" : ""}`}
+      className={`${columnAt(drawn, { start, length: view.hours.step })} row-start-1 m-px flex min-h-11 items-center justify-center border text-xs ${free ? "border-rail bg-rail-soft text-rail hover:bg-straw" : "border-line text-dim"} ${isOver ? "bg-straw outline-2 outline-ink" : ""}`}
     >
       <span aria-hidden="true" className={free && cost === 0 ? "text-base" : free ? "text-xs" : "text-[0.65rem]"}>
         {word}
@@ -151,13 +158,15 @@ export interface BoardProps {
 
 export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect, onPick, onHover }: BoardProps) {
   const cards = live(view.cards);
+  const drawn = drawnOf(view);
+  const columns = columnsOf(drawn);
   const busy = new Set(cards.flatMap((card) => [card.rider, card.helper]));
   const people = view.people.filter((person) => !person.away || busy.has(person.id));
   const away = view.people.filter((person) => person.away && !busy.has(person.id));
   return (
     <div className={`${spots ? "overflow-x-auto" : "hidden"} md:block`}>
       <div className="min-w-[46rem]">
-        <HourHead />
+        <HourHead drawn={drawn} />
         {people.map((person) => {
           const mine = cards.filter((card) => card.rider === person.id);
           const helps = cards.filter((card) => card.helper === person.id);
@@ -175,12 +184,15 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
                   {person.away ? ` · away: ${person.away.reason}` : ""}
                 </span>
               </div>
-              <div className={`${ROW} min-h-12`}>
-                {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
-                  <span key={slot} className={`${COL_START[slot]} pointer-events-none row-start-1 border-l border-line`} />
+              <div className={`grid grid-rows-1 ${columns} min-h-12`}>
+                {hourMarks(drawn).map((slot) => (
+                  <span
+                    key={slot}
+                    className={`${columnAt(drawn, { start: slot, length: 1 })} pointer-events-none row-start-1 border-l border-line`}
+                  />
                 ))}
                 {spots &&
-                  SLOTS.map((start) => {
+                  startsOf(view.hours).map((start) => {
                     const key = spotKey(person.id, start);
                     const spot = spots.get(key);
                     return (
@@ -191,6 +203,7 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
                           start={start}
                           spot={spot}
                           view={view}
+                          drawn={drawn}
                           tabbable={cursor === key}
                           onPick={() => onPick(person.id, start)}
                           onHover={() => onHover(key)}
@@ -203,6 +216,7 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
                     key={card.card}
                     card={card}
                     view={view}
+                    drawn={drawn}
                     may={may}
                     selected={selected === card.card}
                     ghost={spots !== null}
@@ -213,7 +227,7 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
                 {helps.map((card) => (
                   <span
                     key={`help-${card.card}`}
-                    className={`${COL_START[card.start]} ${COL_SPAN[helperLength(card)]} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
+                    className={`${columnAt(drawn, { start: card.start, length: helperLength(card) })} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
                   >
                     helps {card.horse}
                   </span>
@@ -235,11 +249,11 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
               <span className="py-0.5">
                 <span className="sign">{place.name}</span> <span className="text-xs text-dim">holds {place.capacity}</span>
               </span>
-              <div className="grid grid-cols-20">
+              <div className={`grid ${columns}`}>
                 {rows.map(({ item, row }) => (
                   <span
                     key={`${item.card} ${item.start}`}
-                    className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-xs`}
+                    className={`${columnAt(drawn, item)} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-xs`}
                   >
                     {item.horse}
                   </span>

@@ -1,18 +1,20 @@
 import { useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
+import { startsOf } from "#core/day/model.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { Button, Choice, Field, INPUT } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import { skillWords } from "#ui/words/skills.ts";
-import { namesOf, SLOTS } from "./sheet.ts";
+import { lengthsOf, minutesOf, namesOf } from "./sheet.ts";
 
 export type Where = Pick<DayCardView, "kind" | "length" | "rider" | "start" | "place" | "helper" | "helperSlots" | "then">;
 
-/** Slots that leave something of so long a session. */
-const slotsBelow = (length: number): readonly number[] => Array.from({ length: length - 1 }, (_, i) => i + 1);
+/** Steps that leave something of so long a session. */
+const stepsBelow = (length: number, step: number): readonly number[] =>
+  Array.from({ length: Math.max(0, Math.ceil(length / step) - 1) }, (_, i) => (i + 1) * step);
 /** Shortened, what no longer fits into it goes. */
 const fitting = ({ then, helperSlots }: Where, length: number): Partial<Where> => ({
   length,
@@ -53,6 +55,8 @@ export function CardPanel({
 }) {
   const [reason, setReason] = useState("");
   const names = namesOf(view);
+  const { step } = view.hours;
+  const half = Math.floor(card.length / 2 / step) * step;
   const work = view.horses.find(({ stay }) => stay === card.stay)?.work ?? null;
   const halved = view.cards.some((one) => one.after === card.card && one.state !== "cancelled");
   const open = may && (card.state === "placed" || card.state === "handed-out");
@@ -114,9 +118,9 @@ export function CardPanel({
           <Button disabled={busy} aria-pressed={swapping} onClick={onSwap}>
             {swapping ? "Choose the other session" : "Change places with another"}
           </Button>
-          {card.length > 1 && card.after === null && !halved && (
-            <Button disabled={busy} onClick={() => onSplit(Math.floor(card.length / 2))}>
-              Split it: {30 * Math.floor(card.length / 2)} min, then {30 * Math.ceil(card.length / 2)}
+          {half > 0 && card.after === null && !halved && (
+            <Button disabled={busy} onClick={() => onSplit(half)}>
+              Split it: {minutesOf(half)} min, then {minutesOf(card.length - half)}
             </Button>
           )}
           <Button disabled={busy} aria-pressed={card.locked} onClick={onLock}>
@@ -134,14 +138,16 @@ export function CardPanel({
               "card-start",
               "Begins",
               String(card.start),
-              SLOTS.map((slot) => [String(slot), clock(slot)] as const),
+              [...new Set([...startsOf(view.hours), card.start])]
+                .sort((a, b) => a - b)
+                .map((slot) => [String(slot), clock(slot)] as const),
               (value) => ({ start: Number(value) }),
             )}
             {pick(
               "card-length",
               "Lasts",
               String(card.length),
-              [1, 2, 3, 4].map((slots) => [String(slots), `${slots * 30} min`] as const),
+              lengthsOf(view.hours, card.length).map((slots) => [String(slots), `${minutesOf(slots)} min`] as const),
               (value) => fitting(where, Number(value)),
             )}
             {pick(
@@ -158,7 +164,7 @@ export function CardPanel({
               [["", "Nobody"] as const, ...view.people.map((person) => [person.id, person.name] as const)],
               (value) => ({ helper: (value || null) as PersonId | null, helperSlots: null }),
             )}
-            {card.length > 1 &&
+            {card.length > step &&
               pick(
                 "card-then",
                 "Goes on in",
@@ -167,26 +173,26 @@ export function CardPanel({
                   ["", "The same place"] as const,
                   ...view.places.filter(({ id }) => id !== card.place).map((place) => [place.id, place.name] as const),
                 ],
-                (value) => ({ then: value ? { place: value as PlaceId, from: card.then?.from ?? 1 } : null }),
+                (value) => ({ then: value ? { place: value as PlaceId, from: card.then?.from ?? step } : null }),
               )}
             {card.then &&
-              card.length > 2 &&
+              card.length > 2 * step &&
               pick(
                 "card-then-from",
                 "From",
                 String(card.then.from),
-                slotsBelow(card.length).map((slots) => [String(slots), clock(card.start + slots)] as const),
+                stepsBelow(card.length, step).map((slots) => [String(slots), clock(card.start + slots)] as const),
                 (value) => ({ then: card.then ? { ...card.then, from: Number(value) } : null }),
               )}
             {card.helper &&
-              card.length > 1 &&
+              card.length > step &&
               pick(
                 "card-helper-slots",
                 "Is there for",
                 String(card.helperSlots ?? ""),
                 [
                   ["", "All of it"] as const,
-                  ...slotsBelow(card.length).map((slots) => [String(slots), `The first ${slots * 30} min`] as const),
+                  ...stepsBelow(card.length, step).map((slots) => [String(slots), `The first ${minutesOf(slots)} min`] as const),
                 ],
                 (value) => ({ helperSlots: value ? Number(value) : null }),
               )}

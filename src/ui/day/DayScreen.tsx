@@ -29,7 +29,7 @@ import { DayHead } from "./DayHead.tsx";
 import { Fallen } from "./Fallen.tsx";
 import type { ChangedCard, LeftOut } from "./laying.ts";
 import { StringList } from "./StringList.tsx";
-import { namesOf, placesOf, SLOTS, spotKey, spotsFor } from "./sheet.ts";
+import { namesOf, placesOf, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
 import { useLayOut } from "./use-lay-out.ts";
 import { useProof } from "./use-proof.ts";
@@ -103,7 +103,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     const free = [...spotsFor(view, next)].filter(([, spot]) => spot.blockers.length === 0);
     const [cheapest] = free.sort(([, one], [, other]) => (one.cost ?? 0) - (other.cost ?? 0));
     setWish(next);
-    setCursor(cheapest?.[0] ?? spotKey(view.people[0]?.id ?? "", 0));
+    setCursor(cheapest?.[0] ?? spotKey(view.people[0]?.id ?? "", view.hours.from));
   };
   const put = async (current: Wish, rider: string, at: number): Promise<void> => {
     const spot = (current === wish ? spots : spotsFor(view, current))?.get(spotKey(rider, at));
@@ -163,11 +163,12 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     const people = view.people.filter((person) => document.querySelector(`[data-string="${person.id}"]`));
     const row = people.findIndex((person) => person.id === rider);
     const slot = Number(at);
+    const { from, to, step } = view.hours;
     const [nextRow, nextSlot] =
       event.key === "ArrowRight"
-        ? [row, slot + 1]
+        ? [row, slot + step]
         : event.key === "ArrowLeft"
-          ? [row, slot - 1]
+          ? [row, slot - step]
           : event.key === "ArrowDown"
             ? [row + 1, slot]
             : event.key === "ArrowUp"
@@ -176,7 +177,7 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
     if (nextRow === null || nextSlot === null) return;
     event.preventDefault();
     const person = people[Math.max(0, Math.min(people.length - 1, nextRow))];
-    if (person) setCursor(spotKey(person.id, Math.max(0, Math.min(SLOTS.length - 1, nextSlot))));
+    if (person) setCursor(spotKey(person.id, Math.max(from, Math.min(to - step, nextSlot))));
   };
 
   const over = view.day < view.today;
@@ -302,7 +303,13 @@ export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean
           </div>
           <aside className={may ? "grid content-start gap-4" : "hidden md:grid md:content-start md:gap-4"}>
             {wish && !dragged && (
-              <WishPanel wish={wish} horse={names.horse(wish.stay)} onChange={setWish} onLeave={() => setWish(null)} />
+              <WishPanel
+                wish={wish}
+                hours={view.hours}
+                horse={names.horse(wish.stay)}
+                onChange={setWish}
+                onLeave={() => setWish(null)}
+              />
             )}
             {card && !wish && (
               <CardPanel

@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { dateInZone, sayDate } from "#core/calendar/local-date.ts";
-import { DAY_GRID } from "#core/day/model.ts";
+import { DAY_GRID, HALF_HOUR, HOUR } from "#core/day/model.ts";
 import { standingAt } from "#core/day/now.ts";
 import { helperLength } from "#core/day/parts.ts";
 import { weatherTold } from "#core/day/weather-day.ts";
@@ -12,7 +12,19 @@ import { useLive } from "#ui/kit/use-live.ts";
 import { STEP_WORDS } from "#ui/words/because.ts";
 import { clock, minutesAsClock } from "#ui/words/figures.ts";
 import { sayTold } from "#ui/words/weather.ts";
-import { atPlace, COL_SPAN, COL_START, inRows, KIND_SHAPE, live, namesOf, placesOf, ROW_START, SLOTS } from "./sheet.ts";
+import {
+  atPlace,
+  columnAt,
+  columnsOf,
+  drawnOf,
+  hourMarks,
+  inRows,
+  KIND_SHAPE,
+  live,
+  namesOf,
+  placesOf,
+  ROW_START,
+} from "./sheet.ts";
 
 const LOOKS_AT_THE_CLOCK = 20_000;
 
@@ -51,7 +63,8 @@ export function Wall({ initial }: { initial: DayView }) {
   // What riders have not been handed is still the manager's.
   const cards = live(view.cards).filter(({ state }) => state !== "placed");
   const people = view.people.filter(({ id }) => cards.some(({ rider, helper }) => rider === id || helper === id));
-  const now = minutes === null ? -1 : Math.floor((minutes - DAY_GRID.start) / DAY_GRID.minutes);
+  const drawn = drawnOf({ hours: view.hours, cards });
+  const columns = columnsOf(drawn);
   const told = weatherTold(view);
   const at = minutes === null ? null : (minutes - DAY_GRID.start) / DAY_GRID.minutes;
   const standing = at === null ? [] : standingAt(view.people, cards, at);
@@ -113,10 +126,13 @@ export function Wall({ initial }: { initial: DayView }) {
         )}
         <div className="grid grid-cols-[13rem_1fr] pt-2" aria-hidden="true">
           <span />
-          <div className="grid grid-cols-20 sign text-dim">
-            {SLOTS.filter((slot) => slot % 2 === 0).map((slot) => (
-              <span key={slot} className={`${COL_START[slot]} col-span-2 border-l border-line pl-1`}>
-                {minutesAsClock(DAY_GRID.start + slot * DAY_GRID.minutes)}
+          <div className={`grid ${columns} sign text-dim`}>
+            {hourMarks(drawn).map((slot) => (
+              <span
+                key={slot}
+                className={`${columnAt(drawn, { start: slot, length: Math.min(HOUR, drawn.to - slot) })} border-l border-line pl-1`}
+              >
+                {clock(slot)}
               </span>
             ))}
           </div>
@@ -129,18 +145,21 @@ export function Wall({ initial }: { initial: DayView }) {
             className="grid grid-cols-[13rem_1fr] items-center border-t border-line"
           >
             <h2 className="truncate text-2xl">{person.name}</h2>
-            <ol className="relative grid min-h-16 grid-cols-20">
-              {now >= 0 && now < DAY_GRID.count && (
-                <li aria-hidden="true" className={`${COL_START[now]} row-span-full row-start-1 border-l-4 border-oxblood`} />
+            <ol className={`relative grid min-h-16 ${columns}`}>
+              {at !== null && at >= drawn.from && at < drawn.to && (
+                <li
+                  aria-hidden="true"
+                  className={`${columnAt(drawn, { start: Math.floor(at), length: 1 })} row-span-full row-start-1 border-l-4 border-oxblood`}
+                />
               )}
               {cards
                 .filter(({ rider }) => rider === person.id)
                 .map((card) => (
                   <li
                     key={card.card}
-                    className={`${COL_START[card.start]} ${COL_SPAN[card.length]} ${KIND_SHAPE[card.kind]} ${card.state === "closed" ? "border-line text-dim" : "border-rail bg-rail-soft"} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
+                    className={`${columnAt(drawn, card)} ${KIND_SHAPE[card.kind]} ${card.state === "closed" ? "border-line text-dim" : "border-rail bg-rail-soft"} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
                   >
-                    <span className={`sign ${card.length === 1 ? "text-base leading-4" : "truncate text-xl"}`}>
+                    <span className={`sign ${card.length <= HALF_HOUR ? "text-base leading-4" : "truncate text-xl"}`}>
                       {card.state === "closed" ? "✓ " : ""}
                       {card.horse}
                     </span>
@@ -155,7 +174,7 @@ export function Wall({ initial }: { initial: DayView }) {
                 .map((card) => (
                   <li
                     key={`help-${card.card}`}
-                    className={`${COL_START[card.start]} ${COL_SPAN[helperLength(card)]} row-start-1 m-0.5 self-center truncate border-y-2 border-slate px-1 text-base`}
+                    className={`${columnAt(drawn, { start: card.start, length: helperLength(card) })} row-start-1 m-0.5 self-center truncate border-y-2 border-slate px-1 text-base`}
                   >
                     helps {card.horse}
                   </li>
@@ -167,11 +186,11 @@ export function Wall({ initial }: { initial: DayView }) {
         {view.places.map((place) => (
           <section key={place.id} aria-label={place.name} className="grid grid-cols-[13rem_1fr] border-t border-line">
             <h3 className="sign truncate text-xl">{place.name}</h3>
-            <ol className="grid grid-cols-20">
+            <ol className={`grid ${columns}`}>
               {inRows(atPlace(cards, place.id)).map(({ item, row }) => (
                 <li
                   key={`${item.card} ${item.start}`}
-                  className={`${COL_START[item.start]} ${COL_SPAN[item.length]} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-base`}
+                  className={`${columnAt(drawn, item)} ${ROW_START[row]} ${KIND_SHAPE[item.kind]} m-px truncate border border-rail bg-rail-soft px-1 text-base`}
                 >
                   {item.horse}
                 </li>

@@ -1,16 +1,15 @@
 /** The weather over the strings, hour by hour, and what it does to the day; typed by hand where no station speaks, or it is wrong. */
 import { useState } from "react";
 import type { DayView } from "#contracts/views.ts";
-import { DAY_GRID, hoursOf } from "#core/day/model.ts";
+import { DAY_GRID, HOUR, hoursOf } from "#core/day/model.ts";
 import { weatherTold } from "#core/day/weather-day.ts";
-import { heatOf, type WeatherHour } from "#core/weather/weather.ts";
+import { heatOf } from "#core/weather/weather.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayTold } from "#ui/words/weather.ts";
-import { COL_START, namesOf } from "./sheet.ts";
+import { columnAt, columnsOf, drawnOf, hourMarks, namesOf } from "./sheet.ts";
 
-const HOURS = hoursOf(DAY_GRID, 0, DAY_GRID.count);
 /** Parts of a day that people can guess: its morning, its middle, its afternoon. */
 const PARTS = [
   { words: "Morning, to 11:00", from: 0, to: 11 },
@@ -24,8 +23,9 @@ const FIELDS = [
 ] as const;
 type Typed = Readonly<Record<(typeof FIELDS)[number][0], string>>;
 
-function typedOf(weather: readonly WeatherHour[], from: number, to: number): Typed {
-  const hour = weather.find((one) => one.hour >= Math.max(from, HOURS[0] ?? 0) && one.hour < to);
+function typedOf({ weather, hours }: Pick<DayView, "weather" | "hours">, from: number, to: number): Typed {
+  const [first = 0] = hoursOf(DAY_GRID, hours.from, 1);
+  const hour = weather.find((one) => one.hour >= Math.max(from, first) && one.hour < to);
   const text = (value: number | undefined): string => (value === undefined ? "" : String(value));
   return { temperatureC: text(hour?.temperatureC), humidity: text(hour?.humidity), windMps: text(hour?.windMps) };
 }
@@ -33,7 +33,7 @@ function typedOf(weather: readonly WeatherHour[], from: number, to: number): Typ
 const figure = (text: string): number | null => (text.trim() === "" || Number.isNaN(Number(text)) ? null : Number(text));
 
 function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
-  const [typed, setTyped] = useState(() => PARTS.map(({ from, to }) => typedOf(view.weather, from, to)));
+  const [typed, setTyped] = useState(() => PARTS.map(({ from, to }) => typedOf(view, from, to)));
   const { busy, problem, send } = useCommand();
   const hand = view.weatherFrom.find(({ source }) => source === "hand") ?? null;
   const save = async (): Promise<void> => {
@@ -95,6 +95,7 @@ function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
 export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
   const [open, setOpen] = useState(false);
   const names = namesOf(view);
+  const drawn = drawnOf(view);
   const told = weatherTold(view);
   const limits = view.horses[0]?.limits ?? USUAL_LIMITS;
   const [from] = view.weatherFrom;
@@ -117,15 +118,16 @@ export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
         {view.weather.length === 0 ? (
           <p className="text-sm text-dim">Not known: heat and wind bar nothing.</p>
         ) : (
-          <ol className="hidden grid-cols-20 text-xs md:grid">
-            {HOURS.map((hour, i) => {
+          <ol className={`hidden ${columnsOf(drawn)} text-xs md:grid`}>
+            {hourMarks(drawn).map((slot) => {
+              const [hour = 0] = hoursOf(DAY_GRID, slot, 1);
               const at = view.weather.find((one) => one.hour === hour);
               const hot = at && heatOf(at) >= limits.heatLighter;
               const windy = at && at.windMps > limits.windGroundFirst;
               return (
                 <li
                   key={hour}
-                  className={`${COL_START[2 * i]} col-span-2 border-l border-line px-1 ${hot || windy ? "bg-ochre-soft" : ""}`}
+                  className={`${columnAt(drawn, { start: slot, length: Math.min(HOUR, drawn.to - slot) })} border-l border-line px-1 ${hot || windy ? "bg-ochre-soft" : ""}`}
                 >
                   {at ? (
                     <>

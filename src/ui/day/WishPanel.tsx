@@ -1,16 +1,19 @@
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
+import type { DayHours } from "#core/day/model.ts";
 import type { Wish } from "#core/day/spot.ts";
 import { Button, Choice } from "#ui/kit/parts.tsx";
 import { SESSION } from "#ui/words/labels.ts";
+import { lengthsOf, minutesOf } from "./sheet.ts";
 
 /** A session in the hand: what it is to be, before it has a spot. */
 interface Props {
   readonly wish: Wish;
   readonly horse: string;
+  readonly hours: DayHours;
   onChange(wish: Wish): void;
   onLeave(): void;
 }
-export function WishPanel({ wish, horse, onChange, onLeave }: Props) {
+export function WishPanel({ wish, horse, hours, onChange, onLeave }: Props) {
   return (
     <section className="border-2 border-ink bg-paper p-3" aria-label="Session to place">
       <div className="flex items-start justify-between">
@@ -27,7 +30,7 @@ export function WishPanel({ wish, horse, onChange, onLeave }: Props) {
       <Choice<number>
         name="wish-length"
         legend="Lasts"
-        options={[1, 2, 3, 4].map((slots) => [slots, `${slots * 30} min`] as const)}
+        options={lengthsOf(hours, wish.length).map((slots) => [slots, `${minutesOf(slots)} min`] as const)}
         value={wish.length}
         onChange={(length) => onChange({ ...wish, length })}
       />

@@ -1,8 +1,9 @@
 /** Lays out a day beside the page: the quick search, its checker, and the reasons for what is left out. */
 import { readyDay } from "#core/day/compiled.ts";
 import { waysIn, whatChanged, whyLeftOut } from "#core/day/explain.ts";
+import { slotOfDay } from "#core/day/frame.ts";
 import { placementsOf, problemOf } from "#core/day/from-barn.ts";
-import type { DayPlan } from "#core/day/problem.ts";
+import type { Assigned, DayPlan } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
 import { settled } from "#core/day/settle.ts";
 import { verify } from "#core/day/verify.ts";
@@ -14,7 +15,8 @@ const CHUNK = 100;
 const TELL_EVERY = 120;
 
 onmessage = ({ data }: MessageEvent<LayAsked>) => {
-  const { problem, stands } = problemOf(data.day);
+  const barnProblem = problemOf(data.day);
+  const { problem, stands, frame } = barnProblem;
   const begun = performance.now();
   const ready = readyDay(problem);
   const search = new Search(ready, { seed: data.seed, from: stands, steer: new Map() });
@@ -39,23 +41,25 @@ onmessage = ({ data }: MessageEvent<LayAsked>) => {
     because: whyLeftOut(problem, plan, session),
     ways: waysIn(problem, plan, session).map(({ plan: then, moved, dropped, ...way }) => ({
       ...way,
+      start: slotOfDay(frame, way.start),
       moved: moved.map(stay),
       dropped: dropped.map(stay),
-      cards: placementsOf(problem, then as DayPlan, stands),
+      cards: placementsOf(barnProblem, then as DayPlan),
     })),
   });
+  const onDay = (one: Assigned): Assigned => ({ ...one, start: slotOfDay(frame, one.start) });
   say({
     share: 1,
     placed: plan.size,
     cost,
     laid: {
-      cards: placementsOf(problem, plan, stands),
+      cards: placementsOf(barnProblem, plan),
       cost,
       parts,
       changes: whatChanged(problem, plan).map(({ session, before, after, price }) => ({
         stay: stay(session),
-        before,
-        after,
+        before: onDay(before),
+        after: after && onDay(after),
         price,
       })),
       leftOut: problem.sessions.filter(({ id, lock }) => !plan.has(id) && !lock).map(({ id }) => why(id)),

@@ -2,20 +2,32 @@
 
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { factsOf } from "#core/day/from-barn.ts";
-import { DAY_GRID, type Placement } from "#core/day/model.ts";
+import { DAY_GRID, HOUR, type Placement, startsOf } from "#core/day/model.ts";
 import { partsOf } from "#core/day/parts.ts";
 import { type Spot, spotter, type Wish } from "#core/day/spot.ts";
 import { pricer } from "#core/day/spot-price.ts";
 import type { Names } from "#ui/words/blockers.ts";
 import { sayPlaces } from "#ui/words/places.ts";
 
-export const SLOTS = Array.from({ length: DAY_GRID.count }, (_, slot) => slot);
-/** Written out whole, so that the style sheet is made with them. */
-export const COL_START =
-  "col-start-1 col-start-2 col-start-3 col-start-4 col-start-5 col-start-6 col-start-7 col-start-8 col-start-9 col-start-10 col-start-11 col-start-12 col-start-13 col-start-14 col-start-15 col-start-16 col-start-17 col-start-18 col-start-19 col-start-20".split(
-    " ",
-  );
-export const COL_SPAN = " col-span-1 col-span-2 col-span-3 col-span-4 col-span-5 col-span-6 col-span-7 col-span-8".split(" ");
+/** The hours that are drawn: the barn's, and more where a card stands outside of them. */
+export interface Drawn {
+  readonly from: number;
+  readonly to: number;
+}
+export function drawnOf({ hours, cards }: Pick<DayView, "hours" | "cards">): Drawn {
+  const shown = live(cards);
+  return {
+    from: Math.floor(Math.min(hours.from, ...shown.map(({ start }) => start)) / HOUR) * HOUR,
+    to: Math.max(hours.to, ...shown.map(({ start, length }) => start + length)),
+  };
+}
+/** Slots at which an hour begins. */
+export const hourMarks = ({ from, to }: Drawn): readonly number[] =>
+  Array.from({ length: Math.ceil((to - from) / HOUR) }, (_, i) => from + i * HOUR);
+/** Classes of a grid of slots; the style sheet is made with all of them (styles.css). */
+export const columnsOf = ({ from, to }: Drawn): string => `grid-cols-${to - from}`;
+export const columnAt = ({ from }: Drawn, { start, length }: { readonly start: number; readonly length: number }): string =>
+  `col-start-${start - from + 1} col-span-${length}`;
 export const ROW_START = "row-start-1 row-start-2 row-start-3 row-start-4 row-start-5 row-start-6".split(" ");
 
 /** Ground work has square corners, riding a rounded top, both one of each. */
@@ -59,12 +71,17 @@ export function spotsFor(view: DayView, wish: Wish): Map<string, PricedSpot> {
   const price = pricer(view, wish);
   const spots = new Map<string, PricedSpot>();
   for (const person of view.people)
-    for (const start of SLOTS) {
+    for (const start of startsOf(view.hours)) {
       const here = spot(person.id, start);
       spots.set(spotKey(person.id, start), { ...here, cost: here.blockers.length === 0 ? price(here.placement) : null });
     }
   return spots;
 }
+
+export const minutesOf = (slots: number): number => slots * DAY_GRID.minutes;
+/** How long a session may be chosen to last, up to two hours; as it is now is among them. */
+export const lengthsOf = ({ step }: DayView["hours"], now: number): readonly number[] =>
+  [...new Set([...Array.from({ length: (2 * HOUR) / step }, (_, i) => (i + 1) * step), now])].sort((a, b) => a - b);
 
 /** Rows for things that overlap in time: each goes into the first row that is free. */
 export function inRows<T extends { start: number; length: number }>(items: readonly T[]): { item: T; row: number }[] {

@@ -2,13 +2,13 @@
 import { useState } from "react";
 import type { StringView } from "#contracts/views.card.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
-import { DAY_GRID } from "#core/day/model.ts";
+import { DAY_GRID, HOUR } from "#core/day/model.ts";
 import { newKey } from "#ui/kit/ask.ts";
 import { Button, Choice, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useSubmit } from "#ui/offline/use-submit.ts";
 import { SESSION } from "#ui/words/labels.ts";
 
-const USUAL_LENGTH = 2;
+const USUAL_LENGTH = HOUR;
 
 export function Unplanned({ view, me, minute }: { view: StringView; me: string; minute: number | null }) {
   const [stay, setStay] = useState("");

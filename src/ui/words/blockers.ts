@@ -1,5 +1,4 @@
-import type { Blocker } from "#core/day/model.ts";
-import { DAY_GRID } from "#core/day/model.ts";
+import { type Blocker, DAY_GRID, HOUR } from "#core/day/model.ts";
 import { SPLIT_GAP } from "#core/day/rules.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { clock } from "./figures.ts";
@@ -69,7 +68,7 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
     case "apart":
       return `Kept apart from ${names.horse(blocker.from)}, who is there then.`;
     case "after":
-      return `The two halves of ${names.card(blocker.with)}'s session need ${SPLIT_GAP / 2} hours between them.`;
+      return `The two halves of ${names.card(blocker.with)}'s session need ${SPLIT_GAP / HOUR} hours between them.`;
     case "outside-day":
       return "Does not fit into the day.";
     default:

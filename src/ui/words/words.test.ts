@@ -384,7 +384,7 @@ describe("checks in words", () => {
 
 describe("figures", () => {
   it("read as people in a barn read them", () => {
-    expect([clock(0), clock(3), minutesAsClock(605)]).toEqual(["07:00", "08:30", "10:05"]);
+    expect([clock(8), clock(15), minutesAsClock(605)]).toEqual(["07:00", "08:45", "10:05"]);
     expect(kilograms(480)).toBe("480 kg (1058 lb)");
     expect(height(152.4)).toBe("15.0 hh (152 cm)");
     expect([hours(0.5), hours(3), hours(12.4)]).toEqual(["0.5", "3", "12"]);
