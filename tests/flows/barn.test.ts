@@ -1,7 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { localDate } from "#core/calendar/local-date.ts";
+import { readyDay } from "#core/day/compiled.ts";
+import { placementsOf, problemOf } from "#core/day/from-barn.ts";
+import { Search } from "#core/day/search.ts";
+import { fallen } from "#core/day/stands.ts";
 import { FIRST_INSTRUMENT, RUNGS } from "#core/intake/instrument.ts";
-import type { EvaluationId } from "#core/kernel/brand.ts";
+import type { CardId, EvaluationId } from "#core/kernel/brand.ts";
 import { attempt } from "#demo/ask.ts";
 import { readBarn, readBarnWalk } from "#server/barn/read-barn.ts";
 import { readDay } from "#server/day/read-day.ts";
@@ -40,6 +44,41 @@ describe("the barn's rules", () => {
       error: { code: "changed-meanwhile", current: { firstDayIs: 0, restDays: [6, 7], version: version + 1 } },
     });
     await barn.ask("barn/edit-policies", { version: version + 1, policies });
+  });
+});
+
+describe("the barn's day", () => {
+  it("begins and ends when the barn says, by its own steps; what stands outside of it afterwards stays, and is marked", async () => {
+    const stay = await barn.horse("Early");
+    const { version, policies } = await readBarn(barn.deps);
+    const day = (dayFrom: number, dayTo: number, dayStep: number) => ({ ...policies, day: { dayFrom, dayTo, dayStep } });
+    const edit = (from: number, policy: object) => barn.code("barn/edit-policies", { version: from, policies: policy });
+    for (const wrong of [day(290, 1020, 30), day(315, 1020, 30), day(420, 1290, 30), day(420, 1020, 20)])
+      expect(await edit(version, wrong)).toBe("issues");
+    const spot = { ...barn.placement(stay), start: 1, length: 3 };
+    expect(await barn.code("day/place", spot)).toBe("blocked");
+    expect(await edit(version, day(300, 1260, 15))).toBe("done");
+    await barn.sql`UPDATE person SET works_from = 300, works_to = 1260 WHERE id = ${barn.rider.id}`;
+    // A quarter past five, for three quarters of an hour.
+    expect(await barn.code("day/place", spot)).toBe("done");
+    const { hours, cards, due } = await readDay(barn.deps, barn.today);
+    expect(hours).toEqual({ from: 0, to: 64, step: 1 });
+    expect(due.every(({ length }) => length > 0)).toBe(true);
+    expect(await edit(version + 1, policies)).toBe("done");
+    const later = await readDay(barn.deps, barn.today);
+    const card = cards.find((one) => one.stay === stay);
+    expect(later.cards.find((one) => one.stay === stay)).toMatchObject({ start: 1, length: 3 });
+    expect(
+      fallen(later)
+        .get(card?.card as CardId)
+        ?.map(({ code }) => code),
+    ).toEqual(["outside-day", "shift"]);
+    // The day is laid out all the same, and finds the card a spot within the hours.
+    const asked = problemOf(later);
+    const search = new Search(readyDay(asked.problem), { seed: 1, from: asked.stands, steer: new Map() });
+    search.steps(100, 0, 1);
+    const moved = placementsOf(asked, search.plan()).find((one) => one.card === card?.card);
+    expect(moved?.start).toBeGreaterThanOrEqual(later.hours.from);
   });
 });
 

@@ -191,7 +191,7 @@ async function oneDay(
   let card: CardId | null = null;
   for (const place of ["Out on the hill", "Arena", "Round pens"])
     if (card === null) {
-      const placement = barn.placement(stay, { kind, length, place: barn.place(place), helper: barn.helper.id });
+      const placement = { ...barn.placement(stay, { kind, place: barn.place(place), helper: barn.helper.id }), length };
       if ((await barn.code("day/place", placement)) === "done")
         card = (await barn.sql`SELECT id FROM card WHERE stay_id = ${stay} AND day = ${day}`)[0]?.["id"] as CardId;
     }

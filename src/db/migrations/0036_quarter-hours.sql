@@ -16,5 +16,5 @@ ALTER TABLE barn
   ADD COLUMN day_from smallint NOT NULL DEFAULT 420,
   ADD COLUMN day_to   smallint NOT NULL DEFAULT 1020,
   ADD COLUMN day_step smallint NOT NULL DEFAULT 30,
-  ADD CONSTRAINT barn_day CHECK (day_from BETWEEN 300 AND 720 AND day_to BETWEEN 720 AND 1260 AND day_step IN (15, 30)
+  ADD CONSTRAINT barn_day CHECK (day_from BETWEEN 300 AND 720 AND day_to BETWEEN 720 AND 1260 AND day_step BETWEEN 15 AND 30 AND day_step % 15 = 0
     AND day_from % 30 = 0 AND day_to % 30 = 0);
