@@ -4,6 +4,7 @@ import type { CardState } from "#core/card/card.ts";
 import type { Looker } from "#core/check/check.ts";
 import type { AppointmentKind, Blocker } from "#core/day/model.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { Step } from "#core/permission/steps.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
 import type { WeekProblem } from "#core/week/week.ts";
 
@@ -19,6 +20,8 @@ export interface WeekCellView {
   readonly card: { readonly id: CardId; readonly state: CardState; readonly rider: string } | null;
   /** What the manager means to do. */
   readonly meant: { readonly pinned: boolean; readonly rider: PersonId | null } | null;
+  /** A big step that is ready and proposed for this day. */
+  readonly step: { readonly step: Step; readonly rider: string; readonly helper: string | null } | null;
   /** Why what is meant does not hold any more; empty: it does, or nothing is meant. */
   readonly broken: readonly Blocker[];
   readonly appointments: readonly {

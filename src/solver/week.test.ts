@@ -87,6 +87,18 @@ describe("the week", () => {
     const kept = await solveWeek(week({ horses: [horse("k1", { fixed: [2], sessions: 1 })] }), 5);
     expect(kept?.plan.days.get("k1")).toEqual([2]);
   });
+  it("keeps the day of a big step for the rider whom it wants, and works around it", async () => {
+    const step = { day: 3, rider: "ben" };
+    const told = await solveWeek(week({ horses: [horse("k1", { sessions: 1, usual: "ann", step }), horse("k2")] }), 10);
+    expect(told?.plan.days.get("k1")).toEqual([3]);
+    expect(told?.plan.rider.get("k1")?.get(3)).toBe("ben");
+    // Who is not there on the day takes nobody's horse: it is worked on another.
+    const away = week({
+      horses: [horse("k1", { sessions: 1, step })],
+      riders: [rider("ann"), rider("ben", { slots: [8, 8, 8, 0, 8, 8] })],
+    });
+    expect((await solveWeek(away, 10))?.plan.days.get("k1")).not.toContain(3);
+  });
   it("is as cheap as trying every week, and passes the checker, on small ones", async () => {
     const facts = fc.record({
       sessions: fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 2, maxLength: 2 }),
@@ -94,13 +106,20 @@ describe("the week", () => {
       slots: fc.array(fc.integer({ min: 0, max: 4 }), { minLength: 3, maxLength: 3 }),
       usual: fc.constantFrom("ann", "ben", null),
       away: fc.integer({ min: 0, max: 2 }),
+      step: fc.option(fc.record({ day: fc.nat(2), rider: fc.constantFrom("ann", "ben") })),
     });
     await fc.assert(
-      fc.asyncProperty(facts, async ({ sessions, risks, slots, usual, away }) => {
+      fc.asyncProperty(facts, async ({ sessions, risks, slots, usual, away, step }) => {
         const problem: WeekProblem = {
           days: 3,
           horses: sessions.map((count, i) =>
-            horse(`k${i}`, { sessions: count, risk: risks[i] as number, usual, away: i === 0 ? [away] : [] }),
+            horse(`k${i}`, {
+              sessions: count,
+              risk: risks[i] as number,
+              usual,
+              away: i === 0 ? [away] : [],
+              step: i === 1 ? step : null,
+            }),
           ),
           riders: [
             rider("ann", { slots, maxSaddle: [1, 1, 1] }),

@@ -264,6 +264,7 @@ describe("the week", () => {
             run: 0,
             away: [],
             fixed: [],
+            step: null,
           }),
         );
         const { horses, riders } = weekProblem(stays, [{ people: facts.people, places: facts.places, cards: [] }], barn.hours);

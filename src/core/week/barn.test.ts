@@ -20,6 +20,7 @@ const stay = (id: string, changes: Partial<WeekStay> = {}): WeekStay => ({
   run: 0,
   away: [],
   fixed: [],
+  step: null,
   ...changes,
 });
 const card = (id: string, changes: Partial<Placement> = {}): Placement => ({

@@ -4,6 +4,7 @@
  */
 import type { SessionKind } from "../card/card.ts";
 import {
+  DAY_GRID,
   type DayFacts,
   type DayHorse,
   type DayHours,
@@ -13,6 +14,7 @@ import {
   type Placement,
 } from "../day/model.ts";
 import { helperLength } from "../day/parts.ts";
+import { helperSlotsFor } from "../day/rules.ts";
 import type { StayId } from "../kernel/brand.ts";
 import type { WeekHorse, WeekProblem, WeekRider } from "./week.ts";
 
@@ -31,6 +33,13 @@ export interface WeekStay {
   readonly away: readonly number[];
   /** Days that the manager pinned. */
   readonly fixed: readonly number[];
+  /** A big step that is ready and proposed for a day, with its people; null: none is. */
+  readonly step: StayStep | null;
+}
+export interface StayStep {
+  readonly day: number;
+  readonly rider: string;
+  readonly helper: string | null;
 }
 /** One day of the week: who is there, and what stands on its sheet. */
 export interface WeekDay {
@@ -52,12 +61,19 @@ export function workingSlots({ works, lunch }: DayPerson): number {
 }
 const rides = ({ kind }: Placement): boolean => kind !== "ground";
 
-function weekRider(id: string, days: readonly WeekDay[]): WeekRider {
-  const on = days.map(({ people, cards }) => {
+function weekRider(id: string, days: readonly WeekDay[], stays: readonly WeekStay[]): WeekRider {
+  const on = days.map(({ people, cards }, at) => {
     const person = people.find((one) => one.id === id);
     const own = cards.filter(({ rider }) => rider === id);
     const helped = cards.filter(({ helper }) => helper === id);
-    const taken = [...own.map(({ length }) => length), ...helped.map(helperLength)].reduce((sum, slots) => sum + slots, 0);
+    // Who stands by at a big step has no time for another horse meanwhile.
+    const standsBy = stays
+      .filter(({ step, horse }) => step?.day === at && step.helper === id && !cards.some(({ stay }) => stay === horse.stay))
+      .map(({ horse, kind, length }) => helperSlotsFor(horse, { kind, length }, DAY_GRID));
+    const taken = [...own.map(({ length }) => length), ...helped.map(helperLength), ...standsBy].reduce(
+      (sum, slots) => sum + slots,
+      0,
+    );
     return {
       slots: person ? Math.max(0, workingSlots(person) - taken) / HALF_HOUR : 0,
       maxSaddle: person && !person.away ? Math.max(0, person.maxSaddle - own.filter(rides).length) : 0,
@@ -94,9 +110,10 @@ export function weekProblem(stays: readonly WeekStay[], days: readonly WeekDay[]
   return {
     days: days.length,
     places: days.map((day) => placeRoom(day.places, day, hours)),
-    riders: riders.map((id) => weekRider(id, days)),
+    riders: riders.map((id) => weekRider(id, days, stays)),
     horses: stays.map((stay): WeekHorse => {
       const { horse, kind, length, usual, sessions, value, since, run, away, fixed } = stay;
+      const { step } = stay;
       const given = days.flatMap(({ cards }, day) => (cards.some((card) => card.stay === horse.stay) ? [day] : []));
       return {
         id: horse.stay,
@@ -116,6 +133,7 @@ export function weekProblem(stays: readonly WeekStay[], days: readonly WeekDay[]
         away,
         fixed: fixed.filter((day) => !given.includes(day) && !away.includes(day)),
         given,
+        step: step && !away.includes(step.day) ? { day: step.day, rider: step.rider } : null,
       };
     }),
   };

@@ -3,6 +3,7 @@ import { type Milp, MilpBuilder, type Term } from "../day/milp.ts";
 import {
   evenShares,
   mayRide,
+  mayTake,
   patternCost,
   patternsOf,
   toFind,
@@ -40,7 +41,7 @@ export function weekModel(problem: WeekProblem): WeekModel {
     for (let day = 0; day < count; day += 1) {
       if (horse.away.includes(day) || horse.given?.includes(day)) continue;
       for (const { rider, r } of able) {
-        if ((rider.slots[day] ?? 0) < horse.length) continue;
+        if ((rider.slots[day] ?? 0) < horse.length || !mayTake(horse, rider, day)) continue;
         const column = builder.column(weekPairCost(horse, rider));
         pairs.push({ column, horse: horse.id, rider: rider.id, day });
         worked[day]?.push([column, 1]);

@@ -21,6 +21,7 @@ const someHorse = (id: string): fc.Arbitrary<WeekHorse> =>
     away: fc.subarray([0, 1, 2], { maxLength: 2 }),
     fixed: fc.subarray([3, 4, 5], { maxLength: 2 }),
     given: fc.subarray([3, 4], { maxLength: 1 }),
+    step: fc.option(fc.record({ day: fc.nat(5), rider: fc.constantFrom("r0", "r1", "r2") })),
   });
 const someRider = (id: string): fc.Arbitrary<WeekRider> =>
   fc.record({

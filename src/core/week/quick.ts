@@ -6,6 +6,7 @@ import { seededRandom } from "../kernel/random.ts";
 import {
   evenShares,
   mayRide,
+  mayTake,
   patternCost,
   patternsOf,
   toFind,
@@ -77,6 +78,7 @@ export function quickWeek(problem: WeekProblem, seed: number, more: () => boolea
       if (slots + horse.length > (places[day] ?? 0)) return { rider, own, more };
       for (const one of able) {
         const person = riders[one.at];
+        if (!person || !mayTake(horse, person, day)) continue;
         if (one.cost >= own || (load[one.at]?.[day] ?? 0) + horse.length > (person?.slots[day] ?? 0)) continue;
         if ((rides[one.at]?.[day] ?? 0) + ridden > (person?.maxSaddle[day] ?? 0)) continue;
         [rider, own] = [one.at, one.cost];

@@ -28,6 +28,12 @@ export interface WeekHorse {
   readonly fixed: readonly number[];
   /** Days on which it stands on a sheet already: worked, and no hours of the riders are asked for it here. */
   readonly given?: readonly number[];
+  /** A big step that is proposed for one of the days, and the only rider for it; missing: none is. */
+  readonly step?: WeekStep | null;
+}
+export interface WeekStep {
+  readonly day: number;
+  readonly rider: string;
 }
 export interface WeekRider {
   readonly id: string;
@@ -56,6 +62,8 @@ const IN_A_ROW = 3;
 const ROW_COST = 6;
 const IDLE = 2;
 const IDLE_COST = 8;
+/** A week that leaves the day of a big step out: it waited for this. */
+const STEP_LEFT_OUT = 30;
 /** Continuity weighs half of what it does on the day. */
 const KNOWN = 4;
 const OTHER = 10;
@@ -66,6 +74,7 @@ export const UNEVEN = 2;
 export function patternCost(horse: WeekHorse, days: readonly number[], count: number): number {
   const worked = new Set(days);
   let cost = SHORT * horse.value * Math.max(0, horse.sessions - days.length);
+  if (horse.step && !worked.has(horse.step.day)) cost += STEP_LEFT_OUT;
   let [row, idle] = [horse.run, horse.run > 0 ? 0 : horse.since];
   for (let day = 0; day < count; day += 1) {
     if (worked.has(day)) {
@@ -104,6 +113,9 @@ export const mayRide = (horse: WeekHorse, rider: WeekRider): boolean =>
   !horse.forbid.includes(rider.id) &&
   rider.grade >= gradeFor(horse.risk, horse.kind) &&
   (horse.kind === "ground" || (rider.rides && rider.weightKg <= horse.loadLimit * horse.weightKg));
+/** Whoever may ride it; on the day of a big step, whom the step wants. */
+export const mayTake = (horse: WeekHorse, rider: WeekRider, day: number): boolean =>
+  mayRide(horse, rider) && (horse.step?.day !== day || horse.step.rider === rider.id);
 export const weekPairCost = (horse: WeekHorse, rider: WeekRider): number =>
   horse.usual === null || horse.usual === rider.id ? 0 : horse.known.includes(rider.id) ? KNOWN : OTHER;
 
@@ -145,7 +157,7 @@ export function verifyWeek(
         broken.push({ horse: horse.id, code: "no-rider", day });
         continue;
       }
-      if (!mayRide(horse, rider)) broken.push({ horse: horse.id, code: "may-not", rider: rider.id, day });
+      if (!mayTake(horse, rider, day)) broken.push({ horse: horse.id, code: "may-not", rider: rider.id, day });
       cost += weekPairCost(horse, rider);
       (load[at] as number[])[day] = (load[at]?.[day] ?? 0) + horse.length;
       byDay[day] = (byDay[day] ?? 0) + horse.length;

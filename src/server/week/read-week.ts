@@ -1,13 +1,14 @@
 /** The barn's next working days: who is owed what by their end, on which days, with whom and where. */
 
-import type { WeekView } from "#contracts/views.week.ts";
+import type { StepView } from "#contracts/views.plan.ts";
+import type { WeekCellView, WeekView } from "#contracts/views.week.ts";
 import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
-import { dayHoursOf } from "#core/day/model.ts";
+import { type DayHorse, dayHoursOf, HALF_HOUR } from "#core/day/model.ts";
 import { urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { type WeekDay, type WeekStay, weekProblem, workingSlots } from "#core/week/barn.ts";
+import { type StayStep, type WeekDay, type WeekStay, weekProblem, workingSlots } from "#core/week/barn.ts";
 import { noLongerHolds } from "#core/week/stands.ts";
 import { WEEK_DAYS } from "#core/week/week.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
@@ -22,6 +23,7 @@ import type { Deps } from "../container.ts";
 import { dayFacts, placementOf } from "../day/facts.ts";
 import { notHad } from "../day/not-had.ts";
 import { usualSession } from "../day/read-day.ts";
+import { readSteps } from "../plan/read-step.ts";
 import { lastWorked, termFacts } from "../stay/facts.ts";
 
 const LOOKS_AHEAD = 60;
@@ -38,6 +40,16 @@ function runBefore(delivered: readonly LocalDate[], day: LocalDate): number {
   while (delivered.includes(addDays(day, -1 - run))) run += 1;
   return run;
 }
+
+/** The step as the week lays it: on a day that is shown, with a rider who may take the horse on. */
+function stepOn(step: StepView | undefined, days: readonly LocalDate[], horse: DayHorse): StayStep | null {
+  const proposed = step?.proposed;
+  const day = proposed ? days.indexOf(proposed.day) : -1;
+  if (!proposed || day < 0 || horse.forbid.includes(proposed.rider.id)) return null;
+  return { day, rider: proposed.rider.id, helper: proposed.helper?.id ?? null };
+}
+const stepView = (step: StepView | undefined): WeekCellView["step"] =>
+  step?.proposed ? { step: step.step, rider: step.proposed.rider.name, helper: step.proposed.helper?.name ?? null } : null;
 
 export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): Promise<WeekView> {
   const barn = must(await findBarn(sql), "the barn is set up");
@@ -77,6 +89,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
       )
     ).map(({ stayId, laid }) => [stayId, laid]),
   );
+  const steps = await readSteps(sql, here, barn, today);
   const known = groupBy(pairings, ({ stayId }) => stayId);
   const read = here.map((stay, i) => {
     const horse = must(horses[i], "a horse of the week");
@@ -100,6 +113,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
       run: runBefore(stay.delivered, first),
       away: away.flatMap((why, day) => (why ? [day] : [])),
       fixed: own.filter(({ pinned }) => pinned).map(({ day }) => days.indexOf(day)),
+      step: stepOn(steps.get(stay.id), days, horse),
     };
     return { stay, wanted, owed: at.owed, away, own };
   });
@@ -131,6 +145,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
           away: away[i] ?? null,
           card: card ? { id: card.id, state: card.state, rider: card.rider } : null,
           meant: intent ? { pinned: intent.pinned, rider: intent.riderId } : null,
+          step: wanted.step?.day === i ? stepView(steps.get(stay.id)) : null,
           // What is over, or stands on the sheet, is looked at there.
           broken:
             intent && !card && day >= today && !away[i]
@@ -155,7 +170,12 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
             "a person of the day",
           ),
         );
-        return { id, name, slots: on.map(workingSlots), away: on.map(({ away }) => away?.reason ?? null) };
+        return {
+          id,
+          name,
+          slots: on.map((person) => workingSlots(person) / HALF_HOUR),
+          away: on.map(({ away }) => away?.reason ?? null),
+        };
       }),
     problem,
   };

@@ -6,6 +6,7 @@ import { APPOINTMENTS, type AppointmentKind } from "#core/day/model.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { clockAsMinutes, sayHours } from "#ui/words/figures.ts";
 import { APPOINTMENT } from "#ui/words/labels-desk.ts";
+import { sayWeekStep } from "#ui/words/steps.ts";
 import { sayNotHad } from "#ui/words/week.ts";
 import { meantOf, type Week } from "./use-week.ts";
 
@@ -118,6 +119,7 @@ export function CellPanel({ horse, cell, week, onClose }: Props) {
           )}
         </div>
       )}
+      {cell.step && <p>Ready for it: {sayWeekStep(cell.step)}.</p>}
       {cell.appointments.length > 0 && (
         <ul>
           {cell.appointments.map((one) => (

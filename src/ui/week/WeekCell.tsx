@@ -2,8 +2,10 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { WeekCellView, WeekHorseView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
+import { STEP_WORDS } from "#ui/words/because.ts";
 import { plural, sayHours } from "#ui/words/figures.ts";
 import { APPOINTMENT } from "#ui/words/labels-desk.ts";
+import { sayWeekStep } from "#ui/words/steps.ts";
 import { sayNotHad } from "#ui/words/week.ts";
 
 export const cellKey = (stay: string, day: string): string => `${stay}:${day}`;
@@ -21,7 +23,7 @@ interface Props {
   onArrow(key: string): void;
 }
 export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, onArrow }: Props) {
-  const { day, away, card, meant, broken, appointments } = cell;
+  const { day, away, card, meant, step, broken, appointments } = cell;
   const id = cellKey(horse.stay, day);
   const open = away === null && card === null;
   const drop = useDroppable({ id, data: { stay: horse.stay, day }, disabled: !open || meant !== null });
@@ -55,7 +57,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
         type="button"
         data-cell={id}
         aria-pressed={meant !== null}
-        aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
+        aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${step ? `; ${sayWeekStep(step)}` : ""}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
         onClick={onTouch}
         onKeyDown={(event) => event.key.startsWith("Arrow") && (event.preventDefault(), onArrow(event.key))}
         className={`flex min-h-9 w-full touch-manipulation items-center justify-between gap-1 overflow-hidden border px-1.5 text-left text-sm ${tone} ${selected ? "outline-3 outline-slate" : ""} ${drop.isOver ? "bg-straw outline-2 outline-ink" : ""} ${drag.isDragging ? "opacity-40" : ""}`}
@@ -78,6 +80,11 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
             price !== null && price !== 0 && <span className="text-xs">{price > 0 ? `+${price}` : `−${-price}`}</span>
           )}
         </span>
+        {step && !away && (
+          <span className="sign shrink-0 bg-straw px-1 text-xs text-ink" title={sayWeekStep(step)}>
+            {STEP_WORDS[step.step].replace(/^first /, "1st ")}
+          </span>
+        )}
         {appointments.length > 0 && away?.code !== "appointment" && (
           <span
             className="shrink-0 text-xs"

@@ -1,5 +1,6 @@
 /** Big steps in words: what is missing, and when and with whom one is proposed. */
 import type { StepView } from "#contracts/views.plan.ts";
+import type { WeekCellView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { restOf } from "#core/permission/steps.ts";
 import type { StepMissing } from "#core/plan/step-told.ts";
@@ -31,6 +32,9 @@ export function sayStepMissing(missing: readonly StepMissing[]): string {
     ),
   ]);
 }
+
+export const sayWeekStep = ({ step, rider, helper }: NonNullable<WeekCellView["step"]>): string =>
+  `${STEP_WORDS[step]}, with ${rider}${helper ? `, ${helper} standing by` : ""}`;
 
 export function sayStepLaid({ day, rider, helper, place }: NonNullable<StepView["proposed"]>, laid: boolean): string {
   const who = helper ? `${rider.name}, with ${helper.name} standing by` : rider.name;
