@@ -16,6 +16,7 @@ import {
   drawnOf,
   hourMarks,
   inRows,
+  isWide,
   KIND_SHAPE,
   live,
   namesOf,
@@ -23,6 +24,7 @@ import {
   placesOf,
   ROW_START,
   spotKey,
+  widthOf,
 } from "./sheet.ts";
 
 export function HourHead({ drawn }: { drawn: Drawn }) {
@@ -164,8 +166,13 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
   const people = view.people.filter((person) => !person.away || busy.has(person.id));
   const away = view.people.filter((person) => person.away && !busy.has(person.id));
   return (
-    <div className={`${spots ? "overflow-x-auto" : "hidden"} md:block`}>
-      <div className="min-w-[46rem]">
+    <div
+      role="region"
+      aria-label="The sheet"
+      tabIndex={isWide(drawn, view.hours) ? 0 : undefined}
+      className={`overflow-x-auto ${spots ? "" : "hidden"} md:block`}
+    >
+      <div className={widthOf(drawn, view.hours)}>
         <HourHead drawn={drawn} />
         {people.map((person) => {
           const mine = cards.filter((card) => card.rider === person.id);

@@ -8,7 +8,7 @@ import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayTold } from "#ui/words/weather.ts";
-import { columnAt, columnsOf, drawnOf, hourMarks, namesOf } from "./sheet.ts";
+import { columnAt, columnsOf, drawnOf, hourMarks, isWide, namesOf } from "./sheet.ts";
 
 /** Parts of a day that people can guess: its morning, its middle, its afternoon. */
 const PARTS = [
@@ -131,7 +131,7 @@ export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
                 >
                   {at ? (
                     <>
-                      <span className="sr-only">{hour}:00: </span>
+                      <span className={isWide(drawn, view.hours) ? "block font-bold" : "sr-only"}>{hour}:00 </span>
                       <span className="block">{Math.round(at.temperatureC)} °C</span>{" "}
                       <span className={`block ${windy ? "font-bold" : "text-dim"}`}>{at.windMps} m/s</span>
                       {hot && <span className="block font-bold"> heat {heatOf(at)}</span>}

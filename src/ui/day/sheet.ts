@@ -26,6 +26,16 @@ export const hourMarks = ({ from, to }: Drawn): readonly number[] =>
   Array.from({ length: Math.ceil((to - from) / HOUR) }, (_, i) => from + i * HOUR);
 /** Classes of a grid of slots; the style sheet is made with all of them (styles.css). */
 export const columnsOf = ({ from, to }: Drawn): string => `grid-cols-${to - from}`;
+const WIDTHS = [
+  [24, "min-w-[46rem]"],
+  [34, "min-w-[64rem]"],
+  [44, "min-w-[82rem]"],
+  [Number.POSITIVE_INFINITY, "min-w-[118rem]"],
+] as const;
+/** As wide as so many spots need. */
+export const widthOf = ({ from, to }: Drawn, { step }: DayView["hours"]): string =>
+  WIDTHS.find(([cells]) => (to - from) / step <= cells)?.[1] ?? WIDTHS[0][1];
+export const isWide = (drawn: Drawn, hours: DayView["hours"]): boolean => widthOf(drawn, hours) !== WIDTHS[0][1];
 export const columnAt = ({ from }: Drawn, { start, length }: { readonly start: number; readonly length: number }): string =>
   `col-start-${start - from + 1} col-span-${length}`;
 export const ROW_START = "row-start-1 row-start-2 row-start-3 row-start-4 row-start-5 row-start-6".split(" ");

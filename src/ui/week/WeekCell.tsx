@@ -2,7 +2,7 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { WeekCellView, WeekHorseView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { STEP_WORDS } from "#ui/words/because.ts";
+import { STEP_SHORT } from "#ui/words/because.ts";
 import { plural, sayHours } from "#ui/words/figures.ts";
 import { APPOINTMENT } from "#ui/words/labels-desk.ts";
 import { sayWeekStep } from "#ui/words/steps.ts";
@@ -62,7 +62,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
         onKeyDown={(event) => event.key.startsWith("Arrow") && (event.preventDefault(), onArrow(event.key))}
         className={`flex min-h-9 w-full touch-manipulation items-center justify-between gap-1 overflow-hidden border px-1.5 text-left text-sm ${tone} ${selected ? "outline-3 outline-slate" : ""} ${drop.isOver ? "bg-straw outline-2 outline-ink" : ""} ${drag.isDragging ? "opacity-40" : ""}`}
       >
-        <span className="truncate">
+        <span className={step ? "shrink-0" : "truncate"}>
           {card ? (
             <>
               {card.state === "closed" ? "✓ " : ""}
@@ -81,8 +81,8 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
           )}
         </span>
         {step && !away && (
-          <span className="sign shrink-0 bg-straw px-1 text-xs text-ink" title={sayWeekStep(step)}>
-            {STEP_WORDS[step.step].replace(/^first /, "1st ")}
+          <span className="sign ml-auto min-w-0 truncate bg-straw px-1 text-xs text-ink" title={sayWeekStep(step)}>
+            {STEP_SHORT[step.step]}
           </span>
         )}
         {appointments.length > 0 && away?.code !== "appointment" && (
