@@ -91,6 +91,35 @@ describe("a card on the phone", () => {
     expect(kept?.["saddleMinutes"]).toBeGreaterThanOrEqual(24);
     await page.close();
   });
+  it("of ground work is closed whole, every side of its work scored, in 20 taps", async () => {
+    const { id, who } = await card("ground");
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    let taps = 0;
+    const touch = async (press: () => Promise<unknown>): Promise<void> => {
+      await press();
+      taps += 1;
+    };
+    await touch(() => go(page, "Work"));
+    await touch(async () => thumb(await page.waitForSelector("[data-timer='ground']")));
+    const asked = await page.$$("section:has(#work-title) [role=group]:has(> button:nth-child(6))");
+    expect(asked.length).toBeGreaterThan(2);
+    for (const group of asked) await touch(async () => thumb(await group.$("button:nth-child(4)")));
+    await touch(() => go(page, "What happened"));
+    await touch(() => tap(page, "Licks and chews: not seen"));
+    await touch(() => go(page, "The end"));
+    await touch(() => tap(page, "All of it done"));
+    await touch(() => choose(page, "Ended well"));
+    await page.evaluate(() => {
+      const real = Date.now();
+      Date.now = () => real + 35 * 60_000;
+    });
+    await touch(() => follow(page, () => tap(page, "Close the card")));
+    expect(taps).toBeLessThanOrEqual(20);
+    const given = await screens.site.sql`SELECT count(*)::int AS scores FROM card_score WHERE card_id = ${id}`;
+    expect(given[0]?.["scores"]).toBe(asked.length);
+    await page.close();
+  });
   it("is legible in the sun and big enough for gloves, in all its parts", async () => {
     const { id, who } = await card("ridden");
     const page = await screens.as(who, PHONE);

@@ -57,7 +57,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
         type="button"
         data-cell={id}
         aria-pressed={meant !== null}
-        aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${step ? `; ${sayWeekStep(step)}` : ""}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
+        aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${step ? `; ${STEP_SHORT[step.step]}: ${sayWeekStep(step)}` : ""}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
         onClick={onTouch}
         onKeyDown={(event) => event.key.startsWith("Arrow") && (event.preventDefault(), onArrow(event.key))}
         className={`flex min-h-9 w-full touch-manipulation items-center justify-between gap-1 overflow-hidden border px-1.5 text-left text-sm ${tone} ${selected ? "outline-3 outline-slate" : ""} ${drop.isOver ? "bg-straw outline-2 outline-ink" : ""} ${drag.isDragging ? "opacity-40" : ""}`}
