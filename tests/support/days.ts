@@ -101,6 +101,7 @@ export const small = fc.record({
   helped: fc.boolean(),
   ordered: fc.boolean(),
   usual: fc.constantFrom("ann", "ben", null),
+  notFor: fc.subarray(["ann", "ben"]),
 });
 export const tiny = ({
   grades,
@@ -112,6 +113,7 @@ export const tiny = ({
   helped,
   ordered,
   usual,
+  notFor,
 }: typeof small extends fc.Arbitrary<infer T> ? T : never): DayProblem =>
   dayOf({
     slots: { minutes: 30, count: 4 },
@@ -127,6 +129,7 @@ export const tiny = ({
         value: 5 + 3 * i,
         kind: i === 1 ? "ground" : "saddle",
         usual,
+        notFor: i === 0 ? notFor : [],
         helperSlots: helped && i === 0 ? 1 : 0,
         after: ordered && i === 2 ? { session: "s2", gap: 0 } : null,
         horse: ordered && i === 2 ? "k2" : `k${i + 1}`,

@@ -131,7 +131,8 @@ function pairCost(problem: DayProblem, session: ProblemSession, rider: ProblemRi
   const heavy = session.kind !== "ground" && horse.loadPrefer !== null && rider.weightKg > horse.loadPrefer * horse.weightKg;
   const strange =
     session.usual === null || session.usual === rider.id ? 0 : session.known.includes(rider.id) ? weights.known : weights.other;
-  return strange + (heavy ? weights.loadOver : 0) + (before && before.rider !== rider.id ? weights.changeRider : 0);
+  const replanned = session.notFor?.includes(rider.id) ? weights.known : 0;
+  return strange + replanned + (heavy ? weights.loadOver : 0) + (before && before.rider !== rider.id ? weights.changeRider : 0);
 }
 
 function readyOption(

@@ -190,6 +190,7 @@ function sessionOf(
     options: fixed ? [{ cost: 0, parts: partsOf(card) }] : kept ? [] : optionsFor(read, horse, { kind, length }, card),
     usual: horse.usual,
     known: horse.known,
+    notFor: horse.planned?.notFor ?? [],
     helperSlots: Math.max(needed, asked),
     // The second half of a split session; where the first is gone, it stands by itself.
     after: card?.after && first ? { session: card.after, gap: SPLIT_GAP } : null,

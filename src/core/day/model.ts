@@ -56,6 +56,14 @@ export interface DayHorse extends PermitHorse {
   readonly away: readonly HorseAway[];
   /** Horses that must not share a place with it. */
   readonly apart: readonly StayId[];
+  /** What the plan of the day asks beyond that; missing or null: no plan has it on this day. */
+  readonly planned?: PlannedWork | null;
+}
+export interface PlannedWork {
+  /** A pen, or an open place; null: either will do. */
+  readonly place: "pen" | "open" | null;
+  /** Who may work the horse, but not what the plan has for it today: the card would ask something else of it. */
+  readonly notFor: readonly PersonId[];
 }
 export interface HorseAway {
   readonly from: number;

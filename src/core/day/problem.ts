@@ -71,6 +71,8 @@ export interface ProblemSession {
   readonly options: readonly DayOption[];
   readonly usual: string | null;
   readonly known: readonly string[];
+  /** Whoever may have it, but not for what is planned: as dear as a rider whom the horse does not know well. */
+  readonly notFor?: readonly string[];
   /** A second person in so many first slots. */
   readonly helperSlots: number;
   readonly after: { readonly session: string; readonly gap: number } | null;

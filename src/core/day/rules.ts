@@ -59,12 +59,15 @@ export const askedOfHelper = (needed: number, length: number): number | null => 
 export const slotsWithin = (minutes: number | null, step: number, { minutes: slot }: Pick<SlotGrid, "minutes">): number | null =>
   minutes === null ? null : step * Math.max(1, Math.ceil(minutes / (step * slot)));
 
-/** Pens suit ground work and first rides, open places a horse that is ridden on: others will do, at a price. */
-export const suitsBest = (
+/** As the plan has it; else pens suit ground work and first rides, open places a horse that is ridden on. Others will do, at a price. */
+export function suitsBest(
   place: Pick<DayFacts["places"][number], "separate">,
-  horse: Pick<DayHorse, "stage">,
+  { stage, planned }: Pick<DayHorse, "stage" | "planned">,
   kind: Placement["kind"],
-): boolean => place.separate === (kind === "ground" || horse.stage !== "riding");
+): boolean {
+  const inPen = planned?.place ? planned.place === "pen" : kind === "ground" || stage !== "riding";
+  return place.separate === inPen;
+}
 /** Slots between the halves of a split session, so that the horse has rested. */
 export const SPLIT_GAP = 2 * HOUR;
 

@@ -91,6 +91,9 @@ describe("the barn's day as numbers", () => {
     };
     expect(place({})).toBe("ring");
     expect(place({ stage: "first-rides" })).toBe("pens");
+    // As its plan has it, where it has one.
+    expect(place({ planned: { place: "pen", notFor: [] } })).toBe("pens");
+    expect(place({ planned: { place: null, notFor: [] } })).toBe("ring");
     expect(spotAt(factsOf(day()), [], wish(), "ann" as PersonId, fromSeven(0)).placement.place).toBe("ring");
   });
 });
@@ -105,6 +108,9 @@ describe("what a spot costs", () => {
     expect(at({ place: "pens" })).toBe(9 + 2);
     expect(at({ rider: "ben" })).toBe(20);
     expect(at({ rider: "zed" })).toBeNull();
+    const planned = { place: "open", notFor: ["ann" as PersonId] } as const;
+    const other = pricer(day({ horses: [horse("fox", { planned }), horse("elk")] }), wish());
+    expect(other({ ...wish(), rider: "ann" as PersonId, start: fromSeven(0), place: "ring" as PlaceId })).toBe(9 + 8);
     const moved = pricer(day(), wish({ card: "c1", stay: "elk" }));
     const elk = { ...wish({ card: "c1" as CardId, stay: "elk" as StayId }), rider: "ann" as PersonId, place: "ring" as PlaceId };
     expect([moved({ ...elk, start: fromSeven(4) }), moved({ ...elk, start: fromSeven(8) })]).toEqual([0, 6 + 2 * 2]);

@@ -157,6 +157,7 @@ export function verify(problem: DayProblem, plan: DayPlan): Verdict {
 
     if (session.usual !== null && session.usual !== rider.id)
       cost.riders += session.known.includes(rider.id) ? weights.known : weights.other;
+    if (session.notFor?.includes(rider.id)) cost.riders += weights.known;
     if (ridden && horse.loadPrefer !== null && rider.weightKg > horse.loadPrefer * horse.weightKg)
       cost.riders += weights.loadOver;
     cost.hours += option.cost + hoursCost(horse.risk, placed.start, end, slots, weights.hours) + warm * weights.hot;

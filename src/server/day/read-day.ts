@@ -2,14 +2,31 @@ import type { Actor } from "#contracts/people.ts";
 import type { DayView, DueView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
-import { DAY_GRID, type DayHorse, type DayHours, type DayPerson, dayHoursOf, HALF_HOUR, HOUR } from "#core/day/model.ts";
+import {
+  DAY_GRID,
+  type DayHorse,
+  type DayHours,
+  type DayPerson,
+  dayHoursOf,
+  HALF_HOUR,
+  HOUR,
+  type PlannedWork,
+} from "#core/day/model.ts";
 import { slotsWithin } from "#core/day/rules.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { nobodyLightEnough } from "#core/permission/lightest.ts";
-import { barsBearing, horseReasons, sessionAct } from "#core/permission/permission.ts";
+import {
+  type Act,
+  barring,
+  barsBearing,
+  horseReasons,
+  riderReasons,
+  sessionAct,
+  workingOn,
+} from "#core/permission/permission.ts";
 import type { LaidSession } from "#core/plan/term-plan.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
@@ -121,6 +138,19 @@ export async function readDayFor(deps: Deps, asked: LocalDate | null, reader: Ac
 const workOf = (laid: LaidSession | undefined): DayView["horses"][number]["work"] =>
   laid && laid.items.length > 0 ? { because: laid.because, place: laid.place, main: laid.items.map(({ skill }) => skill) } : null;
 
+/** What of the plan the sheet goes by: where, and who would have to be asked something else. */
+function plannedFor(horse: DayHorse, { laid, people, barn }: Around): PlannedWork | null {
+  const session = laid.get(horse.stay);
+  if (!session || session.items.length === 0) return null;
+  const asked = session.items.flatMap(({ skill }) => barn.ladder.find(skill) ?? []).map((skill) => ({ skill, held: true }));
+  const bare = sessionAct(session.kind, DAY_GRID.minutes);
+  const barred = (person: DayPerson, act: Act): boolean => barring(riderReasons(horse, person, act)).length > 0;
+  return {
+    place: session.place === "anywhere" ? null : session.place === "pen" ? "pen" : "open",
+    notFor: people.filter((one) => !barred(one, bare) && barred(one, workingOn(bare, asked))).map(({ id }) => id),
+  };
+}
+
 /** The whole day sheet; `asked` null gives the barn's today. */
 export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Promise<DayView> {
   const barn = must(await findBarn(sql), "the barn is set up");
@@ -184,6 +214,7 @@ export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Pr
       const mine = riders.get(horse.stay) ?? [];
       return {
         ...horse,
+        planned: plannedFor(horse, around),
         horse: must(here[i], "a horse of the day").horse,
         work: workOf(around.laid.get(horse.stay)),
         usual: mine[0]?.riderId ?? null,

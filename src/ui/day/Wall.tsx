@@ -159,7 +159,9 @@ export function Wall({ initial }: { initial: DayView }) {
                     key={card.card}
                     className={`${columnAt(drawn, card)} ${KIND_SHAPE[card.kind]} ${card.state === "closed" ? "border-line text-dim" : "border-rail bg-rail-soft"} row-start-1 m-0.5 flex min-w-0 flex-col justify-center border-2 px-1.5 leading-tight`}
                   >
-                    <span className={`sign ${card.length <= HALF_HOUR ? "overflow-hidden text-base leading-4 break-words" : "truncate text-xl"}`}>
+                    <span
+                      className={`sign ${card.length <= HALF_HOUR ? "overflow-hidden text-base leading-4 break-words" : "truncate text-xl"}`}
+                    >
                       {card.state === "closed" ? "✓ " : ""}
                       {card.horse}
                     </span>
