@@ -14,6 +14,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { GOAL_SETS, goalsOfSet } from "#core/plan/goal-sets.ts";
+import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import type { Sql } from "#db/client.ts";
 import { findLink } from "#db/queries/owner.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
@@ -115,7 +116,7 @@ class DemoBarn {
     // She takes every goal that is read from the owner's words.
     const { goals } = readAim(
       { aim: c.aim, complaint: c.complaint ?? "", kind: c.kind, birthDate: null, birthYear: c.born },
-      SHIPPED,
+      { ladder: SHIPPED, workLimits: USUAL_LIMITS },
       this.day,
     );
     const phone = `555 01${this.random.whole(10, 99)}`;

@@ -7,7 +7,7 @@ import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts"
 import { WAYS, type Way } from "#core/plan/ways.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
-import type { WorkLimits } from "#core/weather/work-limits.ts";
+import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import {
   date,
   flag,
@@ -47,11 +47,17 @@ export const WorkLimitFields = z.object({
   weightAgeing: whole(1, 365, "days"),
   weightAgeingYoung: whole(1, 365, "days"),
   weightOld: whole(1, 365, "days"),
+  noWeightUnder: whole(USUAL_LIMITS.noWeightUnder, 6, "years"),
+  noRiderUnder: whole(USUAL_LIMITS.noRiderUnder, 8, "years"),
 }) satisfies z.core.$ZodType<WorkLimits>;
 const risingLimits = [
   z.refine<WorkLimits>((x) => x.heatLighter < x.heatShort && x.heatShort < x.heatNone, {
     path: ["heatShort"],
     message: "Lighter, short and none must rise in this order.",
+  }),
+  z.refine<WorkLimits>((x) => x.noWeightUnder <= x.noRiderUnder, {
+    path: ["noRiderUnder"],
+    message: "A rider is no lighter than weight: this must not lie below it.",
   }),
   z.refine<WorkLimits>((x) => x.windGroundFirst < x.windNone, {
     path: ["windNone"],

@@ -82,17 +82,15 @@ export const workingOn = (act: Act, skills: readonly AskedSkill[]): Act => ({
 
 const bearing = (act: Pick<Act, "bears">): boolean => act.bears !== "nothing";
 
-/** Ages under which a horse carries nothing, and no rider unless somebody signed for it. */
-export const NO_WEIGHT_UNDER = 2;
-const NO_RIDER_UNDER = 3;
 /** Growing horses change faster. */
 const YOUNG_UNDER = 4;
 
-function ageReason({ ageYears, horseClass, ridden }: PermitHorse, bears: Bears): Reason | null {
-  const tooYoung = horseClass === "yearling" || horseClass === "weanling" || (ageYears !== null && ageYears < NO_WEIGHT_UNDER);
-  if (tooYoung) return { code: "age", years: ageYears, under: NO_WEIGHT_UNDER };
-  const notYet = ageYears !== null && ageYears < NO_RIDER_UNDER && ridden !== true && bears === "rider";
-  return notYet ? { code: "age", years: ageYears, under: NO_RIDER_UNDER } : null;
+function ageReason({ ageYears, horseClass, ridden, limits }: PermitHorse, bears: Bears): Reason | null {
+  const tooYoung =
+    horseClass === "yearling" || horseClass === "weanling" || (ageYears !== null && ageYears < limits.noWeightUnder);
+  if (tooYoung) return { code: "age", years: ageYears, under: limits.noWeightUnder };
+  const notYet = ageYears !== null && ageYears < limits.noRiderUnder && ridden !== true && bears === "rider";
+  return notYet ? { code: "age", years: ageYears, under: limits.noRiderUnder } : null;
 }
 
 /** Whatever stands against an act with this horse, whoever does it, wherever and in any weather. */

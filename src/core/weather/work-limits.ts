@@ -15,6 +15,9 @@ export interface WorkLimits {
   readonly weightAgeing: number;
   readonly weightAgeingYoung: number;
   readonly weightOld: number;
+  /** Years under which a horse carries nothing, and no rider unless somebody signed for it: never less than as shipped. */
+  readonly noWeightUnder: number;
+  readonly noRiderUnder: number;
 }
 export const USUAL_LIMITS: WorkLimits = {
   heatLighter: 130,
@@ -27,4 +30,6 @@ export const USUAL_LIMITS: WorkLimits = {
   weightAgeing: 28,
   weightAgeingYoung: 14,
   weightOld: 60,
+  noWeightUnder: 2,
+  noRiderUnder: 3,
 };

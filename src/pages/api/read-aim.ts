@@ -12,7 +12,7 @@ export const POST: APIRoute = async ({ request }) => {
   const input = decode(ReadAim, await request.json().catch(() => null));
   if (!input.ok) return problem(422, { ...must(input.error[0], "an issue"), issues: input.error });
   const barn = await barnOf(deps());
-  const read = readAim(input.value, barn.ladder, deps().clock.today(barn.timeZone));
+  const read = readAim(input.value, barn, deps().clock.today(barn.timeZone));
   return Response.json(read, { headers: { "Cache-Control": "no-store" } });
 };
 export const ALL: APIRoute = () => problem(405, { code: "method", path: "", message: "Use POST." });

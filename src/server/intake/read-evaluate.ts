@@ -114,7 +114,7 @@ export async function readClosedEvaluation(
     listPeople(sql),
   ]);
   const { walk } = evaluation;
-  const read = readAim(stay, barn.ladder, evaluation.day);
+  const read = readAim(stay, barn, evaluation.day);
   const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
   const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [trackKey(mark.skill, mark.side), mark.score]));
   const outcome = outcomeOf(stay, evaluation, evaluation.day, barn.ladder, heardOf(stay, barn, evaluation.day));

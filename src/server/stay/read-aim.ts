@@ -4,11 +4,15 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { asksForGround, type RequestReading, readRequest } from "#core/intake/request.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
-import { NO_WEIGHT_UNDER } from "#core/permission/permission.ts";
+import type { WorkLimits } from "#core/weather/work-limits.ts";
 
-export function readAim({ aim, complaint, kind, birthDate, birthYear }: ReadAim, ladder: Ladder, day: LocalDate): RequestReading {
+export function readAim(
+  { aim, complaint, kind, birthDate, birthYear }: ReadAim,
+  { ladder, workLimits }: { readonly ladder: Ladder; readonly workLimits: WorkLimits },
+  day: LocalDate,
+): RequestReading {
   const words = `${aim}. ${complaint}`;
   const age = ageInYears({ date: birthDate, year: birthYear }, day);
-  const ground = asksForGround(words, kind === "unhandled") || (age !== null && age < NO_WEIGHT_UNDER);
+  const ground = asksForGround(words, kind === "unhandled") || (age !== null && age < workLimits.noWeightUnder);
   return readRequest(words, ladder, { ground });
 }

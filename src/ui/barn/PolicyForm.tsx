@@ -28,6 +28,8 @@ const LIMITS: readonly (readonly [keyof WorkLimits, string])[] = [
   ["weightAgeing", "A weight is told as old after, days"],
   ["weightAgeingYoung", "The same under four years, days"],
   ["weightOld", "Nobody gets on without the tape after, days"],
+  ["noWeightUnder", "Nothing on the back under, years"],
+  ["noRiderUnder", "No rider unless signed, under, years"],
 ];
 const halfHours = (from: number, to: number): readonly (readonly [number, string])[] =>
   Array.from({ length: 2 * (to - from) + 1 }, (_, i) => [60 * from + 30 * i, minutesAsClock(60 * from + 30 * i)] as const);
@@ -174,7 +176,7 @@ export function PolicyForm({ view }: { view: BarnView }) {
       </div>
       <fieldset className="grid gap-3 sm:grid-cols-2 md:grid-cols-4">
         <legend className="sign text-dim">
-          Heat (°F + humidity in %), wind, cold, and weights that grew old: as usual in the field, and the barn's judgement
+          Heat (°F + humidity in %), wind, cold, ages, and weights that grew old: as usual in the field, and the barn's judgement
         </legend>
         {LIMITS.map(([key, words]) => (
           <Text
