@@ -88,9 +88,9 @@ const YOUNG_UNDER = 4;
 function ageReason({ ageYears, horseClass, ridden, limits }: PermitHorse, bears: Bears): Reason | null {
   const tooYoung =
     horseClass === "yearling" || horseClass === "weanling" || (ageYears !== null && ageYears < limits.noWeightUnder);
-  if (tooYoung) return { code: "age", years: ageYears, under: limits.noWeightUnder };
+  if (tooYoung) return { code: "age", years: ageYears, under: limits.noWeightUnder, what: "weight" };
   const notYet = ageYears !== null && ageYears < limits.noRiderUnder && ridden !== true && bears === "rider";
-  return notYet ? { code: "age", years: ageYears, under: limits.noRiderUnder } : null;
+  return notYet ? { code: "age", years: ageYears, under: limits.noRiderUnder, what: "rider" } : null;
 }
 
 /** Whatever stands against an act with this horse, whoever does it, wherever and in any weather. */

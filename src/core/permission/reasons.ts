@@ -50,7 +50,7 @@ export type Reason =
   | { readonly code: "signed-off"; readonly because: "ground" }
   | { readonly code: "signed-off"; readonly because: "minutes" | "circle"; readonly limit: number; readonly is: number }
   /** `years` null: a yearling or weanling of no known age. */
-  | { readonly code: "age"; readonly years: number | null; readonly under: number }
+  | { readonly code: "age"; readonly years: number | null; readonly under: number; readonly what: "weight" | "rider" }
   | {
       readonly code: "load";
       readonly because: "over";

@@ -91,9 +91,9 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
           ? `The signed evaluation allows ${reason.limit} minutes a session.`
           : `The signed evaluation allows ${reason.limit} minutes of circles, here ${reason.is}.`;
     case "age":
-      return reason.under === 2
-        ? "Under two years old: nothing on the back."
-        : `Two years old: no rider unless the evaluation is signed for it.`;
+      return reason.what === "weight"
+        ? `Under ${reason.under} years old: nothing on the back.`
+        : `Under ${reason.under} years old: no rider unless the evaluation is signed for it.`;
     case "load":
       switch (reason.because) {
         case "over":
