@@ -264,7 +264,7 @@ describe("setting aside", () => {
   it("is nobody's where an animal or a person would pay for it, and a manager's or an experienced rider's else", () => {
     const by = (reason: Reason) => overriddenBy(reason);
     expect(by({ code: "hold", kind: "vet", since: DAY })).toBe("nobody");
-    expect(by({ code: "age", years: 1, under: 2 })).toBe("nobody");
+    expect(by({ code: "age", years: 1, under: 2, what: "weight" })).toBe("nobody");
     expect(by({ code: "red-sign", sign: "tight-back" })).toBe("nobody");
     expect(by({ code: "not-ticked", tick: "girth" })).toBe("senior");
     expect(by({ code: "weather", what: "wind", because: "first-rides", hour: 9, windMps: 13 })).toBe("manager");
