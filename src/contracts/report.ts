@@ -1,5 +1,6 @@
 /** Reports to owners: the manager's own words, apart from what the core composes, which is never stored in a draft. */
 import { z } from "zod/mini";
+import type { Sex } from "#core/horse/horse.ts";
 import type { OwnWords } from "#core/report/assemble.ts";
 import { BLOCK_IDS, REPORT_KINDS } from "#core/report/facts.ts";
 import { file, flag, id, list, oneOf, piece, version, whole, words } from "./fields.ts";
@@ -9,6 +10,8 @@ export const READING_LEVELS = ["full", "simple"] as const;
 /** How the composed sentences are put. */
 export interface Style {
   readonly horse: string;
+  /** Missing: of reports that were approved before it was said; the horse has its name then. */
+  readonly sex?: Sex;
   readonly tone: (typeof TONES)[number];
   readonly level: (typeof READING_LEVELS)[number];
 }

@@ -1,7 +1,9 @@
 /** A report as it is written, and as it was approved. */
+
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PhotoId, StayId } from "#core/kernel/brand.ts";
 import type { ShownBlock } from "#core/report/assemble.ts";
+import type { Claim } from "#core/report/claims.ts";
 import type { Compared, ComposedReport, ReportKind } from "#core/report/facts.ts";
 import type { HomePlan } from "#core/report/home-plan.ts";
 import type { Week } from "#core/watch/weeks.ts";
@@ -42,6 +44,8 @@ export interface ReportView {
   readonly style: Style;
   readonly client: { readonly name: string; readonly address: string };
   readonly composed: ComposedReport;
+  /** What the manager's own words may claim, as the record has it. */
+  readonly supported: readonly Claim[];
   readonly content: ReportContent;
   readonly sources: Readonly<Record<string, { readonly day: LocalDate; readonly path: string; readonly words: string }>>;
   readonly words: ReportWords;

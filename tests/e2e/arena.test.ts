@@ -1,7 +1,9 @@
 /** The rarer things on a phone in the arena: a first mounting, something else than asked, readings after work, a session nobody planned; and the evening list. */
+
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { serveStandin } from "#bin/serve.ts";
 import { SKILLS } from "#shipped/ladder.ts";
+import { fromSeven } from "#tests/days.ts";
 import { go, tap } from "#tests/phone.ts";
 import {
   bodyOf,
@@ -45,7 +47,7 @@ describe("a first mounting", () => {
   it("goes step by step to the best place on each side, and stands in the record", async () => {
     // A horse of the ground, late in the day and in a rider's hands.
     const [row] = await screens.site.sql`
-      UPDATE card SET rider_id = r.id, start = 18, length = 2 FROM (SELECT id, sign_in FROM person WHERE role = 'rider' ORDER BY name LIMIT 1) r
+      UPDATE card SET rider_id = r.id, start = ${fromSeven(18)}, length = 4 FROM (SELECT id, sign_in FROM person WHERE role = 'rider' ORDER BY name LIMIT 1) r
       WHERE card.id = (SELECT k.id FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
         WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND h.class = 'adult' AND h.birth_year <= 2022
           AND NOT EXISTS (SELECT FROM check_up c WHERE c.stay_id = s.id AND c.state NOT IN ('done', 'cancelled')) ORDER BY k.kind <> 'ground', h.name LIMIT 1)

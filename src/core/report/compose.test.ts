@@ -58,6 +58,9 @@ const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
   goals: [],
   checks: [],
   ladder: SHIPPED,
+  waits: [],
+  risk: 2,
+  known: [],
   cues: USUAL_CUES,
   owedPolicy: "days",
   sessions: [
@@ -95,7 +98,7 @@ describe("an owner's report", () => {
         { code: "intake", day: "2026-06-02", looked: 2, solid: 1 },
         { code: "hours", ground: 1, saddle: 0.5 },
         { code: "held", days: 2, kinds: ["vet"], moved: true },
-        { code: "solid", branch: "handling", skills: ["hind-feet"], all: true },
+        { code: "does", branch: "handling", skills: ["hind-feet"], more: 0 },
         { code: "gained", skill: "hind-feet", side: "left", before: 1, now: 4 },
         { code: "first", day: "2026-06-03", words: "First time all four feet held" },
         { code: "incidents", kind: "kick", times: 1, last: "2026-06-04" },

@@ -2,55 +2,65 @@
  * An owner's report as data, composed from the record and from nothing else. Each statement is a code with figures and the records
  * behind it; the words are the interface's. The manager's own words are kept beside a block, never inside it.
  */
+import { canDo, weekGained } from "./able.ts";
+import { needsHelp, nextStepsSaid, proposal } from "./ahead.ts";
+import { careful, incidentsIn, signsIn } from "./careful.ts";
 import type { Block, BlockId, ComposedReport, ReportFacts, Statement } from "./facts.ts";
+import { firsts } from "./firsts.ts";
+import { headline, inShort } from "./short.ts";
 import * as say from "./statements.ts";
 
 type Blocks = readonly (readonly [BlockId, readonly Statement[]])[];
 
 function intake(facts: ReportFacts): Blocks {
   return [
-    ["asked", [...say.asked(facts), ...say.verdicts(facts)]],
+    ["asked", [...say.aim(facts), ...say.asked(facts), ...say.verdicts(facts)]],
     ["found", say.found(facts)],
     ["care", facts.checks.length > 0 ? say.care(facts) : []],
     ["next", say.focus(facts)],
   ];
 }
-/** Five lines: what was given and worked on, what got better, what was a first, what to mind, what comes. */
+/** What mattered most, what was given and worked on, what else got better or was a first, what to mind, what comes. */
 function weekly(facts: ReportFacts): Blocks {
   const { week } = facts;
   const sessions = facts.sessions.filter(({ day }) => week && week.from <= day && day <= week.to);
+  const first = headline(facts, sessions);
+  const others = (list: readonly Statement[]): readonly Statement[] => list.filter(({ key }) => key !== first?.key);
   return [
+    ["in-short", first ? [first] : []],
     ["did", say.weekDid(facts, sessions)],
-    ["can-do", say.weekGained(facts, sessions).slice(0, 1)],
-    ["firsts", say.firsts(sessions).slice(0, 1)],
-    ["careful", say.cautions(sessions, sessions).slice(0, 1)],
-    ["next", say.nextRungs(facts, 2)],
+    ["can-do", others(weekGained(facts, sessions)).slice(0, 1)],
+    ["firsts", others(firsts(facts, sessions)).slice(0, 2)],
+    ["careful", [...incidentsIn(sessions), ...signsIn(sessions)].slice(0, 2)],
+    ["next", nextStepsSaid(facts, 2)],
   ];
 }
 function midTerm(facts: ReportFacts): Blocks {
   return [
+    ["in-short", inShort(facts)],
     ["asked", say.asked(facts)],
     ["did", say.did(facts)],
-    ["can-do", say.canDo(facts, say.comparedTracks(facts))],
-    ["firsts", say.firsts(facts.sessions)],
-    ["needs-help", say.needsHelp(facts)],
-    ["careful", say.careful(facts)],
+    ["can-do", canDo(facts, say.comparedTracks(facts))],
+    ["firsts", firsts(facts, facts.sessions)],
+    ["needs-help", needsHelp(facts)],
+    ["careful", careful(facts)],
     ["care", facts.checks.length > 0 ? say.care(facts) : []],
-    ["next", say.proposal(facts)],
+    ["next", proposal(facts)],
   ];
 }
 function end(facts: ReportFacts): Blocks {
   return [
+    ["in-short", inShort(facts)],
     ["asked", say.asked(facts)],
     ["found", say.found(facts)],
     ["did", say.did(facts)],
-    ["can-do", say.canDo(facts, say.comparedTracks(facts))],
-    ["firsts", say.firsts(facts.sessions)],
-    ["needs-help", say.needsHelp(facts)],
-    ["careful", say.careful(facts)],
+    ["can-do", canDo(facts, say.comparedTracks(facts))],
+    ["firsts", firsts(facts, facts.sessions)],
+    ["needs-help", needsHelp(facts)],
+    ["careful", careful(facts)],
     ["how-to-ask", say.howToAsk(facts)],
     ["care", say.care(facts)],
-    ["next", say.proposal(facts)],
+    ["next", proposal(facts)],
   ];
 }
 const OF_KIND = { intake, weekly, "mid-term": midTerm, end } as const;

@@ -2,7 +2,7 @@
 
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { TermFacts, TermReading } from "../calendar/term.ts";
-import type { Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
+import type { Gait, Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
 import type { Complaint } from "../card/complaint.ts";
 import type { Cue, CueWords } from "../card/cues.ts";
 import type { Looker, Restriction } from "../check/check.ts";
@@ -20,6 +20,7 @@ export const REPORT_KINDS = ["intake", "weekly", "mid-term", "end"] as const;
 export type ReportKind = (typeof REPORT_KINDS)[number];
 
 export const BLOCK_IDS = [
+  "in-short",
   "asked",
   "found",
   "did",
@@ -36,6 +37,10 @@ export type BlockId = (typeof BLOCK_IDS)[number];
 /** How sessions that are owed at the end are made good: the barn's policy. */
 export const OWED_POLICIES = ["days", "credit", "agreed"] as const;
 export type OwedPolicy = (typeof OWED_POLICIES)[number];
+
+/** What keeps a horse from going home: a check nobody has answered or released, trouble that is not worked through, a hold. */
+export const REPORT_WAITS = ["check", "trouble", "hold"] as const;
+export type ReportWait = (typeof REPORT_WAITS)[number];
 
 export interface WorkedSession {
   readonly card: string;
@@ -95,6 +100,11 @@ export interface ReportFacts {
   readonly levels: Levels;
   readonly goals: readonly GoalFact[];
   readonly checks: readonly CheckFact[];
+  readonly waits: readonly ReportWait[];
+  /** Signed, or risen since; null: nobody has signed. */
+  readonly risk: number | null;
+  /** Skills that were not scored here and are there all the same: told, or part of what was seen. */
+  readonly known: readonly string[];
   readonly cues: CueWords;
   readonly owedPolicy: OwedPolicy;
 }
@@ -132,23 +142,31 @@ export type Say =
   | { readonly code: "week"; readonly from: LocalDate; readonly to: LocalDate; readonly given: number; readonly minutes: number }
   | { readonly code: "week-without"; readonly from: LocalDate; readonly to: LocalDate; readonly held: boolean }
   | { readonly code: "worked-on"; readonly skills: readonly string[] }
-  /** `all`: every skill of the branch that was seen is among them. */
-  | { readonly code: "solid"; readonly branch: string; readonly skills: readonly string[]; readonly all: boolean }
+  /** Reliable here: the weightiest of a branch, and how many more. */
+  | { readonly code: "does"; readonly branch: string; readonly skills: readonly string[]; readonly more: number }
   | { readonly code: "gained"; readonly skill: string; readonly side: TrackSide; readonly before: number; readonly now: number }
   /** Minutes until it was soft, in the first sessions in which that was tapped and in the last. */
   | { readonly code: "softens"; readonly first: number; readonly now: number }
-  | { readonly code: "goal-met"; readonly skill: string }
+  | { readonly code: "goals-met"; readonly skills: readonly string[] }
   | { readonly code: "goal-ahead"; readonly skill: string; readonly chance: number }
   | {
-      readonly code: "goal-open";
-      readonly skill: string;
+      readonly code: "goals-open";
+      readonly skills: readonly string[];
+      readonly begun: boolean;
       readonly because: OpenBecause;
-      /** Where it stands on the weaker of the sides asked for; null: it was not begun. */
+      /** Where they stand on the weaker of the sides asked for; null: not begun, or not scored. */
       readonly now: number | null;
-      readonly below: readonly string[];
+      /** What the only one of them needs first. */
+      readonly needs: readonly string[];
     }
   | { readonly code: "first"; readonly day: LocalDate; readonly words: string }
-  | { readonly code: "with-help"; readonly skills: readonly string[] }
+  | { readonly code: "first-ride"; readonly day: LocalDate }
+  | { readonly code: "first-gait"; readonly day: LocalDate; readonly gait: Gait }
+  | { readonly code: "first-skill"; readonly day: LocalDate; readonly skill: string }
+  /** `solid`: reliable here; else mostly, on light help. */
+  | { readonly code: "short-can"; readonly skills: readonly string[]; readonly solid: boolean }
+  | { readonly code: "short-next"; readonly what: Proposal | null; readonly skill: string | null }
+  | { readonly code: "with-help"; readonly skills: readonly string[]; readonly more: number }
   | {
       readonly code: "weaker-side";
       readonly skill: string;
@@ -158,6 +176,10 @@ export type Say =
     }
   | { readonly code: "incidents"; readonly kind: Incident["kind"]; readonly times: number; readonly last: LocalDate }
   | { readonly code: "signs-lately"; readonly sign: string; readonly times: number }
+  | { readonly code: "sign-faded"; readonly sign: string; readonly times: number; readonly last: LocalDate }
+  /** Sessions in which what it was sent for showed: all, among the last, and when last. */
+  | { readonly code: "complaint-now"; readonly seen: number; readonly lately: number; readonly last: LocalDate | null }
+  | { readonly code: "never-tried"; readonly skills: readonly string[] }
   | { readonly code: "no-cautions" }
   | { readonly code: "tack"; readonly tack: readonly Tack[] }
   | { readonly code: "cues"; readonly cues: readonly (readonly [Cue, string])[] }
@@ -170,10 +192,24 @@ export type Say =
     }
   | { readonly code: "check-open"; readonly who: Looker; readonly due: LocalDate }
   | { readonly code: "no-checks" }
-  | { readonly code: "next-rungs"; readonly skills: readonly string[] }
+  | { readonly code: "next-steps"; readonly skills: readonly string[] }
   | { readonly code: "owed"; readonly sessions: number; readonly policy: OwedPolicy }
-  /** What would serve the horse after this term. */
-  | { readonly code: "proposal"; readonly what: "home" | "home-with-plan" | "more-time" };
+  | { readonly code: "proposal"; readonly what: Proposal; readonly waits: readonly ReportWait[] }
+  | EarlierSay;
+/** What would serve the horse after this term. */
+export type Proposal = "home" | "home-with-plan" | "more-time" | "wait";
+/** Of reports that were approved before sentences were put together so. */
+export type EarlierSay =
+  | { readonly code: "solid"; readonly branch: string; readonly skills: readonly string[]; readonly all: boolean }
+  | { readonly code: "goal-met"; readonly skill: string }
+  | {
+      readonly code: "goal-open";
+      readonly skill: string;
+      readonly because: OpenBecause;
+      readonly now: number | null;
+      readonly below: readonly string[];
+    }
+  | { readonly code: "next-rungs"; readonly skills: readonly string[] };
 
 export interface Block {
   readonly id: BlockId;

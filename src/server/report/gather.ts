@@ -12,6 +12,7 @@ import { permitOf, readingOf } from "#core/permission/from-record.ts";
 import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import { factsOf, goalsOf } from "#core/plan/outlook.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
+import { type Claim, supportedClaims } from "#core/report/claims.ts";
 import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
 import type { ComposedReport, ReportFacts } from "#core/report/facts.ts";
@@ -32,6 +33,7 @@ import { complaintOf, horseRecord, pastFrom, termFacts } from "../stay/facts.ts"
 
 export interface Gathered {
   readonly composed: ComposedReport;
+  readonly supported: readonly Claim[];
   readonly weeks: readonly Week[];
   readonly home: HomeView;
   /** What statements rest on, to be looked at. */
@@ -127,6 +129,19 @@ export async function gather(
           restricted: check.restrictions.filter(({ what }) => held.includes(what)),
         };
       }),
+    waits: [
+      ...(checks.some(
+        (check) =>
+          check.orderedOn <= at &&
+          (check.state === "ordered" || check.state === "booked" || heldByChecks([check], at, barn.ladder.skills).length > 0),
+      )
+        ? (["check"] as const)
+        : []),
+      ...(horse.stepBack?.trouble ? (["trouble"] as const) : []),
+      ...(horse.hold ? (["hold"] as const) : []),
+    ],
+    risk: horse.risk,
+    known: barn.ladder.skills.flatMap((skill) => (reading.counts(skill) > 0 ? [skill.id] : [])),
     cues: cuesOf(barn.cues),
     owedPolicy: barn.owedPolicy,
   };
@@ -149,6 +164,7 @@ export async function gather(
   });
   return {
     composed: composeReport(reportFacts),
+    supported: supportedClaims(reportFacts),
     weeks: weeksOf(worked, stay.firstDay, at),
     home: kind === "end" ? plan : null,
     sources: Object.fromEntries([

@@ -31,7 +31,7 @@ const NEW: Pick<Draft, "words" | "tone" | "level"> = { words: {}, tone: "plain",
 export async function draftOf(db: Db, stay: Stay, barn: Barn, today: Opened["today"], which: Which) {
   const [gathered, draft] = await Promise.all([gather(db, stay, barn, today, which), findDraft(db, which)]);
   const { words, tone, level } = draft ?? NEW;
-  const style = { horse: stay.horse, tone, level };
+  const style = { horse: stay.horse, sex: stay.sex, tone, level };
   const said = gathered.composed.blocks.map(({ id, statements }) => ({
     id,
     sentences: statements.map(({ key, say, from }) => ({ key, text: worded(say, key, style), from })),
@@ -81,6 +81,7 @@ export async function readReport(
     style,
     client: { name: client.name, address: client.email },
     composed: gathered.composed,
+    supported: gathered.supported,
     content,
     sources: gathered.sources,
     words,

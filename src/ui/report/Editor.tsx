@@ -28,6 +28,7 @@ import { Body } from "./Body.tsx";
 import { LineEditor } from "./LineEditor.tsx";
 import { Photos } from "./Photos.tsx";
 import { ProseView } from "./ProseView.tsx";
+import { Unheld } from "./Unheld.tsx";
 
 type Writing = ComponentType<{ label: string; prose: readonly Passage[]; onChange(prose: readonly Passage[]): void }>;
 /** Fetched where somebody writes; the server renders none, as what streams in late runs scripts that the page does not allow. */
@@ -184,6 +185,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
                   <LineEditor
                     key={line.key}
                     line={line}
+                    supported={view.supported}
                     sources={line.from.flatMap((source) => view.sources[source] ?? [])}
                     onText={(text) =>
                       changeBlock(id, {
@@ -205,6 +207,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
                   <Button onClick={() => changeBlock(id, { edits: own.edits.filter((one) => one.key !== key) })}>Drop it</Button>
                 </p>
               ))}
+              <Unheld text={own.prose.map(plainText).join(". ")} supported={view.supported} />
               {isWritten(id) ? (
                 ProseEditor ? (
                   <ProseEditor

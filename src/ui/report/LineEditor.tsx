@@ -5,16 +5,18 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import type { Line } from "#core/report/assemble.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
+import { Unheld } from "./Unheld.tsx";
 
 interface Props {
   readonly line: Line;
+  readonly supported: ReportView["supported"];
   readonly sources: readonly ReportView["sources"][string][];
   /** Null: as it was composed. */
   onText(text: string | null): void;
   onLeave(left: boolean): void;
 }
 
-export function LineEditor({ line, sources, onText, onLeave }: Props) {
+export function LineEditor({ line, supported, sources, onText, onLeave }: Props) {
   const [open, setOpen] = useState(false);
   const edited = line.text !== line.composed;
   return (
@@ -27,6 +29,7 @@ export function LineEditor({ line, sources, onText, onLeave }: Props) {
       >
         {line.text} <span className="text-dim">{sources.length > 0 ? `[${plural(sources.length, "record")}]` : ""}</span>
       </button>
+      {edited && <Unheld text={line.text} supported={supported} />}
       {line.stale !== null && (
         <p className="border-l-4 border-ochre pl-2">
           ▲ You had put it another way, and the record has moved on since: <s>{line.stale}</s>{" "}

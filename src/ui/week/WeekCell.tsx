@@ -47,7 +47,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
           : "border-dashed border-rail bg-paper"
         : `border-line text-dim ${held ? "bg-straw/40" : ""}`;
   return (
-    <td className="p-0.5">
+    <td className="relative p-0.5">
       <button
         ref={(node) => {
           drop.setNodeRef(node);
@@ -57,7 +57,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
         type="button"
         data-cell={id}
         aria-pressed={meant !== null}
-        aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${step ? `; ${STEP_SHORT[step.step]}: ${sayWeekStep(step)}` : ""}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
+        aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${step ? `; ${sayWeekStep(step)}` : ""}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
         onClick={onTouch}
         onKeyDown={(event) => event.key.startsWith("Arrow") && (event.preventDefault(), onArrow(event.key))}
         className={`flex min-h-9 w-full touch-manipulation items-center justify-between gap-1 overflow-hidden border px-1.5 text-left text-sm ${tone} ${selected ? "outline-3 outline-slate" : ""} ${drop.isOver ? "bg-straw outline-2 outline-ink" : ""} ${drag.isDragging ? "opacity-40" : ""}`}
@@ -80,11 +80,6 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
             price !== null && price !== 0 && <span className="text-xs">{price > 0 ? `+${price}` : `−${-price}`}</span>
           )}
         </span>
-        {step && !away && (
-          <span className="sign ml-auto min-w-0 truncate bg-straw px-1 text-xs text-ink" title={sayWeekStep(step)}>
-            {STEP_SHORT[step.step]}
-          </span>
-        )}
         {appointments.length > 0 && away?.code !== "appointment" && (
           <span
             className="shrink-0 text-xs"
@@ -94,6 +89,14 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
           </span>
         )}
       </button>
+      {step && !away && (
+        <span
+          className="sign pointer-events-none absolute top-1/2 right-1.5 max-w-[60%] -translate-y-1/2 truncate bg-straw px-1 text-xs text-ink"
+          aria-hidden="true"
+        >
+          {STEP_SHORT[step.step]}
+        </span>
+      )}
     </td>
   );
 }

@@ -72,10 +72,11 @@ export const LIGHT: Record<LightReason, string> = {
   "time-off": "back from time off",
 };
 export const BLOCK: Record<BlockId, string> = {
-  asked: "What you asked for",
+  "in-short": "In short",
+  asked: "What we agreed on",
   found: "What we found",
   did: "What we did",
-  "can-do": "What it can do now",
+  "can-do": "What the horse can do now",
   firsts: "Firsts",
   "needs-help": "What still needs help",
   careful: "What to be careful with",

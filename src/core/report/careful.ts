@@ -1,0 +1,79 @@
+/** What to be careful with: what went wrong, what still shows, and what showed once and is gone. */
+import type { LocalDate } from "../calendar/local-date.ts";
+import { signOf } from "../intake/signs.ts";
+import { must } from "../kernel/assert.ts";
+import { groupBy } from "../kernel/group.ts";
+import { neverTried } from "./ahead.ts";
+import type { ReportFacts, Statement, WorkedSession } from "./facts.ts";
+import { statement } from "./key.ts";
+import { intakeOf } from "./seen.ts";
+
+const LATELY = 10;
+/** So many sessions without it, and a sign has faded. */
+const FADED = 5;
+/** Once is chance. */
+const OFTEN = 2;
+/** From this risk on no report says that there is nothing to mind. */
+const RISKY = 3;
+
+const lastOf = (days: readonly LocalDate[]): LocalDate => must([...days].sort().at(-1), "there is a day");
+
+export function incidentsIn(sessions: readonly WorkedSession[]): Statement[] {
+  const incidents = sessions.flatMap(({ card, day, record }) => record.incidents.map(({ kind }) => ({ kind, day, card })));
+  return [...groupBy(incidents, ({ kind }) => kind)].map(([kind, list]) =>
+    statement(
+      { code: "incidents", kind, times: list.length, last: lastOf(list.map(({ day }) => day)) },
+      list.map(({ card }) => card),
+    ),
+  );
+}
+
+/** Signs by session: those that still show in the last ones, and those that showed and faded. */
+export function signsIn(sessions: readonly WorkedSession[]): Statement[] {
+  const seen = sessions.flatMap(({ card, day, record }, at) =>
+    [...new Set(record.signs.flatMap(({ sign }) => (signOf(sign).good ? [] : [sign])))].map((sign) => ({ sign, card, day, at })),
+  );
+  const last = sessions.length;
+  return [...groupBy(seen, ({ sign }) => sign)].flatMap(([sign, list]) => {
+    const cards = list.map(({ card }) => card);
+    const lately = list.filter(({ at }) => at >= last - LATELY);
+    const hasFaded = list.every(({ at }) => at < last - FADED);
+    if (list.length < OFTEN) return [];
+    if (hasFaded)
+      return [statement({ code: "sign-faded", sign, times: list.length, last: lastOf(list.map(({ day }) => day)) }, cards)];
+    if (lately.length < OFTEN) return [];
+    return [
+      statement(
+        { code: "signs-lately", sign, times: lately.length },
+        lately.map(({ card }) => card),
+      ),
+    ];
+  });
+}
+
+/** What it was sent for, as far as it showed here at the moments that were told. */
+function complaintNow({ complaint, sessions }: ReportFacts): Statement[] {
+  if (!complaint || complaint.during.length === 0 || sessions.length === 0) return [];
+  const seen = sessions.filter(({ record }) =>
+    record.incidents.some(({ during }) => during !== "unknown" && complaint.during.includes(during)),
+  );
+  const lately = sessions.slice(-LATELY).filter((one) => seen.includes(one)).length;
+  const last = seen.length > 0 ? lastOf(seen.map(({ day }) => day)) : null;
+  return [
+    statement(
+      { code: "complaint-now", seen: seen.length, lately, last },
+      seen.map(({ card }) => card),
+    ),
+  ];
+}
+
+export function careful(facts: ReportFacts): Statement[] {
+  const { sessions } = facts;
+  const told = [...complaintNow(facts), ...incidentsIn(sessions), ...signsIn(sessions)];
+  const isQuiet =
+    told.every(({ say }) => say.code === "complaint-now" && say.seen === 0) &&
+    !intakeOf(facts)?.stoppedAt &&
+    facts.waits.length === 0 &&
+    (facts.risk ?? 0) < RISKY;
+  return [...told, ...(isQuiet ? [statement({ code: "no-cautions" })] : []), ...(facts.kind === "end" ? neverTried(facts) : [])];
+}
