@@ -378,10 +378,11 @@ function findSpot(
   const out = wish.kind !== "ground" && begun === false;
   const places = out ? [...view.places].reverse() : view.places.slice(0, 3);
   const facts = { ...factsOf(view), places };
+  const card = newId<"card">();
   for (let turn = 0; turn < riders.length; turn += 1)
     for (const start of startsOf(view.hours)) {
       const rider = must(riders[(habit + turn) % riders.length], "a rider");
-      const spot = spotAt(facts, placed, { ...wish, card: newId<"card">(), place: null, helper: null }, rider.id, start);
+      const spot = spotAt(facts, placed, { ...wish, card, place: null, helper: null }, rider.id, start);
       if (spot.blockers.length === 0) return spot.placement;
     }
   return null;

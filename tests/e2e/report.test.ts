@@ -32,11 +32,16 @@ describe("the report", () => {
     const page = await open();
     const [given] = await screens.site
       .sql`SELECT count(*) FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle' AND k.state = 'closed'`;
-    const sessions = `${given?.["count"]} of 20 contracted sessions were given`;
+    const sessions = `We did ${given?.["count"]} of your 20 sessions`;
     expect(await bodyOf(page)).toContain(sessions);
     await (await page.waitForSelector(`li button[aria-expanded=false] ::-p-text(${sessions})`))?.click();
     expect(await page.$$eval("li a[href^='/card/']", (links) => links.length)).toBe(Number(given?.["count"]));
     await add(page, "What we did", "She found her rhythm in the second week.");
+    // What is a vet's to say is marked, and left to the manager.
+    await page.keyboard.type(" She is sound.");
+    await text(page, "You write of health or soundness: that is the vet's to say.");
+    for (let letters = 0; letters < " She is sound.".length; letters += 1) await page.keyboard.press("Backspace");
+    await page.waitForFunction(() => !document.body.innerText.includes("that is the vet's to say"));
     await button(page, "Bold").click();
     await reload(page);
     await text(page, "Kept on this device, not saved yet");
@@ -73,7 +78,7 @@ describe("the report", () => {
     await sql`UPDATE barn SET revision = revision + 1`;
     const page = await open();
     await text(page, "You had put it another way, and the record has moved on since");
-    expect(await saidBy(page, "[aria-label='As the owner reads it']")).toMatch(/hours on the ground and [\d.]+ in the saddle/);
+    expect(await saidBy(page, "[aria-label='As the owner reads it']")).toMatch(/hours on the ground and [\d.]+ hours of riding/);
     await expectAccessible(page, "words that are out of date");
     await button(page, "Drop mine").click();
     await follow(page, () => button(page, "Approve, number and send").click());

@@ -47,6 +47,7 @@ export function openGoals(facts: ReportFacts): Statement[] {
     .filter(isLikely)
     .map(({ skill, chance }) => statement({ code: "goal-ahead", skill, chance: chance ?? 0 }, scoredIn(facts, skill)));
   const becauseOf = (goal: GoalFact): OpenBecause => {
+    if ((standsAt(facts, goal) ?? 0) >= goal.target) return "confirm";
     if (facts.reading.heldDays >= LONG_HOLD) return "held";
     if (facts.reading.owed >= MANY_SHORT) return "sessions-short";
     return !isBegun(facts, goal) && lacking(facts, facts.ladder.of(goal.skill)).length > 0 ? "rungs-below" : "time";
@@ -125,7 +126,12 @@ export function nextSteps(facts: ReportFacts, most: number): readonly string[] {
   return weightiest(
     facts,
     facts.ladder.skills.filter(
-      (skill) => skill.everyday && !isCredited(facts, skill) && branches.has(skill.branch) && lacking(facts, skill).length === 0,
+      (skill) =>
+        skill.everyday &&
+        !skill.specialist &&
+        !isCredited(facts, skill) &&
+        branches.has(skill.branch) &&
+        lacking(facts, skill).length === 0,
     ),
   )
     .slice(0, most)
@@ -159,15 +165,12 @@ export function proposal(facts: ReportFacts): Statement[] {
 }
 
 const EXPECTED: readonly Tag[] = ["tie", "front-feet", "hind-feet", "trailer"];
-const EXPECTED_RIDDEN: readonly Tag[] = ["arena", "company", "outside"];
 /** Everyday things that a family would take for granted and nobody here has tried. */
 export function neverTried(facts: ReportFacts): Statement[] {
-  const isRidden = facts.sessions.some(({ record }) => record.saddleMinutes > 0);
-  const expected = [...EXPECTED, ...(isRidden ? EXPECTED_RIDDEN : [])];
   const agreed = facts.goals.map(({ skill }) => skill);
   const untried = facts.ladder.skills.filter(
     (skill) =>
-      skill.tags.some((tag) => expected.includes(tag)) &&
+      skill.tags.some((tag) => EXPECTED.includes(tag)) &&
       !isSeen(facts.levels, skill) &&
       !facts.known.includes(skill.id) &&
       !agreed.includes(skill.id),

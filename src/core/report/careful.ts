@@ -1,5 +1,6 @@
 /** What to be careful with: what went wrong, what still shows, and what showed once and is gone. */
 import type { LocalDate } from "../calendar/local-date.ts";
+import type { Complaint } from "../card/complaint.ts";
 import { signOf } from "../intake/signs.ts";
 import { must } from "../kernel/assert.ts";
 import { groupBy } from "../kernel/group.ts";
@@ -51,17 +52,39 @@ export function signsIn(sessions: readonly WorkedSession[]): Statement[] {
   });
 }
 
+/** Whether a session came to the moment at which the main problem was told to show. */
+function cameTo(during: Complaint["during"][number], { record }: WorkedSession): boolean {
+  switch (during) {
+    case "walk":
+    case "trot":
+    case "canter":
+      return record.gaits.includes(during);
+    case "mounting":
+    case "getting-off":
+      return record.saddleMinutes > 0;
+    case "tacking":
+      return record.tack.includes("saddle");
+    case "ground":
+    case "leading":
+    case "tied":
+      return true;
+  }
+}
 /** What it was sent for, as far as it showed here at the moments that were told. */
 function complaintNow({ complaint, sessions }: ReportFacts): Statement[] {
   if (!complaint || complaint.during.length === 0 || sessions.length === 0) return [];
+  if (!sessions.some((one) => complaint.during.some((during) => cameTo(during, one))))
+    return [statement({ code: "complaint-now", tried: false, seen: 0, lately: 0, last: null })];
   const seen = sessions.filter(({ record }) =>
     record.incidents.some(({ during }) => during !== "unknown" && complaint.during.includes(during)),
   );
+  // A sign may be the main problem by another name: then nobody says that it did not show.
+  if (seen.length === 0 && signsIn(sessions).length > 0) return [];
   const lately = sessions.slice(-LATELY).filter((one) => seen.includes(one)).length;
   const last = seen.length > 0 ? lastOf(seen.map(({ day }) => day)) : null;
   return [
     statement(
-      { code: "complaint-now", seen: seen.length, lately, last },
+      { code: "complaint-now", tried: true, seen: seen.length, lately, last },
       seen.map(({ card }) => card),
     ),
   ];

@@ -116,7 +116,7 @@ export interface Statement {
   readonly from: readonly string[];
 }
 /** Why a goal was not reached, as far as the record says. */
-export type OpenBecause = "held" | "sessions-short" | "rungs-below" | "time";
+export type OpenBecause = "held" | "sessions-short" | "rungs-below" | "time" | "confirm";
 
 export type Say =
   | { readonly code: "aim"; readonly words: string }
@@ -177,8 +177,14 @@ export type Say =
   | { readonly code: "incidents"; readonly kind: Incident["kind"]; readonly times: number; readonly last: LocalDate }
   | { readonly code: "signs-lately"; readonly sign: string; readonly times: number }
   | { readonly code: "sign-faded"; readonly sign: string; readonly times: number; readonly last: LocalDate }
-  /** Sessions in which what it was sent for showed: all, among the last, and when last. */
-  | { readonly code: "complaint-now"; readonly seen: number; readonly lately: number; readonly last: LocalDate | null }
+  /** Sessions in which what it was sent for showed: all, among the last, and when last; `tried`: work here came to that moment. */
+  | {
+      readonly code: "complaint-now";
+      readonly tried: boolean;
+      readonly seen: number;
+      readonly lately: number;
+      readonly last: LocalDate | null;
+    }
   | { readonly code: "never-tried"; readonly skills: readonly string[] }
   | { readonly code: "no-cautions" }
   | { readonly code: "tack"; readonly tack: readonly Tack[] }

@@ -71,7 +71,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
         </div>
       )}
       {blocks.map(({ id, lines, prose }) => (
-        <section key={id} className="pt-4">
+        <section key={id} className={id === "in-short" ? "pt-4 text-lg leading-snug" : "pt-4"}>
           <h2>{BLOCK[id]}</h2>
           {lines.map(({ key, text }) => (
             <p key={key} className="pt-1">

@@ -15,6 +15,7 @@ const BECAUSE: Readonly<Record<OpenBecause, string>> = {
   "sessions-short": "fewer sessions were given than agreed",
   "rungs-below": "what it rests on has to come first",
   time: "it wants more time",
+  confirm: "it wants one more proof",
 };
 
 export function sayEarlier(say: EarlierSay): string {

@@ -58,6 +58,7 @@ const BECAUSE: Readonly<Record<OpenBecause, string>> = {
   "sessions-short": "because we gave fewer sessions than we agreed",
   "rungs-below": "",
   time: "",
+  confirm: "",
 };
 const RESULT = {
   clear: "looked, and nothing needed doing",
@@ -196,11 +197,13 @@ export function sayStatement(say: Say, key: string, style: Style): string {
     case "sign-faded":
       return `${signOf(say.sign).words}: we saw this in ${say.times} sessions, the last time on ${sayDate(say.last)}, and not since.`;
     case "complaint-now":
-      return say.last === null
-        ? "The main problem has not shown here so far."
-        : say.lately > 0
-          ? `The main problem still shows: in ${plural(say.seen, "session")}, the last time on ${sayDate(say.last)}.`
-          : `The main problem showed in ${plural(say.seen, "session")}, the last time on ${sayDate(say.last)}, and not since.`;
+      return !say.tried
+        ? "We have not come to the moment of the main problem yet."
+        : say.last === null
+          ? "The main problem has not shown here so far."
+          : say.lately > 0
+            ? `The main problem still shows: in ${plural(say.seen, "session")}, the last time on ${sayDate(say.last)}.`
+            : `The main problem showed in ${plural(say.seen, "session")}, the last time on ${sayDate(say.last)}, and not since.`;
     case "never-tried":
       return `We have not tried this here: ${things(say.skills)}. Take it slowly, and have help the first time.`;
     case "no-cautions":
@@ -250,6 +253,8 @@ function sayOpen(say: Extract<Say, { code: "goals-open" }>, { who: { he }, thing
       ? `${first} ${outer(he)} needs to be better at ${listed(say.needs.map(thing))} first.`
       : `${first} What they build on has to be solid first.`;
   }
+  if (say.because === "confirm")
+    return `Almost there: ${things(say.skills)}. ${outer(he)} needs one more good session to confirm ${one ? "it" : "each"}.`;
   const state = say.now === null ? "" : ` ${outer(he)} ${one ? NOW[say.now] : NOW[say.now]?.replace(" it", " them")}.`;
   return `Not finished${because}: ${things(say.skills)}.${state}${why === "" ? ` ${one ? "It needs" : "They need"} more time.` : ""}`;
 }
