@@ -136,7 +136,7 @@ const PICTURES: Record<string, Picture> = {
   card: { who: "ines", size: phone, go: gate },
   "card-work": { who: "wren", size: phone, go: scored },
   skill: { who: "odalys", size: { width: 1280, height: 1100 }, go: open("/skill/soft-feel") },
-  "skill-phone": { who: "wren", size: phone, go: open("/skill/girth?method=quiet-steps") },
+  paper: { who: "odalys", size: { width: 900, height: 1160 }, go: open("/today/print") },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
   owner: { who: "odalys", size: phone, go: ownersPage },
 };

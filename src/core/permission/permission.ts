@@ -38,6 +38,8 @@ export interface Act {
 export const borneBy = (kind: SessionKind): Bears => (kind === "ground" ? "nothing" : "rider");
 /** Minutes of a session that may all be catching and tacking up, which is not the horse's work. */
 const TACKING_UP = 30;
+/** What is left for work of so many minutes on the sheet: half of a short session at the least. */
+export const workMinutesOf = (minutes: number): number => Math.max(minutes / 2, minutes - TACKING_UP);
 /**
  * A session of so many minutes as a sheet has it, before anybody asks for its single skills. A limit of 35 minutes leaves two half hours: the last may be all
  * catching and tacking up.

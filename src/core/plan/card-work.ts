@@ -40,6 +40,8 @@ export interface Withheld {
 }
 export interface CardWork {
   readonly because: Because;
+  /** What the reason speaks of may not be asked today of these people, and the smaller version stands in its place. */
+  readonly isSmaller: boolean;
   /** In the order in which they are worked; a skill may stand twice, as main and to finish with. */
   readonly items: readonly WorkItem[];
   readonly leaveAlone: readonly string[];
@@ -135,6 +137,7 @@ export function cardWork(asked: WorkAsked): CardWork {
     }));
   return {
     because,
+    isSmaller: able.length === 0 && !fallback && main.length > 0,
     items: [
       ...itemsOf(parts.warmUp, "warm-up"),
       ...itemsOf(

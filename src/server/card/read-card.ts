@@ -7,7 +7,7 @@ import type { CardId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { trackKey } from "#core/ladder/level.ts";
 import type { Skill } from "#core/ladder/skill.ts";
-import { against, askedOf, barring, skillAct } from "#core/permission/permission.ts";
+import { against, askedOf, barring, skillAct, workMinutesOf } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import { partMinutes } from "#core/plan/minutes.ts";
 import { weatherLimits } from "#core/weather/weather.ts";
@@ -114,7 +114,11 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     stuck: facts.stuck,
     ifCalm: ifCalmOf(earlier, (skill) => barring(against(gate.horse, staff, skillAct(skill, reading), moment)), ladder),
     work,
-    minutes: partMinutes(work.items, Math.min(card.length * DAY_GRID.minutes, limits.sessionMinutes ?? Infinity), gate.horse),
+    minutes: partMinutes(
+      work.items,
+      Math.floor(Math.min(workMinutesOf(card.length * DAY_GRID.minutes), limits.sessionMinutes ?? Infinity)),
+      gate.horse,
+    ),
     recentScores: byTrack.map(({ skill, side, scores }) => ({ skill, side, scores: scores.slice(-LAST_SCORES) })),
     best: byTrack.map(({ skill, side, scores }) => ({ skill, side, best: Math.max(...scores) })),
     riddenGaits: [...new Set(earlier.filter((session) => session.saddleMinutes > 0).flatMap((session) => session.gaits))],

@@ -2,7 +2,7 @@
 
 import { here } from "#contracts/ladder.here.ts";
 import { Button } from "#ui/kit/parts.tsx";
-import { sayBecause } from "#ui/words/because.ts";
+import { sayWorkBecause } from "#ui/words/because.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";
 import { sayParts } from "#ui/words/parts.ts";
 import type { Part } from "./part.ts";
@@ -11,7 +11,7 @@ const words = (ids: readonly string[]): string => listed(ids.map((id) => inner(h
 
 /** `draft` and `put`: the card is being written; else it is only read. */
 export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick<Part, "draft" | "put">>) {
-  const { items, because, leaveAlone, smaller } = view.work;
+  const { items, leaveAlone, smaller } = view.work;
   const main = items.filter(({ role }) => role === "main");
   if (main.length === 0) return null;
   const side = main.find((item) => item.side !== null)?.side;
@@ -25,7 +25,7 @@ export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick
           </span>
         )}
       </p>
-      <p>{sayBecause(because)}</p>
+      <p>{sayWorkBecause(view.work)}</p>
       <p className="text-dim">{sayParts(view.minutes)}</p>
       {leaveAlone.length > 0 && (
         <p>

@@ -5,7 +5,7 @@ import type { PaperRow, PaperView } from "#contracts/views.paper.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
-import { sayBecause } from "#ui/words/because.ts";
+import { sayWorkBecause } from "#ui/words/because.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
@@ -53,7 +53,7 @@ function Horse({ row }: { row: PaperRow }) {
         {of("main").length > 0 && (
           <p className="text-base font-semibold">
             {outer(words(of("main")))}
-            {side ? `, ${side} first` : ""} <span className="text-sm font-normal">{sayBecause(work.because)}</span>
+            {side ? `, ${side} first` : ""} <span className="text-sm font-normal">{sayWorkBecause(work)}</span>
           </p>
         )}
         <p>{sayParts(row.minutes)}</p>

@@ -73,7 +73,9 @@ export function Wall({ initial }: { initial: DayView }) {
   const nextOnes = upcoming.filter(({ start }) => start === soonest);
   const sayCard = (card: DayCardView): string => `${names.person(card.rider)}: ${card.horse}, ${placesOf(card, names)}`;
   const steps = cards.flatMap((card) => {
-    const because = view.horses.find(({ stay }) => stay === card.stay)?.work?.because;
+    const horse = view.horses.find(({ stay }) => stay === card.stay);
+    // Who may not take it has the horse for something else.
+    const because = horse?.planned?.notFor.includes(card.rider) ? undefined : horse?.work?.because;
     return because?.code === "step" && card.state !== "closed" ? [{ card, step: because.step }] : [];
   });
   return (

@@ -1,7 +1,9 @@
 /** Why a session works what it works: the sentence under its main. */
+
 import { here } from "#contracts/ladder.here.ts";
 import type { Step } from "#core/permission/steps.ts";
 import type { Because, FollowUp } from "#core/plan/because.ts";
+import type { CardWork } from "#core/plan/card-work.ts";
 import { inner, plural } from "./figures.ts";
 
 const named = (id: string): string => (here().find(id) ? inner(here().of(id).words) : id);
@@ -48,6 +50,9 @@ const AGAIN: Readonly<Record<FollowUp, string>> = {
 };
 
 /** Follows the main after a comma: 'because …'. */
+/** Of a card as it is asked today: the smaller version is not what the plan's reason speaks of. */
+export const sayWorkBecause = ({ because, isSmaller }: Pick<CardWork, "because" | "isSmaller">): string =>
+  isSmaller ? "the smaller version: what was planned may not be asked today" : sayBecause(because);
 export function sayBecause(because: Because): string {
   switch (because.code) {
     case "written":
