@@ -48,6 +48,8 @@ export interface Essentials {
     readonly nextTime: string;
     readonly tack: readonly Tack[];
     readonly weather: Weather;
+    /** Against how it stood before. */
+    readonly changed: SessionChange;
   } | null;
 }
 

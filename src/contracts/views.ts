@@ -4,6 +4,7 @@ import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CancelCause, IncidentKind, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
+import type { SessionChange } from "#core/card/changed.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
@@ -280,6 +281,8 @@ export interface HorseNowView {
   readonly recent: readonly SessionView[];
   readonly hours: { readonly ground: number; readonly saddle: number };
   readonly calendar: string | null;
+  /** What the last session changed against how it stood before; null: none was worked. */
+  readonly changed: { readonly day: LocalDate; readonly change: SessionChange } | null;
   /** What the plan has for the next session; null: nothing is laid. */
   readonly next: { readonly day: LocalDate; readonly session: LaidSession } | null;
   readonly step: StepView | null;

@@ -32,12 +32,7 @@ export const without = (a: Mask, b: Mask): Mask => ({ low: a.low & ~b.low, high:
 export const isEmpty = ({ low, high }: Mask): boolean => (low | high) === 0;
 export const meets = (a: Mask, b: Mask): boolean => !isEmpty(both(a, b));
 export const has = ({ low, high }: Mask, slot: number): boolean => bitAt(low, high, slot) === 1;
-/** Later slots moved to earlier ones; by less than 64. */
-export const earlier = ({ low, high }: Mask, by: number): Mask => ({
-  low: earlierLow(low, high, by),
-  high: earlierHigh(high, by),
-});
-
+/** Later slots moved to earlier ones, by less than 64. */
 export const earlierLow = (low: number, high: number, by: number): number =>
   by === 0 ? low : by >= WORD ? high >>> (by - WORD) : (low >>> by) | (high << (WORD - by));
 export const earlierHigh = (high: number, by: number): number => (by >= WORD ? 0 : high >>> by);

@@ -2,6 +2,7 @@
 
 import type { Essentials } from "#contracts/views.card.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import { changedBySession } from "#core/card/changed.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import { type Strength, signOf } from "#core/intake/signs.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
@@ -46,6 +47,14 @@ export function essentialsOf(
   const last = earlier.at(-1);
   const incident = earlier.filter((session) => session.incidents.length > 0).at(-1);
   const kind = incident?.incidents.at(-1)?.kind;
+  const before = [
+    ...evaluations.flatMap((one) =>
+      last && one.closedAt && one.day <= last.day
+        ? one.walk.marks.flatMap(({ skill, side, score }) => (score === null ? [] : [{ skill, side, score }]))
+        : [],
+    ),
+    ...earlier.slice(0, -1).flatMap(({ scores }) => scores),
+  ];
   return {
     complaint,
     hard,
@@ -54,7 +63,15 @@ export function essentialsOf(
     touchy: (latest?.walk.touches ?? []).filter((touch) => touch.strength >= WORTH_TELLING),
     lastIncident: incident && kind ? { kind, day: incident.day } : null,
     lastTime: last
-      ? { day: last.day, rider: last.rider, word: last.word, nextTime: last.nextTime, tack: last.tack, weather: last.weather }
+      ? {
+          day: last.day,
+          rider: last.rider,
+          word: last.word,
+          nextTime: last.nextTime,
+          tack: last.tack,
+          weather: last.weather,
+          changed: changedBySession(last, before),
+        }
       : null,
   };
 }

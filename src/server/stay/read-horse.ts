@@ -2,6 +2,7 @@ import type { RevisionView } from "#contracts/views.card.ts";
 import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import { changedBySession } from "#core/card/changed.ts";
 import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
@@ -144,6 +145,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     riders: [],
     people: null,
   });
+  const last = worked.at(-1) ?? null;
   const minutes = (of: "groundMinutes" | "saddleMinutes"): number => worked.reduce((sum, session) => sum + session[of], 0);
   return {
     head,
@@ -166,6 +168,13 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     recent: worked.slice(-RECENT).reverse().map(toSession),
     hours: { ground: minutes("groundMinutes") / 60, saddle: minutes("saddleMinutes") / 60 },
     calendar: feed && feedPath(feed.token),
+    changed: last && {
+      day: last.day,
+      change: changedBySession(
+        last,
+        scores.filter(({ day }) => day < last.day),
+      ),
+    },
     next: nextOf(plan?.laid ?? [], stay, today),
     step,
     atHome: back

@@ -6,6 +6,7 @@ import { Outcome } from "#ui/intake/Outcome.tsx";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { sayBecause } from "#ui/words/because.ts";
+import { sayChanged } from "#ui/words/changed.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
 import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
@@ -30,6 +31,7 @@ export function Now({
   step?: ReactNode;
   weigh?: ReactNode;
 }) {
+  const changed = view.changed ? sayChanged(view.changed.change) : "";
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="min-w-0">
@@ -63,6 +65,12 @@ export function Now({
           )}
         </p>
         {step}
+        {changed && view.changed && (
+          <section aria-labelledby="changed-title" className="pb-4">
+            <h2 id="changed-title">What changed on {sayDate(view.changed.day)}</h2>
+            <p>{changed}</p>
+          </section>
+        )}
         {view.next && (
           <section aria-labelledby="next-title" className="pb-4">
             <h2 id="next-title">Next session, {sayDate(view.next.day)}</h2>

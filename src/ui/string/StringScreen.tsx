@@ -11,6 +11,7 @@ import { useLive } from "#ui/kit/use-live.ts";
 import { useMinute } from "#ui/kit/use-minute.ts";
 import type { Entry } from "#ui/offline/outbox.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";
+import { sayChanged } from "#ui/words/changed.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { sayPlaces } from "#ui/words/places.ts";
@@ -28,6 +29,8 @@ function stateOf(card: StringCard, kept: readonly Entry[]): string {
 function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: readonly Entry[]; next: boolean }) {
   const mine = card.rider.id === me;
   const state = stateOf(card, kept);
+  const { lastTime } = card.essentials;
+  const changed = lastTime ? sayChanged(lastTime.changed) : "";
   return (
     <li className={`border-b border-line ${next ? "border-l-4 border-l-ink bg-paper pl-2" : ""}`}>
       <a
@@ -52,6 +55,11 @@ function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: rea
       {next && (
         <div className="grid gap-1 pb-2">
           <HorseEssentials known={card.essentials} />
+          {changed && (
+            <p>
+              <span className="sign text-dim">Changed last time</span> {changed}
+            </p>
+          )}
         </div>
       )}
     </li>
