@@ -16,6 +16,7 @@ export function sayCover(
         ])
       : [
           `${REPORT_KIND[kind]} of ${horse} is ready: number ${number}, with this letter and on your page.`,
+          ...blocks.flatMap(({ id, lines }) => (id === "in-short" ? lines.map(({ text }) => text) : [])),
           ...(changes ? [`It takes the place of number ${changes.since}; what changed is said at its end.`] : []),
           "Read it in your own time, and ask us what is not clear: there is a place for a question below it.",
         ];
