@@ -4,7 +4,7 @@
  */
 import { readyDay } from "#core/day/compiled.ts";
 import { factsOf, problemOf } from "#core/day/from-barn.ts";
-import { startsOf } from "#core/day/model.ts";
+import { startsOf } from "#core/day/hours.ts";
 import type { DayPlan, DayProblem } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
 import { spotter } from "#core/day/spot.ts";

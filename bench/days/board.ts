@@ -1,7 +1,8 @@
 /** The board of a made-up barn, as a page has it: for timing what a hand that holds a session is shown. */
 
 import type { BarnDay, StandingCard, WantedHorse } from "#core/day/from-barn.ts";
-import { DAY_GRID, type DayPerson, type DayPlace, dayHoursOf, HALF_HOUR, HOUR, startsOf, USUAL_DAY } from "#core/day/model.ts";
+import { dayHoursOf, startsOf, USUAL_DAY } from "#core/day/hours.ts";
+import { DAY_GRID, type DayPerson, type DayPlace, HALF_HOUR, HOUR } from "#core/day/model.ts";
 import { spotAt } from "#core/day/spot.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { seededRandom } from "#core/kernel/random.ts";

@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
 import { CUES, type Cue } from "#core/card/cues.ts";
-import type { DaySetting } from "#core/day/model.ts";
+import type { DaySetting } from "#core/day/hours.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts";

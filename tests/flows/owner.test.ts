@@ -178,7 +178,7 @@ describe("on paper and in a calendar", () => {
       const words = execFileSync("pdftotext", [file, "-"], { encoding: "utf8" }).replaceAll(/\s+/g, " ");
       for (const part of [
         "Second Helping",
-        "What you asked for",
+        "What we agreed on",
         "Before and after, on one scale",
         "At home: four weeks",
         "Hours by week",

@@ -6,7 +6,7 @@ import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
 import type { Actor } from "#contracts/people.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { USUAL_CUES } from "#core/card/cues.ts";
-import { USUAL_DAY } from "#core/day/model.ts";
+import { USUAL_DAY } from "#core/day/hours.ts";
 import { methodOf } from "#core/ladder/methods.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { attempt } from "#demo/ask.ts";

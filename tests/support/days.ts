@@ -2,7 +2,8 @@
 
 import fc from "fast-check";
 import type { BarnDay } from "#core/day/from-barn.ts";
-import { type DayHorse, type DayPerson, type DayPlace, dayHoursOf, HALF_HOUR, USUAL_DAY } from "#core/day/model.ts";
+import { dayHoursOf, USUAL_DAY } from "#core/day/hours.ts";
+import { type DayHorse, type DayPerson, type DayPlace, HALF_HOUR } from "#core/day/model.ts";
 import {
   type Assigned,
   type DayProblem,

@@ -27,9 +27,9 @@ function standsAt({ levels, ladder }: ReportFacts, goal: GoalFact): number | nul
   const scores = sides.flatMap((side) => levels.get(trackKey(goal.skill, side))?.latest ?? []);
   return scores.length === 0 ? null : scores.length < sides.length ? 0 : Math.min(...scores);
 }
-/** Scored at all above nought, or told as a first: then nobody may say that it was not begun. */
-const isBegun = ({ levels, ladder, sessions }: ReportFacts, { skill }: GoalFact): boolean =>
-  sidesOf(ladder.of(skill).sided).some((side) => (levels.get(trackKey(skill, side))?.latest ?? 0) > 0) ||
+/** Scored above nought on any day, or told as a first: then nobody may say that it was not begun. */
+const isBegun = ({ scores, sessions }: ReportFacts, { skill }: GoalFact): boolean =>
+  scores.some((one) => one.skill === skill && one.score > 0) ||
   sessions.some(({ record }) => record.firsts.some((first) => first.skill === skill));
 const isCredited = (facts: ReportFacts, skill: Skill): boolean =>
   isIn(facts.levels, skill, CREDITED, 5) ||

@@ -3,7 +3,8 @@
  * more, or the weather leaves no hour for it. Asked of the same rules as the sheet of a day.
  */
 import type { SessionKind } from "../card/card.ts";
-import { type Blocker, type DayFacts, type DayHorse, startsOf } from "../day/model.ts";
+import { startsOf } from "../day/hours.ts";
+import { type Blocker, type DayFacts, type DayHorse } from "../day/model.ts";
 import { horseBlockers, weatherAgainst } from "../day/rules.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import { barring, borneBy, placeReasons, riderReasons, sessionAct } from "../permission/permission.ts";

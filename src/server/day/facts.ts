@@ -1,5 +1,6 @@
 /** The day as the core's rules want it, read from the record. */
 import { type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { dayHoursOf } from "#core/day/hours.ts";
 import {
   DAY_GRID,
   type DayFacts,
@@ -7,7 +8,6 @@ import {
   type DayHours,
   type DayPerson,
   type DayPlace,
-  dayHoursOf,
   type Placement,
 } from "#core/day/model.ts";
 import type { Span } from "#core/day/problem.ts";

@@ -2,16 +2,8 @@ import type { Actor } from "#contracts/people.ts";
 import type { DayView, DueView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
-import {
-  DAY_GRID,
-  type DayHorse,
-  type DayHours,
-  type DayPerson,
-  dayHoursOf,
-  HALF_HOUR,
-  HOUR,
-  type PlannedWork,
-} from "#core/day/model.ts";
+import { dayHoursOf } from "#core/day/hours.ts";
+import { DAY_GRID, type DayHorse, type DayHours, type DayPerson, HALF_HOUR, HOUR, type PlannedWork } from "#core/day/model.ts";
 import { slotsWithin } from "#core/day/rules.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";

@@ -1,6 +1,6 @@
 /** A session becomes two short ones: the first stays where it is, the second goes to the earliest spot after a rest, with the same rider where that can be. */
 import type { SplitCard } from "#contracts/day.ts";
-import { startsOf } from "#core/day/model.ts";
+import { startsOf } from "#core/day/hours.ts";
 import { SPLIT_GAP } from "#core/day/rules.ts";
 import { spotAt } from "#core/day/spot.ts";
 import { ok } from "#core/kernel/result.ts";

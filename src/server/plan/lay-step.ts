@@ -1,6 +1,7 @@
 /** A big step put where it was proposed: on the sheet of its day, with its rider and whoever stands by, and held there. */
 import type { LayStep } from "#contracts/plan.ts";
-import { type Blocker, DAY_GRID, type DayHours, type Placement, startsOf } from "#core/day/model.ts";
+import { startsOf } from "#core/day/hours.ts";
+import { type Blocker, DAY_GRID, type DayHours, type Placement } from "#core/day/model.ts";
 import { blockersOf } from "#core/day/rules.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";

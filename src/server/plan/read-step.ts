@@ -1,7 +1,8 @@
 /** The next big step of a stay as its pages tell it. */
 import type { StepView } from "#contracts/views.plan.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
-import { type DayHours, dayHoursOf } from "#core/day/model.ts";
+import { dayHoursOf } from "#core/day/hours.ts";
+import { type DayHours } from "#core/day/model.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { type HorseRecord, permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";

@@ -1,7 +1,8 @@
 /** The barn looked back on: how riders score and who works how much; what closed stays say of goals, forecasts, rungs and checks. */
 import type { HistoryView, RidingView } from "#contracts/views.watch.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
-import { DAY_GRID, dayHoursOf } from "#core/day/model.ts";
+import { dayHoursOf } from "#core/day/hours.ts";
+import { DAY_GRID } from "#core/day/model.ts";
 import { leaningFrom } from "#core/forecast/outlook.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { groupBy } from "#core/kernel/group.ts";

@@ -2,7 +2,8 @@
 
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
-import { type Blocker, HALF_HOUR, HOUR, startsOf } from "#core/day/model.ts";
+import { startsOf } from "#core/day/hours.ts";
+import { type Blocker, HALF_HOUR, HOUR } from "#core/day/model.ts";
 import { helperLength } from "#core/day/parts.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
-import { startsOf } from "#core/day/model.ts";
+import { startsOf } from "#core/day/hours.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { Button, Choice, Field, INPUT } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";

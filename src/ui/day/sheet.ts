@@ -2,7 +2,8 @@
 
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { factsOf } from "#core/day/from-barn.ts";
-import { DAY_GRID, HOUR, type Placement, startsOf } from "#core/day/model.ts";
+import { startsOf } from "#core/day/hours.ts";
+import { DAY_GRID, HOUR, type Placement } from "#core/day/model.ts";
 import { partsOf } from "#core/day/parts.ts";
 import { type Spot, spotter, type Wish } from "#core/day/spot.ts";
 import { pricer } from "#core/day/spot-price.ts";

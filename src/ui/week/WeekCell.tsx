@@ -2,10 +2,10 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { WeekCellView, WeekHorseView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { STEP_SHORT } from "#ui/words/because.ts";
 import { plural, sayHours } from "#ui/words/figures.ts";
 import { APPOINTMENT } from "#ui/words/labels-desk.ts";
 import { sayWeekStep } from "#ui/words/steps.ts";
+import { STEP_SHORT } from "#ui/words/steps-short.ts";
 import { sayNotHad } from "#ui/words/week.ts";
 
 export const cellKey = (stay: string, day: string): string => `${stay}:${day}`;
