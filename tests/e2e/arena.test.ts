@@ -45,9 +45,10 @@ async function openCard(kinds: readonly string[]): Promise<Row> {
 
 describe("a first mounting", () => {
   it("goes step by step to the best place on each side, and stands in the record", async () => {
-    // A horse of the ground, late in the day and in a rider's hands.
+    // A horse of the ground, late in the day, in a pen and in a rider's hands.
     const [row] = await screens.site.sql`
-      UPDATE card SET rider_id = r.id, start = ${fromSeven(18)}, length = 4 FROM (SELECT id, sign_in FROM person WHERE role = 'rider' ORDER BY name LIMIT 1) r
+      UPDATE card SET rider_id = r.id, start = ${fromSeven(18)}, length = 4, then_place_id = NULL, then_from = NULL,
+        place_id = (SELECT id FROM place WHERE separate ORDER BY name LIMIT 1) FROM (SELECT id, sign_in FROM person WHERE role = 'rider' ORDER BY name LIMIT 1) r
       WHERE card.id = (SELECT k.id FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
         WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND h.class = 'adult' AND h.birth_year <= 2022
           AND NOT EXISTS (SELECT FROM check_up c WHERE c.stay_id = s.id AND c.state NOT IN ('done', 'cancelled')) ORDER BY k.kind <> 'ground', h.name LIMIT 1)
