@@ -1,3 +1,4 @@
+import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { go, openGate, tap } from "#tests/phone.ts";
 import {
@@ -38,6 +39,13 @@ const idOf = async (signIn: string): Promise<string> =>
 const revisions = (id: string) =>
   screens.site.sql`SELECT revision, ground_minutes, word FROM card_revision WHERE card_id = ${id} ORDER BY revision`;
 
+/** The clock of the page goes on by so many minutes: nobody works for none at all. */
+const later = (page: Page, minutes: number): Promise<void> =>
+  page.evaluate((by) => {
+    const real = Date.now();
+    Date.now = () => real + by * 60_000;
+  }, minutes);
+
 describe("a card on the phone", () => {
   it("is closed by touch, whole, in 30 taps, its gate among them", async () => {
     const [row] = await screens.site.sql`
@@ -73,10 +81,7 @@ describe("a card on the phone", () => {
     await touch(() => tap(page, "All of it done"));
     await touch(() => choose(page, "Ended well"));
     // Nobody rides for no minute at all: the clock ran for seconds here.
-    await page.evaluate(() => {
-      const real = Date.now();
-      Date.now = () => real + 25 * 60_000;
-    });
+    await later(page, 25);
     await touch(() => follow(page, () => tap(page, "Close the card")));
     expect(taps).toBeLessThanOrEqual(30);
     const [kept] = await screens.site.sql`
@@ -110,10 +115,7 @@ describe("a card on the phone", () => {
     await touch(() => go(page, "The end"));
     await touch(() => tap(page, "All of it done"));
     await touch(() => choose(page, "Ended well"));
-    await page.evaluate(() => {
-      const real = Date.now();
-      Date.now = () => real + 35 * 60_000;
-    });
+    await later(page, 35);
     await touch(() => follow(page, () => tap(page, "Close the card")));
     expect(taps).toBeLessThanOrEqual(20);
     const given = await screens.site.sql`SELECT count(*)::int AS scores FROM card_score WHERE card_id = ${id}`;

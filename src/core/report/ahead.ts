@@ -8,11 +8,10 @@ import type { Tag } from "../ladder/tags.ts";
 import { hardSideOf } from "../reading/hard-side.ts";
 import type { GoalFact, OpenBecause, ReportFacts, Statement } from "./facts.ts";
 import { statement } from "./key.ts";
-import { CREDITED, isIn, isSeen, scoredIn } from "./seen.ts";
+import { CREDITED, isIn, isSeen, LATELY, scoredIn } from "./seen.ts";
 import { TOLD_BY } from "./statements.ts";
 import { weightiest } from "./weight.ts";
 
-const LATELY = 10;
 /** Days on hold, and sessions short, that explain why a goal was not reached. */
 const LONG_HOLD = 7;
 const MANY_SHORT = 3;

@@ -7,9 +7,8 @@ import { groupBy } from "../kernel/group.ts";
 import { neverTried } from "./ahead.ts";
 import type { ReportFacts, Statement, WorkedSession } from "./facts.ts";
 import { statement } from "./key.ts";
-import { intakeOf } from "./seen.ts";
+import { intakeOf, LATELY } from "./seen.ts";
 
-const LATELY = 10;
 /** So many sessions without it, and a sign has faded. */
 const FADED = 5;
 /** Once is chance. */

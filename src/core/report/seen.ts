@@ -4,6 +4,8 @@ import { type Levels, trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { LookedAt, ReportFacts } from "./facts.ts";
 
+/** So many of the last sessions are what is so now. */
+export const LATELY = 10;
 export const SOLID = 4;
 export const CREDITED = 3;
 

@@ -9,9 +9,8 @@ import { trackKey } from "../ladder/level.ts";
 import { hardSideOf } from "../reading/hard-side.ts";
 import type { Compared, ReportFacts, Statement, WorkedSession } from "./facts.ts";
 import { statement } from "./key.ts";
-import { CREDITED, intakeOf, isIn, scoredIn } from "./seen.ts";
+import { CREDITED, intakeOf, isIn, LATELY, scoredIn } from "./seen.ts";
 
-const LATELY = 10;
 /** A side is told as the harder one by so many things seen on both. */
 export const TOLD_BY = 3;
 

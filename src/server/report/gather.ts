@@ -17,6 +17,7 @@ import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
 import type { ComposedReport, ReportFacts } from "#core/report/facts.ts";
 import { homePlan } from "#core/report/home-plan.ts";
+import { LATELY } from "#core/report/seen.ts";
 import { type Week, weeksOf } from "#core/watch/weeks.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -39,7 +40,6 @@ export interface Gathered {
   /** What statements rest on, to be looked at. */
   readonly sources: Readonly<Record<string, { readonly day: LocalDate; readonly path: string; readonly words: string }>>;
 }
-const LATELY = 10;
 
 export async function gather(
   db: Db,
