@@ -12,8 +12,9 @@ import { useWording } from "#server/report/wording.ts";
 import type { Session } from "#server/work.ts";
 import { sayCover } from "#ui/words/cover.ts";
 import { sayStatement } from "#ui/words/report.ts";
+import { sayRoutine } from "#ui/words/routine.ts";
 
-useWording({ sayStatement, sayCover });
+useWording({ sayStatement, sayCover, sayRoutine });
 
 export interface Call {
   readonly route: string;

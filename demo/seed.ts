@@ -17,7 +17,6 @@ import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { GOAL_SETS, goalsOfSet } from "#core/plan/goal-sets.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import type { Sql } from "#db/client.ts";
-import { findLink } from "#db/queries/owner.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import { readCard } from "#server/card/read-card.ts";
 import type { Deps } from "#server/container.ts";
@@ -198,8 +197,8 @@ class DemoBarn {
     );
     const skills = [{ skill: "lead", since: "same" } as const, { skill: "give-head", since: "better" } as const];
     const words = "Quiet to lead. The girth still takes time, as you wrote.";
-    const link = must(await findLink(this.deps.sql, stay.id), "the report was sent");
-    await tellCheckBack(this.deps, { stay, barn, today, link }, { daysAWeek: 3, goes: "well", skills, words });
+    const back = { daysAWeek: 3, goes: "well", problem: stay.complaint === "" ? null : "better", skills, words } as const;
+    await tellCheckBack(this.deps, { stay, barn, today }, { ...back, skills: [...skills] });
   }
 
   private async keepApart(): Promise<void> {

@@ -42,5 +42,6 @@ export const CORE_ORDER = {
   watch: ["kernel", "calendar", "ladder", "tools", "intake", "reading", "forecast", "card", "check", "permission"],
   day: ["kernel", "calendar", "card", "weather", "permission", "reading"],
   week: ["kernel", "card", "day", "permission"],
+  home: ["kernel", "calendar", "horse", "ladder", "forecast", "reading", "report"],
   report: ["kernel", "calendar", "horse", "ladder", "intake", "card", "check", "forecast", "permission", "reading"],
 };

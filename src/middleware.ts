@@ -19,9 +19,10 @@ import { askStationNowAndThen } from "#server/weather/station.ts";
 import { sayCover } from "#ui/words/cover.ts";
 import { problem } from "#ui/words/problem.ts";
 import { sayStatement } from "#ui/words/report.ts";
+import { sayRoutine } from "#ui/words/routine.ts";
 
 // Reports are worded here and fixed there.
-useWording({ sayStatement, sayCover });
+useWording({ sayStatement, sayCover, sayRoutine });
 
 /** One door: foreign posts are refused, who asks is found out, and the list of pages says whether they may. */
 export const onRequest = defineMiddleware(async (context, next) => {

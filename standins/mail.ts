@@ -83,6 +83,7 @@ serveDevice("mail server", 4398, [
         to: sayTo(one),
         subject: one.mail.subject,
         text: one.mail.text,
+        html: one.mail.html,
         messageId: one.mail.messageId,
         files: one.mail.attachments.map(({ filename, contentType, size }) => ({ filename, contentType, size })),
       })),

@@ -6,6 +6,7 @@ import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts";
 import { WAYS, type Way } from "#core/plan/ways.ts";
 import { STAGES } from "#core/reading/reading.ts";
+import { WEEKLY_AFTER } from "#core/report/due.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
 import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import {
@@ -92,6 +93,8 @@ export const PolicyFields = z.object({
   owedPolicy: oneOf(OWED_POLICIES),
   /** Nobody used a session for so long: it ends. */
   idleHours: whole(1, 336, "hours"),
+  /** Days in the week of an arrival from which on it has a word of its own. */
+  weeklyAfter: whole(WEEKLY_AFTER.from, WEEKLY_AFTER.to, "days"),
   workLimits: WorkLimitFields.check(...risingLimits),
   day: DayFields,
 });

@@ -6,6 +6,7 @@ import type { Id } from "#core/kernel/brand.ts";
 import { SCORES, sidesOf, TRACK_SIDES } from "#core/kernel/sides.ts";
 import { here } from "./ladder.here.ts";
 
+export const EMAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 /** Characters that PostgreSQL cannot hold in text, and others that no keyboard gives. */
 // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for

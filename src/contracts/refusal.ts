@@ -22,6 +22,7 @@ export type Refusal =
   /** The password is to be typed once more, and the same asked again. */
   | { readonly code: "confirm-password"; readonly path: string }
   | { readonly code: "no-address"; readonly path: "stay" }
+  | { readonly code: "hears-already"; readonly path: "email" }
   | { readonly code: "written-already"; readonly path: "about" | "issue" }
   | { readonly code: "hold-overlaps"; readonly path: "firstDay" }
   | { readonly code: "tape-slipped"; readonly path: "girthCm" }

@@ -1,9 +1,11 @@
 /** Reports to owners: the manager's own words, apart from what the core composes, which is never stored in a draft. */
 import { z } from "zod/mini";
+import type { HomeWords as HomeWordsOf } from "#core/home/own-words.ts";
+import { HOME_MINUTES } from "#core/home/programme.ts";
 import type { Sex } from "#core/horse/horse.ts";
 import type { OwnWords } from "#core/report/assemble.ts";
 import { BLOCK_IDS, REPORT_KINDS } from "#core/report/facts.ts";
-import { file, flag, id, list, oneOf, piece, version, whole, words } from "./fields.ts";
+import { date, file, flag, id, list, oneOf, piece, version, whole, words } from "./fields.ts";
 
 export const TONES = ["plain", "warm"] as const;
 export const READING_LEVELS = ["full", "simple"] as const;
@@ -35,6 +37,16 @@ const OwnWordsFields = z.object({
 export const ReportWords = z.partialRecord(oneOf(BLOCK_IDS), OwnWordsFields);
 export type ReportWords = z.output<typeof ReportWords>;
 
+/** What the manager makes of the programme for home. */
+export const HomeWords = z.object({
+  prose: Prose,
+  edits: list(z.object({ key, text: sentence }), 60),
+  left: list(key, 60),
+  minutes: z.nullable(whole(HOME_MINUTES.from, HOME_MINUTES.to, "minutes")),
+  back: z.nullable(z.object({ on: z.nullable(date), words: words(300) })),
+}) satisfies z.core.$ZodType<HomeWordsOf>;
+export type HomeWords = z.output<typeof HomeWords>;
+
 /** Which of a stay's reports: weekly words and mid-terms count up from 1, of the others there is one, 0. */
 export const WhichReport = { stay: id<"stay">(), kind: oneOf(REPORT_KINDS), ordinal: whole(0, 400) };
 export const SaveReport = z.object({
@@ -43,6 +55,8 @@ export const SaveReport = z.object({
   words: ReportWords,
   tone: oneOf(TONES),
   level: oneOf(READING_LEVELS),
+  /** Missing: of a page that was open before the programme for home could be edited; then it stays as it is. */
+  home: z.optional(HomeWords),
 });
 export type SaveReport = z.output<typeof SaveReport>;
 /** `send`: a letter with it goes to the owner. */

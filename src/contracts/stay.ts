@@ -11,7 +11,7 @@ import {
   KINDS,
   SEXES,
 } from "#core/horse/horse.ts";
-import { date, flag, grade, id, list, methodId, number, oneOf, said, setOf, version, whole, words } from "./fields.ts";
+import { date, EMAIL, flag, grade, id, list, methodId, number, oneOf, said, setOf, version, whole, words } from "./fields.ts";
 import { GoalFields } from "./intake.ts";
 
 export const AFTER_LEVELS = ["unknown", "novice", "steady", "able"] as const;
@@ -20,7 +20,7 @@ const phone = z.string("A telephone number.").check(z.trim(), z.regex(PHONE, "Di
 const email = z.string("An e-mail address.").check(
   z.trim(),
   z.maxLength(120, "At most 120 characters."),
-  z.refine((x) => x === "" || /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(x), "An address such as name@example.org, or nothing."),
+  z.refine((x) => x === "" || EMAIL.test(x), "An address such as name@example.org, or nothing."),
 );
 
 export const ClientFields = z.object({

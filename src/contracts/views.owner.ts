@@ -1,8 +1,9 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { TermReading } from "#core/calendar/term.ts";
-import type { MessageId, StayId } from "#core/kernel/brand.ts";
+import type { Sex } from "#core/horse/horse.ts";
+import type { ContactId, HomeworkId, MessageId, StayId, VisitId } from "#core/kernel/brand.ts";
 import type { ReportKind } from "#core/report/facts.ts";
-import type { CheckBack, HandOverFields, MessageState } from "./owner.ts";
+import type { CheckBack, ContactRole, HandOverFields, HomeworkFields, HomeworkStep, MessageState, VisitFields } from "./owner.ts";
 import type { HomeView } from "./views.report.ts";
 
 export interface MessageView {
@@ -36,16 +37,36 @@ export interface LetterView {
   readonly toName: string;
   readonly toAddress: string;
   readonly reading: TermReading;
-  readonly link: LinkView | null;
+  /** The client first, then whoever else hears of the horse. */
+  readonly readers: readonly ReaderView[];
   readonly until: LocalDate;
   readonly sent: readonly MessageView[];
   readonly from: FromOwner;
   readonly handOver: HandOverView;
+  /** The routine that holds now; null: none. */
+  readonly homework: HomeworkView | null;
+  /** The routine that was given last, with steps or without; the next one takes its place. */
+  readonly homeworkSince: HomeworkId | null;
+  readonly proposedSteps: readonly HomeworkStep[];
+  readonly homeworkDone: readonly HomeworkDoneView[];
+  readonly visits: readonly VisitView[];
+  readonly today: LocalDate;
   /** What the owner might be taught in the lesson: what was kept up here. */
   readonly lesson: readonly string[];
+  /** What the horse was sent for, in the owner's words; empty: nothing in particular. */
+  readonly problem: string;
+  readonly sex: Sex;
   /** How it is told to an owner, skill by skill. */
   readonly lessonHow: Readonly<Record<string, string>>;
   readonly wentHome: LocalDate | null;
+}
+export interface ReaderView {
+  /** Null: the client. */
+  readonly contact: ContactId | null;
+  readonly name: string;
+  readonly address: string;
+  readonly role: ContactRole | null;
+  readonly link: LinkView | null;
 }
 export interface LinkView {
   readonly path: string;
@@ -57,6 +78,7 @@ export interface OwnerView {
   readonly token: string;
   readonly barn: string;
   readonly horse: string;
+  readonly sex: Sex;
   readonly client: string;
   readonly until: LocalDate;
   readonly wentHome: LocalDate | null;
@@ -78,7 +100,19 @@ export interface OwnerView {
     readonly answer: string;
   }[];
   readonly home: HomeView;
-  readonly checkBack: { readonly asked: boolean; readonly told: LocalDate | null; readonly skills: readonly string[] };
+  /** While it is in training. */
+  readonly homework: HomeworkView | null;
+  readonly homeworkDone: readonly HomeworkDoneView[];
+  /** Visits and lessons that are planned from today on. */
+  readonly visits: readonly Pick<VisitFields, "kind" | "day" | "minute" | "plan">[];
+  readonly today: LocalDate;
+  readonly checkBack: {
+    readonly asked: boolean;
+    readonly told: LocalDate | null;
+    /** What the horse was sent for, in the owner's words; empty: nothing in particular. */
+    readonly problem: string;
+    readonly skills: readonly string[];
+  };
 }
 /** What came back from an owner. */
 export interface FromOwner {
@@ -89,6 +123,25 @@ export interface FromOwner {
     readonly answer: string;
   }[];
   readonly checkBacks: readonly (CheckBack & { readonly day: LocalDate; readonly seen: boolean })[];
+}
+/** The owner's routine and what came back of it. */
+export interface HomeworkView {
+  readonly id: HomeworkId;
+  readonly madeOn: LocalDate;
+  readonly by: string;
+  readonly content: HomeworkFields;
+}
+export interface HomeworkDoneView {
+  readonly day: LocalDate;
+  readonly done: number;
+  readonly of: number;
+  readonly words: string;
+  readonly seen: boolean;
+}
+export interface VisitView {
+  readonly id: VisitId;
+  readonly version: number;
+  readonly content: VisitFields;
 }
 export interface HandOverView {
   readonly content: HandOverFields;

@@ -1,16 +1,19 @@
 /** A report as it is written, and as it was approved. */
 
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { CheckBackDue } from "#core/home/check-back.ts";
+import type { HomeRecord, ShownHome } from "#core/home/own-words.ts";
+import type { Sex } from "#core/horse/horse.ts";
 import type { PhotoId, StayId } from "#core/kernel/brand.ts";
 import type { ShownBlock } from "#core/report/assemble.ts";
 import type { Claim } from "#core/report/claims.ts";
 import type { Compared, ComposedReport, ReportKind } from "#core/report/facts.ts";
-import type { HomePlan } from "#core/report/home-plan.ts";
 import type { Week } from "#core/watch/weeks.ts";
-import type { ReportWords, Style } from "./report.ts";
+import type { HomeworkFields } from "./owner.ts";
+import type { HomeWords, ReportWords, Style } from "./report.ts";
 import type { RulerView } from "./views.ts";
 
-export type HomeView = HomePlan | null;
+export type HomeView = ShownHome | null;
 
 export interface PhotoView {
   readonly id: PhotoId;
@@ -24,6 +27,8 @@ export interface ReportContent {
   readonly kind: ReportKind;
   readonly ordinal: number;
   readonly horse: string;
+  /** Missing: of reports that were approved before it was said; the horse has its name then. */
+  readonly sex?: Sex;
   readonly client: string;
   readonly barn: string;
   readonly day: LocalDate;
@@ -32,6 +37,8 @@ export interface ReportContent {
   readonly ruler: RulerView | null;
   readonly weeks: readonly Week[];
   readonly home: HomeView;
+  /** What the owner does on visits; of a weekly word, where there is one. */
+  readonly routine?: HomeworkFields | null;
   readonly photos: readonly PhotoView[];
   /** Against the number before of the same report. */
   readonly changes: { readonly since: number; readonly added: readonly string[]; readonly gone: readonly string[] } | null;
@@ -42,13 +49,16 @@ export interface ReportView {
   readonly kind: ReportKind;
   readonly ordinal: number;
   readonly style: Style;
-  readonly client: { readonly name: string; readonly address: string };
+  /** `isReached`: they, or somebody else who hears of the horse, have an e-mail address here. */
+  readonly client: { readonly name: string; readonly isReached: boolean };
   readonly composed: ComposedReport;
   /** What the manager's own words may claim, as the record has it. */
   readonly supported: readonly Claim[];
   readonly content: ReportContent;
   readonly sources: Readonly<Record<string, { readonly day: LocalDate; readonly path: string; readonly words: string }>>;
   readonly words: ReportWords;
+  /** What the programme for home is composed from, but the ladder; null: this report has none. */
+  readonly home: { readonly record: Omit<HomeRecord, "ladder">; readonly words: HomeWords } | null;
   /** Null while nothing was saved. */
   readonly version: number | null;
   readonly issues: readonly IssueLine[];
@@ -81,9 +91,18 @@ export interface DueReportView {
   /** Its stretch is not over: a week goes on, or the last day lies more than two days ahead. */
   readonly early: boolean;
 }
+/** A horse at home whose owner should have told how it goes. */
+export interface CheckBackDueView extends CheckBackDue {
+  readonly stay: StayId;
+  readonly horse: string;
+  readonly client: string;
+  /** Whether they were asked for it by letter. */
+  readonly asked: boolean;
+}
 export interface DueReportsView {
   readonly today: LocalDate;
   readonly from: LocalDate;
   readonly to: LocalDate;
   readonly reports: readonly DueReportView[];
+  readonly checkBacks: readonly CheckBackDueView[];
 }

@@ -121,7 +121,7 @@ export interface RailView {
     readonly stay: StayId;
     readonly horse: string;
     readonly client: string;
-    readonly what: "question" | "check-back";
+    readonly what: "question" | "check-back" | "routine";
     readonly words: string;
   }[];
   /** Reports of this week and the last that are not sent. */

@@ -29,12 +29,17 @@ import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
 import {
+  AddContact,
   AnswerQuestion,
   DropLink,
   MakeLink,
+  RemoveContact,
   RetryMessage,
   SaveHandOver,
+  SaveVisit,
   SeeCheckBack,
+  SeeHomework,
+  SetHomework,
   SettleMessage,
   WriteOwner,
 } from "#contracts/owner.ts";
@@ -85,7 +90,9 @@ import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
 import { practise, saveLadder, writePage } from "./ladder/edit-ladder.ts";
 import { answerQuestion, seeCheckBack } from "./owner/answer.ts";
+import { addContact, removeContact } from "./owner/contacts.ts";
 import { saveHandOver } from "./owner/hand-over.ts";
+import { saveVisit, seeHomework, setHomework } from "./owner/homework.ts";
 import { endLink, makeLink } from "./owner/link.ts";
 import { retryMessage, settleMessage, writeOwner } from "./owner/message.ts";
 import { beginCodes, changePassword, endSession, turnOffCodes, turnOnCodes } from "./people/account.ts";
@@ -175,6 +182,11 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "owner/settle": command(manager, SettleMessage, settleMessage),
   "owner/make-link": command(manager, MakeLink, makeLink, { confirmed: true }),
   "owner/drop-link": command(manager, DropLink, endLink, { confirmed: true }),
+  "owner/add-contact": command(manager, AddContact, addContact, { confirmed: true }),
+  "owner/remove-contact": command(manager, RemoveContact, removeContact),
+  "owner/set-homework": command(manager, SetHomework, setHomework),
+  "owner/see-homework": command(manager, SeeHomework, seeHomework),
+  "owner/save-visit": command(manager, SaveVisit, saveVisit),
   "owner/answer": command(manager, AnswerQuestion, answerQuestion),
   "owner/see-check-back": command(manager, SeeCheckBack, seeCheckBack),
   "owner/hand-over": command(manager, SaveHandOver, saveHandOver),

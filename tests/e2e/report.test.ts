@@ -113,12 +113,47 @@ describe("the report", () => {
   });
 });
 
+describe("the programme for home", () => {
+  it("is the manager's to change: a thing left out is asked nowhere, words and minutes are theirs, and it is approved so", async () => {
+    const page = await open();
+    const shown = (): Promise<string> => saidBy(page, "[aria-label='As the owner reads it'] [aria-label='Home plan']");
+    const [first] = await page.$$("button[aria-label^='Leave it out: ']");
+    const name = await first?.evaluate((one) => one.getAttribute("aria-label")?.replace("Leave it out: ", "") ?? "");
+    await first?.click();
+    await page.waitForSelector(`button[aria-label='Put it back: ${name}']`);
+    await (await page.waitForSelector("::-p-said([name='Minutes a day'][role='spinbutton'])"))?.type("25");
+    await (await page.waitForSelector("::-p-said([name='Comes back on'])"))?.evaluate((one) => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set?.call(one, "2027-03-01");
+      one.dispatchEvent(new Event("input", { bubbles: true }));
+    });
+    await (await page.waitForSelector("::-p-said([name='What for'])"))?.type("a month of trails");
+    await add(page, "At home", "Ride with a friend the first time out.");
+    await page.waitForFunction(() => document.body.innerText.includes("comes back to us on Mon 1 Mar 2027: a month of trails"));
+    const words = await shown();
+    expect(words).toContain("Ride with a friend the first time out.");
+    expect(words).toContain("Ride, 25 minutes");
+    expect(words).toMatch(/After the four weeks/);
+    await button(page, "Save").click();
+    await text(page, "Saved");
+    await reload(page);
+    expect(await shown()).toContain("a month of trails");
+    expect(await page.$(`button[aria-label='Put it back: ${name}']`)).not.toBeNull();
+    await follow(page, () => button(page, "Approve and number").click());
+    expect(await bodyOf(page)).toContain("comes back to us on Mon 1 Mar 2027: a month of trails");
+    await page.close();
+  });
+});
+
 describe("all reports of the week", () => {
   it("are composed together, and those that were read are approved and sent together", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/reports");
     const state = (words: string): Promise<number> =>
-      page.$$eval("tbody tr", (rows, sought) => rows.filter((row) => row.textContent?.includes(sought)).length, words);
+      page.$$eval(
+        "section[aria-label^='Reports on'] li",
+        (rows, sought) => rows.filter((row) => row.textContent?.includes(sought)).length,
+        words,
+      );
     const open = await state("not begun");
     expect(open).toBeGreaterThan(3);
     await button(page, `Compose all (${open})`).click();
@@ -126,17 +161,12 @@ describe("all reports of the week", () => {
     expect(await screens.site.sql`SELECT id FROM report WHERE version = 1`.then((rows) => rows.length)).toBeGreaterThanOrEqual(
       open,
     );
-    const sent = await state("✓ sent");
-    const picks = await page.$$("tbody input[type=checkbox]");
+    const sent = await page.$eval("summary", (summary) => Number(summary.textContent?.replace(/\D/g, "")));
+    const picks = await page.$$("section[aria-label^='Reports on'] input[type=checkbox]");
     await picks[0]?.click();
     await picks[1]?.click();
     await button(page, "Approve and send 2").click();
-    await page.waitForFunction(
-      (before) =>
-        [...document.querySelectorAll("tbody tr")].filter((row) => row.textContent?.includes("✓ sent")).length === before + 2,
-      {},
-      sent,
-    );
+    await page.waitForFunction((all) => document.querySelector("summary")?.textContent === `Sent ${all}`, {}, sent + 2);
     await page.close();
   });
 });

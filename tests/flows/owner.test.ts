@@ -156,6 +156,28 @@ describe("what an owner sends", () => {
   });
 });
 
+describe("whoever else hears of a horse", () => {
+  it("has an address of their own, which opens the same page under their name, and ends when they hear of it no more", async () => {
+    const contact = { stay: stays.here, name: "Ines Marr", email: "ines@example.invalid", role: "agent" };
+    const { id } = (await (await site.post("owner/add-contact", contact, { who: "odalys" })).json()) as { id: string };
+    const twice = await site.post("owner/add-contact", { ...contact, email: "INES@example.invalid" }, { who: "odalys" });
+    expect(twice.status).toBe(409);
+    expect((await site.post("owner/add-contact", { ...contact, email: "nowhere" }, { who: "odalys" })).status).toBe(422);
+    expect((await site.post("owner/add-contact", contact, { who: "wren" })).status).toBe(403);
+    // A contact of one horse opens no page of another's.
+    const strange = { stay: stays.home, contact: id, until: "2026-12-01" };
+    expect((await site.post("owner/make-link", strange, { who: "odalys" })).status).toBe(404);
+    const made = await site.post("owner/make-link", { ...strange, stay: stays.here }, { who: "odalys" });
+    const { path } = (await made.json()) as { path: string };
+    expect(path).not.toBe(here);
+    expect((await page(path)).text).toContain("For Ines Marr");
+    expect((await page(here)).text).not.toContain("Ines Marr");
+    expect((await site.post("owner/remove-contact", { id }, { who: "odalys" })).status).toBe(200);
+    expect([(await page(path)).status, (await page(here)).status]).toEqual([404, 200]);
+    expect((await site.post("owner/remove-contact", { id }, { who: "odalys" })).status).toBe(404);
+  });
+});
+
 describe("on paper and in a calendar", () => {
   it("a report is a tagged PDF with its fonts in it, of three to five pages, Letter and A4, whose words can be taken out", async () => {
     const folder = mkdtempSync(join(tmpdir(), "furlong-pdf-"));

@@ -8,6 +8,7 @@ interface Kept {
   readonly to: string;
   readonly subject: string;
   readonly text: string;
+  readonly html: string;
   readonly messageId: string;
   readonly files: readonly { readonly filename: string }[];
 }
@@ -54,6 +55,40 @@ describe("a letter to an owner", () => {
     expect(mine[0]?.text).toContain(`/owner/${link?.["token"]}`);
     expect(mine[0]?.text).toContain("all is well");
     expect(await stateOf(stay)).toMatchObject({ state: "sent", tries: 1 });
+  });
+  it("has the same words as a plain page, in which nothing of a stranger's is markup", async () => {
+    const stay = await stayWith("page@example.invalid");
+    const body = "Dear <b>owner</b>,\n\nsee https://vet.example/a?b=1&c=2\nand 'rest'. <script>x</script>";
+    expect(await barn.code("owner/write", { stay, about: "page", subject: "News", body })).toBe("done");
+    await deliver(at());
+    const [mine] = (await mails()).filter(({ to }) => to.includes("page@"));
+    expect(mine?.text).toContain(body);
+    expect(mine?.html).toContain('<a href="https://vet.example/a?b=1&#38;c=2">');
+    expect(mine?.html).toMatch(/<a href="http[^"]+\/owner\/[\w-]{43}">/);
+    expect(mine?.html).toContain("Dear &#60;b&#62;owner&#60;/b&#62;,");
+    expect(mine?.html).not.toMatch(/<script|<b>/);
+  });
+  it("goes to whoever else hears of the horse too, greeted by name, each with the address of their own, and once each", async () => {
+    const stay = await stayWith("");
+    const contact = { stay, name: "Ines Marr", email: "agent@example.invalid", role: "agent" };
+    await barn.ask("owner/add-contact", contact);
+    const [client] =
+      await barn.sql`SELECT c.name FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id WHERE s.id = ${stay}`;
+    const letter = { stay, about: "both", subject: "News", body: `Dear ${client?.["name"]},\n\nall is well.` };
+    // The client has no address here: the agent hears all the same.
+    expect(await barn.code("owner/write", letter)).toBe("done");
+    await barn.sql`UPDATE client SET email = 'client@example.invalid' WHERE id = (SELECT h.client_id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE s.id = ${stay})`;
+    expect(await barn.code("owner/write", { ...letter, about: "later" })).toBe("done");
+    expect(await barn.code("owner/write", { ...letter, about: "later" })).toBe("written-already");
+    await deliver(at());
+    const all = await mails();
+    const [agents, clients] = ["agent@", "client@"].map((name) => all.filter(({ to }) => to.includes(name)));
+    expect([agents?.length, clients?.length]).toEqual([2, 1]);
+    expect(agents?.[1]?.text).toContain("Dear Ines Marr,");
+    expect(clients?.[0]?.text).toContain(`Dear ${client?.["name"]},`);
+    const addressIn = (words = ""): string => /\/owner\/([\w-]+)/.exec(words)?.[1] ?? "";
+    expect(addressIn(agents?.[1]?.text)).not.toBe(addressIn(clients?.[0]?.text));
+    expect(addressIn(agents?.[1]?.text)).toBe(addressIn(agents?.[0]?.text));
   });
   it("is not written where the owner has no address, and says where to type one in", async () => {
     expect(await write(await stayWith(""))).toBe("no-address");

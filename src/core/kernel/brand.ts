@@ -16,4 +16,7 @@ export type CheckId = Id<"check">;
 export type FileId = Id<"file">;
 export type TrialId = Id<"trial">;
 export type MessageId = Id<"message">;
+export type HomeworkId = Id<"homework">;
+export type VisitId = Id<"visit">;
+export type ContactId = Id<"contact">;
 export type PhotoId = Id<"photo">;

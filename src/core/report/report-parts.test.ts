@@ -1,13 +1,8 @@
-/** What a report is made of besides its sentences: own words over composed ones, what is due when, and the plan for home. */
-import fc from "fast-check";
+/** What a report is made of besides its sentences: own words over composed ones, what is due when. */
 import { describe, expect, it } from "vitest";
-import { SKILLS, skillOf } from "#shipped/ladder.ts";
-import { addDays, daysBetween, localDate } from "../calendar/local-date.ts";
-import { type Score, sidesOf } from "../kernel/sides.ts";
-import { readLevels } from "../ladder/level.ts";
+import { addDays, localDate } from "../calendar/local-date.ts";
 import { assemble, changesBetween, NO_WORDS, type SaidBlock, shownOf, textsOf } from "./assemble.ts";
 import { dueReports, weekOf } from "./due.ts";
-import { type HomeFacts, homePlan, WEEKS } from "./home-plan.ts";
 
 const said = (text: string, key = "hours"): readonly SaidBlock[] => [{ id: "did", sentences: [{ key, text, from: ["a"] }] }];
 const own = (text: string) => [{ kind: "p" as const, runs: [{ text, bold: false, italic: false }] }];
@@ -43,6 +38,7 @@ describe("own words over composed ones", () => {
 describe("what is due", () => {
   const firstDay = localDate("2026-06-03");
   const stay = {
+    weeklyAfter: 4,
     firstDay,
     lastDay: addDays(firstDay, 29),
     evaluated: true,
@@ -56,114 +52,30 @@ describe("what is due", () => {
     const all = dueReports(stay, firstDay, addDays(firstDay, 60));
     const weekly = all.filter(({ kind }) => kind === "weekly");
     expect(weekly.map(({ ordinal }) => ordinal)).toEqual([1, 2, 3, 4, 5]);
-    for (const { ordinal, due } of weekly) expect(weekOf(firstDay, ordinal)).toEqual({ from: addDays(due, -6), to: due });
+    for (const { ordinal, due } of weekly) expect(weekOf(firstDay, ordinal, 4)).toEqual({ from: addDays(due, -6), to: due });
     expect(all.filter(({ kind }) => kind !== "weekly").map(({ kind, ordinal }) => [kind, ordinal])).toEqual([
       ["intake", 0],
       ["mid-term", 1],
       ["end", 0],
     ]);
   });
+  it("asks for no word of a first week that was too short, and the next one tells of both", () => {
+    const saturday = localDate("2026-06-06");
+    const late = { ...stay, firstDay: saturday };
+    const weekly = dueReports(late, saturday, addDays(saturday, 20)).filter(({ kind }) => kind === "weekly");
+    expect(weekly.map(({ ordinal, due }) => [ordinal, due])).toEqual([
+      [2, "2026-06-14"],
+      [3, "2026-06-21"],
+    ]);
+    expect(weekOf(saturday, 2, 4)).toEqual({ from: "2026-06-01", to: "2026-06-14" });
+    const atOnce = dueReports({ ...late, weeklyAfter: 1 }, saturday, addDays(saturday, 2));
+    expect(atOnce.map(({ ordinal, due }) => [ordinal, due])).toContainEqual([1, "2026-06-07"]);
+    expect(weekOf(saturday, 2, 1).from).toBe("2026-06-08");
+  });
   it("keeps to the days asked for, and asks for no summary before there was an evaluation", () => {
     const from = addDays(firstDay, 7);
     const to = addDays(firstDay, 20);
     for (const { due } of dueReports(stay, from, to)) expect(from <= due && due <= to).toBe(true);
     expect(dueReports({ ...stay, evaluated: false }, firstDay, to).some(({ kind }) => kind === "intake")).toBe(false);
-  });
-});
-
-const level = (of: Readonly<Record<string, readonly [Score, Score]>>): HomeFacts["levels"] =>
-  readLevels(
-    Object.entries(of).flatMap(([skill, [left, right]]) =>
-      sidesOf(skillOf(skill).sided).map((side) => ({
-        skill,
-        side,
-        score: side === "right" ? right : left,
-        day: localDate("2026-06-20"),
-      })),
-    ),
-  );
-const home = (changes: Partial<HomeFacts> = {}): HomeFacts => ({
-  from: localDate("2026-07-01"),
-  ladder: SKILLS,
-  levels: level({
-    catch: [5, 5],
-    lead: [4, 4],
-    stand: [4, 4],
-    groom: [4, 3],
-    "give-head": [4, 4],
-    hindquarters: [3, 3],
-    trot: [4, 4],
-  }),
-  timesWorked: new Map(),
-  hard: "right",
-  daysAWeek: 3,
-  level: "steady",
-  forOwner: new Map([["lead", "Say the same word each time."]]),
-  barred: () => false,
-  ridden: true,
-  signs: [],
-  incidents: [],
-  ...changes,
-});
-
-describe("the plan for home", () => {
-  it("has four weeks of the owner's days, in order, spread over each week", () => {
-    fc.assert(
-      fc.property(
-        fc.option(fc.integer({ min: 1, max: 7 })),
-        fc.constantFrom("unknown", "novice", "steady", "able" as const),
-        (daysAWeek, skilled) => {
-          const plan = homePlan(home({ daysAWeek, level: skilled }));
-          expect(plan?.weeks).toHaveLength(WEEKS);
-          for (const [i, days] of (plan?.weeks ?? []).entries()) {
-            expect(days).toHaveLength(daysAWeek ?? 3);
-            for (const { day, items } of days) {
-              expect(Math.floor(daysBetween(localDate("2026-07-01"), day) / 7)).toBe(i);
-              expect(items.length).toBeGreaterThan(0);
-            }
-          }
-        },
-      ),
-    );
-  });
-  it("asks for nothing that does not stand at 3 on both sides, for no riding where there was none, nothing above the owner, nothing for specialists", () => {
-    const plan = homePlan(
-      home({ ridden: false, levels: level({ catch: [4, 4], lead: [4, 2], trot: [5, 5], "lead-change": [5, 5] }) }),
-    );
-    const asked = new Set(plan?.weeks.flat().flatMap(({ items }) => items.map(({ skill }) => skill)));
-    expect([...asked]).toEqual(["catch"]);
-    const novice = homePlan(home({ level: "novice" }))
-      ?.weeks.flat()
-      .flatMap(({ items }) => items);
-    for (const { skill } of novice ?? []) expect(skillOf(skill).grade).toBeLessThanOrEqual(2);
-  });
-  it("begins on the weaker side, or on the hard one where both are alike", () => {
-    const items =
-      homePlan(home())
-        ?.weeks.flat()
-        .flatMap((one) => one.items) ?? [];
-    expect(items.find(({ skill }) => skill === "groom")?.first).toBe("right");
-    expect(items.find(({ skill }) => skill === "stand")?.first ?? null).toBeNull();
-  });
-  it("comes back first to what was worked least, as that fades first", () => {
-    const worked = new Map([
-      ["catch", 30],
-      ["lead", 30],
-      ["stand", 30],
-      ["groom", 30],
-      ["give-head", 30],
-      ["trot", 1],
-      ["hindquarters", 30],
-    ]);
-    expect(homePlan(home({ timesWorked: worked, levels: level({ catch: [4, 4], lead: [4, 4], trot: [4, 4] }) }))?.fades[0]).toBe(
-      "trot",
-    );
-  });
-  it("warns of what the record warns of, and is none where nothing is to be kept", () => {
-    expect(homePlan(home({ signs: ["girthy"], incidents: ["buck"] }))?.donts).toEqual(
-      expect.arrayContaining(["girth", "fresh", "easy-side"]),
-    );
-    expect(homePlan(home())?.donts).not.toContain("girth");
-    expect(homePlan(home({ levels: level({ catch: [2, 2] }) }))).toBeNull();
   });
 });

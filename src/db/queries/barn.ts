@@ -40,6 +40,7 @@ const BarnRow = z.object({
   stalls: int,
   owedPolicy: z.enum(OWED_POLICIES),
   idleHours: int,
+  weeklyAfter: int,
   cues: z.partialRecord(z.enum(CUES), text),
   weights: z.array(WeightFields),
   stepChanges: z.array(StepChangeFields),
@@ -70,6 +71,8 @@ export interface Barn {
   readonly stalls: number;
   readonly owedPolicy: OwedPolicy;
   readonly idleHours: number;
+  /** Days in the week of an arrival from which on it has a word of its own. */
+  readonly weeklyAfter: number;
   /** Its own words in the place of the usual ones. */
   readonly cues: Readonly<Partial<Record<Cue, string>>>;
   /** What the barn changed of the table of findings. */
@@ -99,7 +102,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, workLimits, ...rest } = row;
@@ -122,7 +125,7 @@ export async function insertBarn(db: Db, barn: { name: string; timeZone: string 
 export async function updatePolicies(tx: Transaction, version: number, p: PolicyFields): Promise<boolean> {
   const done = await tx`
     UPDATE barn SET name = ${p.name}, first_day_is = ${p.firstDayIs}, rest_days = ${p.restDays}, holidays = ${p.holidays}, hold_vet = ${p.holdVet},
-      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, work_limits = ${tx.json(p.workLimits as never)}, day_from = ${p.day.dayFrom}, day_to = ${p.day.dayTo}, day_step = ${p.day.dayStep}, version = version + 1
+      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, weekly_after = ${p.weeklyAfter}, work_limits = ${tx.json(p.workLimits as never)}, day_from = ${p.day.dayFrom}, day_to = ${p.day.dayTo}, day_step = ${p.day.dayStep}, version = version + 1
     WHERE version = ${version}`;
   return done.count === 1;
 }

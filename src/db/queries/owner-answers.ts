@@ -54,11 +54,11 @@ export type CheckBackRecord = z.output<typeof CheckBackRow>;
 export const listCheckBacks = (db: Db, stay: StayId): Promise<CheckBackRecord[]> =>
   many(
     CheckBackRow,
-    db`SELECT day, days_a_week, goes, skills, words, seen_at FROM check_back WHERE stay_id = ${stay} ORDER BY id DESC`,
+    db`SELECT day, days_a_week, goes, problem, skills, words, seen_at FROM check_back WHERE stay_id = ${stay} ORDER BY id DESC`,
   );
 export async function insertCheckBack(db: Db, stay: StayId, back: CheckBack, day: LocalDate, at: Date): Promise<void> {
-  await db`INSERT INTO check_back (stay_id, at, day, days_a_week, goes, skills, words)
-           VALUES (${stay}, ${at}, ${day}, ${back.daysAWeek}, ${back.goes}, ${db.json(back.skills as never)}, ${back.words})`;
+  await db`INSERT INTO check_back (stay_id, at, day, days_a_week, goes, problem, skills, words)
+           VALUES (${stay}, ${at}, ${day}, ${back.daysAWeek}, ${back.goes}, ${back.problem}, ${db.json(back.skills as never)}, ${back.words})`;
 }
 export const seeCheckBacks = async (tx: Transaction, stay: StayId, at: Date): Promise<number> =>
   (await tx`UPDATE check_back SET seen_at = ${at} WHERE stay_id = ${stay} AND seen_at IS NULL`).count;
@@ -68,6 +68,25 @@ export const listUnseenCheckBacks = (db: Db) =>
     UnseenRow,
     db`SELECT b.stay_id, h.name AS horse, c.name AS client, b.goes, b.day FROM check_back b JOIN stay s ON s.id = b.stay_id
        JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id WHERE b.seen_at IS NULL ORDER BY b.id`,
+  );
+
+const AtHomeRow = z.object({
+  stayId: id<"stay">(),
+  horse: text,
+  client: text,
+  wentHome: date,
+  told: z.array(date),
+  asked: z.array(date),
+});
+/** Horses that went home from a day on: when their owners told how it goes, and when they were asked by letter. */
+export const listAtHome = (db: Db, from: LocalDate) =>
+  many(
+    AtHomeRow,
+    db`SELECT s.id AS stay_id, h.name AS horse, c.name AS client, s.went_home,
+         ARRAY(SELECT b.day FROM check_back b WHERE b.stay_id = s.id ORDER BY b.id) AS told,
+         ARRAY(SELECT split_part(m.about, ':', 3)::date FROM message m WHERE m.stay_id = s.id AND m.about LIKE 'letter:%:check-back:%' ORDER BY 1) AS asked
+       FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
+       WHERE s.went_home >= ${from} ORDER BY s.went_home, h.name`,
   );
 
 const HandOverRow = z.object({ content: HandOverFields, version: int });

@@ -1,24 +1,63 @@
 import { z } from "zod/mini";
-import { MESSAGE_STATES } from "#contracts/owner.ts";
+import { CONTACT_ROLES, MESSAGE_STATES } from "#contracts/owner.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { MessageId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { ContactId, MessageId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { date, id, instant, int, nullable, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
-const LinkRow = z.object({ token: text, stayId: id<"stay">(), until: date });
+const LinkRow = z.object({ token: text, stayId: id<"stay">(), contactId: nullable(id<"contact">()), until: date });
 export type LinkRecord = z.output<typeof LinkRow>;
-export const findLink = (db: Db, stay: StayId) =>
-  maybeOne(LinkRow, db`SELECT token, stay_id, until FROM owner_link WHERE stay_id = ${stay} AND dropped_at IS NULL`);
+/** Addresses of a stay that were not taken away: the client's, without a contact, and those of its contacts. */
+export const listLinks = (db: Db, stay: StayId): Promise<LinkRecord[]> =>
+  many(LinkRow, db`SELECT token, stay_id, contact_id, until FROM owner_link WHERE stay_id = ${stay} AND dropped_at IS NULL`);
+export const findLink = (db: Db, stay: StayId, contact: ContactId | null) =>
+  maybeOne(
+    LinkRow,
+    db`SELECT token, stay_id, contact_id, until FROM owner_link
+       WHERE stay_id = ${stay} AND contact_id IS NOT DISTINCT FROM ${contact} AND dropped_at IS NULL`,
+  );
+const OpenedRow = z.extend(LinkRow, { contact: nullable(text) });
+/** With the name of the contact whose address it is; null: the client's. */
 export const findLinkByToken = (db: Db, token: string) =>
-  maybeOne(LinkRow, db`SELECT token, stay_id, until FROM owner_link WHERE token = ${token} AND dropped_at IS NULL`);
+  maybeOne(
+    OpenedRow,
+    db`SELECT l.token, l.stay_id, l.contact_id, l.until, c.name AS contact FROM owner_link l LEFT JOIN contact c ON c.id = l.contact_id
+       WHERE l.token = ${token} AND l.dropped_at IS NULL`,
+  );
 export async function insertLink(tx: Transaction, link: LinkRecord, by: PersonId, at: Date): Promise<void> {
-  await tx`INSERT INTO owner_link (token, stay_id, until, made_at, made_by) VALUES (${link.token}, ${link.stayId}, ${link.until}, ${at}, ${by})`;
+  await tx`INSERT INTO owner_link (token, stay_id, contact_id, until, made_at, made_by) VALUES (${link.token}, ${link.stayId}, ${link.contactId}, ${link.until}, ${at}, ${by})`;
 }
 export const extendLink = async (tx: Transaction, token: string, until: LocalDate): Promise<void> =>
   void (await tx`UPDATE owner_link SET until = ${until} WHERE token = ${token}`);
-export const dropLink = async (tx: Transaction, stay: StayId, at: Date): Promise<number> =>
-  (await tx`UPDATE owner_link SET dropped_at = ${at} WHERE stay_id = ${stay} AND dropped_at IS NULL`).count;
+export const dropLink = async (tx: Transaction, stay: StayId, contact: ContactId | null, at: Date): Promise<number> =>
+  (
+    await tx`UPDATE owner_link SET dropped_at = ${at}
+      WHERE stay_id = ${stay} AND contact_id IS NOT DISTINCT FROM ${contact} AND dropped_at IS NULL`
+  ).count;
+
+const ContactRow = z.object({ id: id<"contact">(), name: text, email: text, role: z.enum(CONTACT_ROLES) });
+export type Contact = z.output<typeof ContactRow>;
+/** Who hears of a stay's horse beside the client, the first named first. */
+export const listContacts = (db: Db, stay: StayId): Promise<Contact[]> =>
+  many(
+    ContactRow,
+    db`SELECT c.id, c.name, c.email, c.role FROM contact c JOIN stay s ON s.horse_id = c.horse_id
+       WHERE s.id = ${stay} AND c.removed_at IS NULL ORDER BY c.added_at, c.id`,
+  );
+/** False where somebody with this address hears of the horse already. */
+export const insertContact = async (tx: Transaction, stay: StayId, contact: Contact, at: Date): Promise<boolean> =>
+  (
+    await tx`INSERT INTO contact (id, horse_id, name, email, role, added_at)
+      SELECT ${contact.id}, horse_id, ${contact.name}, ${contact.email}, ${contact.role}, ${at} FROM stay WHERE id = ${stay}
+      ON CONFLICT (horse_id, lower(email)) WHERE removed_at IS NULL DO NOTHING`
+  ).count === 1;
+/** Hears of it no more, and the addresses open no more. */
+export async function removeContactRow(tx: Transaction, contact: ContactId, at: Date): Promise<boolean> {
+  const done = await tx`UPDATE contact SET removed_at = ${at} WHERE id = ${contact} AND removed_at IS NULL`;
+  await tx`UPDATE owner_link SET dropped_at = ${at} WHERE contact_id = ${contact} AND dropped_at IS NULL`;
+  return done.count === 1;
+}
 
 const MessageRow = z.object({
   id: id<"message">(),

@@ -1,5 +1,6 @@
 import { z } from "zod/mini";
-import { READING_LEVELS, ReportWords, TONES } from "#contracts/report.ts";
+import { HomeWords, READING_LEVELS, ReportWords, TONES } from "#contracts/report.ts";
+import { NO_HOME_WORDS } from "#core/home/own-words.ts";
 import type { PersonId, PhotoId, ReportId, StayId } from "#core/kernel/brand.ts";
 import { REPORT_KINDS, type ReportKind } from "#core/report/facts.ts";
 import type { Db, Transaction } from "../client.ts";
@@ -16,15 +17,16 @@ const DraftRow = z.object({
   words: ReportWords,
   tone: z.enum(TONES),
   level: z.enum(READING_LEVELS),
+  home: HomeWords,
   version: int,
 });
 export type Draft = z.output<typeof DraftRow>;
 export const findDraft = (db: Db, { stay, kind, ordinal }: Which) =>
   maybeOne(
     DraftRow,
-    db`SELECT id, words, tone, level, version FROM report WHERE stay_id = ${stay} AND kind = ${kind} AND ordinal = ${ordinal}`,
+    db`SELECT id, words, tone, level, home, version FROM report WHERE stay_id = ${stay} AND kind = ${kind} AND ordinal = ${ordinal}`,
   );
-type Saved = Pick<Draft, "words" | "tone" | "level">;
+type Saved = Pick<Draft, "words" | "tone" | "level"> & { readonly home?: HomeWords };
 export async function insertDraft(
   tx: Transaction,
   report: ReportId,
@@ -32,14 +34,14 @@ export async function insertDraft(
   draft: Saved,
 ): Promise<boolean> {
   const done = await tx`
-    INSERT INTO report (id, stay_id, kind, ordinal, words, tone, level)
-    VALUES (${report}, ${stay}, ${kind}, ${ordinal}, ${tx.json(draft.words as never)}, ${draft.tone}, ${draft.level})
+    INSERT INTO report (id, stay_id, kind, ordinal, words, tone, level, home)
+    VALUES (${report}, ${stay}, ${kind}, ${ordinal}, ${tx.json(draft.words as never)}, ${draft.tone}, ${draft.level}, ${tx.json((draft.home ?? NO_HOME_WORDS) as never)})
     ON CONFLICT ON CONSTRAINT report_once DO NOTHING`;
   return done.count === 1;
 }
 export async function updateDraft(tx: Transaction, which: Which, version: number, draft: Saved): Promise<boolean> {
   const done = await tx`
-    UPDATE report SET words = ${tx.json(draft.words as never)}, tone = ${draft.tone}, level = ${draft.level}, version = version + 1
+    UPDATE report SET words = ${tx.json(draft.words as never)}, tone = ${draft.tone}, level = ${draft.level}, home = COALESCE(${draft.home ? tx.json(draft.home as never) : null}, home), version = version + 1
     WHERE stay_id = ${which.stay} AND kind = ${which.kind} AND ordinal = ${which.ordinal} AND version = ${version}`;
   return done.count === 1;
 }

@@ -13,8 +13,21 @@ import { barnOf } from "../stay/read-horse.ts";
 /** The barn's policies as the form has them. */
 export function policiesOf(barn: Barn): PolicyFields {
   const { vet: holdVet, injury: holdInjury, owner: holdOwner, weather: holdWeather } = barn.holdPolicy;
-  const { name, firstDayIs, restDays, holidays, units, stalls, owedPolicy, idleHours, workLimits, dayFrom, dayTo, dayStep } =
-    barn;
+  const {
+    name,
+    firstDayIs,
+    restDays,
+    holidays,
+    units,
+    stalls,
+    owedPolicy,
+    idleHours,
+    weeklyAfter,
+    workLimits,
+    dayFrom,
+    dayTo,
+    dayStep,
+  } = barn;
   return {
     name,
     firstDayIs,
@@ -28,6 +41,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     stalls,
     owedPolicy,
     idleHours,
+    weeklyAfter,
     workLimits: { ...workLimits },
     day: { dayFrom, dayTo, dayStep: dayStep === 15 ? 15 : 30 },
     cues: { ...cuesOf(barn.cues) },

@@ -30,11 +30,16 @@ export const askQuestion = (deps: Deps, issue: number, question: string): Promis
     await countWrite(tx);
     return kept;
   });
-const asText = ({ daysAWeek, goes, skills, words }: CheckBack): string => JSON.stringify([daysAWeek, goes, skills, words]);
+const asText = ({ daysAWeek, goes, problem, skills, words }: CheckBack): string =>
+  JSON.stringify([daysAWeek, goes, problem, skills, words]);
 /** Whoever has the address could tell for ever: more than this in a day says nothing more. */
 const CHECK_BACKS_A_DAY = 5;
 /** Told anew, the newest counts; the same twice is once. False where enough was told today. */
-export const tellCheckBack = (deps: Deps, { stay, today }: OpenedOwner, back: CheckBack): Promise<boolean> =>
+export const tellCheckBack = (
+  deps: Deps,
+  { stay, today }: Pick<OpenedOwner, "stay" | "barn" | "today">,
+  back: CheckBack,
+): Promise<boolean> =>
   deps.sql.begin(async (tx) => {
     await tx`SELECT id FROM stay WHERE id = ${stay.id} FOR UPDATE`;
     const told = (await listCheckBacks(tx, stay.id)).filter(({ day }) => day === today);

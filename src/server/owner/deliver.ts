@@ -9,6 +9,7 @@ import { countWrite, findBarn } from "#db/queries/barn.ts";
 import { claimMessage, giveUpLeases, type MessageRecord, nextTry, type Outcome, settleMessage } from "#db/queries/owner.ts";
 import type { Deps } from "../container.ts";
 import { log } from "../log.ts";
+import { letterHtml } from "./letter-html.ts";
 
 /** For a connection, for a greeting, and for each answer. */
 const PATIENCE = 15_000;
@@ -55,6 +56,7 @@ async function send(
       to: { name: message.toName, address: message.toAddress },
       subject: message.subject,
       text,
+      html: letterHtml(message.body),
       attachments: attachments.map((one) => ({ ...one, content: Buffer.from(one.content) })),
       disableFileAccess: true,
       disableUrlAccess: true,

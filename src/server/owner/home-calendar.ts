@@ -2,9 +2,9 @@
 import { createHash } from "node:crypto";
 import ical, { ICalCalendarMethod } from "ical-generator";
 import type { OwnerView } from "#contracts/views.owner.ts";
-import type { HomeItem, HomePlan } from "#core/report/home-plan.ts";
+import type { HomeDay, HomePlan } from "#core/home/programme.ts";
 
-export function homeCalendar(view: OwnerView, plan: HomePlan, now: Date, say: (item: HomeItem) => string): string {
+export function homeCalendar(view: OwnerView, plan: HomePlan, now: Date, say: (day: HomeDay) => string): string {
   const calendar = ical({
     name: `${view.horse}: at home`,
     prodId: { company: "Steady Furlong", product: "Home plan", language: "EN" },
@@ -12,14 +12,14 @@ export function homeCalendar(view: OwnerView, plan: HomePlan, now: Date, say: (i
   });
   // The address is a secret, and calendars are shown to others.
   const name = createHash("sha256").update(view.token).digest("hex").slice(0, 16);
-  for (const { day, items } of plan.weeks.flat())
+  for (const day of plan.weeks.flat())
     calendar.createEvent({
-      id: `home-${name}-${day}@steady-furlong`,
-      start: new Date(`${day}T00:00:00Z`),
+      id: `home-${name}-${day.day}@steady-furlong`,
+      start: new Date(`${day.day}T00:00:00Z`),
       allDay: true,
       timezone: null,
       stamp: now,
-      summary: `${view.horse}: ${items.map(say).join("; ")}`,
+      summary: `${view.horse}: ${say(day)}`,
     });
   return calendar.toString();
 }

@@ -3,11 +3,13 @@
  * out answer alike.
  */
 import type { OwnerView } from "#contracts/views.owner.ts";
-import { addDays, daysBetween, mondayOf } from "#core/calendar/local-date.ts";
+import { addDays, mondayOf } from "#core/calendar/local-date.ts";
+import { askedBack, checkBackIsOpen } from "#core/home/check-back.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PhotoId } from "#core/kernel/brand.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listWorked } from "#db/queries/card.ts";
+import { findHomework, listHomeworkDone, listVisits } from "#db/queries/homework.ts";
 import { findLinkByToken } from "#db/queries/owner.ts";
 import { listAnswers, listCheckBacks } from "#db/queries/owner-answers.ts";
 import { findIssue, findPhotoBytes, listIssues } from "#db/queries/report.ts";
@@ -15,13 +17,14 @@ import { findStay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { contentOf } from "../report/legacy.ts";
 import { lineOf } from "../report/read-report.ts";
+import { complaintOf } from "../stay/facts.ts";
+import { doneView, homeworkView } from "./read-homework.ts";
 
 /** 32 bytes in base64url. */
 const SECRET = /^[\w-]{43}$/;
 const WEEK = 7;
-/** Days at home after which the owner is asked how it goes. */
-const CHECK_BACK_AFTER = 21;
 const SKILLS_SHOWN = 4;
+const TOLD_SHOWN = 5;
 
 /** The stay that an address opens today; null where it opens none. */
 export async function openOwner({ sql, clock }: Deps, token: string | undefined) {
@@ -61,6 +64,11 @@ export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerV
     listWorked(deps.sql, stay.id),
     listCheckBacks(deps.sql, stay.id),
   ]);
+  const [homework, done, visits] = await Promise.all([
+    findHomework(deps.sql, stay.id),
+    listHomeworkDone(deps.sql, stay.id),
+    listVisits(deps.sql, stay.id),
+  ]);
   const answers = await listAnswers(
     deps.sql,
     issues.map(({ number }) => number),
@@ -72,7 +80,8 @@ export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerV
     token: link.token,
     barn: barn.name,
     horse: stay.horse,
-    client: stay.client,
+    sex: stay.sex,
+    client: link.contact ?? stay.client,
     until: link.until,
     wentHome: stay.wentHome,
     sessions: worked
@@ -98,10 +107,18 @@ export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerV
       };
     }),
     home,
+    homework: homework && stay.wentHome === null ? homeworkView(homework) : null,
+    homeworkDone: done.slice(0, TOLD_SHOWN).map(doneView),
+    visits: visits
+      .map(({ content }) => content)
+      .filter(({ state, day }) => state === "planned" && day >= today)
+      .map(({ kind, day, minute, plan }) => ({ kind, day, minute, plan })),
+    today,
     checkBack: {
-      asked: stay.wentHome !== null && daysBetween(stay.wentHome, today) >= CHECK_BACK_AFTER,
+      asked: stay.wentHome !== null && checkBackIsOpen(stay.wentHome, today),
       told: backs[0]?.day ?? null,
-      skills: home?.fades ?? [],
+      problem: complaintOf(stay)?.words ?? "",
+      skills: home ? askedBack(home) : [],
     },
   };
 }

@@ -1,22 +1,23 @@
 /** Everything that a report of a stay is composed from, and the report as the record supports it today. */
 
-import type { HomeView } from "#contracts/views.report.ts";
 import { addDays, earlier, type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
 import { cuesOf } from "#core/card/cues.ts";
 import { heldByChecks } from "#core/check/check.ts";
 import { proofsOf } from "#core/forecast/goals.ts";
+import type { HomeRecord } from "#core/home/own-words.ts";
+import { ofAgeOn } from "#core/home/way-back.ts";
+import { goalsInWords } from "#core/intake/request.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { readLevels } from "#core/ladder/level.ts";
 import { permitOf, readingOf } from "#core/permission/from-record.ts";
-import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
+import { type Act, barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import { factsOf, goalsOf } from "#core/plan/outlook.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type Claim, supportedClaims } from "#core/report/claims.ts";
 import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
 import type { ComposedReport, ReportFacts } from "#core/report/facts.ts";
-import { homePlan } from "#core/report/home-plan.ts";
 import { LATELY } from "#core/report/seen.ts";
 import { type Week, weeksOf } from "#core/watch/weeks.ts";
 import type { Db } from "#db/client.ts";
@@ -32,11 +33,15 @@ import type { Stay } from "#db/queries/stays.ts";
 import { recordOf } from "../plan/record.ts";
 import { complaintOf, horseRecord, pastFrom, termFacts } from "../stay/facts.ts";
 
+/** A rider up, whatever is asked and for how long. */
+const RIDDEN: Act = { bears: "rider", straightOn: false, skills: [], minutes: null, workMinutes: null, circleMinutes: null };
+
 export interface Gathered {
   readonly composed: ComposedReport;
   readonly supported: readonly Claim[];
   readonly weeks: readonly Week[];
-  readonly home: HomeView;
+  /** Of a report at the end. */
+  readonly home: HomeRecord | null;
   /** What statements rest on, to be looked at. */
   readonly sources: Readonly<Record<string, { readonly day: LocalDate; readonly path: string; readonly words: string }>>;
 }
@@ -58,7 +63,7 @@ export async function gather(
     listLatestForecasts(db, [stay.id]),
     listTaken(db),
   ]);
-  const week = kind === "weekly" ? weekOf(stay.firstDay, ordinal) : null;
+  const week = kind === "weekly" ? weekOf(stay.firstDay, ordinal, barn.weeklyAfter) : null;
   // A weekly word tells of its week, and does not know what came later.
   const at = earlier(stay.wentHome ?? today, week?.to ?? today);
   const until = <T extends { readonly day: LocalDate }>(list: readonly T[]): T[] => list.filter(({ day }) => day <= at);
@@ -147,26 +152,40 @@ export async function gather(
   };
   const scored = worked.flatMap(({ scores: given }) => [...new Set(given.map(({ skill }) => skill))]);
   const pages = await listPages(db, [...new Set(scores.map(({ skill }) => skill))]);
-  const plan = homePlan({
+  const ageYears = horse.ageYears;
+  const mayCarry = barring(horseReasons({ ...horse, hold: null }, RIDDEN)).length === 0;
+  const isTooYoung = horseReasons({ ...horse, hold: null }, RIDDEN).some(({ code }) => code === "age");
+  const ofAge = isTooYoung ? ofAgeOn({ date: stay.birthDate, year: stay.birthYear }, horse.limits.noRiderUnder, today) : null;
+  const home: HomeRecord = {
     from: addDays(later(stay.wentHome ?? readTerm(term, today).lastDay, today), 1),
     ladder: record.ladder,
     levels,
     timesWorked: new Map([...groupBy(scored, (skill) => skill)].map(([skill, list]) => [skill, list.length])),
     hard: hardSideOf(scores, record.ladder).side,
+    ageYears,
     daysAWeek: stay.afterDays,
     level: stay.afterLevel,
-    ridden: worked.some(({ saddleMinutes }) => saddleMinutes > 0),
+    mostMinutes: horse.sessionMinutes,
+    ridden: mayCarry && worked.some(({ saddleMinutes }) => saddleMinutes > 0),
+    settled: reading.stage === "riding",
+    complaint: goalsInWords(stay.complaint, barn.ladder).map(({ skill }) => skill),
+    goals: reportFacts.goals,
     forOwner: new Map(pages.map(({ skill, page }) => [skill, page.forOwner])),
     // A hold ends before it goes home, or the report says so; all else goes with the horse.
-    barred: (skill) => barring(horseReasons({ ...horse, hold: null }, skillAct(skill, reading))).length > 0,
+    barred: new Set(
+      record.ladder
+        .filter((skill) => barring(horseReasons({ ...horse, hold: null }, skillAct(skill, reading))).length > 0)
+        .map(({ id }) => id),
+    ),
     signs: [...new Set(worked.slice(-LATELY).flatMap(({ signs }) => signs.map(({ sign }) => sign)))],
     incidents: [...new Set(worked.flatMap(({ incidents }) => incidents.map((incident) => incident.kind)))],
-  });
+    proposedBack: ofAge && { on: ofAge, words: "" },
+  };
   return {
     composed: composeReport(reportFacts),
     supported: supportedClaims(reportFacts),
     weeks: weeksOf(worked, stay.firstDay, at),
-    home: kind === "end" ? plan : null,
+    home: kind === "end" ? home : null,
     sources: Object.fromEntries([
       ...worked.map(({ cardId, day, rider }) => [cardId, { day, path: `/card/${cardId}`, words: rider }]),
       ...closed.map(({ id, day, kind: of }) => [id, { day, path: `/horse/${stay.id}/evaluation/${id}`, words: of }]),

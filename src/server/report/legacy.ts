@@ -1,6 +1,7 @@
 /** What an approved number holds. Those that were approved before sentences were fixed hold statements, and are worded as they always were. */
 import type { ReportContent } from "#contracts/views.report.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import { type EarlierHome, homeOfEarlier, isEarlierHome, type ShownHome } from "#core/home/own-words.ts";
 import { BLOCK_IDS, type BlockId, type Compared, type Say } from "#core/report/facts.ts";
 import type { FrozenIssue } from "#db/queries/report.ts";
 import { worded } from "./wording.ts";
@@ -22,7 +23,10 @@ interface Early {
 const isEarly = (content: unknown): content is Early => typeof content === "object" && content !== null && "composed" in content;
 
 export function contentOf({ content, kind, ordinal }: Pick<FrozenIssue, "content" | "kind" | "ordinal">): ReportContent {
-  if (!isEarly(content)) return content as ReportContent;
+  if (!isEarly(content)) {
+    const kept = content as Omit<ReportContent, "home"> & { home: ShownHome | EarlierHome | null };
+    return { ...kept, home: kept.home && isEarlierHome(kept.home) ? homeOfEarlier(kept.home) : kept.home };
+  }
   const { horse, client, barn, day, composed, words } = content;
   const style = { horse, tone: "plain", level: "full" } as const;
   const sentence = ({ say, from }: Early["composed"]["blocks"][number]["statements"][number], i: number) => {

@@ -1,12 +1,16 @@
+import type { HomeworkFields } from "#contracts/owner.ts";
 import type { DueReportsView, DueReportView, IssueView, ReportContent, ReportView } from "#contracts/views.report.ts";
 import { addDays, mondayOf } from "#core/calendar/local-date.ts";
+import { checkBackDue } from "#core/home/check-back.ts";
+import { composeHome, type HomeRecord, NO_HOME_WORDS } from "#core/home/own-words.ts";
 import { must } from "#core/kernel/assert.ts";
 import { assemble, shownOf } from "#core/report/assemble.ts";
-import { dueReports } from "#core/report/due.ts";
 import { REPORT_KINDS, type ReportKind } from "#core/report/facts.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
-import { listSentIssues } from "#db/queries/owner.ts";
+import { findHomework, type Homework } from "#db/queries/homework.ts";
+import { listContacts, listSentIssues } from "#db/queries/owner.ts";
+import { listAtHome } from "#db/queries/owner-answers.ts";
 import {
   type Draft,
   type FrozenIssue,
@@ -21,16 +25,26 @@ import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
 import { rulerOf } from "../stay/read-rail.ts";
+import { dueOf } from "./due-of.ts";
 import { gather } from "./gather.ts";
 import { contentOf } from "./legacy.ts";
 import { worded } from "./wording.ts";
 
-const NEW: Pick<Draft, "words" | "tone" | "level"> = { words: {}, tone: "plain", level: "full" };
+const NEW: Pick<Draft, "words" | "tone" | "level" | "home"> = {
+  words: {},
+  tone: "plain",
+  level: "full",
+  home: NO_HOME_WORDS as Draft["home"],
+};
 
 /** The report as it would be approved now, with what went into it. */
 export async function draftOf(db: Db, stay: Stay, barn: Barn, today: Opened["today"], which: Which) {
-  const [gathered, draft] = await Promise.all([gather(db, stay, barn, today, which), findDraft(db, which)]);
-  const { words, tone, level } = draft ?? NEW;
+  const [gathered, draft, homework] = await Promise.all([
+    gather(db, stay, barn, today, which),
+    findDraft(db, which),
+    which.kind === "weekly" ? findHomework(db, stay.id) : null,
+  ]);
+  const { words, tone, level, home } = draft ?? NEW;
   const style = { horse: stay.horse, sex: stay.sex, tone, level };
   const said = gathered.composed.blocks.map(({ id, statements }) => ({
     id,
@@ -40,6 +54,7 @@ export async function draftOf(db: Db, stay: Stay, barn: Barn, today: Opened["tod
     kind: which.kind,
     ordinal: which.ordinal,
     horse: stay.horse,
+    sex: stay.sex,
     client: stay.client,
     barn: barn.name,
     day: today,
@@ -47,11 +62,12 @@ export async function draftOf(db: Db, stay: Stay, barn: Barn, today: Opened["tod
     compared: gathered.composed.compared,
     ruler: which.kind === "end" || which.kind === "mid-term" ? rulerOf(stay, barn, today) : null,
     weeks: which.kind === "end" || which.kind === "mid-term" ? gathered.weeks : [],
-    home: gathered.home,
+    home: gathered.home && composeHome(gathered.home, home),
+    routine: homework && homework.steps.length > 0 ? routineOf(homework) : null,
     photos: draft ? await listPhotos(db, draft.id) : [],
     changes: null,
   };
-  return { gathered, draft, style, content, words };
+  return { gathered, draft, style, content, words, home };
 }
 
 /** Kind and number of an address, 'weekly-3'; null where there is no such report. */
@@ -68,28 +84,33 @@ export async function readReport(
   asked: { kind: ReportKind; ordinal: number },
 ): Promise<ReportView> {
   const which = { stay: stay.id, ...asked };
-  const [made, issues, details] = await Promise.all([
+  const [made, issues, details, contacts] = await Promise.all([
     draftOf(sql, stay, barn, today, which),
     listIssues(sql, [stay.id]),
     findDetails(sql, stay.id),
+    listContacts(sql, stay.id),
   ]);
   const { client } = must(details, "a stay has an owner");
-  const { gathered, draft, style, content, words } = made;
+  const { gathered, draft, style, content, words, home } = made;
   return {
     stay: stay.id,
     ...asked,
     style,
-    client: { name: client.name, address: client.email },
+    client: { name: client.name, isReached: client.email !== "" || contacts.length > 0 },
     composed: gathered.composed,
     supported: gathered.supported,
     content,
     sources: gathered.sources,
     words,
+    home: gathered.home && { record: withoutLadder(gathered.home), words: home },
     version: draft?.version ?? null,
     issues: issues.filter(({ kind, ordinal }) => kind === asked.kind && ordinal === asked.ordinal).map(lineOf),
     others: othersOf(stay, barn, today, issues),
   };
 }
+const routineOf = ({ daysAWeek, steps, words }: Homework): HomeworkFields => ({ daysAWeek, steps, words });
+/** The page has the barn's ladder already. */
+const withoutLadder = ({ ladder: _, ...record }: HomeRecord): Omit<HomeRecord, "ladder"> => record;
 export const lineOf = ({
   number,
   approvedBy,
@@ -109,18 +130,13 @@ function othersOf(
   today: Opened["today"],
   issues: readonly Pick<FrozenIssue, "kind" | "ordinal" | "number">[],
 ): ReportView["others"] {
-  const due = dueOf(stay, barn, today, { from: stay.firstDay, to: addDays(today, 7) });
+  const due = dueOf(stay, barn, rulerOf(stay, barn, today), stay.firstDay, addDays(today, WEEK));
   const all = due.some(({ kind }) => kind === "end") ? due : [...due, { kind: "end" as const, ordinal: 0 }];
   return all.map(({ kind, ordinal }) => ({
     kind,
     ordinal,
     number: issues.find((one) => one.kind === kind && one.ordinal === ordinal)?.number ?? null,
   }));
-}
-function dueOf(stay: Stay, barn: Barn, today: Opened["today"], { from, to }: { from: Opened["today"]; to: Opened["today"] }) {
-  const { posts, reading } = rulerOf(stay, barn, today);
-  const evaluated = stay.evaluations.some(({ kind, closed }) => kind === "intake" && closed);
-  return dueReports({ firstDay: stay.firstDay, posts, evaluated, lastDay: stay.wentHome ?? reading.lastDay }, from, to);
 }
 
 /** An approved report, as it was approved. */
@@ -136,6 +152,8 @@ export const viewOf = (issue: FrozenIssue): IssueView => ({
 });
 
 const WEEK = 7;
+/** Weeks after going home for which the barn still asks how it goes. */
+const CHECK_BACK_TOLD = 16;
 /** Days before its due day from which a report may be sent without another look: a week is told once it is nearly over. */
 const EARLY = { intake: WEEK, weekly: 2, "mid-term": WEEK, end: 2 } as const;
 /** Every report that is due between the Monday before last and the coming Sunday, with how far it is. */
@@ -149,7 +167,7 @@ export async function readDueReports(deps: Deps): Promise<DueReportsView> {
   const ids = stays.map(({ id }) => id);
   const [issues, begun, sent] = await Promise.all([listIssues(sql, ids), listBegun(sql, ids), listSentIssues(sql, ids)]);
   const reports = stays.flatMap((stay) =>
-    dueOf(stay, barn, today, { from, to }).map(({ kind, ordinal, due }): DueReportView => {
+    dueOf(stay, barn, rulerOf(stay, barn, today), from, to).map(({ kind, ordinal, due }): DueReportView => {
       const is = (one: { readonly stayId: Stay["id"]; readonly kind: ReportKind; readonly ordinal: number }): boolean =>
         one.stayId === stay.id && one.kind === kind && one.ordinal === ordinal;
       const number = issues.find(is)?.number ?? null;
@@ -169,5 +187,16 @@ export async function readDueReports(deps: Deps): Promise<DueReportsView> {
       };
     }),
   );
-  return { today, from, to, reports: reports.sort((a, b) => a.due.localeCompare(b.due) || a.horse.localeCompare(b.horse)) };
+  const since = addDays(today, -CHECK_BACK_TOLD * WEEK);
+  const checkBacks = (await listAtHome(sql, since)).flatMap(({ stayId, wentHome, told, asked, horse, client }) => {
+    const due = checkBackDue(wentHome, told, today);
+    return due ? [{ ...due, stay: stayId, horse, client, asked: asked.some((day) => day >= due.since) }] : [];
+  });
+  return {
+    today,
+    from,
+    to,
+    checkBacks,
+    reports: reports.sort((a, b) => a.due.localeCompare(b.due) || a.horse.localeCompare(b.horse)),
+  };
 }

@@ -17,10 +17,13 @@ export const exists = ({ kind, ordinal }: Which): boolean => COUNTED[kind] === o
 export const NEW_DRAFT = { words: {}, tone: "plain", level: "full" } as const;
 
 /** A first saving makes the draft; `version` null says that the writer saw none. */
-export async function saveReport(work: Work, { version, words, tone, level, ...which }: SaveReport): Answer<{ version: number }> {
+export async function saveReport(
+  work: Work,
+  { version, words, tone, level, home, ...which }: SaveReport,
+): Answer<{ version: number }> {
   if (!exists(which)) return no({ code: "not-found", path: "ordinal" });
   if (!(await lockStay(work.tx, which.stay))) return no({ code: "not-found", path: "stay" });
-  const draft = { words, tone, level };
+  const draft = { words, tone, level, ...(home ? { home } : {}) };
   const done =
     version === null
       ? await insertDraft(work.tx, newId<"report">(), which, draft)

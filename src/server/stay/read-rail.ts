@@ -6,11 +6,11 @@ import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import { dueReports } from "#core/report/due.ts";
 import { type Need, stallTold, TIME_OFF_DAYS } from "#core/watch/needs.ts";
 import { firstFree, takenOn } from "#core/watch/stalls.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listCardsBetween, listPairings, listUnlogged } from "#db/queries/day.ts";
+import { listUnseenHomework } from "#db/queries/homework.ts";
 import { listOpenQuestions, listUnseenCheckBacks } from "#db/queries/owner-answers.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { type ForecastRecord, listLatestForecasts, listPlans, type PlanRecord } from "#db/queries/plan.ts";
@@ -19,6 +19,7 @@ import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import { listSudden } from "#db/queries/watch.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
+import { dueOf } from "../report/due-of.ts";
 import { restOfWeek } from "../watch/propose.ts";
 import { readNeeds } from "../watch/read-needs.ts";
 import { lastWorked, termFacts } from "./facts.ts";
@@ -136,18 +137,8 @@ function stallsOf(stays: readonly Stay[], barn: Barn, today: LocalDate): RailVie
 
 const WEEK = 7;
 /** Reports of this week and the last that are due by today and have no number yet. */
-function lateReports(stay: Stay, ruler: RulerView, today: LocalDate, issues: readonly Issue[]): number {
-  const due = dueReports(
-    {
-      firstDay: stay.firstDay,
-      posts: ruler.posts,
-      evaluated: stay.evaluations.some(({ kind, closed }) => kind === "intake" && closed),
-      lastDay: ruler.reading.lastDay,
-    },
-    addDays(mondayOf(today), -WEEK),
-    today,
-  );
-  return due.filter(
+function lateReports(stay: Stay, barn: Barn, ruler: RulerView, today: LocalDate, issues: readonly Issue[]): number {
+  return dueOf(stay, barn, ruler, addDays(mondayOf(today), -WEEK), today).filter(
     ({ kind, ordinal }) => !issues.some((one) => one.stayId === stay.id && one.kind === kind && one.ordinal === ordinal),
   ).length;
 }
@@ -167,7 +158,7 @@ export async function readRail(deps: Deps): Promise<RailView> {
   const inWork = stays.filter((stay) => stay.firstDay <= today);
   const ids = inWork.map(({ id }) => id);
   const rest = restOfWeek(today);
-  const [told, plans, issues, laid, meant, cards, questions, backs] = await Promise.all([
+  const [told, plans, issues, laid, meant, cards, questions, backs, routines] = await Promise.all([
     listLatestForecasts(sql, ids),
     listPlans(sql, ids),
     listIssues(sql, ids),
@@ -176,6 +167,7 @@ export async function readRail(deps: Deps): Promise<RailView> {
     rest[0] ? listCardsBetween(sql, rest[0], rest.at(-1) ?? rest[0]) : [],
     listOpenQuestions(sql),
     listUnseenCheckBacks(sql),
+    listUnseenHomework(sql),
   ]);
   const week: LaidWeek = {
     laid,
@@ -246,8 +238,15 @@ export async function readRail(deps: Deps): Promise<RailView> {
         what: "check-back" as const,
         words: goes,
       })),
+      ...routines.map(({ stayId, horse, client, words }) => ({
+        stay: stayId,
+        horse,
+        client,
+        what: "routine" as const,
+        words,
+      })),
     ],
-    reportsDue: lanes.reduce((sum, { stay, ruler }) => sum + lateReports(stay, ruler, today, issues), 0),
+    reportsDue: lanes.reduce((sum, { stay, ruler }) => sum + lateReports(stay, barn, ruler, today, issues), 0),
     unlogged: unlogged.map(({ id, horse, rider, day }) => ({ card: id, horse, rider, day })),
   };
 }

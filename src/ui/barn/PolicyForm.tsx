@@ -46,6 +46,7 @@ const LINES: Lines<PolicyFields> = {
   stalls: ["Stalls", (x) => String(x)],
   owedPolicy: ["Sessions owed at the end are made good", (x) => OWED[x]],
   idleHours: ["Signed out when not used for", (x) => plural(x, "hour")],
+  weeklyAfter: ["First weekly word", (x) => `after ${plural(x, "day")} here`],
   workLimits: ["Heat, wind, cold and old weights", (x) => LIMITS.map(([key, words]) => `${words}: ${x[key]}`).join(" · ")],
   day: ["The day", (x) => `${minutesAsClock(x.dayFrom)} to ${minutesAsClock(x.dayTo)}, by ${x.dayStep} minutes`],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
@@ -151,6 +152,13 @@ export function PolicyForm({ view }: { view: BarnView }) {
           kind="number"
           label="Signed out when not used for (hours)"
           hint="A phone that was out of reach for longer asks for the password; what it kept is not lost."
+        />
+        <Text
+          form={form}
+          name="policies.weeklyAfter"
+          kind="number"
+          label="Days here before the first weekly word"
+          hint="1 to 7. A horse that came later in the week is told of a week later, for both weeks."
         />
       </div>
       <div className="grid gap-3 md:grid-cols-3">

@@ -3,9 +3,10 @@ import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { FromOwner, LetterView } from "#contracts/views.owner.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
+import { wentWorse } from "#core/home/check-back.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { inner, plural } from "#ui/words/figures.ts";
+import { plural } from "#ui/words/figures.ts";
 import { GOES_WORDS, SINCE_WORDS } from "#ui/words/owner.ts";
 
 function Question({ asked }: { asked: FromOwner["answers"][number] }) {
@@ -76,7 +77,18 @@ export function FromOwnerPanel({ view }: { view: LetterView }) {
               </li>
             ))}
           </ul>
+          {back.problem && (
+            <p>
+              “{view.problem}”: {SINCE_WORDS[back.problem]}
+            </p>
+          )}
           {back.words && <p>“{back.words}”</p>}
+          {wentWorse(back) && (
+            <p>
+              ▲ Something went down.{" "}
+              <a href={`/horse/${view.stay}/owner?about=worse:${back.day}`}>Look at the answer we propose</a>
+            </p>
+          )}
         </div>
       ))}
       {!seen && (
@@ -89,19 +101,6 @@ export function FromOwnerPanel({ view }: { view: LetterView }) {
         >
           I have seen it
         </Button>
-      )}
-      {checkBacks.some(({ skills }) => skills.some(({ since }) => since === "worse")) && (
-        <p className="text-sm text-dim">
-          Worse at home:{" "}
-          {[
-            ...new Set(
-              checkBacks.flatMap(({ skills }) => skills.filter(({ since }) => since === "worse").map(({ skill }) => skill)),
-            ),
-          ]
-            .map((id) => inner(here().of(id).words))
-            .join("; ")}
-          .
-        </p>
       )}
     </section>
   );

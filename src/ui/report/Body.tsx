@@ -9,9 +9,12 @@ import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { Ruler } from "#ui/rail/Ruler.tsx";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
 import { BLOCK, REPORT_KIND } from "#ui/words/labels-desk.ts";
+import { pronounsOf } from "#ui/words/report.ts";
+import { routineTitle } from "#ui/words/routine.ts";
 import { HomePlanView } from "./HomePlanView.tsx";
 import { HoursByWeek } from "./HoursByWeek.tsx";
 import { ProseView } from "./ProseView.tsx";
+import { RoutineSteps } from "./RoutineSteps.tsx";
 
 interface Props {
   readonly content: ReportContent;
@@ -81,6 +84,12 @@ export function Body({ content, number, approvedBy, photo }: Props) {
           <ProseView prose={prose} />
         </section>
       ))}
+      {content.routine && (
+        <section className="break-inside-avoid pt-5">
+          <h2>{routineTitle(horse, content.routine)}</h2>
+          <RoutineSteps routine={content.routine} who={pronounsOf(content)} />
+        </section>
+      )}
       {photos.map(({ id, caption, width, height }) => (
         <figure key={id} className="break-inside-avoid pt-4">
           <img
@@ -111,7 +120,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
       )}
       {home && (
         <div className="print:break-before-page">
-          <HomePlanView plan={home} horse={horse} />
+          <HomePlanView plan={home} horse={horse} who={pronounsOf(content)} />
         </div>
       )}
       {changes && (

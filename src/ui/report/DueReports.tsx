@@ -1,12 +1,12 @@
-/** All reports of the week: what is due, how far it is; drafts begun together, ready ones approved and sent together. */
+/** Reports by horse, what is late first: how far each is; drafts begun together, ready ones approved and sent together; who should say how it goes at home. */
 
 import { useState } from "react";
 import type { DueReportsView, DueReportView } from "#contracts/views.report.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
+import { groupBy } from "#core/kernel/group.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { plural } from "#ui/words/figures.ts";
 import { reportPath, sayReportKind } from "#ui/words/report-kind.ts";
 
 const STATE: Readonly<Record<DueReportView["state"], string>> = {
@@ -26,6 +26,17 @@ export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly:
   const { busy, problem, send } = useCommand();
   const open = reports.filter(({ state }) => state === "not-begun");
   const drafts = reports.filter(({ state }) => state === "draft");
+  const sent = reports.filter(({ state }) => state === "sent");
+  const isLate = ({ due, state }: DueReportView): boolean => due < view.today && state !== "sent";
+  const late = reports.filter(isLate).length;
+  // A horse at a time, the one that has waited longest first.
+  const horses = [
+    ...groupBy(
+      reports.filter(({ state }) => state !== "sent"),
+      ({ stay }) => stay,
+    ),
+  ].map(([stay, list]) => ({ stay, list }));
+  const toDo = horses.reduce((sum, { list }) => sum + list.length, 0);
   const put = (key: string, part: Partial<DueReportView>): void =>
     setReports((before) => before.map((one) => (keyOf(one) === key ? { ...one, ...part } : one)));
   const compose = async (): Promise<void> => {
@@ -47,11 +58,11 @@ export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly:
   };
   return (
     <>
-      <div className="flex flex-wrap items-center gap-3 py-2">
-        <p className="text-dim">
-          {sayDate(view.from)} to {sayDate(view.to)}: {plural(reports.length, "report")},{" "}
-          {reports.filter(({ state }) => state === "sent").length} sent.
-        </p>
+      <p className="py-2 text-lg">
+        {late > 0 && <strong className="text-ochre">▲ {late} late. </strong>}
+        {toDo - late} to do by {sayDate(view.to)}, {sent.length} sent.
+      </p>
+      <div className="flex flex-wrap items-center gap-3 pb-2">
         <Button disabled={busy || open.length === 0} onClick={() => void compose()}>
           Compose all {open.length > 0 ? `(${open.length})` : ""}
         </Button>
@@ -63,47 +74,36 @@ export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly:
         </span>
       </div>
       <Trouble problem={problem} />
-      {reports.length === 0 && <p className="py-4">No report is due this week or was due in the last.</p>}
-      {reports.length > 0 && (
-        <table className="w-full max-w-5xl border-collapse text-left">
-          <thead>
-            <tr className="sign border-b-2 border-rail">
-              <th scope="col">Due</th>
-              <th scope="col">Horse</th>
-              <th scope="col">Owner</th>
-              <th scope="col">Report</th>
-              <th scope="col">State</th>
-              <th scope="col">Read it, and send</th>
-            </tr>
-          </thead>
-          <tbody>
-            {reports.map((report) => {
-              const key = keyOf(report);
-              const late = report.due < view.today && report.state !== "sent";
-              return (
-                <tr key={key} className="h-9 border-b border-line">
-                  <td className={late ? "text-ochre" : ""}>
-                    {late ? "▲ " : ""}
-                    {sayDate(report.due)}
-                  </td>
-                  <th scope="row" className="font-normal">
-                    <a href={`/horse/${report.stay}`}>{report.horse}</a>
-                  </th>
-                  <td>{report.client}</td>
-                  <td>
-                    <a href={reportPath(report.stay, report)}>{sayReportKind(report)}</a>
-                  </td>
-                  <td>
-                    {STATE[report.state]}
-                    {report.number !== null && (
-                      <>
-                        {" "}
-                        <a href={`/report/${report.number}`}>{report.number}</a>
-                      </>
-                    )}
-                    {failed[key] && <span className="text-oxblood"> ■ {failed[key]}</span>}
-                  </td>
-                  <td>
+      {toDo === 0 && <p className="py-4">Nothing to write: every report of this week and the last is sent.</p>}
+      {horses.map(({ stay, list }) => (
+        <section key={stay} aria-label={`Reports on ${list[0]?.horse}`} className="max-w-5xl border-t border-rail py-1">
+          <div className="grid gap-x-4 md:grid-cols-[14rem_1fr]">
+            <h2 className="text-base">
+              <a href={`/horse/${stay}`}>{list[0]?.horse}</a>
+              <span className="block font-sans text-sm font-normal text-dim">{list[0]?.client}</span>
+            </h2>
+            <ul>
+              {list.map((report) => {
+                const key = keyOf(report);
+                return (
+                  <li key={key} className="flex min-h-9 flex-wrap items-center gap-x-4 border-b border-line last:border-0">
+                    <span className={`w-32 ${isLate(report) ? "font-bold text-ochre" : ""}`}>
+                      {isLate(report) ? "▲ " : ""}
+                      {sayDate(report.due)}
+                    </span>
+                    <a className="w-40" href={reportPath(report.stay, report)}>
+                      {sayReportKind(report)}
+                    </a>
+                    <span className="grow">
+                      {STATE[report.state]}
+                      {report.number !== null && (
+                        <>
+                          {" "}
+                          <a href={`/report/${report.number}`}>{report.number}</a>
+                        </>
+                      )}
+                      {failed[key] && <span className="text-oxblood"> ■ {failed[key]}</span>}
+                    </span>
                     {report.state === "draft" &&
                       (report.early ? (
                         <span className="text-dim">{tooEarly}</span>
@@ -124,12 +124,44 @@ export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly:
                           read
                         </label>
                       ))}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+                  </li>
+                );
+              })}
+            </ul>
+          </div>
+        </section>
+      ))}
+      {view.checkBacks.length > 0 && (
+        <section aria-labelledby="back-title" className="max-w-5xl pt-5">
+          <h2 id="back-title">How it goes at home</h2>
+          <ul>
+            {view.checkBacks.map(({ stay, horse, client, weeks, since, asked }) => (
+              <li key={stay} className="flex min-h-9 flex-wrap items-center gap-x-4 border-t border-line">
+                <a href={`/horse/${stay}/owner`}>{horse}</a>
+                <span className="text-dim">{client}</span>
+                <span className="grow">
+                  {weeks} weeks at home since {sayDate(since)}; {asked ? "asked, nothing heard yet" : "not asked yet"}
+                </span>
+                <a href={`/horse/${stay}/owner?about=check-back:${weeks}`}>{asked ? "Ask once more" : `Ask ${client}`}</a>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {sent.length > 0 && (
+        <details className="max-w-5xl pt-5">
+          <summary className="sign cursor-pointer">Sent {sent.length}</summary>
+          <ul>
+            {sent.map((report) => (
+              <li key={keyOf(report)} className="flex min-h-8 flex-wrap gap-x-4 border-t border-line">
+                <span className="w-32">{sayDate(report.due)}</span>
+                <a href={`/horse/${report.stay}`}>{report.horse}</a>
+                <span className="grow">{sayReportKind(report)}</span>
+                <a href={`/report/${report.number}`}>Report {report.number}</a>
+              </li>
+            ))}
+          </ul>
+        </details>
       )}
     </>
   );

@@ -3,10 +3,12 @@
  * the report as the owner will read it.
  */
 
-import { type ComponentType, useEffect, useState } from "react";
-import type { ReportWords, Style } from "#contracts/report.ts";
+import { type ComponentType, type ReactNode, useEffect, useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
+import type { HomeWords, ReportWords, Style } from "#contracts/report.ts";
 import { READING_LEVELS, TONES } from "#contracts/report.ts";
 import type { ReportView } from "#contracts/views.report.ts";
+import { composeHome, type HomeWords as HomeWordsOf, NO_HOME_WORDS } from "#core/home/own-words.ts";
 import {
   type AssembledBlock,
   assemble,
@@ -25,6 +27,7 @@ import { useDraft } from "#ui/kit/use-draft.ts";
 import { BLOCK } from "#ui/words/labels-desk.ts";
 import { sayStatement } from "#ui/words/report.ts";
 import { Body } from "./Body.tsx";
+import { HomeEditor } from "./HomeEditor.tsx";
 import { LineEditor } from "./LineEditor.tsx";
 import { Photos } from "./Photos.tsx";
 import { ProseView } from "./ProseView.tsx";
@@ -40,6 +43,8 @@ function useProseEditor(wanted: boolean): Writing | null {
   }, [wanted]);
   return editor;
 }
+/** Where the manager writes words of his own. */
+type Written = BlockId | "home";
 const TONE = { plain: "Plain", warm: "Warm" } as const;
 const LEVEL = { full: "With figures", simple: "Simple" } as const;
 
@@ -48,15 +53,26 @@ interface Draft {
   readonly words: ReportWords;
   readonly tone: Style["tone"];
   readonly level: Style["level"];
+  /** Missing: of a draft from before the programme could be edited, or of a report that has none. */
+  readonly home?: HomeWords;
 }
 type Saved = Draft & { readonly version: number };
 
-const textOf = (own: OwnWords | undefined): string =>
+const textOf = (own: (Omit<OwnWords, "edits"> & { readonly edits: readonly { readonly text: string }[] }) | undefined): string =>
   own
     ? [
         ...own.prose.map(plainText),
         ...own.edits.map(({ text }) => `(put another way) ${text}`),
         ...(own.left.length > 0 ? [`(${own.left.length} left out)`] : []),
+      ].join("\n")
+    : "";
+
+const homeText = (home: HomeWordsOf | undefined): string =>
+  home
+    ? [
+        textOf(home),
+        ...(home.minutes === null ? [] : [`${home.minutes} minutes a day`]),
+        ...(home.back === null ? [] : [`comes back: ${home.back.on ?? "no"} ${home.back.words}`]),
       ].join("\n")
     : "";
 
@@ -73,23 +89,41 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     words: view.words,
     tone: view.style.tone,
     level: view.style.level,
+    ...(view.home ? { home: view.home.words } : {}),
   });
   const [theirs, setTheirs] = useState<Saved | null>(null);
   const [saved, setSaved] = useState(false);
   const [photos, setPhotos] = useState(view.content.photos);
-  const [writing, setWriting] = useState<readonly BlockId[]>([]);
+  const [writing, setWriting] = useState<readonly Written[]>([]);
   /** Counts up when words came from elsewhere than the editors, which then begin anew. */
   const [round, setRound] = useState(0);
   const { busy, problem, send } = useCommand();
   const { words, tone, level } = draft;
+  const homeWords = draft.home ?? view.home?.words ?? NO_HOME_WORDS;
+  const home = view.home && composeHome({ ...view.home.record, ladder: here().skills }, homeWords);
   const style = { ...view.style, tone, level };
   const said = view.composed.blocks.map(({ id, statements }) => ({
     id,
     sentences: statements.map(({ key, say, from }) => ({ key, text: sayStatement(say, key, style), from })),
   }));
   const blocks = assemble(said, words);
-  const isWritten = (id: BlockId): boolean => writing.includes(id) || (words[id]?.prose.length ?? 0) > 0;
-  const ProseEditor = useProseEditor(BLOCK_IDS.some(isWritten));
+  const proseOf = (id: Written): readonly Passage[] => (id === "home" ? homeWords.prose : (words[id]?.prose ?? []));
+  const isWritten = (id: Written): boolean => writing.includes(id) || proseOf(id).length > 0;
+  const ProseEditor = useProseEditor([...BLOCK_IDS, "home" as const].some(isWritten));
+  const proseOn = (id: Written, title: string, onProse: (prose: readonly Passage[]) => void): ReactNode => {
+    if (!isWritten(id))
+      return (
+        <Button
+          className="justify-self-start"
+          aria-label={`Add your words on: ${title}`}
+          onClick={() => setWriting([...writing, id])}
+        >
+          Add your words
+        </Button>
+      );
+    if (!ProseEditor) return <ProseView prose={proseOf(id)} />;
+    return <ProseEditor key={`${id}:${round}`} label={`Your words on: ${title}`} prose={proseOf(id)} onChange={onProse} />;
+  };
   const change = (part: Partial<Draft>): void => {
     setSaved(false);
     set((before) => ({ ...before, ...part }));
@@ -98,8 +132,19 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     setSaved(false);
     set((before) => ({ ...before, words: { ...before.words, [id]: { ...(before.words[id] ?? NO_WORDS), ...part } as never } }));
   };
+  const changeHome = (part: Partial<HomeWords>): void => {
+    setSaved(false);
+    set((before) => ({ ...before, home: { ...(homeWords as HomeWords), ...before.home, ...part } }));
+  };
   const save = async (version = draft.version): Promise<number | null> => {
-    const answer = await send<{ version: number }>("report/save", { ...which, version, words, tone, level });
+    const answer = await send<{ version: number }>("report/save", {
+      ...which,
+      version,
+      words,
+      tone,
+      level,
+      ...(view.home ? { home: homeWords } : {}),
+    });
     if (answer.ok) {
       set((before) => ({ ...before, version: answer.value.version }));
       drop();
@@ -116,9 +161,10 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     if (answer.ok) location.assign(`/report/${answer.value.number}`);
   };
   const rows = theirs
-    ? BLOCK_IDS.map((id) => ({ key: id, label: BLOCK[id], mine: textOf(words[id]), theirs: textOf(theirs.words[id]) })).filter(
-        (row) => row.mine !== row.theirs,
-      )
+    ? [
+        ...BLOCK_IDS.map((id) => ({ key: id, label: BLOCK[id], mine: textOf(words[id]), theirs: textOf(theirs.words[id]) })),
+        ...(view.home ? [{ key: "home", label: "At home", mine: homeText(homeWords), theirs: homeText(theirs.home) }] : []),
+      ].filter((row) => row.mine !== row.theirs)
     : [];
   const takeOver = (next: (before: Draft) => Draft): void => {
     set(next);
@@ -138,11 +184,11 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
           <Button disabled={busy} onClick={() => void approve(false)}>
             Approve and number
           </Button>
-          <Button tone="main" disabled={busy || view.client.address === ""} onClick={() => void approve(true)}>
+          <Button tone="main" disabled={busy || !view.client.isReached} onClick={() => void approve(true)}>
             Approve, number and send
           </Button>
         </div>
-        {view.client.address === "" && (
+        {!view.client.isReached && (
           <p className="text-ochre">
             ▲ {view.client.name} has no e-mail address here: print it, or <a href={`/horse/${view.stay}/terms`}>type one in</a>.
           </p>
@@ -156,10 +202,11 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
           <Conflict
             rows={rows}
             onTake={(key) =>
-              takeOver((before) => ({
-                ...before,
-                words: { ...before.words, [key]: theirs.words[key as BlockId] ?? NO_WORDS } as ReportWords,
-              }))
+              takeOver((before) =>
+                key === "home"
+                  ? { ...before, ...(theirs.home ? { home: theirs.home } : {}) }
+                  : { ...before, words: { ...before.words, [key]: theirs.words[key as BlockId] ?? NO_WORDS } as ReportWords },
+              )
             }
             onKeepMine={() => {
               const { version } = theirs;
@@ -208,25 +255,20 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
                 </p>
               ))}
               <Unheld text={own.prose.map(plainText).join(". ")} supported={view.supported} />
-              {isWritten(id) ? (
-                ProseEditor ? (
-                  <ProseEditor
-                    key={`${id}:${round}`}
-                    label={`Your words on: ${BLOCK[id]}`}
-                    prose={own.prose}
-                    onChange={(prose) => changeBlock(id, { prose: prose as never })}
-                  />
-                ) : (
-                  <ProseView prose={own.prose} />
-                )
-              ) : (
-                <Button aria-label={`Add your words on: ${BLOCK[id]}`} onClick={() => setWriting([...writing, id])}>
-                  Add your words
-                </Button>
-              )}
+              {proseOn(id, BLOCK[id], (prose) => changeBlock(id, { prose: prose as never }))}
             </div>
           );
         })}
+        {view.home && (
+          <HomeEditor
+            stay={view.stay}
+            record={view.home.record}
+            words={homeWords as HomeWords}
+            plan={home}
+            prose={proseOn("home", "At home", (prose) => changeHome({ prose: prose as never }))}
+            onChange={changeHome}
+          />
+        )}
         <Photos which={which} photos={photos} onChange={setPhotos} />
         {view.issues.length > 0 && (
           <div className="border-t border-line pt-2">
@@ -244,7 +286,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
       </section>
       <section aria-label="As the owner reads it" className="min-w-0">
         <Body
-          content={{ ...view.content, blocks: shownOf(blocks), photos }}
+          content={{ ...view.content, blocks: shownOf(blocks), photos, home }}
           number={null}
           approvedBy={null}
           photo={(id) => `/api/report-photo/${id}`}

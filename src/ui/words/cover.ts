@@ -1,19 +1,30 @@
 /** The letter that an approved report goes with. */
 import type { ReportContent } from "#contracts/views.report.ts";
 import { REPORT_KIND } from "./labels-desk.ts";
+import { pronounsOf } from "./report.ts";
+import { routineTitle, sayStep } from "./routine.ts";
 
 export function sayCover(
-  { kind, horse, client, blocks, changes }: ReportContent,
+  { kind, horse, sex = "unknown", client, blocks, changes, routine }: ReportContent,
   number: number,
 ): { subject: string; body: string } {
   const greeting = `Dear ${client},`;
   // A week's word is short enough to be read where it arrives.
   const body =
     kind === "weekly"
-      ? blocks.flatMap(({ lines, prose }) => [
-          ...lines.map(({ text }) => text),
-          ...prose.map(({ runs }) => runs.map(({ text }) => text).join("")),
-        ])
+      ? [
+          ...blocks.flatMap(({ lines, prose }) => [
+            ...lines.map(({ text }) => text),
+            ...prose.map(({ runs }) => runs.map(({ text }) => text).join("")),
+          ]),
+          ...(routine
+            ? [
+                `${routineTitle(horse, routine)}:`,
+                routine.steps.map((step, i) => `${i + 1}. ${sayStep(step, pronounsOf({ horse, sex }))}`).join("\n"),
+                ...(routine.words === "" ? [] : [routine.words]),
+              ]
+            : []),
+        ]
       : [
           `${REPORT_KIND[kind]} of ${horse} is ready: number ${number}, with this letter and on your page.`,
           ...blocks.flatMap(({ id, lines }) => (id === "in-short" ? lines.map(({ text }) => text) : [])),

@@ -1,4 +1,4 @@
-import type { GOES, RELEASE, SINCE } from "#contracts/owner.ts";
+import type { ContactRole, GOES, RELEASE, SINCE, VisitFields } from "#contracts/owner.ts";
 
 export const GOES_WORDS: Readonly<Record<(typeof GOES)[number], string>> = {
   well: "It goes well",
@@ -10,6 +10,17 @@ export const SINCE_WORDS: Readonly<Record<(typeof SINCE)[number], string>> = {
   same: "as it was",
   worse: "worse than then",
   "not-done": "not done since",
+};
+export const CONTACT_ROLE: Readonly<Record<ContactRole, string>> = {
+  owner: "Second owner",
+  agent: "Agent",
+  rider: "Rides the horse at home",
+};
+export const VISIT_KIND: Readonly<Record<VisitFields["kind"], string>> = { visit: "Visit", lesson: "Lesson" };
+export const VISIT_STATE: Readonly<Record<VisitFields["state"], string>> = {
+  planned: "planned",
+  given: "took place",
+  cancelled: "called off",
 };
 export const RELEASE_WORDS: Readonly<Record<(typeof RELEASE)[number], string>> = {
   tack: "Its own tack, halter and blankets",

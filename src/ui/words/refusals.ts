@@ -134,6 +134,8 @@ export function sayRefusal(refusal: Refusal): string {
       return `${plural(refusal.cards, "card")} from today on still ${refusal.cards === 1 ? "stands" : "stand"} there. Move them to another place first.`;
     case "no-address":
       return "The owner has no e-mail address here. Type it in under Terms and holds, then send again.";
+    case "hears-already":
+      return "Somebody with this address hears of the horse already.";
     case "written-already":
       return refusal.path === "issue"
         ? "There is no open question to this report: somebody has answered it."

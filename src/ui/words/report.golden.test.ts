@@ -188,7 +188,7 @@ const STAYS: Readonly<Record<string, ReportFacts>> = {
   weekly: facts({
     kind: "weekly",
     today: day(14),
-    week: weekOf(FIRST, 2),
+    week: weekOf(FIRST, 2, 4),
     sessions: [
       ...days(3, 7).map((n) => worked(n, { catch: 2, lead: [2, 1] })),
       ...days(8, 14).map((n) =>
@@ -199,7 +199,7 @@ const STAYS: Readonly<Record<string, ReportFacts>> = {
   "weekly-held": facts({
     kind: "weekly",
     today: day(14),
-    week: weekOf(FIRST, 2),
+    week: weekOf(FIRST, 2, 4),
     term: { holds: [{ kind: "injury", from: day(7), to: null, stopsClock: true }] },
   }),
   "half-time": facts({
@@ -285,7 +285,7 @@ const anyFacts = fc
     facts({
       kind,
       sessions,
-      week: kind === "weekly" ? weekOf(FIRST, 2) : null,
+      week: kind === "weekly" ? weekOf(FIRST, 2, 4) : null,
       goals: goals.map(({ skill, met, chance }) => goal(skill, met, { chance })),
       waits,
       complaint,
