@@ -178,6 +178,88 @@ describe("whoever else hears of a horse", () => {
   });
 });
 
+describe("the owner's routine while the horse is here", () => {
+  const lead = { skill: "lead", first: null, words: "Say the same word each time." } as const;
+  const back = { skill: "back-in-hand", first: null, words: "" } as const;
+  const content = { daysAWeek: 2, steps: [lead, back], words: "Mind the new gate." };
+  const give = (since: string | null, more: object = {}) =>
+    site.post("owner/set-homework", { stay: stays.here, since, content, send: false, ...more }, { who: "odalys" });
+  it("is given, one after the other; who did not see the last one is shown it", async () => {
+    const { id } = (await (await give(null)).json()) as { id: string };
+    const late = await give(null);
+    expect(late.status).toBe(409);
+    expect(await late.text()).toContain("Say the same word each time.");
+    expect((await give(id, { content: { ...content, steps: [lead, lead] } })).status).toBe(422);
+    const { text } = await page(here);
+    expect(text).toMatch(
+      /Your routine with Tin Whistle, 2 days a week.*Leading.*Say the same word each time.*Mind the new gate/s,
+    );
+    expect((await page(home)).text).not.toContain("Your routine with");
+  });
+  it("goes with a letter where asked, and along with the weekly word", async () => {
+    const [now] = await site.sql`SELECT id FROM homework WHERE stay_id = ${stays.here} ORDER BY made_at DESC LIMIT 1`;
+    expect((await give(now?.["id"] as string, { send: true })).status).toBe(200);
+    const [letter] = await site.sql`SELECT subject, body FROM message WHERE about LIKE 'routine:%'`;
+    expect(letter?.["subject"]).toBe("Tin Whistle: your routine");
+    expect(letter?.["body"]).toMatch(/1\. Leading\. Say the same word each time\.\n2\. Backing up/);
+    const which = { stay: stays.here, kind: "weekly", ordinal: 3 };
+    expect((await site.post("report/approve", { ...which, version: null, send: true }, { who: "odalys" })).status).toBe(200);
+    const [word] = await site.sql`SELECT body FROM message WHERE about LIKE 'report:%' ORDER BY made_at DESC, issue DESC LIMIT 1`;
+    expect(word?.["body"]).toMatch(/Your routine with Tin Whistle, 2 days a week:\n\n1\. Leading/);
+  });
+  it("is ticked back on the owner's page: once a day, told again anew, and what was written stands on the Rail until it was seen", async () => {
+    const [now] = await site.sql`SELECT id FROM homework WHERE stay_id = ${stays.here} ORDER BY made_at DESC LIMIT 1`;
+    const told = {
+      do: "routine",
+      homework: now?.["id"] as string,
+      day: TODAY,
+      "step:lead": "on",
+      words: "She pulled at the gate.",
+    };
+    expect(await (await form(here, told)).text()).toContain("Thank you");
+    await form(here, told);
+    const rows = () =>
+      site.sql`SELECT day::text, done, words FROM homework_done d JOIN homework w ON w.id = d.homework_id WHERE w.stay_id = ${stays.here}`;
+    expect(await rows()).toMatchObject([{ day: TODAY, done: ["lead"], words: "She pulled at the gate." }]);
+    const rail = async () => (await site.get("/", "odalys")).text();
+    expect(await rail()).toContain("She pulled at the gate.");
+    expect((await site.post("owner/see-homework", { stay: stays.here }, { who: "odalys" })).status).toBe(200);
+    expect(await rail()).not.toContain("She pulled at the gate.");
+    // The same once more is as seen as it was; something else is news.
+    await form(here, told);
+    expect(await rail()).not.toContain("She pulled at the gate.");
+    await form(here, { ...told, "step:back-in-hand": "on", words: "Better now." });
+    expect(await rail()).toContain("Better now.");
+    expect((await rows()).length).toBe(1);
+    // A day to come, one too long ago, another stay's routine, none at all: what was typed is not lost.
+    for (const wrong of [{ day: "2026-07-15" }, { day: "2026-06-01" }])
+      expect((await form(here, { ...told, ...wrong })).status).toBe(409);
+    expect((await form(home, told)).status).toBe(409);
+    const odd = await form(here, { ...told, homework: "x" });
+    expect(odd.status).toBe(422);
+    expect(await odd.text()).toContain("She pulled at the gate.");
+  });
+  it("ends with one that has no steps", async () => {
+    const [now] = await site.sql`SELECT id FROM homework WHERE stay_id = ${stays.here} ORDER BY made_at DESC LIMIT 1`;
+    expect((await give(now?.["id"] as string, { content: { ...content, steps: [] } })).status).toBe(200);
+    expect((await page(here)).text).not.toContain("Your routine with");
+  });
+  it("visits and lessons are planned, shown to the owner, and logged; two writers see one another", async () => {
+    const visit = { kind: "lesson", day: "2026-07-18", minute: 600, plan: ["lead"], state: "planned", help: [], words: "" };
+    const save = (id: string | null, version: number | null, more: object = {}) =>
+      site.post("owner/save-visit", { stay: stays.here, id, version, content: { ...visit, ...more } }, { who: "odalys" });
+    const { id } = (await (await save(null, null)).json()) as { id: string };
+    expect((await page(here)).text).toMatch(/You at the barn.*Sat 18 Jul, 10:00.*Lesson: leading/s);
+    expect((await save(id, 1, { state: "given", help: ["lead"], words: "Heels." })).status).toBe(200);
+    const late = await save(id, 1, { words: "Hands." });
+    expect(late.status).toBe(409);
+    expect(await late.text()).toContain("Heels.");
+    expect((await page(here)).text).not.toContain("You at the barn");
+    const strange = { stay: stays.home, id, version: 2, content: visit };
+    expect((await site.post("owner/save-visit", strange, { who: "odalys" })).status).toBe(404);
+  });
+});
+
 describe("on paper and in a calendar", () => {
   it("a report is a tagged PDF with its fonts in it, of three to five pages, Letter and A4, whose words can be taken out", async () => {
     const folder = mkdtempSync(join(tmpdir(), "furlong-pdf-"));
