@@ -1,7 +1,8 @@
 /** One session of the demo barn. */
 import type { RecordFields } from "#contracts/card.ts";
 import type { CardView } from "#contracts/views.card.ts";
-import { ENDINGS, type Gait, type Tack, type Weather } from "#core/card/card.ts";
+import { ENDINGS, type Gait, type Weather } from "#core/card/card.ts";
+import type { Tack } from "#core/card/gear.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
 import { readGate } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";

@@ -33,7 +33,7 @@ export const CORE_ORDER = {
   intake: ["kernel", "calendar", "horse", "ladder", "tools", "reading"],
   forecast: ["kernel", "horse"],
   check: ["calendar", "ladder", "intake"],
-  card: ["kernel", "ladder", "intake"],
+  card: ["kernel", "calendar", "ladder", "intake"],
   reading: ["kernel", "calendar", "horse", "ladder"],
   permission: ["kernel", "calendar", "horse", "ladder", "tools", "intake", "card", "check", "weather", "reading"],
   gate: ["ladder", "card", "permission", "weather"],
@@ -42,6 +42,6 @@ export const CORE_ORDER = {
   watch: ["kernel", "calendar", "ladder", "tools", "intake", "reading", "forecast", "card", "check", "permission"],
   day: ["kernel", "calendar", "card", "weather", "permission", "reading"],
   week: ["kernel", "card", "day", "permission"],
-  home: ["kernel", "calendar", "horse", "ladder", "forecast", "reading", "report"],
+  home: ["kernel", "calendar", "horse", "ladder", "card", "forecast", "reading", "report"],
   report: ["kernel", "calendar", "horse", "ladder", "intake", "card", "check", "forecast", "permission", "reading"],
 };

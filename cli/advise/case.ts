@@ -1,10 +1,25 @@
 /** furlong-case/1: one horse on one day. Missing fields are unknown, empty or null; unknown ones are refused. */
 import { z } from "zod/mini";
-import { date, flag, list, number, oneOf, score, side, sign, skill, strength, weekday, whole, words } from "#contracts/fields.ts";
+import {
+  date,
+  flag,
+  list,
+  number,
+  oneOf,
+  score,
+  side,
+  sign,
+  skill,
+  strength,
+  tack,
+  weekday,
+  whole,
+  words,
+} from "#contracts/fields.ts";
 import { LadderFile } from "#contracts/ladder.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { TERM_LENGTHS } from "#core/calendar/term.ts";
-import { DURINGS, HURT, INCIDENT_KINDS, LED_BYS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
+import { DURINGS, HURT, INCIDENT_KINDS, LED_BYS, SESSION_KINDS, WEATHERS } from "#core/card/card.ts";
 import { MOUNT_STEPS } from "#core/card/first-step.ts";
 import { RESTRICTED_WORK } from "#core/check/check.ts";
 import { VERDICTS } from "#core/forecast/chance.ts";
@@ -53,7 +68,7 @@ const SessionFile = z.strictObject({
   ground: orElse(whole(0, 240, "minutes"), 0),
   saddle: orElse(whole(0, 240, "minutes"), 0),
   circles: orElse(whole(0, 240, "minutes"), 0),
-  tack: orElse(list(oneOf(TACKS), TACKS.length), []),
+  tack: orElse(list(tack, 20), []),
   scores: Marks,
   signs: orElse(list(SignFile, 40), []),
   redSigns: orElse(list(oneOf(RED_SIGNS), RED_SIGNS.length), []),

@@ -1,5 +1,6 @@
 import { z } from "zod/mini";
 import { CUES, type Cue } from "#core/card/cues.ts";
+import { GEAR_PLACES } from "#core/card/gear.ts";
 import type { DaySetting } from "#core/day/hours.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
@@ -78,6 +79,8 @@ const DayFields = z.object({
   dayStep: z.literal([15, 30], "Sessions begin and last by 15 or by 30 minutes."),
 }) satisfies z.core.$ZodType<DaySetting>;
 
+export const OwnGear = z.object({ place: oneOf(GEAR_PLACES), words: said("The gear's name", 40) });
+export type OwnGear = z.output<typeof OwnGear>;
 export const PolicyFields = z.object({
   name: said("The barn's name", 80),
   firstDayIs: z.literal([0, 1], "The day of arrival counts (1) or not (0)."),
@@ -97,6 +100,8 @@ export const PolicyFields = z.object({
   weeklyAfter: whole(WEEKLY_AFTER.from, WEEKLY_AFTER.to, "days"),
   workLimits: WorkLimitFields.check(...risingLimits),
   day: DayFields,
+  /** Gear of its own, beside the usual. */
+  gear: list(OwnGear, 40),
 });
 export type PolicyFields = z.output<typeof PolicyFields>;
 export const EditPolicies = z.object({ version, policies: PolicyFields });

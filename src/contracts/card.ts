@@ -11,7 +11,6 @@ import {
   LED_BYS,
   SESSION_KINDS,
   type SessionRecord,
-  TACKS,
   WEATHERS,
 } from "#core/card/card.ts";
 import { COURSE_STATES, type CourseMark } from "#core/card/course.ts";
@@ -35,9 +34,11 @@ import {
   sign,
   skill,
   strength,
+  tack,
   whole,
   words,
 } from "./fields.ts";
+import { JumpFields } from "./jump.ts";
 
 /** Left out by whoever does not know of it: a phone that kept a record before there was the field. */
 const orElse = z._default;
@@ -86,7 +87,8 @@ export const RecordFields = z
     circleMinutes: orElse(whole(0, 240, "minutes"), 0),
     gaits: setOf(GAITS),
     weather: oneOf(WEATHERS),
-    tack: setOf(TACKS),
+    tack: list(tack, 20).check(z.refine((x) => new Set(x).size === x.length, "Named twice.")),
+    gearWhy: orElse(words(300), ""),
     helper: orElse(z.nullable(id<"person">()), null),
     scores: list(z.object({ skill, side, score }).check(onItsSide), 60).check(
       z.refine(
@@ -134,6 +136,7 @@ export const RecordFields = z
     ifCalm: orElse(z.nullable(skill), null),
     calm: orElse(z.nullable(z.object({ skill, answer: oneOf(CALM_ANSWERS), why: words(300) })), null),
     smaller: orElse(flag, false),
+    jump: orElse(z.nullable(JumpFields), null),
   })
   .check(
     z.refine((x) => x.groundMinutes + x.saddleMinutes > 0, {

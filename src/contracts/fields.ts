@@ -1,6 +1,7 @@
 /** The atoms of every form and record. zod/mini, because islands import these. Messages say what is wrong and how to mend it. */
 import { z } from "zod/mini";
 import { type LocalDate, parseLocalDate } from "#core/calendar/local-date.ts";
+import { isTack, type Tack } from "#core/card/gear.ts";
 import { isSign, STRENGTHS } from "#core/intake/signs.ts";
 import type { Id } from "#core/kernel/brand.ts";
 import { SCORES, sidesOf, TRACK_SIDES } from "#core/kernel/sides.ts";
@@ -69,6 +70,10 @@ export const skill = z
   .string("Name a skill of the ladder.")
   .check(z.refine((x) => here().find(x) !== undefined, "No such skill on the ladder."));
 export const sign = z.string("Name a sign.").check(z.refine((x) => isSign(x), "No such sign."));
+export const tack = z.custom<Tack>(
+  (x) => typeof x === "string" && isTack(x) && !CONTROL.test(x),
+  "Not a piece of gear: reload the page.",
+);
 export const side = oneOf(TRACK_SIDES);
 export const score = z.literal([...SCORES], "A score from 0 to 5.");
 export const strength = z.literal([...STRENGTHS], "A strength from 1 to 3.");

@@ -2,11 +2,13 @@
 
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { AlertKind } from "#core/card/alert.ts";
-import type { CancelCause, CardState, Gait, Instead, SessionKind, Tack, Weather } from "#core/card/card.ts";
+import type { CancelCause, CardState, Gait, Instead, SessionKind, Weather } from "#core/card/card.ts";
 import type { SessionChange } from "#core/card/changed.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import type { Cue } from "#core/card/cues.ts";
 import type { BestBefore } from "#core/card/firsts.ts";
+import type { OwnTack, Tack } from "#core/card/gear.ts";
+import type { JumpDay, Layout } from "#core/card/jump.ts";
 import type { RecordField } from "#core/card/merge.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import { type GateFacts } from "#core/gate/gate.ts";
@@ -114,6 +116,14 @@ export interface CardView {
   readonly riddenGaits: readonly Gait[];
   /** What riders here say, for the work that this card asks for. */
   readonly cues: readonly { readonly cue: Cue; readonly words: string }[];
+  /** Gear of the barn's own. */
+  readonly gear: readonly OwnTack[];
+  /** Schools over poles and fences, the newest last, and layouts that the barn keeps; null: nothing of it is this horse's work. */
+  readonly jumping: {
+    readonly past: readonly JumpDay[];
+    readonly layouts: readonly Layout[];
+    readonly heightCm: number | null;
+  } | null;
   readonly gate: GateFacts;
   /** Every skill of the ladder, as far as it is asked who may work it. */
   readonly ladder: readonly AskedSkill[];

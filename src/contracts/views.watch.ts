@@ -1,6 +1,8 @@
 /** What is shown of how a stay goes: counted from its record, never kept. */
 
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { GearSpan, Tack } from "#core/card/gear.ts";
+import type { JumpDay } from "#core/card/jump.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import type { CauseId } from "#core/intake/causes.ts";
 import type { StayId } from "#core/kernel/brand.ts";
@@ -25,6 +27,8 @@ export interface CourseView {
   /** Beside the barn's other horses in work; null: too little seen to say. */
   readonly pace: Pace | null;
   readonly bodies: readonly { readonly day: LocalDate; readonly kilograms: number | null; readonly condition: number | null }[];
+  readonly gear: readonly GearSpan[];
+  readonly jumps: readonly JumpDay[];
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
   readonly slides: readonly Slide[];
   readonly stuck: readonly string[];
@@ -58,6 +62,8 @@ export interface LogView {
     readonly day: LocalDate;
     readonly what: "check" | "tack" | "evaluation" | "incident";
     readonly words: string;
+    /** Of a change of gear: what it wore from then on. */
+    readonly gear?: readonly Tack[];
   }[];
 }
 

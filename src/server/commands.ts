@@ -27,6 +27,7 @@ import {
 } from "#contracts/day.ts";
 import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
+import { DropLayout } from "#contracts/jump.ts";
 import { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
 import {
   AddContact,
@@ -102,6 +103,7 @@ import { editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { addPhoto, removePhoto } from "./report/photos.ts";
 import { approveReport, composeReports, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart, weigh } from "./stay/manage.ts";
+import { dropLayout } from "./tools/layouts.ts";
 import { answerNeed } from "./watch/answer.ts";
 import { enterWeather, forgetWeather } from "./weather/enter.ts";
 import { setWeek } from "./week/set-week.ts";
@@ -184,6 +186,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "owner/drop-link": command(manager, DropLink, endLink, { confirmed: true }),
   "owner/add-contact": command(manager, AddContact, addContact, { confirmed: true }),
   "owner/remove-contact": command(manager, RemoveContact, removeContact),
+  "tools/drop-layout": command(manager, DropLayout, dropLayout),
   "owner/set-homework": command(manager, SetHomework, setHomework),
   "owner/see-homework": command(manager, SeeHomework, seeHomework),
   "owner/save-visit": command(manager, SaveVisit, saveVisit),

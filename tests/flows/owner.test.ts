@@ -219,7 +219,7 @@ describe("the owner's routine while the horse is here", () => {
     expect(await (await form(here, told)).text()).toContain("Thank you");
     await form(here, told);
     const rows = () =>
-      site.sql`SELECT day::text, done, words FROM homework_done d JOIN homework w ON w.id = d.homework_id WHERE w.stay_id = ${stays.here}`;
+      site.sql`SELECT d.day::text, d.done, d.words FROM homework_done d JOIN homework w ON w.id = d.homework_id WHERE w.stay_id = ${stays.here}`;
     expect(await rows()).toMatchObject([{ day: TODAY, done: ["lead"], words: "She pulled at the gate." }]);
     const rail = async () => (await site.get("/", "odalys")).text();
     expect(await rail()).toContain("She pulled at the gate.");

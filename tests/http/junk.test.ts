@@ -63,6 +63,7 @@ const POLICIES = {
   cues: { ...USUAL_CUES },
   stalls: 20,
   owedPolicy: "days",
+  gear: [{ place: "head", words: "Fly bonnet" }],
   idleHours: 72,
   weeklyAfter: 4,
   workLimits: { ...USUAL_LIMITS },
@@ -205,6 +206,7 @@ const EXAMPLES: Record<string, unknown> = {
   "owner/make-link": { stay: id, contact: null, until: "2026-12-01" },
   "owner/add-contact": { stay: id, name: "Ines Marr", email: "ines@example.invalid", role: "agent" },
   "owner/remove-contact": { id },
+  "tools/drop-layout": { name: "Three on a line" },
   "owner/set-homework": {
     stay: id,
     since: null,

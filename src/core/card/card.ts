@@ -6,6 +6,8 @@ import type { Score, TrackSide } from "../kernel/sides.ts";
 import { SKILL_GAITS } from "../ladder/skill.ts";
 import type { CourseMark } from "./course.ts";
 import type { MountReached, Taken } from "./first-step.ts";
+import type { Tack } from "./gear.ts";
+import type { JumpSchool } from "./jump.ts";
 import type { Reading } from "./warm-down.ts";
 
 export const SESSION_KINDS = ["ground", "saddle", "both"] as const;
@@ -26,9 +28,6 @@ export type Gait = (typeof SKILL_GAITS)[number];
 
 export const WEATHERS = ["calm", "windy", "hot", "cold", "wet"] as const;
 export type Weather = (typeof WEATHERS)[number];
-
-export const TACKS = ["rope-halter", "cavesson", "snaffle", "surcingle", "saddle", "bareback-pad"] as const;
-export type Tack = (typeof TACKS)[number];
 
 export const INCIDENT_KINDS = ["spook", "buck", "bolt", "rear", "kick", "bite", "pull-back", "fall"] as const;
 export type IncidentKind = (typeof INCIDENT_KINDS)[number];
@@ -125,6 +124,8 @@ export interface SessionRecord {
   readonly gaits: readonly Gait[];
   readonly weather: Weather;
   readonly tack: readonly Tack[];
+  /** Why it wore something else than the last time; empty: nobody said. */
+  readonly gearWhy: string;
   /** Who helped in fact, whoever was planned. */
   readonly helper: PersonId | null;
   readonly scores: readonly ScoreGiven[];
@@ -152,4 +153,6 @@ export interface SessionRecord {
   readonly calm: CalmAnswer | null;
   /** The smaller version of the card was worked. */
   readonly smaller: boolean;
+  /** A school over poles or fences; null: there was none. */
+  readonly jump: JumpSchool | null;
 }

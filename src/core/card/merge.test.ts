@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ENDINGS, GAITS, type SessionRecord, TACKS } from "./card.ts";
+import { ENDINGS, GAITS, type SessionRecord } from "./card.ts";
+import { TACKS } from "./gear.ts";
 import { EMPTY_RECORD, mergeRecords, type RecordField } from "./merge.ts";
 
 const SPOOK = { kind: "spook", before: "", hurt: "nobody", during: "walk", ledBy: [], strength: 2 } as const;

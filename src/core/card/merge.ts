@@ -48,6 +48,7 @@ export const EMPTY_RECORD: OpenRecord = {
   gaits: [],
   weather: "calm",
   tack: [],
+  gearWhy: "",
   helper: null,
   scores: [],
   swaps: [],
@@ -67,6 +68,7 @@ export const EMPTY_RECORD: OpenRecord = {
   ifCalm: null,
   calm: null,
   smaller: false,
+  jump: null,
 };
 
 /** `base` is what both began from. A list loses what either took out and gains what either added. */

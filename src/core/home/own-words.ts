@@ -73,6 +73,7 @@ export const homeOfEarlier = (home: EarlierHome): ShownHome => ({
   ),
   lessons: [],
   leave: [],
+  gear: [],
   later: [],
   back: null,
   prose: [],

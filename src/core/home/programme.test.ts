@@ -54,6 +54,7 @@ const home = (changes: Partial<HomeFacts> = {}): HomeFacts => ({
   settled: true,
   signs: [],
   incidents: [],
+  gear: [],
   back: null,
   ...changes,
 });

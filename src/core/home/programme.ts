@@ -3,6 +3,7 @@
  * rides, what to leave to the barn, and the way to the day on which it comes back. A horse that nobody rides gets days on the ground.
  */
 import { addDays, type LocalDate } from "../calendar/local-date.ts";
+import type { Tack } from "../card/gear.ts";
 import { SIDES, type Side, sidesOf } from "../kernel/sides.ts";
 import { tagged } from "../ladder/ladder.ts";
 import { type Levels, trackKey } from "../ladder/level.ts";
@@ -74,6 +75,8 @@ export interface HomeFacts {
   readonly signs: readonly string[];
   readonly incidents: readonly string[];
   readonly back: Return | null;
+  /** What it goes in here. */
+  readonly gear: readonly Tack[];
 }
 export interface HomeItem {
   readonly skill: string;
@@ -108,6 +111,8 @@ export interface HomePlan {
   readonly donts: readonly Dont[];
   /** How to ask for what stands in it, in the owner's words; as they were when it was composed. */
   readonly how: readonly HowAtHome[];
+  /** What it goes in, as here. */
+  readonly gear: readonly Tack[];
   /** What comes after the four weeks, up to the day on which it comes back. */
   readonly later: readonly Stretch[];
   readonly back: Return | null;
@@ -212,6 +217,7 @@ export function homeProgramme(facts: HomeFacts): HomePlan | null {
     leave: leave.slice(0, MOST_LEFT),
     donts: dontsOf(facts, daysAWeek),
     how,
+    gear: facts.gear,
     later: facts.back ? stretchesTo(addDays(from, HOME_WEEKS * WEEK), facts.back.on, daysAWeek) : [],
     back: facts.back,
   };

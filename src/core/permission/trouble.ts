@@ -1,6 +1,7 @@
 /** What of a session's record was trouble: incidents, signs and red signs at which a step waits and a risk rises. */
 import type { LocalDate } from "../calendar/local-date.ts";
-import { type Incident, isRed, type SignSeen, type Tack } from "../card/card.ts";
+import { type Incident, isRed, type SignSeen } from "../card/card.ts";
+import { TACKED, type Tack } from "../card/gear.ts";
 import { isSign, signOf } from "../intake/signs.ts";
 import { idsTagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -44,7 +45,6 @@ export const isTrouble = ({ strength }: Pick<Incident, "strength">): boolean => 
 
 export const LOUD_INCIDENTS: readonly Incident["kind"][] = ["buck", "bolt", "rear", "kick", "fall"];
 const LOUD_SIGNS: readonly string[] = ["bucks"];
-const TACKED: readonly Tack[] = ["saddle", "surcingle", "bareback-pad"];
 
 /** No buck, hump, kick or red sign. */
 export const isQuiet = ({ signs, incidents, redSigns }: Pick<PastSession, "signs" | "incidents" | "redSigns">): boolean =>

@@ -2,9 +2,10 @@
 
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { TermFacts, TermReading } from "../calendar/term.ts";
-import type { Gait, Incident, SessionKind, SessionRecord, Tack } from "../card/card.ts";
+import type { Gait, Incident, SessionKind, SessionRecord } from "../card/card.ts";
 import type { Complaint } from "../card/complaint.ts";
 import type { Cue, CueWords } from "../card/cues.ts";
+import type { Tack } from "../card/gear.ts";
 import type { Looker, Restriction } from "../check/check.ts";
 import type { Verdict } from "../forecast/chance.ts";
 import type { CheckResult } from "../intake/cause-rules.ts";
@@ -187,7 +188,23 @@ export type Say =
     }
   | { readonly code: "never-tried"; readonly skills: readonly string[] }
   | { readonly code: "no-cautions" }
+  /** Of reports that were approved before gear had stages. */
   | { readonly code: "tack"; readonly tack: readonly Tack[] }
+  /** What it goes in, and the stages of bit and back girth that it reached here. */
+  | {
+      readonly code: "gear";
+      readonly now: readonly Tack[];
+      readonly stages: readonly { readonly tack: Tack; readonly day: LocalDate }[];
+    }
+  /** Schools over fences: efforts and faults, the highest fence that it cleared; null: none that has a height. */
+  | {
+      readonly code: "jumped";
+      readonly schools: number;
+      readonly efforts: number;
+      readonly rails: number;
+      readonly refusals: number;
+      readonly heightCm: number | null;
+    }
   | { readonly code: "cues"; readonly cues: readonly (readonly [Cue, string])[] }
   | {
       readonly code: "check-done";

@@ -1,6 +1,9 @@
 /** What each block of a report has to say, from the record. A skill is named as seen only where a score stands behind it on every side. */
+
 import type { SessionRecord } from "../card/card.ts";
 import { cuesFor } from "../card/cues.ts";
+import { gearNow, stagesReached } from "../card/gear.ts";
+import { effortsOf, heightOf } from "../card/jump.ts";
 import { scoresOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
@@ -59,6 +62,29 @@ export function found(facts: ReportFacts): Statement[] {
 const minutesOf = (sessions: readonly WorkedSession[], of: (record: SessionRecord) => number): number =>
   sessions.reduce((sum, { record }) => sum + of(record), 0);
 
+/** Over fences, all schools together. */
+function jumped({ sessions }: ReportFacts): Statement[] {
+  const schools = sessions.flatMap(({ card, record }) =>
+    record.jump && effortsOf(record.jump) > 0 ? [{ card, jump: record.jump }] : [],
+  );
+  if (schools.length === 0) return [];
+  const all = schools.flatMap(({ jump }) => jump.results);
+  const heights = schools.flatMap(({ jump }) => heightOf(jump) ?? []);
+  return [
+    statement(
+      {
+        code: "jumped",
+        schools: schools.length,
+        efforts: schools.reduce((sum, { jump }) => sum + effortsOf(jump), 0),
+        rails: all.reduce((sum, { rails }) => sum + rails, 0),
+        refusals: all.reduce((sum, { stops, runOuts }) => sum + stops + runOuts, 0),
+        heightCm: heights.length > 0 ? Math.max(...heights) : null,
+      },
+      schools.map(({ card }) => card),
+    ),
+  ];
+}
+
 export function did(facts: ReportFacts): Statement[] {
   if (facts.sessions.length === 0) return [statement({ code: "nothing-yet" })];
   const all = facts.sessions.map(({ card }) => card);
@@ -75,6 +101,7 @@ export function did(facts: ReportFacts): Statement[] {
       },
       all,
     ),
+    ...jumped(facts),
     ...(heldDays > 0
       ? [statement({ code: "held", days: heldDays, kinds, moved: holds.some(({ stopsClock }) => stopsClock) })]
       : []),
@@ -83,12 +110,13 @@ export function did(facts: ReportFacts): Statement[] {
 
 export function howToAsk(facts: ReportFacts): Statement[] {
   const lately = facts.sessions.slice(-LATELY);
-  const tack = [...new Set(lately.flatMap(({ record }) => record.tack))];
+  const now = gearNow(facts.sessions);
+  const stages = stagesReached(facts.sessions);
   const solid = facts.ladder.skills.filter((skill) => isIn(facts.levels, skill, CREDITED, 5));
   const cues = cuesFor(solid).map((cue) => [cue, facts.cues[cue]] as const);
   const from = lately.map(({ card }) => card);
   return [
-    ...(tack.length > 0 ? [statement({ code: "tack", tack }, from)] : []),
+    ...(now.length > 0 ? [statement({ code: "gear", now, stages: stages.length > 1 ? stages : [] }, from)] : []),
     ...(cues.length > 0
       ? [
           statement(

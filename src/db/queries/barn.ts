@@ -2,6 +2,7 @@ import { z } from "zod/mini";
 import {
   LENGTH_HABITS,
   type LengthHabit,
+  OwnGear,
   type PolicyFields,
   StepChangeFields,
   WayFields,
@@ -49,6 +50,7 @@ const BarnRow = z.object({
   dayFrom: int,
   dayTo: int,
   dayStep: int,
+  gear: z.array(OwnGear),
   ladderStamp: text,
   ladderVersion: int,
   methods: z.array(MethodFields),
@@ -84,6 +86,8 @@ export interface Barn {
   readonly dayFrom: number;
   readonly dayTo: number;
   readonly dayStep: number;
+  /** Gear of its own, beside the usual. */
+  readonly gear: readonly OwnGear[];
   readonly ladder: Ladder;
   readonly ladderVersion: number;
   /** Another one after each change of the ladder. */
@@ -102,7 +106,7 @@ export interface Barn {
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, gear, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, workLimits, ...rest } = row;
@@ -125,7 +129,7 @@ export async function insertBarn(db: Db, barn: { name: string; timeZone: string 
 export async function updatePolicies(tx: Transaction, version: number, p: PolicyFields): Promise<boolean> {
   const done = await tx`
     UPDATE barn SET name = ${p.name}, first_day_is = ${p.firstDayIs}, rest_days = ${p.restDays}, holidays = ${p.holidays}, hold_vet = ${p.holdVet},
-      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, weekly_after = ${p.weeklyAfter}, work_limits = ${tx.json(p.workLimits as never)}, day_from = ${p.day.dayFrom}, day_to = ${p.day.dayTo}, day_step = ${p.day.dayStep}, version = version + 1
+      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, weekly_after = ${p.weeklyAfter}, work_limits = ${tx.json(p.workLimits as never)}, day_from = ${p.day.dayFrom}, day_to = ${p.day.dayTo}, day_step = ${p.day.dayStep}, gear = ${tx.json(p.gear as never)}, version = version + 1
     WHERE version = ${version}`;
   return done.count === 1;
 }

@@ -1,7 +1,9 @@
 import { z } from "zod/mini";
 import { CourseFields, type GateFields, IncidentFields, ReadingFields, type RecordFields, TakenFields } from "#contracts/card.ts";
+import { tack } from "#contracts/fields.ts";
+import { JumpFields } from "#contracts/jump.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { CALM_ANSWERS, ENDINGS, GAITS, SESSION_KINDS, TACKS, WEATHERS } from "#core/card/card.ts";
+import { CALM_ANSWERS, ENDINGS, GAITS, SESSION_KINDS, WEATHERS } from "#core/card/card.ts";
 import { MOUNT_STEPS } from "#core/card/first-step.ts";
 import type { RecordField } from "#core/card/merge.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
@@ -22,7 +24,8 @@ const RevisionRow = z.object({
   circleMinutes: int,
   gaits: z.array(z.enum(GAITS)),
   weather: z.enum(WEATHERS),
-  tack: z.array(z.enum(TACKS)),
+  tack: z.array(tack),
+  gearWhy: text,
   /** Who helped in fact. */
   helper: nullable(id<"person">()),
   helperName: nullable(text),
@@ -40,6 +43,7 @@ const RevisionRow = z.object({
   ifCalm: nullable(text),
   calm: nullable(z.object({ skill: text, answer: z.enum(CALM_ANSWERS), why: text })),
   smaller: bool,
+  jump: nullable(JumpFields),
   gateTicks: z.array(z.enum(GATE_TICKS)),
   redSigns: z.array(z.enum(RED_SIGNS)),
   redGone: z.array(z.enum(RED_SIGNS)),
@@ -58,8 +62,8 @@ const RevisionRow = z.object({
 export type Revision = z.output<typeof RevisionRow>;
 
 const aggregated = (db: Db) => db`
-  v.card_id, v.revision, v.at, p.name AS by, v.ground_minutes, v.saddle_minutes, v.circle_minutes, v.gaits, v.weather, v.tack, v.helper_id AS helper, b.name AS helper_name,
-  v.swaps, v.measures, v.course, v.mount, v.taken, v.offered, v.readings, v.ending, v.joined_with, v.clashes, v.ended_well, v.word, v.next_time, v.if_calm, v.calm, v.smaller,
+  v.card_id, v.revision, v.at, p.name AS by, v.ground_minutes, v.saddle_minutes, v.circle_minutes, v.gaits, v.weather, v.tack, v.gear_why, v.helper_id AS helper, b.name AS helper_name,
+  v.swaps, v.measures, v.course, v.mount, v.taken, v.offered, v.readings, v.ending, v.joined_with, v.clashes, v.ended_well, v.word, v.next_time, v.if_calm, v.calm, v.smaller, v.jump,
   v.gate_ticks, v.red_signs, v.red_gone, v.gate_state, o.name AS override_by, v.override_reason, v.against, scores.list AS scores, signs.list AS signs, incidents.list AS incidents, firsts.list AS firsts`;
 const joined = (db: Db) => db`
   JOIN person p ON p.id = v.by_person LEFT JOIN person o ON o.id = v.override_by LEFT JOIN person b ON b.id = v.helper_id
@@ -155,11 +159,11 @@ export async function insertRevision(
   joined: { with: number; clashes: readonly RecordField[] } | null,
 ): Promise<void> {
   await tx`
-    INSERT INTO card_revision (card_id, revision, by_person, at, ground_minutes, saddle_minutes, circle_minutes, gaits, weather, tack, helper_id, swaps, measures, course, mount, taken, offered,
-      readings, ending, ended_well, word, next_time, if_calm, calm, smaller, gate_ticks, red_signs, red_gone, gate_state, override_by, override_reason, against, joined_with, clashes)
+    INSERT INTO card_revision (card_id, revision, by_person, at, ground_minutes, saddle_minutes, circle_minutes, gaits, weather, tack, gear_why, helper_id, swaps, measures, course, mount, taken, offered,
+      readings, ending, ended_well, word, next_time, if_calm, calm, smaller, jump, gate_ticks, red_signs, red_gone, gate_state, override_by, override_reason, against, joined_with, clashes)
     VALUES (${card}, ${revision}, ${by.person}, ${by.at}, ${record.groundMinutes}, ${record.saddleMinutes}, ${record.circleMinutes}, ${record.gaits}, ${record.weather},
-      ${record.tack}, ${record.helper}, ${tx.json(record.swaps)}, ${tx.json(record.measures)}, ${tx.json(record.course)}, ${record.mount && tx.json(record.mount)}, ${record.taken && tx.json(record.taken as never)}, ${record.offered}, ${tx.json(record.readings)}, ${record.ending},
-      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${record.ifCalm}, ${record.calm && tx.json(record.calm)}, ${record.smaller}, ${gate.ticks}, ${gate.redSigns}, ${gate.redGone}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason}, ${tx.json(gate.against as never)},
+      ${record.tack}, ${record.gearWhy}, ${record.helper}, ${tx.json(record.swaps)}, ${tx.json(record.measures)}, ${tx.json(record.course)}, ${record.mount && tx.json(record.mount)}, ${record.taken && tx.json(record.taken as never)}, ${record.offered}, ${tx.json(record.readings)}, ${record.ending},
+      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${record.ifCalm}, ${record.calm && tx.json(record.calm)}, ${record.smaller}, ${record.jump && tx.json(record.jump as never)}, ${gate.ticks}, ${gate.redSigns}, ${gate.redGone}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason}, ${tx.json(gate.against as never)},
       ${joined && joined.with}, ${[...(joined?.clashes ?? [])]})`;
   const key = { cardId: card, revision };
   const placed = <T extends object>(list: readonly T[]) => list.map((item, position) => ({ ...key, position, ...item }));

@@ -1,6 +1,7 @@
 /** What has happened with some horses, as far as it is asked what may be done with them next. */
 import { z } from "zod/mini";
-import { DURINGS, HURT, INCIDENT_KINDS, TACKS } from "#core/card/card.ts";
+import { tack } from "#contracts/fields.ts";
+import { DURINGS, HURT, INCIDENT_KINDS } from "#core/card/card.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { RED_SIGNS } from "#core/permission/ground-check.ts";
 import type { Db } from "../client.ts";
@@ -17,7 +18,7 @@ const PastRow = z.object({
       day: date,
       groundMinutes: int,
       saddleMinutes: int,
-      tack: z.array(z.enum(TACKS)),
+      tack: z.array(tack),
       scores: z.array(z.object({ skill: text, low: score })),
       redSigns: z.array(z.enum(RED_SIGNS)),
       signs: z.array(z.object({ sign: text, strength, skill: z.nullable(text) })),

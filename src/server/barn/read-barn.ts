@@ -27,6 +27,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     dayFrom,
     dayTo,
     dayStep,
+    gear,
   } = barn;
   return {
     name,
@@ -44,6 +45,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     weeklyAfter,
     workLimits: { ...workLimits },
     day: { dayFrom, dayTo, dayStep: dayStep === 15 ? 15 : 30 },
+    gear: [...gear],
     cues: { ...cuesOf(barn.cues) },
   };
 }

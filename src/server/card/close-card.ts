@@ -11,10 +11,11 @@ import { ok } from "#core/kernel/result.ts";
 import { mayOverride, type Reason } from "#core/permission/reasons.ts";
 import { findRevisions, insertRevision, type Revision } from "#db/queries/card.ts";
 import { findCard, lockDay } from "#db/queries/day.ts";
+import { keepLayout } from "#db/queries/jump.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { lockStay } from "#db/queries/stays.ts";
 import { raise } from "../alert/alerts.ts";
-import { type Answer, no, note, type Work } from "../work.ts";
+import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { weighRecord } from "./gate-at.ts";
 import { raiseOverride } from "./tell.ts";
 
@@ -93,6 +94,9 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
     },
     meanwhile && { with: meanwhile.revision, clashes },
   );
+  const layout = record.jump?.layout;
+  if (layout && layout.name !== "" && layout.elements.length > 0)
+    await keepLayout(work.tx, newId<"layout">(), layout, work.actor.id, work.now);
   if (overridden) {
     await note(work, "day", card.day, "gate overridden", { card: card.id, horse: card.horse, reason: gate.overrideReason });
     await raiseOverride(work, card.id, gate.overrideReason, answer.state === "shut" ? "shut" : "half");

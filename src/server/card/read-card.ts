@@ -1,6 +1,8 @@
 import type { Actor } from "#contracts/people.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { cuesFor, cuesOf } from "#core/card/cues.ts";
+import { ownTack } from "#core/card/gear.ts";
+import { jumpDays, type Layout } from "#core/card/jump.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId } from "#core/kernel/brand.ts";
@@ -15,6 +17,7 @@ import { findBarn } from "#db/queries/barn.ts";
 import { listRevisions, listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { findCard } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
+import { listLayouts } from "#db/queries/jump.ts";
 import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
@@ -38,6 +41,18 @@ function ifCalmOf(
   return { skill: skill.id, by: asked.rider, day: asked.day, reasons: barred(skill) };
 }
 
+/** Of a horse that jumps here, or is to: its last schools and what the barn has built before. */
+const SCHOOLS_SHOWN = 6;
+function jumpingOf(
+  earlier: readonly Worked[],
+  layouts: readonly Layout[],
+  { work, ladder, stay }: Pick<Awaited<ReturnType<typeof cardFacts>>, "work" | "ladder" | "stay">,
+): CardView["jumping"] {
+  const past = jumpDays(earlier.map((session) => ({ day: session.day, record: session })));
+  const asked = work.items.some(({ skill }) => ladder.some(({ id, nature }) => id === skill && nature === "jumping"));
+  return asked || past.length > 0 ? { past: past.slice(-SCHOOLS_SHOWN), layouts, heightCm: stay.heightCm } : null;
+}
+
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 const LAST_SCORES = 3;
 
@@ -47,13 +62,14 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
   const card = await findCard(sql, asked as CardId);
   if (!card) return null;
   const barn = must(await findBarn(sql), "the barn is set up");
-  const [facts, evaluations, scores, worked, revisions, people] = await Promise.all([
+  const [facts, evaluations, scores, worked, revisions, people, layouts] = await Promise.all([
     cardFacts(sql, barn, card),
     listEvaluations(sql, card.stayId),
     listScores(sql, card.stayId),
     listWorked(sql, card.stayId),
     listRevisions(sql, card.id),
     listPeople(sql),
+    listLayouts(sql),
   ]);
   const { timeZone, cues } = barn;
   const today = clock.today(timeZone);
@@ -123,6 +139,8 @@ export async function readCard({ sql, clock }: Deps, asked: string | undefined, 
     best: byTrack.map(({ skill, side, scores }) => ({ skill, side, best: Math.max(...scores) })),
     riddenGaits: [...new Set(earlier.filter((session) => session.saddleMinutes > 0).flatMap((session) => session.gaits))],
     cues: cuesFor(work.items.flatMap(({ skill }) => barn.ladder.find(skill) ?? [])).map((cue) => ({ cue, words: said[cue] })),
+    gear: barn.gear.map(({ place, words }) => ownTack(place, words)),
+    jumping: jumpingOf(earlier, layouts, facts),
     // The gate is asked by who closes the card; nobody else is told what its rider weighs.
     gate: mine ? gate : { ...gate, rider: { ...gate.rider, weightKg: null } },
     ladder: ladder.map((skill) => askedOf(skill, reading)),

@@ -3,6 +3,7 @@
 import { addDays, earlier, type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
 import { cuesOf } from "#core/card/cues.ts";
+import { gearNow } from "#core/card/gear.ts";
 import { heldByChecks } from "#core/check/check.ts";
 import { proofsOf } from "#core/forecast/goals.ts";
 import type { HomeRecord } from "#core/home/own-words.ts";
@@ -178,6 +179,7 @@ export async function gather(
         .map(({ id }) => id),
     ),
     signs: [...new Set(worked.slice(-LATELY).flatMap(({ signs }) => signs.map(({ sign }) => sign)))],
+    gear: gearNow(worked.map((session) => ({ record: session }))),
     incidents: [...new Set(worked.flatMap(({ incidents }) => incidents.map((incident) => incident.kind)))],
     proposedBack: ofAge && { on: ofAge, words: "" },
   };

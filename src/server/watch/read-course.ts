@@ -2,6 +2,8 @@
 import type { CourseView, LogView } from "#contracts/views.watch.ts";
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { minutesUntilSoft } from "#core/card/course.ts";
+import { gearSpans } from "#core/card/gear.ts";
+import { jumpDays } from "#core/card/jump.ts";
 import { answeredSigns, resultsFor } from "#core/check/check.ts";
 import { dayEffects } from "#core/forecast/day-effects.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
@@ -60,6 +62,8 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
         condition: conditionOf(evaluation.walk.measures),
       }))
       .filter(({ kilograms, condition }) => kilograms !== null || condition !== null),
+    gear: gearSpans(worked.map((session) => ({ day: session.day, record: session }))),
+    jumps: jumpDays(worked.map((session) => ({ day: session.day, record: session }))),
     firsts: stay.firsts,
     slides: slides(scores, stay.delivered),
     stuck: mine?.stuck ?? [],
@@ -173,6 +177,9 @@ export async function readLogView({ sql }: Deps, opened: Opened): Promise<LogVie
           ? [{ day: check.doneOn, what: "check" as const, words: `${check.who}: ${check.answer || check.asked}` }]
           : [],
       ),
+      ...gearSpans(worked.map((session) => ({ day: session.day, record: session })))
+        .filter(({ from }) => from > (worked[0]?.day ?? from))
+        .map(({ from, tack }) => ({ day: from, what: "tack" as const, words: "", gear: tack })),
       ...trials.flatMap((trial) => [{ day: trial.fromDay, what: "tack" as const, words: trial.change }]),
       ...evaluations
         .filter(({ closedAt }) => closedAt)

@@ -12,8 +12,10 @@ import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, minutesAsClock, plural, weekdays } from "#ui/words/figures.ts";
+import { GEAR_PLACE } from "#ui/words/gear.ts";
 import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
 import { OWED } from "#ui/words/labels-desk.ts";
+import { GearField } from "./GearField.tsx";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
 const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const;
@@ -49,6 +51,7 @@ const LINES: Lines<PolicyFields> = {
   weeklyAfter: ["First weekly word", (x) => `after ${plural(x, "day")} here`],
   workLimits: ["Heat, wind, cold and old weights", (x) => LIMITS.map(([key, words]) => `${words}: ${x[key]}`).join(" · ")],
   day: ["The day", (x) => `${minutesAsClock(x.dayFrom)} to ${minutesAsClock(x.dayTo)}, by ${x.dayStep} minutes`],
+  gear: ["Gear of its own", (x) => listed(x.map(({ place, words }) => `${GEAR_PLACE[place]}: ${words}`)) || "none"],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
@@ -213,6 +216,11 @@ export function PolicyForm({ view }: { view: BarnView }) {
         control={form.control}
         name="policies.holidays"
         render={({ field }) => <Holidays value={field.value} onChange={field.onChange} />}
+      />
+      <Controller
+        control={form.control}
+        name="policies.gear"
+        render={({ field }) => <GearField value={field.value} onChange={field.onChange} />}
       />
       <fieldset>
         <legend className="sign text-dim">Holds that stop the clock, unless a hold itself says otherwise</legend>

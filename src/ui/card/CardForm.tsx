@@ -44,6 +44,9 @@ const FirstStep = later(async () => (await import("./FirstStep.tsx")).FirstStep)
 // eslint-disable-next-line no-restricted-syntax -- likewise: few riders leave a word for a calm day
 const IfCalm = later(async () => (await import("./IfCalm.tsx")).IfCalm);
 
+// eslint-disable-next-line no-restricted-syntax -- likewise: few horses jump
+const JumpPart = later(async () => (await import("./JumpPart.tsx")).JumpPart);
+
 const MINUTES = [
   ["ground", "Ground", "groundMinutes"],
   ["saddle", "Saddle", "saddleMinutes"],
@@ -201,6 +204,11 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
           </Suspense>
         )}
         <Scores {...part} />
+        {isHere && view.jumping && (
+          <Suspense fallback={null}>
+            <JumpPart {...part} />
+          </Suspense>
+        )}
       </Step>
       <Step name="happened" at={at}>
         <Gear {...part} />

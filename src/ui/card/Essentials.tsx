@@ -5,7 +5,8 @@ import { signOf } from "#core/intake/signs.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";
 
-import { CUE, INCIDENT, TACK } from "#ui/words/labels.ts";
+import { sayGear } from "#ui/words/gear.ts";
+import { CUE, INCIDENT } from "#ui/words/labels.ts";
 import { sayHeld } from "#ui/words/reasons.ts";
 import { sayTouches } from "#ui/words/touches.ts";
 import { sayWeatherLimit } from "#ui/words/weather.ts";
@@ -49,9 +50,7 @@ export function HorseEssentials({ known }: { known: Known }) {
           </span>{" "}
           {lastTime.word && `“${lastTime.word}” `}
           {lastTime.nextTime && <strong>Next time: {lastTime.nextTime} </strong>}
-          {lastTime.tack.length > 0 && (
-            <span className="text-dim">In {listed(lastTime.tack.map((tack) => inner(TACK[tack])))}.</span>
-          )}
+          {lastTime.tack.length > 0 && <span className="text-dim">In {sayGear(lastTime.tack)}.</span>}
         </p>
       ) : (
         <p className="text-dim">Its first session here.</p>

@@ -1,10 +1,16 @@
-/** Gaits, tack, and who helped. */
-import { GAITS, TACKS } from "#core/card/card.ts";
-import { INPUT, Picks } from "#ui/kit/parts.tsx";
-import { GAIT, TACK } from "#ui/words/labels.ts";
+/** Gaits, what the horse wears, and who helped. */
+import { GAITS } from "#core/card/card.ts";
+import { GEAR_PLACES, gearOn, placeOf, type Tack, withGear } from "#core/card/gear.ts";
+import { Button, INPUT, Picks } from "#ui/kit/parts.tsx";
+import { GEAR_PLACE, outerGear, sayTack } from "#ui/words/gear.ts";
+import { GAIT } from "#ui/words/labels.ts";
 import type { Part } from "./part.ts";
 
+const isSame = (a: readonly Tack[], b: readonly Tack[]): boolean => [...a].sort().join() === [...b].sort().join();
+
 export function Gear({ view, draft, put }: Part) {
+  const last = view.essentials.lastTime?.tack ?? [];
+  const changed = last.length > 0 && !isSame(draft.tack, last);
   return (
     <div className="grid gap-3">
       <Picks
@@ -14,13 +20,45 @@ export function Gear({ view, draft, put }: Part) {
         value={draft.gaits}
         onChange={(gaits) => put({ gaits })}
       />
-      <Picks
-        legend="Tack"
-        big
-        options={TACKS.map((tack) => [tack, TACK[tack]] as const)}
-        value={draft.tack}
-        onChange={(tack) => put({ tack })}
-      />
+      <details open={draft.tack.length === 0}>
+        <summary className="min-h-14 cursor-pointer py-2">
+          <span className="sign block text-dim">Gear{last.length > 0 && !changed ? ", as last time" : ""}</span>
+          {draft.tack.length > 0 ? outerGear(draft.tack) : "Say what it wears"}
+        </summary>
+        <div className="grid gap-2">
+          {GEAR_PLACES.map((place) => (
+            <Picks<Tack>
+              key={place}
+              legend={GEAR_PLACE[place]}
+              big
+              options={[...gearOn(place), ...view.gear.filter((own) => placeOf(own) === place)].map(
+                (tack) => [tack, sayTack(tack)] as const,
+              )}
+              value={draft.tack}
+              onChange={(next) => {
+                const piece = next.find((one) => !draft.tack.includes(one)) ?? draft.tack.find((one) => !next.includes(one));
+                if (piece) put({ tack: withGear(draft.tack, piece) });
+              }}
+            />
+          ))}
+        </div>
+      </details>
+      {changed && (
+        <div className="grid gap-1">
+          <label className="sign block text-dim">
+            Why something else than last time ({outerGear(last)})
+            <input
+              maxLength={300}
+              className={`${INPUT} h-14 font-sans text-ink`}
+              value={draft.gearWhy}
+              onChange={(event) => put({ gearWhy: event.target.value })}
+            />
+          </label>
+          <Button big onClick={() => put({ tack: last, gearWhy: "" })}>
+            As last time
+          </Button>
+        </div>
+      )}
       <label className="sign block text-dim">
         Who helped
         <select

@@ -7,6 +7,8 @@ import { STEEP } from "#core/tools/workload.ts";
 import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { sayReasoned } from "#ui/words/needs.ts";
+import { GearHistory } from "./GearHistory.tsx";
+import { Jumps } from "./Jumps.tsx";
 import { Settles } from "./Settles.tsx";
 
 const EASY = { left: "right", right: "left" } as const;
@@ -128,6 +130,7 @@ export function Course({ view }: { view: CourseView }) {
           </ul>
           {bodies.length === 0 && <p className="text-dim">Not measured yet.</p>}
         </div>
+        {view.jumps.length > 0 && <Jumps jumps={view.jumps} />}
         {view.settles.length > 0 && <Settles settles={view.settles} />}
         <div>
           <h3>Firsts</h3>
@@ -141,6 +144,7 @@ export function Course({ view }: { view: CourseView }) {
           {firsts.length === 0 && <p className="text-dim">None yet.</p>}
         </div>
       </div>
+      <GearHistory spans={view.gear} />
     </section>
   );
 }

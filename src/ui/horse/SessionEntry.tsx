@@ -4,8 +4,10 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { inner, listed } from "#ui/words/figures.ts";
 import { sayMount, sayTaken } from "#ui/words/first-steps.ts";
+import { sayGear } from "#ui/words/gear.ts";
 import { sayIncident } from "#ui/words/incident.ts";
-import { GAIT, RED, SIDE, TACK, WEATHER } from "#ui/words/labels.ts";
+import { sayJump } from "#ui/words/jump.ts";
+import { GAIT, RED, SIDE, WEATHER } from "#ui/words/labels.ts";
 import { sayTogether } from "#ui/words/reasons.ts";
 import { sayCalm, sayMeasure, sayReading, sayScores, saySwap } from "#ui/words/record.ts";
 import { sayCourse } from "#ui/words/record-fields.ts";
@@ -71,7 +73,8 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
           )}
           <p className="text-sm text-dim">
             {listed(record.gaits.map((gait) => GAIT[gait].toLowerCase()))} · {WEATHER[record.weather].toLowerCase()} ·{" "}
-            {listed(record.tack.map((tack) => TACK[tack].toLowerCase()))}
+            {sayGear(record.tack)}
+            {record.gearWhy && ` (${record.gearWhy})`}
             {record.circleMinutes > 0 && ` · ${record.circleMinutes} min on the circle`}
             {record.readings.length > 0 && ` · ${record.readings.map(sayReading).join("; ")}`}
             {record.signs.length > 0 &&
@@ -79,6 +82,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
           </p>
         </>
       )}
+      {record.jump && <p>{sayJump(record.jump)}</p>}
       {record.smaller && <p className="text-sm">The smaller version of the card was worked.</p>}
       {record.calm && <p className="text-sm">If calm, {sayCalm(record.calm)}</p>}
       {record.word && <p>“{record.word}”</p>}

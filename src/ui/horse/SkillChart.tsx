@@ -12,11 +12,13 @@ import { INPUT } from "#ui/kit/parts.tsx";
 import { Check } from "#ui/kit/Tick.tsx";
 import { TRIAL_CHANGE } from "#ui/words/check.ts";
 import { inner, outer } from "#ui/words/figures.ts";
+import { sayGear } from "#ui/words/gear.ts";
 import { INCIDENT } from "#ui/words/labels.ts";
 import { EVALUATION } from "#ui/words/labels-desk.ts";
 
 type Event = LogView["events"][number];
-function sayEvent({ what, words }: Event): string {
+function sayEvent({ what, words, gear }: Event): string {
+  if (gear) return sayGear(gear);
   if (what === "tack") return inner(TRIAL_CHANGE[words as Trial] ?? words);
   if (what === "evaluation") return `${inner(EVALUATION[words as EvaluationKind])} evaluation`;
   return what === "incident" ? inner(INCIDENT[words as IncidentKind]) : words;

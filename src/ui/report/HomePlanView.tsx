@@ -4,6 +4,7 @@ import { here } from "#contracts/ladder.here.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { ShownHome } from "#core/home/own-words.ts";
 import { listed, outer } from "#ui/words/figures.ts";
+import { sayGear } from "#ui/words/gear.ts";
 import { ASKING, CALL, DONT, homeTitle, LESSON_WHY, sayDayKind, sayHomeItem, sayReturn, sayStretch } from "#ui/words/home.ts";
 import { ownerThing, type Pronouns } from "#ui/words/owner-skills.ts";
 import { ProseView } from "./ProseView.tsx";
@@ -51,6 +52,11 @@ export function HomePlanView({ plan, horse, who }: Props) {
             </p>
           )}
         </>
+      )}
+      {plan.gear.length > 0 && (
+        <p className="pt-2">
+          {outer(who.he)} goes in: {sayGear(plan.gear)}. Change one thing at a time, and tell us.
+        </p>
       )}
       <div className="grid gap-x-6 pt-2 sm:grid-cols-2 print:grid-cols-2">
         {plan.weeks.map((days, week) => (

@@ -13,7 +13,6 @@ import type {
   Instead,
   LedBy,
   SessionKind,
-  Tack,
   Weather,
 } from "#core/card/card.ts";
 import type { CourseState } from "#core/card/course.ts";
@@ -53,14 +52,6 @@ export const STATE: Record<CardState, string> = {
 export const STAGE: Record<Stage, string> = { unridden: "not ridden yet", "first-rides": "in its first rides", riding: "riding" };
 export const GAIT: Record<Gait, string> = { walk: "Walk", trot: "Trot", canter: "Canter", jump: "Jump" };
 export const WEATHER: Record<Weather, string> = { calm: "Calm", windy: "Windy", hot: "Hot", cold: "Cold", wet: "Wet" };
-export const TACK: Record<Tack, string> = {
-  "rope-halter": "Rope halter",
-  cavesson: "Cavesson",
-  snaffle: "Snaffle",
-  surcingle: "Surcingle",
-  saddle: "Saddle",
-  "bareback-pad": "Bareback pad",
-};
 export const INCIDENT: Record<IncidentKind, string> = {
   spook: "Spook",
   buck: "Buck",

@@ -7,8 +7,10 @@ import type { OpenRecord, RecordField } from "#core/card/merge.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { inner, listed } from "./figures.ts";
 import { sayMount, sayTaken } from "./first-steps.ts";
+import { outerGear } from "./gear.ts";
 import { sayIncident } from "./incident.ts";
-import { ENDING, GAIT, SIDE, TACK, WEATHER } from "./labels.ts";
+import { sayJump } from "./jump.ts";
+import { ENDING, GAIT, SIDE, WEATHER } from "./labels.ts";
 import { sayCalm, sayCourseMark, sayMeasure, sayReading, sayScores, saySwap } from "./record.ts";
 
 const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (id: string) => string) => string] } = {
@@ -17,7 +19,8 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
   circleMinutes: ["Minutes on the circle", (r) => String(r.circleMinutes)],
   gaits: ["Gaits", (r) => listed(r.gaits.map((gait) => GAIT[gait]))],
   weather: ["Weather", (r) => WEATHER[r.weather]],
-  tack: ["Tack", (r) => listed(r.tack.map((tack) => TACK[tack]))],
+  tack: ["Gear", (r) => outerGear(r.tack)],
+  gearWhy: ["Why other gear", (r) => r.gearWhy],
   helper: ["Who helped", (r, name) => (r.helper ? name(r.helper) : "nobody")],
   scores: ["Scores", (r) => [...sayScores(r.scores)].sort().join("\n")],
   measures: ["Counted and timed", (r) => r.measures.map(sayMeasure).join("\n")],
@@ -37,6 +40,7 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
   ifCalm: ["Next time, if calm", (r) => (r.ifCalm === null ? "" : here().of(r.ifCalm).words)],
   calm: ["If calm", (r) => (r.calm === null ? "" : sayCalm(r.calm))],
   smaller: ["The smaller version", (r) => (r.smaller ? "yes" : "no")],
+  jump: ["Jumping", (r) => (r.jump ? sayJump(r.jump) : "")],
 };
 
 export const fieldWords = (field: RecordField): string => SAYS[field][0];

@@ -14,7 +14,9 @@ import type { OpenBecause, Proposal, ReportWait, Say } from "#core/report/facts.
 import { LOOKER, sayRestriction } from "./check.ts";
 import { sayComplaint } from "./complaint.ts";
 import { hours, inner, listed, outer, plural } from "./figures.ts";
-import { branchWords, HOLD, TACK } from "./labels.ts";
+import { sayGear, sayTack } from "./gear.ts";
+import { sayLength } from "./jump.ts";
+import { branchWords, HOLD } from "./labels.ts";
 import { ownerDoes, ownerThing, type Pronouns } from "./owner-skills.ts";
 import { sayEarlier } from "./report-earlier.ts";
 
@@ -209,7 +211,19 @@ export function sayStatement(say: Say, key: string, style: Style): string {
     case "no-cautions":
       return "No incident was recorded, and no sign came up twice in the last sessions. The usual care still holds: helmet, boots, and nobody alone with a green horse.";
     case "tack":
-      return `${He} wears: ${listed(say.tack.map((tack) => inner(TACK[tack])))}.`;
+      return `${He} wears: ${sayGear(say.tack)}.`;
+    case "gear": {
+      const steps = say.stages.map(({ tack, day }) => `${inner(sayTack(tack))} from ${sayDate(day)}`);
+      return `${He} goes in: ${sayGear(say.now)}.${steps.length > 0 ? ` It came in steps: ${listed(steps)}.` : ""}`;
+    }
+    case "jumped": {
+      const faults = [
+        ...(say.rails > 0 ? [plural(say.rails, "rail down", "rails down")] : []),
+        ...(say.refusals > 0 ? [plural(say.refusals, "refusal")] : []),
+      ];
+      const height = say.heightCm === null ? "" : ` The highest fence that ${he} cleared was ${sayLength(say.heightCm)}.`;
+      return `${He} jumped in ${plural(say.schools, "school")}: ${plural(say.efforts, "effort")}${faults.length > 0 ? `, ${listed(faults)}` : ", all clear"}.${height}`;
+    }
     case "cues":
       return `${He} knows these words: ${listed(say.cues.map(([cue, said]) => (inner(said) === cue ? `“${said}”` : `“${said}” for ${cue}`)))}.`;
     case "check-done":

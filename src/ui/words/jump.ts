@@ -1,0 +1,123 @@
+/** Schools over poles and fences, in words. */
+import { sayDate } from "#core/calendar/local-date.ts";
+import {
+  EFFORTS,
+  type Element,
+  effortsOf,
+  type Fence,
+  type FenceResult,
+  HOLE_CM,
+  heightOf,
+  isPole,
+  type JumpCaution,
+  type JumpSchool,
+  type Layout,
+} from "#core/card/jump.ts";
+import { METRES_A_FOOT } from "#core/tools/poles.ts";
+import { inner, listed, plural } from "./figures.ts";
+
+export const FENCE: Readonly<Record<Fence, string>> = {
+  "walk-poles": "Walk poles",
+  "trot-poles": "Trot poles",
+  "canter-poles": "Canter poles",
+  "placing-pole": "Placing pole",
+  "cross-pole": "Cross-pole",
+  upright: "Upright",
+  spread: "Spread",
+  bank: "Bank",
+  ditch: "Ditch",
+  water: "Water",
+};
+export const WAY: Readonly<Record<JumpSchool["way"], string>> = { loose: "Loose", "in-hand": "In hand", ridden: "Ridden" };
+export const STRAIGHT: Readonly<Record<NonNullable<JumpSchool["straight"]>, string>> = {
+  straight: "Straight",
+  left: "Drifts left",
+  right: "Drifts right",
+};
+export const PACE: Readonly<Record<NonNullable<JumpSchool["pace"]>, string>> = {
+  waits: "Backs off",
+  even: "Unhurried",
+  rushes: "Rushes",
+};
+export const TAKE_OFF: Readonly<Record<NonNullable<JumpSchool["takeOff"]>, string>> = {
+  close: "Too close",
+  right: "At the right place",
+  long: "Too far off",
+};
+export const LANDING: Readonly<Record<NonNullable<JumpSchool["landing"]>, string>> = {
+  left: "Left lead",
+  right: "Right lead",
+  either: "Either lead",
+};
+export const RESULT = {
+  clear: "clear",
+  rails: "rail down",
+  stops: "stop",
+  runOuts: "run-out",
+} as const satisfies Readonly<Record<Exclude<keyof FenceResult, "at">, string>>;
+
+const CM_A_FOOT = 100 * METRES_A_FOOT;
+/** '9 ft (2.74 m)' */
+export function sayLength(cm: number): string {
+  const inches = Math.round((12 * cm) / CM_A_FOOT);
+  const feet = `${Math.floor(inches / 12)} ft${inches % 12 > 0 ? ` ${inches % 12} in` : ""}`;
+  return `${feet} (${(cm / 100).toFixed(2)} m)`;
+}
+export const sayElement = ({ fence, poles, heightCm }: Element): string =>
+  `${poles > 1 ? `${poles} ` : ""}${poles > 1 ? inner(FENCE[fence]) : FENCE[fence]}${heightCm === null ? "" : `, ${sayLength(heightCm)}`}`;
+/** 'Cross-pole, 1 ft 4 in (0.40 m); 18 ft (5.49 m) to upright, …' */
+export const sayLayout = ({ elements }: Layout): string =>
+  elements
+    .map((element, i) => {
+      const before = elements[i - 1];
+      const words = sayElement(element);
+      return before ? `${before.toNextCm === null ? "by itself" : `${sayLength(before.toNextCm)} on`}: ${inner(words)}` : words;
+    })
+    .join("; ");
+
+const RESULTS = Object.keys(RESULT) as (keyof typeof RESULT)[];
+export function sayResult(result: FenceResult): string {
+  const parts = RESULTS.flatMap((key) => {
+    const times = result[key];
+    return times === 0 ? [] : [key === "clear" ? `${times} clear` : plural(times, RESULT[key], `${RESULT[key]}s`)];
+  });
+  return parts.length > 0 ? parts.join(", ") : "not jumped";
+}
+/** A school in one line. */
+export function sayJump(school: JumpSchool): string {
+  const { layout, way, results, straight, pace, takeOff, landing, change } = school;
+  const efforts = effortsOf(school);
+  const height = heightOf(school);
+  const fences = results.flatMap((result) => {
+    const element = layout.elements[result.at];
+    return element && !isPole(element.fence) ? [`${inner(FENCE[element.fence])} ${sayResult(result)}`] : [];
+  });
+  const seen = [
+    ...(straight ? [inner(STRAIGHT[straight])] : []),
+    ...(pace ? [inner(PACE[pace])] : []),
+    ...(takeOff ? [`takes off ${inner(TAKE_OFF[takeOff])}`] : []),
+    ...(landing ? [`lands on ${landing === "either" ? "either lead" : `the ${landing} lead`}`] : []),
+  ];
+  return [
+    `${WAY[way]}${layout.name === "" ? "" : `, “${layout.name}”`}: ${sayLayout(layout)}.`,
+    ...(efforts > 0
+      ? [`${plural(efforts, "effort")}${height === null ? "" : `, cleared ${sayLength(height)}`}: ${listed(fences)}.`]
+      : []),
+    ...(seen.length > 0 ? [`${listed(seen)}.`] : []),
+    ...(change === "" ? [] : [`Next time change: ${change}.`]),
+  ].join(" ");
+}
+export function sayJumpCaution(caution: JumpCaution): string {
+  switch (caution.code) {
+    case "days-running":
+      return `Jumped on ${sayDate(caution.day)}. Leave a day between two jump schools.`;
+    case "week-full":
+      return `${plural(caution.schools, "jump school")} this week already. Two are enough: poles on the ground today.`;
+    case "not-yet-up":
+      return "The last school was not clear, straight and unhurried. Keep the height.";
+    case "one-up":
+      return `The last school was clear, straight and unhurried. Change one thing today, or go up one hole (${HOLE_CM} cm).`;
+    case "too-many":
+      return `${plural(caution.efforts, "effort")}. Stop: ${EFFORTS.few} to ${EFFORTS.many} are a school.`;
+  }
+}
