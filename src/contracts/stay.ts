@@ -11,6 +11,8 @@ import {
   KINDS,
   SEXES,
 } from "#core/horse/horse.ts";
+import { SADDLE_FITS, TAKEN, type TakenName } from "#core/horse/measuring.ts";
+import { BOUNDS } from "#core/intake/measures.ts";
 import { date, EMAIL, flag, grade, id, list, methodId, number, oneOf, said, setOf, version, whole, words } from "./fields.ts";
 import { GoalFields } from "./intake.ts";
 
@@ -132,21 +134,28 @@ export type KeepFrom = z.output<typeof KeepFrom>;
 export const SendHome = z.object({ id: stay, version, day: date });
 export type SendHome = z.output<typeof SendHome>;
 
-/** On the scale, or girth and length by tape. */
 /** No horse weighs less or more. */
 export const [LIGHTEST_KG, HEAVIEST_KG] = [50, 1200] as const;
-export const Weigh = z
-  .object({
-    stay,
-    day: date,
-    scaleKg: z.nullable(number(LIGHTEST_KG, HEAVIEST_KG, "kilograms")),
-    girthCm: z.nullable(number(60, 260, "centimetres")),
-    lengthCm: z.nullable(number(50, 260, "centimetres")),
-  })
-  .check(
-    z.refine((x) => x.scaleKg !== null || (x.girthCm !== null && x.lengthCm !== null), {
-      path: ["scaleKg"],
-      message: "Give the scale's reading, or girth and length by tape.",
-    }),
-  );
-export type Weigh = z.output<typeof Weigh>;
+const taken = (name: Exclude<TakenName, "scaleKg">, unit: string) => z.nullable(number(...BOUNDS[name], unit));
+/** Measures between two evaluations: whatever was taken. */
+export const MeasureFields = z.object({
+  girthCm: taken("girthCm", "centimetres"),
+  lengthCm: taken("lengthCm", "centimetres"),
+  withersCm: taken("withersCm", "centimetres"),
+  croupCm: taken("croupCm", "centimetres"),
+  scaleKg: z.nullable(number(LIGHTEST_KG, HEAVIEST_KG, "kilograms")),
+  condition: taken("condition", "on the scale of nine"),
+  pulse: taken("pulse", "beats a minute"),
+  breaths: taken("breaths", "breaths a minute"),
+  temperatureC: taken("temperatureC", "degrees Celsius"),
+  saddleFit: z.nullable(oneOf(SADDLE_FITS)),
+  words: words(500),
+});
+export type MeasureFields = z.output<typeof MeasureFields>;
+export const Measure = z.object({ stay, day: date, ...MeasureFields.shape }).check(
+  z.refine((x) => TAKEN.some((name) => x[name] !== null) || x.saddleFit !== null, {
+    path: ["girthCm"],
+    message: "Give one measure at least.",
+  }),
+);
+export type Measure = z.output<typeof Measure>;

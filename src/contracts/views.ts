@@ -12,6 +12,7 @@ import type { DayHours, DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
 import type { ShownLevel } from "#core/forecast/estimator.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
+import type { MeasuringDue } from "#core/horse/measuring.ts";
 import type { SecondPerson } from "#core/intake/limits.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
 import type { CardId, EvaluationId, HoldId, PersonId, StayId } from "#core/kernel/brand.ts";
@@ -270,6 +271,10 @@ export interface HorseNowView {
   readonly riskSet: boolean;
   /** The weight that counts today, and when it was taken; null: none was. */
   readonly weight: { readonly kilograms: number; readonly day: LocalDate } | null;
+  /** Height, croup, condition and saddle are asked for again; null: not yet. */
+  readonly measuringDue: MeasuringDue | null;
+  readonly horseClass: HorseClass;
+  readonly bookedCm: number | null;
   readonly today: LocalDate;
   readonly evaluations: readonly {
     readonly id: EvaluationId;

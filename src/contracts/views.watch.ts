@@ -4,7 +4,9 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { GearSpan, Tack } from "#core/card/gear.ts";
 import type { JumpDay } from "#core/card/jump.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
+import type { MeasureCaution, SaddleFit } from "#core/horse/measuring.ts";
 import type { CauseId } from "#core/intake/causes.ts";
+import type { RestingOdd } from "#core/intake/measures.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Agreement } from "#core/ladder/practice.ts";
@@ -17,6 +19,18 @@ import type { Week } from "#core/watch/weeks.ts";
 import type { Named, RevisionView } from "./views.card.ts";
 import type { SessionView } from "./views.ts";
 
+export interface BodyView {
+  readonly day: LocalDate;
+  readonly kilograms: number | null;
+  readonly condition: number | null;
+  readonly withersCm: number | null;
+  readonly croupCm: number | null;
+  readonly girthCm: number | null;
+  readonly saddleFit: SaddleFit | null;
+  /** Resting values outside the normal range. */
+  readonly odd: readonly RestingOdd[];
+  readonly words: string;
+}
 export interface CourseView {
   readonly today: LocalDate;
   readonly weeks: readonly Week[];
@@ -26,7 +40,9 @@ export interface CourseView {
   readonly hardBy: readonly { readonly branch: string; readonly side: HardSide; readonly skills: number }[];
   /** Beside the barn's other horses in work; null: too little seen to say. */
   readonly pace: Pace | null;
-  readonly bodies: readonly { readonly day: LocalDate; readonly kilograms: number | null; readonly condition: number | null }[];
+  /** Measures of evaluations and of days between, the oldest first. */
+  readonly bodies: readonly BodyView[];
+  readonly measureCautions: readonly MeasureCaution[];
   readonly gear: readonly GearSpan[];
   readonly jumps: readonly JumpDay[];
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];

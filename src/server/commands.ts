@@ -59,7 +59,7 @@ import {
 } from "#contracts/people.ts";
 import { EditMethods, LayStep, SetGoals, SetPins } from "#contracts/plan.ts";
 import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
-import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart, Weigh } from "#contracts/stay.ts";
+import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, Measure, SendHome, SetApart } from "#contracts/stay.ts";
 import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
@@ -102,7 +102,7 @@ import { layStep } from "./plan/lay-step.ts";
 import { editMethods, setGoals, setPins } from "./plan/manage.ts";
 import { addPhoto, removePhoto } from "./report/photos.ts";
 import { approveReport, composeReports, saveReport } from "./report/report.ts";
-import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, sendHome, setApart, weigh } from "./stay/manage.ts";
+import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, measure, sendHome, setApart } from "./stay/manage.ts";
 import { dropLayout } from "./tools/layouts.ts";
 import { answerNeed } from "./watch/answer.ts";
 import { enterWeather, forgetWeather } from "./weather/enter.ts";
@@ -130,7 +130,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "stay/end-hold": command(manager, EndHold, endHold),
   "stay/set-apart": command(manager, SetApart, setApart),
   "stay/keep-from": command(manager, KeepFrom, keepFrom),
-  "stay/weigh": command(staff, Weigh, weigh),
+  "stay/measure": command(staff, Measure, measure),
   "stay/send-home": command(manager, SendHome, sendHome),
   "intake/begin": command(manager, BeginEvaluation, beginEvaluation),
   "intake/save": command(manager, SaveEvaluation, saveEvaluation),

@@ -140,17 +140,18 @@ describe("a weight", () => {
     const stay = await barn.horse("Heavy", 4);
     barn.today = localDate("2026-09-08");
     expect((await everybody(stay, 0)).sheet).toBe(false);
-    const tape = { stay, day: "2026-09-08", scaleKg: null, girthCm: 180, lengthCm: 158 };
-    await barn.ask("stay/weigh", tape, barn.rider);
-    await barn.ask("stay/weigh", { ...tape, scaleKg: 470 }, barn.rider);
+    const nothing = { withersCm: null, croupCm: null, condition: null, pulse: null, breaths: null, temperatureC: null };
+    const tape = { ...nothing, saddleFit: null, words: "", stay, day: "2026-09-08", scaleKg: null, girthCm: 180, lengthCm: 158 };
+    await barn.ask("stay/measure", tape, barn.rider);
+    await barn.ask("stay/measure", { ...tape, scaleKg: 470 }, barn.rider);
     expect([...(await barn.sql`SELECT kilograms, by_scale FROM weighing WHERE stay_id = ${stay}`)]).toMatchObject([
       { byScale: true },
     ]);
     expect((await readHorseNow(barn.deps, await opened(stay))).weight).toEqual({ kilograms: 470, day: "2026-09-08" });
     expect((await everybody(stay, 0)).sheet).toBe(true);
-    expect(await barn.code("stay/weigh", { ...tape, day: "2026-09-09" })).toBe("in-the-future");
-    expect(await barn.code("stay/weigh", { ...tape, day: "2026-06-01" })).toBe("before-arrival");
-    expect(await barn.code("stay/weigh", { ...tape, girthCm: 60, lengthCm: 50 })).toBe("tape-slipped");
+    expect(await barn.code("stay/measure", { ...tape, day: "2026-09-09" })).toBe("in-the-future");
+    expect(await barn.code("stay/measure", { ...tape, day: "2026-06-01" })).toBe("before-arrival");
+    expect(await barn.code("stay/measure", { ...tape, girthCm: 60, lengthCm: 50 })).toBe("tape-slipped");
     barn.today = localDate("2026-07-14");
   });
 });

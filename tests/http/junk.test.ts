@@ -69,6 +69,19 @@ const POLICIES = {
   workLimits: { ...USUAL_LIMITS },
   day: { ...USUAL_DAY },
 };
+const NOTHING_TAKEN = {
+  girthCm: null,
+  lengthCm: null,
+  withersCm: null,
+  croupCm: null,
+  scaleKg: null,
+  condition: null,
+  pulse: null,
+  breaths: null,
+  temperatureC: null,
+  saddleFit: null,
+  words: "",
+};
 /** Well-formed requests of every command, about things that are not there: none of them can succeed. */
 const WHICH = { stay: id, kind: "end", ordinal: 0 };
 const EXAMPLES: Record<string, unknown> = {
@@ -98,7 +111,7 @@ const EXAMPLES: Record<string, unknown> = {
   "stay/end-hold": { id, lastDay: "2026-07-14" },
   "stay/set-apart": { stay: id, other: randomUUID(), apart: true },
   "stay/keep-from": { stay: id, person: id, kept: true },
-  "stay/weigh": { stay: id, day: "2026-07-14", scaleKg: 430, girthCm: null, lengthCm: null },
+  "stay/measure": { ...NOTHING_TAKEN, stay: id, day: "2026-07-14", scaleKg: 430 },
   "stay/send-home": { id, version: 1, day: "2026-07-14" },
   "intake/begin": { stay: id, kind: "intake" },
   "intake/save": { id, version: 1, walk: walkOf(3) },

@@ -7,6 +7,7 @@ import { COUNTINGS } from "#core/calendar/term.ts";
 import { INCIDENT_KINDS, KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import { CHECK_STATES } from "#core/check/check.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
+import { SADDLE_FITS } from "#core/horse/measuring.ts";
 import { CHECK_RESULTS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS } from "#core/intake/findings.ts";
@@ -114,6 +115,18 @@ const StayRow = z.object({
   ),
   /** The last time that it was weighed between evaluations. */
   weighed: nullable(z.object({ day: date, kilograms: number, byScale: bool })),
+  /** What was measured last between evaluations, each of them by itself; null: never. */
+  measuredLast: nullable(
+    z.object({
+      day: date,
+      heightsOn: nullable(date),
+      conditionOn: nullable(date),
+      withersCm: nullable(number),
+      croupCm: nullable(number),
+      condition: nullable(number),
+      saddleFit: nullable(z.enum(SADDLE_FITS)),
+    }),
+  ),
 });
 export type Stay = z.output<typeof StayRow>;
 
@@ -126,7 +139,7 @@ const selectStays = (db: Db) => db`
     s.risk_set, s.risk_set_on, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.told_kg, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
     incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials,
-    measured.last AS measured, weighed.last AS weighed, h.history_words
+    measured.last AS measured, weighed.last AS weighed, lately.last AS measured_last, h.history_words
   FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'from', first_day, 'to', last_day, 'stopsClock', stops_clock, 'reason', reason) ORDER BY first_day), '[]') AS list
     FROM hold WHERE stay_id = s.id) holds
@@ -155,6 +168,13 @@ const selectStays = (db: Db) => db`
     ORDER BY day DESC, closed_at DESC LIMIT 1) measured ON true
   LEFT JOIN LATERAL (SELECT json_build_object('day', day, 'kilograms', kilograms, 'byScale', by_scale) AS last FROM weighing WHERE stay_id = s.id
     ORDER BY day DESC LIMIT 1) weighed ON true
+  LEFT JOIN LATERAL (SELECT json_build_object('day', max(day), 'heightsOn', max(day) FILTER (WHERE withers_cm IS NOT NULL AND croup_cm IS NOT NULL),
+      'conditionOn', max(day) FILTER (WHERE condition IS NOT NULL),
+      'withersCm', (array_agg(withers_cm ORDER BY day DESC) FILTER (WHERE withers_cm IS NOT NULL AND croup_cm IS NOT NULL))[1],
+      'croupCm', (array_agg(croup_cm ORDER BY day DESC) FILTER (WHERE withers_cm IS NOT NULL AND croup_cm IS NOT NULL))[1],
+      'condition', (array_agg(condition ORDER BY day DESC) FILTER (WHERE condition IS NOT NULL))[1],
+      'saddleFit', (array_agg(saddle_fit ORDER BY day DESC) FILTER (WHERE saddle_fit IS NOT NULL))[1]) AS last
+    FROM measuring WHERE stay_id = s.id HAVING count(*) > 0) lately ON true
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(other), '{}') AS list FROM (
     SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(person_id), '{}') AS list FROM kept_from WHERE stay_id = s.id) kept`;

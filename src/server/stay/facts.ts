@@ -7,7 +7,7 @@ import type { Complaint } from "#core/card/complaint.ts";
 import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
-import { conditionOf } from "#core/intake/measures.ts";
+import { conditionOf, type Measures, PLACES, type Place } from "#core/intake/measures.ts";
 import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
 import { ladderFor } from "#core/ladder/for-method.ts";
@@ -98,6 +98,21 @@ export function weightNow(
   if (between) return { kilograms: between.kilograms, day: between.day };
   return inWalk && measured ? { kilograms: inWalk.kilograms, day: measured.day } : null;
 }
+/** The evaluation's measures, with what was taken since in their place. */
+export function measuresNow(
+  { measuredLast: last }: Pick<Stay, "measuredLast">,
+  evaluation: Evaluation,
+  day: LocalDate,
+): Measures {
+  const { measures } = evaluation.walk;
+  const isNewer = (on: LocalDate | null): boolean => on !== null && on <= day && on >= evaluation.day;
+  if (!last) return measures;
+  const heights = isNewer(last.heightsOn) ? { withersCm: last.withersCm, croupCm: last.croupCm } : {};
+  // Felt as a whole, the six places of the walk do not count any more.
+  const felt = Object.fromEntries(PLACES.map((place) => [place, null])) as Pick<Measures, Place>;
+  const condition = isNewer(last.conditionOn) ? { ...felt, condition: last.condition } : {};
+  return { ...measures, ...heights, ...condition };
+}
 export interface RecordOfHorse {
   readonly stay: Stay;
   readonly barn: Barn;
@@ -137,7 +152,7 @@ export function horseRecord({ stay, barn, evaluation, past }: RecordOfHorse, day
     limits: barn.workLimits,
     weight: weightNow(stay, day),
     fitness: evaluation?.walk.measures.fitness ?? "unknown",
-    condition: evaluation && conditionOf(evaluation.walk.measures),
+    condition: evaluation && conditionOf(measuresNow(stay, evaluation, day)),
     keptFrom: stay.keptFrom,
     worked: stay.delivered,
     rides: stay.rides,
@@ -151,7 +166,8 @@ export function nobodyLightFor(
   people: readonly Person[],
   day: LocalDate,
 ): NobodyLightEnough | null {
-  const measures = evaluations.filter(({ closedAt, day: on }) => closedAt && on <= day).at(-1)?.walk.measures ?? null;
+  const latest = evaluations.filter(({ closedAt, day: on }) => closedAt && on <= day).at(-1);
+  const measures = latest ? measuresNow(stay, latest, day) : null;
   const weightKg = weightNow(stay, day)?.kilograms ?? stay.toldKg;
   const last = lastWorked(stay);
   const load =
@@ -199,7 +215,7 @@ export function outcomeNow(stay: Stay, barn: Barn, evaluation: Evaluation, worke
   const { signs, lastSeen } = signsNow({ day: evaluation.day, signs: evaluation.walk.signs }, since, barn.ladder);
   return outcomeOf(
     stay,
-    { ...evaluation, walk: { ...evaluation.walk, signs: [...signs] } },
+    { ...evaluation, walk: { ...evaluation.walk, signs: [...signs], measures: measuresNow(stay, evaluation, today) } },
     today,
     barn.ladder,
     heardOf(stay, barn, lastSeen),

@@ -1,6 +1,16 @@
 /** Booking a stay and changing its terms, holds and company. */
 
-import type { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, SendHome, SetApart, Weigh } from "#contracts/stay.ts";
+import type {
+  AddHold,
+  BookStay,
+  EditDetails,
+  EditStay,
+  EndHold,
+  KeepFrom,
+  Measure,
+  SendHome,
+  SetApart,
+} from "#contracts/stay.ts";
 import { HEAVIEST_KG, LIGHTEST_KG } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
 import { bendOf, usualRateOf } from "#core/forecast/calibrate.ts";
@@ -11,6 +21,7 @@ import { weightOf } from "#core/tools/weight.ts";
 import { keepLearnt } from "#db/queries/barn.ts";
 import { listScores } from "#db/queries/card.ts";
 import { listStayCards } from "#db/queries/day.ts";
+import { keepMeasuring } from "#db/queries/measuring.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { keepTaken, listRates, listTold, replacePlanGoals } from "#db/queries/plan.ts";
 import {
@@ -153,19 +164,20 @@ export async function sendHome(work: Work, input: SendHome): Answer {
   return ok(null);
 }
 
-/** On the scale or by tape; a weight that is 60 days old lets nobody get on. */
-export async function weigh(work: Work, input: Weigh): Answer {
-  if (!(await lockStay(work.tx, input.stay))) return no({ code: "not-found", path: "stay" });
-  const stay = await findStay(work.tx, input.stay);
+/** Between two evaluations: whatever was taken. On the scale or by girth and length it gives a weight; one that is 60 days old lets nobody get on. */
+export async function measure(work: Work, { stay: id, day, ...taken }: Measure): Answer {
+  if (!(await lockStay(work.tx, id))) return no({ code: "not-found", path: "stay" });
+  const stay = await findStay(work.tx, id);
   if (!stay) return no({ code: "not-found", path: "stay" });
   if (stay.wentHome) return no({ code: "gone-home", path: "stay" });
-  if (input.day > work.today) return no({ code: "in-the-future", path: "day" });
-  if (input.day < stay.firstDay) return no({ code: "before-arrival", path: "day" });
-  const weight = weightOf(stay.class, { ...input, withersCm: null, neckCm: null, build: "unknown" });
-  if (!weight || weight.kilograms < LIGHTEST_KG || weight.kilograms > HEAVIEST_KG)
+  if (day > work.today) return no({ code: "in-the-future", path: "day" });
+  if (day < stay.firstDay) return no({ code: "before-arrival", path: "day" });
+  const weight = weightOf(stay.class, { ...taken, withersCm: null, neckCm: null, build: "unknown" });
+  if (weight && (weight.kilograms < LIGHTEST_KG || weight.kilograms > HEAVIEST_KG))
     return no({ code: "tape-slipped", path: "girthCm" });
-  const { kilograms, by } = weight;
-  await insertWeighing(work.tx, stay.id, { day: input.day, kilograms, byScale: by === "scale", by: work.actor.id, at: work.now });
-  await note(work, "stay", stay.id, "weighed", { day: input.day, kilograms });
+  const by = { by: work.actor.id, at: work.now };
+  await keepMeasuring(work.tx, stay.id, { day, ...taken }, by);
+  if (weight) await insertWeighing(work.tx, stay.id, { day, kilograms: weight.kilograms, byScale: weight.by === "scale", ...by });
+  await note(work, "stay", stay.id, "measured", { day, kilograms: weight?.kilograms ?? null });
   return ok(null);
 }

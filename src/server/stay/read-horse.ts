@@ -1,9 +1,10 @@
 import type { RevisionView } from "#contracts/views.card.ts";
 import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
-import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { changedBySession } from "#core/card/changed.ts";
 import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
+import { growthOf, measuringDue } from "#core/horse/measuring.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
@@ -162,6 +163,23 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     ...riskOf(horseRecord({ stay, barn, evaluation: latest, past }, today)),
     riskSet: stay.riskSet !== null,
     weight: weightNow(stay, today),
+    measuringDue: stay.wentHome
+      ? null
+      : measuringDue(
+          {
+            ageYears: ageOf(stay, today),
+            growthCm: outcome?.growthCm ?? null,
+            firstDay: stay.firstDay,
+            measured: [
+              ...closed.flatMap(({ day, walk }) => (growthOf(walk.measures) === null ? [] : [day])),
+              ...(stay.measuredLast?.heightsOn ? [stay.measuredLast.heightsOn] : []),
+            ],
+            daysOff: last && daysBetween(last.day, today),
+          },
+          today,
+        ),
+    horseClass: stay.class,
+    bookedCm: stay.heightCm,
     today,
     evaluations: evaluations.map(({ id, kind, day, closedAt }) => ({ id, kind, day, closed: closedAt !== null })),
     apart: stay.apart.map((id) => ({ stay: id, horse: stays.find((other) => other.id === id)?.horse ?? "a horse gone home" })),

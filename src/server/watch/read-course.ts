@@ -1,13 +1,14 @@
 /** How a stay goes, and its log, for the horse's page: counted from the record each time. */
-import type { CourseView, LogView } from "#contracts/views.watch.ts";
+import type { BodyView, CourseView, LogView } from "#contracts/views.watch.ts";
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { minutesUntilSoft } from "#core/card/course.ts";
 import { gearSpans } from "#core/card/gear.ts";
 import { jumpDays } from "#core/card/jump.ts";
 import { answeredSigns, resultsFor } from "#core/check/check.ts";
 import { dayEffects } from "#core/forecast/day-effects.ts";
+import { growthOf, measureCautions } from "#core/horse/measuring.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
-import { conditionOf } from "#core/intake/measures.ts";
+import { conditionOf, NOT_MEASURED, restingOdd } from "#core/intake/measures.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
 import { SIDES } from "#core/kernel/sides.ts";
 import { trackKey } from "#core/ladder/level.ts";
@@ -21,6 +22,7 @@ import { weeksOf } from "#core/watch/weeks.ts";
 import { listRevised, listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
 import { listChecksOf, listTrials } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { listMeasuring, listWeighings, type MeasuringRecord } from "#db/queries/measuring.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { type ForecastRecord, listLatestForecasts, listTaken } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
@@ -40,6 +42,11 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
     listScores(sql, stay.id),
     listStays(sql),
   ]);
+  const bodies = bodiesOf(
+    opened,
+    evaluations,
+    ...(await Promise.all([listMeasuring(sql, stay.id), listWeighings(sql, stay.id)])),
+  );
   const told = await listLatestForecasts(sql, [stay.id, ...stays.map(({ id }) => id)]);
   const mine = told.find(({ stayId }) => stayId === stay.id);
   const others = told.flatMap(({ stayId, rateMean }) => (stayId === stay.id || rateMean === null ? [] : [rateMean]));
@@ -54,14 +61,15 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
       mine && mine.rateMean !== null && mine.rateVariance !== null && worked.length > 0
         ? paceOf({ mean: mine.rateMean, variance: mine.rateVariance }, others)
         : null,
-    bodies: evaluations
-      .filter(({ closedAt }) => closedAt)
-      .map((evaluation) => ({
-        day: evaluation.day,
-        kilograms: outcomeOf(stay, evaluation, evaluation.day, opened.barn.ladder).weight?.kilograms ?? null,
-        condition: conditionOf(evaluation.walk.measures),
-      }))
-      .filter(({ kilograms, condition }) => kilograms !== null || condition !== null),
+    bodies,
+    measureCautions: measureCautions(
+      {
+        condition: bodies.findLast(({ condition }) => condition !== null)?.condition ?? null,
+        growthCm: growthNow(bodies),
+        saddleFit: bodies.findLast(({ saddleFit }) => saddleFit !== null)?.saddleFit ?? null,
+      },
+      bodies.flatMap(({ day, kilograms }) => (kilograms === null ? [] : [{ day, kilograms }])),
+    ),
     gear: gearSpans(worked.map((session) => ({ day: session.day, record: session }))),
     jumps: jumpDays(worked.map((session) => ({ day: session.day, record: session }))),
     firsts: stay.firsts,
@@ -78,6 +86,41 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
       standing: standingOf(opened, mine, scores),
     }),
   };
+}
+
+type Weighing = Awaited<ReturnType<typeof listWeighings>>[number];
+/** All measures of the stay, the oldest first; of one day those between evaluations come after. */
+function bodiesOf(
+  { stay, barn }: Opened,
+  evaluations: readonly Evaluation[],
+  between: readonly MeasuringRecord[],
+  weighings: readonly Weighing[],
+): readonly BodyView[] {
+  const inWalks = evaluations.flatMap((evaluation): BodyView[] => {
+    if (!evaluation.closedAt) return [];
+    const { measures } = evaluation.walk;
+    const { withersCm, croupCm, girthCm } = measures;
+    const kilograms = outcomeOf(stay, evaluation, evaluation.day, barn.ladder).weight?.kilograms ?? null;
+    const condition = conditionOf(measures);
+    const body = { kilograms, condition, withersCm, croupCm, girthCm };
+    if (Object.values(body).every((value) => value === null)) return [];
+    return [{ day: evaluation.day, ...body, saddleFit: null, odd: restingOdd(measures), words: "" }];
+  });
+  const taken = between.map(({ day, condition, withersCm, croupCm, girthCm, saddleFit, words, ...more }): BodyView => {
+    const kilograms = weighings.find((one) => one.day === day)?.kilograms ?? null;
+    const odd = restingOdd({ ...NOT_MEASURED, pulse: more.pulse, breaths: more.breaths, temperatureC: more.temperatureC });
+    return { day, kilograms, condition, withersCm, croupCm, girthCm, saddleFit, odd, words };
+  });
+  const weighedOnly = weighings
+    .filter(({ day }) => !between.some((one) => one.day === day))
+    .map(({ day, kilograms }): BodyView => ({ ...NOTHING, day, kilograms }));
+  return [...inWalks, ...taken, ...weighedOnly].sort((a, b) => a.day.localeCompare(b.day));
+}
+const NOTHING = { condition: null, withersCm: null, croupCm: null, girthCm: null, saddleFit: null, odd: [], words: "" };
+/** Croup above withers when both were last taken. */
+function growthNow(bodies: readonly BodyView[]): number | null {
+  const last = bodies.findLast((body) => growthOf(body) !== null);
+  return last ? growthOf(last) : null;
 }
 
 /** Signs as they stand after the last session; without an evaluation nothing is known of them. */

@@ -4,9 +4,10 @@ import { here } from "#contracts/ladder.here.ts";
 import type { CourseView } from "#contracts/views.watch.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { STEEP } from "#core/tools/workload.ts";
-import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
+import { hours, inner, listed, plural } from "#ui/words/figures.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { sayReasoned } from "#ui/words/needs.ts";
+import { Bodies } from "./Bodies.tsx";
 import { GearHistory } from "./GearHistory.tsx";
 import { Jumps } from "./Jumps.tsx";
 import { Settles } from "./Settles.tsx";
@@ -119,16 +120,6 @@ export function Course({ view }: { view: CourseView }) {
             {plural(incidents.all, "incident")}
             {incidents.all > 0 && `, ${incidents.perTen.toFixed(1)} in ten sessions; ${incidents.lastTen} in the last ten`}.
           </p>
-          <h3 className="pt-3">Weight and condition</h3>
-          <ul>
-            {bodies.map(({ day, kilograms: kg, condition }) => (
-              <li key={day}>
-                {sayDate(day)}: {kg === null ? "not weighed" : kilograms(kg)}
-                {condition === null ? "" : `, condition ${condition}`}
-              </li>
-            ))}
-          </ul>
-          {bodies.length === 0 && <p className="text-dim">Not measured yet.</p>}
         </div>
         {view.jumps.length > 0 && <Jumps jumps={view.jumps} />}
         {view.settles.length > 0 && <Settles settles={view.settles} />}
@@ -144,6 +135,7 @@ export function Course({ view }: { view: CourseView }) {
           {firsts.length === 0 && <p className="text-dim">None yet.</p>}
         </div>
       </div>
+      <Bodies bodies={bodies} cautions={view.measureCautions} weeks={weeks} />
       <GearHistory spans={view.gear} />
     </section>
   );

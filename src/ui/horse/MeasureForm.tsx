@@ -1,0 +1,115 @@
+/** What is measured between two evaluations, in two minutes: whatever was taken. */
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { Measure } from "#contracts/stay.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { HorseClass } from "#core/horse/horse.ts";
+import { type MeasuringDue, SADDLE_FITS } from "#core/horse/measuring.ts";
+import { type LengthName, NOT_MEASURED, questionOf } from "#core/intake/measures.ts";
+import type { StayId } from "#core/kernel/brand.ts";
+import { Select, Text } from "#ui/kit/form-fields.tsx";
+import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
+import { useCommand } from "#ui/kit/use-command.ts";
+import { outer } from "#ui/words/figures.ts";
+import { sayQuestion } from "#ui/words/intake.ts";
+import { SADDLE_FIT, sayMeasuringDue } from "#ui/words/measuring.ts";
+
+interface Props {
+  readonly stay: StayId;
+  readonly today: LocalDate;
+  readonly horseClass: HorseClass;
+  readonly bookedCm: number | null;
+  readonly due: MeasuringDue | null;
+}
+const LENGTHS = [
+  ["withersCm", "Withers, cm"],
+  ["croupCm", "Croup, cm"],
+  ["girthCm", "Heart girth, cm"],
+  ["lengthCm", "Body length, cm"],
+] as const satisfies readonly (readonly [LengthName, string])[];
+const RESTING = [
+  ["pulse", "Pulse at rest, a minute"],
+  ["breaths", "Breaths at rest, a minute"],
+  ["temperatureC", "Temperature, °C"],
+] as const;
+const EMPTY = {
+  girthCm: null,
+  lengthCm: null,
+  withersCm: null,
+  croupCm: null,
+  scaleKg: null,
+  condition: null,
+  pulse: null,
+  breaths: null,
+  temperatureC: null,
+  saddleFit: null,
+  words: "",
+};
+
+export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
+  useAwake();
+  const [open, setOpen] = useState(false);
+  const form = useForm<Measure, unknown, Measure>({
+    resolver: zodResolver(Measure),
+    defaultValues: { stay, day: today, ...EMPTY },
+  });
+  const { busy, problem, send } = useCommand();
+  const save = form.handleSubmit(async (values) => {
+    if ((await send("stay/measure", values)).ok) location.reload();
+  });
+  const typed = form.watch();
+  // A slip of the tape is asked about, never refused.
+  const doubts = LENGTHS.flatMap(([name]) => {
+    const cm = Number(typed[name]);
+    if (typed[name] === null || !Number.isFinite(cm) || cm <= 0) return [];
+    const measures = { ...NOT_MEASURED, withersCm: Number(typed.withersCm) || null, croupCm: Number(typed.croupCm) || null };
+    const question = questionOf(name, { typed: cm, unit: "cm", centimetres: cm }, { horseClass, measures, bookedCm });
+    return question ? [sayQuestion(name, question)] : [];
+  });
+  if (!open)
+    return (
+      <div className="pt-1">
+        {due && <p className="text-ochre">▲ {sayMeasuringDue(due)}</p>}
+        <Button onClick={() => setOpen(true)}>Weigh and measure</Button>
+      </div>
+    );
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => void save(event)}
+      className="mt-1 grid gap-2 border-2 border-rail p-3 sm:grid-cols-2"
+      aria-label="Measures"
+    >
+      <Text form={form} name="day" kind="date" label="Day" />
+      <Text form={form} name="scaleKg" kind="number" label="On the scale, kg" hint="Or girth and length by tape" />
+      {LENGTHS.map(([name, label]) => (
+        <Text key={name} form={form} name={name} kind="number" label={label} />
+      ))}
+      <Text form={form} name="condition" kind="number" label="Condition, 1 to 9" hint="Halves are fine: 5.5" />
+      <Select
+        form={form}
+        name="saddleFit"
+        register={form.register("saddleFit", { setValueAs: (value) => value || null })}
+        label="Saddle"
+        options={[["", "not looked at"] as const, ...SADDLE_FITS.map((fit) => [fit, outer(SADDLE_FIT[fit])] as const)]}
+      />
+      {RESTING.map(([name, label]) => (
+        <Text key={name} form={form} name={name} kind="number" label={label} />
+      ))}
+      <Text form={form} name="words" label="A word" />
+      <div className="grid gap-2 sm:col-span-2">
+        {doubts.map((words) => (
+          <p key={words} className="text-ochre">
+            ▲ {words}
+          </p>
+        ))}
+        <Trouble problem={problem} />
+        <Button type="submit" tone="main" className="justify-self-start" disabled={busy}>
+          Save the measures
+        </Button>
+      </div>
+    </form>
+  );
+}
