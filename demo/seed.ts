@@ -24,6 +24,7 @@ import { readDay } from "#server/day/read-day.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
 import { tellDraft } from "#server/intake/tell-chance.ts";
 import { acknowledge, askQuestion, tellCheckBack } from "#server/owner/answer.ts";
+import { readLetter } from "#server/owner/read-post.ts";
 import { readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { readDueReports } from "#server/report/read-report.ts";
@@ -32,6 +33,7 @@ import { openStay } from "#server/stay/read-horse.ts";
 import { newId, withIdsFrom } from "#server/work.ts";
 import { SHIPPED, SKILLS } from "#shipped/ladder.ts";
 import { ask } from "./ask.ts";
+import { measured, takePart } from "./at-the-barn.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
 import { judgementOf, walkFor } from "./evaluation.ts";
 import { Bodies } from "./live-bodies.ts";
@@ -90,9 +92,16 @@ class DemoBarn {
     }
     await this.morning();
     await this.fromOwners();
+    await takePart(this.atTheBarn());
     await sweep(this.deps);
   }
 
+  private atTheBarn = (): Parameters<typeof takePart>[0] => ({
+    today: this.today,
+    stayOf: this.stayOf,
+    ask: (route, input) => this.ask(route, this.manager, input),
+    letterOf: async (stay) => readLetter(this.deps, must(await openStay(this.deps, stay), "a stay")),
+  });
   private offset = (): number => daysBetween(this.today, this.day);
 
   private async live(): Promise<void> {
@@ -105,6 +114,7 @@ class DemoBarn {
     if (offset === -1) await this.keepApart();
     for (const one of this.stabled.values()) await this.happen(one, offset);
     await this.bodies.live(offset, this.day);
+    await measured(this.atTheBarn(), this.day);
     if (weekdayOf(this.day) === 7) {
       if (offset >= -WEEK) await this.weekly();
       return;

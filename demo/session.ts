@@ -12,6 +12,7 @@ import { SIDES, sidesOf } from "#core/kernel/sides.ts";
 import { type GateTick } from "#core/permission/ground-check.ts";
 import { skillOf } from "#shipped/ladder.ts";
 import type { Character } from "./cast.ts";
+import { JUMPS } from "./jumps.ts";
 import { INCIDENTS, NEXT_TIME, type Truth, WORDS_ROUGH, WORDS_WELL } from "./truth.ts";
 
 /** Minutes of the main, against those of anything beside it. */
@@ -81,11 +82,12 @@ export function sessionOf(
   const tack: Tack[] = rides
     ? view.method.id === "classical-line" || stage === "riding"
       ? ["saddle", "snaffle"]
-      : ["saddle", "rope-halter"]
+      : ["saddle", "rope-halter", bitOf(view.riddenGaits.length)]
     : [
         ...(items.some(({ skill }) => WITH_SADDLE.includes(skill)) ? (["saddle"] as const) : []),
         view.method.id === "classical-line" ? "cavesson" : "rope-halter",
       ];
+  const changes = view.essentials.lastTime !== null && tack.some((one) => !view.essentials.lastTime?.tack.includes(one));
   const shown = c.signs.filter(() => random.chance(rough ? 0.5 : 0.15));
   return {
     ticks,
@@ -132,9 +134,14 @@ export function sessionOf(
       endedWell: !rough || random.chance(0.6),
       word: random.pick(rough ? WORDS_ROUGH : WORDS_WELL),
       nextTime: random.pick(NEXT_TIME),
+      gearWhy: changes ? "The next stage of the bit." : "",
+      jump: JUMPS.find((one) => one.horse === c.horse && one.offset === offset)?.school ?? null,
     },
   };
 }
+
+/** The bit comes by stages: carried first, then one rein, then both. */
+const bitOf = (gaits: number): Tack => (gaits < 1 ? "bit-carried" : gaits < 2 ? "one-rein" : "snaffle");
 
 /** Hot horses are tapped as they settle: the longer, the less they give, and the harder side takes longest. */
 function courseFor(c: Character, truth: Truth, random: Random, rough: boolean): RecordFields["course"] {

@@ -1,14 +1,20 @@
 /** What has happened against what may be done: the record is kept as it was, and marked. */
 import type { SessionRecord } from "../card/card.ts";
 import { MOUNT_STEPS, type MountStep } from "../card/first-step.ts";
+import { isPole } from "../card/jump.ts";
 import { type Bears, mostBorne } from "../ladder/skill.ts";
+import type { Tag } from "../ladder/tags.ts";
 import { calledWindy, type WeatherHour } from "../weather/weather.ts";
 import type { GateTick, RedSign } from "./ground-check.ts";
 import type { PermitHorse, PermitPerson } from "./horse.ts";
 import { type Act, type AskedSkill, against, barring, type PermitPlace } from "./permission.ts";
 import type { Reason } from "./reasons.ts";
 
-export type Written = Pick<SessionRecord, "groundMinutes" | "saddleMinutes" | "circleMinutes" | "scores" | "mount" | "signs">;
+export type Written = Pick<SessionRecord, "groundMinutes" | "saddleMinutes" | "circleMinutes" | "scores" | "mount" | "signs"> &
+  Partial<Pick<SessionRecord, "jump">>;
+/** What a ridden school worked, whether or not somebody scored it: poles, and a fence. */
+const jumpedTags = ({ jump }: Written): readonly Tag[] =>
+  jump?.way === "ridden" ? [...new Set(jump.layout.elements.map(({ fence }) => (isPole(fence) ? "poles" : "cross-pole")))] : [];
 /** The first step of a mounting at which a foot is in the stirrup. */
 const FOOT = MOUNT_STEPS.indexOf("foot");
 const SAT = MOUNT_STEPS.indexOf("sat");
@@ -50,8 +56,9 @@ export interface Spot {
 
 /** Everything that a record goes against, from the horse as it stood before it. Nothing of it keeps the record from being written. */
 export function againstRecord({ ladder, gate }: RecordedBy, spot: Spot, record: Written): readonly Reason[] {
-  const worked = [...new Set(record.scores.map(({ skill }) => skill))].flatMap(
-    (id) => ladder.find(({ skill }) => skill.id === id) ?? [],
+  const jumped = jumpedTags(record);
+  const worked = ladder.filter(
+    ({ skill }) => record.scores.some((given) => given.skill === skill.id) || skill.tags.some((tag) => jumped.includes(tag)),
   );
   const minutes = record.groundMinutes + record.saddleMinutes;
   const act: Act = {
