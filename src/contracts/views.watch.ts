@@ -11,6 +11,7 @@ import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Agreement } from "#core/ladder/practice.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
+import type { SinceArrival, WeekSeen } from "#core/watch/by-week.ts";
 import type { Pace, RiderShare } from "#core/watch/course.ts";
 import type { Slide } from "#core/watch/evidence.ts";
 import type { Bin } from "#core/watch/honesty.ts";
@@ -34,6 +35,8 @@ export interface BodyView {
 export interface CourseView {
   readonly today: LocalDate;
   readonly weeks: readonly Week[];
+  readonly byWeek: readonly WeekSeen[];
+  readonly arrival: { readonly up: readonly SinceArrival[]; readonly down: readonly SinceArrival[] };
   readonly lately: readonly { readonly skill: string; readonly sessions: number }[];
   readonly riders: readonly RiderShare[];
   readonly incidents: { readonly all: number; readonly perTen: number; readonly lastTen: number };

@@ -4,8 +4,8 @@
  */
 
 import type { LocalDate } from "../calendar/local-date.ts";
-import { signOf } from "../intake/signs.ts";
 import type { SessionRecord } from "./card.ts";
+import { type SignChange, signsAround } from "./sign-change.ts";
 
 export const GEAR_PLACES = ["head", "mouth", "back", "legs", "other"] as const;
 export type GearPlace = (typeof GEAR_PLACES)[number];
@@ -62,7 +62,7 @@ export interface WornSession {
   readonly record: Pick<SessionRecord, "tack" | "gearWhy" | "groundMinutes" | "saddleMinutes" | "signs">;
 }
 /** It wore the same at this place from one day to another, in every session in which somebody said what it wore. */
-export interface GearSpan {
+export interface GearSpan extends SignChange {
   readonly place: GearPlace;
   readonly tack: readonly Tack[];
   readonly from: LocalDate;
@@ -71,28 +71,6 @@ export interface GearSpan {
   readonly minutes: number;
   /** What was written when it came; empty: nothing. */
   readonly why: string;
-  /** Signs that showed in most of the sessions after the change and in next to none before, and the other way round. */
-  readonly came: readonly string[];
-  readonly went: readonly string[];
-}
-
-/** Sessions on either side of a change that are compared, the fewest for which anything is said, and the shares that tell. */
-const COMPARED = 4;
-const FEWEST = 3;
-const OFTEN = 0.5;
-const SELDOM = 0.25;
-
-function changedSigns(before: readonly WornSession[], after: readonly WornSession[]): Pick<GearSpan, "came" | "went"> {
-  const [early, late] = [before.slice(-COMPARED), after.slice(0, COMPARED)];
-  if (early.length < FEWEST || late.length < FEWEST) return { came: [], went: [] };
-  const share = (list: readonly WornSession[], sign: string): number =>
-    list.filter(({ record }) => record.signs.some((one) => one.sign === sign)).length / list.length;
-  const seen = [...new Set([...early, ...late].flatMap(({ record }) => record.signs.map(({ sign }) => sign)))];
-  const bad = seen.filter((sign) => !signOf(sign).good);
-  return {
-    came: bad.filter((sign) => share(early, sign) <= SELDOM && share(late, sign) >= OFTEN),
-    went: bad.filter((sign) => share(early, sign) >= OFTEN && share(late, sign) <= SELDOM),
-  };
 }
 
 /** Place by place, the oldest first. A session of which nobody said what the horse wore says nothing. */
@@ -112,7 +90,7 @@ export function gearSpans(sessions: readonly WornSession[]): readonly GearSpan[]
       const minutes = of.reduce((sum, { record }) => sum + record.groundMinutes + record.saddleMinutes, 0);
       const why = at > 0 ? first.record.gearWhy : "";
       return [
-        { place, tack, from: first.day, to: last.day, sessions: of.length, minutes, why, ...changedSigns(told.slice(0, at), of) },
+        { place, tack, from: first.day, to: last.day, sessions: of.length, minutes, why, ...signsAround(told.slice(0, at), of) },
       ];
     });
   });

@@ -58,6 +58,7 @@ const facts = (changes: Partial<ReportFacts> = {}): ReportFacts => ({
   goals: [],
   checks: [],
   ladder: SHIPPED,
+  trials: [],
   waits: [],
   risk: 2,
   known: [],

@@ -16,7 +16,7 @@ function intake(facts: ReportFacts): Blocks {
   return [
     ["asked", [...say.aim(facts), ...say.asked(facts), ...say.verdicts(facts)]],
     ["found", say.found(facts)],
-    ["care", facts.checks.length > 0 ? say.care(facts) : []],
+    ["care", facts.checks.length + facts.trials.length > 0 ? say.care(facts) : []],
     ["next", say.focus(facts)],
   ];
 }
@@ -44,7 +44,7 @@ function midTerm(facts: ReportFacts): Blocks {
     ["firsts", firsts(facts, facts.sessions)],
     ["needs-help", needsHelp(facts)],
     ["careful", careful(facts)],
-    ["care", facts.checks.length > 0 ? say.care(facts) : []],
+    ["care", facts.checks.length + facts.trials.length > 0 ? say.care(facts) : []],
     ["next", proposal(facts)],
   ];
 }

@@ -8,7 +8,7 @@ import type { Cue, CueWords } from "../card/cues.ts";
 import type { Tack } from "../card/gear.ts";
 import type { Looker, Restriction } from "../check/check.ts";
 import type { Verdict } from "../forecast/chance.ts";
-import type { CheckResult } from "../intake/cause-rules.ts";
+import type { CheckResult, Trial, TrialResult } from "../intake/cause-rules.ts";
 import type { EvaluationKind } from "../intake/outcome.ts";
 import type { Mark, SeenSign } from "../intake/seen.ts";
 import type { Side, TrackSide } from "../kernel/sides.ts";
@@ -101,6 +101,8 @@ export interface ReportFacts {
   readonly levels: Levels;
   readonly goals: readonly GoalFact[];
   readonly checks: readonly CheckFact[];
+  /** Changes that were tried for a sign, and ended. */
+  readonly trials: readonly { readonly change: Trial; readonly result: TrialResult }[];
   readonly waits: readonly ReportWait[];
   /** Signed, or risen since; null: nobody has signed. */
   readonly risk: number | null;
@@ -212,7 +214,11 @@ export type Say =
       readonly day: LocalDate;
       readonly result: CheckResult;
       readonly restricted: readonly Restriction[];
+      /** Signs that showed before it and not since. Missing: of reports approved before that was told. */
+      readonly went?: readonly string[];
     }
+  /** A change of tack or company that was tried, and what it did to the sign. */
+  | { readonly code: "tried"; readonly change: Trial; readonly result: TrialResult }
   | { readonly code: "check-open"; readonly who: Looker; readonly due: LocalDate }
   | { readonly code: "no-checks" }
   | { readonly code: "next-steps"; readonly skills: readonly string[] }

@@ -1,9 +1,11 @@
 /** What each block of a report has to say, from the record. A skill is named as seen only where a score stands behind it on every side. */
 
+import type { LocalDate } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
 import { cuesFor } from "../card/cues.ts";
 import { gearNow, stagesReached } from "../card/gear.ts";
 import { effortsOf, heightOf } from "../card/jump.ts";
+import { signsAround } from "../card/sign-change.ts";
 import { scoresOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
@@ -129,13 +131,21 @@ export function howToAsk(facts: ReportFacts): Statement[] {
 }
 
 export function care(facts: ReportFacts): Statement[] {
-  if (facts.checks.length === 0) return [statement({ code: "no-checks" })];
-  return facts.checks.map(({ id, who, due, doneOn, result, restricted }) =>
+  const tried = facts.trials.map(({ change, result }) => statement({ code: "tried", change, result }));
+  if (facts.checks.length === 0) return [statement({ code: "no-checks" }), ...tried];
+  const checks = facts.checks.map(({ id, who, due, doneOn, result, restricted }) =>
     doneOn && result
-      ? statement({ code: "check-done", who, day: doneOn, result, restricted }, [id])
+      ? statement({ code: "check-done", who, day: doneOn, result, restricted, went: wentAfter(facts, doneOn) }, [id])
       : statement({ code: "check-open", who, due }, [id]),
   );
+  return [...checks, ...tried];
 }
+/** Signs that showed before a day and not since: what came of what was done on it, as far as the record goes. */
+const wentAfter = ({ sessions }: ReportFacts, on: LocalDate): readonly string[] =>
+  signsAround(
+    sessions.filter(({ day }) => day <= on),
+    sessions.filter(({ day }) => day > on),
+  ).went;
 
 /** A week: what was given and worked on, what went up by a step within it. */
 export function weekDid(facts: ReportFacts, sessions: readonly WorkedSession[]): Statement[] {

@@ -135,6 +135,7 @@ export async function gather(
           restricted: check.restrictions.filter(({ what }) => held.includes(what)),
         };
       }),
+    trials: stay.trials,
     waits: [
       ...(checks.some(
         (check) =>

@@ -14,6 +14,7 @@ import { SIDES } from "#core/kernel/sides.ts";
 import { trackKey } from "#core/ladder/level.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
+import { sinceArrival, weeksSeen } from "#core/watch/by-week.ts";
 import { hardByBranch, incidentsOf, paceOf, riderMix, workedLately } from "#core/watch/course.ts";
 import { slides, standstill } from "#core/watch/evidence.ts";
 import { stallTold } from "#core/watch/needs.ts";
@@ -53,6 +54,8 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
   return {
     today,
     weeks: weeksOf(worked, stay.firstDay, today),
+    byWeek: weeksSeen(worked, scores, stay.firstDay, today),
+    arrival: sinceArrival(scores),
     lately: workedLately(worked, today),
     riders: riderMix(worked),
     incidents: incidentsOf(worked),

@@ -8,6 +8,7 @@ import { hours, inner, listed, plural } from "#ui/words/figures.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { sayReasoned } from "#ui/words/needs.ts";
 import { Bodies } from "./Bodies.tsx";
+import { ByWeek } from "./ByWeek.tsx";
 import { GearHistory } from "./GearHistory.tsx";
 import { Jumps } from "./Jumps.tsx";
 import { Settles } from "./Settles.tsx";
@@ -68,6 +69,7 @@ export function Course({ view }: { view: CourseView }) {
         </div>
       )}
       <p>{pace ? sayPace(pace) : "Too little seen to say how fast it learns."}</p>
+      <ByWeek view={view} />
       <div className="grid gap-5 md:grid-cols-2">
         <div>
           <h3>Worked this fortnight</h3>

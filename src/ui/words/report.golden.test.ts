@@ -90,6 +90,7 @@ function facts({
     levels: readLevels(scores),
     goals: [],
     checks: [],
+    trials: [],
     waits: [],
     risk: 2,
     known: [],

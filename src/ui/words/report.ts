@@ -8,10 +8,11 @@ import type { HoldKind } from "#core/calendar/holds.ts";
 import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
 import type { Gait, IncidentKind } from "#core/card/card.ts";
 import type { Verdict } from "#core/forecast/chance.ts";
+import type { TrialResult } from "#core/intake/cause-rules.ts";
 import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import type { OpenBecause, Proposal, ReportWait, Say } from "#core/report/facts.ts";
-import { LOOKER, sayRestriction } from "./check.ts";
+import { LOOKER, sayRestriction, TRIAL_CHANGE } from "./check.ts";
 import { sayComplaint } from "./complaint.ts";
 import { hours, inner, listed, outer, plural } from "./figures.ts";
 import { sayGear, sayTack } from "./gear.ts";
@@ -20,6 +21,11 @@ import { branchWords, HOLD } from "./labels.ts";
 import { ownerDoes, ownerThing, type Pronouns } from "./owner-skills.ts";
 import { sayEarlier } from "./report-earlier.ts";
 
+const TRIED: Readonly<Record<TrialResult, string>> = {
+  gone: "made the trouble go away",
+  less: "made it less",
+  same: "changed nothing",
+};
 const on = (side: string): string => (side === "both" ? "" : ` on the ${side}`);
 const times = (n: number): string => (n === 1 ? "once" : n === 2 ? "twice" : `${n} times`);
 
@@ -230,7 +236,12 @@ export function sayStatement(say: Say, key: string, style: Style): string {
       return [
         `${LOOKER[say.who]}, ${sayDate(say.day)}: ${RESULT[say.result]}.`,
         ...(say.restricted.length > 0 ? [`For now: ${listed(say.restricted.map(sayRestriction))}.`] : []),
+        ...(say.went && say.went.length > 0
+          ? [`Before it we noted: ${listed(say.went.map((sign) => inner(signOf(sign).words)))}. Since then it hardly showed.`]
+          : []),
       ].join(" ");
+    case "tried":
+      return `We tried something: ${inner(TRIAL_CHANGE[say.change])}. It ${TRIED[say.result]}.`;
     case "check-open":
       return `${LOOKER[say.who]}: we asked for a look by ${sayDate(say.due)}. That visit has not happened yet.`;
     case "no-checks":
