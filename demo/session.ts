@@ -134,7 +134,11 @@ export function sessionOf(
       endedWell: !rough || random.chance(0.6),
       word: random.pick(rough ? WORDS_ROUGH : WORDS_WELL),
       nextTime: random.pick(NEXT_TIME),
-      gearWhy: changes ? "The next stage of the bit." : "",
+      gearWhy: changes
+        ? tack.some((one) => one.includes("bit") || one === "one-rein" || one === "snaffle")
+          ? "The next stage of the bit."
+          : "It was ready for it."
+        : "",
       jump: JUMPS.find((one) => one.horse === c.horse && one.offset === offset)?.school ?? null,
     },
   };

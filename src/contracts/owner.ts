@@ -61,29 +61,15 @@ export type CheckBack = z.output<typeof CheckBack>;
 export const SeeCheckBack = z.object({ stay: id<"stay">() });
 export type SeeCheckBack = z.output<typeof SeeCheckBack>;
 
-/** How a horse is handed over: the owner's lesson, planned and logged, and what goes along. */
+/** How a horse is handed over: what goes along. */
 export const RELEASE = ["tack", "papers", "feed", "shoes", "vaccination", "medicines", "trailer"] as const;
 export const HandOverFields = z.object({
-  lessonDay: z.nullable(date),
-  lessonMinute: z.nullable(minute),
-  /** What the owner shall do in it. */
-  lessonPlan: list(skill, 12),
-  lessonDone: flag,
-  /** What the owner needed help with. */
-  lessonHelp: list(skill, 12),
-  lessonWords: words(2000),
   release: list(z.object({ item: oneOf(RELEASE), done: flag, words: words(300) }), RELEASE.length),
 });
 export type HandOverFields = z.output<typeof HandOverFields>;
 export const SaveHandOver = z.object({ stay: id<"stay">(), version: z.nullable(version), content: HandOverFields });
 export type SaveHandOver = z.output<typeof SaveHandOver>;
 export const EMPTY_HAND_OVER: HandOverFields = {
-  lessonDay: null,
-  lessonMinute: null,
-  lessonPlan: [],
-  lessonDone: false,
-  lessonHelp: [],
-  lessonWords: "",
   release: RELEASE.map((item) => ({ item, done: false, words: "" })),
 };
 

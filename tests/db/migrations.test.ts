@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
 import { LENGTH_HABITS, SURFACES } from "#contracts/barn.ts";
 import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
-import { GOES, MESSAGE_STATES } from "#contracts/owner.ts";
+import { CONTACT_ROLES, GOES, MESSAGE_STATES, SINCE } from "#contracts/owner.ts";
 import { ROLES } from "#contracts/people.ts";
 import { READING_LEVELS, TONES } from "#contracts/report.ts";
 import { AFTER_LEVELS } from "#contracts/stay.ts";
@@ -19,6 +19,7 @@ import { CANCEL_CAUSES, CARD_STATES, DURINGS, HURT, INCIDENT_KINDS, INSTEADS, SE
 import { CHECK_STATES } from "#core/check/check.ts";
 import { APPOINTMENTS } from "#core/day/model.ts";
 import { HORSE_CLASSES, KINDS, SEXES } from "#core/horse/horse.ts";
+import { SADDLE_FITS } from "#core/horse/measuring.ts";
 import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { TOUCHES_BY } from "#core/intake/body.ts";
 import { CHECK_RESULTS, TRENDS, TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
@@ -187,6 +188,9 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["report", "level", READING_LEVELS],
   ["message", "state", MESSAGE_STATES],
   ["check_back", "goes", GOES],
+  ["check_back", "problem", SINCE],
+  ["contact", "role", CONTACT_ROLES],
+  ["measuring", "saddle_fit", SADDLE_FITS],
   ["card", "kind", SESSION_KINDS],
   ["card", "state", CARD_STATES],
   ["card", "cancel_because", CANCEL_CAUSES],

@@ -31,28 +31,63 @@ describe("at the desk", () => {
     expect(await bodyOf(page)).toContain("No mail server is set up");
     await page.close();
   });
-  it("the hand-over is planned, logged and ticked off, and kept", async () => {
+  it("the hand-over is ticked off and kept; a lesson is planned, logged with what the owner needed help with, and kept", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${await stayOf("Tin Whistle")}/owner`);
-    await page.locator("details ::-p-text(The owner does)").click();
-    // Whichever of what this horse can do stands first.
-    const first = await page.waitForSelector("details[open] fieldset button[aria-pressed=false]");
-    const words = (await first?.evaluate((one) => one.textContent)) ?? "";
-    await first?.click();
-    await (await page.waitForSelector("label ::-p-text(The lesson was given)"))?.click();
-    await fill(page, "A word on it", "Light hands; wants help with the stop.");
     await (await page.waitForSelector("label ::-p-text(Papers and passport)"))?.click();
-    await expectAccessible(page, "the hand-over");
     await button(page, "Save the hand-over").click();
     await text(page, "Saved");
+    await page.locator("summary ::-p-text(Plan one)").click();
+    const plan = await page.waitForSelector("::-p-xpath(//details[summary[text()='Plan one']]//details/summary)");
+    await plan?.click();
+    // Whichever of what this horse can do stands first.
+    const first = await page.waitForSelector("details[open] details[open] fieldset button[aria-pressed=false]");
+    const words = (await first?.evaluate((one) => one.textContent)) ?? "";
+    await first?.click();
+    await expectAccessible(page, "the hand-over and a lesson");
+    await button(page, "Plan it").click();
+    const today = "::-p-xpath(//li[.//summary[contains(., 'Tue 14 Jul')]]//details)";
+    const lesson = await page.waitForSelector(`${today}`);
+    await (await lesson?.waitForSelector("::-p-xpath(.//fieldset[legend[text()='Needed help with']]//button)"))?.click();
+    await (await lesson?.waitForSelector("textarea"))?.type("Light hands; wants help with the stop.");
+    await (await lesson?.waitForSelector("::-p-text(It took place)"))?.click();
+    await text(page, "took place, help with");
     await reload(page);
-    expect(await bodyOf(page)).toContain(`The owner does: ${words}`);
-    const [row] = await screens.site.sql`SELECT content FROM hand_over`;
-    expect(row?.["content"]).toMatchObject({
-      lessonPlan: [expect.any(String)],
-      lessonDone: true,
-      lessonWords: "Light hands; wants help with the stop.",
+    expect(await bodyOf(page)).toMatch(/Tue 14 Jul · Lesson: took place, help with/);
+    const rows = await screens.site.sql`SELECT content FROM owner_visit WHERE content ->> 'day' = '2026-07-14'`;
+    expect(rows[0]?.["content"]).toMatchObject({
+      plan: [expect.any(String)],
+      help: [expect.any(String)],
+      state: "given",
+      words: "Light hands; wants help with the stop.",
     });
+    expect(words).not.toBe("");
+    const [row] = await screens.site.sql`SELECT content FROM hand_over`;
+    expect(row?.["content"].release).toContainEqual({ item: "papers", done: true, words: "" });
+    await page.close();
+  });
+  it("a routine is given, and what the owner ticks back stands beside it", async () => {
+    const page = await screens.as("odalys");
+    const stay = await stayOf("Gannet");
+    await screens.visit(page, `/horse/${stay}/owner`);
+    await fill(page, "How to do step 1", "Slowly, from his left.");
+    await button(page, "Give it, with a letter").click();
+    await text(page, "Given, and in the outbox");
+    const [row] = await screens.site.sql`SELECT token FROM owner_link WHERE stay_id = ${stay} AND dropped_at IS NULL`;
+    const phone = await screens.as(null, { width: 390, height: 844 });
+    await screens.visit(phone, `/owner/${row?.["token"]}`);
+    await expectAccessible(phone, "the owner's routine");
+    expect(await bodyOf(phone)).toContain("Slowly, from his left.");
+    expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+    await (await phone.waitForSelector("input[name^='step:']"))?.click();
+    await fill(phone, "How did it go?", "He stood like a rock.");
+    await follow(phone, () => button(phone, "Tell the barn what we did").click());
+    await text(phone, "✓ Thank you. The barn has it.");
+    await reload(page);
+    expect(await bodyOf(page)).toMatch(/Tue 14 Jul: 1 of \d+ steps, “He stood like a rock\.”/);
+    await button(page, "I have seen it").click();
+    await page.waitForFunction(() => !document.body.innerText.includes("I have seen it"));
+    await phone.close();
     await page.close();
   });
   it("an owner's question stands on the Rail, is answered, and goes", async () => {

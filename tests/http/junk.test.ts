@@ -236,7 +236,7 @@ const EXAMPLES: Record<string, unknown> = {
   "owner/drop-link": { stay: id, contact: null },
   "owner/answer": { issue: 999_999, answer: "Yes, led." },
   "owner/see-check-back": { stay: id },
-  "owner/hand-over": { stay: id, version: null, content: { ...EMPTY_HAND_OVER, lessonDay: "2026-07-15", lessonMinute: 540 } },
+  "owner/hand-over": { stay: id, version: null, content: EMPTY_HAND_OVER },
 };
 
 const JUNK: unknown[] = [

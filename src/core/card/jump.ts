@@ -28,7 +28,7 @@ export interface Element {
   readonly poles: number;
   /** Null: of poles, bank, ditch and water. */
   readonly heightCm: number | null;
-  /** To the next element, from middle to middle; null: on a line of its own. */
+  /** To the next element, from its last pole to the first of the next; null: on a line of its own. */
   readonly toNextCm: number | null;
 }
 export interface Layout {
@@ -125,7 +125,17 @@ export function jumpCautions(past: readonly JumpDay[], today: LocalDate, now: Ju
     ...(efforts > EFFORTS.many ? [{ code: "too-many", efforts } as const] : []),
   ];
 }
-/** Where each element lies, in centimetres from the first; one on a line of its own stands two metres on. */
+/** Where each element begins and ends, in centimetres from the first pole; one on a line of its own stands two metres on. `spacingCm`: between two poles of a row. */
 const OWN_LINE_CM = 200;
-export const positionsOf = ({ elements }: Layout): readonly number[] =>
-  elements.map((_, i) => elements.slice(0, i).reduce((sum, { toNextCm }) => sum + (toNextCm ?? OWN_LINE_CM), 0));
+export function placesOf(
+  { elements }: Layout,
+  spacingCm: (fence: Fence) => number,
+): readonly { readonly from: number; readonly to: number }[] {
+  let at = 0;
+  return elements.map(({ fence, poles, toNextCm }) => {
+    const from = at;
+    const to = from + (isPole(fence) ? (poles - 1) * spacingCm(fence) : 0);
+    at = to + (toNextCm ?? OWN_LINE_CM);
+    return { from, to };
+  });
+}

@@ -4,6 +4,7 @@ import { readTerm } from "#core/calendar/term.ts";
 import { must } from "#core/kernel/assert.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
 import type { Barn } from "#db/queries/barn.ts";
+import { listVisits } from "#db/queries/homework.ts";
 import { findHandOver } from "#db/queries/owner-answers.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
@@ -34,13 +35,14 @@ export async function readBooking(deps: Deps): Promise<BookingView> {
 }
 
 export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): Promise<TermsView> {
-  const [details, stays, people, handOver] = await Promise.all([
+  const [details, stays, people, handOver, visits] = await Promise.all([
     findDetails(sql, stay.id),
     listStays(sql),
     listPeople(sql),
     findHandOver(sql, stay.id),
+    listVisits(sql, stay.id),
   ]);
-  const { release, lessonDone } = handOver?.content ?? EMPTY_HAND_OVER;
+  const { release } = handOver?.content ?? EMPTY_HAND_OVER;
   const {
     kind,
     aim,
@@ -82,7 +84,7 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
       owed: Math.max(0, readTerm(termFacts(stay, barn), stay.wentHome ?? today).owed),
       policy: barn.owedPolicy,
       report: stay.reportNumber,
-      lessonGiven: lessonDone,
+      lessonGiven: visits.some(({ content }) => content.kind === "lesson" && content.state === "given"),
       open: release.filter(({ done }) => !done).map(({ item }) => item),
     },
     details: must(details, "a stay has a horse and a client"),

@@ -1,18 +1,27 @@
 /** A layout from above, to scale: where each pole and fence lies, what is between them, and a metre beside it. */
-import { isPole, type Layout, positionsOf } from "#core/card/jump.ts";
+import { type Fence, isPole, type Layout, placesOf } from "#core/card/jump.ts";
+import { distanceOf, METRES_A_FOOT } from "#core/tools/poles.ts";
 import { sayLayout, sayLength } from "#ui/words/jump.ts";
 
 /** Half the width of a fence, and room at either end, in centimetres. */
 const HALF = 150;
 const ROOM = 120;
-/** Poles of a row lie so far apart in the drawing: the row is one element. */
-const IN_ROW = 45;
+const ROWS: Readonly<Partial<Record<Fence, "walk" | "trot" | "canter">>> = {
+  "walk-poles": "walk",
+  "trot-poles": "trot",
+  "canter-poles": "canter",
+};
+/** Poles of a row at the middle of what is customary for a horse. */
+function spacing(fence: Fence): number {
+  const feet = distanceOf(ROWS[fence] ?? "walk", "horse");
+  return feet ? ((feet[0] + feet[1]) / 2) * METRES_A_FOOT * 100 : 0;
+}
 
 export function LayoutDrawing({ layout }: { layout: Layout }) {
-  const at = positionsOf(layout);
-  const length = Math.max(300, at.at(-1) ?? 0);
+  const places = placesOf(layout, spacing);
+  const length = Math.max(300, places.at(-1)?.to ?? 0);
   const [wide, high] = [length + 2 * ROOM, 2 * HALF + 150];
-  const text = Math.max(18, wide / 38);
+  const text = Math.max(24, wide / 34);
   return (
     <svg role="img" aria-label={sayLayout(layout)} viewBox={`${-ROOM} ${-HALF - 20} ${wide} ${high}`} className="max-h-56 w-full">
       <line
@@ -25,20 +34,18 @@ export function LayoutDrawing({ layout }: { layout: Layout }) {
         strokeDasharray={`${wide / 60}`}
       />
       {layout.elements.map((element, i) => {
-        const x = at[i] ?? 0;
+        const { from, to } = places[i] ?? { from: 0, to: 0 };
         const pole = isPole(element.fence);
         const half = pole ? HALF * 0.7 : HALF;
-        const count = pole ? Math.min(element.poles, 4) : 1;
+        const at = Array.from({ length: pole ? element.poles : 1 }, (_, n) => from + n * spacing(element.fence));
+        const gap = layout.elements[i + 1] ? element.toNextCm : null;
         return (
-          // Elements of a layout have no name but their place.
-          // biome-ignore lint/suspicious/noArrayIndexKey: nothing else tells them apart
-          <g key={i}>
-            {Array.from({ length: count }, (_, pole_) => (
+          <g key={from}>
+            {at.map((x) => (
               <line
-                // biome-ignore lint/suspicious/noArrayIndexKey: poles of a row are told apart by their order
-                key={pole_}
-                x1={x + (pole_ - (count - 1) / 2) * IN_ROW}
-                x2={x + (pole_ - (count - 1) / 2) * IN_ROW}
+                key={x}
+                x1={x}
+                x2={x}
                 y1={-half}
                 y2={half}
                 className={pole ? "stroke-ochre" : "stroke-rail"}
@@ -46,18 +53,18 @@ export function LayoutDrawing({ layout }: { layout: Layout }) {
               />
             ))}
             {element.fence === "spread" && (
-              <line x1={x + 60} x2={x + 60} y1={-half} y2={half} className="stroke-rail" strokeWidth={wide / 120} />
+              <line x1={from + 60} x2={from + 60} y1={-half} y2={half} className="stroke-rail" strokeWidth={wide / 120} />
             )}
-            {element.toNextCm !== null && layout.elements[i + 1] && (
-              <text x={x + (element.toNextCm ?? 0) / 2} y={-12} textAnchor="middle" fontSize={text} className="fill-ink">
-                {sayLength(element.toNextCm)}
+            {gap !== null && (
+              <text x={to + gap / 2} y={HALF + text} textAnchor="middle" fontSize={text} className="fill-ink">
+                {sayLength(gap)}
               </text>
             )}
           </g>
         );
       })}
-      <line x1={0} x2={100} y1={HALF + 60} y2={HALF + 60} className="stroke-ink" strokeWidth={wide / 250} />
-      <text x={115} y={HALF + 60 + text / 3} fontSize={text} className="fill-ink">
+      <line x1={0} x2={100} y1={HALF + 100} y2={HALF + 100} className="stroke-ink" strokeWidth={wide / 250} />
+      <text x={115} y={HALF + 100 + text / 3} fontSize={text} className="fill-ink">
         1 m
       </text>
     </svg>

@@ -50,7 +50,7 @@ function Curve({ title, lines, weeks }: { title: string; lines: readonly Line[];
           return <rect key={week.monday} x={x(week.monday)} y={HIGH - tall} width={14} height={tall} className="fill-line" />;
         })}
         {[low, high].map((value) => (
-          <text key={value} x={2} y={y(value) + 4} fontSize={12} className="fill-dim">
+          <text key={value} x={2} y={y(value) + 4} fontSize={15} className="fill-dim">
             {Math.round(value)}
           </text>
         ))}
@@ -66,7 +66,7 @@ function Curve({ title, lines, weeks }: { title: string; lines: readonly Line[];
             {at.map(({ day, value }) => (
               <circle key={day} cx={x(day)} cy={y(value)} r={3} className={className} />
             ))}
-            <text x={WIDE - 4} y={y(at.at(-1)?.value ?? low) - 7} textAnchor="end" fontSize={12} className="fill-ink">
+            <text x={WIDE - 4} y={y(at.at(-1)?.value ?? low) - 7} textAnchor="end" fontSize={15} className="fill-ink">
               {name}
             </text>
           </g>

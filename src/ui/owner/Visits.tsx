@@ -8,10 +8,11 @@ import type { VisitId } from "#core/kernel/brand.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, INPUT, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
-import { clockAsMinutes, listed, minutesAsClock } from "#ui/words/figures.ts";
+import { clockAsMinutes, inner, listed, minutesAsClock } from "#ui/words/figures.ts";
 import { VISIT_KIND, VISIT_STATE } from "#ui/words/owner.ts";
 
 const words = (id: string): string => here().of(id).words;
+const named = (ids: readonly string[]): string => listed(ids.map((id) => inner(words(id))));
 const when = ({ day, minute }: Pick<VisitFields, "day" | "minute">): string =>
   `${sayDate(day)}${minute === null ? "" : `, ${minutesAsClock(minute)}`}`;
 
@@ -65,6 +66,16 @@ function Fields({ view, value, onChange }: EditProps) {
             value={value.plan}
             onChange={(plan) => onChange({ plan: plan.slice(0, 12) })}
           />
+          <dl>
+            {value.plan
+              .filter((id) => view.lessonHow[id])
+              .map((id) => (
+                <div key={id} className="border-t border-line py-1">
+                  <dt className="sign">{words(id)}</dt>
+                  <dd>{view.lessonHow[id]}</dd>
+                </div>
+              ))}
+          </dl>
         </details>
       )}
     </div>
@@ -115,7 +126,7 @@ function Row({ view, visit, onSaved }: RowProps) {
       <details open={state === "planned" && content.day <= view.today}>
         <summary className="cursor-pointer">
           {when(content)} · {VISIT_KIND[content.kind]}: {VISIT_STATE[state]}
-          {state === "given" && help.length > 0 && `, help with ${listed(help.map(words))}`}
+          {state === "given" && help.length > 0 && `, help with ${named(help)}`}
         </summary>
         <div className="grid gap-2 py-2">
           <Fields view={view} value={content} onChange={change} />
@@ -229,7 +240,9 @@ export function Visits({ view }: { view: LetterView }) {
           </Button>
         </div>
       </details>
-      <p className="text-sm text-dim">Helmet and boots for the owner too, and somebody at the horse's head.</p>
+      <p className="text-sm text-dim">
+        Helmet and boots for the owner too, somebody at the horse's head, and no lesson on a day on which the gate stays shut.
+      </p>
     </section>
   );
 }

@@ -14,7 +14,7 @@ import {
   type Layout,
 } from "#core/card/jump.ts";
 import { METRES_A_FOOT } from "#core/tools/poles.ts";
-import { inner, listed, plural } from "./figures.ts";
+import { inner, listed, outer, plural } from "./figures.ts";
 
 export const FENCE: Readonly<Record<Fence, string>> = {
   "walk-poles": "Walk poles",
@@ -103,7 +103,7 @@ export function sayJump(school: JumpSchool): string {
     ...(efforts > 0
       ? [`${plural(efforts, "effort")}${height === null ? "" : `, cleared ${sayLength(height)}`}: ${listed(fences)}.`]
       : []),
-    ...(seen.length > 0 ? [`${listed(seen)}.`] : []),
+    ...(seen.length > 0 ? [`${outer(listed(seen))}.`] : []),
     ...(change === "" ? [] : [`Next time change: ${change}.`]),
   ].join(" ");
 }
