@@ -17,7 +17,10 @@ const { handler } = await import("./dist/server/entry.mjs");
 const BODY_LIMIT = 512 * 1024;
 /** One photo or PDF of 5 MB, as base64 in JSON. */
 const FILE_LIMIT = 7 * 1024 * 1024;
-const limitOf = (request) => (["/api/check/attach", "/api/report/add-photo"].includes(request.url) ? FILE_LIMIT : BODY_LIMIT);
+/** One clip of 15 MB, likewise. */
+const CLIP_LIMIT = 21 * 1024 * 1024;
+const LIMITS = { "/api/check/attach": FILE_LIMIT, "/api/report/add-photo": FILE_LIMIT, "/api/media/add": CLIP_LIMIT };
+const limitOf = (request) => LIMITS[request.url] ?? BODY_LIMIT;
 const compress = compression({
   filter: (request, response) =>
     response.getHeader("Content-Type") !== "text/event-stream" && compression.filter(request, response),
@@ -72,7 +75,9 @@ const server = createServer((request, response) => {
   compress(request, response, () => abouts.run(about, () => handler(request, response)));
 });
 
-server.requestTimeout = 30_000;
+// A clip from a field with one bar of signal takes its time; whoever says nothing at all is not waited for.
+server.requestTimeout = 180_000;
+server.headersTimeout = 30_000;
 server.listen(Number(process.env.PORT ?? 4321), "127.0.0.1", () => process.send?.({ port: server.address().port }));
 
 function end() {

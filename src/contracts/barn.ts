@@ -98,6 +98,8 @@ export const PolicyFields = z.object({
   idleHours: whole(1, 336, "hours"),
   /** Days in the week of an arrival from which on it has a word of its own. */
   weeklyAfter: whole(WEEKLY_AFTER.from, WEEKLY_AFTER.to, "days"),
+  /** Space for photos and clips. */
+  mediaMb: whole(10, 1_000_000, "megabytes"),
   workLimits: WorkLimitFields.check(...risingLimits),
   day: DayFields,
   /** Gear of its own, beside the usual. */

@@ -48,6 +48,8 @@ export type Refusal =
   | { readonly code: "check-open"; readonly path: "cause" }
   | { readonly code: "check-ended"; readonly path: "id" }
   | { readonly code: "file-type"; readonly path: "content" }
+  | { readonly code: "clip-too-long"; readonly path: "content"; readonly seconds: number }
+  | { readonly code: "space-full"; readonly path: "content"; readonly limitMb: number }
   | { readonly code: "too-many-files"; readonly path: "content"; readonly limit: number }
   | { readonly code: "trial-running"; readonly path: "change" }
   | { readonly code: "trial-ended"; readonly path: "id" }

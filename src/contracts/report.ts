@@ -70,5 +70,8 @@ export type ComposeReports = z.output<typeof ComposeReports>;
 
 export const AddPhoto = z.object({ ...WhichReport, caption: words(200), content: file });
 export type AddPhoto = z.output<typeof AddPhoto>;
+/** One of the record's own, for the report. */
+export const TakeMedia = z.object({ ...WhichReport, media: id<"media">(), caption: words(200) });
+export type TakeMedia = z.output<typeof TakeMedia>;
 export const RemovePhoto = z.object({ ...WhichReport, photo: id<"photo">() });
 export type RemovePhoto = z.output<typeof RemovePhoto>;

@@ -19,6 +19,8 @@ export interface BarnView {
   /** What is asked on every card or on none, and what the manager's own hand on cards proposes for it. */
   readonly ways: readonly Way[];
   readonly proposedWays: readonly ProposedWay[];
+  /** What photos and clips take. */
+  readonly media: { readonly bytes: number; readonly count: number };
 }
 export interface BarnWalkView {
   readonly version: number;

@@ -26,6 +26,7 @@ export interface WalkView {
   readonly stay: StayId;
   readonly horse: string;
   readonly kind: EvaluationKind;
+  readonly day: LocalDate;
   readonly about: WalkedHorse;
   readonly heard: Heard;
   readonly initial: { readonly version: number; readonly walk: WalkFields };

@@ -5,10 +5,12 @@ import type { CheckBackDue } from "#core/home/check-back.ts";
 import type { HomeRecord, ShownHome } from "#core/home/own-words.ts";
 import type { Sex } from "#core/horse/horse.ts";
 import type { PhotoId, StayId } from "#core/kernel/brand.ts";
+import type { TrackSide } from "#core/kernel/sides.ts";
 import type { ShownBlock } from "#core/report/assemble.ts";
 import type { Claim } from "#core/report/claims.ts";
 import type { Compared, ComposedReport, ReportKind } from "#core/report/facts.ts";
 import type { Week } from "#core/watch/weeks.ts";
+import type { MediaType, MediaView } from "./media.ts";
 import type { HomeworkFields } from "./owner.ts";
 import type { HomeWords, ReportWords, Style } from "./report.ts";
 import type { RulerView } from "./views.ts";
@@ -20,6 +22,13 @@ export interface PhotoView {
   readonly caption: string;
   readonly width: number;
   readonly height: number;
+  /** Of one of the record's own: what it shows, and when. Missing: of one that was added here. */
+  readonly of?: {
+    readonly day: LocalDate;
+    readonly skill: string | null;
+    readonly side: TrackSide;
+    readonly type: MediaType;
+  } | null;
 }
 
 /** What a reader has before them, whichever way: on the screen, on paper, on the owner's page. */
@@ -62,6 +71,8 @@ export interface ReportView {
   /** Null while nothing was saved. */
   readonly version: number | null;
   readonly issues: readonly IssueLine[];
+  /** Photos and clips of the record, to be chosen from. */
+  readonly media: readonly MediaView[];
   /** The others of this stay, to go to. */
   readonly others: readonly { readonly kind: ReportKind; readonly ordinal: number; readonly number: number | null }[];
 }

@@ -28,6 +28,7 @@ import type { Evidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { OrderCheck } from "./check.ts";
+import type { MediaView } from "./media.ts";
 import type { CheckBack, RELEASE } from "./owner.ts";
 import type { PersonFields } from "./people.ts";
 import type { LayStep, SetGoals, SetPins } from "./plan.ts";
@@ -273,6 +274,7 @@ export interface HorseNowView {
   readonly weight: { readonly kilograms: number; readonly day: LocalDate } | null;
   /** Height, croup, condition and saddle are asked for again; null: not yet. */
   readonly measuringDue: MeasuringDue | null;
+  readonly media: readonly MediaView[];
   readonly horseClass: HorseClass;
   readonly bookedCm: number | null;
   readonly today: LocalDate;

@@ -29,6 +29,7 @@ import { FeedOf } from "#contracts/feed.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { DropLayout } from "#contracts/jump.ts";
 import { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
+import { AddMedia, RemoveMedia } from "#contracts/media.ts";
 import {
   AddContact,
   AnswerQuestion,
@@ -58,7 +59,7 @@ import {
   TurnOnCodes,
 } from "#contracts/people.ts";
 import { EditMethods, LayStep, SetGoals, SetPins } from "#contracts/plan.ts";
-import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport } from "#contracts/report.ts";
+import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport, TakeMedia } from "#contracts/report.ts";
 import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, Measure, SendHome, SetApart } from "#contracts/stay.ts";
 import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
@@ -90,6 +91,7 @@ import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
 import { practise, saveLadder, writePage } from "./ladder/edit-ladder.ts";
+import { addMedia, removeMedia } from "./media/media.ts";
 import { answerQuestion, seeCheckBack } from "./owner/answer.ts";
 import { addContact, removeContact } from "./owner/contacts.ts";
 import { saveHandOver } from "./owner/hand-over.ts";
@@ -100,7 +102,7 @@ import { beginCodes, changePassword, endSession, turnOffCodes, turnOnCodes } fro
 import { addAbsence, addPerson, editPerson, removeAbsence, resetPassword, retire } from "./people/manage.ts";
 import { layStep } from "./plan/lay-step.ts";
 import { editMethods, setGoals, setPins } from "./plan/manage.ts";
-import { addPhoto, removePhoto } from "./report/photos.ts";
+import { addPhoto, removePhoto, takeMedia } from "./report/photos.ts";
 import { approveReport, composeReports, saveReport } from "./report/report.ts";
 import { addHold, bookStay, editDetails, editStay, endHold, keepFrom, measure, sendHome, setApart } from "./stay/manage.ts";
 import { dropLayout } from "./tools/layouts.ts";
@@ -186,6 +188,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "owner/drop-link": command(manager, DropLink, endLink, { confirmed: true }),
   "owner/add-contact": command(manager, AddContact, addContact, { confirmed: true }),
   "owner/remove-contact": command(manager, RemoveContact, removeContact),
+  "media/add": command(staff, AddMedia, addMedia),
+  "media/remove": command(manager, RemoveMedia, removeMedia),
+  "report/take-media": command(manager, TakeMedia, takeMedia),
   "tools/drop-layout": command(manager, DropLayout, dropLayout),
   "owner/set-homework": command(manager, SetHomework, setHomework),
   "owner/see-homework": command(manager, SeeHomework, seeHomework),

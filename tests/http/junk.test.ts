@@ -66,9 +66,11 @@ const POLICIES = {
   gear: [{ place: "head", words: "Fly bonnet" }],
   idleHours: 72,
   weeklyAfter: 4,
+  mediaMb: 2000,
   workLimits: { ...USUAL_LIMITS },
   day: { ...USUAL_DAY },
 };
+const DOT = "aGk=";
 const NOTHING_TAKEN = {
   girthCm: null,
   lengthCm: null,
@@ -219,6 +221,19 @@ const EXAMPLES: Record<string, unknown> = {
   "owner/make-link": { stay: id, contact: null, until: "2026-12-01" },
   "owner/add-contact": { stay: id, name: "Ines Marr", email: "ines@example.invalid", role: "agent" },
   "owner/remove-contact": { id },
+  "media/add": {
+    id,
+    stay: id,
+    card: null,
+    evaluation: null,
+    day: "2026-07-14",
+    skill: "lead",
+    side: "left",
+    words: "Before",
+    content: DOT,
+  },
+  "media/remove": { id },
+  "report/take-media": { ...WHICH, media: id, caption: "" },
   "tools/drop-layout": { name: "Three on a line" },
   "owner/set-homework": {
     stay: id,

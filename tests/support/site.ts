@@ -19,6 +19,8 @@ export interface Post {
   readonly who?: string | null;
   readonly key?: string;
   readonly headers?: Record<string, string>;
+  /** Cuts the request. */
+  readonly signal?: AbortSignal;
 }
 
 /**
@@ -111,12 +113,17 @@ export class Site {
   async get(path: string, who: string | null = null): Promise<Response> {
     return fetch(this.address + path, { headers: await this.cookie(who), redirect: "manual" });
   }
-  async post(route: string, body: unknown, { who = null, key = randomUUID(), headers = {} }: Post = {}): Promise<Response> {
+  async post(
+    route: string,
+    body: unknown,
+    { who = null, key = randomUUID(), headers = {}, signal }: Post = {},
+  ): Promise<Response> {
     return fetch(`${this.address}/api/${route}`, {
       method: "POST",
       headers: { "Content-Type": "application/json", "Idempotency-Key": key, ...(await this.cookie(who)), ...headers },
       body: typeof body === "string" ? body : JSON.stringify(body),
       redirect: "manual",
+      ...(signal ? { signal } : {}),
     });
   }
 }

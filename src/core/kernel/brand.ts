@@ -18,5 +18,6 @@ export type TrialId = Id<"trial">;
 export type MessageId = Id<"message">;
 export type HomeworkId = Id<"homework">;
 export type VisitId = Id<"visit">;
+export type MediaId = Id<"media">;
 export type ContactId = Id<"contact">;
 export type PhotoId = Id<"photo">;

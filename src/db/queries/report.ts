@@ -1,10 +1,11 @@
 import { z } from "zod/mini";
+import { MEDIA_TYPES } from "#contracts/media.ts";
 import { HomeWords, READING_LEVELS, ReportWords, TONES } from "#contracts/report.ts";
 import { NO_HOME_WORDS } from "#core/home/own-words.ts";
-import type { PersonId, PhotoId, ReportId, StayId } from "#core/kernel/brand.ts";
+import type { MediaId, PersonId, PhotoId, ReportId, StayId } from "#core/kernel/brand.ts";
 import { REPORT_KINDS, type ReportKind } from "#core/report/facts.ts";
 import type { Db, Transaction } from "../client.ts";
-import { id, instant, int, text } from "../rows.ts";
+import { date, id, instant, int, nullable, side, text } from "../rows.ts";
 import { many, maybeOne, one } from "../run.ts";
 
 export interface Which {
@@ -91,23 +92,38 @@ export async function insertIssue(
            VALUES (${issue.number}, ${issue.report}, ${issue.by}, ${issue.at}, ${tx.json(issue.content as never)}, ${issue.hash})`;
 }
 
-const PhotoRow = z.object({ id: id<"photo">(), caption: text, width: int, height: int });
+const PhotoRow = z.object({
+  id: id<"photo">(),
+  caption: text,
+  width: int,
+  height: int,
+  of: nullable(z.object({ day: date, skill: nullable(text), side, type: z.enum(MEDIA_TYPES) })),
+});
 export type Photo = z.output<typeof PhotoRow>;
 export const listPhotos = (db: Db, report: ReportId): Promise<Photo[]> =>
   many(
     PhotoRow,
-    db`SELECT id, caption, width, height FROM report_photo WHERE report_id = ${report} AND NOT removed ORDER BY added_at, id`,
+    db`SELECT p.id, p.caption, p.width, p.height,
+         CASE WHEN m.id IS NOT NULL THEN json_build_object('day', m.day, 'skill', m.skill, 'side', m.side, 'type', m.type) END AS of
+       FROM report_photo p LEFT JOIN media m ON m.id = p.media_id WHERE p.report_id = ${report} AND NOT p.removed ORDER BY p.added_at, p.id`,
   );
-interface NewPhoto extends Photo {
+interface NewPhoto extends Omit<Photo, "of"> {
   readonly report: ReportId;
-  readonly bytes: Buffer;
+  /** Its own bytes, or one of the record's. */
+  readonly bytes: Buffer | null;
+  readonly media: MediaId | null;
 }
 export async function insertPhoto(tx: Transaction, photo: NewPhoto, by: PersonId, at: Date): Promise<void> {
-  await tx`INSERT INTO report_photo (id, report_id, caption, width, height, bytes, added_at, added_by)
-           VALUES (${photo.id}, ${photo.report}, ${photo.caption}, ${photo.width}, ${photo.height}, ${photo.bytes}, ${at}, ${by})`;
+  await tx`INSERT INTO report_photo (id, report_id, caption, width, height, bytes, media_id, added_at, added_by)
+           VALUES (${photo.id}, ${photo.report}, ${photo.caption}, ${photo.width}, ${photo.height}, ${photo.bytes}, ${photo.media}, ${at}, ${by})`;
 }
 export const removePhotoRow = async (tx: Transaction, report: ReportId, photo: PhotoId): Promise<number> =>
   (await tx`UPDATE report_photo SET removed = true WHERE id = ${photo} AND report_id = ${report} AND NOT removed`).count;
-const BytesRow = z.object({ bytes: z.instanceof(Buffer) });
+const BytesRow = z.object({ type: z.enum(MEDIA_TYPES), bytes: z.instanceof(Buffer) });
+/** Whatever became of it since: what was approved with it keeps it. */
 export const findPhotoBytes = (db: Db, photo: PhotoId) =>
-  maybeOne(BytesRow, db`SELECT bytes FROM report_photo WHERE id = ${photo}`);
+  maybeOne(
+    BytesRow,
+    db`SELECT coalesce(m.type, 'image/jpeg') AS type, coalesce(p.bytes, m.bytes) AS bytes
+       FROM report_photo p LEFT JOIN media m ON m.id = p.media_id WHERE p.id = ${photo}`,
+  );

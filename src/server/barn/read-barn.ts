@@ -6,6 +6,7 @@ import { proposedWays } from "#core/plan/ways.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listPlaces } from "#db/queries/day.ts";
 import { latestInstrument, listInstruments } from "#db/queries/judgement.ts";
+import { mediaSpace } from "#db/queries/media.ts";
 import { listPins } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
 import { barnOf } from "../stay/read-horse.ts";
@@ -23,6 +24,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     owedPolicy,
     idleHours,
     weeklyAfter,
+    mediaMb,
     workLimits,
     dayFrom,
     dayTo,
@@ -43,6 +45,7 @@ export function policiesOf(barn: Barn): PolicyFields {
     owedPolicy,
     idleHours,
     weeklyAfter,
+    mediaMb,
     workLimits: { ...workLimits },
     day: { dayFrom, dayTo, dayStep: dayStep === 15 ? 15 : 30 },
     gear: [...gear],
@@ -51,13 +54,19 @@ export function policiesOf(barn: Barn): PolicyFields {
 }
 
 export async function readBarn(deps: Deps): Promise<BarnView> {
-  const [barn, places, pins] = await Promise.all([barnOf(deps), listPlaces(deps.sql), listPins(deps.sql)]);
+  const [barn, places, pins, media] = await Promise.all([
+    barnOf(deps),
+    listPlaces(deps.sql),
+    listPins(deps.sql),
+    mediaSpace(deps.sql),
+  ]);
   const byHand = pins.map(({ stay, pins: all }) => ({ stay, written: all.filter((pin) => pin.kind === "written") }));
   return {
     version: barn.version,
     timeZone: barn.timeZone,
     policies: policiesOf(barn),
     places,
+    media,
     weights: barn.weights,
     steps: barn.stepChanges,
     ways: barn.cardWays,

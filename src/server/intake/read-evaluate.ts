@@ -42,6 +42,7 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
     stay: stay.id,
     horse: head.horse,
     kind: draft.kind,
+    day: draft.day,
     about: walkedHorse(stay, today),
     heard: heardOf(stay, barn, today),
     goals: [...new Set([...goals, ...asked])],

@@ -48,11 +48,10 @@ export async function ownIssue(deps: Deps, opened: OpenedOwner, asked: string | 
   const issue = await findIssue(deps.sql, Number(asked));
   return issue?.stayId === opened.stay.id ? { ...lineOf(issue), content: contentOf(issue) } : null;
 }
-export async function ownPhoto(deps: Deps, opened: OpenedOwner, asked: string | undefined): Promise<Buffer | null> {
+export async function ownPhoto(deps: Deps, opened: OpenedOwner, asked: string | undefined) {
   for (const { number } of await listIssues(deps.sql, [opened.stay.id])) {
     const issue = await findIssue(deps.sql, number);
-    if (issue && contentOf(issue).photos.some(({ id }) => id === asked))
-      return (await findPhotoBytes(deps.sql, asked as PhotoId))?.bytes ?? null;
+    if (issue && contentOf(issue).photos.some(({ id }) => id === asked)) return findPhotoBytes(deps.sql, asked as PhotoId);
   }
   return null;
 }

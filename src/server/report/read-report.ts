@@ -9,6 +9,7 @@ import { REPORT_KINDS, type ReportKind } from "#core/report/facts.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { findHomework, type Homework } from "#db/queries/homework.ts";
+import { listMedia } from "#db/queries/media.ts";
 import { listContacts, listSentIssues } from "#db/queries/owner.ts";
 import { listAtHome } from "#db/queries/owner-answers.ts";
 import {
@@ -84,11 +85,12 @@ export async function readReport(
   asked: { kind: ReportKind; ordinal: number },
 ): Promise<ReportView> {
   const which = { stay: stay.id, ...asked };
-  const [made, issues, details, contacts] = await Promise.all([
+  const [made, issues, details, contacts, media] = await Promise.all([
     draftOf(sql, stay, barn, today, which),
     listIssues(sql, [stay.id]),
     findDetails(sql, stay.id),
     listContacts(sql, stay.id),
+    listMedia(sql, stay.id),
   ]);
   const { client } = must(details, "a stay has an owner");
   const { gathered, draft, style, content, words, home } = made;
@@ -105,6 +107,7 @@ export async function readReport(
     home: gathered.home && { record: withoutLadder(gathered.home), words: home },
     version: draft?.version ?? null,
     issues: issues.filter(({ kind, ordinal }) => kind === asked.kind && ordinal === asked.ordinal).map(lineOf),
+    media,
     others: othersOf(stay, barn, today, issues),
   };
 }

@@ -20,6 +20,7 @@ import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
 import { findFeedOf } from "#db/queries/feed.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
+import { listMedia } from "#db/queries/media.ts";
 import { listCheckBacks } from "#db/queries/owner-answers.ts";
 import { pastOf } from "#db/queries/past.ts";
 import { findPlan, listTaken } from "#db/queries/plan.ts";
@@ -116,7 +117,7 @@ function nextOf(laid: readonly LaidSession[], stay: Stay, today: LocalDate): Hor
 }
 
 export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
-  const [evaluations, worked, scores, feed, stays, taken, plan, step, [back]] = await Promise.all([
+  const [evaluations, worked, scores, feed, stays, taken, plan, step, media, [back]] = await Promise.all([
     listEvaluations(sql, stay.id),
     listWorked(sql, stay.id),
     listScores(sql, stay.id),
@@ -125,6 +126,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     listTaken(sql),
     stay.wentHome ? null : findPlan(sql, stay.id),
     readStep(sql, stay, barn, today),
+    listMedia(sql, stay.id),
     stay.wentHome ? listCheckBacks(sql, stay.id) : [],
   ]);
   const past = (await pastOf(sql, [stay.id]))(stay.id);
@@ -178,6 +180,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
           },
           today,
         ),
+    media,
     horseClass: stay.class,
     bookedCm: stay.heightCm,
     today,

@@ -49,6 +49,7 @@ const LINES: Lines<PolicyFields> = {
   owedPolicy: ["Sessions owed at the end are made good", (x) => OWED[x]],
   idleHours: ["Signed out when not used for", (x) => plural(x, "hour")],
   weeklyAfter: ["First weekly word", (x) => `after ${plural(x, "day")} here`],
+  mediaMb: ["Space for photos and clips", (x) => `${x} MB`],
   workLimits: ["Heat, wind, cold and old weights", (x) => LIMITS.map(([key, words]) => `${words}: ${x[key]}`).join(" · ")],
   day: ["The day", (x) => `${minutesAsClock(x.dayFrom)} to ${minutesAsClock(x.dayTo)}, by ${x.dayStep} minutes`],
   gear: ["Gear of its own", (x) => listed(x.map(({ place, words }) => `${GEAR_PLACE[place]}: ${words}`)) || "none"],
@@ -155,6 +156,13 @@ export function PolicyForm({ view }: { view: BarnView }) {
           kind="number"
           label="Signed out when not used for (hours)"
           hint="A phone that was out of reach for longer asks for the password; what it kept is not lost."
+        />
+        <Text
+          form={form}
+          name="policies.mediaMb"
+          kind="number"
+          label="Space for photos and clips, MB"
+          hint={`${view.media.count} take ${Math.ceil(view.media.bytes / (1024 * 1024))} MB. What does not fit stays on the phone.`}
         />
         <Text
           form={form}

@@ -47,6 +47,9 @@ const IfCalm = later(async () => (await import("./IfCalm.tsx")).IfCalm);
 // eslint-disable-next-line no-restricted-syntax -- likewise: few horses jump
 const JumpPart = later(async () => (await import("./JumpPart.tsx")).JumpPart);
 
+// eslint-disable-next-line no-restricted-syntax -- likewise: few sessions are photographed
+const CardMedia = later(async () => (await import("./CardMedia.tsx")).CardMedia);
+
 const MINUTES = [
   ["ground", "Ground", "groundMinutes"],
   ["saddle", "Saddle", "saddleMinutes"],
@@ -59,6 +62,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   // A draft of before there was a field begins with the field empty.
   const draft: Draft = { ...fresh, ...value };
   const [at, setAt] = useState<CardStep>("before");
+  const [photos, setPhotos] = useState(false);
   const { busy, problem, send } = useSubmit();
   const put = (part: Partial<Draft>): void => set((before) => ({ ...fresh, ...before, ...part }));
   const entry = { person: me, subject: view.card.id };
@@ -215,6 +219,16 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         <Signs {...part} />
         <Incidents {...part} />
         <Firsts {...part} />
+        {isHere && (
+          <details onToggle={() => setPhotos(true)}>
+            <summary className="sign min-h-14 cursor-pointer py-4 text-slate">Photo or clip</summary>
+            {photos && (
+              <Suspense fallback={null}>
+                <CardMedia {...part} me={me} />
+              </Suspense>
+            )}
+          </details>
+        )}
       </Step>
       <Step name="end" at={at}>
         <WarmDown {...part} />

@@ -8,6 +8,7 @@ import { openTracks, readWalk } from "#core/intake/outcome.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
+import { TakeMedia } from "#ui/media/TakeMedia.tsx";
 import { sayComplaint } from "#ui/words/complaint.ts";
 import { slotWords } from "#ui/words/intake.ts";
 import { EVALUATION } from "#ui/words/labels-desk.ts";
@@ -127,6 +128,10 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
             )}
             {rung.id === MIND_RUNG && <MindReading id={id} state={state} />}
           </Rung>
+          <details className="pt-3">
+            <summary className="sign min-h-11 cursor-pointer text-slate">Photo or clip</summary>
+            <TakeMedia key={rung.id} me={who} stay={stay} horse={horse} day={view.day} evaluation={id} skills={rung.skills} />
+          </details>
         </section>
       ) : (
         <section aria-labelledby="rung-title" className="border-t-4 border-double border-rail pt-3">

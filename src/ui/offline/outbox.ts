@@ -84,6 +84,9 @@ export const shownOf = async (person: string): Promise<readonly Entry[]> =>
 /** One flush at a time on the whole device; whoever changes an entry waits for it. */
 const LOCK = "furlong-outbox";
 const PATIENCE = 20_000;
+/** A clip takes its time over one bar of signal; it goes after all words, which wait for nothing. */
+const CLIP_PATIENCE = 170_000;
+const isMedia = ({ route }: Pick<Entry, "route">): boolean => route === "media/add";
 // Where a browser gives no locks (a page that did not come safely) there is one tab to fear: the request key still keeps a write from being done twice.
 const alone = <T>(run: () => Promise<T>): Promise<T> =>
   "locks" in navigator ? (navigator.locks.request(LOCK, run) as Promise<T>) : run();
@@ -143,14 +146,19 @@ const NOT_IN: readonly string[] = ["other-person", "must-change"];
 /** Sends what this person has waiting, the oldest first, until nothing waits or nobody answers. `heard` gets each answer by its entry. */
 export const flush = (person: string, heard: (seq: number, answer: Asked<unknown>) => void = () => undefined): Promise<Flushed> =>
   alone(async () => {
-    for (let done = 0; ; ) {
-      const mine = (await keptOf(person)).filter(({ seq }) => seq > done);
+    const done = new Set<number>();
+    for (;;) {
+      const left = (await keptOf(person)).filter(({ seq }) => !done.has(seq));
+      const mine = [...left.filter((entry) => !isMedia(entry)), ...left.filter(isMedia)];
       if (mine.length === 0) return "empty";
       const blocked = new Set(mine.filter(({ refused }) => refused !== null).map(({ subject }) => subject));
       for (const next of mine) {
-        done = next.seq;
+        done.add(next.seq);
         if (blocked.has(next.subject)) continue;
-        const answer = await ask(next.route, next.input, next.key, { person, signal: AbortSignal.timeout(PATIENCE) });
+        const answer = await ask(next.route, next.input, next.key, {
+          person,
+          signal: AbortSignal.timeout(isMedia(next) ? CLIP_PATIENCE : PATIENCE),
+        });
         if (!answer.ok && passes(answer.status)) return "no-answer";
         if (!answer.ok && (answer.status === 401 || NOT_IN.includes(answer.problem.code))) return "signed-out";
         const store = await db();

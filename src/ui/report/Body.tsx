@@ -13,6 +13,7 @@ import { pronounsOf } from "#ui/words/report.ts";
 import { routineTitle } from "#ui/words/routine.ts";
 import { HomePlanView } from "./HomePlanView.tsx";
 import { HoursByWeek } from "./HoursByWeek.tsx";
+import { Pictures } from "./Pictures.tsx";
 import { ProseView } from "./ProseView.tsx";
 import { RoutineSteps } from "./RoutineSteps.tsx";
 
@@ -90,18 +91,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
           <RoutineSteps routine={content.routine} who={pronounsOf(content)} />
         </section>
       )}
-      {photos.map(({ id, caption, width, height }) => (
-        <figure key={id} className="break-inside-avoid pt-4">
-          <img
-            src={photo(id)}
-            alt={caption || `${horse}`}
-            width={width}
-            height={height}
-            className="h-auto max-h-[120mm] w-auto max-w-full"
-          />
-          <figcaption className="text-sm text-dim">{caption}</figcaption>
-        </figure>
-      ))}
+      <Pictures photos={photos} horse={horse} photo={photo} />
       {weeks.length > 1 && (
         <section className="break-inside-avoid pt-5">
           <h2>Hours by week</h2>

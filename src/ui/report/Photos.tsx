@@ -1,8 +1,10 @@
 /** Photos of a report: added with a caption, taken out. What is approved keeps those that it had. */
 import { useState } from "react";
+import { isClip } from "#contracts/media.ts";
 import type { ReportView } from "#contracts/views.report.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
+import { sayMedia } from "#ui/media/Gallery.tsx";
 
 const asBase64 = async (file: File): Promise<string> =>
   new Promise((resolve, reject) => {
@@ -15,10 +17,13 @@ const asBase64 = async (file: File): Promise<string> =>
 export function Photos({
   which,
   photos,
+  media,
   onChange,
 }: {
   which: Pick<ReportView, "stay" | "kind" | "ordinal">;
   photos: ReportView["content"]["photos"];
+  /** Of the record, to be chosen from. */
+  media: ReportView["media"];
   onChange(photos: ReportView["content"]["photos"]): void;
 }) {
   const [caption, setCaption] = useState("");
@@ -34,6 +39,14 @@ export function Photos({
     onChange([...photos, answer.value.photo]);
     setCaption("");
   };
+  const take = async (id: string, words: string): Promise<void> => {
+    const answer = await send<{ photo: ReportView["content"]["photos"][number] }>("report/take-media", {
+      ...which,
+      media: id,
+      caption: words,
+    });
+    if (answer.ok) onChange([...photos, answer.value.photo]);
+  };
   const remove = async (id: string): Promise<void> => {
     if ((await send("report/remove-photo", { ...which, photo: id })).ok) onChange(photos.filter((photo) => photo.id !== id));
   };
@@ -41,15 +54,26 @@ export function Photos({
     <div className="border-t border-line pt-2">
       <h3>Photos</h3>
       <ul className="flex flex-wrap gap-3">
-        {photos.map(({ id, caption: said, width, height }) => (
+        {photos.map(({ id, caption: said, width, height, of = null }) => (
           <li key={id} className="grid gap-1">
-            <img
-              src={`/api/report-photo/${id}`}
-              alt={said || "Photo without a caption"}
-              width={width}
-              height={height}
-              className="h-24 w-auto"
-            />
+            {of && isClip(of.type) ? (
+              // biome-ignore lint/a11y/useMediaCaption: a clip of a horse has no words to caption
+              <video
+                controls
+                preload="none"
+                src={`/api/report-photo/${id}`}
+                aria-label={said || "Clip"}
+                className="h-24 w-40 bg-ink"
+              />
+            ) : (
+              <img
+                src={`/api/report-photo/${id}`}
+                alt={said || "Photo without a caption"}
+                width={width}
+                height={height}
+                className="h-24 w-auto"
+              />
+            )}
             <span className="max-w-40 text-sm">{said}</span>
             <Button disabled={busy} onClick={() => void remove(id)}>
               Take it out
@@ -81,6 +105,33 @@ export function Photos({
           />
         </label>
       </div>
+      {media.length > 0 && (
+        <details className="pt-2">
+          <summary className="sign cursor-pointer text-slate">From the record ({media.length})</summary>
+          <ul className="flex flex-wrap gap-3 pt-2">
+            {media.map((one) => (
+              <li key={one.id} className="grid max-w-48 content-start gap-1">
+                {isClip(one.type) ? (
+                  // biome-ignore lint/a11y/useMediaCaption: a clip of a horse has no words to caption
+                  <video
+                    controls
+                    preload="none"
+                    src={`/api/media/${one.id}`}
+                    aria-label={sayMedia(one)}
+                    className="h-24 w-40 bg-ink"
+                  />
+                ) : (
+                  <img src={`/api/media/${one.id}`} alt={sayMedia(one)} loading="lazy" className="h-24 w-auto" />
+                )}
+                <span className="text-sm">{sayMedia(one)}</span>
+                <Button disabled={busy} aria-label={`Put it in: ${sayMedia(one)}`} onClick={() => void take(one.id, one.words)}>
+                  Put it in
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       <Trouble problem={problem} />
     </div>
   );

@@ -118,6 +118,10 @@ export function sayRefusal(refusal: Refusal): string {
       return "This is being asked already. Change that check, or close it first.";
     case "check-ended":
       return "This check is done or cancelled. Order a new one.";
+    case "clip-too-long":
+      return `At most ${refusal.seconds} seconds: cut the clip, or take a shorter one.`;
+    case "space-full":
+      return `The ${refusal.limitMb} MB for photos and clips are used up. It stays on this phone. Take old ones off, or raise the limit under Barn, then try again.`;
     case "file-type":
       return "Only photos (JPEG, PNG, WebP) and PDF files can be attached, and this is none that can be read.";
     case "too-many-files":

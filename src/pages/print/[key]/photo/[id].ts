@@ -7,6 +7,6 @@ import { readPhoto } from "#server/report/photos.ts";
 export const GET: APIRoute = async ({ params }) => {
   const photo = isPrinter(params["key"]) ? await readPhoto(deps().sql, params["id"]) : null;
   return photo
-    ? new Response(new Uint8Array(photo), { headers: { "Content-Type": "image/jpeg" } })
+    ? new Response(new Uint8Array(photo.bytes), { headers: { "Content-Type": photo.type } })
     : new Response("Not here.", { status: 404 });
 };

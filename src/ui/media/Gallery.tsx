@@ -1,0 +1,74 @@
+/** Photos and clips of a stay, the newest first; the manager takes them off. */
+import { useState } from "react";
+import { here } from "#contracts/ladder.here.ts";
+import { isClip, type MediaView } from "#contracts/media.ts";
+import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import { Button, Trouble } from "#ui/kit/parts.tsx";
+import { useAwake } from "#ui/kit/use-awake.ts";
+import { useCommand } from "#ui/kit/use-command.ts";
+import { inner } from "#ui/words/figures.ts";
+
+export const sayMedia = ({
+  day,
+  skill,
+  side,
+  words,
+  by,
+}: Pick<MediaView, "day" | "skill" | "side" | "words"> & { by?: string }): string =>
+  [
+    sayDate(day as LocalDate),
+    ...(skill === null ? [] : [`${inner(here().of(skill).words)}${side === "both" ? "" : ` ${side}`}`]),
+    ...(words === "" ? [] : [`“${words}”`]),
+    ...(by ? [by] : []),
+  ].join(" · ");
+
+export function Gallery({ media: all, mayRemove }: { media: readonly MediaView[]; mayRemove: boolean }) {
+  useAwake();
+  const [media, setMedia] = useState(all);
+  const { busy, problem, send } = useCommand();
+  if (media.length === 0) return null;
+  return (
+    <section aria-labelledby="gallery-title" className="pt-5">
+      <h2 id="gallery-title">Photos and clips</h2>
+      <ul className="flex flex-wrap gap-4">
+        {media.map((one) => (
+          <li key={one.id} className="grid max-w-56 content-start gap-1">
+            {isClip(one.type) ? (
+              // biome-ignore lint/a11y/useMediaCaption: a clip of a horse has no words to caption; what it shows stands below
+              <video
+                controls
+                preload="none"
+                src={`/api/media/${one.id}`}
+                aria-label={sayMedia(one)}
+                className="h-36 w-56 bg-ink"
+              />
+            ) : (
+              <img
+                src={`/api/media/${one.id}`}
+                alt={sayMedia(one)}
+                width={one.width ?? undefined}
+                height={one.height ?? undefined}
+                loading="lazy"
+                className="h-36 w-auto"
+              />
+            )}
+            <span className="text-sm">{sayMedia(one)}</span>
+            {mayRemove && (
+              <Button
+                className="justify-self-start"
+                disabled={busy}
+                aria-label={`Take it off: ${sayMedia(one)}`}
+                onClick={async () => {
+                  if ((await send("media/remove", { id: one.id })).ok) setMedia(media.filter(({ id }) => id !== one.id));
+                }}
+              >
+                Take it off
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Trouble problem={problem} />
+    </section>
+  );
+}
