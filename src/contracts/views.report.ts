@@ -4,11 +4,13 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { CheckBackDue } from "#core/home/check-back.ts";
 import type { HomeRecord, ShownHome } from "#core/home/own-words.ts";
 import type { Sex } from "#core/horse/horse.ts";
+import type { Touch } from "#core/intake/body.ts";
 import type { PhotoId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { ShownBlock } from "#core/report/assemble.ts";
 import type { Claim } from "#core/report/claims.ts";
 import type { Compared, ComposedReport, ReportKind } from "#core/report/facts.ts";
+import type { FirstPage } from "#core/report/first-page.ts";
 import type { Week } from "#core/watch/weeks.ts";
 import type { MediaType, MediaView } from "./media.ts";
 import type { HomeworkFields } from "./owner.ts";
@@ -42,6 +44,12 @@ export interface ReportContent {
   readonly barn: string;
   readonly day: LocalDate;
   readonly blocks: readonly ShownBlock[];
+  /** Of reports at half time and at the end. Missing: of those that were approved before they had a first page. */
+  readonly first?: FirstPage | null;
+  /** Who worked it, most sessions first. */
+  readonly people?: readonly string[];
+  /** Where it minds being touched. */
+  readonly touches?: readonly Touch[];
   readonly compared: readonly Compared[];
   readonly ruler: RulerView | null;
   readonly weeks: readonly Week[];

@@ -6,6 +6,7 @@ import { canDo, weekGained } from "./able.ts";
 import { needsHelp, nextStepsSaid, proposal } from "./ahead.ts";
 import { careful, incidentsIn, signsIn } from "./careful.ts";
 import type { Block, BlockId, ComposedReport, ReportFacts, Statement } from "./facts.ts";
+import { firstPage } from "./first-page.ts";
 import { firsts } from "./firsts.ts";
 import { headline, inShort } from "./short.ts";
 import * as say from "./statements.ts";
@@ -68,8 +69,10 @@ const OF_KIND = { intake, weekly, "mid-term": midTerm, end } as const;
 /** The report of its kind that the record supports today. Blocks with nothing to say are left out; a weekly word compares nothing. */
 export function composeReport(facts: ReportFacts): ComposedReport {
   const blocks = OF_KIND[facts.kind](facts).map(([id, statements]): Block => ({ id, statements }));
+  const compared = facts.kind === "weekly" ? [] : say.comparedTracks(facts);
   return {
     blocks: blocks.filter(({ statements }) => statements.length > 0),
-    compared: facts.kind === "weekly" ? [] : say.comparedTracks(facts),
+    compared,
+    first: facts.kind === "end" || facts.kind === "mid-term" ? firstPage(facts, compared) : null,
   };
 }

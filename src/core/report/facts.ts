@@ -15,6 +15,7 @@ import type { Side, TrackSide } from "../kernel/sides.ts";
 import type { Ladder } from "../ladder/ladder.ts";
 import type { Levels, ScoreFact } from "../ladder/level.ts";
 import type { HardSide } from "../reading/hard-side.ts";
+import type { FirstPage } from "./first-page.ts";
 
 /** intake: what was found on arrival · weekly: five lines · mid-term: where it stands · end: everything. */
 export const REPORT_KINDS = ["intake", "weekly", "mid-term", "end"] as const;
@@ -254,4 +255,5 @@ export interface Compared {
 export interface ComposedReport {
   readonly blocks: readonly Block[];
   readonly compared: readonly Compared[];
+  readonly first: FirstPage | null;
 }

@@ -10,7 +10,7 @@ import type { Worked } from "#db/queries/card.ts";
 import type { Evaluation } from "#db/queries/intake.ts";
 
 /** A place or sign of so much strength is told. */
-const WORTH_TELLING = 2;
+export const WORTH_TELLING = 2;
 
 /** What this horse has shown before, the most often first. */
 function usualSigns(latest: Evaluation | null, earlier: readonly Worked[]): readonly string[] {

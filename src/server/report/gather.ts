@@ -8,6 +8,7 @@ import { heldByChecks } from "#core/check/check.ts";
 import { proofsOf } from "#core/forecast/goals.ts";
 import type { HomeRecord } from "#core/home/own-words.ts";
 import { ofAgeOn } from "#core/home/way-back.ts";
+import type { Touch } from "#core/intake/body.ts";
 import { goalsInWords } from "#core/intake/request.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { readLevels } from "#core/ladder/level.ts";
@@ -41,6 +42,9 @@ export interface Gathered {
   readonly composed: ComposedReport;
   readonly supported: readonly Claim[];
   readonly weeks: readonly Week[];
+  /** Who worked it, most sessions first. */
+  readonly people: readonly string[];
+  readonly touches: readonly Touch[];
   /** Of a report at the end. */
   readonly home: HomeRecord | null;
   /** What statements rest on, to be looked at. */
@@ -188,6 +192,8 @@ export async function gather(
     composed: composeReport(reportFacts),
     supported: supportedClaims(reportFacts),
     weeks: weeksOf(worked, stay.firstDay, at),
+    people: [...groupBy(worked, ({ rider }) => rider)].sort(([, a], [, b]) => b.length - a.length).map(([rider]) => rider),
+    touches: closed.at(-1)?.walk.touches ?? [],
     home: kind === "end" ? home : null,
     sources: Object.fromEntries([
       ...worked.map(({ cardId, day, rider }) => [cardId, { day, path: `/card/${cardId}`, words: rider }]),

@@ -23,6 +23,7 @@ import {
   type Which,
 } from "#db/queries/report.ts";
 import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
+import { WORTH_TELLING } from "../card/essentials.ts";
 import type { Deps } from "../container.ts";
 import { barnOf, type Opened } from "../stay/read-horse.ts";
 import { rulerOf } from "../stay/read-rail.ts";
@@ -61,6 +62,9 @@ export async function draftOf(db: Db, stay: Stay, barn: Barn, today: Opened["tod
     day: today,
     blocks: shownOf(assemble(said, words)),
     compared: gathered.composed.compared,
+    first: gathered.composed.first,
+    people: gathered.composed.first ? gathered.people : [],
+    touches: gathered.composed.first ? gathered.touches.filter(({ strength }) => strength >= WORTH_TELLING) : [],
     ruler: which.kind === "end" || which.kind === "mid-term" ? rulerOf(stay, barn, today) : null,
     weeks: which.kind === "end" || which.kind === "mid-term" ? gathered.weeks : [],
     home: gathered.home && composeHome(gathered.home, home),

@@ -11,6 +11,7 @@ import { SCORE_WORDS } from "#ui/words/labels.ts";
 import { BLOCK, REPORT_KIND } from "#ui/words/labels-desk.ts";
 import { pronounsOf } from "#ui/words/report.ts";
 import { routineTitle } from "#ui/words/routine.ts";
+import { FirstPage, pictureOf } from "./FirstPage.tsx";
 import { HomePlanView } from "./HomePlanView.tsx";
 import { HoursByWeek } from "./HoursByWeek.tsx";
 import { Pictures } from "./Pictures.tsx";
@@ -57,24 +58,43 @@ function OnAPhone({ rows }: { rows: readonly Compared[] }) {
   );
 }
 
+/** Lines of what to mind that the first page has room for. */
+const ON_FIRST_PAGE = 3;
+
 export function Body({ content, number, approvedBy, photo }: Props) {
   const { horse, client, barn, day, kind, blocks, compared, ruler, weeks, home, photos, changes } = content;
+  const { first = null } = content;
+  const who = pronounsOf(content);
+  // What the first page says is not said again; the manager's own words on it are.
+  const shown = first
+    ? blocks.flatMap((block) => {
+        const lines =
+          block.id === "in-short" || (block.id === "careful" && block.lines.length <= ON_FIRST_PAGE) ? [] : block.lines;
+        return lines.length + block.prose.length > 0 ? [{ ...block, lines }] : [];
+      })
+    : blocks;
   const drawn = compared.filter(({ now }) => now !== null);
   return (
     <article className="max-w-3xl border-t-8 border-double border-rail bg-paper px-6 py-5 print:max-w-none print:border-t-4 print:px-0">
-      <header className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1>{horse}</h1>
-        <p className="sign">{number === null ? "Draft" : `Report ${number}`}</p>
-        <p className="w-full text-dim">
-          {REPORT_KIND[kind]} · {barn}, for {client} · {sayDateWithYear(day)}
-        </p>
-      </header>
-      {ruler && (
-        <div className="pt-2">
-          <Ruler view={ruler} large />
-        </div>
+      {first ? (
+        <FirstPage content={content} number={number} who={who} photo={photo} />
+      ) : (
+        <>
+          <header className="flex flex-wrap items-baseline justify-between gap-x-6">
+            <h1>{horse}</h1>
+            <p className="sign">{number === null ? "Draft" : `Report ${number}`}</p>
+            <p className="w-full text-dim">
+              {REPORT_KIND[kind]} · {barn}, for {client} · {sayDateWithYear(day)}
+            </p>
+          </header>
+          {ruler && (
+            <div className="pt-2">
+              <Ruler view={ruler} large />
+            </div>
+          )}
+        </>
       )}
-      {blocks.map(({ id, lines, prose }) => (
+      {shown.map(({ id, lines, prose }) => (
         <section key={id} className={id === "in-short" ? "pt-4 text-lg leading-snug" : "pt-4"}>
           <h2>{BLOCK[id]}</h2>
           {lines.map(({ key, text }) => (
@@ -88,10 +108,10 @@ export function Body({ content, number, approvedBy, photo }: Props) {
       {content.routine && (
         <section className="break-inside-avoid pt-5">
           <h2>{routineTitle(horse, content.routine)}</h2>
-          <RoutineSteps routine={content.routine} who={pronounsOf(content)} />
+          <RoutineSteps routine={content.routine} who={who} />
         </section>
       )}
-      <Pictures photos={photos} horse={horse} photo={photo} />
+      <Pictures photos={first ? photos.filter((one) => one !== pictureOf(photos)) : photos} horse={horse} photo={photo} />
       {weeks.length > 1 && (
         <section className="break-inside-avoid pt-5">
           <h2>Hours by week</h2>
@@ -110,7 +130,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
       )}
       {home && (
         <div className="print:break-before-page">
-          <HomePlanView plan={home} horse={horse} who={pronounsOf(content)} />
+          <HomePlanView plan={home} horse={horse} who={who} />
         </div>
       )}
       {changes && (
