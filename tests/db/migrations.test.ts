@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
 import { LENGTH_HABITS, SURFACES } from "#contracts/barn.ts";
 import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
+import { MEDIA_TYPES } from "#contracts/media.ts";
 import { CONTACT_ROLES, GOES, MESSAGE_STATES, SINCE } from "#contracts/owner.ts";
 import { ROLES } from "#contracts/people.ts";
 import { READING_LEVELS, TONES } from "#contracts/report.ts";
@@ -191,6 +192,8 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["check_back", "problem", SINCE],
   ["contact", "role", CONTACT_ROLES],
   ["measuring", "saddle_fit", SADDLE_FITS],
+  ["media", "type", MEDIA_TYPES],
+  ["media", "side", TRACK_SIDES],
   ["card", "kind", SESSION_KINDS],
   ["card", "state", CARD_STATES],
   ["card", "cancel_because", CANCEL_CAUSES],

@@ -51,15 +51,15 @@ const codeOf = async (answer: Response): Promise<string> => ((await answer.json(
 describe("a photo", () => {
   it("is cut down, loses what the camera wrote into it, and is shown to staff, not to strangers", async () => {
     const { id } = (await (await add(jpeg, { card, skill: "lead", side: "left", words: "Loose rope" })).json()) as { id: string };
-    const answer = await site.get(`/api/media/${id}`, "wren");
+    const answer = await site.get(`/api/media-file/${id}`, "wren");
     expect(answer.headers.get("content-type")).toBe("image/jpeg");
     const { width, height, exif } = await sharp(Buffer.from(await answer.arrayBuffer())).metadata();
     expect([width, height, exif]).toEqual([1600, 1067, undefined]);
-    expect((await site.get(`/api/media/${id}`)).status).not.toBe(200);
+    expect((await site.get(`/api/media-file/${id}`)).status).not.toBe(200);
     const page = await (await site.get(`/horse/${stay}`, "wren")).text();
-    expect(page).toContain(`/api/media/${id}`);
+    expect(page).toContain(`/api/media-file/${id}`);
     expect(page).toContain("Loose rope");
-    expect(await (await site.get(`/horse/${other}`, "wren")).text()).not.toContain(`/api/media/${id}`);
+    expect(await (await site.get(`/horse/${other}`, "wren")).text()).not.toContain(`/api/media-file/${id}`);
   });
   it("of another horse's card, of a day to come, or that is no photo, is refused; so is one that says it is something else", async () => {
     const strange = (await site.sql`SELECT id FROM card WHERE stay_id = ${other} LIMIT 1`)[0]?.["id"];
@@ -76,11 +76,11 @@ describe("a clip", () => {
   it("is kept as the phone gave it, and answered in parts as players ask for it", async () => {
     const clip = clipOf(20);
     const { id } = (await (await add(clip)).json()) as { id: string };
-    const whole = await site.get(`/api/media/${id}`, "wren");
+    const whole = await site.get(`/api/media-file/${id}`, "wren");
     expect([whole.headers.get("content-type"), whole.headers.get("accept-ranges")]).toEqual(["video/mp4", "bytes"]);
     expect(Buffer.from(await whole.arrayBuffer()).equals(clip)).toBe(true);
     const part = async (range: string) => {
-      const answer = await fetch(`${site.address}/api/media/${id}`, {
+      const answer = await fetch(`${site.address}/api/media-file/${id}`, {
         headers: { ...(await site.cookie("wren")), Range: range },
       });
       return [answer.status, answer.headers.get("content-range"), (await answer.arrayBuffer()).byteLength];
@@ -162,7 +162,7 @@ describe("in a report", () => {
     expect((await site.get(`${path}/photo/${photo.id}`)).headers.get("content-type")).toBe("video/mp4");
     expect((await site.post("media/remove", { id }, { who: "wren" })).status).toBe(403);
     expect((await site.post("media/remove", { id }, manager)).status).toBe(200);
-    expect((await site.get(`/api/media/${id}`, "odalys")).status).toBe(404);
+    expect((await site.get(`/api/media-file/${id}`, "odalys")).status).toBe(404);
     expect((await site.get(`${path}/photo/${photo.id}`)).status).toBe(200);
     // The record's own is no owner's to fetch.
     expect((await site.get(`${path}/photo/${id}`)).status).toBe(404);

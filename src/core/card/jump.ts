@@ -4,23 +4,9 @@
  */
 import { daysBetween, type LocalDate, mondayOf } from "../calendar/local-date.ts";
 import type { SessionRecord } from "./card.ts";
+import { type Fence, isPole } from "./fences.ts";
 
-export const FENCES = [
-  "walk-poles",
-  "trot-poles",
-  "canter-poles",
-  "placing-pole",
-  "cross-pole",
-  "upright",
-  "spread",
-  "bank",
-  "ditch",
-  "water",
-] as const;
-export type Fence = (typeof FENCES)[number];
-/** Poles on the ground: no height, and nothing to clear. */
-export const POLES: readonly Fence[] = ["walk-poles", "trot-poles", "canter-poles", "placing-pole"];
-export const isPole = (fence: Fence): boolean => POLES.includes(fence);
+export { FENCES, type Fence, isPole } from "./fences.ts";
 
 export interface Element {
   readonly fence: Fence;

@@ -1,7 +1,7 @@
 /** What has happened against what may be done: the record is kept as it was, and marked. */
 import type { SessionRecord } from "../card/card.ts";
+import { isPole } from "../card/fences.ts";
 import { MOUNT_STEPS, type MountStep } from "../card/first-step.ts";
-import { isPole } from "../card/jump.ts";
 import { type Bears, mostBorne } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import { calledWindy, type WeatherHour } from "../weather/weather.ts";

@@ -44,7 +44,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/horse/[id]/terms": manager,
   "/horse/[id]/report/[...which]": manager,
   "/api/report-photo/[id]": manager,
-  "/api/media/[id]": staff,
+  "/api/media-file/[id]": staff,
   "/horse/[id]/owner": manager,
   "/outbox": manager,
   "/reports": manager,

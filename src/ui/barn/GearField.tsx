@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { OwnGear } from "#contracts/barn.ts";
 import { GEAR_PLACES, type GearPlace } from "#core/card/gear.ts";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
-import { GEAR_PLACE } from "#ui/words/gear.ts";
+import { GEAR_PLACE } from "#ui/words/gear-places.ts";
 
 export function GearField({ value, onChange }: { value: readonly OwnGear[]; onChange(next: OwnGear[]): void }) {
   const [words, setWords] = useState("");

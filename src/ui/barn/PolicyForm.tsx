@@ -12,7 +12,7 @@ import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, minutesAsClock, plural, weekdays } from "#ui/words/figures.ts";
-import { GEAR_PLACE } from "#ui/words/gear.ts";
+import { GEAR_PLACE } from "#ui/words/gear-places.ts";
 import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
 import { OWED } from "#ui/words/labels-desk.ts";
 import { GearField } from "./GearField.tsx";

@@ -1,14 +1,22 @@
 /** Gaits, what the horse wears, and who helped. */
+import { Suspense, useState } from "react";
 import { GAITS } from "#core/card/card.ts";
-import { GEAR_PLACES, gearOn, placeOf, type Tack, withGear } from "#core/card/gear.ts";
+import type { Tack } from "#core/card/gear.ts";
+import { later } from "#ui/kit/later.ts";
 import { Button, INPUT, Picks } from "#ui/kit/parts.tsx";
-import { GEAR_PLACE, outerGear, sayTack } from "#ui/words/gear.ts";
+import { outerGear } from "#ui/words/gear.ts";
 import { GAIT } from "#ui/words/labels.ts";
 import type { Part } from "./part.ts";
 
+/** Most sessions are as the last one: what there is to choose from is loaded where somebody looks. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const GearPicks = later(async () => (await import("./GearPicks.tsx")).GearPicks);
+
 const isSame = (a: readonly Tack[], b: readonly Tack[]): boolean => [...a].sort().join() === [...b].sort().join();
 
-export function Gear({ view, draft, put }: Part) {
+export function Gear(part: Part) {
+  const { view, draft, put } = part;
+  const [asked, setAsked] = useState(false);
   const last = view.essentials.lastTime?.tack ?? [];
   const changed = last.length > 0 && !isSame(draft.tack, last);
   return (
@@ -20,28 +28,16 @@ export function Gear({ view, draft, put }: Part) {
         value={draft.gaits}
         onChange={(gaits) => put({ gaits })}
       />
-      <details open={draft.tack.length === 0}>
+      <details open={draft.tack.length === 0} onToggle={() => setAsked(true)}>
         <summary className="min-h-14 cursor-pointer py-2">
           <span className="sign block text-dim">Gear{last.length > 0 && !changed ? ", as last time" : ""}</span>
           {draft.tack.length > 0 ? outerGear(draft.tack) : "Say what it wears"}
         </summary>
-        <div className="grid gap-2">
-          {GEAR_PLACES.map((place) => (
-            <Picks<Tack>
-              key={place}
-              legend={GEAR_PLACE[place]}
-              big
-              options={[...gearOn(place), ...view.gear.filter((own) => placeOf(own) === place)].map(
-                (tack) => [tack, sayTack(tack)] as const,
-              )}
-              value={draft.tack}
-              onChange={(next) => {
-                const piece = next.find((one) => !draft.tack.includes(one)) ?? draft.tack.find((one) => !next.includes(one));
-                if (piece) put({ tack: withGear(draft.tack, piece) });
-              }}
-            />
-          ))}
-        </div>
+        {asked && (
+          <Suspense fallback={null}>
+            <GearPicks {...part} />
+          </Suspense>
+        )}
       </details>
       {changed && (
         <div className="grid gap-1">

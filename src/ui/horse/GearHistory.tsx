@@ -4,7 +4,8 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import type { GearSpan } from "#core/card/gear.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { hours, inner, listed, plural } from "#ui/words/figures.ts";
-import { GEAR_PLACE, outerGear } from "#ui/words/gear.ts";
+import { outerGear } from "#ui/words/gear.ts";
+import { GEAR_PLACE } from "#ui/words/gear-places.ts";
 
 const signs = (ids: readonly string[]): string => listed(ids.map((id) => inner(signOf(id).words)));
 

@@ -38,13 +38,13 @@ export function Gallery({ media: all, mayRemove }: { media: readonly MediaView[]
               <video
                 controls
                 preload="none"
-                src={`/api/media/${one.id}`}
+                src={`/api/media-file/${one.id}`}
                 aria-label={sayMedia(one)}
                 className="h-36 w-56 bg-ink"
               />
             ) : (
               <img
-                src={`/api/media/${one.id}`}
+                src={`/api/media-file/${one.id}`}
                 alt={sayMedia(one)}
                 width={one.width ?? undefined}
                 height={one.height ?? undefined}

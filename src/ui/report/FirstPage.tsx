@@ -50,9 +50,11 @@ function Row({ row: { skill, sides }, who }: { row: FirstPageRow; who: Pronouns 
         {name}
       </th>
       {sides.map(({ side, before, now }) => (
-        <td key={side} colSpan={sides.length === 1 ? 2 : 1} className="pr-3 whitespace-nowrap">
-          <span className="pr-1 text-xs text-dim">{SIDE[side]}</span>
-          <Steps before={before} now={now} name={`${name}${side === "both" ? "" : `, ${side}`}`} />
+        <td key={side} colSpan={sides.length === 1 ? 2 : 1} className="pr-3">
+          <span className="flex items-center gap-1">
+            <span className="w-8 text-xs text-dim">{SIDE[side]}</span>
+            <Steps before={before} now={now} name={`${name}${side === "both" ? "" : `, ${side}`}`} />
+          </span>
         </td>
       ))}
     </tr>

@@ -116,12 +116,12 @@ export function Photos({
                   <video
                     controls
                     preload="none"
-                    src={`/api/media/${one.id}`}
+                    src={`/api/media-file/${one.id}`}
                     aria-label={sayMedia(one)}
                     className="h-24 w-40 bg-ink"
                   />
                 ) : (
-                  <img src={`/api/media/${one.id}`} alt={sayMedia(one)} loading="lazy" className="h-24 w-auto" />
+                  <img src={`/api/media-file/${one.id}`} alt={sayMedia(one)} loading="lazy" className="h-24 w-auto" />
                 )}
                 <span className="text-sm">{sayMedia(one)}</span>
                 <Button disabled={busy} aria-label={`Put it in: ${sayMedia(one)}`} onClick={() => void take(one.id, one.words)}>

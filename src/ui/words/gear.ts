@@ -1,14 +1,7 @@
 /** What a horse wears, in words. */
-import { type GearPlace, type KnownTack, ownOf, type Tack } from "#core/card/gear.ts";
+import { type KnownTack, ownOf, type Tack } from "#core/card/gear.ts";
 import { inner, listed, outer } from "./figures.ts";
 
-export const GEAR_PLACE: Readonly<Record<GearPlace, string>> = {
-  head: "Head",
-  mouth: "Mouth",
-  back: "Back",
-  legs: "Legs",
-  other: "Other",
-};
 const TACK: Readonly<Record<KnownTack, string>> = {
   "rope-halter": "Rope halter",
   "web-halter": "Web halter",
