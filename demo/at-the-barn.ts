@@ -2,6 +2,7 @@
 import type { LetterView } from "#contracts/views.owner.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import type { StayId } from "#core/kernel/brand.ts";
+import { PHOTOS } from "./photos.ts";
 
 interface Barn {
   readonly today: LocalDate;
@@ -25,6 +26,25 @@ const GROWTH = [
   { horse: "Blue Ledger", at: -2, withersCm: 149.5, croupCm: 152, condition: 5.5 },
 ] as const;
 
+/** On the day itself, as long as the horse is there. */
+export async function photographed(barn: Barn, day: LocalDate): Promise<void> {
+  for (const [i, { horse, at, skill, words, picture }] of PHOTOS.entries()) {
+    const stay = barn.stayOf(horse);
+    if (!stay || addDays(barn.today, at) !== day) continue;
+    const id = `00000000-0000-4000-8000-00000000000${i}`;
+    await barn.ask("media/add", {
+      id,
+      stay,
+      card: null,
+      evaluation: null,
+      day,
+      skill,
+      side: "both",
+      words,
+      content: await picture(),
+    });
+  }
+}
 /** On the day itself, as long as the horse is there. */
 export async function measured(barn: Barn, day: LocalDate): Promise<void> {
   for (const { horse, at, ...taken } of GROWTH) {

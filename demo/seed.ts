@@ -33,7 +33,7 @@ import { openStay } from "#server/stay/read-horse.ts";
 import { newId, withIdsFrom } from "#server/work.ts";
 import { SHIPPED, SKILLS } from "#shipped/ladder.ts";
 import { ask } from "./ask.ts";
-import { measured, takePart } from "./at-the-barn.ts";
+import { measured, photographed, takePart } from "./at-the-barn.ts";
 import { APART, type Character, HORSES, PEOPLE } from "./cast.ts";
 import { judgementOf, walkFor } from "./evaluation.ts";
 import { Bodies } from "./live-bodies.ts";
@@ -115,6 +115,7 @@ class DemoBarn {
     for (const one of this.stabled.values()) await this.happen(one, offset);
     await this.bodies.live(offset, this.day);
     await measured(this.atTheBarn(), this.day);
+    await photographed(this.atTheBarn(), this.day);
     if (weekdayOf(this.day) === 7) {
       if (offset >= -WEEK) await this.weekly();
       return;

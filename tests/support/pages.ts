@@ -1,6 +1,8 @@
 /** An address of the demo barn for every route of the application, and who of the barn comes to it. */
+import { randomUUID } from "node:crypto";
 import type { Role } from "#contracts/people.ts";
 import { PAGES } from "#server/auth/access.ts";
+import { TODAY } from "./barn.ts";
 import { demoIds, type Site } from "./site.ts";
 
 /** One of each role in the demo barn. */
@@ -19,6 +21,8 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
   const report = { stay, kind: "end", ordinal: 0 };
   await put("report/approve", { ...report, version: null, send: false });
   const { photo } = await put<{ photo: { id: string } }>("report/add-photo", { ...report, caption: "", content: PNG });
+  const media = { card: null, evaluation: null, day: TODAY, skill: null, side: "both", words: "", content: PNG };
+  const { id: shot } = await put<{ id: string }>("media/add", { ...media, id: randomUUID(), stay });
   const [owner] = await site.sql`
     SELECT l.token, i.number FROM owner_link l JOIN report r ON r.stay_id = l.stay_id JOIN report_issue i ON i.report_id = r.id
     WHERE l.dropped_at IS NULL AND r.kind = 'end' ORDER BY i.number LIMIT 1`;
@@ -38,6 +42,7 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
     "/report/[number]": "/report/1",
     "/report/[number]/[paper].pdf": "/report/1/letter.pdf",
     "/horse/[id]/report/[...which]": `/horse/${stay}/report`,
+    "/api/media-file/[id]": `/api/media-file/${shot}`,
     "/api/report-photo/[id]": `/api/report-photo/${photo.id}`,
     "/owner/[token]": `/owner/${owner?.["token"]}`,
     "/owner/[token]/report/[number]": `/owner/${owner?.["token"]}/report/${owner?.["number"]}`,

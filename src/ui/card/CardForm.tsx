@@ -36,6 +36,7 @@ import { Scores } from "./Scores.tsx";
 import { Signs } from "./Signs.tsx";
 import { type CardStep, Step, StepBar } from "./Steps.tsx";
 import { Timers } from "./Timers.tsx";
+import { WarmDown } from "./WarmDown.tsx";
 
 /** Few cards are a first time: the others do not load its words. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
@@ -43,8 +44,6 @@ const FirstStep = later(async () => (await import("./FirstStep.tsx")).FirstStep)
 // eslint-disable-next-line no-restricted-syntax -- likewise: few riders leave a word for a calm day
 const IfCalm = later(async () => (await import("./IfCalm.tsx")).IfCalm);
 
-// eslint-disable-next-line no-restricted-syntax -- likewise: readings are taken after long rides
-const WarmDown = later(async () => (await import("./WarmDown.tsx")).WarmDown);
 // eslint-disable-next-line no-restricted-syntax -- likewise: few horses jump
 const JumpPart = later(async () => (await import("./JumpPart.tsx")).JumpPart);
 
@@ -232,11 +231,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         )}
       </Step>
       <Step name="end" at={at}>
-        {isHere && (
-          <Suspense fallback={null}>
-            <WarmDown {...part} />
-          </Suspense>
-        )}
+        <WarmDown {...part} />
         <Ending {...part} />
         <AgainstRecord reasons={against} />
         <Trouble problem={problem} />

@@ -1,11 +1,15 @@
 /** An incident with its details in five taps: what, anyone hurt, when, what led up to it, done. A red one goes to the office with the first. */
-import { useState } from "react";
-import { HURT, type Hurt, INCIDENT_KINDS, type Incident, isRed, KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
-import { STRENGTHS, type Strength } from "#core/intake/signs.ts";
-import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
+import { Suspense, useState } from "react";
+import { INCIDENT_KINDS, type Incident, isRed } from "#core/card/card.ts";
+import { later } from "#ui/kit/later.ts";
+import { Button } from "#ui/kit/parts.tsx";
 import { sayIncident } from "#ui/words/incident.ts";
-import { DURING, HURT_WORDS, INCIDENT, LED_BY, WENT } from "#ui/words/labels.ts";
+import { INCIDENT } from "#ui/words/labels.ts";
 import type { Part } from "./part.ts";
+
+/** What it was is kept with the first tap, and a red one told; its details are loaded after. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const IncidentDetails = later(async () => (await import("./IncidentDetails.tsx")).IncidentDetails);
 
 const TOLD_BY_WORDS = "The office is told at once, or with the first signal. If you need somebody now, call.";
 /** Until somebody says otherwise. */
@@ -35,51 +39,9 @@ export function Incidents({ draft, put, tell }: Part) {
           <p className="text-oxblood">■ {sayIncident(incident)}</p>
           {isRed(incident) && <p className="text-oxblood">{TOLD_BY_WORDS}</p>}
           {open === at ? (
-            <>
-              <Choice<Hurt>
-                name={`hurt-${at}`}
-                legend="Anyone hurt?"
-                big
-                options={HURT.map((hurt) => [hurt, HURT_WORDS[hurt]] as const)}
-                value={incident.hurt}
-                onChange={(hurt) => change(at, { hurt })}
-              />
-              <Choice<`${Strength}`>
-                name={`strength-${at}`}
-                legend="How far did it go?"
-                big
-                options={STRENGTHS.map((one) => [`${one}`, WENT[one as Strength]] as const)}
-                value={`${incident.strength}`}
-                onChange={(strength) => change(at, { strength: Number(strength) as Strength })}
-              />
-              <Choice
-                name={`during-${at}`}
-                legend="When"
-                big
-                options={KNOWN_DURINGS.map((one) => [one, DURING[one]] as const)}
-                value={incident.during}
-                onChange={(during) => change(at, { during })}
-              />
-              <Picks
-                legend="What led up to it"
-                big
-                options={LED_BYS.map((one) => [one, LED_BY[one]] as const)}
-                value={incident.ledBy}
-                onChange={(ledBy) => change(at, { ledBy })}
-              />
-              <label className="sign text-dim">
-                In your words
-                <input
-                  className={`${INPUT} h-14 font-sans text-ink`}
-                  maxLength={500}
-                  value={incident.before}
-                  onChange={(event) => change(at, { before: event.target.value })}
-                />
-              </label>
-              <Button big tone="main" onClick={() => setOpen(null)}>
-                Done
-              </Button>
-            </>
+            <Suspense fallback={null}>
+              <IncidentDetails at={at} incident={incident} onChange={(part) => change(at, part)} onDone={() => setOpen(null)} />
+            </Suspense>
           ) : (
             <div className="flex gap-1">
               <Button big onClick={() => setOpen(at)}>
