@@ -77,8 +77,8 @@ function complaintNow({ complaint, sessions }: ReportFacts): Statement[] {
   const seen = sessions.filter(({ record }) =>
     record.incidents.some(({ during }) => during !== "unknown" && complaint.during.includes(during)),
   );
-  // A sign may be the main problem by another name: then nobody says that it did not show.
-  if (seen.length === 0 && signsIn(sessions).length > 0) return [];
+  // A sign, or a school that went wrong, may be the main problem by another name: then nobody says that it did not show.
+  if (seen.length === 0 && signsIn(sessions).length + jumpFaults(sessions).length > 0) return [];
   const lately = sessions.slice(-LATELY).filter((one) => seen.includes(one)).length;
   const last = seen.length > 0 ? lastOf(seen.map(({ day }) => day)) : null;
   return [
@@ -89,9 +89,49 @@ function complaintNow({ complaint, sessions }: ReportFacts): Statement[] {
   ];
 }
 
+/** Over fences: where it rushed or refused. */
+export function jumpFaults(sessions: readonly WorkedSession[]): Statement[] {
+  const schools = sessions.flatMap(({ card, day, record }) => (record.jump ? [{ card, day, jump: record.jump }] : []));
+  const isRushed = ({ jump }: (typeof schools)[number]): boolean => jump.pace === "rushes";
+  const isRefused = ({ jump }: (typeof schools)[number]): boolean =>
+    jump.results.some(({ stops, runOuts }) => stops + runOuts > 0);
+  const faulty = schools.filter((one) => isRushed(one) || isRefused(one));
+  if (faulty.length === 0) return [];
+  const last = lastOf(faulty.map(({ day }) => day));
+  return [
+    statement(
+      {
+        code: "jump-faults",
+        rushed: schools.filter(isRushed).length,
+        refused: schools.filter(isRefused).length,
+        schools: schools.length,
+        last,
+        isPast: schools.some(({ day }) => day > last),
+      },
+      faulty.map(({ card }) => card),
+    ),
+  ];
+}
+
+/** Loud enough, and near enough, to be among the first sentences. */
+const LOUD: readonly string[] = ["bolt", "fall", "rear", "buck"];
+const HAD_TO_BE_STOPPED = 2;
+export function loudLately({ sessions, waits }: ReportFacts): Statement[] {
+  const loud = sessions
+    .slice(-LATELY)
+    .flatMap(({ card, day, record }) =>
+      record.incidents.flatMap(({ kind, strength }) =>
+        LOUD.includes(kind) && strength >= HAD_TO_BE_STOPPED ? [{ card, day, kind }] : [],
+      ),
+    );
+  const last = loud.at(-1);
+  if (!last) return [];
+  return [statement({ code: "short-incident", kind: last.kind, last: last.day, isHeld: waits.includes("trouble") }, [last.card])];
+}
+
 export function careful(facts: ReportFacts): Statement[] {
   const { sessions } = facts;
-  const told = [...complaintNow(facts), ...incidentsIn(sessions), ...signsIn(sessions)];
+  const told = [...complaintNow(facts), ...incidentsIn(sessions), ...signsIn(sessions), ...jumpFaults(sessions)];
   const isQuiet =
     told.every(({ say }) => say.code === "complaint-now" && say.seen === 0) &&
     !intakeOf(facts)?.stoppedAt &&

@@ -189,6 +189,17 @@ export type Say =
       readonly lately: number;
       readonly last: LocalDate | null;
     }
+  /** Schools over fences in which it rushed, stopped or ran out: how many of all, the last one, and whether a clean one came after. */
+  | {
+      readonly code: "jump-faults";
+      readonly rushed: number;
+      readonly refused: number;
+      readonly schools: number;
+      readonly last: LocalDate;
+      readonly isPast: boolean;
+    }
+  /** What went wrong lately and nobody would leave out of three sentences; `isHeld`: it is worked through step by step now. */
+  | { readonly code: "short-incident"; readonly kind: Incident["kind"]; readonly last: LocalDate; readonly isHeld: boolean }
   | { readonly code: "never-tried"; readonly skills: readonly string[] }
   | { readonly code: "no-cautions" }
   /** Of reports that were approved before gear had stages. */

@@ -1,6 +1,7 @@
 /** A report in a few sentences: what was asked, what there is now, what comes. Of a week: what mattered most. */
 import { reliable, weekGained } from "./able.ts";
 import { nextSteps, proposed } from "./ahead.ts";
+import { loudLately } from "./careful.ts";
 import type { ReportFacts, Statement, WorkedSession } from "./facts.ts";
 import { firstTimes } from "./firsts.ts";
 import { statement } from "./key.ts";
@@ -31,6 +32,7 @@ export function inShort(facts: ReportFacts): Statement[] {
           ),
         ]
       : []),
+    ...loudLately(facts),
     ...(what || next ? [statement({ code: "short-next", what, skill: next })] : []),
   ];
 }

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { ToolsView } from "#contracts/views.tools.ts";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { Laps, Poles } from "./Ground.tsx";
+import { Layouts } from "./Layouts.tsx";
 import { Circle, HeatAndWind, Workload } from "./Limits.tsx";
 import { TapeWeight, WhoMayRide } from "./Measure.tsx";
 
@@ -9,13 +10,14 @@ const PARTS = [
   ["tape", "Weight by tape"],
   ["load", "Who may ride it?"],
   ["poles", "Poles and fences"],
+  ["layouts", "Layouts"],
   ["laps", "Laps"],
   ["heat", "Heat and wind"],
   ["circle", "Circle"],
   ["work", "Workload"],
 ] as const;
 
-/** The barn's calculators, for the phone in the arena and the desk alike. Nothing is kept. */
+/** The barn's calculators, for the phone in the arena and the desk alike, and the layouts that it keeps. */
 export function ToolsScreen({ view }: { view: ToolsView }) {
   useAwake();
   const [weight, setWeight] = useState("");
@@ -37,6 +39,7 @@ export function ToolsScreen({ view }: { view: ToolsView }) {
       />
       <WhoMayRide view={view} weight={weight} onWeight={setWeight} />
       <Poles />
+      <Layouts layouts={view.layouts} mayDrop={view.manager} />
       <Laps />
       <HeatAndWind limits={view.limits} />
       <Circle />

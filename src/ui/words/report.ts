@@ -200,6 +200,19 @@ export function sayStatement(say: Say, key: string, style: Style): string {
         : say.times === 1
           ? `${He} ${DID[say.kind]} on ${sayDate(say.last)}.`
           : `${He} ${DID[say.kind]} ${times(say.times)}, the last time on ${sayDate(say.last)}.`;
+    case "short-incident": {
+      const what =
+        say.kind === "fall" ? `A rider fell on ${sayDate(say.last)}.` : `${He} ${DID[say.kind]} on ${sayDate(say.last)}.`;
+      return say.isHeld ? `${what} We have gone back to easier work until that is behind us.` : what;
+    }
+    case "jump-faults": {
+      const parts = [
+        ...(say.rushed > 0 ? [`rushed ${his} fences in ${plural(say.rushed, "school")}`] : []),
+        ...(say.refused > 0 ? [`refused in ${plural(say.refused, "school")}`] : []),
+      ];
+      const since = say.isPast ? ", and not since" : "";
+      return `${He} ${parts.join(" and ")} of ${say.schools}, the last time on ${sayDate(say.last)}${since}.`;
+    }
     case "signs-lately":
       return `${signOf(say.sign).words}: we saw this in ${say.times} recent sessions. If you see it at home, have the right professional look.`;
     case "sign-faded":
@@ -220,7 +233,7 @@ export function sayStatement(say: Say, key: string, style: Style): string {
       return `${He} wears: ${sayGear(say.tack)}.`;
     case "gear": {
       const steps = say.stages.map(({ tack, day }) => `${inner(sayTack(tack))} from ${sayDate(day)}`);
-      return `${He} goes in: ${sayGear(say.now)}.${steps.length > 0 ? ` It came in steps: ${listed(steps)}.` : ""}`;
+      return `${He} goes in: ${sayGear(say.now)}.${steps.length > 0 ? ` It came in steps: ${steps.join("; ")}.` : ""}`;
     }
     case "jumped": {
       const faults = [
