@@ -17,6 +17,7 @@ import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { GOAL_SETS, goalsOfSet } from "#core/plan/goal-sets.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import type { Sql } from "#db/client.ts";
+import { listMedia } from "#db/queries/media.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import { readCard } from "#server/card/read-card.ts";
 import type { Deps } from "#server/container.ts";
@@ -250,6 +251,8 @@ class DemoBarn {
         level: "full",
         words: { next: { prose: [{ kind: "p", runs: [{ text: words, bold: false, italic: false }] }], edits: [], left: [] } },
       });
+      for (const { id, words: caption } of await listMedia(this.deps.sql, stay))
+        await this.ask("report/take-media", this.manager, { ...which, media: id, caption });
       await this.ask("report/approve", this.manager, { ...which, version: 1, send: true });
       await this.ask("stay/send-home", this.manager, { id: stay, version: 1, day: this.day });
     }

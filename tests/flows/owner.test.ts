@@ -292,7 +292,7 @@ describe("on paper and in a calendar", () => {
         "What we agreed on",
         "Before and after, on one scale",
         "At home: four weeks",
-        "Hours by week",
+        "Now he can",
       ])
         expect([part, words.includes(part)]).toEqual([part, true]);
     }

@@ -14,6 +14,7 @@ function keyOf(say: Say): string {
   if (say.code === "signs-lately" || say.code === "sign-faded") parts.push(say.sign);
   if (say.code === "first") parts.push(say.day, say.words);
   if (say.code === "check-done") parts.push(say.who, say.day);
+  if (say.code === "tried") parts.push(say.change);
   if (say.code === "check-open") parts.push(say.who, say.due);
   return parts.join(":");
 }

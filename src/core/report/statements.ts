@@ -131,7 +131,10 @@ export function howToAsk(facts: ReportFacts): Statement[] {
 }
 
 export function care(facts: ReportFacts): Statement[] {
-  const tried = facts.trials.map(({ change, result }) => statement({ code: "tried", change, result }));
+  // Tried twice, the last time counts.
+  const tried = [...new Map(facts.trials.map(({ change, result }) => [change, result]))].map(([change, result]) =>
+    statement({ code: "tried", change, result }),
+  );
   if (facts.checks.length === 0) return [statement({ code: "no-checks" }), ...tried];
   const checks = facts.checks.map(({ id, who, due, doneOn, result, restricted }) =>
     doneOn && result

@@ -58,6 +58,8 @@ function OnAPhone({ rows }: { rows: readonly Compared[] }) {
   );
 }
 
+/** Fewer weeks are told in words. */
+const CHART_WEEKS = 6;
 /** Lines of what to mind that the first page has room for. */
 const ON_FIRST_PAGE = 3;
 
@@ -112,7 +114,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
         </section>
       )}
       <Pictures photos={first ? photos.filter((one) => one !== pictureOf(photos)) : photos} horse={horse} photo={photo} />
-      {weeks.length > 1 && (
+      {weeks.length >= CHART_WEEKS && (
         <section className="break-inside-avoid pt-5">
           <h2>Hours by week</h2>
           <HoursByWeek weeks={weeks} />

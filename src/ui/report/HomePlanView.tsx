@@ -58,13 +58,13 @@ export function HomePlanView({ plan, horse, who }: Props) {
           {outer(who.he)} goes in: {sayGear(plan.gear)}. Change one thing at a time, and tell us.
         </p>
       )}
-      <div className="grid gap-x-6 pt-2 sm:grid-cols-2 print:grid-cols-2">
+      <div className="grid gap-x-6 pt-2 sm:grid-cols-2 print:grid-cols-4 print:gap-x-3">
         {plan.weeks.map((days, week) => (
           <div key={days[0]?.day ?? week} className="break-inside-avoid pt-2">
             <h3>Week {week + 1}</h3>
             <ul>
               {days.map((day) => (
-                <li key={day.day} className="border-t border-line py-0.5 text-sm">
+                <li key={day.day} className="border-t border-line py-0.5 text-sm print:text-xs">
                   <strong>{sayDate(day.day)}</strong> {sayDayKind(day)}
                   {day.main && (
                     <>
@@ -102,7 +102,7 @@ export function HomePlanView({ plan, horse, who }: Props) {
       {others.length > 0 && (
         <>
           <h3 className="pt-3">How to ask</h3>
-          <dl className="gap-x-6 sm:columns-2 print:columns-2">
+          <dl className="gap-x-6 sm:columns-2 print:columns-3 print:text-xs">
             {others.map(({ skill, words }) => (
               <div key={skill} className="break-inside-avoid border-t border-line py-1">
                 <dt className="sign">{here().of(skill).words}</dt>

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Style } from "#contracts/report.ts";
 import { GAITS, INCIDENT_KINDS } from "#core/card/card.ts";
+import { TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
 import { SCORES } from "#core/kernel/sides.ts";
 import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
@@ -73,6 +74,9 @@ const anyFacts = fc
       .uniqueArray(anySession, { maxLength: 12, selector: ({ day: on }) => on })
       .map((list) => list.sort((a, b) => a.day.localeCompare(b.day))),
     waits: fc.subarray([...REPORT_WAITS]),
+    trials: fc.array(fc.record({ change: fc.constantFrom(...TRIALS), result: fc.constantFrom(...TRIAL_RESULTS) }), {
+      maxLength: 3,
+    }),
     complaint: fc.constantFrom(null, { words: "He will not load.", during: ["leading" as const], ledBy: [] }),
     goals: fc.uniqueArray(
       fc.record({
@@ -83,13 +87,14 @@ const anyFacts = fc
       { maxLength: 4, selector: ({ skill }) => skill },
     ),
   })
-  .map(({ kind, sessions, goals, waits, complaint }) =>
+  .map(({ kind, sessions, goals, waits, trials, complaint }) =>
     facts({
       kind,
       sessions,
       week: kind === "weekly" ? weekOf(FIRST, 2, 4) : null,
       goals: goals.map(({ skill, met, chance }) => goal(skill, met, { chance })),
       waits,
+      trials,
       complaint,
     }),
   );
