@@ -1,6 +1,6 @@
 /** The card while it is written: the gate, the work, what happened, the end. Kept on the device with every tap, until the server has it. */
 
-import { Suspense, useCallback, useState } from "react";
+import { type ReactNode, Suspense, useCallback, useState } from "react";
 import type { Told } from "#contracts/card.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { CardView } from "#contracts/views.card.ts";
@@ -62,7 +62,6 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   // A draft of before there was a field begins with the field empty.
   const draft: Draft = { ...fresh, ...value };
   const [at, setAt] = useState<CardStep>("before");
-  const [photos, setPhotos] = useState(false);
   const { busy, problem, send } = useSubmit();
   const put = (part: Partial<Draft>): void => set((before) => ({ ...fresh, ...before, ...part }));
   const entry = { person: me, subject: view.card.id };
@@ -209,9 +208,9 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         )}
         <Scores {...part} />
         {isHere && view.jumping && (
-          <Suspense fallback={null}>
+          <Unfolded title="Poles and fences" open={draft.jump !== null}>
             <JumpPart {...part} />
-          </Suspense>
+          </Unfolded>
         )}
       </Step>
       <Step name="happened" at={at}>
@@ -220,14 +219,9 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         <Incidents {...part} />
         <Firsts {...part} />
         {isHere && (
-          <details onToggle={() => setPhotos(true)}>
-            <summary className="sign min-h-14 cursor-pointer py-4 text-slate">Photo or clip</summary>
-            {photos && (
-              <Suspense fallback={null}>
-                <CardMedia {...part} me={me} />
-              </Suspense>
-            )}
-          </details>
+          <Unfolded title="Photo or clip">
+            <CardMedia {...part} me={me} />
+          </Unfolded>
         )}
       </Step>
       <Step name="end" at={at}>
@@ -242,6 +236,16 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       </Step>
       <StepBar at={at} marks={marks} onGo={setAt} />
     </div>
+  );
+}
+/** What few sessions need: loaded where somebody unfolds it. */
+function Unfolded({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) {
+  const [asked, setAsked] = useState(open);
+  return (
+    <details open={open} onToggle={() => setAsked(true)}>
+      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">{title}</summary>
+      {asked && <Suspense fallback={null}>{children}</Suspense>}
+    </details>
   );
 }
 /** The first time that this card is about, stage by stage; null: none. */

@@ -29,9 +29,9 @@ export function Gear(part: Part) {
         onChange={(gaits) => put({ gaits })}
       />
       <details open={draft.tack.length === 0} onToggle={() => setAsked(true)}>
-        <summary className="min-h-14 cursor-pointer py-2">
-          <span className="sign block text-dim">Gear{last.length > 0 && !changed ? ", as last time" : ""}</span>
-          {draft.tack.length > 0 ? outerGear(draft.tack) : "Say what it wears"}
+        <summary className="min-h-14 cursor-pointer py-4">
+          <span className="sign text-dim">Gear{last.length > 0 && !changed ? ", as last time" : ""}:</span>{" "}
+          {draft.tack.length > 0 ? outerGear(draft.tack) : "say what it wears"}
         </summary>
         {asked && (
           <Suspense fallback={null}>

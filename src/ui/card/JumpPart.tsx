@@ -82,8 +82,7 @@ export function JumpPart({ view, draft, put }: Part) {
     change({ results: [...(school?.results ?? []).filter((one) => one.at !== at), next].sort((a, b) => a.at - b.at) });
   };
   return (
-    <section aria-labelledby="jump-title" className="grid gap-3 border-t border-line pt-3">
-      <h3 id="jump-title">Poles and fences</h3>
+    <section aria-label="Poles and fences" className="grid gap-3">
       {cautions.map((caution) => (
         <p key={caution.code} className={caution.code === "one-up" ? "" : "text-ochre"}>
           {caution.code === "one-up" ? "● " : "▲ "}
@@ -151,8 +150,8 @@ export function JumpPart({ view, draft, put }: Part) {
                   {element.poles > 1 && (
                     <Stepper
                       id={`jump-poles-${i}`}
-                      label="Poles"
-                      unit=""
+                      label="In the row"
+                      unit="poles"
                       step={1}
                       min={2}
                       max={12}

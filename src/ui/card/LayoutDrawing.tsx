@@ -20,8 +20,10 @@ function spacing(fence: Fence): number {
 export function LayoutDrawing({ layout }: { layout: Layout }) {
   const places = placesOf(layout, spacing);
   const length = Math.max(300, places.at(-1)?.to ?? 0);
-  const [wide, high] = [length + 2 * ROOM, 2 * HALF + 150];
+  const wide = length + 2 * ROOM;
   const text = Math.max(24, wide / 34);
+  const high = 2 * HALF + 40 + 4 * text;
+  const scaleAt = HALF + 3.2 * text;
   return (
     <svg role="img" aria-label={sayLayout(layout)} viewBox={`${-ROOM} ${-HALF - 20} ${wide} ${high}`} className="max-h-56 w-full">
       <line
@@ -56,15 +58,21 @@ export function LayoutDrawing({ layout }: { layout: Layout }) {
               <line x1={from + 60} x2={from + 60} y1={-half} y2={half} className="stroke-rail" strokeWidth={wide / 120} />
             )}
             {gap !== null && (
-              <text x={to + gap / 2} y={HALF + text} textAnchor="middle" fontSize={text} className="fill-ink">
+              <text
+                x={to + gap / 2}
+                y={HALF + text * (i % 2 === 0 ? 1 : 2.1)}
+                textAnchor="middle"
+                fontSize={text}
+                className="fill-ink"
+              >
                 {sayLength(gap)}
               </text>
             )}
           </g>
         );
       })}
-      <line x1={0} x2={100} y1={HALF + 100} y2={HALF + 100} className="stroke-ink" strokeWidth={wide / 250} />
-      <text x={115} y={HALF + 100 + text / 3} fontSize={text} className="fill-ink">
+      <line x1={0} x2={100} y1={scaleAt} y2={scaleAt} className="stroke-ink" strokeWidth={wide / 250} />
+      <text x={115} y={scaleAt + text / 3} fontSize={text} className="fill-ink">
         1 m
       </text>
     </svg>

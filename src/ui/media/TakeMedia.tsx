@@ -56,8 +56,7 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
     setSaid(sent.state === "sent" ? "✓ The barn has it." : "✓ Kept on this phone. It goes out by itself.");
   };
   return (
-    <section aria-labelledby="media-title" className="grid gap-2 border-t border-line pt-3">
-      <h3 id="media-title">Photos and clips</h3>
+    <section aria-label="Photos and clips" className="grid gap-2">
       <div className="grid grid-cols-2 gap-2">
         <label className="sign block text-dim">
           It shows
