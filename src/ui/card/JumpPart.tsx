@@ -130,7 +130,7 @@ export function JumpPart({ view, draft, put }: Part) {
                   <strong>
                     {i + 1}. {sayElement(element)}
                   </strong>
-                  <Button aria-label={`Take ${inner(FENCE[element.fence])} ${i + 1} out`} onClick={() => remove(i)}>
+                  <Button big aria-label={`Take ${inner(FENCE[element.fence])} ${i + 1} out`} onClick={() => remove(i)}>
                     ✕
                   </Button>
                 </p>
@@ -188,6 +188,7 @@ export function JumpPart({ view, draft, put }: Part) {
                 )}
                 {!isPole(element.fence) && school.results.some((one) => one.at === i) && (
                   <Button
+                    big
                     className="justify-self-start"
                     aria-label={`Count ${inner(FENCE[element.fence])} ${i + 1} anew`}
                     onClick={() => change({ results: school.results.filter((one) => one.at !== i) })}
@@ -268,7 +269,7 @@ export function JumpPart({ view, draft, put }: Part) {
               onChange={(event) => change({ layout: { ...school.layout, name: event.target.value } })}
             />
           </label>
-          <Button className="justify-self-start" onClick={() => put({ jump: null })}>
+          <Button big className="justify-self-start" onClick={() => put({ jump: null })}>
             No poles or fences today
           </Button>
         </>

@@ -66,7 +66,8 @@ export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
     if (typed[name] === null || !Number.isFinite(cm) || cm <= 0) return [];
     const measures = { ...NOT_MEASURED, withersCm: Number(typed.withersCm) || null, croupCm: Number(typed.croupCm) || null };
     const question = questionOf(name, { typed: cm, unit: "cm", centimetres: cm }, { horseClass, measures, bookedCm });
-    return question ? [sayQuestion(name, question)] : [];
+    // There is a field to type in, and no choice of what may have been meant.
+    return question ? [sayQuestion(name, question.code === "unlikely" ? { ...question, meant: [] } : question)] : [];
   });
   if (!open)
     return (
