@@ -50,8 +50,8 @@ describe("on the card", () => {
     await unfold(page, "Poles and fences");
     await text(page, "clear, straight and unhurried");
     await tap(page, "The layout of last time");
-    for (let n = 0; n < 3; n += 1) await tap(page, `clear at cross-pole 3: ${n}`);
-    await tap(page, "rail down at cross-pole 3: 0");
+    for (let n = 0; n < 3; n += 1) await tap(page, `clear ${n} at cross-pole 3`);
+    await tap(page, "rail down 0 at cross-pole 3");
     await choose(page, "Rushes");
     await fill(page, "The one thing to change next time", "A pole on the landing side");
     await text(page, "4 efforts so far");

@@ -1,6 +1,6 @@
 /** The card while it is written: the gate, the work, what happened, the end. Kept on the device with every tap, until the server has it. */
 
-import { type ReactNode, Suspense, useCallback, useState } from "react";
+import { Suspense, useCallback, useState } from "react";
 import type { Told } from "#contracts/card.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { CardView } from "#contracts/views.card.ts";
@@ -25,17 +25,14 @@ import { AgainstRecord } from "./AgainstRecord.tsx";
 import { CoursePad } from "./CoursePad.tsx";
 import { Ending } from "./Ending.tsx";
 import { Essentials } from "./Essentials.tsx";
-import { Firsts } from "./Firsts.tsx";
 import { Gate, GateBar } from "./Gate.tsx";
-import { Gear } from "./Gear.tsx";
-import { Incidents } from "./Incidents.tsx";
 import { MainWork } from "./MainWork.tsx";
 import type { Part } from "./part.ts";
 import { type Draft, draftKey, draftOf, gateOf, timed, toRequest } from "./record.ts";
 import { Scores } from "./Scores.tsx";
-import { Signs } from "./Signs.tsx";
 import { type CardStep, Step, StepBar } from "./Steps.tsx";
 import { Timers } from "./Timers.tsx";
+import { Unfolded } from "./Unfolded.tsx";
 import { WarmDown } from "./WarmDown.tsx";
 
 /** Few cards are a first time: the others do not load its words. */
@@ -47,8 +44,11 @@ const IfCalm = later(async () => (await import("./IfCalm.tsx")).IfCalm);
 // eslint-disable-next-line no-restricted-syntax -- likewise: few horses jump
 const JumpPart = later(async () => (await import("./JumpPart.tsx")).JumpPart);
 
-// eslint-disable-next-line no-restricted-syntax -- likewise: few sessions are photographed
-const CardMedia = later(async () => (await import("./CardMedia.tsx")).CardMedia);
+/** What happened is written after the work: a phone loads it when its rider goes there. */
+// eslint-disable-next-line no-restricted-syntax -- likewise
+const Happened = later(async () => (await import("./Happened.tsx")).Happened);
+/** From this width on all parts of the card stand under one another, in pixels. */
+const DESK = 768;
 
 const MINUTES = [
   ["ground", "Ground", "groundMinutes"],
@@ -62,6 +62,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   // A draft of before there was a field begins with the field empty.
   const draft: Draft = { ...fresh, ...value };
   const [at, setAt] = useState<CardStep>("before");
+  const [seen, setSeen] = useState<ReadonlySet<CardStep>>(new Set(["before"]));
   const { busy, problem, send } = useSubmit();
   const put = (part: Partial<Draft>): void => set((before) => ({ ...fresh, ...before, ...part }));
   const entry = { person: me, subject: view.card.id };
@@ -214,14 +215,10 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         )}
       </Step>
       <Step name="happened" at={at}>
-        <Gear {...part} />
-        <Signs {...part} />
-        <Incidents {...part} />
-        <Firsts {...part} />
-        {isHere && (
-          <Unfolded title="Photo or clip">
-            <CardMedia {...part} me={me} />
-          </Unfolded>
+        {isHere && (seen.has("happened") || innerWidth >= DESK) && (
+          <Suspense fallback={null}>
+            <Happened {...part} me={me} />
+          </Suspense>
         )}
       </Step>
       <Step name="end" at={at}>
@@ -234,18 +231,15 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         </Button>
         {draft.endedWell === null && <p className="text-center text-dim">Say whether it ended well, then close the card.</p>}
       </Step>
-      <StepBar at={at} marks={marks} onGo={setAt} />
+      <StepBar
+        at={at}
+        marks={marks}
+        onGo={(step) => {
+          setAt(step);
+          setSeen(new Set([...seen, step]));
+        }}
+      />
     </div>
-  );
-}
-/** What few sessions need: loaded where somebody unfolds it. */
-function Unfolded({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) {
-  const [asked, setAsked] = useState(open);
-  return (
-    <details open={open} onToggle={() => setAsked(true)}>
-      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">{title}</summary>
-      {asked && <Suspense fallback={null}>{children}</Suspense>}
-    </details>
   );
 }
 /** The first time that this card is about, stage by stage; null: none. */

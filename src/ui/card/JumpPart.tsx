@@ -178,10 +178,12 @@ export function JumpPart({ view, draft, put }: Part) {
                       <Button
                         key={key}
                         big
-                        aria-label={`${RESULT[key]} at ${inner(FENCE[element.fence])} ${i + 1}: ${resultAt(i)[key]}`}
+                        aria-label={`${RESULT[key]} ${resultAt(i)[key]} at ${inner(FENCE[element.fence])} ${i + 1}`}
                         onClick={() => tap(i, key, 1)}
                       >
-                        <span className="block text-sm">{RESULT[key]}</span> {resultAt(i)[key]}
+                        <span className="whitespace-normal">
+                          {RESULT[key]} {resultAt(i)[key]}
+                        </span>
                       </Button>
                     ))}
                   </div>
