@@ -192,7 +192,7 @@ export function JumpPart({ view, draft, put }: Part) {
                   <Button
                     big
                     className="justify-self-start"
-                    aria-label={`Count ${inner(FENCE[element.fence])} ${i + 1} anew`}
+                    aria-label={`Count anew: ${inner(FENCE[element.fence])} ${i + 1}`}
                     onClick={() => change({ results: school.results.filter((one) => one.at !== i) })}
                   >
                     Count anew

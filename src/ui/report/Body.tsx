@@ -96,17 +96,19 @@ export function Body({ content, number, approvedBy, photo }: Props) {
           )}
         </>
       )}
-      {shown.map(({ id, lines, prose }) => (
-        <section key={id} className={id === "in-short" ? "pt-4 text-lg leading-snug" : "pt-4"}>
-          <h2>{BLOCK[id]}</h2>
-          {lines.map(({ key, text }) => (
-            <p key={key} className="pt-1">
-              {text}
-            </p>
-          ))}
-          <ProseView prose={prose} />
-        </section>
-      ))}
+      <div className={first ? "print:columns-2 print:gap-8 print:text-sm" : ""}>
+        {shown.map(({ id, lines, prose }) => (
+          <section key={id} className={id === "in-short" ? "pt-4 text-lg leading-snug" : "pt-4"}>
+            <h2>{BLOCK[id]}</h2>
+            {lines.map(({ key, text }) => (
+              <p key={key} className="pt-1">
+                {text}
+              </p>
+            ))}
+            <ProseView prose={prose} />
+          </section>
+        ))}
+      </div>
       {content.routine && (
         <section className="break-inside-avoid pt-5">
           <h2>{routineTitle(horse, content.routine)}</h2>

@@ -112,35 +112,37 @@ export function HomePlanView({ plan, horse, who }: Props) {
           </dl>
         </>
       )}
-      <div className="break-inside-avoid">
-        <h3 className="pt-3">Please do not</h3>
-        <ul className="list-disc pl-5">
-          {plan.donts.map((dont) => (
-            <li key={dont}>{plan.said[dont] ?? DONT[dont]}</li>
-          ))}
-        </ul>
-      </div>
-      {plan.back && (
+      <div className="gap-x-6 print:grid print:grid-cols-2 print:text-xs">
         <div className="break-inside-avoid">
-          <h3 className="pt-3">After the four weeks</h3>
+          <h3 className="pt-3">Please do not</h3>
           <ul className="list-disc pl-5">
-            {plan.later.map((stretch) => (
-              <li key={stretch.from}>{sayStretch(stretch)}</li>
+            {plan.donts.map((dont) => (
+              <li key={dont}>{plan.said[dont] ?? DONT[dont]}</li>
             ))}
           </ul>
-          <p className="pt-1">
-            <strong>{sayReturn(plan.back, { horse })}</strong>
-          </p>
         </div>
-      )}
-      <div className="break-inside-avoid">
-        <h3 className="pt-3">Whom to call about {horse}</h3>
-        <ul className="list-disc pl-5">
-          {CALL.map((words) => (
-            <li key={words}>{words}</li>
-          ))}
-        </ul>
-        <p className="pt-1 text-sm text-dim">We make no diagnosis. Vet, dentist, farrier and local law come first.</p>
+        {plan.back && (
+          <div className="break-inside-avoid">
+            <h3 className="pt-3">After the four weeks</h3>
+            <ul className="list-disc pl-5">
+              {plan.later.map((stretch) => (
+                <li key={stretch.from}>{sayStretch(stretch)}</li>
+              ))}
+            </ul>
+            <p className="pt-1">
+              <strong>{sayReturn(plan.back, { horse })}</strong>
+            </p>
+          </div>
+        )}
+        <div className="break-inside-avoid">
+          <h3 className="pt-3">Whom to call about {horse}</h3>
+          <ul className="list-disc pl-5">
+            {CALL.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+          <p className="pt-1 text-sm text-dim">We make no diagnosis. Vet, dentist, farrier and local law come first.</p>
+        </div>
       </div>
     </section>
   );

@@ -24,7 +24,7 @@ export function Layouts({ layouts: all, mayDrop }: { layouts: readonly Layout[];
             {mayDrop && (
               <Button
                 disabled={busy}
-                aria-label={`Take ${layout.name} off the list`}
+                aria-label={`Take it off the list: ${layout.name}`}
                 onClick={async () => {
                   if ((await send("tools/drop-layout", { name: layout.name })).ok)
                     setLayouts((before) => before.filter(({ name }) => name !== layout.name));
