@@ -60,7 +60,8 @@ describe("on the card", () => {
     await go(page, "What happened");
     await thumb(await page.waitForSelector("::-p-xpath(//summary[contains(., 'Gear')])"));
     await tap(page, "Sheepskin boots");
-    await fill(page, "Why something else than last time (Cavesson)", "He brushes in front.");
+    const why = await page.waitForSelector("::-p-xpath(//label[contains(., 'Why something else')]//input)");
+    await why?.type("He brushes in front.");
     await unfold(page, "Photo or clip");
     const folder = mkdtempSync(join(tmpdir(), "furlong-photo-"));
     const file = join(folder, "photo.png");
