@@ -86,7 +86,7 @@ export function Bodies({
   weeks: CourseView["weeks"];
 }) {
   return (
-    <section aria-labelledby="body-title">
+    <section aria-labelledby="body-title" className="min-w-0">
       <h3 id="body-title">Weight, height and condition</h3>
       {bodies.length === 0 && <p className="text-dim">Not measured yet.</p>}
       <ul>

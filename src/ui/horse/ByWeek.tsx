@@ -18,7 +18,7 @@ export function ByWeek({ view }: { view: CourseView }) {
   const { up, down } = view.arrival;
   const weeks = view.byWeek.slice(-SHOWN_WEEKS);
   return (
-    <section aria-labelledby="by-week-title">
+    <section aria-labelledby="by-week-title" className="min-w-0">
       <h3 id="by-week-title">Week against week</h3>
       {(up.length > 0 || down.length > 0) && (
         <p>

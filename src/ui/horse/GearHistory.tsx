@@ -13,7 +13,7 @@ const signs = (ids: readonly string[]): string => listed(ids.map((id) => inner(s
 export function GearHistory({ spans }: { spans: readonly GearSpan[] }) {
   if (spans.length === 0) return null;
   return (
-    <section aria-labelledby="gear-title">
+    <section aria-labelledby="gear-title" className="min-w-0">
       <h3 id="gear-title">Gear</h3>
       <Wide label="Gear">
         <table className="w-full border-collapse text-left">
