@@ -19,6 +19,7 @@ import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { LengthHabit } from "./barn.ts";
 import type { JudgementFields, WalkFields } from "./intake.ts";
+import type { BodyView } from "./views.watch.ts";
 
 /** What the walk on the tablet needs beside itself. */
 export interface WalkView {
@@ -119,6 +120,8 @@ export interface ClosedEvaluationView {
 }
 
 export interface ComparedView {
+  /** Everything that was measured, in evaluations and between them, the oldest first. */
+  readonly bodies: readonly BodyView[];
   readonly horse: string;
   readonly stay: StayId;
   readonly columns: readonly {

@@ -21,6 +21,7 @@ import { anchorsOf } from "../ladder/anchors.ts";
 import { complaintOf, heardOf, nobodyLightFor, outcomeOf, walkedHorse } from "../stay/facts.ts";
 import { readAim } from "../stay/read-aim.ts";
 import type { Opened } from "../stay/read-horse.ts";
+import { readBodies } from "../watch/bodies.ts";
 
 const isClosed = (evaluation: Evaluation): boolean => evaluation.closedAt !== null;
 const linkOf = ({ id, kind, day, byName }: Evaluation): EvaluationLink => ({ id, kind, day, by: byName });
@@ -176,9 +177,11 @@ export async function readClosedEvaluation(
 }
 
 /** All closed evaluations of a stay side by side. */
-export async function readCompared({ sql }: Deps, { stay, barn, head }: Opened): Promise<ComparedView> {
+export async function readCompared({ sql }: Deps, opened: Opened): Promise<ComparedView> {
+  const { stay, barn, head } = opened;
   const closed = (await listEvaluations(sql, stay.id)).filter(isClosed);
   return {
+    bodies: await readBodies(sql, opened, closed),
     horse: head.horse,
     stay: stay.id,
     columns: closed.map((evaluation) => {

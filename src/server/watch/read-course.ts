@@ -8,7 +8,6 @@ import { answeredSigns, resultsFor } from "#core/check/check.ts";
 import { dayEffects } from "#core/forecast/day-effects.ts";
 import { growthOf, measureCautions } from "#core/horse/measuring.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
-import { conditionOf, NOT_MEASURED, restingOdd } from "#core/intake/measures.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
 import { SIDES } from "#core/kernel/sides.ts";
 import { trackKey } from "#core/ladder/level.ts";
@@ -23,14 +22,14 @@ import { weeksOf } from "#core/watch/weeks.ts";
 import { listRevised, listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
 import { listChecksOf, listTrials } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
-import { listMeasuring, listWeighings, type MeasuringRecord } from "#db/queries/measuring.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { type ForecastRecord, listLatestForecasts, listTaken } from "#db/queries/plan.ts";
 import { listStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { recordOf } from "../plan/record.ts";
-import { outcomeNow, outcomeOf } from "../stay/facts.ts";
+import { outcomeNow } from "../stay/facts.ts";
 import { type Opened, toRevision, toSession } from "../stay/read-horse.ts";
+import { readBodies } from "./bodies.ts";
 
 const upTo = ({ stay, today }: Opened): LocalDate => stay.wentHome ?? today;
 
@@ -43,11 +42,7 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
     listScores(sql, stay.id),
     listStays(sql),
   ]);
-  const bodies = bodiesOf(
-    opened,
-    evaluations,
-    ...(await Promise.all([listMeasuring(sql, stay.id), listWeighings(sql, stay.id)])),
-  );
+  const bodies = await readBodies(sql, opened, evaluations);
   const told = await listLatestForecasts(sql, [stay.id, ...stays.map(({ id }) => id)]);
   const mine = told.find(({ stayId }) => stayId === stay.id);
   const others = told.flatMap(({ stayId, rateMean }) => (stayId === stay.id || rateMean === null ? [] : [rateMean]));
@@ -91,35 +86,6 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
   };
 }
 
-type Weighing = Awaited<ReturnType<typeof listWeighings>>[number];
-/** All measures of the stay, the oldest first; of one day those between evaluations come after. */
-function bodiesOf(
-  { stay, barn }: Opened,
-  evaluations: readonly Evaluation[],
-  between: readonly MeasuringRecord[],
-  weighings: readonly Weighing[],
-): readonly BodyView[] {
-  const inWalks = evaluations.flatMap((evaluation): BodyView[] => {
-    if (!evaluation.closedAt) return [];
-    const { measures } = evaluation.walk;
-    const { withersCm, croupCm, girthCm } = measures;
-    const kilograms = outcomeOf(stay, evaluation, evaluation.day, barn.ladder).weight?.kilograms ?? null;
-    const condition = conditionOf(measures);
-    const body = { kilograms, condition, withersCm, croupCm, girthCm };
-    if (Object.values(body).every((value) => value === null)) return [];
-    return [{ day: evaluation.day, ...body, saddleFit: null, odd: restingOdd(measures), words: "" }];
-  });
-  const taken = between.map(({ day, condition, withersCm, croupCm, girthCm, saddleFit, words, ...more }): BodyView => {
-    const kilograms = weighings.find((one) => one.day === day)?.kilograms ?? null;
-    const odd = restingOdd({ ...NOT_MEASURED, pulse: more.pulse, breaths: more.breaths, temperatureC: more.temperatureC });
-    return { day, kilograms, condition, withersCm, croupCm, girthCm, saddleFit, odd, words };
-  });
-  const weighedOnly = weighings
-    .filter(({ day }) => !between.some((one) => one.day === day))
-    .map(({ day, kilograms }): BodyView => ({ ...NOTHING, day, kilograms }));
-  return [...inWalks, ...taken, ...weighedOnly].sort((a, b) => a.day.localeCompare(b.day));
-}
-const NOTHING = { condition: null, withersCm: null, croupCm: null, girthCm: null, saddleFit: null, odd: [], words: "" };
 /** Croup above withers when both were last taken. */
 function growthNow(bodies: readonly BodyView[]): number | null {
   const last = bodies.findLast((body) => growthOf(body) !== null);

@@ -76,6 +76,40 @@ function Curve({ title, lines, weeks }: { title: string; lines: readonly Line[];
   );
 }
 
+/** One line for each day on which something was taken. */
+export function BodyLines({ bodies }: { bodies: readonly BodyView[] }) {
+  return (
+    <ul>
+      {bodies.map((body, i) => {
+        const growth = growthOf(body);
+        const parts = [
+          ...(body.kilograms === null ? [] : [kilograms(body.kilograms)]),
+          ...(body.condition === null ? [] : [`condition ${body.condition}`]),
+          ...(body.withersCm === null ? [] : [`withers ${body.withersCm} cm`]),
+          ...(growth === null
+            ? []
+            : [`croup ${growth === 0 ? "level" : `${Math.abs(growth)} cm ${growth > 0 ? "higher" : "lower"}`}`]),
+          ...(body.girthCm === null ? [] : [`girth ${body.girthCm} cm`]),
+          ...(body.saddleFit === null ? [] : [SADDLE_FIT[body.saddleFit]]),
+        ];
+        return (
+          // Two may be of one day.
+          // biome-ignore lint/suspicious/noArrayIndexKey: nothing else tells them apart
+          <li key={`${body.day} ${i}`}>
+            {sayDate(body.day)}: {listed(parts)}
+            {body.words && <>. “{body.words}”</>}
+            {body.odd.map((odd) => (
+              <span key={odd.name} className="block text-oxblood">
+                ■ {sayResting(odd)}
+              </span>
+            ))}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
 export function Bodies({
   bodies,
   cautions,
@@ -111,34 +145,7 @@ export function Bodies({
           weeks={[]}
         />
       </div>
-      <ul>
-        {bodies.map((body, i) => {
-          const growth = growthOf(body);
-          const parts = [
-            ...(body.kilograms === null ? [] : [kilograms(body.kilograms)]),
-            ...(body.condition === null ? [] : [`condition ${body.condition}`]),
-            ...(body.withersCm === null ? [] : [`withers ${body.withersCm} cm`]),
-            ...(growth === null
-              ? []
-              : [`croup ${growth === 0 ? "level" : `${Math.abs(growth)} cm ${growth > 0 ? "higher" : "lower"}`}`]),
-            ...(body.girthCm === null ? [] : [`girth ${body.girthCm} cm`]),
-            ...(body.saddleFit === null ? [] : [SADDLE_FIT[body.saddleFit]]),
-          ];
-          return (
-            // Two may be of one day.
-            // biome-ignore lint/suspicious/noArrayIndexKey: nothing else tells them apart
-            <li key={`${body.day} ${i}`}>
-              {sayDate(body.day)}: {listed(parts)}
-              {body.words && <>. “{body.words}”</>}
-              {body.odd.map((odd) => (
-                <span key={odd.name} className="block text-oxblood">
-                  ■ {sayResting(odd)}
-                </span>
-              ))}
-            </li>
-          );
-        })}
-      </ul>
+      <BodyLines bodies={bodies} />
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { sayDate } from "#core/calendar/local-date.ts";
 import type { TrackCompared } from "#core/intake/compare.ts";
 import { noiseOf } from "#core/intake/compare.ts";
 import { signOf } from "#core/intake/signs.ts";
+import { BodyLines } from "#ui/horse/Bodies.tsx";
 import { kilograms, plural } from "#ui/words/figures.ts";
 import { branchWords, SIDE } from "#ui/words/labels.ts";
 import { EVALUATION } from "#ui/words/labels-desk.ts";
@@ -131,6 +132,12 @@ export function Compare({ view }: { view: ComparedView }) {
           />
           <Row name="Touchy places" cells={columns.map((column) => sayTouches(column.touches).length)} change="" beyond={false} />
         </>,
+      )}
+      {view.bodies.length > 0 && (
+        <section>
+          <h2>Measured, also between evaluations</h2>
+          <BodyLines bodies={view.bodies} />
+        </section>
       )}
       {compared.signs.length > 0 &&
         table(

@@ -71,7 +71,7 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
               y={i % 2 === 0 ? 53 : 67}
               textAnchor={x(post.day) < EDGE ? "start" : x(post.day) > WIDTH - EDGE ? "end" : "middle"}
               dx={x(post.day) < EDGE ? LEFT - x(post.day) - 8 : x(post.day) > WIDTH - EDGE ? RIGHT - x(post.day) + 12 : 0}
-              className="sign fill-dim text-[11px]"
+              className="sign fill-dim text-[11px] max-sm:hidden print:inline"
             >
               {POST[post.kind]} {sayDate(post.day).slice(4)}
             </text>

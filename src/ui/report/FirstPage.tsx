@@ -8,7 +8,7 @@ import { SIDE_BOX, SIDE_LINES, SIDE_OUTLINE, SIDE_SPOTS } from "#ui/intake/body-
 import { Ruler } from "#ui/rail/Ruler.tsx";
 import { listed, outer, plural } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
-import { REPORT_KIND } from "#ui/words/labels-desk.ts";
+import { POST, REPORT_KIND } from "#ui/words/labels-desk.ts";
 import { ownerThing, type Pronouns } from "#ui/words/owner-skills.ts";
 import { sayTouches } from "#ui/words/touches.ts";
 
@@ -129,6 +129,9 @@ export function FirstPage({ content, number, who, photo }: Props) {
       {ruler && (
         <div className="pt-2">
           <Ruler view={ruler} large />
+          <p className="text-sm text-dim sm:hidden print:hidden">
+            {ruler.posts.map(({ kind: post, day }) => `${POST[post]} ${sayDate(day)}`).join(" · ")}
+          </p>
         </div>
       )}
       <div className="grid gap-x-8 gap-y-3 pt-3 sm:grid-cols-[3fr_2fr] print:grid-cols-[3fr_2fr]">
