@@ -16,15 +16,15 @@ describe("its weight", () => {
   it("is taken again between two evaluations, by tape; a tape that slipped is told so", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${stay}`);
-    await button(page, "Weigh again").click();
+    await button(page, "Weigh and measure").click();
     await fill(page, "Heart girth, cm", "61");
     await fill(page, "Body length, cm", "51");
-    await button(page, "Save the weight").click();
+    await button(page, "Save the measures").click();
     await text(page, "slipped");
     await fill(page, "Heart girth, cm", "181");
     await fill(page, "Body length, cm", "160");
     await expectAccessible(page, "weighing");
-    await follow(page, () => button(page, "Save the weight").click());
+    await follow(page, () => button(page, "Save the measures").click());
     const [kept] = await screens.site.sql`SELECT kilograms, by_scale FROM weighing WHERE stay_id = ${stay}`;
     expect(kept).toMatchObject({ byScale: false });
     expect(await bodyOf(page)).toMatch(/kg .*on Tue 14 Jul/);
