@@ -355,7 +355,8 @@ describe("laying out the day", () => {
     await text(page, "left out");
     await page.waitForSelector("::-p-xpath(//p[contains(., '▲')])");
     await expectAccessible(page, "horses left out");
-    expect((await cards()).length).toBeGreaterThan(0);
+    // What was worked out is shown at once, and written a moment later.
+    await expect.poll(async () => (await cards()).length).toBeGreaterThan(0);
     // What is told of the proof meanwhile may still move the page: the button is pressed once it stands still.
     await page.waitForFunction(() => /Proven best|from the best\.|could not be found out/.test(document.body.innerText));
     await page.locator("::-p-xpath(//button[contains(., 'point') and contains(., ' at ')])").click();
