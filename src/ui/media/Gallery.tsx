@@ -1,12 +1,13 @@
 /** Photos and clips of a stay, the newest first; the manager takes them off. */
 import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
-import { isClip, type MediaView } from "#contracts/media.ts";
+import type { MediaView } from "#contracts/media.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { inner } from "#ui/words/figures.ts";
+import { Shot } from "./Shot.tsx";
 
 export const sayMedia = ({
   day,
@@ -33,25 +34,7 @@ export function Gallery({ media: all, mayRemove }: { media: readonly MediaView[]
       <ul className="flex flex-wrap gap-4">
         {media.map((one) => (
           <li key={one.id} className="grid max-w-56 content-start gap-1">
-            {isClip(one.type) ? (
-              // biome-ignore lint/a11y/useMediaCaption: a clip of a horse has no words to caption; what it shows stands below
-              <video
-                controls
-                preload="none"
-                src={`/api/media-file/${one.id}`}
-                aria-label={sayMedia(one)}
-                className="h-36 w-56 bg-ink"
-              />
-            ) : (
-              <img
-                src={`/api/media-file/${one.id}`}
-                alt={sayMedia(one)}
-                width={one.width ?? undefined}
-                height={one.height ?? undefined}
-                loading="lazy"
-                className="h-36 w-auto"
-              />
-            )}
+            <Shot src={`/api/media-file/${one.id}`} type={one.type} words={sayMedia(one)} tall="h-36" />
             <span className="text-sm">{sayMedia(one)}</span>
             {mayRemove && (
               <Button

@@ -1,10 +1,10 @@
 /** Photos of a report: added with a caption, taken out. What is approved keeps those that it had. */
 import { useState } from "react";
-import { isClip } from "#contracts/media.ts";
 import type { ReportView } from "#contracts/views.report.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayMedia } from "#ui/media/Gallery.tsx";
+import { Shot } from "#ui/media/Shot.tsx";
 
 const asBase64 = async (file: File): Promise<string> =>
   new Promise((resolve, reject) => {
@@ -54,26 +54,14 @@ export function Photos({
     <div className="border-t border-line pt-2">
       <h3>Photos</h3>
       <ul className="flex flex-wrap gap-3">
-        {photos.map(({ id, caption: said, width, height, of = null }) => (
+        {photos.map(({ id, caption: said, of = null }) => (
           <li key={id} className="grid gap-1">
-            {of && isClip(of.type) ? (
-              // biome-ignore lint/a11y/useMediaCaption: a clip of a horse has no words to caption
-              <video
-                controls
-                preload="none"
-                src={`/api/report-photo/${id}`}
-                aria-label={said || "Clip"}
-                className="h-24 w-40 bg-ink"
-              />
-            ) : (
-              <img
-                src={`/api/report-photo/${id}`}
-                alt={said || "Photo without a caption"}
-                width={width}
-                height={height}
-                className="h-24 w-auto"
-              />
-            )}
+            <Shot
+              src={`/api/report-photo/${id}`}
+              type={of?.type ?? "image/jpeg"}
+              words={said || "Photo without a caption"}
+              tall="h-24"
+            />
             <span className="max-w-40 text-sm">{said}</span>
             <Button disabled={busy} onClick={() => void remove(id)}>
               Take it out
@@ -111,18 +99,7 @@ export function Photos({
           <ul className="flex flex-wrap gap-3 pt-2">
             {media.map((one) => (
               <li key={one.id} className="grid max-w-48 content-start gap-1">
-                {isClip(one.type) ? (
-                  // biome-ignore lint/a11y/useMediaCaption: a clip of a horse has no words to caption
-                  <video
-                    controls
-                    preload="none"
-                    src={`/api/media-file/${one.id}`}
-                    aria-label={sayMedia(one)}
-                    className="h-24 w-40 bg-ink"
-                  />
-                ) : (
-                  <img src={`/api/media-file/${one.id}`} alt={sayMedia(one)} loading="lazy" className="h-24 w-auto" />
-                )}
+                <Shot src={`/api/media-file/${one.id}`} type={one.type} words={sayMedia(one)} tall="h-24" />
                 <span className="text-sm">{sayMedia(one)}</span>
                 <Button disabled={busy} aria-label={`Put it in: ${sayMedia(one)}`} onClick={() => void take(one.id, one.words)}>
                   Put it in
