@@ -25,10 +25,12 @@ export type OwnerLevel = keyof typeof KEPT_A_DAY;
 /** Minutes of a ride, tacking up left out, by who rides; of a day on the ground. The house's judgement. */
 const RIDE_MINUTES = { unknown: 30, novice: 30, steady: 40, able: 45 } as const;
 const GROUND_MINUTES = 25;
+/** Under so many years legs are young: no circles. */
+const YOUNG_LEGS = 3;
 /** A young horse's mind is shorter: minutes on the ground, under so many years. */
 const YOUNG_GROUND = [
   { under: 2, minutes: 12 },
-  { under: 3, minutes: 18 },
+  { under: YOUNG_LEGS, minutes: 18 },
 ] as const;
 /** Of a ride, in its first week at home. */
 const FIRST_WEEK_SHARE = 0.75;
@@ -138,7 +140,7 @@ function dontsOf({ signs, incidents, hard, ridden, ageYears }: HomeFacts, daysAW
     alone: true,
     pain: true,
     unridden: !ridden,
-    young: ageYears !== null && ageYears < 3,
+    young: ageYears !== null && ageYears < YOUNG_LEGS,
     "easy-side": hard === "left" || hard === "right",
     girth: signs.includes("girthy"),
     fresh: ridden && incidents.some((kind) => kind === "buck" || kind === "bolt"),

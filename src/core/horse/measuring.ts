@@ -24,8 +24,8 @@ export interface Measuring extends Readonly<Record<TakenName, number | null>> {
 /** Days after which a growing horse is measured again: every three to four weeks. A grown one is asked for its weight by the barn's own limit. */
 export const GROWING_DAYS = 28;
 const GROWING_UNDER_YEARS = 5;
-/** Days off after which growth, condition, saddle fit and weight are asked for again. */
-export const LONG_OFF_DAYS = 28;
+/** Days off from which on a horse begins with a small restart, and growth, condition, saddle fit and weight are asked for again. */
+export const RESTART_FROM = 28;
 
 /** Croup above withers, in centimetres; negative: the withers are higher. Null: not both were taken. */
 export const growthOf = ({ withersCm, croupCm }: Pick<Measuring, "withersCm" | "croupCm">): number | null =>
@@ -51,8 +51,8 @@ export function measuringDue(
 ): MeasuringDue | null {
   const last = [...facts.measured].sort().at(-1) ?? null;
   const isGrowing = (facts.ageYears !== null && facts.ageYears < GROWING_UNDER_YEARS) || (facts.growthCm ?? 0) >= GROWING_CM;
-  if (facts.daysOff !== null && facts.daysOff >= LONG_OFF_DAYS) {
-    const since = addDays(today, -facts.daysOff + LONG_OFF_DAYS);
+  if (facts.daysOff !== null && facts.daysOff >= RESTART_FROM) {
+    const since = addDays(today, -facts.daysOff + RESTART_FROM);
     if (last === null || last < since) return { because: "time-off", since };
   }
   if (!isGrowing) return null;

@@ -4,6 +4,7 @@
  */
 import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { During, IncidentKind } from "../card/card.ts";
+import { RESTART_FROM } from "../horse/measuring.ts";
 import { hasTag, tagged } from "../ladder/ladder.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
@@ -45,7 +46,6 @@ export interface ProtocolFacts {
 
 const REFRESHER_FROM = 7;
 const TWO_FROM = 14;
-const RESTART_FROM = 28;
 /** From this length off the warm-up is longer. */
 export const LONGER_WARM_UP_FROM = 4;
 const GOOD = 3;
