@@ -38,7 +38,7 @@ export class Bodies {
     for (const trial of TRIALS) {
       const stay = this.hands.stayOf(trial.horse);
       if (stay && offset === trial.from) {
-        const begun = { stay, change: trial.change, fromDay: day, words: trial.words };
+        const begun = { stay, change: trial.change, fromDay: day, words: trial.words, ended: null };
         this.made.set(trial, (await this.hands.ask<{ id: string }>("check/begin-trial", begun)).id);
       }
       if (trial.ended && offset === trial.ended.day)

@@ -68,7 +68,14 @@ export type AttachFile = z.output<typeof AttachFile>;
 export const RemoveFile = z.object({ file: id<"file">() });
 export type RemoveFile = z.output<typeof RemoveFile>;
 
-export const BeginTrial = z.object({ stay: id<"stay">(), change: oneOf(TRIALS), fromDay: date, words: words(500) });
+export const BeginTrial = z.object({
+  stay: id<"stay">(),
+  change: oneOf(TRIALS),
+  fromDay: date,
+  words: words(500),
+  /** A change that was made before anybody called it a trial, and what became of it; null: it begins. */
+  ended: z.nullable(z.object({ on: date, result: oneOf(TRIAL_RESULTS) })),
+});
 export type BeginTrial = z.output<typeof BeginTrial>;
 export const EndTrial = z.object({ id: id<"trial">(), endedOn: date, result: oneOf(TRIAL_RESULTS), words: words(500) });
 export type EndTrial = z.output<typeof EndTrial>;

@@ -121,6 +121,8 @@ export interface CardView {
   /** Schools over poles and fences, the newest last, and layouts that the barn keeps; null: nothing of it is this horse's work. */
   readonly jumping: {
     readonly past: readonly JumpDay[];
+    /** The last one, where poles or fences are the main work; null: they are not, or this is the first. */
+    readonly build: JumpDay | null;
     readonly layouts: readonly Layout[];
     readonly heightCm: number | null;
   } | null;

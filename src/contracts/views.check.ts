@@ -1,5 +1,6 @@
 /** What the screens of checks are handed. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { GearTrial } from "#core/card/gear-trials.ts";
 import type { CheckState, Looker, Restriction } from "#core/check/check.ts";
 import type { CheckResult, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import type { CauseId } from "#core/intake/causes.ts";
@@ -53,6 +54,8 @@ export interface HorseChecksView extends ChecksView {
   readonly stay: StayId;
   readonly horse: string;
   readonly trials: readonly TrialView[];
+  /** Changes of gear after which a sign went, which nobody has called a trial. */
+  readonly inGear: readonly GearTrial[];
   /** Null before the first evaluation. */
   readonly weighed: Weighed | null;
   readonly wentHome: boolean;

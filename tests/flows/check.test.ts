@@ -179,15 +179,41 @@ describe("what answers and trials say to the findings", () => {
       change: "other-bit",
       fromDay: "2026-07-13",
       words: "Thicker",
+      ended: null,
     });
-    expect(await barn.code("check/begin-trial", { stay, change: "other-bit", fromDay: "2026-07-14", words: "" })).toBe(
-      "trial-running",
-    );
+    expect(
+      await barn.code("check/begin-trial", { stay, change: "other-bit", fromDay: "2026-07-14", words: "", ended: null }),
+    ).toBe("trial-running");
     await barn.ask("check/end-trial", { id: trial, endedOn: "2026-07-14", result: "same", words: "No change" });
     expect(await barn.code("check/end-trial", { id: trial, endedOn: "2026-07-14", result: "gone", words: "" })).toBe(
       "trial-ended",
     );
     expect(await first()).toBe("hands");
+  });
+  it("is proposed from the gear where a sign went with it, and counted with what became of it in one write", async () => {
+    barn.today = localDate("2026-07-14");
+    const stay = await barn.book({ horse: { name: "Gullet" } });
+    await barn.evaluate(stay);
+    const mouth = { sign: "busy-mouth", skill: "bit", side: "both", strength: 2 } as const;
+    for (const day of ["07", "08", "09"])
+      await barn.worked(stay, `2026-07-${day}`, { tack: ["web-halter", "snaffle"], signs: [mouth] });
+    for (const day of ["10", "11", "13"]) await barn.worked(stay, `2026-07-${day}`, { tack: ["web-halter", "second-bit"] });
+    const [proposed] = (await horseChecks(stay)).inGear;
+    expect(proposed).toMatchObject({ change: "other-bit", fromDay: "2026-07-10", endedOn: "2026-07-13", went: ["busy-mouth"] });
+    const counted = { stay, change: "other-bit", fromDay: "2026-07-10", words: "Second bit" };
+    expect(await barn.code("check/begin-trial", { ...counted, ended: { on: "2026-07-09", result: "gone" } })).toBe(
+      "before-arrival",
+    );
+    await barn.ask("check/begin-trial", { ...counted, ended: { on: "2026-07-13", result: "gone" } });
+    const after = await horseChecks(stay);
+    expect([after.inGear, after.trials.map(({ result }) => result), after.weighed?.causes[0]?.cause]).toEqual([
+      [],
+      ["gone"],
+      "bit-fit",
+    ]);
+    expect(await barn.code("check/begin-trial", { ...counted, ended: { on: "2026-07-13", result: "gone" } })).toBe(
+      "trial-running",
+    );
   });
 });
 

@@ -141,7 +141,7 @@ const EXAMPLES: Record<string, unknown> = {
   "check/cancel": { id, version: 1, reason: "Gone by itself" },
   "check/attach": { id, name: "chart.pdf", content: "JVBERi0xLjQK" },
   "check/remove-file": { file: id },
-  "check/begin-trial": { stay: id, change: "other-bit", fromDay: "2026-07-14", words: "Thicker" },
+  "check/begin-trial": { stay: id, change: "other-bit", fromDay: "2026-07-14", words: "Thicker", ended: null },
   "check/end-trial": { id, endedOn: "2026-07-14", result: "gone", words: "" },
   "barn/edit-policies": { version: 999_999, policies: POLICIES },
   "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },

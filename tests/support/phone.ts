@@ -11,7 +11,7 @@ export async function tap(page: Page, name: string): Promise<void> {
 /** To one of the card's four parts, by the bar under the thumb. */
 export async function go(page: Page, part: "Before" | "Work" | "What happened" | "The end"): Promise<void> {
   await awake(page);
-  await (await page.waitForSelector(`nav[aria-label="Parts of the card"] ::-p-text(${part})`))?.tap();
+  await thumb(await page.waitForSelector(`nav[aria-label="Parts of the card"] ::-p-text(${part})`));
 }
 /** Every tick that the gate asks for. */
 export async function openGate(page: Page): Promise<void> {

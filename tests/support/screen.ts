@@ -124,9 +124,16 @@ export const choose = async (page: Page, name: string): Promise<void> => {
 };
 export const text = (page: Page, words: string): Promise<ElementHandle<Element> | null> =>
   page.waitForSelector(`::-p-text(${words})`);
-/** A tap by hand: what is meant is first brought from under bars that stand over the page. */
+/**
+ * A tap by hand: what is meant is first brought from under bars that stand over the page. A page that was just loaded is a phone's only once it is laid out;
+ * until then what phones alone show has no place.
+ */
 export async function thumb(target: ElementHandle<Element> | null): Promise<void> {
-  await target?.evaluate((element) => element.scrollIntoView({ block: "center" }));
+  await target?.evaluate(async (element) => {
+    for (let frame = 0; frame < 600 && element.getClientRects().length === 0; frame += 1)
+      await new Promise(requestAnimationFrame);
+    element.scrollIntoView({ block: "center" });
+  });
   await target?.tap();
 }
 /** What a part of the page says, in one line. */

@@ -73,20 +73,20 @@ export interface GearSpan extends SignChange {
   readonly why: string;
 }
 
-/** Place by place, the oldest first. A session of which nobody said what the horse wore says nothing. */
-export function gearSpans(sessions: readonly WornSession[]): readonly GearSpan[] {
+/** Place by place, the oldest first, those included in which it wore nothing there. A session of which nobody said what the horse wore says nothing. */
+export function gearRuns(sessions: readonly WornSession[]): readonly GearSpan[] {
   const told = sessions.filter(({ record }) => record.tack.length > 0);
   return GEAR_PLACES.flatMap((place) => {
-    const worn = told.map((session) => ({ session, tack: session.record.tack.filter((tack) => placeOf(tack) === place).sort() }));
     const runs: { tack: readonly Tack[]; at: number; sessions: WornSession[] }[] = [];
-    for (const [at, { session, tack }] of worn.entries()) {
+    for (const [at, session] of told.entries()) {
+      const tack = session.record.tack.filter((one) => placeOf(one) === place).sort();
       const last = runs.at(-1);
       if (last && last.tack.join() === tack.join()) last.sessions.push(session);
       else runs.push({ tack, at, sessions: [session] });
     }
     return runs.flatMap(({ tack, at, sessions: of }): GearSpan[] => {
       const [first, last] = [of[0], of.at(-1)];
-      if (tack.length === 0 || !first || !last) return [];
+      if (!first || !last) return [];
       const minutes = of.reduce((sum, { record }) => sum + record.groundMinutes + record.saddleMinutes, 0);
       const why = at > 0 ? first.record.gearWhy : "";
       return [
@@ -95,6 +95,9 @@ export function gearSpans(sessions: readonly WornSession[]): readonly GearSpan[]
     });
   });
 }
+/** What it wore, place by place. */
+export const gearSpans = (sessions: readonly WornSession[]): readonly GearSpan[] =>
+  gearRuns(sessions).filter(({ tack }) => tack.length > 0);
 /** What it wore in the last session in which somebody said so. */
 export const gearNow = (sessions: readonly { readonly record: Pick<SessionRecord, "tack"> }[]): readonly Tack[] =>
   sessions.filter(({ record }) => record.tack.length > 0).at(-1)?.record.tack ?? [];

@@ -2,6 +2,7 @@
 
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "../horse/horse.ts";
+import { growthOf } from "../horse/measuring.ts";
 import { sidesOf } from "../kernel/sides.ts";
 import { ancestorsIn, type Ladder, tagged } from "../ladder/ladder.ts";
 import { type Levels, readLevels, type ScoreFact, trackKey, weakerSide } from "../ladder/level.ts";
@@ -158,9 +159,9 @@ export function readWalk(facts: WalkFacts, ladder: Ladder, { signWeights, ...hea
   const scores = scoresOfMarks(facts.marks);
   const levels = readLevels(scores);
   const weight = weightOf(facts.horseClass, facts.measures);
-  const { withersCm, croupCm, fitness } = facts.measures;
+  const { fitness } = facts.measures;
   const condition = conditionOf(facts.measures);
-  const growthCm = withersCm !== null && croupCm !== null ? Math.round((croupCm - withersCm) * 10) / 10 : null;
+  const growthCm = growthOf(facts.measures);
   const { risk, because } = riskOf(facts, levels, ladder);
   const nerve = nerveOf(facts.settleMinutes);
   const seen = [...facts.signs, ...observationsOf(facts.touches)];

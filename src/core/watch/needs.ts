@@ -2,6 +2,7 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { Looker } from "../check/check.ts";
 import type { StallAlarm, StallGroup } from "../forecast/stall.ts";
+import type { MeasuringDue } from "../horse/measuring.ts";
 import type { HeldWork } from "../intake/findings.ts";
 import type { EvaluationId } from "../kernel/brand.ts";
 import type { Step } from "../permission/steps.ts";
@@ -11,6 +12,8 @@ export type Need =
   | { readonly code: "hold"; readonly kind: string; readonly from: LocalDate; readonly to: LocalDate | null }
   | { readonly code: "behind"; readonly lengths: number; readonly feasible: boolean }
   | { readonly code: "time-off"; readonly days: number }
+  /** Heights, condition and the saddle's fit are asked for again. */
+  | ({ readonly code: "measure" } & MeasuringDue)
   /** The rest of the week is laid out, and it has no day in it. */
   | { readonly code: "no-day"; readonly sessions: number }
   | { readonly code: "mid-term" | "exit" | "report"; readonly due: LocalDate }
@@ -40,6 +43,7 @@ export const NEED_CODES = [
   "hold",
   "behind",
   "time-off",
+  "measure",
   "no-day",
   "mid-term",
   "exit",
@@ -132,6 +136,7 @@ export function costOfWaiting(need: Need, today: LocalDate): number {
     case "mid-term":
       return overdue(need.due, today) ? 9 : 5;
     case "stuck":
+    case "measure":
       return 4;
     case "same-trouble":
       return 40;

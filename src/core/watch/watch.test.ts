@@ -19,6 +19,7 @@ const NEEDS: readonly Need[] = [
   { code: "behind", lengths: 4, feasible: true },
   { code: "time-off", days: 9 },
   { code: "no-day", sessions: 2 },
+  { code: "measure", because: "growing", since: day(-2) },
   { code: "mid-term", due: day(2) },
   { code: "exit", due: day(1) },
   { code: "report", due: day(0) },

@@ -65,7 +65,15 @@ const StayRow = z.object({
   rides: int,
   firsts: z.array(z.object({ day: date, words: text })),
   evaluations: z.array(
-    z.object({ id: id<"evaluation">(), kind: z.enum(EVALUATION_KINDS), day: date, closed: bool, signed: bool }),
+    z.object({
+      id: id<"evaluation">(),
+      kind: z.enum(EVALUATION_KINDS),
+      day: date,
+      closed: bool,
+      signed: bool,
+      withersCm: nullable(number),
+      croupCm: nullable(number),
+    }),
   ),
   reportNumber: nullable(int),
   lastIncident: nullable(z.object({ kind: z.enum(INCIDENT_KINDS), day: date })),
@@ -149,7 +157,7 @@ const selectStays = (db: Db) => db`
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('day', k.day, 'words', f.words) ORDER BY k.day, f.position), '[]') AS list
     FROM card k CROSS JOIN LATERAL (SELECT words, position FROM card_first WHERE card_id = k.id AND revision = k.revision OFFSET 0) f
     WHERE k.stay_id = s.id) firsts
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'day', day, 'closed', closed_at IS NOT NULL,
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'day', day, 'closed', closed_at IS NOT NULL, 'withersCm', withers_cm, 'croupCm', croup_cm,
       'signed', EXISTS (SELECT FROM judgement WHERE evaluation_id = evaluation.id)) ORDER BY day, id), '[]') AS list
     FROM evaluation WHERE stay_id = s.id) evaluations
   LEFT JOIN LATERAL (SELECT max(i.number) AS number FROM report r JOIN report_issue i ON i.report_id = r.id WHERE r.stay_id = s.id AND r.kind = 'end') issue ON true

@@ -49,8 +49,10 @@ function jumpingOf(
   { work, ladder, stay }: Pick<Awaited<ReturnType<typeof cardFacts>>, "work" | "ladder" | "stay">,
 ): CardView["jumping"] {
   const past = jumpDays(earlier.map((session) => ({ day: session.day, record: session })));
-  const asked = work.items.some(({ skill }) => ladder.some(({ id, nature }) => id === skill && nature === "jumping"));
-  return asked || past.length > 0 ? { past: past.slice(-SCHOOLS_SHOWN), layouts, heightCm: stay.heightCm } : null;
+  const asked = work.items.filter(({ skill }) => ladder.some(({ id, nature }) => id === skill && nature === "jumping"));
+  if (asked.length + past.length === 0) return null;
+  const build = asked.some(({ role }) => role === "main") ? (past.at(-1) ?? null) : null;
+  return { past: past.slice(-SCHOOLS_SHOWN), build, layouts, heightCm: stay.heightCm };
 }
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;

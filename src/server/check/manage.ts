@@ -145,11 +145,20 @@ export async function beginTrial(work: Work, input: BeginTrial): Answer<{ id: st
   if (!stay.ok) return stay;
   if (future(work, input.fromDay)) return no({ code: "in-the-future", path: "fromDay" });
   if (input.fromDay < stay.value.firstDay) return no({ code: "before-arrival", path: "fromDay" });
-  const running = (await listTrials(work.tx, input.stay)).some((trial) => trial.change === input.change && trial.result === null);
-  if (running) return no({ code: "trial-running", path: "change" });
+  const { ended, words } = input;
+  if (ended && future(work, ended.on)) return no({ code: "in-the-future", path: "ended.on" });
+  if (ended && ended.on < input.fromDay) return no({ code: "before-arrival", path: "ended.on" });
+  const same = (await listTrials(work.tx, input.stay)).some(
+    ({ change, result, fromDay }) => change === input.change && (result === null || fromDay === input.fromDay),
+  );
+  if (same) return no({ code: "trial-running", path: "change" });
   const id = newId<"trial">();
   await insertTrial(work.tx, { id, ...input });
   await note(work, "trial", id, "begun", { stay: input.stay, change: input.change });
+  if (ended) {
+    await endRow(work.tx, id, { ...ended, words });
+    await note(work, "trial", id, "ended", { result: ended.result });
+  }
   return ok({ id });
 }
 export async function endTrial(work: Work, input: EndTrial): Answer {

@@ -1,6 +1,7 @@
 import type { Actor } from "#contracts/people.ts";
 import type { ChecksView, CheckView, HorseChecksView } from "#contracts/views.check.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import { gearTrials } from "#core/card/gear-trials.ts";
 import { daysLate, isOpen } from "#core/check/check.ts";
 import { HOLDS } from "#core/intake/findings.ts";
 import type { FileId } from "#core/kernel/brand.ts";
@@ -57,6 +58,10 @@ export async function readHorseChecks({ sql }: Deps, { stay, barn, today }: Open
     stay: stay.id,
     horse: stay.horse,
     trials: trials.map(({ stayId: _stay, ...trial }) => trial),
+    inGear: gearTrials(
+      worked.map((record) => ({ day: record.day, record })),
+      trials,
+    ),
     weighed: latest ? outcomeNow(stay, barn, latest, worked, today).weighed : null,
     wentHome: stay.wentHome !== null,
   };

@@ -6,6 +6,7 @@ import { type TermFacts, workFromOf } from "#core/calendar/term.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
+import { growthOf, type MeasuringDue, measuringDue } from "#core/horse/measuring.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf, type Measures, PLACES, type Place } from "#core/intake/measures.ts";
 import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
@@ -112,6 +113,29 @@ export function measuresNow(
   const felt = Object.fromEntries(PLACES.map((place) => [place, null])) as Pick<Measures, Place>;
   const condition = isNewer(last.conditionOn) ? { ...felt, condition: last.condition } : {};
   return { ...measures, ...heights, ...condition };
+}
+/** Whether heights, condition and the saddle's fit are asked for again; null: not now. */
+export function measuringDueFor(stay: Stay, today: LocalDate): MeasuringDue | null {
+  if (stay.wentHome) return null;
+  const walked = stay.evaluations.flatMap(({ closed, day, ...heights }) => {
+    const growthCm = closed ? growthOf(heights) : null;
+    return growthCm === null ? [] : [{ day, growthCm }];
+  });
+  const between = stay.measuredLast?.heightsOn
+    ? { day: stay.measuredLast.heightsOn, growthCm: growthOf(stay.measuredLast) }
+    : null;
+  const last = walked.at(-1);
+  const worked = lastWorked(stay);
+  return measuringDue(
+    {
+      ageYears: ageOf(stay, today),
+      growthCm: (between && (!last || between.day >= last.day) ? between.growthCm : last?.growthCm) ?? null,
+      firstDay: stay.firstDay,
+      measured: [...walked.map(({ day }) => day), ...(between ? [between.day] : [])],
+      daysOff: worked && daysBetween(worked, today),
+    },
+    today,
+  );
 }
 export interface RecordOfHorse {
   readonly stay: Stay;

@@ -1,10 +1,9 @@
 import type { RevisionView } from "#contracts/views.card.ts";
 import type { HorseHead, HorseNowView, SessionView, TrackView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
-import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
+import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { changedBySession } from "#core/card/changed.ts";
 import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
-import { growthOf, measuringDue } from "#core/horse/measuring.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
@@ -29,7 +28,7 @@ import type { Deps } from "../container.ts";
 import { feedPath } from "../feed/manage.ts";
 import { readStep } from "../plan/read-step.ts";
 import { recordOf } from "../plan/record.ts";
-import { ageOf, complaintOf, horseRecord, limitsInForce, outcomeNow, weightNow } from "./facts.ts";
+import { ageOf, complaintOf, horseRecord, limitsInForce, measuringDueFor, outcomeNow, weightNow } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
 
 export interface Opened {
@@ -165,21 +164,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
     ...riskOf(horseRecord({ stay, barn, evaluation: latest, past }, today)),
     riskSet: stay.riskSet !== null,
     weight: weightNow(stay, today),
-    measuringDue: stay.wentHome
-      ? null
-      : measuringDue(
-          {
-            ageYears: ageOf(stay, today),
-            growthCm: outcome?.growthCm ?? null,
-            firstDay: stay.firstDay,
-            measured: [
-              ...closed.flatMap(({ day, walk }) => (growthOf(walk.measures) === null ? [] : [day])),
-              ...(stay.measuredLast?.heightsOn ? [stay.measuredLast.heightsOn] : []),
-            ],
-            daysOff: last && daysBetween(last.day, today),
-          },
-          today,
-        ),
+    measuringDue: measuringDueFor(stay, today),
     media,
     horseClass: stay.class,
     bookedCm: stay.heightCm,

@@ -22,7 +22,7 @@ import type { Deps } from "../container.ts";
 import { dueOf } from "../report/due-of.ts";
 import { restOfWeek } from "../watch/propose.ts";
 import { readNeeds } from "../watch/read-needs.ts";
-import { lastWorked, termFacts } from "./facts.ts";
+import { lastWorked, measuringDueFor, termFacts } from "./facts.ts";
 
 export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
   const facts = termFacts(stay, barn);
@@ -63,6 +63,9 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
   const last = lastWorked(stay);
   if (!hold && last && daysBetween(last, today) >= TIME_OFF_DAYS)
     needs.push({ code: "time-off", days: daysBetween(last, today) });
+  // An evaluation takes the same measures; a horse on hold is measured when it comes back.
+  const measures = hold || post ? null : measuringDueFor(stay, today);
+  if (measures) needs.push({ code: "measure", ...measures });
   if (reading.owed >= 2) needs.push({ code: "behind", lengths: reading.owed, feasible: reading.pace.feasible });
   return needs;
 }

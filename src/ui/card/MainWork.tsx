@@ -1,11 +1,17 @@
 /** What the session is about, and why: the first thing on the card. */
 
+import { Suspense } from "react";
 import { here } from "#contracts/ladder.here.ts";
+import { later } from "#ui/kit/later.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { sayWorkBecause } from "#ui/words/because.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";
 import { sayParts } from "#ui/words/parts.ts";
 import type { Part } from "./part.ts";
+
+/** Few horses jump. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const ToBuild = later(async () => (await import("./ToBuild.tsx")).ToBuild);
 
 const words = (ids: readonly string[]): string => listed(ids.map((id) => inner(here().of(id).words)));
 
@@ -14,6 +20,7 @@ export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick
   const { items, leaveAlone, smaller } = view.work;
   const main = items.filter(({ role }) => role === "main");
   if (main.length === 0) return null;
+  const build = view.jumping?.build;
   const side = main.find((item) => item.side !== null)?.side;
   return (
     <section aria-label="The main work" className="pb-2">
@@ -27,6 +34,11 @@ export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick
       </p>
       <p>{sayWorkBecause(view.work)}</p>
       <p className="text-dim">{sayParts(view.minutes)}</p>
+      {build && (
+        <Suspense fallback={null}>
+          <ToBuild last={build} />
+        </Suspense>
+      )}
       {leaveAlone.length > 0 && (
         <p>
           <span className="sign text-dim">Leave alone today</span> {words(leaveAlone)}

@@ -5,16 +5,20 @@ import { useForm } from "react-hook-form";
 import { BeginTrial, EndTrial } from "#contracts/check.ts";
 import type { HorseChecksView, TrialView } from "#contracts/views.check.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import type { GearTrial } from "#core/card/gear-trials.ts";
 import { TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
+import { signOf } from "#core/intake/signs.ts";
 import { Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { TRIAL_CHANGE, TRIAL_OUTCOME } from "#ui/words/check.ts";
+import { inner, listed } from "#ui/words/figures.ts";
+import { sayMouthOrBack } from "#ui/words/gear.ts";
 
 function Begin({ view }: { view: HorseChecksView }) {
   const form = useForm<BeginTrial, unknown, BeginTrial>({
     resolver: zodResolver(BeginTrial),
-    defaultValues: { stay: view.stay, change: "other-bit", fromDay: view.today, words: "" },
+    defaultValues: { stay: view.stay, change: "other-bit", fromDay: view.today, words: "", ended: null },
   });
   const { busy, problem, send } = useCommand();
   const save = form.handleSubmit(async (values) => {
@@ -69,6 +73,38 @@ function End({ trial, today }: { trial: TrialView; today: LocalDate }) {
   );
 }
 
+/** Changes of gear after which a sign was not seen again: to count them among what speaks for a cause is one tap. */
+function InGear({ view }: { view: HorseChecksView }) {
+  const { busy, problem, send } = useCommand();
+  const count = async ({ change, fromDay, endedOn, tack, went }: GearTrial): Promise<void> => {
+    const words = `${sayMouthOrBack(tack)}; before it: ${listed(went.map((id) => inner(signOf(id).words)))}`;
+    const ended = { on: endedOn, result: "gone" as const };
+    if ((await send("check/begin-trial", { stay: view.stay, change, fromDay, words, ended })).ok) location.reload();
+  };
+  return (
+    <>
+      <Trouble problem={problem} />
+      <ul className="grid gap-2">
+        {view.inGear.map((one) => (
+          <li key={`${one.place} ${one.fromDay}`} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
+            <span>
+              ● Since {sayDate(one.fromDay)} {inner(sayMouthOrBack(one.tack))}. Not seen since then:{" "}
+              {listed(one.went.map((id) => inner(signOf(id).words)))}.
+            </span>
+            <Button
+              disabled={busy}
+              aria-label={`Count as a trial: ${TRIAL_CHANGE[one.change]}, ${sayDate(one.fromDay)}`}
+              onClick={() => void count(one)}
+            >
+              Count as a trial
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
 export function Trials({ view }: { view: HorseChecksView }) {
   const [open, setOpen] = useState<string | null>(null);
   const toggle = (what: string): void => setOpen(open === what ? null : what);
@@ -99,6 +135,7 @@ export function Trials({ view }: { view: HorseChecksView }) {
           </li>
         ))}
       </ul>
+      {view.mayWrite && view.inGear.length > 0 && <InGear view={view} />}
       {view.mayWrite && (
         <div className="grid gap-2 pt-2">
           <div>

@@ -77,7 +77,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
     : blocks;
   const drawn = compared.filter(({ now }) => now !== null);
   return (
-    <article className="max-w-3xl border-t-8 border-double border-rail bg-paper px-6 py-5 print:max-w-none print:border-t-4 print:px-0">
+    <article className="@container max-w-3xl border-t-8 border-double border-rail bg-paper px-6 py-5 print:max-w-none print:border-t-4 print:px-0">
       {first ? (
         <FirstPage content={content} number={number} who={who} photo={photo} />
       ) : (

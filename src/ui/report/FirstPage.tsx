@@ -93,12 +93,12 @@ export function FirstPage({ content, number, who, photo }: Props) {
   const mind = linesOf("careful").slice(0, 3);
   return (
     <div className="print:break-after-page">
-      <header className="grid gap-x-6 sm:grid-cols-[1fr_17rem] print:grid-cols-[1fr_70mm]">
+      <header className="grid gap-x-6 @xl:grid-cols-[1fr_17rem] print:grid-cols-[1fr_70mm]">
         <div>
           <p className="sign">
             {barn} · {REPORT_KIND[kind]} · {number === null ? "Draft" : `Report ${number}`} · {sayDateWithYear(content.day)}
           </p>
-          <h1 className="pt-1 text-5xl leading-none">{horse}</h1>
+          <h1 className="pt-1 text-4xl @md:text-5xl leading-none">{horse}</h1>
           <p className="pt-1 text-dim">
             For {client}. {first.length} days, {sayDate(first.from)} to {sayDateWithYear(first.to)}, {first.delivered} of{" "}
             {plural(first.contracted, "session")}.
@@ -134,7 +134,7 @@ export function FirstPage({ content, number, who, photo }: Props) {
           </p>
         </div>
       )}
-      <div className="grid gap-x-8 gap-y-3 pt-3 sm:grid-cols-[3fr_2fr] print:grid-cols-[3fr_2fr]">
+      <div className="grid gap-x-8 gap-y-3 pt-3 @xl:grid-cols-[3fr_2fr] print:grid-cols-[3fr_2fr]">
         {first.can.length > 0 && (
           <section>
             <h2>Now {who.he} can</h2>

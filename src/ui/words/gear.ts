@@ -30,5 +30,7 @@ const TACK: Readonly<Record<KnownTack, string>> = {
 export const sayTack = (tack: Tack): string => ownOf(tack)?.words ?? TACK[tack as KnownTack];
 /** 'rope halter, saddle and front boots' */
 export const sayGear = (tack: readonly Tack[]): string => listed(tack.map((one) => inner(sayTack(one))));
+/** Of a change that answers a question; a back is never bare then. */
+export const sayMouthOrBack = (tack: readonly Tack[]): string => (tack.length > 0 ? outerGear(tack) : "Nothing in the mouth");
 /** The same to begin a sentence. */
 export const outerGear = (tack: readonly Tack[]): string => outer(sayGear(tack));

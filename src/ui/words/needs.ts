@@ -28,6 +28,8 @@ export function sayNeed(need: Need): string {
       return `${plural(need.lengths, "length")} behind${need.feasible ? "" : ", and too few days left"}`;
     case "time-off":
       return `${plural(need.days, "day")} without work`;
+    case "measure":
+      return `Measure again, due since ${sayDate(need.since)}`;
     case "no-day":
       return "On no day of this week yet";
     case "mid-term":
@@ -70,6 +72,7 @@ export const NEED_KIND: Readonly<Record<Need["code"], string>> = {
   hold: "hold",
   behind: "sessions owed",
   "time-off": "sessions owed",
+  measure: "measures",
   "no-day": "sessions owed",
   over: "going home",
   report: "report",
@@ -113,6 +116,7 @@ export function needPath(need: Need): string | null {
     case "behind":
     case "time-off":
     case "no-day":
+    case "measure":
       return null;
   }
 }
@@ -124,7 +128,11 @@ export const needTone = (need: Need): "stop" | "attend" | "tell" =>
   need.code === "over" ||
   (need.code === "check-late" && need.holds === "all")
     ? "stop"
-    : need.code === "mid-term" || need.code === "exit" || need.code === "step-ready" || need.code === "next-goals"
+    : need.code === "mid-term" ||
+        need.code === "exit" ||
+        need.code === "step-ready" ||
+        need.code === "next-goals" ||
+        need.code === "measure"
       ? "tell"
       : "attend";
 
