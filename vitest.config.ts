@@ -28,7 +28,7 @@ export default defineConfig({
           setupFiles: ["tests/support/shipped-ladder.ts"],
           // What nobody waits for any more must not take a core from the other worker.
           env: { FURLONG_PROOF_MS: "4000" },
-          testTimeout: 60_000,
+          testTimeout: 120_000,
           hookTimeout: 120_000,
           maxWorkers,
           // Loading the server's code takes seconds: a worker does it once, not once a file.

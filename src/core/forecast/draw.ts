@@ -1,7 +1,7 @@
 /** Horses drawn from what is believed of one: the part of the state that a course needs, through its Cholesky factor. */
 import type { Random } from "../kernel/random.ts";
 import type { Course } from "./course.ts";
-import type { Belief } from "./estimator.ts";
+import { type Belief, cell } from "./estimator.ts";
 import { HIGHEST_LEVEL, SEVERITY_VARIANCE } from "./growth.ts";
 
 export interface Draws {
@@ -41,7 +41,7 @@ export function drawsOf(belief: Belief, course: Course): Draws {
   const part = new Float64Array(size * size);
   indices.forEach((from, row) => {
     indices.forEach((to, column) => {
-      part[row * size + column] = covariance[from * layout.size + to] as number;
+      part[row * size + column] = covariance[cell(layout.size, from, to)] as number;
     });
   });
   const factor = cholesky(part, size);

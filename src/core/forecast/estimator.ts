@@ -29,7 +29,7 @@ import type { Session, StayFacts, Work } from "./stay.ts";
 export interface Belief {
   readonly layout: Layout;
   readonly mean: Float64Array;
-  /** Row by row, symmetric. */
+  /** Row by row; of each pair only the place of the higher number's row counts: `cell`. Half of the work of keeping both. */
   readonly covariance: Float64Array;
   /** Highest mean that each track has had; what is forgotten falls towards half of it. */
   readonly best: Float64Array;
@@ -87,7 +87,7 @@ export function priorOf(kind: HorseKind, layout: Layout): Belief {
       const skill = one.skill === other.skill ? BY_SKILL : 0;
       const sided = one.side === "both" || other.side === "both" ? 0 : one.side === other.side ? BY_SIDE : -BY_SIDE;
       const shared = SHARED + branch + skill + (one === other ? OWN : 0) + sided;
-      covariance[one.at * size + other.at] = scale(one) * scale(other) * shared;
+      covariance[cell(size, one.at, other.at)] = scale(one) * scale(other) * shared;
     }
   return {
     layout,
@@ -118,12 +118,13 @@ export const copyOf = (belief: Belief): Belief => ({
 
 const at = (list: Float64Array, index: number): number => list[index] as number;
 
-/** Scales one number's deviation: its row and its column. */
-function scaleRow({ covariance, layout: { size } }: Belief, index: number, by: number): void {
-  for (let i = 0; i < size; i += 1) {
-    covariance[index * size + i] = at(covariance, index * size + i) * by;
-    covariance[i * size + index] = at(covariance, i * size + index) * by;
-  }
+/** Where the covariance of two numbers of the vector stands. */
+export const cell = (size: number, one: number, other: number): number => (one > other ? one * size + other : other * size + one);
+/** Adds what one number has in common with each to `sum`, times `by`. */
+function addRow({ covariance, layout: { size } }: Belief, index: number, by: number, sum: Float64Array): void {
+  const first = index * size;
+  for (let i = 0; i <= index; i += 1) sum[i] = (sum[i] as number) + by * (covariance[first + i] as number);
+  for (let i = index + 1; i < size; i += 1) sum[i] = (sum[i] as number) + by * (covariance[i * size + index] as number);
 }
 function addVariance({ covariance, layout: { size } }: Belief, index: number, more: number): void {
   covariance[index * size + index] = at(covariance, index * size + index) + more;
@@ -144,11 +145,11 @@ function forget(belief: Belief, days: number): void {
     mean[track.at] = floor + (level - floor) * share;
     kept[track.at] = share;
   }
-  // Each deviation shrinks with its level: rows and columns in one pass.
+  // Each deviation shrinks with its level.
   for (let i = 0; i < size; i += 1) {
     const row = at(kept, i);
     const first = i * size;
-    for (let j = 0; j < size; j += 1) covariance[first + j] = (covariance[first + j] as number) * row * (kept[j] as number);
+    for (let j = 0; j <= i; j += 1) covariance[first + j] = (covariance[first + j] as number) * row * (kept[j] as number);
   }
   for (const track of tracks) addVariance(belief, track.at, DRIFT * days * (1 + Math.max(0, at(mean, track.at)) / 3));
 }
@@ -157,7 +158,7 @@ function forget(belief: Belief, days: number): void {
 function newDay(belief: Belief, session: Session, daysOff: number): void {
   const { layout } = belief;
   const odd = session.windy || session.newPlace;
-  scaleRow(belief, layout.day, 0);
+  for (let i = 0; i < layout.size; i += 1) belief.covariance[cell(layout.size, layout.day, i)] = 0;
   belief.covariance[layout.day * layout.size + layout.day] = DAY_VARIANCE * (odd ? ODD_DAY : 1);
   belief.mean[layout.day] = dayMean(session.windy, session.newPlace, daysOff);
 }
@@ -178,7 +179,8 @@ function gain(belief: Belief, track: Track, dose: number, part: number): void {
   const { layout, mean, covariance } = belief;
   const { size, rate } = layout;
   const ease = layout.ease(track.skill);
-  const spread = at(covariance, rate * size + rate) + at(covariance, ease * size + ease) + 2 * at(covariance, rate * size + ease);
+  const spread =
+    at(covariance, cell(size, rate, rate)) + at(covariance, cell(size, ease, ease)) + 2 * at(covariance, cell(size, rate, ease));
   const [share, slope] = [intakeAt(at(mean, track.at)), intakeSlope(at(mean, track.at))];
   const unit = Math.exp(at(mean, rate) + at(mean, ease) + spread / 4) * dose * part;
   const grown = unit * share;
@@ -186,24 +188,18 @@ function gain(belief: Belief, track: Track, dose: number, part: number): void {
   belief.best[track.at] = Math.max(at(belief.best, track.at), at(mean, track.at));
   // θ' = θ + g(a, b, θ): row and column of θ are mixed with those of a and b, in place.
   const [byRate, byEase, byLevel] = [grown, grown, 1 + unit * slope];
-  for (let i = 0; i < size; i += 1) {
-    if (i === track.at) continue;
-    const mixed =
-      byLevel * at(covariance, track.at * size + i) +
-      byRate * at(covariance, rate * size + i) +
-      byEase * at(covariance, ease * size + i);
-    belief.scratch[i] = mixed;
-  }
+  const { scratch: mixed } = belief;
+  mixed.fill(0);
+  addRow(belief, track.at, byLevel, mixed);
+  addRow(belief, rate, byRate, mixed);
+  addRow(belief, ease, byEase, mixed);
+  const common = (other: number): number => at(covariance, cell(size, track.at, other));
   const own =
-    byLevel * byLevel * at(covariance, track.at * size + track.at) +
-    2 * byLevel * (byRate * at(covariance, track.at * size + rate) + byEase * at(covariance, track.at * size + ease)) +
+    byLevel * byLevel * common(track.at) +
+    2 * byLevel * (byRate * common(rate) + byEase * common(ease)) +
     byRate * byRate * spread;
-  for (let i = 0; i < size; i += 1) {
-    if (i === track.at) continue;
-    covariance[track.at * size + i] = at(belief.scratch, i);
-    covariance[i * size + track.at] = at(belief.scratch, i);
-  }
-  covariance[track.at * size + track.at] = own + (GAIN_NOISE * grown) ** 2 + LEAST_GAIN_NOISE * part;
+  for (let i = 0; i < size; i += 1) covariance[cell(size, track.at, i)] = at(mixed, i);
+  covariance[cell(size, track.at, track.at)] = own + (GAIN_NOISE * grown) ** 2 + LEAST_GAIN_NOISE * part;
 }
 
 /** A way of taking a session in that is not the plain one. */
@@ -272,9 +268,10 @@ export function hear(
   const { layout, mean, covariance, scratch } = belief;
   const { size, day } = layout;
   const severity = (list: Float64Array, row: number): number => (rider === null ? 0 : at(list, row));
-  for (let i = 0; i < size; i += 1)
-    scratch[i] =
-      at(covariance, track.at * size + i) + at(covariance, day * size + i) - severity(covariance, (rider ?? 0) * size + i);
+  scratch.fill(0);
+  addRow(belief, track.at, 1, scratch);
+  addRow(belief, day, 1, scratch);
+  if (rider !== null) addRow(belief, rider, -1, scratch);
   const center = at(mean, track.at) + at(mean, day) - severity(mean, rider ?? 0) + offset;
   const expected = at(scratch, track.at) + at(scratch, day) - severity(scratch, rider ?? 0) + SCORE_VARIANCE * noise ** 2;
   const wide = Math.max(0, ((score - center) / FAR_OFF) ** 2 - expected);
@@ -296,8 +293,10 @@ export function hear(
   const shrink = (1 - left) / variance;
   for (let i = 0; i < size; i += 1) {
     const row = (scratch[i] as number) * shrink;
+    // What has nothing in common with the score stays as it is.
+    if (row === 0) continue;
     const first = i * size;
-    for (let j = 0; j < size; j += 1) covariance[first + j] = (covariance[first + j] as number) - row * (scratch[j] as number);
+    for (let j = 0; j <= i; j += 1) covariance[first + j] = (covariance[first + j] as number) - row * (scratch[j] as number);
   }
   belief.logLikelihood += Math.log((1 - OUTLIERS) * mass + OUTLIERS / SCORES);
 }

@@ -96,8 +96,19 @@ export interface Level {
   /** On one side it is enough: the side that it is worked from. */
   readonly oneSide?: boolean;
 }
+/** What is known of a ladder once: neither it nor the barn's changes of the lists are ever changed in place. */
+const asked = new WeakMap<readonly Skill[], WeakMap<readonly StepChange[], Map<Step, readonly Level[]>>>();
 /** The skills of a step's list as the barn has it; what this ladder does not work cannot be asked for. */
 export function levelsAsked(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly Level[] {
+  const ofLadder = asked.get(ladder) ?? new WeakMap<readonly StepChange[], Map<Step, readonly Level[]>>();
+  const known = ofLadder.get(changes) ?? new Map<Step, readonly Level[]>();
+  const levels = known.get(step) ?? levelsOf(step, changes, ladder);
+  known.set(step, levels);
+  ofLadder.set(changes, known);
+  asked.set(ladder, ofLadder);
+  return levels;
+}
+function levelsOf(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly Level[] {
   const shipped = STEP_LISTS[step].needs.flatMap((need) =>
     need.code === "level"
       ? tagged(ladder, need.tag).map(({ id }): Level => ({ skill: id, at: need.at, ...(need.oneSide ? { oneSide: true } : {}) }))
@@ -140,9 +151,10 @@ export interface StepFacts {
   readonly changes?: readonly StepChange[];
 }
 
+const NO_CHANGES: readonly StepChange[] = [];
 /** The step's list as the barn has it. */
 const missingOfStep = (step: Step, facts: StepFacts): readonly Missing[] => [
-  ...levelsAsked(step, facts.changes ?? [], facts.ladder).flatMap((level) => {
+  ...levelsAsked(step, facts.changes ?? NO_CHANGES, facts.ladder).flatMap((level) => {
     const skill = facts.ladder.find(({ id }) => id === level.skill);
     return skill ? lacking(skill, level.at, level.oneSide ?? false, facts) : [];
   }),
@@ -205,8 +217,18 @@ export function missingFor(skill: Skill, facts: StepFacts): readonly Missing[] {
   if (step) return missingOfStep(step, facts);
   if (hasTag(skill, "lie-across")) return missingOf(LIE_ACROSS, facts);
   // What it cannot be without must be ready first: no lead without a canter.
-  const inside = facts.ladder.filter((one) => skill.contains.includes(one.id) && hasTag(one, ...STEP_TAGS));
-  return inside.map((one) => missingFor(one, facts)).find((missing) => missing.length > 0) ?? [];
+  for (const one of stepsInside(skill, facts.ladder)) {
+    const missing = missingFor(one, facts);
+    if (missing.length > 0) return missing;
+  }
+  return [];
+}
+const steps = new WeakMap<readonly Skill[], readonly Skill[]>();
+/** The big steps among what a skill cannot be without. */
+function stepsInside(skill: Skill, ladder: readonly Skill[]): readonly Skill[] {
+  const all = steps.get(ladder) ?? ladder.filter((one) => hasTag(one, ...STEP_TAGS));
+  steps.set(ladder, all);
+  return all.filter(({ id }) => skill.contains.includes(id));
 }
 
 export interface Waiting {
