@@ -45,7 +45,12 @@ export async function makeTenYears(
 ): Promise<void> {
   const random = seededRandom(11);
   const boss = must(
-    await setUpBarn(sql, { name: "Longmeadow", timeZone: "America/Denver", manager: must(PEOPLE[0], "a manager") }),
+    await setUpBarn(sql, {
+      name: "Longmeadow",
+      timeZone: "America/Denver",
+      begunOn: today,
+      manager: must(PEOPLE[0], "a manager"),
+    }),
     "an empty database",
   );
   const riders = Array.from({ length: 9 }, () => randomUUID());

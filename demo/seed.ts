@@ -76,7 +76,13 @@ class DemoBarn {
 
   async run(): Promise<void> {
     const [first, ...others] = PEOPLE;
-    const id = await setUpBarn(this.deps.sql, { name: "Quillfern Farm", timeZone: DEMO_ZONE, manager: must(first, "a manager") });
+    const id = await setUpBarn(this.deps.sql, {
+      name: "Quillfern Farm",
+      timeZone: DEMO_ZONE,
+      demo: true,
+      begunOn: this.day,
+      manager: must(first, "a manager"),
+    });
     if (!id) return;
     this.manager = { id, name: must(first, "a manager").person.name, role: "manager", grade: 5 };
     this.actors.set(id, this.manager);

@@ -9,7 +9,7 @@ import { buildIfChanged } from "#bin/build.ts";
 import { type Cluster, postgresPrograms, startCluster } from "#bin/cluster.ts";
 import { createDatabase } from "#bin/prepare.ts";
 import { type Served, serve } from "#bin/serve.ts";
-import { type LocalDate, localDate } from "#core/calendar/local-date.ts";
+import { dateInZone, type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { migrate } from "#db/migrate.ts";
 import { insertSession } from "#db/queries/sign-in.ts";
@@ -61,6 +61,7 @@ export class House {
     const manager = await setUpBarn(sql, {
       name: "Drill barn",
       timeZone: "America/Denver",
+      begunOn: dateInZone("America/Denver", Date.now()),
       manager: { signIn: "quill", password: PASSWORD, person: { ...person, worksDays: [...person.worksDays] } },
     });
     const token = randomBytes(32).toString("base64url");

@@ -4,6 +4,7 @@ import { type Access, maySee, PAGES } from "#server/auth/access.ts";
 import { visitorOf } from "#server/auth/sign-in.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
+import { barnIsThere } from "#server/first-start/begin.ts";
 import { about } from "#server/http/about.ts";
 import { isAway } from "#server/http/away.ts";
 import { isForeign } from "#server/http/origin.ts";
@@ -54,6 +55,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
     const meant = request.headers.get("x-furlong-person");
     if (visitor && meant && meant !== visitor.actor.id) return problem(409, OTHER_PERSON);
     const render = async () => withHeaders(await whole(await next()), true);
+    // Nobody signs in to a barn that is not there yet.
+    if (!visitor && !(await barnIsThere(deps())) && !isApi(url)) return context.redirect("/start");
     if (!visitor)
       return isApi(url)
         ? problem(401, SIGNED_OUT)

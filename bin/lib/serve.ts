@@ -55,6 +55,8 @@ export async function serve(
     weatherUrl?: string | undefined;
     strapUrl?: string | undefined;
     mail?: Mail | undefined;
+    /** Begins a barn that is not there yet. */
+    code?: string | undefined;
     quiet?: boolean;
   },
 ): Promise<Served> {
@@ -71,6 +73,7 @@ export async function serve(
       ...(options.strapUrl ? { FURLONG_STRAP_URL: options.strapUrl } : {}),
       ...(options.mail ? { FURLONG_SMTP_URL: options.mail.smtp, FURLONG_MAIL_PAGE: options.mail.page } : {}),
       ...(options.weatherUrl ? { FURLONG_WEATHER_URL: options.weatherUrl } : {}),
+      FURLONG_START_CODE: options.code ?? "",
       ...(options.today ? { FURLONG_TODAY: options.today } : {}),
     },
   });

@@ -1,19 +1,23 @@
+import { randomBytes } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { fileURLToPath } from "node:url";
-import { migrate } from "#db/migrate.ts";
-import { findBarn } from "#db/queries/barn.ts";
+import { migrate, pending } from "#db/migrate.ts";
+import { isSetUp } from "#db/queries/barn.ts";
 import { DEMO_PASSWORD, PEOPLE } from "#demo/cast.ts";
 import { DEMO_ZONE, seedDemo } from "#demo/seed.ts";
 import { systemClock } from "#server/container.ts";
+import { backupName, makeBackup } from "./backup.ts";
 import { buildIfChanged } from "./build.ts";
-import { type Cluster, clusterRuns, dataFolder, startCluster } from "./cluster.ts";
+import { clusterRuns, startCluster } from "./cluster.ts";
+import { keepBackedUp } from "./daily-backup.ts";
 import { restarts, USUAL } from "./keep-alive.ts";
-import { createDatabase, withDatabase } from "./prepare.ts";
+import { withDatabase } from "./prepare.ts";
 import { type Served, serve, serveMail, serveStandin } from "./serve.ts";
+import { backupCount, backupFolder, DEMO, OWN, type Place, placeOf, root } from "./where.ts";
 
-const root = fileURLToPath(new URL("../..", import.meta.url));
 const fresh = process.argv.includes("--fresh");
+/** A barn of one's own: no demo is ever made in it. */
+const isOwn = process.argv.includes("--own") || Boolean(process.env["DATABASE_URL"]);
 const today = process.env["FURLONG_TODAY"];
 const say = (words: string): void => console.log(`· ${words}`);
 
@@ -31,8 +35,40 @@ function otherStarts(): boolean {
   return noted.some((pid) => pid !== String(process.pid) && living(pid));
 }
 
+/** The barn's database, brought to this version; the demo's is filled the first time. One's own is begun in the browser, by who holds the code. */
+async function prepare({ url, name }: Place): Promise<{ readonly begun: boolean }> {
+  return withDatabase(url, async (sql) => {
+    const waiting = await pending(sql);
+    if (waiting && waiting.length > 0 && (await isSetUp(sql))) {
+      const file = join(backupFolder(), backupName(`before-${waiting.at(-1)?.slice(0, 4)}-${name}`, new Date()));
+      await makeBackup(url, file, new Date());
+      say(`This version changes the database. Backed up first: ${file}`);
+    }
+    const applied = await migrate(sql);
+    if (applied.length > 0) say(`Migrated: ${applied.length === 1 ? applied[0] : `${applied[0]} to ${applied.at(-1)}`}`);
+    if (await isSetUp(sql)) return { begun: true };
+    if (isOwn) return { begun: false };
+    say("Making the demo barn (a minute or two)");
+    await seedDemo(sql, systemClock(today).today(DEMO_ZONE));
+    return { begun: true };
+  });
+}
+
+function saySignIns(): void {
+  console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
+  for (const role of ["manager", "rider", "helper"])
+    console.log(
+      `  ${role.padEnd(8)} ${PEOPLE.filter(({ person }) => person.role === role)
+        .map(({ signIn }) => signIn)
+        .join(", ")}`,
+    );
+  console.log("A barn of your own: bin/start --own");
+}
+
 async function main(): Promise<void> {
   const outside = process.env["DATABASE_URL"];
+  if (isOwn && fresh)
+    throw new Error("--fresh throws data away, and never yours: it works on the demo barn only. Leave out --own.");
   if (outside && fresh)
     throw new Error("--fresh throws data away, so it works on the private database only: unset DATABASE_URL.");
   if (fresh && otherStarts())
@@ -40,21 +76,12 @@ async function main(): Promise<void> {
   mkdirSync(starts, { recursive: true });
   writeFileSync(own, "");
 
-  let cluster: Cluster | null = null;
-  const data = dataFolder(root, "postgres");
-  if (!outside) {
-    say("Starting PostgreSQL");
-    cluster = await startCluster({ data });
-    await createDatabase(cluster.url("postgres"), "furlong", { replace: fresh });
-  }
-  const databaseUrl = outside ?? cluster?.url("furlong") ?? "";
-  await withDatabase(databaseUrl, async (sql) => {
-    const applied = await migrate(sql);
-    if (applied.length > 0) say(`Migrated: ${applied.join(", ")}`);
-    if (await findBarn(sql)) return;
-    say("Making the demo barn (about 20 seconds)");
-    await seedDemo(sql, systemClock(today).today(DEMO_ZONE));
-  });
+  if (!outside) say("Starting PostgreSQL");
+  const place = await placeOf(isOwn ? OWN : DEMO, { replace: fresh });
+  const { cluster, data, url: databaseUrl } = place;
+  const { begun } = await prepare(place);
+  // Only who sees this terminal begins the barn.
+  const code = begun ? null : randomBytes(9).toString("base64url");
   if (await buildIfChanged(root)) say("Built the application");
 
   const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
@@ -70,24 +97,23 @@ async function main(): Promise<void> {
       weatherUrl: station?.address,
       strapUrl: strap?.address,
       mail: mail ?? undefined,
+      code: code ?? undefined,
     });
   let served = await open(Number(process.env["PORT"] ?? 4321));
   console.log(`\nSteady Furlong: ${served.address}\n`);
-  console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
-  for (const role of ["manager", "rider", "helper"])
-    console.log(
-      `  ${role.padEnd(8)} ${PEOPLE.filter(({ person }) => person.role === role)
-        .map(({ signIn }) => signIn)
-        .join(", ")}`,
-    );
+  if (code !== null) console.log(`Begin your barn here: ${served.address}/start?code=${code}`);
+  if (!isOwn) saySignIns();
   if (mail) console.log(`\nLetters to owners go to a simulated mail server: ${mail.page}`);
   console.log("\nCtrl-C stops everything.");
+
+  const stopBackups = keepBackedUp({ url: databaseUrl, folder: backupFolder(), name: place.name, count: backupCount() }, say);
 
   let [ending, busy] = [false, false];
   const end = async (code: number): Promise<void> => {
     if (ending) return;
     ending = true;
     clearInterval(watch);
+    stopBackups();
     await served.stop();
     await scale?.stop();
     await station?.stop();

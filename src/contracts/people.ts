@@ -39,6 +39,10 @@ export const password = z
     noControl,
   );
 
+/** Of somebody who gets one. */
+export const signInName = z
+  .string("A sign-in name is missing.")
+  .check(z.trim(), z.toLowerCase(), z.regex(SIGN_IN, "2 to 40 small letters, digits, dots or hyphens, beginning with a letter."));
 export const SignIn = z.object({
   signIn: z
     .string("A sign-in name is missing.")
@@ -76,13 +80,7 @@ export type PersonFields = z.output<typeof PersonFields>;
 
 export const AddPerson = z.object({
   person: PersonFields,
-  signIn: z
-    .string("A sign-in name is missing.")
-    .check(
-      z.trim(),
-      z.toLowerCase(),
-      z.regex(SIGN_IN, "2 to 40 small letters, digits, dots or hyphens, beginning with a letter."),
-    ),
+  signIn: signInName,
   password,
 });
 export type AddPerson = z.output<typeof AddPerson>;

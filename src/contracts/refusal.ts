@@ -18,6 +18,8 @@ export type Refusal =
   | { readonly code: "busy"; readonly path: "signIn" }
   | { readonly code: "wrong-code"; readonly path: "code" }
   | { readonly code: "code-too-late"; readonly path: "code" }
+  /** Somebody has begun this barn meanwhile. */
+  | { readonly code: "begun-already"; readonly path: "" }
   | { readonly code: "weak-password"; readonly path: "password" }
   /** The password is to be typed once more, and the same asked again. */
   | { readonly code: "confirm-password"; readonly path: string }

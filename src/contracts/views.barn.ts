@@ -3,7 +3,7 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Rung } from "#core/intake/instrument.ts";
-import type { PlaceId } from "#core/kernel/brand.ts";
+import type { BackupId, PlaceId } from "#core/kernel/brand.ts";
 import type { StepChange } from "#core/permission/steps.ts";
 import type { ProposedWay, Way } from "#core/plan/ways.ts";
 import type { ChangesAsked, PlaceFields, PolicyFields } from "./barn.ts";
@@ -21,6 +21,21 @@ export interface BarnView {
   readonly proposedWays: readonly ProposedWay[];
   /** What photos and clips take. */
   readonly media: { readonly bytes: number; readonly count: number };
+}
+export interface BackupsView {
+  readonly demo: boolean;
+  readonly timeZone: string;
+  /** Since when there is none to trust; null: all is well. */
+  readonly missing: LocalDate | null;
+  /** The newest first. */
+  readonly made: readonly {
+    readonly id: BackupId;
+    readonly at: string;
+    readonly file: string;
+    readonly bytes: number;
+    readonly tried: boolean;
+    readonly problem: string;
+  }[];
 }
 export interface BarnWalkView {
   readonly version: number;

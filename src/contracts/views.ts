@@ -10,6 +10,7 @@ import type { HeldByChecks } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import type { DayHours, DayPerson, DayPlace } from "#core/day/model.ts";
 import type { Urgency } from "#core/day/urgency.ts";
+import type { StepState } from "#core/first-start/first-start.ts";
 import type { ShownLevel } from "#core/forecast/estimator.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { MeasuringDue } from "#core/horse/measuring.ts";
@@ -93,6 +94,11 @@ export interface LaneView {
 }
 export interface RailView {
   readonly barn: string;
+  readonly demo: boolean;
+  /** What a barn that was just begun still wants; null: nothing. */
+  readonly firstSteps: readonly StepState[] | null;
+  /** Since when there is no backup to trust; null: all is well. */
+  readonly backupMissing: LocalDate | null;
   readonly today: LocalDate;
   readonly inWork: readonly LaneView[];
   /** For the manager. */

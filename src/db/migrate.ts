@@ -6,9 +6,26 @@ const NAME = /^\d{4}_[a-z0-9-]+\.sql$/;
 /** Any constant will do, as long as every process of ours uses the same. */
 const MIGRATION_LOCK = 7_270_001;
 
-/** Brings the database to the newest schema: numbered files, forward only, each in its own transaction. Returns the names applied. Takes two connections of the pool. */
-export async function migrate(sql: Sql, folder: URL = new URL("./migrations/", import.meta.url)): Promise<string[]> {
-  const names = (await readdir(folder)).filter((name) => name.endsWith(".sql")).sort();
+const FOLDER = new URL("./migrations/", import.meta.url);
+const namesIn = async (folder: URL): Promise<readonly string[]> =>
+  (await readdir(folder)).filter((name) => name.endsWith(".sql")).sort();
+
+/** Migrations of a database that this program does not know: a newer one has written there. */
+export async function newerThanThis(applied: readonly string[], folder: URL = FOLDER): Promise<readonly string[]> {
+  const known = new Set(await namesIn(folder));
+  return applied.filter((name) => !known.has(name)).sort();
+}
+/** What `migrate` would do to this database; null: it is empty. */
+export async function pending(sql: Sql): Promise<readonly string[] | null> {
+  const [there] = await sql`SELECT to_regclass('public.migration') IS NOT NULL AS list`;
+  if (!there?.["list"]) return null;
+  const applied = new Set((await sql`SELECT name FROM migration`).map(({ name }) => String(name)));
+  return (await namesIn(FOLDER)).filter((name) => !applied.has(name));
+}
+
+/** Brings the database to the newest schema: numbered files, forward only, each in its own transaction. Refuses one that a newer version has written. Returns the names applied. Takes two connections of the pool. */
+export async function migrate(sql: Sql, folder: URL = FOLDER): Promise<string[]> {
+  const names = await namesIn(folder);
   const odd = names.find((name) => !NAME.test(name));
   if (odd)
     throw new Error(`${odd} is no name for a migration: four digits, an underscore, then small letters, digits and hyphens.`);
@@ -21,6 +38,11 @@ export async function migrate(sql: Sql, folder: URL = new URL("./migrations/", i
     await connection`SELECT pg_advisory_lock(${MIGRATION_LOCK})`;
     await connection`CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, at timestamptz NOT NULL DEFAULT now())`;
     const known = new Set((await connection`SELECT name FROM migration`).map((row) => String(row["name"])));
+    const [newer] = await newerThanThis([...known], folder);
+    if (newer !== undefined)
+      throw new Error(
+        `This database was written by a newer version of Steady Furlong (${newer}). Nothing was changed. Start that version, or restore a backup of before with bin/restore.`,
+      );
     for (const name of names.filter((one) => !known.has(one))) {
       const text = await readFile(new URL(name, folder), "utf8");
       await sql.begin(async (tx) => {

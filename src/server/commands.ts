@@ -26,6 +26,7 @@ import {
   TakeBack,
 } from "#contracts/day.ts";
 import { FeedOf } from "#contracts/feed.ts";
+import { LookAt } from "#contracts/first-start.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { DropLayout } from "#contracts/jump.ts";
 import { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
@@ -87,6 +88,7 @@ import { handOut, lockCard, moveCard, placeCard, takeBack } from "./day/hand-out
 import { layOut } from "./day/lay-out.ts";
 import { splitCard } from "./day/split.ts";
 import { dropFeed, makeFeed } from "./feed/manage.ts";
+import { lookAt } from "./first-start/steps.ts";
 import { type Command, command } from "./http/command.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
@@ -149,6 +151,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "check/remove-file": command(manager, RemoveFile, removeFile),
   "check/begin-trial": command(manager, BeginTrial, beginTrial),
   "check/end-trial": command(manager, EndTrial, endTrial),
+  "barn/look-at": command(manager, LookAt, lookAt),
   "barn/edit-policies": command(manager, EditPolicies, editPolicies),
   "barn/edit-weights": command(manager, EditWeights, editWeights),
   "barn/edit-steps": command(manager, EditSteps, editSteps),

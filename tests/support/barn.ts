@@ -62,6 +62,7 @@ export async function setUpEmpty(sql: Sql): Promise<void> {
   await setUpBarn(sql, {
     name: "Test barn",
     timeZone: "America/Denver",
+    begunOn: localDate(TODAY),
     manager: { signIn: "boss", password: PASSWORD, person: { ...PERSON, name: "Boss", role: "manager", grade: 5 } },
   });
   const deps = depsOn(sql, () => localDate(TODAY));

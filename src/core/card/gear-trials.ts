@@ -1,6 +1,7 @@
 /** Changes of gear that were trials without anybody calling them so: a sign that showed before and does not since. */
 import { addDays, type LocalDate } from "../calendar/local-date.ts";
-import type { Trial } from "../intake/cause-rules.ts";
+import { type SignWeights, TRIAL_CAUSE, type Trial } from "../intake/cause-rules.ts";
+import { supports } from "../intake/findings.ts";
 import { type GearPlace, type GearSpan, gearRuns, ownOf, STAGED, type Tack, type WornSession } from "./gear.ts";
 
 export interface GearTrial {
@@ -20,7 +21,9 @@ const SADDLES: readonly string[] = ["saddle", "surcingle"];
 
 /** Which question a change at a place answers; null: none that the findings ask. */
 function questionOf(place: GearPlace, before: readonly Tack[], after: readonly Tack[]): Trial | null {
-  if (place === "mouth") return before.length === 0 ? null : after.length === 0 ? "no-bit" : "other-bit";
+  // A bit that is carried yet is being taught, and no other bit.
+  if (place === "mouth")
+    return before.length === 0 || before.includes("bit-carried") ? null : after.length === 0 ? "no-bit" : "other-bit";
   if (place !== "back" || before.length === 0 || after.length === 0) return null;
   const of = (tack: readonly Tack[], group: readonly string[]): string =>
     tack.filter((one) => group.includes(one) || (group === SADDLES && ownOf(one))).join();
@@ -31,10 +34,14 @@ function questionOf(place: GearPlace, before: readonly Tack[], after: readonly T
 
 /** Days within which a trial that somebody began is the same as the change of gear. */
 const SAME_DAYS = 3;
-/** Those that nobody has written down as a trial, the newest first. `trials`: what was begun. */
+/**
+ * Those that nobody has written down as a trial, the newest first; only by signs that speak for what the question asks, or every change of the season would be one.
+ * `trials`: what was begun.
+ */
 export function gearTrials(
   sessions: readonly WornSession[],
   trials: readonly { readonly change: Trial; readonly fromDay: LocalDate }[],
+  signWeights: SignWeights,
 ): readonly GearTrial[] {
   const runs = gearRuns(sessions);
   const known = (change: Trial, day: LocalDate): boolean =>
@@ -42,9 +49,10 @@ export function gearTrials(
       (one) => one.change === change && one.fromDay >= addDays(day, -SAME_DAYS) && one.fromDay <= addDays(day, SAME_DAYS),
     );
   return runs
-    .flatMap(({ place, tack, from, to, went }, i): GearTrial[] => {
+    .flatMap(({ place, tack, from, to, went: all }, i): GearTrial[] => {
       const before: GearSpan | undefined = runs[i - 1];
       const change = before?.place === place ? questionOf(place, before.tack, tack) : null;
+      const went = change ? all.filter((sign) => supports(signWeights, TRIAL_CAUSE[change], sign)) : [];
       return change && went.length > 0 && !known(change, from) ? [{ change, place, tack, fromDay: from, endedOn: to, went }] : [];
     })
     .sort((a, b) => b.fromDay.localeCompare(a.fromDay));

@@ -263,7 +263,9 @@ function haste({ sign, strength, trend = "unknown" }: Observation): number {
 }
 
 /** True where the sign is among those that speak for the cause. */
-const supports = (signWeights: SignWeights, cause: CauseId, sign: string): boolean => signWeights[sign]?.[cause] !== undefined;
+/** A sign that speaks for a cause, by the barn's weights. */
+export const supports = (signWeights: SignWeights, cause: CauseId, sign: string): boolean =>
+  signWeights[sign]?.[cause] !== undefined;
 
 /** What speaks for a cause as far as this sign goes: others neither add to it nor take from it. */
 const ofSign = (evidence: readonly Evidence[], sign: string): number =>

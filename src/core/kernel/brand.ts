@@ -21,3 +21,4 @@ export type VisitId = Id<"visit">;
 export type MediaId = Id<"media">;
 export type ContactId = Id<"contact">;
 export type PhotoId = Id<"photo">;
+export type BackupId = Id<"backup">;

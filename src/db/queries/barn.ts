@@ -14,6 +14,7 @@ import { MethodFields } from "#contracts/plan.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
 import { CUES, type Cue } from "#core/card/cues.ts";
+import { LOOKED_AT, type StartStep } from "#core/first-start/first-start.ts";
 import type { Bend } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
@@ -23,7 +24,7 @@ import type { Way } from "#core/plan/ways.ts";
 import { OWED_POLICIES, type OwedPolicy } from "#core/report/facts.ts";
 import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import type { Db, Sql, Transaction } from "../client.ts";
-import { bool, date, int, number, text } from "../rows.ts";
+import { bool, date, int, nullable, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
 import { ladderAt } from "./ladder.ts";
 
@@ -58,6 +59,9 @@ const BarnRow = z.object({
   bendA: number,
   bendB: number,
   usualRate: number,
+  demo: bool,
+  begunOn: nullable(date),
+  startSteps: z.array(z.enum(LOOKED_AT)),
   version: int,
   revision: int,
 });
@@ -101,15 +105,23 @@ export interface Barn {
   readonly bend: Bend;
   /** Log learning rate of its horses, 0 as the ladder has it. */
   readonly usualRate: number;
+  /** The made-up one. */
+  readonly demo: boolean;
+  /** The day of its first start; null: from before that was kept. */
+  readonly begunOn: LocalDate | null;
+  /** Of the first start, what the manager has looked at. */
+  readonly startSteps: readonly StartStep[];
   readonly version: number;
   readonly revision: number;
 }
 
-/** Null before the first start has made the barn. */
+/** Whether the first start has made the barn. */
+export const isSetUp = async (db: Db): Promise<boolean> => (await db`SELECT 1 FROM barn`).length > 0;
+/** Null before that. */
 export async function findBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, media_mb, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, gear, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, media_mb, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, gear, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, demo, begun_on, start_steps, version, revision FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, workLimits, ...rest } = row;
@@ -124,8 +136,12 @@ export async function findBarn(db: Db): Promise<Barn | null> {
   };
 }
 
-export async function insertBarn(db: Db, barn: { name: string; timeZone: string }): Promise<void> {
-  await db`INSERT INTO barn (name, time_zone) VALUES (${barn.name}, ${barn.timeZone})`;
+export async function insertBarn(
+  db: Db,
+  barn: { name: string; timeZone: string; units: LengthHabit; demo: boolean; begunOn: LocalDate },
+): Promise<void> {
+  const { name, timeZone, units, demo, begunOn } = barn;
+  await db`INSERT INTO barn (name, time_zone, units, demo, begun_on) VALUES (${name}, ${timeZone}, ${units}, ${demo}, ${begunOn})`;
 }
 
 /** Replaces the barn's policies where nobody saved since `version`. */
@@ -160,6 +176,10 @@ export async function keepLearnt(tx: Transaction, { a, b }: Bend, usualRate: num
 }
 
 /** Marks that something was written, and tells whoever listens once it stands; the row lock also puts the ends of writes in order. */
+/** A step of the first start was looked at; once is enough. */
+export async function lookAtStep(tx: Transaction, step: StartStep): Promise<void> {
+  await tx`UPDATE barn SET start_steps = array_append(array_remove(start_steps, ${step}), ${step})`;
+}
 export async function countWrite(tx: Transaction): Promise<void> {
   await tx`WITH moved AS (UPDATE barn SET revision = revision + 1 RETURNING revision) SELECT pg_notify(${WRITES}, revision::text) FROM moved`;
 }

@@ -190,6 +190,8 @@ const selectStays = (db: Db) => db`
 /** Stays not gone home, those to come included, in the order of their first day. */
 export const listStays = (db: Db): Promise<Stay[]> =>
   many(StayRow, db`${selectStays(db)} WHERE s.went_home IS NULL ORDER BY s.first_day, h.name`);
+/** Whether one was ever booked. */
+export const anyStays = async (db: Db): Promise<boolean> => (await db`SELECT 1 FROM stay LIMIT 1`).length > 0;
 export const findStay = (db: Db, stay: StayId): Promise<Stay | null> =>
   maybeOne(StayRow, db`${selectStays(db)} WHERE s.id = ${stay}`);
 

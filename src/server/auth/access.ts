@@ -17,6 +17,8 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/health/live": "anybody",
   "/calendar/[token].ics": "anybody",
   "/sign-in": "anybody",
+  // Until there is a barn, to who holds the code that the start command prints.
+  "/start": "anybody",
   "/sign-out": "anybody",
   "/api/[feature]/[verb]": staff,
   "/alerts": manager,
@@ -70,6 +72,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/handbook/[paper].pdf": staff,
   "/barn": manager,
   "/barn/walk": manager,
+  "/barn/backups": manager,
   "/barn/findings": manager,
   "/barn/steps": manager,
   "/barn/ladder": manager,

@@ -1,6 +1,8 @@
 /** Makes an empty database into a barn: its name and zone, its places, and the first manager, who adds everybody else. */
 
+import type { LengthHabit } from "#contracts/barn.ts";
 import type { AddPerson } from "#contracts/people.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import type { Sql } from "#db/client.ts";
@@ -20,13 +22,23 @@ export const DEFAULT_PLACES = [
 /** Null where the barn was there already: then nothing is changed. */
 export async function setUpBarn(
   sql: Sql,
-  barn: { name: string; timeZone: string; manager: AddPerson },
+  barn: {
+    name: string;
+    timeZone: string;
+    units?: LengthHabit;
+    /** The made-up one. */
+    demo?: boolean;
+    /** The day on which it begins. */
+    begunOn: LocalDate;
+    manager: AddPerson;
+  },
 ): Promise<PersonId | null> {
   const hash = await hashPassword(barn.manager.password);
   return sql.begin(async (tx) => {
     await tx`LOCK TABLE barn IN EXCLUSIVE MODE`;
     if (await findBarn(tx)) return null;
-    await insertBarn(tx, barn);
+    const { name, timeZone, units = "metric", demo = false, begunOn } = barn;
+    await insertBarn(tx, { name, timeZone, units, demo, begunOn });
     for (const [position, place] of DEFAULT_PLACES.entries())
       await insertPlace(
         tx,

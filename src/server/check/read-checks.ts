@@ -3,6 +3,7 @@ import type { ChecksView, CheckView, HorseChecksView } from "#contracts/views.ch
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { gearTrials } from "#core/card/gear-trials.ts";
 import { daysLate, isOpen } from "#core/check/check.ts";
+import { weightsWith } from "#core/intake/cause-rules.ts";
 import { HOLDS } from "#core/intake/findings.ts";
 import type { FileId } from "#core/kernel/brand.ts";
 import { listWorked } from "#db/queries/card.ts";
@@ -61,6 +62,7 @@ export async function readHorseChecks({ sql }: Deps, { stay, barn, today }: Open
     inGear: gearTrials(
       worked.map((record) => ({ day: record.day, record })),
       trials,
+      weightsWith(barn.weights),
     ),
     weighed: latest ? outcomeNow(stay, barn, latest, worked, today).weighed : null,
     wentHome: stay.wentHome !== null,

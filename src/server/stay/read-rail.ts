@@ -18,7 +18,9 @@ import { type Issue, listIssues } from "#db/queries/report.ts";
 import { listGone, listStays, type Stay } from "#db/queries/stays.ts";
 import { listSudden } from "#db/queries/watch.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
+import { backupMissing } from "../backup/read-backups.ts";
 import type { Deps } from "../container.ts";
+import { readFirstSteps } from "../first-start/steps.ts";
 import { dueOf } from "../report/due-of.ts";
 import { restOfWeek } from "../watch/propose.ts";
 import { readNeeds } from "../watch/read-needs.ts";
@@ -172,6 +174,7 @@ export async function readRail(deps: Deps): Promise<RailView> {
     listUnseenCheckBacks(sql),
     listUnseenHomework(sql),
   ]);
+  const [firstSteps, missing] = await Promise.all([readFirstSteps(deps, barn), backupMissing(deps, barn, today)]);
   const week: LaidWeek = {
     laid,
     on: new Set([...meant, ...cards.filter(({ state }) => state !== "cancelled")].map(({ stayId }) => stayId)),
@@ -196,6 +199,9 @@ export async function readRail(deps: Deps): Promise<RailView> {
   });
   return {
     barn: barn.name,
+    demo: barn.demo,
+    firstSteps,
+    backupMissing: missing,
     today,
     inWork: lanes.map(({ stay, ruler, needs, told: mine }) => ({
       stay: stay.id,

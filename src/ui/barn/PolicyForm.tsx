@@ -14,11 +14,10 @@ import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, minutesAsClock, plural, weekdays } from "#ui/words/figures.ts";
 import { GEAR_PLACE } from "#ui/words/gear-places.ts";
 import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
-import { OWED } from "#ui/words/labels-desk.ts";
+import { OWED, UNITS } from "#ui/words/labels-desk.ts";
 import { GearField } from "./GearField.tsx";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
-const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const;
 const LIMITS: readonly (readonly [keyof WorkLimits, string])[] = [
   ["heatLighter", "Lighter work from heat"],
   ["heatShort", "Short work from heat"],

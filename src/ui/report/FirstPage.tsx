@@ -69,7 +69,13 @@ function Outline({ horse, touches }: { horse: string; touches: readonly Touch[] 
   });
   const words = touches.length > 0 ? `${horse}. Touchy: ${sayTouches(touches).join("; ")}` : horse;
   return (
-    <svg role="img" aria-label={words} viewBox={`0 0 ${SIDE_BOX.width} ${SIDE_BOX.height}`} className="w-full" fill="none">
+    <svg
+      role="img"
+      aria-label={words}
+      viewBox={`0 0 ${SIDE_BOX.width} ${SIDE_BOX.height}`}
+      className="w-full max-w-80"
+      fill="none"
+    >
       <path d={SIDE_OUTLINE} className="stroke-ink" strokeWidth={2.5} />
       {SIDE_LINES.map((d) => (
         <path key={d} d={d} className="stroke-dim" strokeWidth={1.5} />

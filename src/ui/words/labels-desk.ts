@@ -1,5 +1,5 @@
 /** Codes in words that the desk alone says: a phone in the arena does not load them. */
-import type { Surface } from "#contracts/barn.ts";
+import type { LengthHabit, Surface } from "#contracts/barn.ts";
 import type { Role } from "#contracts/people.ts";
 import type { Counting, Post } from "#core/calendar/term.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
@@ -96,3 +96,7 @@ export const OWED: Record<OwedPolicy, string> = {
   agreed: "as agreed with each owner",
 };
 export const AFTER_LEVEL = { unknown: "Unknown", novice: "Novice", steady: "Steady", able: "Able" } as const;
+/** How the barn says lengths. */
+export const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const satisfies Readonly<
+  Record<LengthHabit, string>
+>;

@@ -78,6 +78,8 @@ export function sayRefusal(refusal: Refusal): string {
       return "This code is not the one of now, or was used already. Type the one that the app shows.";
     case "code-too-late":
       return "The code came too late, or too often wrong. Sign in again from the start.";
+    case "begun-already":
+      return "This barn was begun already. Sign in.";
     case "weak-password":
       return "This password is easy to guess: common, a pattern, or made of a name. A short sentence of your own is easy to keep in mind and hard to guess.";
     case "confirm-password":
