@@ -2,7 +2,7 @@ import { randomBytes } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { migrate, pending } from "#db/migrate.ts";
-import { isSetUp } from "#db/queries/barn.ts";
+import { findBarn, isSetUp } from "#db/queries/barn.ts";
 import { DEMO_PASSWORD, PEOPLE } from "#demo/cast.ts";
 import { DEMO_ZONE, seedDemo } from "#demo/seed.ts";
 import { systemClock } from "#server/container.ts";
@@ -36,7 +36,7 @@ function otherStarts(): boolean {
 }
 
 /** The barn's database, brought to this version; the demo's is filled the first time. One's own is begun in the browser, by who holds the code. */
-async function prepare({ url, name }: Place): Promise<{ readonly begun: boolean }> {
+async function prepare({ url, name }: Place): Promise<"own" | "demo" | "not-begun"> {
   return withDatabase(url, async (sql) => {
     const waiting = await pending(sql);
     if (waiting && waiting.length > 0 && (await isSetUp(sql))) {
@@ -46,11 +46,12 @@ async function prepare({ url, name }: Place): Promise<{ readonly begun: boolean 
     }
     const applied = await migrate(sql);
     if (applied.length > 0) say(`Migrated: ${applied.length === 1 ? applied[0] : `${applied[0]} to ${applied.at(-1)}`}`);
-    if (await isSetUp(sql)) return { begun: true };
-    if (isOwn) return { begun: false };
+    const barn = await findBarn(sql);
+    if (barn) return barn.demo ? "demo" : "own";
+    if (isOwn) return "not-begun";
     say("Making the demo barn (a minute or two)");
     await seedDemo(sql, systemClock(today).today(DEMO_ZONE));
-    return { begun: true };
+    return "demo";
   });
 }
 
@@ -79,9 +80,9 @@ async function main(): Promise<void> {
   if (!outside) say("Starting PostgreSQL");
   const place = await placeOf(isOwn ? OWN : DEMO, { replace: fresh });
   const { cluster, data, url: databaseUrl } = place;
-  const { begun } = await prepare(place);
+  const barn = await prepare(place);
   // Only who sees this terminal begins the barn.
-  const code = begun ? null : randomBytes(9).toString("base64url");
+  const code = barn === "not-begun" ? randomBytes(9).toString("base64url") : null;
   if (await buildIfChanged(root)) say("Built the application");
 
   const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
@@ -102,7 +103,7 @@ async function main(): Promise<void> {
   let served = await open(Number(process.env["PORT"] ?? 4321));
   console.log(`\nSteady Furlong: ${served.address}\n`);
   if (code !== null) console.log(`Begin your barn here: ${served.address}/start?code=${code}`);
-  if (!isOwn) saySignIns();
+  if (barn === "demo") saySignIns();
   if (mail) console.log(`\nLetters to owners go to a simulated mail server: ${mail.page}`);
   console.log("\nCtrl-C stops everything.");
 

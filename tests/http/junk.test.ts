@@ -146,6 +146,7 @@ const EXAMPLES: Record<string, unknown> = {
   "barn/edit-policies": { version: 999_999, policies: POLICIES },
   "barn/edit-weights": { version: 999_999, weights: [{ sign: "girthy", cause: "skin", weight: 2 }] },
   "barn/edit-steps": { version: 999_999, steps: [{ step: "sit", skill: "lead", at: 4 }] },
+  "barn/look-at": { step: "rules" },
   "barn/edit-ways": { version: 999_999, ways: [{ skill: "hose", way: "leave-out" }] },
   "barn/edit-methods": { version: 999_999, methods: [{ ...methodOf("quiet-steps"), words: "Ours", used: true }] },
   "ladder/save": {

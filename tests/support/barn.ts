@@ -77,7 +77,9 @@ export async function setUpEmpty(sql: Sql): Promise<void> {
 }
 
 /** The address of a database that is cloned from a template; in place of the one of that name, where there is one. */
-export async function cloneOf(template: "empty" | "demo", name = `t_${randomUUID().replaceAll("-", "")}`): Promise<string> {
+/** A barn with people in it and no horse, the demo, or no barn at all yet. */
+export type Template = "empty" | "demo" | "bare";
+export async function cloneOf(template: Template, name = `t_${randomUUID().replaceAll("-", "")}`): Promise<string> {
   const admin = new URL(inject("adminUrl"));
   await createDatabase(admin.href, name, { template, replace: true });
   admin.pathname = `/${name}`;
@@ -85,7 +87,7 @@ export async function cloneOf(template: "empty" | "demo", name = `t_${randomUUID
 }
 
 /** A database of the test file's own. */
-export async function cloned(template: "empty" | "demo"): Promise<{ sql: Sql; url: string }> {
+export async function cloned(template: Template): Promise<{ sql: Sql; url: string }> {
   const url = await cloneOf(template);
   return { url, sql: connect(url, { max: 12 }) };
 }

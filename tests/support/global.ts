@@ -1,4 +1,4 @@
-/** Once a run: a throw-away cluster with two templates (an empty barn, the demo barn), the built application, and a browser for each worker. */
+/** Once a run: a throw-away cluster with three templates (no barn yet, an empty one, the demo), the built application, and a browser for each worker. */
 import { existsSync, mkdirSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -48,7 +48,7 @@ function sweep(): void {
   }
 }
 
-/** A running cluster with the databases `empty` and `demo`: taken from what an earlier run kept, or made and kept. */
+/** A running cluster with the databases `bare`, `empty` and `demo`: taken from what an earlier run kept, or made and kept. */
 async function templates(root: string, folder: string): Promise<Cluster> {
   const key = keyOf(root, TEMPLATE_SOURCES, [postgresPrograms() ?? ""]);
   const start = () => startCluster({ data: join(folder, CLUSTER), fast: true });
@@ -56,6 +56,7 @@ async function templates(root: string, folder: string): Promise<Cluster> {
   mkdirSync(folder);
   const cluster = await start();
   const fills = {
+    bare: async () => {},
     empty: setUpEmpty,
     demo: (sql) => seedDemo(sql, localDate(TODAY)),
   } satisfies Record<string, (sql: Parameters<typeof seedDemo>[0]) => Promise<unknown>>;

@@ -53,5 +53,5 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
 
 /** No page that somebody reads: data, files, streams, and what only answers by itself. */
 const NO_PAGE =
-  /^\/(api|calendar|print|health|sign-out|404|500|503|403|alerts)(\/|$)|\/data$|\.pdf$|\.csv$|\.ics$|^\/owner\/\[token\]\/photo/;
+  /^\/(api|calendar|print|health|start|sign-out|404|500|503|403|alerts)(\/|$)|\/data$|\.pdf$|\.csv$|\.ics$|^\/owner\/\[token\]\/photo/;
 export const readable = (): readonly string[] => Object.keys(PAGES).filter((route) => !NO_PAGE.test(route));

@@ -7,12 +7,14 @@ import { connect, type Sql } from "#db/client.ts";
 import { findCredential } from "#db/queries/people.ts";
 import { insertSession } from "#db/queries/sign-in.ts";
 import { SESSION_COOKIE } from "#server/http/target.ts";
-import { cloneOf, TODAY } from "./barn.ts";
+import { cloneOf, type Template, TODAY } from "./barn.ts";
 
-/** Addresses of simulated ones. */
+/** Addresses of simulated ones, and what else a server is started with. */
 export interface Devices {
   readonly scaleUrl?: string;
   readonly strapUrl?: string;
+  /** Begins a barn that is not there yet. */
+  readonly code?: string;
 }
 
 export interface Post {
@@ -46,7 +48,7 @@ export class Site {
   ) {}
 
   /** With devices, on a server that was started for them. */
-  static async open(template: "demo" | "empty", devices?: Devices): Promise<Site> {
+  static async open(template: Template, devices?: Devices): Promise<Site> {
     const again = kept && runs(kept.served) && !devices ? kept : null;
     const url = await cloneOf(template, again?.database);
     const sql = connect(url, { max: 12 });
