@@ -68,10 +68,10 @@ function saySignIns(): void {
 
 async function main(): Promise<void> {
   const outside = process.env["DATABASE_URL"];
-  if (isOwn && fresh)
-    throw new Error("--fresh throws data away, and never yours: it works on the demo barn only. Leave out --own.");
   if (outside && fresh)
     throw new Error("--fresh throws data away, so it works on the private database only: unset DATABASE_URL.");
+  if (isOwn && fresh)
+    throw new Error("--fresh throws data away, and never yours: it works on the demo barn only. Leave out --own.");
   if (fresh && otherStarts())
     throw new Error("Steady Furlong runs already from this folder: stop it first, then start with --fresh.");
   mkdirSync(starts, { recursive: true });

@@ -191,27 +191,27 @@ describe("what answers and trials say to the findings", () => {
     expect(await first()).toBe("hands");
   });
   it("is proposed from the gear where a sign went with it, and counted with what became of it in one write", async () => {
-    barn.today = localDate("2026-07-14");
+    barn.today = localDate("2026-07-17");
     const stay = await barn.book({ horse: { name: "Gullet" } });
     await barn.evaluate(stay);
     const mouth = { sign: "busy-mouth", skill: "bit", side: "both", strength: 2 } as const;
     for (const day of ["07", "08", "09"])
       await barn.worked(stay, `2026-07-${day}`, { tack: ["web-halter", "snaffle"], signs: [mouth] });
-    for (const day of ["10", "11", "13"]) await barn.worked(stay, `2026-07-${day}`, { tack: ["web-halter", "second-bit"] });
+    for (const day of ["15", "16", "17"]) await barn.worked(stay, `2026-07-${day}`, { tack: ["web-halter", "second-bit"] });
     const [proposed] = (await horseChecks(stay)).inGear;
-    expect(proposed).toMatchObject({ change: "other-bit", fromDay: "2026-07-10", endedOn: "2026-07-13", went: ["busy-mouth"] });
-    const counted = { stay, change: "other-bit", fromDay: "2026-07-10", words: "Second bit" };
-    expect(await barn.code("check/begin-trial", { ...counted, ended: { on: "2026-07-09", result: "gone" } })).toBe(
+    expect(proposed).toMatchObject({ change: "other-bit", fromDay: "2026-07-15", endedOn: "2026-07-17", went: ["busy-mouth"] });
+    const counted = { stay, change: "other-bit", fromDay: "2026-07-15", words: "Second bit" };
+    expect(await barn.code("check/begin-trial", { ...counted, ended: { on: "2026-07-14", result: "gone" } })).toBe(
       "before-arrival",
     );
-    await barn.ask("check/begin-trial", { ...counted, ended: { on: "2026-07-13", result: "gone" } });
+    await barn.ask("check/begin-trial", { ...counted, ended: { on: "2026-07-17", result: "gone" } });
     const after = await horseChecks(stay);
     expect([after.inGear, after.trials.map(({ result }) => result), after.weighed?.causes[0]?.cause]).toEqual([
       [],
       ["gone"],
       "bit-fit",
     ]);
-    expect(await barn.code("check/begin-trial", { ...counted, ended: { on: "2026-07-13", result: "gone" } })).toBe(
+    expect(await barn.code("check/begin-trial", { ...counted, ended: { on: "2026-07-17", result: "gone" } })).toBe(
       "trial-running",
     );
   });
