@@ -173,6 +173,7 @@ class DemoBarn {
         length: c.length,
         firstDay: addDays(this.today, c.arrives),
         sessionsAWeek: c.sessionsAWeek,
+        givenBefore: 0,
         counting: c.counting ?? "calendar",
         method: c.method,
         afterDays: c.after.days,

@@ -155,6 +155,7 @@ export async function races(house: House, rounds: number): Promise<Row> {
         length: 60,
         firstDay: TODAY,
         sessionsAWeek: 5,
+        givenBefore: 0,
         counting: "calendar",
         method: "quiet-steps",
         afterDays: 3,

@@ -61,10 +61,10 @@ export const isDue = (url: string): Promise<boolean> =>
     return backupDue(made, today);
   });
 
-const LOOK_EVERY = 60 * 60_000;
+const LOOK_EVERY = 10 * 60_000;
 /** The first start of a day is not slowed down by it. */
 const FIRST_AFTER = 60_000;
-/** Looks every hour, and makes what is due; what goes wrong stands on the Rail and is tried again in an hour. Returns how to end it. */
+/** Looks every ten minutes, and makes what is due; what goes wrong is written down and tried again. Returns how to end it. */
 export function keepBackedUp(keeping: Keeping, say: (words: string) => void): () => void {
   let busy = false;
   const look = async (): Promise<void> => {

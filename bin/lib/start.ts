@@ -85,10 +85,12 @@ async function main(): Promise<void> {
   const code = barn === "not-begun" ? randomBytes(9).toString("base64url") : null;
   if (await buildIfChanged(root)) say("Built the application");
 
-  const scale = process.env["FURLONG_SCALE_URL"] ? null : await serveStandin(root, "scale");
-  const station = process.env["FURLONG_WEATHER_URL"] ? null : await serveStandin(root, "weather");
-  const strap = process.env["FURLONG_STRAP_URL"] ? null : await serveStandin(root, "strap");
-  const mail = process.env["FURLONG_SMTP_URL"] ? null : await serveMail(root);
+  // In a barn of one's own nothing pretends to be a scale, a station or a mail server.
+  const simulated = barn === "demo";
+  const scale = simulated && !process.env["FURLONG_SCALE_URL"] ? await serveStandin(root, "scale") : null;
+  const station = simulated && !process.env["FURLONG_WEATHER_URL"] ? await serveStandin(root, "weather") : null;
+  const strap = simulated && !process.env["FURLONG_STRAP_URL"] ? await serveStandin(root, "strap") : null;
+  const mail = simulated && !process.env["FURLONG_SMTP_URL"] ? await serveMail(root) : null;
   const open = (port: number): Promise<Served> =>
     serve(root, {
       databaseUrl,

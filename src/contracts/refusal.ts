@@ -18,6 +18,8 @@ export type Refusal =
   | { readonly code: "busy"; readonly path: "signIn" }
   | { readonly code: "wrong-code"; readonly path: "code" }
   | { readonly code: "code-too-late"; readonly path: "code" }
+  /** Sessions of a term that has not begun. */
+  | { readonly code: "not-begun"; readonly path: "stay.givenBefore" }
   /** Somebody has begun this barn meanwhile. */
   | { readonly code: "begun-already"; readonly path: "" }
   | { readonly code: "weak-password"; readonly path: "password" }

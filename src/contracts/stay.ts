@@ -67,6 +67,8 @@ export const StayFields = z.object({
   length: z.literal([...TERM_LENGTHS], "A term of 30, 60 or 90 days."),
   firstDay: date,
   sessionsAWeek: whole(1, 7, "sessions a week"),
+  /** Of a term that ran already when it was entered here: sessions given until then, counted on paper. */
+  givenBefore: whole(0, 120, "sessions"),
   counting: oneOf(COUNTINGS),
   method: methodId,
   afterDays: z.nullable(whole(0, 7, "days a week")),

@@ -312,6 +312,8 @@ export interface HorseNowView {
 export interface TermRules extends Pick<TermFacts, "firstDayIs" | "restDays" | "holidays" | "holds" | "delivered"> {
   readonly today: LocalDate;
   readonly intake: LocalDate | null;
+  /** The first day of the record of a term that ran already; null: there is none yet. */
+  readonly givenUntil: LocalDate | null;
   readonly methods: readonly OwnMethod[];
 }
 export interface TermsView {

@@ -40,6 +40,27 @@ describe("booking a stay", () => {
   });
 });
 
+describe("a term that runs already", () => {
+  it("is entered as it stands, with the sessions of paper, which are counted and can be mended", async () => {
+    barn.today = localDate("2026-07-14");
+    const running = { ...booking().stay, firstDay: localDate("2026-06-22"), givenBefore: 14 };
+    const stay = await barn.book({ stay: running });
+    expect(await reading(stay)).toMatchObject({ dayOfTerm: 23, delivered: 14, lastDay: "2026-08-20" });
+    await barn.worked(stay, "2026-07-14");
+    expect(await reading(stay)).toMatchObject({ delivered: 15 });
+    barn.today = localDate("2026-07-20");
+    await barn.ask("stay/edit", { id: stay, version: 1, stay: { ...running, givenBefore: 16 }, riskSet: null });
+    // Those of paper stay before the day on which they were entered, whenever they are mended.
+    expect(await findStay(barn.sql, stay)).toMatchObject({ givenBefore: 16, givenUntil: "2026-07-14" });
+    expect(await reading(stay)).toMatchObject({ delivered: 17 });
+    await barn.ask("stay/edit", { id: stay, version: 2, stay: { ...running, givenBefore: 0 }, riskSet: null });
+    expect([await reading(stay), await findStay(barn.sql, stay)]).toMatchObject([{ delivered: 1 }, { givenUntil: null }]);
+    barn.today = localDate("2026-07-14");
+    const early = booking({ stay: { firstDay: localDate("2026-07-14"), givenBefore: 3 } });
+    expect(await barn.code("stay/book", early)).toBe("not-begun");
+  });
+});
+
 describe("changing the terms", () => {
   it("moves the arithmetic", async () => {
     const stay = await barn.book();

@@ -132,6 +132,7 @@ export const booking = (
     length: 60,
     firstDay: localDate("2026-07-06"),
     sessionsAWeek: 5,
+    givenBefore: 0,
     counting: "calendar",
     method: "quiet-steps",
     afterDays: 3,

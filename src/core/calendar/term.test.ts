@@ -6,6 +6,7 @@ import { addDays, daysBetween, fromDayNumber, type LocalDate, localDate, WEEKDAY
 import {
   contractedSessions,
   dayOne,
+  daysGivenBefore,
   isWorkable,
   midTermDays,
   postsOf,
@@ -150,6 +151,24 @@ describe("what a term comes to", () => {
     const soon = { ...counted, sessionsAWeek: 5, delivered: all.slice(0, 22) };
     for (const at of ["2026-07-02", "2026-07-03", "2026-12-01"])
       expect(readTerm(soon, day(at))).toMatchObject({ lastDay: "2026-07-02", contracted: 22, contractedSoFar: 22, owed: 0 });
+  });
+});
+
+describe("sessions given before the record began", () => {
+  it("lie evenly on the days that could be worked, none on or after the first of the record", () => {
+    const term = facts({ holds: [hold("2026-06-05", "2026-06-06")], holidays: [day("2026-06-03")] });
+    expect(daysGivenBefore(term, 3, day("2026-06-10"))).toEqual(["2026-06-01", "2026-06-04", "2026-06-09"]);
+    expect(daysGivenBefore(term, 0, day("2026-06-10"))).toEqual([]);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 120 }), fc.integer({ min: 1, max: 90 }), (count, days) => {
+        const until = addDays(term.firstDay, days);
+        const given = daysGivenBefore(term, count, until);
+        const told = readTerm({ ...term, delivered: given }, until);
+        expect([given.length, told.delivered]).toEqual([count, count]);
+        for (const one of given) expect(one >= term.firstDay && one < until).toBe(true);
+        expect([...given].sort()).toEqual(given);
+      }),
+    );
   });
 });
 

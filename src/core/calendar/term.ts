@@ -97,6 +97,21 @@ export function workFromOf(facts: Pick<TermFacts, "firstDay" | "firstDayIs">, in
 export const isWorkable = (facts: Pick<TermFacts, "restDays" | "holidays" | "holds">, date: LocalDate): boolean =>
   !facts.restDays.includes(weekdayOf(date)) && !facts.holidays.includes(date) && heldOn(facts.holds, date) === null;
 
+/**
+ * Days that stand for sessions given before a term's record began, as counted on paper: nobody says which days they were, so they lie evenly on those on which the
+ * horse could be worked. `until`: the first day of the record, not one of them. Where more were given than there were such days, days stand twice.
+ */
+export function daysGivenBefore(
+  facts: Pick<TermFacts, "firstDay" | "firstDayIs" | "restDays" | "holidays" | "holds">,
+  count: number,
+  until: LocalDate,
+): readonly LocalDate[] {
+  if (count === 0) return [];
+  const days: LocalDate[] = [];
+  for (let day = dayOne(facts); day < until; day = addDays(day, 1)) if (isWorkable(facts, day)) days.push(day);
+  return Array.from({ length: count }, (_, i) => days[Math.floor(((i + 0.5) * days.length) / count)] ?? dayOne(facts));
+}
+
 /** The facts as day numbers: loops over a term run on whole numbers, not on dates. */
 interface DayTests {
   readonly one: number;

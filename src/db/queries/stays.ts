@@ -40,6 +40,9 @@ const StayRow = z.object({
   length: z.literal([30, 60, 90]),
   firstDay: date,
   sessionsAWeek: int,
+  givenBefore: int,
+  /** The first day of the record of a term that ran already; null: it was entered before it began. */
+  givenUntil: nullable(date),
   counting: z.enum(COUNTINGS),
   method: text,
   afterDays: nullable(int),
@@ -143,7 +146,7 @@ export type Stay = z.output<typeof StayRow>;
  * of ten years once for every horse.
  */
 const selectStays = (db: Db) => db`
-  SELECT s.id, s.kind, s.aim, s.complaint, s.complaint_during, s.complaint_led_by, s.length, s.first_day, s.sessions_a_week, s.counting, s.method, s.after_days, s.after_level, s.after_words,
+  SELECT s.id, s.kind, s.aim, s.complaint, s.complaint_during, s.complaint_led_by, s.length, s.first_day, s.sessions_a_week, s.given_before, s.given_until, s.counting, s.method, s.after_days, s.after_level, s.after_words,
     s.risk_set, s.risk_set_on, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.told_kg, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
     incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials,
@@ -235,9 +238,10 @@ export async function insertHorse(tx: Transaction, horse: HorseId, client: strin
   await tx`INSERT INTO horse (id, client_id, name, birth_date, birth_year, sex, class, height_cm, told_kg, history, history_words)
            VALUES (${horse}, ${client}, ${f.name}, ${f.birthDate}, ${f.birthYear}, ${f.sex}, ${f.class}, ${f.heightCm}, ${f.toldKg}, ${tx.json(f.history)}, ${f.historyWords})`;
 }
-export async function insertStay(tx: Transaction, stay: StayId, horse: HorseId, f: StayFields): Promise<void> {
-  await tx`INSERT INTO stay (id, horse_id, kind, aim, complaint, complaint_during, complaint_led_by, length, first_day, sessions_a_week, counting, method, after_days, after_level, after_words)
-           VALUES (${stay}, ${horse}, ${f.kind}, ${f.aim}, ${f.complaint}, ${[...f.complaintDuring]}, ${[...f.complaintLedBy]}, ${f.length}, ${f.firstDay}, ${f.sessionsAWeek}, ${f.counting}, ${f.method}, ${f.afterDays}, ${f.afterLevel}, ${f.afterWords})`;
+/** `today`: what was given on paper was given before it. */
+export async function insertStay(tx: Transaction, stay: StayId, horse: HorseId, f: StayFields, today: LocalDate): Promise<void> {
+  await tx`INSERT INTO stay (id, horse_id, kind, aim, complaint, complaint_during, complaint_led_by, length, first_day, sessions_a_week, given_before, given_until, counting, method, after_days, after_level, after_words)
+           VALUES (${stay}, ${horse}, ${f.kind}, ${f.aim}, ${f.complaint}, ${[...f.complaintDuring]}, ${[...f.complaintLedBy]}, ${f.length}, ${f.firstDay}, ${f.sessionsAWeek}, ${f.givenBefore}, ${f.givenBefore > 0 ? today : null}, ${f.counting}, ${f.method}, ${f.afterDays}, ${f.afterLevel}, ${f.afterWords})`;
 }
 export async function updateStay(
   tx: Transaction,
@@ -247,7 +251,7 @@ export async function updateStay(
   risk: { readonly set: number | null; readonly on: LocalDate },
 ): Promise<boolean> {
   const done = await tx`
-    UPDATE stay SET kind = ${f.kind}, aim = ${f.aim}, complaint = ${f.complaint}, complaint_during = ${[...f.complaintDuring]}, complaint_led_by = ${[...f.complaintLedBy]}, length = ${f.length}, first_day = ${f.firstDay}, sessions_a_week = ${f.sessionsAWeek}, counting = ${f.counting},
+    UPDATE stay SET kind = ${f.kind}, aim = ${f.aim}, complaint = ${f.complaint}, complaint_during = ${[...f.complaintDuring]}, complaint_led_by = ${[...f.complaintLedBy]}, length = ${f.length}, first_day = ${f.firstDay}, sessions_a_week = ${f.sessionsAWeek}, given_before = ${f.givenBefore}, given_until = CASE WHEN ${f.givenBefore} = 0 THEN NULL ELSE coalesce(given_until, ${risk.on}::date) END, counting = ${f.counting},
       method = ${f.method}, after_days = ${f.afterDays}, after_level = ${f.afterLevel}, after_words = ${f.afterWords}, risk_set = ${risk.set},
       risk_set_on = CASE WHEN ${risk.set}::smallint IS NULL THEN NULL WHEN risk_set IS DISTINCT FROM ${risk.set}::smallint THEN ${risk.on}::date ELSE risk_set_on END, version = version + 1
     WHERE id = ${stay} AND version = ${version}`;

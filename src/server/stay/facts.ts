@@ -2,7 +2,7 @@
 
 import type { InForceView } from "#contracts/views.ts";
 import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
-import { type TermFacts, workFromOf } from "#core/calendar/term.ts";
+import { daysGivenBefore, type TermFacts, workFromOf } from "#core/calendar/term.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
@@ -32,6 +32,8 @@ export const intakeDay = (stay: Stay): LocalDate | null =>
   stay.evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closed)?.day ?? null;
 
 export function termFacts(stay: Stay, barn: Barn): TermFacts {
+  const { firstDay, holds } = stay;
+  const before = { firstDay, holds, firstDayIs: barn.firstDayIs, restDays: barn.restDays, holidays: barn.holidays };
   return {
     length: stay.length,
     firstDay: stay.firstDay,
@@ -42,7 +44,7 @@ export function termFacts(stay: Stay, barn: Barn): TermFacts {
     holidays: barn.holidays,
     holds: stay.holds,
     workFrom: workFromOf({ firstDay: stay.firstDay, firstDayIs: barn.firstDayIs }, intakeDay(stay)),
-    delivered: stay.delivered,
+    delivered: [...(stay.givenUntil ? daysGivenBefore(before, stay.givenBefore, stay.givenUntil) : []), ...stay.delivered],
   };
 }
 

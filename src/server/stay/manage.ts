@@ -50,12 +50,17 @@ import { type Answer, newId, no, note, type Work } from "../work.ts";
 const mayHave = ({ barn }: Work, id: string, before: string | null): boolean =>
   methodsWith(barn.methods).some((method) => method.id === id && (method.used || id === before));
 
+/** What was given on paper was given before today, and within the term. */
+const givenTooEarly = (work: Work, { givenBefore, firstDay }: BookStay["stay"]): boolean =>
+  givenBefore > 0 && firstDay >= work.today;
+
 export async function bookStay(work: Work, input: BookStay): Answer<{ stay: string }> {
+  if (givenTooEarly(work, input.stay)) return no({ code: "not-begun", path: "stay.givenBefore" });
   if (!mayHave(work, input.stay.method, null)) return no({ code: "not-found", path: "stay.method" });
   const [client, horse, stay] = [newId<"client">(), newId<"horse">(), newId<"stay">()];
   await insertClient(work.tx, client, input.client);
   await insertHorse(work.tx, horse, client, input.horse);
-  await insertStay(work.tx, stay, horse, input.stay);
+  await insertStay(work.tx, stay, horse, input.stay, work.today);
   // What was confirmed while booking; promised it is only once it is answered under the evaluation.
   await replacePlanGoals(
     work.tx,
@@ -72,6 +77,8 @@ export async function editStay(work: Work, input: EditStay): Answer<{ version: n
   const before = await findStay(work.tx, input.id);
   if (!before) return no({ code: "not-found", path: "id" });
   if (!mayHave(work, input.stay.method, before.method)) return no({ code: "not-found", path: "stay.method" });
+  if (input.stay.givenBefore !== before.givenBefore && givenTooEarly(work, input.stay))
+    return no({ code: "not-begun", path: "stay.givenBefore" });
   const first = before.delivered[0];
   if (first && input.stay.firstDay > first) return no({ code: "before-arrival", path: "stay.firstDay" });
   if (!(await updateStay(work.tx, input.id, input.version, input.stay, { set: input.riskSet, on: work.today })))

@@ -19,6 +19,7 @@ const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): Term
   holidays: barn.holidays,
   holds: stay?.holds ?? [],
   delivered: stay?.delivered ?? [],
+  givenUntil: stay?.givenUntil ?? null,
   intake: stay && intakeDay(stay),
   methods: methodsWith(barn.methods),
 });
@@ -52,6 +53,7 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
     length,
     firstDay,
     sessionsAWeek,
+    givenBefore,
     counting,
     method,
     afterDays,
@@ -71,6 +73,7 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
       length,
       firstDay,
       sessionsAWeek,
+      givenBefore,
       counting,
       method,
       afterDays,

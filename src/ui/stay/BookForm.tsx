@@ -49,6 +49,7 @@ export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingV
         length: 60,
         firstDay: rules.today,
         sessionsAWeek: 5,
+        givenBefore: 0,
         counting: "calendar",
         method: rules.methods.find(({ used }) => used)?.id ?? "",
         afterDays: null,

@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { FieldValues, Path } from "react-hook-form";
 import { AFTER_LEVELS, type StayFields } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
+import { sayDate } from "#core/calendar/local-date.ts";
 import { COUNTINGS, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import { KINDS } from "#core/horse/horse.ts";
@@ -54,6 +55,15 @@ export function StayFieldset<T extends FieldValues>({
         />
         <Text form={form} name={path("firstDay")} label="First day" kind="date" />
         <Text form={form} name={path("sessionsAWeek")} label="Sessions a week" kind="number" hint="1 to 7" />
+        {(String(form.watch(path("firstDay")) ?? "") < rules.today || Number(form.watch(path("givenBefore"))) > 0) && (
+          <Text
+            form={form}
+            name={path("givenBefore")}
+            label="Sessions given before"
+            kind="number"
+            hint={`On paper, before ${sayDate(rules.givenUntil ?? rules.today)}. 0: all of them are on cards here.`}
+          />
+        )}
         <Select
           form={form}
           name={path("counting")}

@@ -1,7 +1,7 @@
 import { StayFields } from "#contracts/stay.ts";
 import type { TermRules } from "#contracts/views.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
-import { readTerm, type TermReading, workFromOf } from "#core/calendar/term.ts";
+import { daysGivenBefore, readTerm, type TermReading, workFromOf } from "#core/calendar/term.ts";
 import { plural } from "#ui/words/figures.ts";
 
 /** What the term comes to as it is typed: the same arithmetic that the stay will be held to. */
@@ -10,14 +10,16 @@ export function TermPreview({ rules, stay }: { rules: TermRules; stay: Partial<S
   const parsed = StayFields.safeParse({ ...stay, aim: "agreed" });
   if (!parsed.success)
     return <p className="text-dim sm:col-span-2">The last day shows here once term, first day and sessions a week are in.</p>;
-  const { today, intake, ...facts } = rules;
-  const term = { ...facts, ...parsed.data };
+  const { today, intake, givenUntil, ...facts } = rules;
+  const typed = { ...facts, ...parsed.data };
+  const before = daysGivenBefore(typed, typed.givenBefore, givenUntil ?? today);
+  const term = { ...typed, delivered: [...before, ...facts.delivered] };
   const reading: TermReading = readTerm({ ...term, workFrom: workFromOf(term, intake) }, today);
   return (
     <p className="bg-straw px-3 py-1 sm:col-span-2" role="status">
       Last day <strong>{sayDateWithYear(reading.lastDay)}</strong> · {plural(reading.contracted, "session")} in the price ·{" "}
       {plural(reading.workingDays, "working day")}
-      {rules.delivered.length > 0 && ` · ${reading.delivered} given`}
+      {term.delivered.length > 0 && ` · ${reading.delivered} given`}
     </p>
   );
 }

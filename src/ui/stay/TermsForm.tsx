@@ -24,6 +24,7 @@ const linesOf = ({ rules }: TermsView): Lines<Terms> => ({
   length: ["Term", (x) => `${x} days`],
   firstDay: ["First day", (x) => x],
   sessionsAWeek: ["Sessions a week", String],
+  givenBefore: ["Sessions given before", String],
   counting: ["The term counts", (x) => COUNTING[x]],
   method: ["Method", (x) => rules.methods.find(({ id }) => id === x)?.words ?? x],
   afterDays: ["Days a week at home", (x) => (x === null ? "unknown" : String(x))],

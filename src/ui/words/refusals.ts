@@ -78,6 +78,8 @@ export function sayRefusal(refusal: Refusal): string {
       return "This code is not the one of now, or was used already. Type the one that the app shows.";
     case "code-too-late":
       return "The code came too late, or too often wrong. Sign in again from the start.";
+    case "not-begun":
+      return "The term begins today or later, so nothing was given before. Write 0, or an earlier first day.";
     case "begun-already":
       return "This barn was begun already. Sign in.";
     case "weak-password":
