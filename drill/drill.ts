@@ -1,13 +1,16 @@
 /**
- * npm run drill: what a barn must live through, done to the running application; a table, and by it the exit code. Kills and cuts are done here; bad input over all
+ * npm run drill [-- restore]: what a barn must live through, done to the running application; a table, and by it the exit code. Kills and cuts are done here; bad input over all
  * commands and pages, roles by every spelling, guarded facts, faults and overlaps are the tests that hold them, run again. Bounded to ten minutes.
  */
 import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { House } from "./house.ts";
+import { restored } from "./restore.ts";
 import { cuts, kills, type Row, races, restarts, signIns } from "./storms.ts";
 
 const BOUND = 10 * 60_000;
+/** The one drill that somebody may want alone. */
+const onlyRestore = process.argv.includes("restore");
 const smallest = process.argv.includes("--smallest");
 const some = (usual: number, least: number): number => (smallest ? least : usual);
 
@@ -44,18 +47,19 @@ async function main(): Promise<number> {
   const rows: Row[] = [];
   const house = await House.open();
   try {
-    for (const storm of [
+    const storms = [
       () => cuts(house, some(100, 1)),
       () => restarts(house, some(10, 1)),
       () => kills(house, some(20, 1)),
       () => races(house, some(10, 1)),
       ...(smallest ? [] : [() => signIns(house)]),
-    ])
-      rows.push(await storm());
+      () => restored(house),
+    ];
+    for (const storm of onlyRestore ? storms.slice(-1) : storms) rows.push(await storm());
   } finally {
     await house.close();
   }
-  if (!smallest) for (const one of Object.entries(SUITES)) rows.push(await suite(one));
+  if (!smallest && !onlyRestore) for (const one of Object.entries(SUITES)) rows.push(await suite(one));
   say(rows);
   clearTimeout(tooLong);
   return rows.every(({ good }) => good) ? 0 : 1;

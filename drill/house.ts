@@ -86,6 +86,9 @@ export class House {
     rmSync(`${this.data}.password`, { force: true });
   }
 
+  get url(): string {
+    return this.cluster.url(NAME);
+  }
   get address(): string {
     return this.served.address;
   }

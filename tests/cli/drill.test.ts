@@ -3,7 +3,9 @@ import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { expect, it } from "vitest";
 
-it("lives through one cut, one restart, one kill and one round of races", { timeout: 120_000 }, async () => {
+it("lives through one cut, one restart, one kill, one round of races and one destroyed database", {
+  timeout: 120_000,
+}, async () => {
   const child = spawn("npx", ["tsx", "drill/drill.ts", "--smallest"], { stdio: ["ignore", "pipe", "pipe"] });
   let said = "";
   for (const stream of [child.stdout, child.stderr])
@@ -13,6 +15,8 @@ it("lives through one cut, one restart, one kill and one round of races", { time
   const [code] = (await once(child, "close")) as [number | null];
   expect([code, said]).toEqual([
     0,
-    expect.stringMatching(/✓ 1 cuts[\s\S]*✓ 1 restarts[\s\S]*✓ 1 kills[\s\S]*✓ 1 rounds of races/),
+    expect.stringMatching(
+      /✓ 1 cuts[\s\S]*✓ 1 restarts[\s\S]*✓ 1 kills[\s\S]*✓ 1 rounds of races[\s\S]*✓ destroyed, and restored/,
+    ),
   ]);
 });
