@@ -26,6 +26,7 @@ import {
   tryBackup,
 } from "#bin/backup.ts";
 import { backUp, isDue } from "#bin/daily-backup.ts";
+import { lookOver } from "#bin/look-over.ts";
 import { withDatabase } from "#bin/prepare.ts";
 import { dateInZone, localDate } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -157,6 +158,22 @@ describe("a backup a day", () => {
       expect(await backupMissing({ sql }, barn, localDate("2099-01-01"))).toBe(now);
       expect(await backupMissing({ sql }, { ...barn, demo: true }, localDate("2099-01-01"))).toBeNull();
     });
+  });
+});
+
+describe("the installation", () => {
+  it("is looked over: what is amiss is named with its mend", async () => {
+    const url = await clone("empty");
+    const amiss = async () =>
+      new Map((await lookOver({ url, name: "own", cluster: null, data: folder })).map(({ what, amiss: words }) => [what, words]));
+    expect((await amiss()).get("letters to owners")).toContain("FURLONG_SMTP_URL");
+    expect((await amiss()).get("backups")).toContain("None that could be read back since");
+    await backUp({ url, folder: join(folder, "looked"), name: "own", count: 1 });
+    expect((await amiss()).get("backups")).toBe("");
+    await withDatabase(url, async (sql) => {
+      await sql`DELETE FROM migration WHERE name = '0044_given-before.sql'`;
+    });
+    expect((await amiss()).get("the database's version")).toBe("1 change waits: bin/start makes them, after a backup.");
   });
 });
 

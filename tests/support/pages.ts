@@ -28,6 +28,7 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
     WHERE l.dropped_at IS NULL AND r.kind = 'end' ORDER BY i.number LIMIT 1`;
   const paths: Record<string, string> = {
     "/card/[id]": `/card/${card}`,
+    "/api/export/[list].csv": "/api/export/sessions.csv",
     "/skill/[id]": "/skill/tie",
     "/skill/[id]/practice": "/skill/tie/practice",
     "/handbook/[paper].pdf": "/handbook/letter.pdf",

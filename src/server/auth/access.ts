@@ -73,6 +73,8 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn": manager,
   "/barn/walk": manager,
   "/barn/backups": manager,
+  "/barn/data": manager,
+  "/api/export/[list].csv": manager,
   "/barn/findings": manager,
   "/barn/steps": manager,
   "/barn/ladder": manager,
