@@ -69,10 +69,9 @@ describe("wrong tries", () => {
     const tries = await Promise.all(Array.from({ length: 12 }, () => codeOf(enter(name, "a wrong guess"))));
     expect(tries.filter((one) => one === "wrong-password").length).toBeLessThanOrEqual(6);
     expect(tries.filter((one) => one === "too-many-tries").length).toBeGreaterThanOrEqual(6);
-    for (let i = 0; i < 7; i += 1) {
-      await codeOf(enter(name, "a wrong guess"));
-      seconds += 1;
-    }
+    // How many of those at once were looked at is luck; after seven more in the same second all free ones are gone.
+    for (let i = 0; i < 7; i += 1) await codeOf(enter(name, "a wrong guess"));
+    seconds += 1;
     const refused = await enter(name);
     expect(refused).toMatchObject({ ok: false, error: { code: "too-many-tries", waitSeconds: expect.any(Number) } });
     seconds += 901;

@@ -46,9 +46,9 @@ describe("a term that runs already", () => {
     const running = { ...booking().stay, firstDay: localDate("2026-06-22"), givenBefore: 14 };
     const stay = await barn.book({ stay: running });
     expect(await reading(stay)).toMatchObject({ dayOfTerm: 23, delivered: 14, lastDay: "2026-08-20" });
-    await barn.worked(stay, "2026-07-14");
-    expect(await reading(stay)).toMatchObject({ delivered: 15 });
     barn.today = localDate("2026-07-20");
+    await barn.worked(stay, "2026-07-20");
+    expect(await reading(stay)).toMatchObject({ delivered: 15 });
     await barn.ask("stay/edit", { id: stay, version: 1, stay: { ...running, givenBefore: 16 }, riskSet: null });
     // Those of paper stay before the day on which they were entered, whenever they are mended.
     expect(await findStay(barn.sql, stay)).toMatchObject({ givenBefore: 16, givenUntil: "2026-07-14" });

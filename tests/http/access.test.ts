@@ -28,6 +28,8 @@ const PLAIN = [
   "/503",
   "/api/confirm",
   "/sign-in",
+  // With a barn there it leads to the sign-in; tests/e2e/first-start.test.ts has it without one.
+  "/start",
   "/sign-out",
   "/health",
   "/health/live",

@@ -6,7 +6,7 @@ import { type Barn, lookAtStep } from "#db/queries/barn.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { anyStays } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
-import type { Answer, Work } from "../work.ts";
+import { type Answer, no, type Work } from "../work.ts";
 
 /** Null where nothing is left, and of the demo. */
 export async function readFirstSteps({ sql }: Pick<Deps, "sql">, barn: Barn): Promise<readonly StepState[] | null> {
@@ -17,6 +17,8 @@ export async function readFirstSteps({ sql }: Pick<Deps, "sql">, barn: Barn): Pr
   return steps.every(({ done }) => done) ? null : steps;
 }
 export async function lookAt(work: Work, { step }: LookAt): Answer {
+  // The demo had no first start.
+  if (work.barn.demo) return no({ code: "not-found", path: "step" });
   await lookAtStep(work.tx, step);
   return ok({});
 }
