@@ -1,13 +1,13 @@
 /** A list of the barn as a table for a spreadsheet, written while it is read. */
-import Papa from "papaparse";
 import type { ListName } from "#contracts/export.ts";
 import { type ExportRow, eachOf } from "#db/queries/export.ts";
 import type { Deps } from "../container.ts";
+import { csvOf } from "./csv.ts";
 
 /** Names of columns as the database has them, in words: 'first day'. */
 const heading = (column: string): string => column.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
-/** What a spreadsheet would take for a formula is marked as words. `say` words a value that the record keeps otherwise. */
+/** `say` words a value that the record keeps otherwise. */
 export function writeList(
   { sql }: Pick<Deps, "sql">,
   list: ListName,
@@ -18,13 +18,12 @@ export function writeList(
   const encoder = new TextEncoder();
   let isFirst = true;
   const write = async (rows: readonly ExportRow[], columns: readonly string[]): Promise<void> => {
-    const data = rows.map((row) => columns.map((name) => say(name, row[name])));
-    const table = Papa.unparse(isFirst ? { fields: columns.map(heading), data } : data, {
-      escapeFormulae: true,
-      newline: "\r\n",
+    const table = csvOf({
+      headings: isFirst ? columns.map(heading) : null,
+      rows: rows.map((row) => columns.map((name) => say(name, row[name]))),
     });
     isFirst = false;
-    await writer.write(encoder.encode(`${table}\r\n`));
+    await writer.write(encoder.encode(table));
   };
   sql
     .begin((tx) => eachOf(tx, list, write))
