@@ -37,9 +37,11 @@ export async function tableSums(sql: Transaction): Promise<Told["tables"]> {
 
 /** Writes the backup of one moment. Nothing stands under the file's name before it is whole. */
 export async function makeBackup(url: string, file: string, now: Date): Promise<Told> {
-  mkdirSync(dirname(file), { recursive: true });
+  // Everybody whom the barn knows stands in it: for nobody else of this machine.
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const part = `${file}.part`;
   try {
+    writeFileSync(part, "", { mode: 0o600 });
     const told = await withDatabase(url, (pool) =>
       pool.begin(async (sql) => {
         await sql`SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY`;
@@ -62,7 +64,7 @@ export async function makeBackup(url: string, file: string, now: Date): Promise<
         };
       }),
     );
-    writeFileSync(toldFile(file), `${JSON.stringify(told, null, 1)}\n`);
+    writeFileSync(toldFile(file), `${JSON.stringify(told, null, 1)}\n`, { mode: 0o600 });
     renameSync(part, file);
     return told;
   } finally {

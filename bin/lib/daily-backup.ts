@@ -6,6 +6,7 @@ import { dateInZone } from "#core/calendar/local-date.ts";
 import type { BackupId } from "#core/kernel/brand.ts";
 import { insertBackup, listBackups } from "#db/queries/backup.ts";
 import { countWrite, findBarn } from "#db/queries/barn.ts";
+import { madeOf } from "#server/backup/read-backups.ts";
 import { backupName, keepNewest, makeBackup, sizeOf, tryBackup } from "./backup.ts";
 import { withDatabase } from "./prepare.ts";
 
@@ -52,13 +53,7 @@ export const isDue = (url: string): Promise<boolean> =>
   withDatabase(url, async (sql) => {
     const barn = await findBarn(sql);
     if (!barn) return false;
-    const today = dateInZone(barn.timeZone, Date.now());
-    const made = (await listBackups(sql)).map(({ at, triedAt, problem }) => ({
-      day: dateInZone(barn.timeZone, at.getTime()),
-      tried: triedAt !== null,
-      problem,
-    }));
-    return backupDue(made, today);
+    return backupDue(madeOf(await listBackups(sql), barn.timeZone), dateInZone(barn.timeZone, Date.now()));
   });
 
 const LOOK_EVERY = 10 * 60_000;

@@ -2,11 +2,11 @@
 import { existsSync, statfsSync, statSync } from "node:fs";
 import { connect as connectTo } from "node:net";
 import { dirname } from "node:path";
-import { withoutBackup } from "#core/backup/backup.ts";
 import { dateInZone, sayDate } from "#core/calendar/local-date.ts";
 import { newerThanThis, pending } from "#db/migrate.ts";
 import { listBackups } from "#db/queries/backup.ts";
 import { findBarn } from "#db/queries/barn.ts";
+import { backupMissing, madeOf } from "#server/backup/read-backups.ts";
 import { plural } from "#ui/words/figures.ts";
 import { postgresPrograms } from "./cluster.ts";
 import { withDatabase } from "./prepare.ts";
@@ -119,12 +119,8 @@ async function database({ url }: Place): Promise<{ readonly found: readonly Foun
     const barn = await findBarn(sql);
     if (!barn)
       return { found: [version, { what: "the barn", amiss: "Not begun yet: bin/start --own shows where." }], isDemo: false };
-    const made = (await listBackups(sql)).map(({ at, triedAt, problem }) => ({
-      day: dateInZone(barn.timeZone, at.getTime()),
-      tried: triedAt !== null,
-      problem,
-    }));
-    const since = barn.demo ? null : withoutBackup(made, barn.begunOn, dateInZone(barn.timeZone, Date.now()));
+    const made = madeOf(await listBackups(sql), barn.timeZone);
+    const since = await backupMissing({ sql }, barn, dateInZone(barn.timeZone, Date.now()));
     const failed = made[0]?.problem ?? "";
     return {
       found: [

@@ -15,12 +15,12 @@ export async function newerThanThis(applied: readonly string[], folder: URL = FO
   const known = new Set(await namesIn(folder));
   return applied.filter((name) => !known.has(name)).sort();
 }
-/** What `migrate` would do to this database; null: it is empty. */
+/** What `migrate` would do to this database; null: nothing was ever done to it. */
 export async function pending(sql: Sql): Promise<readonly string[] | null> {
   const [there] = await sql`SELECT to_regclass('public.migration') IS NOT NULL AS list`;
   if (!there?.["list"]) return null;
   const applied = new Set((await sql`SELECT name FROM migration`).map(({ name }) => String(name)));
-  return (await namesIn(FOLDER)).filter((name) => !applied.has(name));
+  return applied.size === 0 ? null : (await namesIn(FOLDER)).filter((name) => !applied.has(name));
 }
 
 /** Brings the database to the newest schema: numbered files, forward only, each in its own transaction. Refuses one that a newer version has written. Returns the names applied. Takes two connections of the pool. */

@@ -70,6 +70,7 @@ describe("a backup", () => {
     expect([told.barn, told.at, differing(told.tables, await sums(demo))]).toEqual(["Quillfern Farm", NOW.toISOString(), []]);
     expect(told.tables["horse"]?.rows).toBeGreaterThan(10);
     expect(readdirSync(folder).filter((name) => name.endsWith(".part"))).toEqual([]);
+    for (const one of [file, `${file}.json`]) expect(statSync(one).mode & 0o077).toBe(0);
     await tryBackup(demo, file);
     const left = await withDatabase(demo, (sql) => sql`SELECT datname FROM pg_database WHERE datname LIKE 'furlong_tried%'`);
     expect(left).toEqual([]);

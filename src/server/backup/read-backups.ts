@@ -7,17 +7,13 @@ import type { Barn } from "#db/queries/barn.ts";
 import type { Deps } from "../container.ts";
 import { barnOf } from "../stay/read-horse.ts";
 
-const asMade =
-  (zone: string) =>
-  ({ at, triedAt, problem }: BackupRecord): BackupMade => ({
-    day: dateInZone(zone, at.getTime()),
-    tried: triedAt !== null,
-    problem,
-  });
+/** As the rule asks for them: by the day of the barn. */
+export const madeOf = (records: readonly BackupRecord[], zone: string): readonly BackupMade[] =>
+  records.map(({ at, triedAt, problem }) => ({ day: dateInZone(zone, at.getTime()), tried: triedAt !== null, problem }));
 /** Since when there is none to trust; null: all is well. Nobody misses one of the demo. */
 export async function backupMissing({ sql }: Pick<Deps, "sql">, barn: Barn, today: LocalDate): Promise<LocalDate | null> {
   if (barn.demo) return null;
-  return withoutBackup((await listBackups(sql)).map(asMade(barn.timeZone)), barn.begunOn, today);
+  return withoutBackup(madeOf(await listBackups(sql), barn.timeZone), barn.begunOn, today);
 }
 export async function readBackups(deps: Deps): Promise<BackupsView> {
   const barn = await barnOf(deps);
