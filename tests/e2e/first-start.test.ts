@@ -12,8 +12,8 @@ afterAll(() => screens.close());
 
 const GIVEN = {
   barn: "Hollow Oak",
-  name: "Hazel Quint",
-  signIn: "hazel",
+  name: "Thessaly Quint",
+  signIn: "thessaly",
   password: "plum trees in the rain",
   timeZone: "America/Chicago",
   units: "hands",

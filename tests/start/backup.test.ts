@@ -188,6 +188,12 @@ describe("versions", () => {
       expect(await pending(sql)).toEqual(["0043_backups.sql"]);
     });
   });
+  it("a barn of an older one is backed up all the same", async () => {
+    const url = await clone("empty");
+    await withDatabase(url, (sql) => sql`DROP TABLE backup`);
+    const old = await backUp({ url, folder: join(folder, "old"), name: "own", count: 1 });
+    expect((await readBackup(url, old))?.tables["backup"]).toBeUndefined();
+  });
   it("the two commands explain themselves", () => {
     for (const command of ["bin/backup", "bin/restore"])
       expect(execFileSync(command, ["--help"], { encoding: "utf8" })).toContain("FURLONG_BACKUPS");
