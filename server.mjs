@@ -19,7 +19,17 @@ const BODY_LIMIT = 512 * 1024;
 const FILE_LIMIT = 7 * 1024 * 1024;
 /** One clip of 15 MB, likewise. */
 const CLIP_LIMIT = 21 * 1024 * 1024;
-const LIMITS = { "/api/check/attach": FILE_LIMIT, "/api/report/add-photo": FILE_LIMIT, "/api/media/add": CLIP_LIMIT };
+/** A table of twenty thousand rows, as text in JSON. */
+const TABLE_LIMIT = 12 * 1024 * 1024;
+/** A horse of another barn with its photos. */
+const ARCHIVE_LIMIT = 60 * 1024 * 1024;
+const LIMITS = {
+  "/api/import/take": TABLE_LIMIT,
+  "/api/import/horse": ARCHIVE_LIMIT,
+  "/api/check/attach": FILE_LIMIT,
+  "/api/report/add-photo": FILE_LIMIT,
+  "/api/media/add": CLIP_LIMIT,
+};
 const limitOf = (request) => LIMITS[request.url] ?? BODY_LIMIT;
 const compress = compression({
   filter: (request, response) =>
@@ -29,6 +39,13 @@ const compress = compression({
 /** Whose word on where a request comes from is taken: addresses or ranges of our own proxies, with commas between. Nobody's, unless told. */
 const proxies = (process.env.FURLONG_PROXY ?? "").split(",").map((one) => one.trim());
 const trusted = proxyAddr.compile(proxies.filter((one) => one !== ""));
+
+/** Which of several barns is meant (src/server/barns.ts); our own printer says it behind the question mark, as it asks by number. */
+function hostOf(request) {
+  const path = new URL(request.url, "http://here");
+  if (path.pathname.startsWith("/print/")) return path.searchParams.get("barn") ?? "";
+  return (request.headers.host ?? "").replace(/:\d+$/, "").toLowerCase();
+}
 
 /** On every answer, also a redirect, a refusal and a file; a page adds which scripts and styles are its own. */
 const HEADERS = {
@@ -55,7 +72,7 @@ function refuse(response, status, code, path, message) {
 const streams = new Set();
 
 const server = createServer((request, response) => {
-  const about = { address: proxyAddr(request, trusted), who: null };
+  const about = { address: proxyAddr(request, trusted), who: null, host: hostOf(request) };
   // The application itself believes nobody: what a proxy of ours says has been read by now.
   for (const name of Object.keys(request.headers))
     if (name.startsWith("x-forwarded-") || name === "forwarded") delete request.headers[name];

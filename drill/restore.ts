@@ -3,8 +3,9 @@ import { rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
-import { differing, dropDatabase, makeBackup, restore, tableSums } from "#bin/backup.ts";
+import { dropDatabase, makeBackup, restore } from "#bin/backup.ts";
 import { withDatabase } from "#bin/prepare.ts";
+import { differing, tableSums } from "#db/table-sums.ts";
 import type { House } from "./house.ts";
 import type { Row } from "./storms.ts";
 

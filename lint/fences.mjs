@@ -42,6 +42,7 @@ export const CORE_ORDER = {
   watch: ["kernel", "calendar", "ladder", "tools", "intake", "horse", "reading", "forecast", "card", "check", "permission"],
   backup: ["calendar"],
   "first-start": [],
+  import: ["kernel", "calendar", "horse", "ladder"],
   day: ["kernel", "calendar", "card", "weather", "permission", "reading"],
   week: ["kernel", "card", "day", "permission"],
   home: ["kernel", "calendar", "horse", "ladder", "card", "forecast", "reading", "report"],

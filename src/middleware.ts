@@ -2,6 +2,7 @@ import { defineMiddleware } from "astro:middleware";
 import type { Role } from "#contracts/people.ts";
 import { type Access, maySee, PAGES } from "#server/auth/access.ts";
 import { visitorOf } from "#server/auth/sign-in.ts";
+import { barnName, isBarnHere } from "#server/barns.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
 import { barnIsThere } from "#server/first-start/begin.ts";
@@ -36,9 +37,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
       path: "Origin",
       message: "This request came from another site. Open Steady Furlong itself and try again.",
     });
+  if (!isBarnHere()) return problem(421, NO_BARN);
   try {
     // Where the database is away each part says so by itself.
-    await knowLadder(deps()).catch(() => undefined);
+    await knowLadder(deps(), request.method === "POST").catch(() => undefined);
     const access = PAGES[context.routePattern] ?? [];
     if (access === "anybody") return withHeaders(await whole(await next()), !url.pathname.startsWith("/_astro/"));
     const visitor = await visitorOf(deps(), context.cookies.get(sessionCookie(url))?.value);
@@ -67,7 +69,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
     // Awaited here, or what goes wrong in them would not be caught below. What somebody's own session says is not the same in all of theirs.
     if (request.method !== "GET" || isApi(url) || context.routePattern === "/account") return await render();
-    const key = [visitor.actor.id, visitor.revision, visitor.today, url.pathname, url.search].join(" ");
+    const key = [barnName(), visitor.actor.id, visitor.revision, visitor.today, url.pathname, url.search].join(" ");
     return await storedPage(key, /\bgzip\b/.test(request.headers.get("accept-encoding") ?? ""), render);
   } catch (error) {
     const away = isAway(error);
@@ -82,6 +84,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
   }
 });
 
+const NO_BARN = {
+  code: "no-barn",
+  path: "Host",
+  message: "There is no barn at this address. See how it is written in the letter or message that you have it from.",
+};
 const AWAY = {
   code: "away",
   path: "",

@@ -2,21 +2,16 @@
 import { resolve } from "node:path";
 import { sayMoment, saySize } from "#ui/words/backup.ts";
 import { sizeOf } from "./backup.ts";
+import { runCommandLine } from "./command-line.ts";
 import { backUp } from "./daily-backup.ts";
 import { atPlace, backupCount, backupFolder } from "./where.ts";
 
-const words = process.argv.slice(2);
-const [named] = words.filter((word) => !word.startsWith("--"));
-
-atPlace(words, async ({ url, name }) => {
-  const keeping = { url, folder: backupFolder(), name, count: backupCount() };
-  const file = await backUp(keeping, ...(named ? [resolve(process.env["FURLONG_FROM"] ?? "", named)] : []));
-  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  console.log(`${file}\n${saySize(sizeOf(file))}, made ${sayMoment(new Date().toISOString(), zone)}, read back and the same.`);
-}).then(
-  () => process.exit(0),
-  (error: unknown) => {
-    console.error(error instanceof Error ? error.message : error);
-    process.exit(1);
-  },
+runCommandLine((words) =>
+  atPlace(words, async ({ url, name }) => {
+    const [named] = words.filter((word) => !word.startsWith("--"));
+    const keeping = { url, folder: backupFolder(), name, count: backupCount() };
+    const file = await backUp(keeping, ...(named ? [resolve(process.env["FURLONG_FROM"] ?? "", named)] : []));
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    console.log(`${file}\n${saySize(sizeOf(file))}, made ${sayMoment(new Date().toISOString(), zone)}, read back and the same.`);
+  }),
 );

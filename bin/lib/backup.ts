@@ -5,8 +5,9 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { basename, dirname, join } from "node:path";
 import { z } from "zod/mini";
-import type { Sql, Transaction } from "#db/client.ts";
+import type { Sql } from "#db/client.ts";
 import { newerThanThis } from "#db/migrate.ts";
+import { differing, tableSums } from "#db/table-sums.ts";
 import { databaseAt, runTool } from "./postgres-tools.ts";
 import { createDatabase, withDatabase } from "./prepare.ts";
 
@@ -21,19 +22,6 @@ const Told = z.object({
 });
 export type Told = z.output<typeof Told>;
 const toldFile = (file: string): string => `${file}.json`;
-
-/** Rows of each table with a sum that does not ask for their order, nor for how this server writes dates. */
-export async function tableSums(sql: Transaction): Promise<Told["tables"]> {
-  await sql`SELECT set_config('timezone', 'UTC', true), set_config('datestyle', 'ISO', true), set_config('bytea_output', 'hex', true)`;
-  const tables = await sql`SELECT tablename FROM pg_tables WHERE schemaname = 'public' ORDER BY tablename`;
-  const sums: Record<string, { rows: number; sum: string }> = {};
-  for (const { tablename } of tables) {
-    const [row] =
-      await sql`SELECT count(*)::int AS rows, coalesce(sum(hashtextextended(t::text, 0)::numeric), 0)::text AS sum FROM ${sql(tablename)} t`;
-    sums[String(tablename)] = { rows: Number(row?.["rows"]), sum: String(row?.["sum"]) };
-  }
-  return sums;
-}
 
 /** Writes the backup of one moment. Nothing stands under the file's name before it is whole. */
 export async function makeBackup(url: string, file: string, now: Date): Promise<Told> {
@@ -123,11 +111,6 @@ export async function readInto(url: string, name: string, file: string): Promise
     throw error;
   }
 }
-/** Tables whose rows or sums are not the same. */
-export const differing = (one: Told["tables"], other: Told["tables"]): readonly string[] =>
-  [...new Set([...Object.keys(one), ...Object.keys(other)])].filter(
-    (table) => one[table]?.rows !== other[table]?.rows || one[table]?.sum !== other[table]?.sum,
-  );
 export const dropDatabase = (url: string, name: string): Promise<void> =>
   withDatabase(databaseAt(url, "postgres"), async (sql) => {
     await sql`DROP DATABASE IF EXISTS ${sql(name)} WITH (FORCE)`;
@@ -151,6 +134,11 @@ export async function restore(url: string, file: string, now: Date): Promise<str
   const name = decodeURIComponent(new URL(url).pathname.slice(1));
   const coming = `${name}_coming_${process.pid}`;
   await readInto(url, coming, file);
+  return putInPlace(url, coming, now);
+}
+/** Puts a database beside this one in its place. What stood there is kept under a name of its own, which is returned; null: nothing stood there. */
+export async function putInPlace(url: string, coming: string, now: Date): Promise<string | null> {
+  const name = decodeURIComponent(new URL(url).pathname.slice(1));
   const kept = `${name}_before_${stamp(now).replace("-", "_")}`;
   const before = await revisionAt(url, name);
   // Pages that a running server keeps are known by the barn's revision: none of before may be taken for one of after.

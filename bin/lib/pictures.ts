@@ -2,9 +2,10 @@
  * Takes the pictures of docs/screenshots from a running demo barn:
  *   FURLONG_URL=http://127.0.0.1:4321 npm run pictures [-- name …]
  */
-import { mkdirSync } from "node:fs";
+import { mkdirSync, mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { Page } from "puppeteer-core";
+import type { ElementHandle, Page } from "puppeteer-core";
 import { DEMO_PASSWORD } from "#demo/cast.ts";
 import { openBrowser, signedIn } from "./browser.ts";
 
@@ -104,6 +105,21 @@ const unsigned = async (page: Page) => {
   await visit(page, href);
 };
 
+/** A table as it comes off a desk, looked at before it comes in: nothing of it is written. */
+const TABLE = `Horse,Owner,Arrival,Term,Goal,Born,Height,Sessions so far
+Thimble,Ottoline Fenn,6/22/2026,60,Quiet on trails,2019,15.1,13
+Burdock,Ambrose Fenn,7/6/2026,30,To be led and tied,4/3/2023,14.2,
+Teal,Tansy Quillback,7/32/2026,90,To be started,spring,14.3,
+Marzipan Toll,,7/13/2026,60,Leads from a set-up,,,`;
+const table = async (page: Page) => {
+  await visit(page, "/barn/import");
+  const path = join(mkdtempSync(join(tmpdir(), "furlong-table-")), "arrivals.csv");
+  writeFileSync(path, TABLE);
+  await ((await page.waitForSelector("#import-file")) as ElementHandle<HTMLInputElement>).uploadFile(path);
+  await (await page.waitForSelector("button ::-p-text(Look what would come in)"))?.click();
+  await page.waitForSelector("::-p-text(What is wrong, and the mend)");
+};
+
 /** The plan, once everything is played. */
 const plan = async (page: Page) => {
   await horse("Mothwing", "/plan")(page);
@@ -135,7 +151,7 @@ const PICTURES: Record<string, Picture> = {
   checks: { who: "odalys", size: desk, go: open("/checks") },
   card: { who: "ines", size: phone, go: gate },
   "card-work": { who: "wren", size: phone, go: scored },
-  skill: { who: "odalys", size: { width: 1280, height: 1100 }, go: open("/skill/soft-feel") },
+  import: { who: "odalys", size: { width: 1280, height: 1200 }, go: table },
   paper: { who: "odalys", size: { width: 900, height: 1160 }, go: open("/today/print") },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },
   owner: { who: "odalys", size: phone, go: ownersPage },

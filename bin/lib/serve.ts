@@ -57,6 +57,8 @@ export async function serve(
     mail?: Mail | undefined;
     /** Begins a barn that is not there yet. */
     code?: string | undefined;
+    /** Several barns by host name, as FURLONG_BARNS has them. */
+    barns?: string | undefined;
     quiet?: boolean;
   },
 ): Promise<Served> {
@@ -74,6 +76,7 @@ export async function serve(
       ...(options.mail ? { FURLONG_SMTP_URL: options.mail.smtp, FURLONG_MAIL_PAGE: options.mail.page } : {}),
       ...(options.weatherUrl ? { FURLONG_WEATHER_URL: options.weatherUrl } : {}),
       FURLONG_START_CODE: options.code ?? "",
+      ...(options.barns ? { FURLONG_BARNS: options.barns } : {}),
       ...(options.today ? { FURLONG_TODAY: options.today } : {}),
     },
   });

@@ -5,6 +5,7 @@ import { migrate, pending } from "#db/migrate.ts";
 import { findBarn, isSetUp } from "#db/queries/barn.ts";
 import { DEMO_PASSWORD, PEOPLE } from "#demo/cast.ts";
 import { DEMO_ZONE, seedDemo } from "#demo/seed.ts";
+import { barnsIn } from "#server/barns.ts";
 import { systemClock } from "#server/container.ts";
 import { backupName, makeBackup } from "./backup.ts";
 import { buildIfChanged } from "./build.ts";
@@ -17,7 +18,7 @@ import { backupCount, backupFolder, DEMO, OWN, type Place, placeOf, root } from 
 
 const fresh = process.argv.includes("--fresh");
 /** A barn of one's own: no demo is ever made in it. */
-const isOwn = process.argv.includes("--own") || Boolean(process.env["DATABASE_URL"]);
+const isOwn = process.argv.includes("--own") || Boolean(process.env["DATABASE_URL"]) || Boolean(process.env["FURLONG_BARNS"]);
 const today = process.env["FURLONG_TODAY"];
 const say = (words: string): void => console.log(`· ${words}`);
 
@@ -55,6 +56,15 @@ async function prepare({ url, name }: Place): Promise<"own" | "demo" | "not-begu
   });
 }
 
+/** The databases that are served, by host name; one alone stands under no name. */
+async function housesOf(): Promise<ReadonlyMap<string, Place>> {
+  const several = barnsIn(process.env["FURLONG_BARNS"]);
+  if (!several) return new Map([["", await placeOf(isOwn ? OWN : DEMO, { replace: fresh })]]);
+  const houses = new Map<string, Place>();
+  for (const [host, database] of several) houses.set(host, await placeOf(database));
+  return houses;
+}
+
 function saySignIns(): void {
   console.log(`Demo sign-ins, all with the password “${DEMO_PASSWORD}”:`);
   for (const role of ["manager", "rider", "helper"])
@@ -78,15 +88,23 @@ async function main(): Promise<void> {
   writeFileSync(own, "");
 
   if (!outside) say("Starting PostgreSQL");
-  const place = await placeOf(isOwn ? OWN : DEMO, { replace: fresh });
+  const houses = await housesOf();
+  const all = [...houses.values()];
+  // The one whose PostgreSQL is ours to look after, where there is one.
+  const place = all.find(({ cluster }) => cluster !== null) ?? all[0];
+  if (!place) throw new Error("Broken assumption: there is a barn to serve");
   const { cluster, data, url: databaseUrl } = place;
-  const barn = await prepare(place);
-  // Only who sees this terminal begins the barn.
-  const code = barn === "not-begun" ? randomBytes(9).toString("base64url") : null;
+  const found = new Map<string, "own" | "demo" | "not-begun">();
+  for (const [host, house] of houses) found.set(host, await prepare(house));
+  const barn = found.get([...houses.keys()][0] ?? "") ?? "own";
+  // Only who sees this terminal begins a barn.
+  const begins = [...found].filter(([, state]) => state === "not-begun").map(([host]) => host);
+  const code = begins.length > 0 ? randomBytes(9).toString("base64url") : null;
+  const several = houses.has("") ? undefined : [...houses].map(([host, { url }]) => `${host}=${url}`).join(" ");
   if (await buildIfChanged(root)) say("Built the application");
 
   // In a barn of one's own nothing pretends to be a scale, a station or a mail server.
-  const simulated = barn === "demo";
+  const simulated = barn === "demo" && !several;
   const scale = simulated && !process.env["FURLONG_SCALE_URL"] ? await serveStandin(root, "scale") : null;
   const station = simulated && !process.env["FURLONG_WEATHER_URL"] ? await serveStandin(root, "weather") : null;
   const strap = simulated && !process.env["FURLONG_STRAP_URL"] ? await serveStandin(root, "strap") : null;
@@ -101,15 +119,24 @@ async function main(): Promise<void> {
       strapUrl: strap?.address,
       mail: mail ?? undefined,
       code: code ?? undefined,
+      barns: several,
     });
   let served = await open(Number(process.env["PORT"] ?? 4321));
   console.log(`\nSteady Furlong: ${served.address}\n`);
-  if (code !== null) console.log(`Begin your barn here: ${served.address}/start?code=${code}`);
+  const { port } = new URL(served.address);
+  if (several) console.log(`Barns at ${[...houses.keys()].join(", ")}, behind a proxy that hands the name on.\n`);
+  for (const host of begins)
+    console.log(`Begin your barn here: ${host === "" ? served.address : `http://${host}:${port}`}/start?code=${code}`);
   if (barn === "demo") saySignIns();
   if (mail) console.log(`\nLetters to owners go to a simulated mail server: ${mail.page}`);
   console.log("\nCtrl-C stops everything.");
 
-  const stopBackups = keepBackedUp({ url: databaseUrl, folder: backupFolder(), name: place.name, count: backupCount() }, say);
+  const backups = [...houses.values()].map(({ url, name }) =>
+    keepBackedUp({ url, folder: backupFolder(), name, count: backupCount() }, say),
+  );
+  const stopBackups = (): void => {
+    for (const stop of backups) stop();
+  };
 
   let [ending, busy] = [false, false];
   const end = async (code: number): Promise<void> => {

@@ -21,9 +21,10 @@ export interface Place {
 /** Names the private database that is meant by the words of a command. */
 export const nameOf = (words: readonly string[]): string => (words.includes("--own") ? OWN : DEMO);
 
+/** By the name of a private database, or by the address of any. */
 export async function placeOf(name: string, options: { replace?: boolean } = {}): Promise<Place> {
   const data = dataFolder(root, "postgres");
-  const outside = process.env["DATABASE_URL"];
+  const outside = /^postgres(ql)?:\/\//.test(name) ? name : process.env["DATABASE_URL"];
   if (outside)
     return { url: outside, name: decodeURIComponent(new URL(outside).pathname.slice(1)) || "furlong", cluster: null, data };
   const cluster = await startCluster({ data });

@@ -1,5 +1,5 @@
 /**
- * The barn's ladder, where words are put on a page or a form is checked: on the server the one that was read last (a process serves one barn), in the browser
+ * The barn's ladder, where words are put on a page or a form is checked: on the server the one of the barn that is asked for, as it was read last, in the browser
  * the one that the page brought along. The core is never asked so: it is handed its ladder.
  */
 import { must } from "#core/kernel/assert.ts";
@@ -7,11 +7,19 @@ import { type Ladder, ladderFrom } from "#core/ladder/ladder.ts";
 import { ofPage } from "./ladder.page.ts";
 
 export const LADDER_ELEMENT = "barn-ladder";
-let known: Ladder | null = null;
-export const ladderIs = (ladder: Ladder): void => {
-  known = ladder;
+export interface LadderSlot {
+  ladder: Ladder | null;
+}
+const only: LadderSlot = { ladder: null };
+let slot = (): LadderSlot => only;
+/** A server of several barns keeps the ladder of each by itself. */
+export const keepLaddersIn = (find: () => LadderSlot): void => {
+  slot = find;
 };
-export const isLadderKnown = (): boolean => known !== null;
+export const ladderIs = (ladder: Ladder): void => {
+  slot().ladder = ladder;
+};
+export const isLadderKnown = (): boolean => slot().ladder !== null;
 
 let onPage: { readonly element: Element; readonly ladder: Ladder } | null = null;
 function fromPage(): Ladder {
@@ -22,4 +30,4 @@ function fromPage(): Ladder {
   if (onPage?.element !== element) onPage = { element, ladder: ladderFrom(ofPage(element.textContent ?? "")) };
   return onPage.ladder;
 }
-export const here = (): Ladder => known ?? fromPage();
+export const here = (): Ladder => slot().ladder ?? fromPage();

@@ -77,6 +77,22 @@ export const PersonFields = z
     }),
   );
 export type PersonFields = z.output<typeof PersonFields>;
+/** What somebody new begins with. */
+export const USUAL_PERSON: PersonFields = {
+  name: "",
+  role: "rider",
+  grade: 2,
+  weightKg: null,
+  rides: true,
+  specialist: false,
+  worksDays: [1, 2, 3, 4, 5],
+  worksFrom: 420,
+  worksTo: 960,
+  lunchFrom: 660,
+  lunchTo: 840,
+  lunchMinutes: 30,
+  maxSaddle: 6,
+};
 
 export const AddPerson = z.object({
   person: PersonFields,

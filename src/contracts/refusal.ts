@@ -34,6 +34,19 @@ export type Refusal =
   | { readonly code: "in-the-future"; readonly path: string }
   | { readonly code: "gone-home"; readonly path: string }
   | { readonly code: "same-horse"; readonly path: "other" }
+  /** A stay of this horse covers those days already. */
+  | { readonly code: "here-already"; readonly path: "stay.firstDay" }
+  /** Some rows of a file are faulty, and all or none were asked for. */
+  | { readonly code: "rows-faulty"; readonly path: "rows"; readonly rows: number }
+  /** A horse of this client stands here. */
+  | { readonly code: "still-here"; readonly path: "stay" }
+  | { readonly code: "forgotten-already"; readonly path: "stay" }
+  | { readonly code: "undo-too-late"; readonly path: "id" }
+  | { readonly code: "undone-already"; readonly path: "id" }
+  /** Something has been written since about what an import made. */
+  | { readonly code: "changed-since"; readonly path: "id"; readonly names: readonly string[] }
+  /** Whoever asked has gone away meanwhile. */
+  | { readonly code: "stopped"; readonly path: "" }
   | { readonly code: "open-cards"; readonly path: string; readonly cards: number }
   | { readonly code: "evaluation-open"; readonly path: "stay" }
   | { readonly code: "evaluation-closed"; readonly path: "id" }

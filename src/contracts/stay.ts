@@ -36,6 +36,17 @@ export const ClientFields = z.object({
   vetRelease: flag,
 });
 export type ClientFields = z.output<typeof ClientFields>;
+/** A client of whom no more than the name is known. */
+export const ONLY_NAMED: ClientFields = {
+  name: "",
+  phone: "",
+  email: "",
+  emergencyName: "",
+  emergencyPhone: "",
+  vetName: "",
+  vetPhone: "",
+  vetRelease: false,
+};
 
 export const History = z.record(oneOf(HISTORY_TOPICS), oneOf(HISTORY_ANSWERS));
 export const UNKNOWN_HISTORY = Object.fromEntries(HISTORY_TOPICS.map((topic) => [topic, "unknown"])) as Record<
@@ -56,6 +67,18 @@ export const HorseFields = z.object({
   historyWords: words(2000),
 });
 export type HorseFields = z.output<typeof HorseFields>;
+/** A horse of which nothing is known. */
+export const NOTHING_KNOWN: HorseFields = {
+  name: "",
+  birthDate: null,
+  birthYear: null,
+  sex: "unknown",
+  class: "adult",
+  heightCm: null,
+  toldKg: null,
+  history: UNKNOWN_HISTORY,
+  historyWords: "",
+};
 
 export const StayFields = z.object({
   kind: oneOf(KINDS),
@@ -76,11 +99,28 @@ export const StayFields = z.object({
   afterWords: words(1000),
 });
 export type StayFields = z.output<typeof StayFields>;
+/** What a booking begins with. */
+export const USUAL_STAY: Omit<StayFields, "firstDay" | "method"> = {
+  kind: "halter",
+  aim: "",
+  complaint: "",
+  complaintDuring: [],
+  complaintLedBy: [],
+  length: 60,
+  sessionsAWeek: 5,
+  givenBefore: 0,
+  counting: "calendar",
+  afterDays: null,
+  afterLevel: "unknown",
+  afterWords: "",
+};
 
 /** A goal that the manager takes from the owner's words while booking; `by`: the day on which it is needed, null for the end of the term. */
 export const BookedGoal = z.object({ ...GoalFields.shape, by: z.nullable(date) });
 export type BookedGoal = z.output<typeof BookedGoal>;
 export const BookStay = z.object({
+  /** A horse that the barn knows: what is known of it and its client stays as it is, whatever stands below. */
+  known: z.optional(z.nullable(id<"horse">())),
   client: ClientFields,
   horse: HorseFields,
   stay: StayFields,
@@ -154,6 +194,20 @@ export const MeasureFields = z.object({
   words: words(500),
 });
 export type MeasureFields = z.output<typeof MeasureFields>;
+/** Before anything was taken. */
+export const NOTHING_TAKEN: MeasureFields = {
+  girthCm: null,
+  lengthCm: null,
+  withersCm: null,
+  croupCm: null,
+  scaleKg: null,
+  condition: null,
+  pulse: null,
+  breaths: null,
+  temperatureC: null,
+  saddleFit: null,
+  words: "",
+};
 export const Measure = z.object({ stay, day: date, ...MeasureFields.shape }).check(
   z.refine((x) => TAKEN.some((name) => x[name] !== null) || x.saddleFit !== null, {
     path: ["girthCm"],

@@ -16,7 +16,7 @@ import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { MeasuringDue } from "#core/horse/measuring.ts";
 import type { SecondPerson } from "#core/intake/limits.ts";
 import type { EvaluationKind, Outcome } from "#core/intake/outcome.ts";
-import type { CardId, EvaluationId, HoldId, PersonId, StayId } from "#core/kernel/brand.ts";
+import type { CardId, EvaluationId, HoldId, HorseId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
@@ -33,7 +33,7 @@ import type { MediaView } from "./media.ts";
 import type { CheckBack, RELEASE } from "./owner.ts";
 import type { PersonFields } from "./people.ts";
 import type { LayStep, SetGoals, SetPins } from "./plan.ts";
-import type { Details, RiskSet, StayFields } from "./stay.ts";
+import type { Details, HorseFields, RiskSet, StayFields } from "./stay.ts";
 import type { StepView } from "./views.plan.ts";
 import type { NotHad } from "./views.week.ts";
 import type { WeatherSource } from "./weather.ts";
@@ -253,6 +253,12 @@ export interface HorseHead {
 /** What holds for a horse today: from the newest signature and from open checks. */
 /** What a booking is made with: the rules of terms, and what those who ride weigh. The manager's alone. */
 export interface BookingView {
+  /** Horses that were here before, or came in from a spreadsheet, and do not stand here now. */
+  readonly known: readonly (Pick<HorseFields, "name" | "class" | "birthDate" | "birthYear" | "heightCm" | "toldKg"> & {
+    readonly horse: HorseId;
+    readonly client: string;
+    readonly wentHome: LocalDate | null;
+  })[];
   readonly rules: TermRules;
   readonly riders: readonly { readonly rides: boolean; readonly weightKg: number | null }[];
 }
@@ -324,6 +330,8 @@ export interface TermsView {
   readonly riskSet: RiskSet;
   readonly rules: TermRules;
   readonly wentHome: LocalDate | null;
+  /** Its client has asked to be forgotten. */
+  readonly forgotten: boolean;
   /** What stands before it goes home. */
   readonly leaving: {
     readonly owed: number;

@@ -22,8 +22,8 @@ const open = (url: string, options: ConnectOptions, onclose?: () => void) =>
     onnotice: () => {},
     onclose,
     debug: options.onQuery && ((_connection, query, values) => options.onQuery?.(query, values)),
-    // Seconds. A greeting that is cut is never gone on with (3.4.9): whoever waits for it is told so soon.
-    connect_timeout: 2,
+    // Seconds. A greeting that is cut is never gone on with (3.4.9): whoever waits for it is told so soon; a command that nobody waits at has more patience.
+    connect_timeout: options.connectSeconds ?? 2,
     // No connection is closed for its age: one that closes has been cut.
     max_lifetime: null,
     fetch_types: false,
@@ -44,6 +44,7 @@ const open = (url: string, options: ConnectOptions, onclose?: () => void) =>
 
 interface ConnectOptions {
   readonly max?: number;
+  readonly connectSeconds?: number;
   readonly onQuery?: (query: string, values: unknown[]) => void;
 }
 type Pool = ReturnType<typeof open>;

@@ -23,8 +23,13 @@ export async function pending(sql: Sql): Promise<readonly string[] | null> {
   return applied.size === 0 ? null : (await namesIn(FOLDER)).filter((name) => !applied.has(name));
 }
 
+interface Which {
+  readonly folder?: URL;
+  /** Those alone: the database stays at an earlier version, and gets no ladder. */
+  readonly only?: ReadonlySet<string>;
+}
 /** Brings the database to the newest schema: numbered files, forward only, each in its own transaction. Refuses one that a newer version has written. Returns the names applied. Takes two connections of the pool. */
-export async function migrate(sql: Sql, folder: URL = FOLDER): Promise<string[]> {
+export async function migrate(sql: Sql, { folder = FOLDER, only }: Which = {}): Promise<string[]> {
   const names = await namesIn(folder);
   const odd = names.find((name) => !NAME.test(name));
   if (odd)
@@ -43,7 +48,7 @@ export async function migrate(sql: Sql, folder: URL = FOLDER): Promise<string[]>
       throw new Error(
         `This database was written by a newer version of Steady Furlong (${newer}). Nothing was changed. Start that version, or restore a backup of before with bin/restore.`,
       );
-    for (const name of names.filter((one) => !known.has(one))) {
+    for (const name of names.filter((one) => !known.has(one) && (only?.has(one) ?? true))) {
       const text = await readFile(new URL(name, folder), "utf8");
       await sql.begin(async (tx) => {
         await tx.unsafe(text);
@@ -51,7 +56,7 @@ export async function migrate(sql: Sql, folder: URL = FOLDER): Promise<string[]>
       });
       applied.push(name);
     }
-    await seedLadder(sql);
+    if (!only) await seedLadder(sql);
   } finally {
     await connection`SELECT pg_advisory_unlock(${MIGRATION_LOCK})`;
     connection.release();

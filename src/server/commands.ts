@@ -1,5 +1,6 @@
 /** Every write that the application knows, with who may ask for it. The one endpoint serves these and nothing else. */
 import { SeeAlert } from "#contracts/alert.ts";
+import { TakeArchive } from "#contracts/archive.ts";
 import { AddPlace, EditPlace, EditPolicies, EditSteps, EditWays, EditWeights } from "#contracts/barn.ts";
 import { CancelCard, CloseCard, TellCard, UnplannedCard } from "#contracts/card.ts";
 import {
@@ -27,8 +28,10 @@ import {
 } from "#contracts/day.ts";
 import { FeedOf } from "#contracts/feed.ts";
 import { LookAt } from "#contracts/first-start.ts";
+import { TakeImport, UndoImport } from "#contracts/import.ts";
 import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignEvaluation } from "#contracts/intake.ts";
 import { DropLayout } from "#contracts/jump.ts";
+import { EditKeeping, ForgetClient } from "#contracts/keeping.ts";
 import { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
 import { AddMedia, RemoveMedia } from "#contracts/media.ts";
 import {
@@ -66,6 +69,7 @@ import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
 import { seeAlert } from "./alert/alerts.ts";
+import { takeArchive } from "./archive/take-archive.ts";
 import { addPlace, editPlace, editPolicies, editSteps, editWays, editWeights } from "./barn/manage.ts";
 import { cancelCard } from "./card/cancel-card.ts";
 import { closeCard } from "./card/close-card.ts";
@@ -90,8 +94,10 @@ import { splitCard } from "./day/split.ts";
 import { dropFeed, makeFeed } from "./feed/manage.ts";
 import { lookAt } from "./first-start/steps.ts";
 import { type Command, command } from "./http/command.ts";
+import { takeImport, undoImport } from "./import/take.ts";
 import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
+import { editKeeping, forgetClient } from "./keeping/forget.ts";
 import { practise, saveLadder, writePage } from "./ladder/edit-ladder.ts";
 import { addMedia, removeMedia } from "./media/media.ts";
 import { answerQuestion, seeCheckBack } from "./owner/answer.ts";
@@ -116,6 +122,11 @@ const manager: readonly Role[] = ["manager"];
 const staff: readonly Role[] = ["manager", "rider", "helper"];
 
 export const COMMANDS: Readonly<Record<string, Command>> = {
+  "import/take": command(manager, TakeImport, takeImport, { confirmed: true, onlyLooks: ({ how }) => how === "look" }),
+  "import/horse": command(manager, TakeArchive, takeArchive, { confirmed: true }),
+  "import/undo": command(manager, UndoImport, undoImport),
+  "stay/forget-client": command(manager, ForgetClient, forgetClient, { confirmed: true }),
+  "barn/edit-keeping": command(manager, EditKeeping, editKeeping, { confirmed: true }),
   "people/add": command(manager, AddPerson, addPerson, { confirmed: true }),
   "people/edit": command(manager, EditPerson, editPerson),
   "people/retire": command(manager, RetirePerson, retire, { confirmed: true }),

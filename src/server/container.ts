@@ -1,7 +1,10 @@
-/** What the server is made of: one pool, one clock. The pool is lazy, as middleware also runs where no database is there (a build). */
+/** What the server is made of: a pool for each barn, one clock. The pool is lazy, as middleware also runs where no database is there (a build). */
+
+import { keepLaddersIn, type LadderSlot } from "#contracts/ladder.here.ts";
 import { dateInZone, type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { tellOfSlowQueries } from "#db/run.ts";
+import { barnName, barns } from "./barns.ts";
 import { log } from "./log.ts";
 
 export interface Clock {
@@ -21,21 +24,36 @@ export function systemClock(fixedToday: string | undefined): Clock {
 }
 
 const KEY = Symbol.for("steady-furlong.deps");
-const shared = globalThis as { [KEY]?: Deps };
+const shared = globalThis as { [KEY]?: Map<string, Deps> };
+const ladders = new Map<string, LadderSlot>();
+keepLaddersIn(() => {
+  const name = barnName();
+  const slot = ladders.get(name) ?? { ladder: null };
+  ladders.set(name, slot);
+  return slot;
+});
 
+/** Of the barn that is asked for. */
 export function deps(): Deps {
-  shared[KEY] ??= make();
-  return shared[KEY];
+  shared[KEY] ??= new Map();
+  const name = barnName();
+  const there = shared[KEY].get(name) ?? make(name);
+  shared[KEY].set(name, there);
+  return there;
 }
-function make(): Deps {
-  const url = process.env["DATABASE_URL"];
-  if (!url) throw new Error("DATABASE_URL is not set: start the application through bin/start");
+function make(name: string): Deps {
+  const all = barns();
+  const url = all ? all.get(name) : process.env["DATABASE_URL"];
+  if (!url)
+    throw new Error(
+      all ? "there is no barn at this address" : "DATABASE_URL is not set: start the application through bin/start",
+    );
   tellOfSlowQueries((query, ms) => log().warn({ event: "slow-query", ms, query }, "A slow query"));
   return { sql: connect(url), clock: systemClock(process.env["FURLONG_TODAY"]) };
 }
 
-/** Lets go of the pool; called once, when the process ends. */
+/** Lets go of the pools; called once, when the process ends. */
 export async function closeDeps(): Promise<void> {
-  await shared[KEY]?.sql.end({ timeout: 5 });
+  await Promise.all([...(shared[KEY]?.values() ?? [])].map(({ sql }) => sql.end({ timeout: 5 })));
   delete shared[KEY];
 }

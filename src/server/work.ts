@@ -15,6 +15,14 @@ export interface Session {
   readonly confirmed: boolean;
 }
 
+/** For what takes a while: tells how far it is; throws Stopped once whoever asked has gone. */
+export type Tell = (done: number, of: number) => void;
+export class Stopped extends Error {
+  constructor() {
+    super("stopped");
+  }
+}
+
 export interface Work {
   readonly tx: Transaction;
   readonly actor: Actor;
@@ -23,6 +31,7 @@ export interface Work {
   readonly now: Date;
   readonly today: LocalDate;
   readonly barn: Barn;
+  readonly tell?: Tell;
 }
 
 /** What a use case answers: plain JSON, or a refusal, after which nothing of it is kept. */

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
 import { LENGTH_HABITS, SURFACES } from "#contracts/barn.ts";
 import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
+import { CAME } from "#contracts/import.ts";
 import { MEDIA_TYPES } from "#contracts/media.ts";
 import { CONTACT_ROLES, GOES, MESSAGE_STATES, SINCE } from "#contracts/owner.ts";
 import { ROLES } from "#contracts/people.ts";
@@ -62,7 +63,7 @@ describe("a migration by the wrong name", () => {
   it("is refused, not passed over", async () => {
     const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
     writeFileSync(join(folder, "0003_wrong_name.sql"), "SELECT 1");
-    await expect(migrate(sql, pathToFileURL(`${folder}/`))).rejects.toThrow(/0003_wrong_name.sql/);
+    await expect(migrate(sql, { folder: pathToFileURL(`${folder}/`) })).rejects.toThrow(/0003_wrong_name.sql/);
     rmSync(folder, { recursive: true });
   });
 });
@@ -75,7 +76,7 @@ describe("0002", () => {
     const old = connect(admin.href, { max: 2 });
     const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
     copyFileSync("src/db/migrations/0001_barn.sql", join(folder, "0001_barn.sql"));
-    expect(await migrate(old, pathToFileURL(`${folder}/`))).toEqual(["0001_barn.sql"]);
+    expect(await migrate(old, { folder: pathToFileURL(`${folder}/`) })).toEqual(["0001_barn.sql"]);
     await old`INSERT INTO client VALUES (gen_random_uuid(), 'Ottoline Fenn', '555', '', '', '', '', '', true)`;
     expect((await migrate(old))[0]).toBe("0002_details-version.sql");
     expect(await old`SELECT name, phone, version FROM client`).toMatchObject([
@@ -95,7 +96,7 @@ describe("0004", () => {
     const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
     for (const name of ["0001_barn.sql", "0002_details-version.sql", "0003_intake-whole.sql"])
       copyFileSync(`src/db/migrations/${name}`, join(folder, name));
-    await migrate(old, pathToFileURL(`${folder}/`));
+    await migrate(old, { folder: pathToFileURL(`${folder}/`) });
     const [client, horse, stay] = Array.from({ length: 3 }, () => randomUUID()) as [string, string, string];
     await old`INSERT INTO client (id, name, phone, email, emergency_name, emergency_phone, vet_name, vet_phone, vet_release)
               VALUES (${client}, 'Ottoline Fenn', '', '', '', '', '', '', true)`;
@@ -121,7 +122,7 @@ describe("0003", () => {
     const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
     for (const name of ["0001_barn.sql", "0002_details-version.sql"])
       copyFileSync(`src/db/migrations/${name}`, join(folder, name));
-    await migrate(old, pathToFileURL(`${folder}/`));
+    await migrate(old, { folder: pathToFileURL(`${folder}/`) });
     const [client, horse, stay, person, evaluation] = Array.from({ length: 5 }, () => randomUUID()) as [
       string,
       string,
@@ -192,6 +193,7 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["check_back", "problem", SINCE],
   ["contact", "role", CONTACT_ROLES],
   ["measuring", "saddle_fit", SADDLE_FITS],
+  ["import", "list", CAME],
   ["media", "type", MEDIA_TYPES],
   ["media", "side", TRACK_SIDES],
   ["card", "kind", SESSION_KINDS],

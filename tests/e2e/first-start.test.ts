@@ -1,6 +1,11 @@
-/** A barn of one's own, from no barn at all to its first booking. */
+/** A barn of one's own, from no barn at all to its first booking, and from three tables to its first day. */
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, follow, link, Screens, text } from "#tests/screen.ts";
+import { JUDGEMENT, walkOf } from "#tests/barn.ts";
+import { bodyOf, button, choose, expectAccessible, follow, link, Screens, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 const CODE = "only-in-the-terminal";
@@ -67,6 +72,135 @@ describe("the first start", () => {
     await screens.site.sql`UPDATE barn SET begun_on = '2026-07-01', revision = revision + 1`;
     await screens.visit(page, "/");
     expect(await bodyOf(page)).toContain("No backup that could be read back since Wed 1 Jul");
+    await page.close();
+  });
+});
+
+describe("three tables and the first day", () => {
+  /** A file as it comes off a desk. */
+  const file = (name: string, lines: readonly string[]): string => {
+    const path = join(mkdtempSync(join(tmpdir(), "furlong-tables-")), name);
+    writeFileSync(path, lines.join("\r\n"));
+    return path;
+  };
+  const chooseFile = async (page: Page, list: string, path: string): Promise<void> => {
+    await screens.visit(page, "/barn/import");
+    await choose(page, list);
+    const input = (await page.$("#import-file")) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(path);
+    await page.waitForSelector("#columns-title");
+  };
+  const bringIn = async (page: Page, list: string, path: string, rows: string): Promise<void> => {
+    await chooseFile(page, list, path);
+    await button(page, "Look what would come in").click();
+    await button(page, rows).click();
+    await text(page, "It is in");
+  };
+
+  it("come in with what is faulty told by row, and can be worked on the next day", async () => {
+    const { site } = screens;
+    const page = await screens.as(GIVEN.signIn);
+    await screens.visit(page, "/today");
+    expect(await bodyOf(page)).toContain("No horse is here. Book a stay, or bring in a spreadsheet.");
+    await bringIn(
+      page,
+      "People",
+      file("people.csv", [
+        "Name,Role,Weight,Days,Grade",
+        "Marl Otterbourne,trainer,165 lb,Mon-Sat,4",
+        "Pim Sallow,groom,,Mon-Fri,2",
+      ]),
+      "Bring in 2 rows",
+    );
+    await chooseFile(
+      page,
+      "Horses",
+      file("horses.csv", ["Horse,Owner,Born,Height", "Cricket,Ambrose Fenn,2019,15.1", "Teal,Ottoline Fenn,spring,14.3"]),
+    );
+    await expectAccessible(page, "columns of a table");
+    await button(page, "Look what would come in").click();
+    await text(page, "Born: no day and no year: write 2021 or 3 Apr 2021.");
+    await expectAccessible(page, "what would become of a table");
+    await button(page, "Bring in the 1 good row only").click();
+    await text(page, "It is in");
+    await bringIn(
+      page,
+      "Stays",
+      file("stays.csv", [
+        "Horse;Arrival;Term;Goal;Handled so far;Sessions so far",
+        "Cricket;6/22/2026;60;Quiet on trails;started;13",
+      ]),
+      "Bring in 1 row",
+    );
+    expect(await site.sql`SELECT height_cm, first_day, given_before FROM stay s JOIN horse h ON h.id = s.horse_id`).toEqual([
+      { heightCm: 154.9, firstDay: "2026-06-22", givenBefore: 13 },
+    ]);
+    await screens.visit(page, "/today");
+    expect(await bodyOf(page)).toContain("Nobody is due. Horses are worked once they are evaluated: evaluate one.");
+
+    const [stay] = await site.sql`SELECT id FROM stay`;
+    const asked = async (route: string, input: unknown): Promise<{ id: string }> => {
+      const answer = await site.post(route, input, { who: GIVEN.signIn });
+      expect([route, answer.status]).toEqual([route, 200]);
+      return (await answer.json()) as { id: string };
+    };
+    const { id } = await asked("intake/begin", { stay: stay?.["id"], kind: "intake" });
+    await asked("intake/close", { id, version: 1, walk: walkOf(3) });
+    await asked("intake/sign", { id, revision: 0, judgement: { ...JUDGEMENT, focus: [], goals: [] } });
+    await screens.visit(page, "/today?day=2026-07-15");
+    await button(page, "Lay out the day").click();
+    await text(page, "1 session");
+    await button(page, "Hand out the day").click();
+    await text(page, "Handed out");
+    expect(await site.sql`SELECT state, day FROM card`).toEqual([{ state: "handed-out", day: "2026-07-15" }]);
+    await page.close();
+  });
+  it("what is large can be stopped, and a whole one taken out again", async () => {
+    const { site } = screens;
+    const page = await screens.as(GIVEN.signIn);
+    const rows = Array.from(
+      { length: 9000 },
+      (_, at) => `${6 + Math.floor(at / 4500)}/${25 + (at % 5)}/2026,Cricket,thessaly,${(at % 60) + 1},${(at % 200) + 1}`,
+    );
+    const path = file("sessions.csv", [
+      "Date,Horse,Rider,Ground,Riding",
+      ...rows.map((row) => row.replace(/^7\/2(\d)/, "7/0$1")),
+    ]);
+    await chooseFile(page, "Past sessions", path);
+    await button(page, "Look what would come in").click();
+    await button(page, "Stop").click();
+    await text(page, "Stopped: nothing was written.");
+    expect(await site.sql`SELECT count(*)::int AS n FROM card`).toEqual([{ n: 1 }]);
+    await chooseFile(page, "Clients", file("clients.csv", ["Name,Phone", "Tansy Quillback,555 0144"]));
+    await button(page, "Look what would come in").click();
+    await button(page, "Bring in 1 row").click();
+    await text(page, "It is in");
+    await follow(page, () => button(page, "Take it out again: clients.csv").click());
+    await text(page, "taken out again");
+    expect(await site.sql`SELECT 1 FROM client WHERE name = 'Tansy Quillback'`).toEqual([]);
+    await page.close();
+  });
+  it("a horse's own file is read in, and leaves alone what is here", async () => {
+    const { site } = screens;
+    const [stay] = await site.sql`SELECT id FROM stay`;
+    const record = await (await site.get(`/api/horse-archive/${stay?.["id"]}.json`, GIVEN.signIn)).text();
+    const page = await screens.as(GIVEN.signIn);
+    await screens.visit(page, "/barn/import");
+    const input = (await page.$("#horse-file")) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file("horse.json", [record.slice(0, record.length / 2)]));
+    await text(page, "or only a part of one. Choose another file.");
+    await input.uploadFile(file("horse.json", [record.trim()]));
+    await button(page, "Bring this horse in").click();
+    await text(page, "1 stay was here already");
+    expect(await site.sql`SELECT count(*)::int AS n FROM stay`).toEqual([{ n: 1 }]);
+    await page.close();
+  });
+  it("what is no table says so, and nothing of it is sent", async () => {
+    const page = await screens.as(GIVEN.signIn);
+    await screens.visit(page, "/barn/import");
+    const input = (await page.$("#import-file")) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file("broken.xlsx", ["PK and no archive"]));
+    await text(page, "This file cannot be read");
     await page.close();
   });
 });

@@ -326,7 +326,7 @@ describe("what a phone loads", () => {
         .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
     );
     expect(total).toBeGreaterThan(20_000);
-    expect(total).toBeLessThan(120_000);
+    expect(total).toBeLessThan(120 * 1024);
     await page.close();
   });
 });

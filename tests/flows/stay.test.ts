@@ -4,7 +4,7 @@ import type { HoldId } from "#core/kernel/brand.ts";
 import { findStay } from "#db/queries/stays.ts";
 import { openStay, readHorseNow } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
-import { readTerms } from "#server/stay/read-terms.ts";
+import { readBooking, readTerms } from "#server/stay/read-terms.ts";
 import { Barn, booking } from "#tests/barn.ts";
 
 let barn: Barn;
@@ -26,6 +26,30 @@ describe("booking a stay", () => {
       needs: [{ code: "evaluate", due: "2026-07-08" }, { code: "behind" }],
     });
     expect(rail.coming.map((one) => one.stay)).toEqual([later]);
+  });
+  it("of a horse that comes back goes on with its record, whatever else the form holds; one that stands here is not booked twice", async () => {
+    const first = await barn.book({ horse: { name: "Bramble Tide" }, client: { name: "Tansy Quillback", phone: "555 0144" } });
+    const [row] = await barn.sql`SELECT horse_id FROM stay WHERE id = ${first}`;
+    const again = {
+      ...booking({ horse: { name: "Misspelt" }, client: { name: "Nobody" }, stay: { firstDay: localDate("2026-07-14") } }),
+      known: row?.["horseId"],
+    };
+    expect(await barn.code("stay/book", again)).toBe("here-already");
+    await barn.ask("stay/send-home", { id: first, version: 1, day: "2026-07-12" });
+    const { known } = await readBooking(barn.deps);
+    expect(known).toContainEqual({
+      ...{ class: "adult", birthDate: null, birthYear: 2018, heightCm: 152, toldKg: null },
+      horse: row?.["horseId"],
+      name: "Bramble Tide",
+      client: "Tansy Quillback",
+      wentHome: "2026-07-12",
+    });
+    const { stay } = await barn.ask<{ stay: string }>("stay/book", again);
+    const opened = await openStay(barn.deps, stay);
+    expect(opened?.stay).toMatchObject({ horseId: row?.["horseId"], horse: "Bramble Tide", client: "Tansy Quillback" });
+    expect((await readBooking(barn.deps)).known.map(({ name }) => name)).not.toContain("Bramble Tide");
+    expect(await barn.sql`SELECT 1 FROM client WHERE name = 'Nobody'`).toEqual([]);
+    expect(await barn.code("stay/book", { ...again, known: "00000000-0000-4000-8000-000000000000" })).toBe("not-found");
   });
   it("keeps 'unknown' as an answer", async () => {
     const stay = await barn.book({ horse: { birthYear: null, heightCm: null } });

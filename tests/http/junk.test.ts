@@ -98,6 +98,28 @@ const EXAMPLES: Record<string, unknown> = {
   "account/turn-on-codes": { code: "123456", oneTime: Array.from({ length: 10 }, () => "ABCDEFGHIJKLMNOP") },
   "account/turn-off-codes": { sure: true },
   // Two faults where nothing else would refuse: replacing one place cannot mend both.
+  "import/take": {
+    list: "people",
+    file: "people.csv",
+    columns: [null],
+    rows: [[""]],
+    reading: { days: "day-first", decimals: "point", weights: "kg", heights: "cm", lengths: "cm", temperatures: "C" },
+    how: "all",
+  },
+  "import/horse": {
+    archive: {
+      format: "furlong-horse/1",
+      at: "2199-01-01",
+      barn: "Elsewhere",
+      owner: "Ottoline Fenn",
+      skills: {},
+      horse: booking().horse,
+      stays: [],
+    },
+  },
+  "import/undo": { id },
+  "stay/forget-client": { stay: id },
+  "barn/edit-keeping": { version: 1_000_000, keeping: { letters: null, changes: null, photos: null, clients: null } },
   "people/add": { signIn: "Not A Name", password: "short", person: PERSON },
   "people/edit": { id, version: 1, person: PERSON },
   "people/retire": { id, version: 1 },

@@ -14,17 +14,7 @@ import {
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  bringBack,
-  differing,
-  dropDatabase,
-  keptByRestores,
-  makeBackup,
-  readBackup,
-  restore,
-  tableSums,
-  tryBackup,
-} from "#bin/backup.ts";
+import { bringBack, dropDatabase, keptByRestores, makeBackup, readBackup, restore, tryBackup } from "#bin/backup.ts";
 import { backUp, isDue } from "#bin/daily-backup.ts";
 import { lookOver } from "#bin/look-over.ts";
 import { withDatabase } from "#bin/prepare.ts";
@@ -33,6 +23,7 @@ import { must } from "#core/kernel/assert.ts";
 import { migrate, pending } from "#db/migrate.ts";
 import { listBackups } from "#db/queries/backup.ts";
 import { findBarn } from "#db/queries/barn.ts";
+import { differing, tableSums } from "#db/table-sums.ts";
 import { backupMissing } from "#server/backup/read-backups.ts";
 import { cloned } from "#tests/barn.ts";
 

@@ -26,7 +26,7 @@ export async function oldBarn(name: string, before: string): Promise<OldBarn> {
   const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
   for (const file of readdirSync(MIGRATIONS).filter((one) => one < before))
     copyFileSync(join(MIGRATIONS, file), join(folder, file));
-  await migrate(sql, pathToFileURL(`${folder}/`));
+  await migrate(sql, { folder: pathToFileURL(`${folder}/`) });
   rmSync(folder, { recursive: true });
   const [client, horse, stay, person, place] = Array.from({ length: 5 }, () => randomUUID()) as [
     string,

@@ -29,6 +29,8 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
   const paths: Record<string, string> = {
     "/card/[id]": `/card/${card}`,
     "/api/export/[list].csv": "/api/export/sessions.csv",
+    "/api/horse-archive/[id].json": `/api/horse-archive/${stay}.json?photos=no`,
+    "/api/import-template/[list].csv": "/api/import-template/stays.csv",
     "/skill/[id]": "/skill/tie",
     "/skill/[id]/practice": "/skill/tie/practice",
     "/handbook/[paper].pdf": "/handbook/letter.pdf",

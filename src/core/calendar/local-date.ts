@@ -39,6 +39,17 @@ export const daysBetween = (from: LocalDate, to: LocalDate): number => dayNumber
 export const weekdayOfNumber = (day: number): Weekday => (((((day + 3) % 7) + 7) % 7) + 1) as Weekday;
 export const weekdayOf = (date: LocalDate): Weekday => weekdayOfNumber(dayNumber(date));
 export const mondayOf = (date: LocalDate): LocalDate => addDays(date, 1 - weekdayOf(date));
+/** So many months before; the last day of a month that has fewer days. */
+export function monthsBefore(date: LocalDate, months: number): LocalDate {
+  const [year, month, day] = date.split("-").map(Number) as [number, number, number];
+  const all = year * 12 + (month - 1) - months;
+  const written = (on: number): string =>
+    `${String(Math.floor(all / 12)).padStart(4, "0")}-${String((all % 12) + 1).padStart(2, "0")}-${String(on).padStart(2, "0")}`;
+  for (let on = day; ; on -= 1) {
+    const found = parseLocalDate(written(on));
+    if (found) return found;
+  }
+}
 export const earlier = (a: LocalDate, b: LocalDate): LocalDate => (a < b ? a : b);
 export const later = (a: LocalDate, b: LocalDate): LocalDate => (a > b ? a : b);
 

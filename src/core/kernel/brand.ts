@@ -22,3 +22,4 @@ export type MediaId = Id<"media">;
 export type ContactId = Id<"contact">;
 export type PhotoId = Id<"photo">;
 export type BackupId = Id<"backup">;
+export type ImportId = Id<"import">;

@@ -67,7 +67,7 @@ const aggregated = (db: Db) => db`
   v.gate_ticks, v.red_signs, v.red_gone, v.gate_state, o.name AS override_by, v.override_reason, v.against, scores.list AS scores, signs.list AS signs, incidents.list AS incidents, firsts.list AS firsts`;
 const joined = (db: Db) => db`
   JOIN person p ON p.id = v.by_person LEFT JOIN person o ON o.id = v.override_by LEFT JOIN person b ON b.id = v.helper_id
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score)), '[]') AS list
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score) ORDER BY skill, side), '[]') AS list
     FROM card_score WHERE card_id = v.card_id AND revision = v.revision) scores
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('sign', sign, 'skill', skill, 'side', side, 'strength', strength) ORDER BY position), '[]') AS list
     FROM card_sign WHERE card_id = v.card_id AND revision = v.revision) signs
@@ -146,30 +146,72 @@ export const listScores = (db: Db, stay: StayId): Promise<StayScore[]> =>
          WHERE e.stay_id = ${stay} AND e.closed_at IS NOT NULL AND m.score IS NOT NULL
        UNION ALL
        SELECT k.stay_id, c.skill, c.side, c.score, k.day, false, 1, k.start FROM card k JOIN card_score c ON c.card_id = k.id AND c.revision = k.revision WHERE k.stay_id = ${stay}
-       ORDER BY day, rank, start`,
+       ORDER BY day, rank, start, skill, side`,
   );
 
-export async function insertRevision(
-  tx: Transaction,
-  card: CardId,
-  revision: number,
-  by: { person: PersonId; at: Date },
-  record: RecordFields,
-  gate: GateFields & { state: string; overrideBy: PersonId | null; against: readonly Reason[] },
-  joined: { with: number; clashes: readonly RecordField[] } | null,
-): Promise<void> {
-  await tx`
-    INSERT INTO card_revision (card_id, revision, by_person, at, ground_minutes, saddle_minutes, circle_minutes, gaits, weather, tack, gear_why, helper_id, swaps, measures, course, mount, taken, offered,
-      readings, ending, ended_well, word, next_time, if_calm, calm, smaller, jump, gate_ticks, red_signs, red_gone, gate_state, override_by, override_reason, against, joined_with, clashes)
-    VALUES (${card}, ${revision}, ${by.person}, ${by.at}, ${record.groundMinutes}, ${record.saddleMinutes}, ${record.circleMinutes}, ${record.gaits}, ${record.weather},
-      ${record.tack}, ${record.gearWhy}, ${record.helper}, ${tx.json(record.swaps)}, ${tx.json(record.measures)}, ${tx.json(record.course)}, ${record.mount && tx.json(record.mount)}, ${record.taken && tx.json(record.taken as never)}, ${record.offered}, ${tx.json(record.readings)}, ${record.ending},
-      ${record.endedWell}, ${record.word}, ${record.nextTime}, ${record.ifCalm}, ${record.calm && tx.json(record.calm)}, ${record.smaller}, ${record.jump && tx.json(record.jump as never)}, ${gate.ticks}, ${gate.redSigns}, ${gate.redGone}, ${gate.state}, ${gate.overrideBy}, ${gate.overrideReason}, ${tx.json(gate.against as never)},
-      ${joined && joined.with}, ${[...(joined?.clashes ?? [])]})`;
-  const key = { cardId: card, revision };
-  const placed = <T extends object>(list: readonly T[]) => list.map((item, position) => ({ ...key, position, ...item }));
-  if (record.scores.length > 0) await tx`INSERT INTO card_score ${tx(record.scores.map((s) => ({ ...key, ...s })))}`;
-  if (record.signs.length > 0) await tx`INSERT INTO card_sign ${tx(placed(record.signs))}`;
-  if (record.incidents.length > 0) await tx`INSERT INTO card_incident ${tx(placed(record.incidents))}`;
-  if (record.firsts.length > 0) await tx`INSERT INTO card_first ${tx(placed(record.firsts))}`;
-  await tx`UPDATE card SET state = 'closed', revision = ${revision}, version = version + 1 WHERE id = ${card}`;
+export interface NewRevision {
+  readonly card: CardId;
+  readonly revision: number;
+  readonly by: { readonly person: PersonId; readonly at: Date };
+  readonly record: RecordFields;
+  readonly gate: GateFields & { state: string; overrideBy: PersonId | null; against: readonly Reason[] };
+  readonly joined: { readonly with: number; readonly clashes: readonly RecordField[] } | null;
+}
+const rowOf = (tx: Transaction, { card, revision, by, record, gate, joined }: NewRevision) => ({
+  cardId: card,
+  revision,
+  byPerson: by.person,
+  at: by.at,
+  groundMinutes: record.groundMinutes,
+  saddleMinutes: record.saddleMinutes,
+  circleMinutes: record.circleMinutes,
+  gaits: record.gaits,
+  weather: record.weather,
+  tack: record.tack,
+  gearWhy: record.gearWhy,
+  helperId: record.helper,
+  swaps: tx.json(record.swaps),
+  measures: tx.json(record.measures),
+  course: tx.json(record.course),
+  mount: record.mount && tx.json(record.mount),
+  taken: record.taken && tx.json(record.taken as never),
+  offered: record.offered,
+  readings: tx.json(record.readings),
+  ending: record.ending,
+  endedWell: record.endedWell,
+  word: record.word,
+  nextTime: record.nextTime,
+  ifCalm: record.ifCalm,
+  calm: record.calm && tx.json(record.calm),
+  smaller: record.smaller,
+  jump: record.jump && tx.json(record.jump as never),
+  gateTicks: gate.ticks,
+  redSigns: gate.redSigns,
+  redGone: gate.redGone,
+  gateState: gate.state,
+  overrideBy: gate.overrideBy,
+  overrideReason: gate.overrideReason,
+  against: tx.json(gate.against as never),
+  joinedWith: joined && joined.with,
+  clashes: [...(joined?.clashes ?? [])],
+});
+
+/** Revisions of cards, one each at the most; each closes its card. As many at once as there are fields for: some hundreds. */
+export async function insertRevisions(tx: Transaction, revisions: readonly NewRevision[]): Promise<void> {
+  await tx`INSERT INTO card_revision ${tx(revisions.map((one) => rowOf(tx, one)))}`;
+  const all = <T extends object>(of: (record: RecordFields) => readonly T[]) =>
+    revisions.flatMap(({ card, revision, record }) =>
+      of(record).map((item, position) => ({ cardId: card, revision, position, ...item })),
+    );
+  const scores = all((record) => record.scores).map(({ position: _, ...score }) => score);
+  if (scores.length > 0) await tx`INSERT INTO card_score ${tx(scores)}`;
+  const signs = all((record) => record.signs);
+  if (signs.length > 0) await tx`INSERT INTO card_sign ${tx(signs)}`;
+  const incidents = all((record) => record.incidents);
+  if (incidents.length > 0) await tx`INSERT INTO card_incident ${tx(incidents)}`;
+  const firsts = all((record) => record.firsts);
+  if (firsts.length > 0) await tx`INSERT INTO card_first ${tx(firsts)}`;
+  await tx`UPDATE card SET state = 'closed', revision = written.revision, version = version + 1
+           FROM unnest(${revisions.map(({ card }) => card)}::uuid[], ${revisions.map(({ revision }) => revision)}::smallint[]) written(id, revision)
+           WHERE card.id = written.id`;
 }

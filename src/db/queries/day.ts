@@ -123,9 +123,27 @@ export interface NewCard {
 /** Null for all of the session, and where nobody helps. */
 const stays = ({ helper, helperSlots = null, length }: Pick<NewCard, "helper" | "helperSlots" | "length">): number | null =>
   helper === null || helperSlots === null || helperSlots >= length ? null : helperSlots;
-export async function insertCard(tx: Transaction, c: NewCard): Promise<void> {
-  await tx`INSERT INTO card (id, stay_id, day, kind, length, rider_id, start, place_id, helper_id, helper_slots, then_place_id, then_from, state, after_card, unplanned)
-           VALUES (${c.id}, ${c.stay}, ${c.day}, ${c.kind}, ${c.length}, ${c.rider}, ${c.start}, ${c.place}, ${c.helper}, ${stays(c)}, ${c.then?.place ?? null}, ${c.then?.from ?? null}, ${c.state}, ${c.after}, ${c.unplanned ?? ""})`;
+export const insertCard = (tx: Transaction, card: NewCard): Promise<void> => insertCards(tx, [card]);
+/** As many at once as there are fields for: some hundreds. */
+export async function insertCards(tx: Transaction, cards: readonly NewCard[]): Promise<void> {
+  const rows = cards.map((c) => ({
+    id: c.id,
+    stayId: c.stay,
+    day: c.day,
+    kind: c.kind,
+    length: c.length,
+    riderId: c.rider,
+    start: c.start,
+    placeId: c.place,
+    helperId: c.helper,
+    helperSlots: stays(c),
+    thenPlaceId: c.then?.place ?? null,
+    thenFrom: c.then?.from ?? null,
+    state: c.state,
+    afterCard: c.after,
+    unplanned: c.unplanned ?? "",
+  }));
+  await tx`INSERT INTO card ${tx(rows)}`;
 }
 export async function moveCard(
   tx: Transaction,

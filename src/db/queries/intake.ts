@@ -97,11 +97,11 @@ const select = (db: Db) => db`
       'placeRibs', e.place_ribs, 'placeLoin', e.place_loin, 'placeTail', e.place_tail, 'pulse', e.pulse, 'breaths', e.breaths,
       'temperatureC', e.temperature_c, 'refillSeconds', e.refill_seconds, 'build', e.build, 'fitness', e.fitness) AS measures
   FROM evaluation e JOIN person p ON p.id = e.by_person
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score)), '[]') AS list
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score) ORDER BY skill, side), '[]') AS list
     FROM evaluation_mark WHERE evaluation_id = e.id) marks
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('rung', rung, 'sign', sign, 'side', side, 'strength', strength, 'moment', moment, 'trend', trend)), '[]') AS list
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('rung', rung, 'sign', sign, 'side', side, 'strength', strength, 'moment', moment, 'trend', trend) ORDER BY rung, sign, side), '[]') AS list
     FROM evaluation_sign WHERE evaluation_id = e.id) signs
-  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('zone', zone, 'side', side, 'by', by, 'strength', strength)), '[]') AS list
+  CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('zone', zone, 'side', side, 'by', by, 'strength', strength) ORDER BY zone, side, by), '[]') AS list
     FROM evaluation_touch WHERE evaluation_id = e.id) touches`;
 
 export async function findEvaluation(db: Db, evaluation: EvaluationId): Promise<Evaluation | null> {

@@ -44,7 +44,7 @@ export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
     db`SELECT s.id AS stay_id, scores.list AS scores, sessions.list AS sessions, incidents.list AS incidents
        FROM unnest(${[...stays]}::uuid[]) s(id)
        CROSS JOIN LATERAL (
-         SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score, 'day', day, 'walk', walk) ORDER BY day, rank, start), '[]') AS list
+         SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score, 'day', day, 'walk', walk) ORDER BY day, rank, start, skill, side), '[]') AS list
          FROM (SELECT DISTINCT ON (skill, side, walk) * FROM (
              SELECT m.skill, m.side, m.score, e.day, 0 AS rank, 0 AS start, true AS walk FROM evaluation e JOIN evaluation_mark m ON m.evaluation_id = e.id
                WHERE e.stay_id = s.id AND e.closed_at IS NOT NULL AND m.score IS NOT NULL
@@ -56,8 +56,8 @@ export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
              'endedWell', v.ended_well, 'offered', v.offered, 'nextTime', v.next_time,
              'scores', (SELECT coalesce(json_agg(json_build_object('skill', skill, 'low', low)), '[]') FROM (
                SELECT skill, min(score) AS low FROM card_score WHERE card_id = v.card_id AND revision = v.revision GROUP BY skill ORDER BY skill) given),
-             'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength, 'skill', skill)), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),
-             'incidents', (SELECT coalesce(json_agg(json_build_object('kind', kind, 'hurt', hurt, 'during', during, 'strength', strength, 'ledBy', led_by)), '[]') FROM card_incident WHERE card_id = v.card_id AND revision = v.revision)
+             'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength, 'skill', skill) ORDER BY position), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),
+             'incidents', (SELECT coalesce(json_agg(json_build_object('kind', kind, 'hurt', hurt, 'during', during, 'strength', strength, 'ledBy', led_by) ORDER BY position), '[]') FROM card_incident WHERE card_id = v.card_id AND revision = v.revision)
            ) ORDER BY v.day, v.start), '[]') AS list
          FROM (SELECT k.day, k.start, r.* FROM card k JOIN card_revision r ON r.card_id = k.id AND r.revision = k.revision WHERE k.stay_id = s.id
            ORDER BY k.day DESC, k.start DESC LIMIT ${PAST_SESSIONS}) v) sessions

@@ -238,6 +238,31 @@ export async function insertHorse(tx: Transaction, horse: HorseId, client: strin
   await tx`INSERT INTO horse (id, client_id, name, birth_date, birth_year, sex, class, height_cm, told_kg, history, history_words)
            VALUES (${horse}, ${client}, ${f.name}, ${f.birthDate}, ${f.birthYear}, ${f.sex}, ${f.class}, ${f.heightCm}, ${f.toldKg}, ${tx.json(f.history)}, ${f.historyWords})`;
 }
+const KnownRow = z.object({
+  horse: id<"horse">(),
+  name: text,
+  client: text,
+  wentHome: nullable(date),
+  class: z.enum(HORSE_CLASSES),
+  birthDate: nullable(date),
+  birthYear: nullable(int),
+  heightCm: nullable(number),
+  toldKg: nullable(number),
+});
+/** Horses that do not stand here and are not booked, those that were here last first; nobody whose client is forgotten. */
+export const listKnownHorses = (db: Db, limit: number) =>
+  many(
+    KnownRow,
+    db`SELECT h.id AS horse, h.name, c.name AS client, max(s.went_home) AS went_home, h.class, h.birth_date, h.birth_year, h.height_cm, h.told_kg FROM horse h JOIN client c ON c.id = h.client_id LEFT JOIN stay s ON s.horse_id = h.id
+       WHERE c.forgotten_on IS NULL GROUP BY h.id, c.id HAVING count(s.id) = count(s.went_home) ORDER BY max(s.went_home) DESC NULLS LAST, h.name, h.id LIMIT ${limit}`,
+  );
+/** Whoever books a horse waits for who books it too. */
+export const lockHorse = async (tx: Transaction, horse: HorseId): Promise<boolean> =>
+  (await tx`SELECT 1 FROM horse WHERE id = ${horse} FOR UPDATE`).length === 1;
+const SpanRow = z.object({ id: id<"stay">(), firstDay: date, wentHome: nullable(date), version: int });
+/** When a horse has been here. */
+export const listSpans = (db: Db, horse: HorseId) =>
+  many(SpanRow, db`SELECT id, first_day, went_home, version FROM stay WHERE horse_id = ${horse} ORDER BY first_day`);
 /** `today`: what was given on paper was given before it. */
 export async function insertStay(tx: Transaction, stay: StayId, horse: HorseId, f: StayFields, today: LocalDate): Promise<void> {
   await tx`INSERT INTO stay (id, horse_id, kind, aim, complaint, complaint_during, complaint_led_by, length, first_day, sessions_a_week, given_before, given_until, counting, method, after_days, after_level, after_words)

@@ -1,9 +1,11 @@
 import { createHash, randomBytes } from "node:crypto";
+import { UNDO_DAYS } from "#contracts/import.ts";
 import type { Actor, Role, SignIn } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { ok, type Result } from "#core/kernel/result.ts";
+import { forgetItems } from "#db/queries/import.ts";
 import { findCredential, findCredentialOf } from "#db/queries/people.ts";
 import { sweepRequests } from "#db/queries/requests.ts";
 import {
@@ -25,6 +27,7 @@ import {
   tryCode,
 } from "#db/queries/sign-in.ts";
 import type { Deps } from "../container.ts";
+import { keepClean } from "../keeping/forget.ts";
 import { log } from "../log.ts";
 import { no, type Session } from "../work.ts";
 import { HashingBusy, nobodysHash, verifyPassword } from "./password.ts";
@@ -132,6 +135,11 @@ export async function signIn(deps: Deps, input: SignIn, { address, device, agent
     awaitsCode,
   });
   await sweepSessions(sql, now);
+  // Nobody is kept out by what could not be taken away: the next sign-in tries again.
+  await keepClean(deps).catch((error: unknown) =>
+    log().error({ event: "fault", err: error }, "What is kept no longer was not taken away"),
+  );
+  await forgetItems(sql, new Date(now.getTime() - UNDO_DAYS * DAY_MS));
   await sweepRequests(sql, new Date(now.getTime() - REPEAT_DAYS * DAY_MS));
   log().info({ event: "sign-in", outcome: awaitsCode ? "code owed" : "in", name: input.signIn, address }, "Signed in");
   return ok({ token, role: right.value.role, awaitsCode });

@@ -1,18 +1,19 @@
-/** Tells open screens that something in the barn was written: one ear on the database for the whole process, any number of screens behind it. */
+/** Tells open screens that something in the barn was written: one ear on the barn's database for the whole process, any number of screens behind it. */
 import { listenForWrites } from "#db/queries/barn.ts";
+import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
 
-const screens = new Set<() => void>();
-let listening: Promise<void> | null = null;
+const ears = perBarn(() => ({ screens: new Set<() => void>(), listening: null as Promise<void> | null }));
 
-function listen({ sql }: Deps): Promise<void> {
-  listening ??= listenForWrites(sql, () => {
-    for (const wake of screens) wake();
+function listen(deps: Deps): Promise<void> {
+  const ear = ears(deps);
+  ear.listening ??= listenForWrites(deps.sql, () => {
+    for (const wake of ear.screens) wake();
   }).catch((error: unknown) => {
-    listening = null;
+    ear.listening = null;
     throw error;
   });
-  return listening;
+  return ear.listening;
 }
 
 /** Yields once as soon as writes are listened for, then after each write; several in a breath are told as one. */
@@ -23,6 +24,7 @@ export async function* writesIn(deps: Deps, signal: AbortSignal): AsyncGenerator
     due = true;
     wake();
   };
+  const { screens } = ears(deps);
   screens.add(hear);
   signal.addEventListener("abort", hear);
   try {

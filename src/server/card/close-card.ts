@@ -9,7 +9,7 @@ import { readWarmDown } from "#core/card/warm-down.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
 import { mayOverride, type Reason } from "#core/permission/reasons.ts";
-import { findRevisions, insertRevision, type Revision } from "#db/queries/card.ts";
+import { findRevisions, insertRevisions, type Revision } from "#db/queries/card.ts";
 import { findCard, lockDay } from "#db/queries/day.ts";
 import { keepLayout } from "#db/queries/jump.ts";
 import { findPerson } from "#db/queries/people.ts";
@@ -21,7 +21,7 @@ import { raiseOverride } from "./tell.ts";
 
 type Written = Pick<CloseCard, "record" | "gate">;
 /** Only what the contract knows: a revision carries more. */
-const recordIn = (revision: Revision): Written["record"] =>
+export const recordIn = (revision: Revision): Written["record"] =>
   Object.fromEntries(
     Object.keys(EMPTY_RECORD).map((key) => [key, revision[key as keyof typeof EMPTY_RECORD]]),
   ) as Written["record"];
@@ -79,21 +79,22 @@ export async function closeCard(work: Work, input: CloseCard): Answer<{ revision
   const overridden = against.some(asideOf);
 
   const revision = (newest?.revision ?? 0) + 1;
-  await insertRevision(
-    work.tx,
-    card.id,
-    revision,
-    { person: work.actor.id, at: work.now },
-    record,
+  await insertRevisions(work.tx, [
     {
-      ...gate,
-      overrideReason: overridden ? gate.overrideReason : "",
-      against: marked,
-      state: answer.state,
-      overrideBy: overridden ? work.actor.id : null,
+      card: card.id,
+      revision,
+      by: { person: work.actor.id, at: work.now },
+      record,
+      gate: {
+        ...gate,
+        overrideReason: overridden ? gate.overrideReason : "",
+        against: marked,
+        state: answer.state,
+        overrideBy: overridden ? work.actor.id : null,
+      },
+      joined: meanwhile && { with: meanwhile.revision, clashes },
     },
-    meanwhile && { with: meanwhile.revision, clashes },
-  );
+  ]);
   const layout = record.jump?.layout;
   if (layout && layout.name !== "" && layout.elements.length > 0)
     await keepLayout(work.tx, newId<"layout">(), layout, work.actor.id, work.now);

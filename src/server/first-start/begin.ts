@@ -1,21 +1,23 @@
 /** The first start of a barn of one's own: open once, to who holds the code that the start command prints. */
 import { createHash, timingSafeEqual } from "node:crypto";
 import type { FirstStart } from "#contracts/first-start.ts";
-import type { PersonFields } from "#contracts/people.ts";
+import { type PersonFields, USUAL_PERSON } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import { ok, type Result } from "#core/kernel/result.ts";
 import { isSetUp } from "#db/queries/barn.ts";
 import { isWeak } from "../auth/password.ts";
 import { type Entered, type From, signIn } from "../auth/sign-in.ts";
 import { setUpBarn } from "../barn/set-up.ts";
+import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
 import { no } from "../work.ts";
 
 /** Once a barn is there it stays: the question is asked of the database only until then. */
-let known = false;
-export async function barnIsThere({ sql }: Deps): Promise<boolean> {
-  known ||= await isSetUp(sql);
-  return known;
+const known = perBarn(() => ({ there: false }));
+export async function barnIsThere(deps: Deps): Promise<boolean> {
+  const barn = known(deps);
+  barn.there ||= await isSetUp(deps.sql);
+  return barn.there;
 }
 
 /** Whether somebody holds the code of this start. Where none was made nobody does. */
@@ -26,19 +28,13 @@ export function holdsCode(given: string | null | undefined): boolean {
 }
 
 /** Somebody who runs the barn: there all week, and may ride anything. What does not fit is changed under People. */
-const MANAGER: Omit<PersonFields, "name"> = {
+const MANAGER: PersonFields = {
+  ...USUAL_PERSON,
   role: "manager",
   grade: 5,
-  weightKg: null,
   rides: false,
-  specialist: false,
   worksDays: [1, 2, 3, 4, 5, 6],
-  worksFrom: 420,
   worksTo: 1080,
-  lunchFrom: 660,
-  lunchTo: 840,
-  lunchMinutes: 30,
-  maxSaddle: 6,
 };
 
 export async function beginBarn(deps: Deps, input: FirstStart, from: From): Promise<Result<Entered, Refusal>> {

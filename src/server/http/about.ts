@@ -2,6 +2,8 @@
 export interface About {
   /** Where it comes from: a proxy of ours is believed, nobody else. */
   readonly address: string;
+  /** The host name that was asked for, in small letters and without its port. */
+  readonly host: string;
   /** Told to the log. */
   who: string | null;
 }

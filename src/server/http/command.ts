@@ -13,14 +13,20 @@ import { troubleOf } from "#db/errors.ts";
 import { countWrite, findBarn } from "#db/queries/barn.ts";
 import { claimRequest, keepRequest } from "#db/queries/requests.ts";
 import type { Deps } from "../container.ts";
-import { type Answer, no, type Session, type Work } from "../work.ts";
+import { type Answer, no, type Session, Stopped, type Tell, type Work } from "../work.ts";
 
 export interface Command<S extends z.core.$ZodType = z.core.$ZodType> {
   readonly roles: readonly Role[];
   readonly schema: S;
   /** So much hangs on it that the password must have been typed a short while ago. */
   readonly confirmed: boolean;
+  /** Asked so, it only says what would be: nothing of it is kept. */
+  onlyLooks(input: z.output<S>): boolean;
   run(work: Work, input: z.output<S>): Answer;
+}
+interface Ways<S extends z.core.$ZodType> {
+  readonly confirmed?: boolean;
+  readonly onlyLooks?: (input: z.output<S>) => boolean;
 }
 
 /** Keeps the schema's type and the use case's together. */
@@ -28,8 +34,8 @@ export const command = <S extends z.core.$ZodType>(
   roles: readonly Role[],
   schema: S,
   run: (work: Work, input: z.output<S>) => Answer,
-  { confirmed = false }: { readonly confirmed?: boolean } = {},
-): Command => ({ roles, schema, confirmed, run }) as unknown as Command;
+  { confirmed = false, onlyLooks = () => false }: Ways<S> = {},
+): Command => ({ roles, schema, confirmed, onlyLooks, run }) as unknown as Command;
 
 /** True where the password has to be typed once more. */
 export const mustConfirm = (session: Session | null): boolean => session !== null && !session.confirmed;
@@ -37,6 +43,12 @@ export const mustConfirm = (session: Session | null): boolean => session !== nul
 class RolledBack extends Error {
   constructor(readonly refusal: Refusal) {
     super(refusal.code);
+  }
+}
+
+class LookedAt extends Error {
+  constructor(readonly answer: unknown) {
+    super("only looked at");
   }
 }
 
@@ -48,6 +60,7 @@ interface Call {
   readonly session: Session | null;
   readonly key: string;
   readonly input: unknown;
+  readonly tell?: Tell;
 }
 
 const TRIES = 3;
@@ -61,12 +74,17 @@ export async function runCommand(deps: Deps, call: Call): Promise<Result<unknown
       return await runOnce(deps, call);
     } catch (error) {
       if (error instanceof RolledBack) return no(error.refusal);
+      if (error instanceof LookedAt) return ok(error.answer);
+      if (error instanceof Stopped) return no({ code: "stopped", path: "" });
       if (troubleOf(error) !== "again" || tried >= TRIES) throw error;
     }
   }
 }
 
-const runOnce = ({ sql, clock }: Deps, { route, command, actor, session, key, input }: Call): Promise<Result<unknown, Refusal>> =>
+const runOnce = (
+  { sql, clock }: Deps,
+  { route, command, actor, session, key, input, tell }: Call,
+): Promise<Result<unknown, Refusal>> =>
   sql.begin(async (tx) => {
     const bodyHash = createHash("sha256").update(JSON.stringify(input)).digest();
     const earlier = await claimRequest(tx, actor.id, key);
@@ -76,8 +94,10 @@ const runOnce = ({ sql, clock }: Deps, { route, command, actor, session, key, in
     }
     const barn = must(await findBarn(tx), "the barn is set up");
     const now = clock.now();
-    const result = await command.run({ tx, actor, session, now, today: clock.today(barn.timeZone), barn }, input as never);
+    const work: Work = { tx, actor, session, now, today: clock.today(barn.timeZone), barn, ...(tell ? { tell } : {}) };
+    const result = await command.run(work, input as never);
     if (!result.ok) throw new RolledBack(result.error);
+    if (command.onlyLooks(input as never)) throw new LookedAt(result.value);
     const answer = result.value ?? {};
     await keepRequest(tx, { person: actor.id, key, route, bodyHash, answer, at: now });
     await countWrite(tx);

@@ -7,6 +7,7 @@ import { Readable } from "node:stream";
 import { createTransport, type Transporter } from "nodemailer";
 import { countWrite, findBarn } from "#db/queries/barn.ts";
 import { claimMessage, giveUpLeases, type MessageRecord, nextTry, type Outcome, settleMessage } from "#db/queries/owner.ts";
+import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
 import { log } from "../log.ts";
 import { letterHtml } from "./letter-html.ts";
@@ -115,38 +116,43 @@ export async function deliver(deps: Deps, attach: Attach = nothing, patience = P
   }
 }
 
-let running: Promise<unknown> | null = null;
-let again = false;
-let timer: ReturnType<typeof setTimeout> | undefined;
-/** Sends in the background, one sender a process; looks again when the next letter is due, as long as one waits. */
+interface Sending {
+  running: Promise<unknown> | null;
+  again: boolean;
+  timer: ReturnType<typeof setTimeout> | undefined;
+  looked: number;
+}
+const sending = perBarn((): Sending => ({ running: null, again: false, timer: undefined, looked: Number.NEGATIVE_INFINITY }));
+/** Sends in the background, one sender a barn and process; looks again when the next letter is due, as long as one waits. */
 export function deliverSoon(deps: Deps, attach: Attach): void {
   if (!mailServer()) return;
-  if (running) {
-    again = true;
+  const barn = sending(deps);
+  if (barn.running) {
+    barn.again = true;
     return;
   }
-  running = deliver(deps, attach)
+  barn.running = deliver(deps, attach)
     .catch(() => undefined)
     .then(() => nextTry(deps.sql).catch(() => null))
     .then((next) => {
-      running = null;
-      clearTimeout(timer);
-      if (again) {
-        again = false;
+      barn.running = null;
+      clearTimeout(barn.timer);
+      if (barn.again) {
+        barn.again = false;
         deliverSoon(deps, attach);
         return;
       }
       if (!next) return;
       const wait = Math.min(LOOK_EVERY, Math.max(1000, next.getTime() - deps.clock.now().getTime()));
-      timer = setTimeout(() => deliverSoon(deps, attach), wait);
-      timer.unref();
+      barn.timer = setTimeout(() => deliverSoon(deps, attach), wait);
+      barn.timer.unref();
     });
 }
-let looked = Number.NEGATIVE_INFINITY;
 /** While somebody uses the application: what waited when the process last ended is not forgotten. */
 export function deliverNowAndThen(deps: Deps, attach: Attach): void {
   const now = deps.clock.now().getTime();
-  if (now - looked < LOOK_EVERY) return;
-  looked = now;
+  const barn = sending(deps);
+  if (now - barn.looked < LOOK_EVERY) return;
+  barn.looked = now;
   deliverSoon(deps, attach);
 }

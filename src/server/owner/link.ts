@@ -8,6 +8,7 @@ import { ok } from "#core/kernel/result.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { dropLink, findLink, insertLink, type LinkRecord, listContacts } from "#db/queries/owner.ts";
 import { findStay, lockStay, type Stay } from "#db/queries/stays.ts";
+import { barnName, barns } from "../barns.ts";
 import { termFacts } from "../stay/facts.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
 
@@ -15,7 +16,10 @@ import { type Answer, no, note, type Work } from "../work.ts";
 const OPEN_AFTER = 120;
 export const ownerPath = (token: string): string => `/owner/${token}`;
 /** Where people reach this server from outside; an owner's letter carries it. */
-export const publicAddress = (): string => process.env["FURLONG_ADDRESS"] ?? `http://127.0.0.1:${process.env["PORT"] ?? 4321}`;
+export const publicAddress = (): string =>
+  barns()
+    ? `${process.env["FURLONG_TLS"] === "1" ? "https" : "http"}://${barnName()}`
+    : (process.env["FURLONG_ADDRESS"] ?? `http://127.0.0.1:${process.env["PORT"] ?? 4321}`);
 
 export const usualUntil = (stay: Stay, barn: Barn, today: LocalDate): LocalDate =>
   addDays(later(stay.wentHome ?? readTerm(termFacts(stay, barn), today).lastDay, today), OPEN_AFTER);

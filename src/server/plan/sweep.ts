@@ -39,6 +39,7 @@ import {
 } from "#db/queries/plan.ts";
 import { listPractised } from "#db/queries/practice.ts";
 import { listStays, lockStay, type Stay } from "#db/queries/stays.ts";
+import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
 import { leaningsOf } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
@@ -127,6 +128,8 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
     const before = await findPlan(tx, stay.id);
     // Somebody moved the plan on meanwhile: the next sweep reads it again.
     if ((before?.version ?? 0) !== (plan?.version ?? 0)) return;
+    // Another server on this database was quicker.
+    if (before?.fingerprint === fingerprint) return;
     const moved = before && before.laid.length > 0 ? whatMoved(before.laid, laid, asked.ahead.today) : [];
     if (moved.length > 0)
       await insertPlanChange(tx, stay.id, {
@@ -252,34 +255,40 @@ export async function sweep(deps: Deps): Promise<number> {
 const QUIET_MS = 1500;
 /** While somebody goes on writing, what was written first waits no longer than this. */
 const LATEST_MS = 20_000;
-let waiting: { readonly since: number; timer: NodeJS.Timeout } | null = null;
-let running: Promise<unknown> | null = null;
+interface Sweeping {
+  waiting: { readonly since: number; readonly timer: NodeJS.Timeout } | null;
+  running: Promise<unknown> | null;
+  sweptOn: LocalDate | null;
+}
+const sweeping = perBarn((): Sweeping => ({ waiting: null, running: null, sweptOn: null }));
 /** Asks for a sweep once it is quiet; many asked in a row are one. A sweep that fails is tried again after the next write. */
 export function sweepSoon(deps: Deps): void {
   const now = performance.now();
-  const since = waiting?.since ?? now;
-  if (waiting) clearTimeout(waiting.timer);
+  const barn = sweeping(deps);
+  const since = barn.waiting?.since ?? now;
+  if (barn.waiting) clearTimeout(barn.waiting.timer);
   const timer = setTimeout(() => begin(deps), Math.max(0, Math.min(QUIET_MS, since + LATEST_MS - now)));
   timer.unref();
-  waiting = { since, timer };
+  barn.waiting = { since, timer };
 }
 function begin(deps: Deps): void {
-  waiting = null;
-  if (running) {
-    void running.then(() => sweepSoon(deps));
+  const barn = sweeping(deps);
+  barn.waiting = null;
+  if (barn.running) {
+    void barn.running.then(() => sweepSoon(deps));
     return;
   }
-  running = sweep(deps)
+  barn.running = sweep(deps)
     .catch((error: unknown) => console.error("plans could not be read again:", error))
     .finally(() => {
-      running = null;
+      barn.running = null;
     });
 }
 
-let sweptOn: LocalDate | null = null;
 /** The first that anybody asks on a day, or after a start. */
 export function sweepOnNewDay(deps: Deps, today: LocalDate): void {
-  if (sweptOn === today) return;
-  sweptOn = today;
+  const barn = sweeping(deps);
+  if (barn.sweptOn === today) return;
+  barn.sweptOn = today;
   sweepSoon(deps);
 }

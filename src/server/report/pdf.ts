@@ -7,6 +7,7 @@ import { chownSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import puppeteer, { type Browser, type Page } from "puppeteer-core";
+import { barnName } from "../barns.ts";
 import { log } from "../log.ts";
 
 export const PAPERS = ["letter", "a4"] as const;
@@ -28,8 +29,11 @@ export function isPrinter(key: string | undefined): boolean {
   const asked = Buffer.from(key ?? "", "base64url");
   return asked.length === KEY.length && timingSafeEqual(asked, KEY);
 }
-const addressOf = (what: string): string =>
-  `http://127.0.0.1:${process.env["PORT"] ?? 4321}/print/${KEY.toString("base64url")}/${what}`;
+function addressOf(what: string): string {
+  const address = new URL(`http://127.0.0.1:${process.env["PORT"] ?? 4321}/print/${KEY.toString("base64url")}/${what}`);
+  if (barnName() !== "") address.searchParams.set("barn", barnName());
+  return address.href;
+}
 
 interface Opened {
   readonly browser: Browser;

@@ -13,7 +13,9 @@ import type {
 } from "#contracts/stay.ts";
 import { HEAVIEST_KG, LIGHTEST_KG } from "#contracts/stay.ts";
 import { overlap } from "#core/calendar/holds.ts";
+import type { LocalDate } from "#core/calendar/local-date.ts";
 import { bendOf, usualRateOf } from "#core/forecast/calibrate.ts";
+import type { HorseId, StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
 import { worksTaken } from "#core/ladder/typical.ts";
@@ -38,7 +40,9 @@ import {
   insertKeptFrom,
   insertStay,
   insertWeighing,
+  listSpans,
   lockDetails,
+  lockHorse,
   lockStay,
   sendHome as sendHomeRow,
   updateDetails,
@@ -55,17 +59,36 @@ const givenTooEarly = (work: Work, { givenBefore, firstDay }: BookStay["stay"]):
   givenBefore > 0 && firstDay >= work.today;
 
 export async function bookStay(work: Work, input: BookStay): Answer<{ stay: string }> {
-  if (givenTooEarly(work, input.stay)) return no({ code: "not-begun", path: "stay.givenBefore" });
-  if (!mayHave(work, input.stay.method, null)) return no({ code: "not-found", path: "stay.method" });
-  const [client, horse, stay] = [newId<"client">(), newId<"horse">(), newId<"stay">()];
+  if (input.known) {
+    if (!(await lockHorse(work.tx, input.known))) return no({ code: "not-found", path: "known" });
+    return addStay(work, input.known, input, null);
+  }
+  const [client, horse] = [newId<"client">(), newId<"horse">()];
   await insertClient(work.tx, client, input.client);
   await insertHorse(work.tx, horse, client, input.horse);
-  await insertStay(work.tx, stay, horse, input.stay, work.today);
+  return addStay(work, horse, input, null);
+}
+
+/** A stay of a horse that the barn knows. `wentHome`: it is over already, and is written down for what it was. */
+export async function addStay(
+  work: Work,
+  horse: HorseId,
+  { stay: fields, goals }: Pick<BookStay, "stay" | "goals">,
+  wentHome: LocalDate | null,
+): Answer<{ stay: StayId }> {
+  if (givenTooEarly(work, fields)) return no({ code: "not-begun", path: "stay.givenBefore" });
+  if (!mayHave(work, fields.method, null)) return no({ code: "not-found", path: "stay.method" });
+  const spans = await listSpans(work.tx, horse);
+  // A horse stands here once.
+  if (spans.some((one) => (!wentHome || one.firstDay <= wentHome) && (!one.wentHome || fields.firstDay <= one.wentHome)))
+    return no({ code: "here-already", path: "stay.firstDay" });
+  const stay = newId<"stay">();
+  await insertStay(work.tx, stay, horse, fields, work.today);
   // What was confirmed while booking; promised it is only once it is answered under the evaluation.
   await replacePlanGoals(
     work.tx,
     stay,
-    input.goals.map((goal) => ({ ...goal, side: null, weight: 2, must: false })),
+    goals.map((goal) => ({ ...goal, side: null, weight: 2, must: false })),
   );
   await note(work, "stay", stay, "booked");
   return ok({ stay });
@@ -176,7 +199,7 @@ export async function measure(work: Work, { stay: id, day, ...taken }: Measure):
   if (!(await lockStay(work.tx, id))) return no({ code: "not-found", path: "stay" });
   const stay = await findStay(work.tx, id);
   if (!stay) return no({ code: "not-found", path: "stay" });
-  if (stay.wentHome) return no({ code: "gone-home", path: "stay" });
+  if (stay.wentHome && day > stay.wentHome) return no({ code: "gone-home", path: "stay" });
   if (day > work.today) return no({ code: "in-the-future", path: "day" });
   if (day < stay.firstDay) return no({ code: "before-arrival", path: "day" });
   const weight = weightOf(stay.class, { ...taken, withersCm: null, neckCm: null, build: "unknown" });

@@ -5,9 +5,10 @@ import { must } from "#core/kernel/assert.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listVisits } from "#db/queries/homework.ts";
+import { isForgotten } from "#db/queries/keeping.ts";
 import { findHandOver } from "#db/queries/owner-answers.ts";
 import { listPeople } from "#db/queries/people.ts";
-import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
+import { findDetails, listKnownHorses, listStays, type Stay } from "#db/queries/stays.ts";
 import type { Deps } from "../container.ts";
 import { intakeDay, termFacts } from "./facts.ts";
 import { barnOf, type Opened } from "./read-horse.ts";
@@ -24,10 +25,13 @@ const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): Term
   methods: methodsWith(barn.methods),
 });
 
+/** More than any barn has booked again. */
+const KNOWN_SHOWN = 300;
 /** What the form that books a stay needs of the barn. */
 export async function readBooking(deps: Deps): Promise<BookingView> {
-  const [barn, people] = await Promise.all([barnOf(deps), listPeople(deps.sql)]);
+  const [barn, people, known] = await Promise.all([barnOf(deps), listPeople(deps.sql), listKnownHorses(deps.sql, KNOWN_SHOWN)]);
   return {
+    known,
     rules: rulesOf(barn, deps.clock.today(barn.timeZone), null),
     riders: people
       .filter(({ rides, retiredOn }) => rides && retiredOn === null)
@@ -36,12 +40,13 @@ export async function readBooking(deps: Deps): Promise<BookingView> {
 }
 
 export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): Promise<TermsView> {
-  const [details, stays, people, handOver, visits] = await Promise.all([
+  const [details, stays, people, handOver, visits, forgotten] = await Promise.all([
     findDetails(sql, stay.id),
     listStays(sql),
     listPeople(sql),
     findHandOver(sql, stay.id),
     listVisits(sql, stay.id),
+    isForgotten(sql, stay.id),
   ]);
   const { release } = handOver?.content ?? EMPTY_HAND_OVER;
   const {
@@ -83,6 +88,7 @@ export async function readTerms({ sql }: Deps, { stay, barn, today }: Opened): P
     riskSet: stay.riskSet,
     rules: rulesOf(barn, today, stay),
     wentHome: stay.wentHome,
+    forgotten,
     leaving: {
       owed: Math.max(0, readTerm(termFacts(stay, barn), stay.wentHome ?? today).owed),
       policy: barn.owedPolicy,

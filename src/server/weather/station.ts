@@ -3,14 +3,16 @@ import { StationDay } from "#contracts/weather.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { countWrite } from "#db/queries/barn.ts";
 import { keepWeather, listWeather } from "#db/queries/weather.ts";
+import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
+import { deviceAt } from "../tools/device.ts";
 import { readJson } from "../tools/read-json.ts";
 
 const ASK_EVERY = 10 * 60_000;
 
 /** Null where no station is set up, it does not answer in time, or it talks nonsense. */
 export async function readStation(day: LocalDate): Promise<StationDay | null> {
-  const address = process.env["FURLONG_WEATHER_URL"];
+  const address = deviceAt("FURLONG_WEATHER_URL");
   if (!address) return null;
   const told = StationDay.safeParse(await readJson(new URL(`/hours?day=${day}`, address)));
   return told.success && told.data.day === day ? told.data : null;
@@ -30,12 +32,13 @@ export async function keepStation({ sql, clock }: Deps, day: LocalDate): Promise
   return true;
 }
 
-let askedAt = Number.NEGATIVE_INFINITY;
+const asked = perBarn(() => ({ at: Number.NEGATIVE_INFINITY }));
 /** Asks the station of today and tomorrow now and then, while somebody uses the application; nobody waits for it. */
 export function askStationNowAndThen(deps: Deps, today: LocalDate): void {
   const now = deps.clock.now().getTime();
-  if (now - askedAt < ASK_EVERY || !process.env["FURLONG_WEATHER_URL"]) return;
-  askedAt = now;
+  const last = asked(deps);
+  if (now - last.at < ASK_EVERY || !deviceAt("FURLONG_WEATHER_URL")) return;
+  last.at = now;
   const ask = async (): Promise<void> => {
     for (const day of [today, addDays(today, 1)]) await keepStation(deps, day);
   };

@@ -69,6 +69,26 @@ function DueItem({ due, horse, chosen, onChoose }: { due: DueView; horse: string
   );
 }
 
+/** Nothing is left to place: or nothing could be yet, and then what comes next. */
+function NothingDue({ view }: { view: DayView }) {
+  if (view.horses.length === 0)
+    return (
+      <p className="text-dim">
+        No horse is here. <a href="/book">Book a stay</a>, or <a href="/barn/import">bring in a spreadsheet</a>.
+      </p>
+    );
+  const waits = view.resting.filter(({ because }) => because === "not-evaluated");
+  if (view.cards.length === 0 && waits.length > 0)
+    return (
+      <p className="text-dim">
+        Nobody is due. Horses are worked once they are evaluated: <a href={`/horse/${waits[0]?.stay}/evaluate`}>evaluate one</a>.
+      </p>
+    );
+  return (
+    <p className="text-dim">{view.cards.length === 0 ? "No horse is due today." : "Every horse that is due is on a string."}</p>
+  );
+}
+
 /** Due horses that are on no string yet, most urgent first, each with why. */
 interface Props {
   readonly view: DayView;
@@ -84,7 +104,7 @@ export function ToPlace({ view, chosen, leftOut, onChoose, onWay }: Props) {
     <section aria-labelledby="to-place">
       <h2 id="to-place">To place</h2>
       {view.due.length === 0 ? (
-        <p className="text-dim">Every horse that is due is on a string.</p>
+        <NothingDue view={view} />
       ) : (
         <>
           <p className="pb-1 text-sm text-dim">

@@ -46,6 +46,9 @@ export function FirstSteps({ steps }: { steps: readonly StepState[] }) {
           );
         })}
       </ol>
+      <p className="mt-2">
+        Is it all in a spreadsheet? <a href="/barn/import">Bring people, horses and stays in from there</a>.
+      </p>
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Controller, type FieldValues, type Path, useForm } from "react-hook-form";
-import { AddPerson, EditPerson, type PersonFields, ROLES } from "#contracts/people.ts";
+import { AddPerson, EditPerson, type PersonFields, ROLES, USUAL_PERSON } from "#contracts/people.ts";
 import type { PeopleView } from "#contracts/views.ts";
 import { WEEKDAYS } from "#core/calendar/local-date.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
@@ -11,21 +11,6 @@ import { minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { WEEKDAY } from "#ui/words/labels.ts";
 import { ROLE } from "#ui/words/labels-desk.ts";
 
-const NEW: PersonFields = {
-  name: "",
-  role: "rider",
-  grade: 2,
-  weightKg: null,
-  rides: true,
-  specialist: false,
-  worksDays: [1, 2, 3, 4, 5],
-  worksFrom: 420,
-  worksTo: 960,
-  lunchFrom: 660,
-  lunchTo: 840,
-  lunchMinutes: 30,
-  maxSaddle: 6,
-};
 /** `person` is where the fields stand within the form. */
 function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form }: { form: Form<T> }) {
   const path = (name: keyof PersonFields) => `person.${name}` as Path<T>;
@@ -79,7 +64,7 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
 export function AddPersonForm() {
   const form = useForm<AddPerson, unknown, AddPerson>({
     resolver: zodResolver(AddPerson),
-    defaultValues: { person: NEW, signIn: "", password: "" },
+    defaultValues: { person: USUAL_PERSON, signIn: "", password: "" },
   });
   const { busy, problem, send } = useCommand();
   const add = form.handleSubmit(async (values) => {

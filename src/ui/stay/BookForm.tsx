@@ -1,64 +1,33 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect } from "react";
 import { type DefaultValues, useForm } from "react-hook-form";
-import { BookStay, UNKNOWN_HISTORY } from "#contracts/stay.ts";
+import { BookStay, NOTHING_KNOWN, ONLY_NAMED, USUAL_STAY } from "#contracts/stay.ts";
 import type { BookingView, TermRules } from "#contracts/views.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { BookGoals } from "./BookGoals.tsx";
 import { DetailsFieldsets } from "./DetailsFieldsets.tsx";
+import { KnownHorse } from "./KnownHorse.tsx";
 import { LightEnough } from "./LightEnough.tsx";
 import { StayFieldset } from "./StayFieldset.tsx";
 
 const KEPT = "book-a-stay";
 
 /** Booking: client, horse, stay on one page. What is typed is kept on the device until it is booked. */
-export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingView["riders"] }) {
+export function BookForm({ rules, riders, known }: BookingView & { rules: TermRules }) {
   useAwake();
   const form = useForm<BookStay, unknown, BookStay>({
     resolver: zodResolver(BookStay),
     defaultValues: {
-      client: {
-        name: "",
-        phone: "",
-        email: "",
-        emergencyName: "",
-        emergencyPhone: "",
-        vetName: "",
-        vetPhone: "",
-        vetRelease: false,
-      },
-      horse: {
-        name: "",
-        birthDate: null,
-        birthYear: null,
-        sex: "unknown",
-        class: "adult",
-        heightCm: null,
-        toldKg: null,
-        history: UNKNOWN_HISTORY,
-        historyWords: "",
-      },
-      stay: {
-        kind: "halter",
-        aim: "",
-        complaint: "",
-        complaintDuring: [],
-        complaintLedBy: [],
-        length: 60,
-        firstDay: rules.today,
-        sessionsAWeek: 5,
-        givenBefore: 0,
-        counting: "calendar",
-        method: rules.methods.find(({ used }) => used)?.id ?? "",
-        afterDays: null,
-        afterLevel: "unknown",
-        afterWords: "",
-      },
+      known: null,
+      client: ONLY_NAMED,
+      horse: NOTHING_KNOWN,
+      stay: { ...USUAL_STAY, firstDay: rules.today, method: rules.methods.find(({ used }) => used)?.id ?? "" },
       goals: [],
     },
   });
+  const again = form.watch("known");
   const { busy, problem, send } = useCommand();
   useEffect(() => {
     const kept = sessionStorage.getItem(KEPT);
@@ -75,7 +44,8 @@ export function BookForm({ rules, riders }: { rules: TermRules; riders: BookingV
   return (
     <form noValidate onSubmit={(event) => void book(event)} className="grid max-w-5xl gap-6 lg:grid-cols-2">
       <div className="grid content-start gap-6">
-        <DetailsFieldsets form={form} />
+        <KnownHorse form={form} known={known} />
+        {!again && <DetailsFieldsets form={form} />}
         <LightEnough form={form} today={rules.today} riders={riders} />
       </div>
       <div className="grid content-start gap-6">

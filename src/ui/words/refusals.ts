@@ -96,6 +96,22 @@ export function sayRefusal(refusal: Refusal): string {
       return "This day has not come yet.";
     case "gone-home":
       return "The horse has gone home; its stay is closed.";
+    case "here-already":
+      return "This horse stands here in those days already: change that stay, or give another first day.";
+    case "rows-faulty":
+      return `${plural(refusal.rows, "row")} cannot come in as they are: mend the file, or bring in the good ones only.`;
+    case "still-here":
+      return "A horse of this client stands here: send it home first, as somebody must be called until then.";
+    case "forgotten-already":
+      return "This client is forgotten already. Reload the page.";
+    case "undo-too-late":
+      return "This came in more than a week ago: what is wrong in it is mended where it stands.";
+    case "undone-already":
+      return "This was taken out already. Reload the page.";
+    case "changed-since":
+      return `Something has been written since about ${inner(listed(refusal.names))}. Take that out first, or leave what came in.`;
+    case "stopped":
+      return "Stopped: nothing was written.";
     case "same-horse":
       return "Choose another horse: these are one and the same.";
     case "open-cards":

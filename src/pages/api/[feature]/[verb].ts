@@ -1,12 +1,16 @@
 import type { APIRoute } from "astro";
 import { decode } from "#contracts/decode.ts";
+import type { Refusal } from "#contracts/refusal.ts";
 import { must } from "#core/kernel/assert.ts";
+import type { Result } from "#core/kernel/result.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
 import { runCommand } from "#server/http/command.ts";
+import { inLines, LINES } from "#server/http/progress.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverSoon } from "#server/owner/deliver.ts";
 import { sweepSoon } from "#server/plan/sweep.ts";
+import type { Tell } from "#server/work.ts";
 import { problem } from "#ui/words/problem.ts";
 import { sayRefusal } from "#ui/words/refusals.ts";
 
@@ -33,15 +37,21 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
   const decoded = decode(command.schema, body);
   if (!decoded.ok) return problem(422, { ...must(decoded.error[0], "a failed decoding has an issue"), issues: decoded.error });
   const actor = must(locals.actor, "middleware found who asks");
-  const result = await runCommand(deps(), { route, command, actor, session: locals.session, key, input: decoded.value });
+  const run = async (tell?: Tell): Promise<Response> => {
+    const call = { route, command, actor, session: locals.session, key, input: decoded.value };
+    return answered(await runCommand(deps(), tell ? { ...call, tell } : call));
+  };
+  return request.headers.get("accept") === LINES ? inLines(request.signal, run) : run();
+};
+
+function answered(result: Result<unknown, Refusal>): Response {
   if (result.ok) {
     sweepSoon(deps());
     deliverSoon(deps(), attachments());
+    return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
   }
-  if (result.ok) return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
   const { error } = result;
-  const status = STATUS[error.code] ?? 409;
-  return problem(status, { ...error, message: sayRefusal(error) });
-};
+  return problem(STATUS[error.code] ?? 409, { ...error, message: sayRefusal(error) });
+}
 
 export const ALL: APIRoute = () => problem(405, { code: "method", path: "", message: "Use POST." });
