@@ -26,9 +26,20 @@ export interface BenchBarn {
   readonly cookie: string;
 }
 
+const hasDatabase = (admin: string, name: string): Promise<boolean> =>
+  withDatabase(admin, async (sql) => (await sql`SELECT FROM pg_database WHERE datname = ${name}`).length > 0);
+
+/** Somebody who has signed in. */
+export async function cookieOf(sql: Sql, person: PersonId, secret: Buffer): Promise<string> {
+  const token = secret.toString("base64url");
+  const until = new Date(Date.now() + 86_400_000);
+  await insertSession(sql, { tokenHash: createHash("sha256").update(token).digest(), person, at: new Date(), until });
+  return `${SESSION_COOKIE}=${token}`;
+}
+
 /**
  * Databases by name, filled one after the other in a cluster that is thrown away, or, where FURLONG_BENCH_CLUSTER names one that is there (a database of
- * it), in databases of that one which are dropped again; the demo barn is then cloned from its database `demo`.
+ * it), in databases of that one which are dropped again; a barn of which that cluster has a database is then cloned from it.
  */
 export async function withBarns(
   fills: Readonly<Record<string, "demo" | ((sql: Sql) => Promise<unknown>)>>,
@@ -45,21 +56,18 @@ export async function withBarns(
   try {
     for (const [name, fill] of Object.entries(fills)) {
       const [database, admin] = [`bench_${name}_${process.pid}`, outside ?? urlOf("postgres")];
-      const cloned = outside && fill === "demo";
-      await createDatabase(admin, database, cloned ? { template: "demo" } : {});
+      const cloned = outside !== undefined && (await hasDatabase(admin, name));
+      await createDatabase(admin, database, cloned ? { template: name } : {});
       const url = urlOf(database);
       await withDatabase(url, async (sql) => {
         await migrate(sql);
-        if (fill !== "demo") await fill(sql);
-        else if (!cloned) await seedDemo(sql, TODAY);
-        const token = randomBytes(32).toString("base64url");
+        if (!cloned) await (fill === "demo" ? seedDemo(sql, TODAY) : fill(sql));
         const [row] = await sql`SELECT id FROM person WHERE role = 'manager' ORDER BY id LIMIT 1`;
         const boss = row?.["id"] as PersonId;
-        const until = new Date(Date.now() + 86_400_000);
-        await insertSession(sql, { tokenHash: createHash("sha256").update(token).digest(), person: boss, at: new Date(), until });
+        const cookie = await cookieOf(sql, boss, randomBytes(32));
         const served = await serve(root, { databaseUrl: url, port: 0, today: TODAY, quiet: true });
         try {
-          await use(name, { url, sql, served, boss, cookie: `${SESSION_COOKIE}=${token}` });
+          await use(name, { url, sql, served, boss, cookie });
         } finally {
           await served.stop();
         }

@@ -94,7 +94,7 @@ export class Screens {
         httpOnly: true,
         secure: false,
       });
-    page.setDefaultTimeout(30_000);
+    page.setDefaultTimeout(60_000);
     return page;
   }
   async visit(page: Page, path: string): Promise<void> {
