@@ -140,26 +140,19 @@ export async function restore(url: string, file: string, now: Date): Promise<str
 export async function putInPlace(url: string, coming: string, now: Date): Promise<string | null> {
   const name = decodeURIComponent(new URL(url).pathname.slice(1));
   const kept = `${name}_before_${stamp(now).replace("-", "_")}`;
-  const before = await revisionAt(url, name);
-  // Pages that a running server keeps are known by the barn's revision: none of before may be taken for one of after.
-  await withDatabase(databaseAt(url, coming), async (sql) => {
-    await sql`UPDATE barn SET revision = greatest(revision, ${before ?? 0}) + 1000`;
-  });
-  await swap(url, [...(before === null ? [] : [[name, kept] as const]), [coming, name]]);
-  return before === null ? null : kept;
+  const there = await isThere(url, name);
+  await swap(url, [...(!there ? [] : [[name, kept] as const]), [coming, name]]);
+  return there ? kept : null;
 }
 /** Takes back a restore: what was kept stands again, and what stood is kept. */
 export async function bringBack(url: string, kept: string, now: Date): Promise<string> {
   const name = decodeURIComponent(new URL(url).pathname.slice(1));
   if (!kept.startsWith(`${name}_before_`))
     throw new Error(`${kept} is not what a restore of ${name} has kept. See bin/restore --list.`);
-  if ((await revisionAt(url, kept)) === null) throw new Error(`There is no ${kept}. See bin/restore --list.`);
-  const before = await revisionAt(url, name);
-  await withDatabase(databaseAt(url, kept), async (sql) => {
-    await sql`UPDATE barn SET revision = greatest(revision, ${before ?? 0}) + 1000`;
-  });
+  if (!(await isThere(url, kept))) throw new Error(`There is no ${kept}. See bin/restore --list.`);
+  const there = await isThere(url, name);
   const keptNow = `${name}_before_${stamp(now).replace("-", "_")}`;
-  await swap(url, [...(before === null ? [] : [[name, keptNow] as const]), [kept, name]]);
+  await swap(url, [...(!there ? [] : [[name, keptNow] as const]), [kept, name]]);
   return keptNow;
 }
 /** Databases that restores have kept, the newest first. */
@@ -171,17 +164,8 @@ export const keptByRestores = (url: string): Promise<readonly string[]> => {
     return rows.map(({ datname }) => String(datname));
   });
 };
-/** Null: there is no such database, or no barn in it. */
-async function revisionAt(url: string, name: string): Promise<number | null> {
-  const there = await withDatabase(databaseAt(url, "postgres"), (sql) => sql`SELECT 1 FROM pg_database WHERE datname = ${name}`);
-  if (there.length === 0) return null;
-  return withDatabase(databaseAt(url, name), async (sql) => {
-    const [barn] = await sql`SELECT to_regclass('public.barn') IS NOT NULL AS there`;
-    if (!barn?.["there"]) return 0;
-    const [row] = await sql`SELECT revision::float8 AS revision FROM barn`;
-    return Number(row?.["revision"] ?? 0);
-  });
-}
+const isThere = (url: string, name: string): Promise<boolean> =>
+  withDatabase(databaseAt(url, "postgres"), (sql) => exists(sql, name));
 /** Renames databases one after the other; nobody may be in them, so whoever is, is cut off. */
 const swap = (url: string, names: readonly (readonly [string, string])[]): Promise<void> =>
   withDatabase(databaseAt(url, "postgres"), async (sql) => {

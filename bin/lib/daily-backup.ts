@@ -5,7 +5,7 @@ import { backupDue } from "#core/backup/backup.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import type { BackupId } from "#core/kernel/brand.ts";
 import { insertBackup, listBackups } from "#db/queries/backup.ts";
-import { countWrite, findBarn } from "#db/queries/barn.ts";
+import { markWritten, findBarn } from "#db/queries/barn.ts";
 import { madeOf } from "#server/backup/read-backups.ts";
 import { backupName, keepNewest, makeBackup, sizeOf, tryBackup } from "./backup.ts";
 import { withDatabase } from "./prepare.ts";
@@ -44,7 +44,7 @@ export async function backUp(
       if (!list?.["there"]) return;
       await insertBackup(tx, { id: randomUUID() as BackupId, at, file, bytes, triedAt, problem });
       // Pages that show it are not those of before.
-      await countWrite(tx);
+      await markWritten(tx);
     }),
   );
   if (problem !== "") throw new Error(problem);

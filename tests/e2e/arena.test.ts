@@ -76,7 +76,7 @@ describe("a first mounting", () => {
     await screens.site
       .sql`UPDATE card SET kind = 'both', helper_id = (SELECT id FROM person WHERE sign_in = 'odalys') WHERE id = ${id}`;
     await screens.site.sql`UPDATE person SET grade = 5, weight_kg = 50 WHERE sign_in = ${who}`;
-    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await screens.as(who, PHONE);
     await screens.visit(page, `/card/${id}`);
     let taps = 0;
@@ -134,7 +134,7 @@ describe("another first time", () => {
     const { id, stay, who } = await openCard(["ground"]);
     await screens.site.sql`
       UPDATE plan SET laid = (SELECT jsonb_agg(one || '{"because": {"code": "step", "step": "back-girth"}}') FROM jsonb_array_elements(laid) one) WHERE stay_id = ${stay}`;
-    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await screens.as(who, PHONE);
     await screens.visit(page, `/card/${id}`);
     await tap(page, "Held breath");

@@ -256,7 +256,7 @@ describe("a card on the phone", () => {
       SELECT k.id, k.revision FROM card k WHERE k.stay_id = (SELECT stay_id FROM card WHERE id = ${id}) AND k.state = 'closed' ORDER BY k.day DESC LIMIT 1`;
     await sql`UPDATE card_revision SET if_calm = 'lead' WHERE card_id = ${last?.["id"]} AND revision = ${last?.["revision"]}`;
     // Pages are kept until the barn moves on.
-    await sql`UPDATE barn SET revision = revision + 1`;
+    await sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await screens.as(who, PHONE);
     await screens.visit(page, `/card/${id}`);
     await text(page, "if calm,");
@@ -310,7 +310,7 @@ describe("a card on the phone", () => {
     };
     const both = await sidesAsked();
     await screens.site.sql`UPDATE stay SET method = 'ground-first' WHERE id = ${stay}`;
-    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     expect(await sidesAsked()).toBeLessThan(both);
   });
   it("keeps everybody on the ground until all is ticked and by a red sign, and takes a ride against it as it was, marked", async () => {

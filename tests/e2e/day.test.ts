@@ -17,7 +17,7 @@ const DAY = "2026-07-15";
 beforeEach(async () => {
   await screens.site.sql`DELETE FROM card WHERE day = ${DAY}`;
   await screens.site.sql`DELETE FROM day_sheet WHERE day = ${DAY}`;
-  await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+  await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
 });
 const open = async (size?: { width: number; height: number }): Promise<Page> => {
   const page = await screens.as("odalys", size);
@@ -263,7 +263,7 @@ describe("weather typed by hand", () => {
         SELECT o.id FROM card o JOIN card_revision w ON w.card_id = o.id WHERE o.stay_id = ${stay} AND w.saddle_minutes > 0 ORDER BY o.day DESC LIMIT 4)`;
     await screens.site.sql`
       DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
-    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
     await text(page, "Not known: heat and wind bar nothing.");
     await button(page, "type it").click();
@@ -349,7 +349,7 @@ describe("laying out the day", () => {
   it("says of each horse left out who cannot have it and why, and lets one in by a tap", async () => {
     // An hour and a half each: not everybody finds a place.
     await screens.site.sql`UPDATE person SET works_to = works_from + 90 WHERE role <> 'manager'`;
-    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
     await button(page, "Lay out the day").click();
     await text(page, "left out");

@@ -132,7 +132,7 @@ describe("a card that the manager changed meanwhile", () => {
     // She stands by nobody meanwhile.
     await screens.site.sql`UPDATE card SET helper_id = NULL WHERE helper_id = ${other?.["id"]} AND state = 'handed-out'`;
     await screens.site.sql`UPDATE card SET rider_id = ${other?.["id"]}, version = version + 1 WHERE id = ${id}`;
-    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     await screens.site.restart();
     await page.evaluate(() => window.dispatchEvent(new Event("online")));
     await text(page, "Not taken:");

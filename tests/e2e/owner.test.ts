@@ -113,7 +113,7 @@ describe("the owner's page", () => {
     const [row] = await screens.site.sql`SELECT token FROM owner_link WHERE stay_id = ${stay} AND dropped_at IS NULL`;
     await screens.site.sql`UPDATE stay SET went_home = '2026-06-20' WHERE id = ${stay}`;
     await screens.site.sql`DELETE FROM report_answer`;
-    await screens.site.sql`UPDATE barn SET revision = revision + 1`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await screens.as(null, { width: 390, height: 844 });
     await screens.visit(page, `/owner/${row?.["token"]}`);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);

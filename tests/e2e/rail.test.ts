@@ -21,7 +21,7 @@ beforeAll(async () => {
     SELECT s.id, max(f.day) FROM stay s JOIN horse h ON h.id = s.horse_id JOIN forecast f ON f.stay_id = s.id WHERE h.name = 'Blue Ledger' GROUP BY s.id)`;
   // This week was laid out, from tomorrow on.
   await sql`INSERT INTO week_laid (day, at, by_person) SELECT d, now(), p.id FROM generate_series(date '2026-07-15', '2026-07-18', '1 day') d, person p WHERE p.sign_in = 'odalys'`;
-  await sql`UPDATE barn SET revision = revision + 1`;
+  await sql`UPDATE written SET mark = gen_random_uuid()`;
 });
 afterAll(() => screens.close());
 

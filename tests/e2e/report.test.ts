@@ -75,7 +75,7 @@ describe("the report", () => {
     const [stay] = await sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle'`;
     // A session was corrected after the report was approved.
     await sql`UPDATE card_revision SET ground_minutes = ground_minutes + 60 WHERE card_id = (SELECT id FROM card WHERE stay_id = ${stay?.["id"]} AND state = 'closed' ORDER BY day LIMIT 1)`;
-    await sql`UPDATE barn SET revision = revision + 1`;
+    await sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
     await text(page, "You had put it another way, and the record has moved on since");
     expect(await saidBy(page, "[aria-label='As the owner reads it']")).toMatch(/hours on the ground and [\d.]+ hours of riding/);

@@ -19,7 +19,7 @@ beforeAll(async () => {
   for (const [i, { id }] of people.entries())
     await sql`UPDATE person SET weight_kg = ${61.1 + i * 1.3} WHERE id = ${id} AND weight_kg IS NOT NULL`;
   await sql`UPDATE client SET phone = '+1 555 0177 ' || left(id::text, 4), email = left(id::text, 8) || '@guarded.example'`;
-  await sql`UPDATE barn SET revision = revision + 1`;
+  await sql`UPDATE written SET mark = gen_random_uuid()`;
   const weights = await sql`SELECT sign_in, weight_kg FROM person WHERE weight_kg IS NOT NULL`;
   const clients = await sql`SELECT phone, email FROM client`;
   const tokens = await sql`SELECT token FROM owner_link`;

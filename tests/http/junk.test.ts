@@ -336,7 +336,7 @@ function spoiled(example: unknown, [key, ...rest]: Path, junk: unknown): unknown
 /** Everything that the application keeps, but for tries and sessions. */
 async function fingerprint(): Promise<string> {
   const [row] = await site.sql`
-    SELECT (SELECT revision FROM barn) AS revision, (SELECT count(*) FROM request) AS requests, (SELECT count(*) FROM change) AS changes,
+    SELECT (SELECT mark FROM written) AS mark, (SELECT count(*) FROM request) AS requests, (SELECT count(*) FROM change) AS changes,
       (SELECT count(*) FROM stay) AS stays, (SELECT count(*) FROM card) AS cards, (SELECT count(*) FROM card_revision) AS revisions,
       (SELECT count(*) FROM person) AS people, (SELECT count(*) FROM hold) AS holds, (SELECT count(*) FROM evaluation) AS evaluations, (SELECT count(*) FROM report) AS reports`;
   return JSON.stringify(row);

@@ -73,20 +73,16 @@ describe("a backup", () => {
     const before = await sums(url);
     await withDatabase(url, async (sql) => {
       await sql`UPDATE horse SET name = 'Ruined'`;
-      await sql`UPDATE barn SET revision = revision + 50`;
       // Somebody who is in it is cut off, and no reason to give up.
       const idle = await sql.reserve();
       const kept = must(await restore(url, own, NOW), "something stood there");
       idle.release();
       expect(await keptByRestores(url)).toEqual([kept]);
     }).catch((error: unknown) => expect(String(error)).toMatch(/terminat|closed|ENDED|CONNECTION/i));
-    // But for the revision, by which a running server tells its pages of before from those of after.
-    expect(differing(before, await sums(url))).toEqual(["barn"]);
+    expect(differing(before, await sums(url))).toEqual([]);
     const [kept] = await keptByRestores(url);
     await bringBack(url, must(kept, "kept"), new Date(NOW.getTime() + 1000));
     expect(new Set(await horses(url))).toEqual(new Set(["Ruined"]));
-    const revisions = await withDatabase(url, (sql) => sql`SELECT revision FROM barn`);
-    expect(Number(revisions[0]?.["revision"])).toBeGreaterThan(2000);
   });
   it("that is not there, cut off, foreign, of a newer version or not as it was made changes nothing, and says why", async () => {
     const url = await clone("empty");

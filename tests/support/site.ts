@@ -30,10 +30,6 @@ export interface Post {
  * and made anew for the next file, which a server must bear anyway.
  */
 let kept: { served: Served; readonly database: string } | null = null;
-/** What a server keeps of a barn it keeps by the barn's revision, so that no two barns of a worker may share one. */
-let revision = 0;
-const REVISIONS_A_FILE = 1_000_000;
-
 const runs = ({ child }: Served): boolean => child.exitCode === null && child.signalCode === null;
 const start = (url: string, port: number, devices?: Devices): Promise<Served> =>
   serve(process.cwd(), { databaseUrl: url, port, today: TODAY, quiet: true, ...devices });
@@ -52,8 +48,8 @@ export class Site {
     const again = kept && runs(kept.served) && !devices ? kept : null;
     const url = await cloneOf(template, again?.database);
     const sql = connect(url, { max: 12 });
-    revision += REVISIONS_A_FILE;
-    await sql`UPDATE barn SET revision = revision + ${revision}`;
+    // Pages of the file before, which may have changed what it liked by hand, are none of this one's.
+    await sql`UPDATE written SET mark = gen_random_uuid()`;
     const served = again?.served ?? (await start(url, 0, devices));
     // By its answer it has left the connections that were cut for new ones.
     while (again && !(await fetch(`${served.address}/health`)).ok) await pause(20);

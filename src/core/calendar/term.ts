@@ -3,6 +3,7 @@
  * All days are calendar dates of the barn. Sessions are whole, part ones rounded in the owner's favour; pace alone is a fraction.
  */
 import { assert } from "../kernel/assert.ts";
+import { remember } from "../kernel/remember.ts";
 import { type Hold, heldDays, heldOn, stoppedDays } from "./holds.ts";
 import {
   addDays,
@@ -191,7 +192,7 @@ function madeUpSessions(facts: TermFacts, soFar: (through: number) => number, st
 }
 
 /** Everything that the term says on the morning of `today`, with today's own session still to come unless it was given. */
-export function readTerm(facts: TermFacts, today: LocalDate): TermReading {
+export const readTerm = remember((facts: TermFacts, today: LocalDate): TermReading => {
   assert(facts.sessionsAWeek >= 1 && facts.sessionsAWeek <= 7, "one to seven sessions a week");
   const tests = dayTests(facts, today);
   const { one, start, running, workable } = tests;
@@ -228,7 +229,7 @@ export function readTerm(facts: TermFacts, today: LocalDate): TermReading {
       feasible: remaining <= workingDaysLeft,
     },
   };
-}
+});
 
 /** Days on which a re-evaluation is due, as days of the term: 15 of 30; 30 of 60; 30 and 60 of 90. */
 export function midTermDays(length: TermLength): readonly number[] {

@@ -7,6 +7,7 @@ import { type CheckFacts, type HeldByChecks, heldByChecks } from "../check/check
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind } from "../horse/horse.ts";
 import type { LimitsInForce, SecondPerson } from "../intake/limits.ts";
 import type { PersonId } from "../kernel/brand.ts";
+import { remember } from "../kernel/remember.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
 import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
@@ -65,8 +66,11 @@ export function riskOf({
   return riskNow(signed?.risk ?? riskRead ?? UNKNOWN_RISK, signed?.day ?? null, incidents);
 }
 
-export const readingOf = ({ ladder, scores, kind, history, rides }: HorseRecord): HorseReading =>
-  readHorse({ ladder, scores, kind, history, rides });
+const readOnce = remember(
+  ({ ladder, scores, kind, history, rides }: HorseRecord, _: null): HorseReading =>
+    readHorse({ ladder, scores, kind, history, rides }),
+);
+export const readingOf = (record: HorseRecord): HorseReading => readOnce(record, null);
 
 /** What holds on a day: checks, and what was signed for it. A signature says nothing of the days before its evaluation. */
 export interface InForce {
@@ -98,7 +102,8 @@ export function stepFacts(record: HorseRecord, reading: HorseReading): StepFacts
 /** Why a rider's line would be light that also keeps a horse out of the heat. */
 const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-off"]);
 
-export function permitOf(record: HorseRecord, day: LocalDate): PermitHorse {
+/** Worked out once for a record and a day: the sheet, the week, the steps and the gate of one moment ask it of the same horse. */
+export const permitOf = remember((record: HorseRecord, day: LocalDate): PermitHorse => {
   const { weight, ageYears, horseClass, fitness, condition, worked, rides, incidents } = record;
   const last = worked.at(-1) ?? null;
   const daysOff = last && daysBetween(last, day);
@@ -124,4 +129,4 @@ export function permitOf(record: HorseRecord, day: LocalDate): PermitHorse {
     limits: record.limits,
     lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },
   };
-}
+});

@@ -24,6 +24,7 @@ import type { Way } from "#core/plan/ways.ts";
 import { OWED_POLICIES, type OwedPolicy } from "#core/report/facts.ts";
 import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import type { Db, Sql, Transaction } from "../client.ts";
+import { deepFreeze, keep } from "../kept.ts";
 import { bool, date, int, nullable, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
 import { ladderAt } from "./ladder.ts";
@@ -63,7 +64,7 @@ const BarnRow = z.object({
   begunOn: nullable(date),
   startSteps: z.array(z.enum(LOOKED_AT)),
   version: int,
-  revision: int,
+  stamp: text,
 });
 
 export interface Barn {
@@ -112,16 +113,31 @@ export interface Barn {
   /** Of the first start, what the manager has looked at. */
   readonly startSteps: readonly StartStep[];
   readonly version: number;
-  readonly revision: number;
+  /** Another one after each change of the row. */
+  readonly stamp: string;
 }
 
 /** Whether the first start has made the barn. */
 export const isSetUp = async (db: Db): Promise<boolean> => (await db`SELECT 1 FROM barn`).length > 0;
+/** As it was read last, under its stamp: the same for as long as nobody changed it, so that what was worked out of it can be kept beside it. */
+const read = new Map<string, Barn>();
+const MOST_READ = 20;
 /** Null before that. */
 export async function findBarn(db: Db): Promise<Barn | null> {
+  const [stamped] = await db`SELECT stamp FROM barn`;
+  const known = read.get(String(stamped?.["stamp"]));
+  if (known) {
+    ladderIs(known.ladder);
+    return known;
+  }
+  const barn = await readBarn(db);
+  if (barn) keep(read, barn.stamp, deepFreeze(barn), MOST_READ);
+  return barn;
+}
+async function readBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, media_mb, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, gear, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, demo, begun_on, start_steps, version, revision FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, media_mb, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, gear, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, demo, begun_on, start_steps, version, stamp FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, workLimits, ...rest } = row;
@@ -175,20 +191,16 @@ export async function keepLearnt(tx: Transaction, { a, b }: Bend, usualRate: num
   await tx`UPDATE barn SET bend_a = ${a}, bend_b = ${b}, usual_rate = ${usualRate}`;
 }
 
-/** Marks that something was written, and tells whoever listens once it stands; the row lock also puts the ends of writes in order. */
 /** A step of the first start was looked at; once is enough. */
 export async function lookAtStep(tx: Transaction, step: StartStep): Promise<void> {
   await tx`UPDATE barn SET start_steps = array_append(array_remove(start_steps, ${step}), ${step})`;
 }
-export async function countWrite(tx: Transaction): Promise<void> {
-  await tx`WITH moved AS (UPDATE barn SET revision = revision + 1 RETURNING revision) SELECT pg_notify(${WRITES}, revision::text) FROM moved`;
+/** Marks that something was written, and tells whoever listens once it stands; the row lock also puts the ends of writes in order. */
+export async function markWritten(tx: Transaction): Promise<void> {
+  await tx`WITH moved AS (UPDATE written SET mark = gen_random_uuid() RETURNING mark) SELECT pg_notify(${WRITES}, '') FROM moved`;
 }
 const WRITES = "furlong_writes";
-/** Calls `heard` with the revision after each write, and with null once listening has begun or begun anew: what came between is not known. */
-export async function listenForWrites(sql: Sql, heard: (revision: number | null) => void): Promise<void> {
-  await sql.hear(
-    WRITES,
-    (revision) => heard(Number(revision)),
-    () => heard(null),
-  );
+/** Calls `heard` after each write, and once listening has begun or begun anew: what came between is not known. */
+export async function listenForWrites(sql: Sql, heard: () => void): Promise<void> {
+  await sql.hear(WRITES, heard, heard);
 }

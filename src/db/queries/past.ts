@@ -5,11 +5,13 @@ import { DURINGS, HURT, INCIDENT_KINDS } from "#core/card/card.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { RED_SIGNS } from "#core/permission/ground-check.ts";
 import type { Db } from "../client.ts";
+import { keptOfStays, stamp, stampsOf } from "../kept.ts";
 import { bool, date, id, int, score, side, strength, text } from "../rows.ts";
 import { many } from "../run.ts";
 
 const PastRow = z.object({
   stayId: id<"stay">(),
+  stamp,
   /** The latest of each track, of walks and of sessions apart, in the order in which they were given. */
   scores: z.array(z.object({ skill: text, side, score, day: date, walk: bool })),
   /** The last two dozen, oldest first. */
@@ -33,16 +35,17 @@ const PastRow = z.object({
   /** All of the stay, oldest first. */
   incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), strength, day: date })),
 });
-export type Past = z.output<typeof PastRow>;
+export type Past = Omit<z.output<typeof PastRow>, "stamp">;
 
 /** So many last sessions are looked at. */
 export const PAST_SESSIONS = 24;
-/** One row a stay that is asked for. */
-export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
-  many(
-    PastRow,
-    db`SELECT s.id AS stay_id, scores.list AS scores, sessions.list AS sessions, incidents.list AS incidents
-       FROM unnest(${[...stays]}::uuid[]) s(id)
+const keptPasts = keptOfStays(
+  ({ stayId }: z.output<typeof PastRow>) => stayId,
+  (db, stays) =>
+    many(
+      PastRow,
+      db`SELECT s.id AS stay_id, t.stamp, scores.list AS scores, sessions.list AS sessions, incidents.list AS incidents
+       FROM unnest(${[...stays]}::uuid[]) s(id) LEFT JOIN stay_stamp t ON t.stay_id = s.id
        CROSS JOIN LATERAL (
          SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score, 'day', day, 'walk', walk) ORDER BY day, rank, start, skill, side), '[]') AS list
          FROM (SELECT DISTINCT ON (skill, side, walk) * FROM (
@@ -65,7 +68,11 @@ export const listPast = (db: Db, stays: readonly StayId[]): Promise<Past[]> =>
          SELECT coalesce(json_agg(json_build_object('kind', i.kind, 'hurt', i.hurt, 'strength', i.strength, 'day', k.day) ORDER BY k.day, i.position), '[]') AS list
          FROM card k CROSS JOIN LATERAL (SELECT kind, hurt, strength, position FROM card_incident WHERE card_id = k.id AND revision = k.revision OFFSET 0) i
          WHERE k.stay_id = s.id) incidents`,
-  );
+    ),
+);
+/** One a stay that is asked for. */
+export const listPast = async (db: Db, stays: readonly StayId[]): Promise<readonly Past[]> =>
+  keptPasts(db, await stampsOf(db, stays));
 
 const NOTHING: Omit<Past, "stayId"> = { scores: [], sessions: [], incidents: [] };
 /** By stay; a horse of which nothing is written has an empty past. */

@@ -53,7 +53,7 @@ const VisitorRow = z.object({
   name: text,
   role: z.enum(ROLES),
   grade: int,
-  revision: int,
+  mark: text,
   timeZone: text,
   session: text,
   seenAt: instant,
@@ -64,8 +64,8 @@ const VisitorRow = z.object({
 export const findVisitor = (db: Db, tokenHash: Buffer, now: Date) =>
   maybeOne(
     VisitorRow,
-    db`SELECT p.id, p.name, p.role, p.grade, p.must_change, b.revision, b.time_zone, s.id AS session, s.seen_at, s.confirmed_at
-       FROM sign_in_session s JOIN person p ON p.id = s.person_id CROSS JOIN barn b
+    db`SELECT p.id, p.name, p.role, p.grade, p.must_change, w.mark, b.time_zone, s.id AS session, s.seen_at, s.confirmed_at
+       FROM sign_in_session s JOIN person p ON p.id = s.person_id CROSS JOIN barn b CROSS JOIN written w
        WHERE s.token_hash = ${tokenHash} AND s.expires_at > ${now} AND NOT s.awaits_code AND p.retired_on IS NULL
          AND s.seen_at > ${now}::timestamptz - make_interval(hours => b.idle_hours)`,
   );

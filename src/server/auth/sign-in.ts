@@ -188,13 +188,13 @@ export async function confirm(
 
 export const signOut = ({ sql }: Deps, token: string): Promise<void> => deleteSession(sql, hashOf(token));
 
-/** Who asks, on which day, and how far the record has come: at one revision and on one day the barn reads the same. */
+/** Who asks, on which day, and what the last write marked: at one mark and on one day the barn reads the same. */
 export interface Visitor {
   readonly actor: Actor;
   readonly session: Session;
   /** The password was given by somebody else: first of all a new one is chosen. */
   readonly mustChange: boolean;
-  readonly revision: number;
+  readonly mark: string;
   readonly today: LocalDate;
 }
 
@@ -203,9 +203,9 @@ export async function visitorOf({ sql, clock }: Deps, token: string | undefined)
   const now = clock.now();
   const found = await findVisitor(sql, hashOf(token), now);
   if (!found) return null;
-  const { revision, timeZone, session, seenAt, confirmedAt, mustChange, ...actor } = found;
+  const { mark, timeZone, session, seenAt, confirmedAt, mustChange, ...actor } = found;
   // Where it cannot be noted, as on a server that takes no writes, the page is shown all the same.
   if (now.getTime() - seenAt.getTime() > SEEN_EVERY) await touchSession(sql, session, now).catch(() => undefined);
   const confirmed = confirmedAt !== null && now.getTime() - confirmedAt.getTime() < CONFIRMED_FOR;
-  return { actor, session: { id: session, confirmed }, mustChange, revision, today: clock.today(timeZone) };
+  return { actor, session: { id: session, confirmed }, mustChange, mark, today: clock.today(timeZone) };
 }

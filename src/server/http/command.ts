@@ -10,7 +10,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { Result } from "#core/kernel/result.ts";
 import { ok } from "#core/kernel/result.ts";
 import { troubleOf } from "#db/errors.ts";
-import { countWrite, findBarn } from "#db/queries/barn.ts";
+import { findBarn, markWritten } from "#db/queries/barn.ts";
 import { claimRequest, keepRequest } from "#db/queries/requests.ts";
 import type { Deps } from "../container.ts";
 import { type Answer, no, type Session, Stopped, type Tell, type Work } from "../work.ts";
@@ -100,6 +100,6 @@ const runOnce = (
     if (command.onlyLooks(input as never)) throw new LookedAt(result.value);
     const answer = result.value ?? {};
     await keepRequest(tx, { person: actor.id, key, route, bodyHash, answer, at: now });
-    await countWrite(tx);
+    await markWritten(tx);
     return ok(answer);
   });

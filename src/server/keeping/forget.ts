@@ -2,7 +2,7 @@
 import type { EditKeeping, ForgetClient } from "#contracts/keeping.ts";
 import { type LocalDate, monthsBefore } from "#core/calendar/local-date.ts";
 import { ok } from "#core/kernel/result.ts";
-import { countWrite, findBarn } from "#db/queries/barn.ts";
+import { findBarn, markWritten } from "#db/queries/barn.ts";
 import {
   claimCleaning,
   dropChanges,
@@ -70,6 +70,6 @@ export async function keepClean({ sql, clock }: Deps): Promise<void> {
       what: "kept no longer",
       details: gone,
     });
-    await countWrite(tx);
+    await markWritten(tx);
   });
 }

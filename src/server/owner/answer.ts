@@ -1,7 +1,7 @@
 /** What an owner sends from the page that their address opens; and the barn's answers. Each is one transaction, and a repeat of the same is harmless. */
 import type { AnswerQuestion, CheckBack, SeeCheckBack } from "#contracts/owner.ts";
 import { ok } from "#core/kernel/result.ts";
-import { countWrite } from "#db/queries/barn.ts";
+import { markWritten } from "#db/queries/barn.ts";
 import {
   insertCheckBack,
   keepAnswer,
@@ -21,13 +21,13 @@ import type { OpenedOwner } from "./read-owner.ts";
 export const acknowledge = (deps: Deps, issue: number): Promise<void> =>
   deps.sql.begin(async (tx) => {
     await markRead(tx, issue, deps.clock.now());
-    await countWrite(tx);
+    await markWritten(tx);
   });
 /** False where another question was asked to this report before. */
 export const askQuestion = (deps: Deps, issue: number, question: string): Promise<boolean> =>
   deps.sql.begin(async (tx) => {
     const kept = await keepQuestion(tx, issue, question, deps.clock.now());
-    await countWrite(tx);
+    await markWritten(tx);
     return kept;
   });
 const asText = ({ daysAWeek, goes, problem, skills, words }: CheckBack): string =>
@@ -47,7 +47,7 @@ export const tellCheckBack = (
     if (last && asText(last) === asText(back)) return true;
     if (told.length >= CHECK_BACKS_A_DAY) return false;
     await insertCheckBack(tx, stay.id, back, today, deps.clock.now());
-    await countWrite(tx);
+    await markWritten(tx);
     return true;
   });
 

@@ -5,7 +5,7 @@
  */
 import { Readable } from "node:stream";
 import { createTransport, type Transporter } from "nodemailer";
-import { countWrite, findBarn } from "#db/queries/barn.ts";
+import { findBarn, markWritten } from "#db/queries/barn.ts";
 import { claimMessage, giveUpLeases, type MessageRecord, nextTry, type Outcome, settleMessage } from "#db/queries/owner.ts";
 import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
@@ -90,7 +90,7 @@ export async function deliver(deps: Deps, attach: Attach = nothing, patience = P
   );
   const { name } = (await findBarn(sql)) ?? { name: "The barn" };
   const lost = await giveUpLeases(sql, clock.now(), "Whoever sent it was interrupted.");
-  if (lost > 0) await sql.begin(countWrite);
+  if (lost > 0) await sql.begin(markWritten);
   for (let sent = 0; ; ) {
     const message = await sql.begin((tx) => claimMessage(tx, clock.now(), new Date(clock.now().getTime() + LEASE)));
     if (!message) return sent;
@@ -100,7 +100,7 @@ export async function deliver(deps: Deps, attach: Attach = nothing, patience = P
     );
     await sql.begin(async (tx) => {
       await settleMessage(tx, message.id, outcome);
-      await countWrite(tx);
+      await markWritten(tx);
     });
     const line = {
       event: "letter",

@@ -3,7 +3,7 @@ import type { SaveVisit, SeeHomework, SetHomework, TellHomework } from "#contrac
 import { addDays } from "#core/calendar/local-date.ts";
 import type { HomeworkId, VisitId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
-import { countWrite } from "#db/queries/barn.ts";
+import { markWritten } from "#db/queries/barn.ts";
 import {
   findHomework,
   findVisit,
@@ -46,7 +46,7 @@ export const tellHomework = (deps: Deps, { stay, today }: OpenedOwner, told: Tel
     if (now?.id !== told.homework || told.day > today || told.day < addDays(today, -TOLD_DAYS)) return false;
     const done = now.steps.flatMap(({ skill }) => (told.done.includes(skill) ? [skill] : []));
     await keepHomeworkDone(tx, now.id, { ...told, done }, deps.clock.now());
-    await countWrite(tx);
+    await markWritten(tx);
     return true;
   });
 export async function seeHomework(work: Work, { stay }: SeeHomework): Answer {

@@ -22,7 +22,7 @@ import { KEPT_PLAYS, tell } from "#core/plan/told.ts";
 import { whatMoved } from "#core/plan/weeks.ts";
 import { stillOpen } from "#core/watch/needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
-import { type Barn, countWrite, findBarn } from "#db/queries/barn.ts";
+import { type Barn, findBarn, markWritten } from "#db/queries/barn.ts";
 import { listRecordStamps, listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { listPeople } from "#db/queries/people.ts";
@@ -162,7 +162,7 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
       rateMean: rate.mean,
       rateVariance: rate.variance,
     });
-    await countWrite(tx);
+    await markWritten(tx);
   });
 }
 

@@ -31,7 +31,16 @@ import type { Stay } from "#db/queries/stays.ts";
 export const intakeDay = (stay: Stay): LocalDate | null =>
   stay.evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closed)?.day ?? null;
 
+const terms = new WeakMap<Stay, { readonly barn: Barn; readonly facts: TermFacts }>();
+/** What its term is read from: the same for as long as neither the stay nor the barn's rules have changed. */
 export function termFacts(stay: Stay, barn: Barn): TermFacts {
+  const known = terms.get(stay);
+  if (known?.barn === barn) return known.facts;
+  const facts = readTermFacts(stay, barn);
+  terms.set(stay, { barn, facts });
+  return facts;
+}
+function readTermFacts(stay: Stay, barn: Barn): TermFacts {
   const { firstDay, holds } = stay;
   const before = { firstDay, holds, firstDayIs: barn.firstDayIs, restDays: barn.restDays, holidays: barn.holidays };
   return {
@@ -159,8 +168,20 @@ export const pastFrom = ({
   incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt, strength }) => ({ kind, hurt, strength, day }))),
 });
 
-/** What is asked of the record before something is done with the horse on a day. */
-export function horseRecord({ stay, barn, evaluation, past }: RecordOfHorse, day: LocalDate): HorseRecord {
+/** Of each stay, as it was last read, the records that were asked for last. */
+const records = new WeakMap<Stay, (RecordOfHorse & { readonly day: LocalDate; readonly record: HorseRecord })[]>();
+const MOST_RECORDS = 16;
+/** What is asked of the record before something is done with the horse on a day: the same record for as long as nothing that it is read from has changed. */
+export function horseRecord(of: RecordOfHorse, day: LocalDate): HorseRecord {
+  const { stay, barn, evaluation, past } = of;
+  const known = records.get(stay) ?? [];
+  const found = known.find((one) => one.day === day && one.barn === barn && one.evaluation === evaluation && one.past === past);
+  if (found) return found.record;
+  const record = readRecord(of, day);
+  records.set(stay, [...known.slice(1 - MOST_RECORDS), { ...of, day, record }]);
+  return record;
+}
+function readRecord({ stay, barn, evaluation, past }: RecordOfHorse, day: LocalDate): HorseRecord {
   const method = methodOf(stay.method, methodsWith(barn.methods));
   return {
     kind: stay.kind,

@@ -1,7 +1,7 @@
 /** The barn's weather station, a device on the barn's own network that answers GET /hours?day=; standins/weather.ts is the one that ships. */
 import { StationDay } from "#contracts/weather.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
-import { countWrite } from "#db/queries/barn.ts";
+import { markWritten } from "#db/queries/barn.ts";
 import { keepWeather, listWeather } from "#db/queries/weather.ts";
 import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
@@ -27,7 +27,7 @@ export async function keepStation({ sql, clock }: Deps, day: LocalDate): Promise
   if (JSON.stringify(known?.hours) === JSON.stringify(hours)) return false;
   await sql.begin(async (tx) => {
     await keepWeather(tx, { day, source: "station", hours, at: clock.now(), by: null });
-    await countWrite(tx);
+    await markWritten(tx);
   });
   return true;
 }
