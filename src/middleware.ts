@@ -15,7 +15,7 @@ import { knowLadder } from "#server/ladder/know.ts";
 import { log } from "#server/log.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverNowAndThen } from "#server/owner/deliver.ts";
-import { sweepOnNewDay } from "#server/plan/sweep.ts";
+import { sweepOnNewDay } from "#server/plan/sweeping.ts";
 import { useWording } from "#server/report/wording.ts";
 import { askStationNowAndThen } from "#server/weather/station.ts";
 import { sayCover } from "#ui/words/cover.ts";

@@ -5,7 +5,7 @@ import { backupDue } from "#core/backup/backup.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import type { BackupId } from "#core/kernel/brand.ts";
 import { insertBackup, listBackups } from "#db/queries/backup.ts";
-import { markWritten, findBarn } from "#db/queries/barn.ts";
+import { findBarn, markWritten } from "#db/queries/barn.ts";
 import { madeOf } from "#server/backup/read-backups.ts";
 import { backupName, keepNewest, makeBackup, sizeOf, tryBackup } from "./backup.ts";
 import { withDatabase } from "./prepare.ts";

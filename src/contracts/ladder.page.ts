@@ -22,7 +22,13 @@ export const USUAL = {
   used: true,
 } as const satisfies Partial<KeptSkill>;
 
-export function forPage({ branches, all }: Ladder): string {
+const written = new WeakMap<Ladder, string>();
+export function forPage(ladder: Ladder): string {
+  const text = written.get(ladder) ?? writeOut(ladder);
+  written.set(ladder, text);
+  return text;
+}
+function writeOut({ branches, all }: Ladder): string {
   const same = (key: string, value: unknown): boolean =>
     key in USUAL && JSON.stringify(USUAL[key as keyof typeof USUAL]) === JSON.stringify(value);
   const skills = all.map(({ nature: _nature, saddle: _saddle, aims: _aims, ...skill }) =>

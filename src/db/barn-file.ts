@@ -2,7 +2,7 @@
  * The whole barn as lines of JSON, `furlong-barn/1`: the first says what it is and what must be in it, each after it is one row of one table. Written and read a
  * few rows at a time, so that neither side ever holds it whole.
  */
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { Transaction } from "./client.ts";
 import { newerThanThis } from "./migrate.ts";
 import { differing, plainValues, tableNames, tableSums } from "./table-sums.ts";

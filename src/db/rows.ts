@@ -1,5 +1,5 @@
 /** Atoms of rows: what a column can hold, as the queries read it. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { STRENGTHS } from "#core/intake/signs.ts";
 import type { Id } from "#core/kernel/brand.ts";

@@ -15,6 +15,8 @@ export interface Clock {
 export interface Deps {
   readonly sql: Sql;
   readonly clock: Clock;
+  /** Where another process reaches the same database; undefined: it is nobody else's. */
+  readonly url?: string;
 }
 
 /** The real clock; FURLONG_TODAY fixes the barn's date for pictures, tests and rehearsals. */
@@ -49,7 +51,7 @@ function make(name: string): Deps {
       all ? "there is no barn at this address" : "DATABASE_URL is not set: start the application through bin/start",
     );
   tellOfSlowQueries((query, ms) => log().warn({ event: "slow-query", ms, query }, "A slow query"));
-  return { sql: connect(url), clock: systemClock(process.env["FURLONG_TODAY"]) };
+  return { url, sql: connect(url), clock: systemClock(process.env["FURLONG_TODAY"]) };
 }
 
 /** Lets go of the pools; called once, when the process ends. */

@@ -2,7 +2,9 @@
 -- gives it a new one in the same transaction; a stamp is never used twice, also where a backup is restored.
 CREATE TABLE stay_stamp (
   stay_id uuid PRIMARY KEY REFERENCES stay ON DELETE CASCADE,
-  stamp   uuid NOT NULL DEFAULT gen_random_uuid()
+  stamp   uuid NOT NULL DEFAULT gen_random_uuid(),
+  -- Of its plan, its goals and what was last forecast, which are written by themselves after each change of the rest.
+  planned uuid NOT NULL DEFAULT gen_random_uuid()
 ) WITH (fillfactor = 50);
 INSERT INTO stay_stamp (stay_id) SELECT id FROM stay;
 
@@ -11,6 +13,13 @@ CREATE FUNCTION stamp_stays(ids uuid[]) RETURNS void LANGUAGE sql AS $$
   INSERT INTO stay_stamp (stay_id) SELECT id FROM stay WHERE id = ANY (ids) ORDER BY id
     ON CONFLICT (stay_id) DO UPDATE SET stamp = gen_random_uuid();
 $$;
+
+CREATE FUNCTION stamp_plans() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  INSERT INTO stay_stamp (stay_id) SELECT id FROM stay WHERE id IN (SELECT stay_id FROM changed) ORDER BY id
+    ON CONFLICT (stay_id) DO UPDATE SET planned = gen_random_uuid();
+  RETURN NULL;
+END $$;
 
 -- One trigger function for each way from a table's rows to their stays; old and new rows stand in `changed`.
 CREATE FUNCTION stamps_by_stay() RETURNS trigger LANGUAGE plpgsql AS $$
@@ -29,9 +38,10 @@ CREATE FUNCTION stamps_by_horse() RETURNS trigger LANGUAGE plpgsql AS $$
 BEGIN PERFORM stamp_stays(ARRAY(SELECT s.id FROM changed c JOIN stay s ON s.horse_id = c.id)); RETURN NULL; END $$;
 CREATE FUNCTION stamps_by_client() RETURNS trigger LANGUAGE plpgsql AS $$
 BEGIN PERFORM stamp_stays(ARRAY(SELECT s.id FROM changed c JOIN horse h ON h.client_id = c.id JOIN stay s ON s.horse_id = h.id)); RETURN NULL; END $$;
--- Who made an evaluation stands in it by name.
+-- Who evaluated a horse, rode it and helped stand in its record by name.
 CREATE FUNCTION stamps_by_person() RETURNS trigger LANGUAGE plpgsql AS $$
-BEGIN PERFORM stamp_stays(ARRAY(SELECT DISTINCT e.stay_id FROM changed c JOIN evaluation e ON e.by_person = c.id)); RETURN NULL; END $$;
+BEGIN PERFORM stamp_stays(ARRAY(SELECT id FROM stay)); RETURN NULL; END $$;
+CREATE TRIGGER stamps_renamed AFTER UPDATE ON person FOR EACH ROW WHEN (NEW.name IS DISTINCT FROM OLD.name) EXECUTE FUNCTION stamps_by_person();
 
 DO $$
 DECLARE
@@ -43,7 +53,8 @@ BEGIN
     ('apart', 'stamps_both_stays'),
     ('card_revision', 'stamps_by_card'), ('card_first', 'stamps_by_card'), ('card_incident', 'stamps_by_card'), ('card_score', 'stamps_by_card'), ('card_sign', 'stamps_by_card'),
     ('judgement', 'stamps_by_evaluation'), ('evaluation_mark', 'stamps_by_evaluation'), ('evaluation_sign', 'stamps_by_evaluation'), ('evaluation_touch', 'stamps_by_evaluation'),
-    ('report_issue', 'stamps_by_report'), ('horse', 'stamps_by_horse'), ('client', 'stamps_by_client'), ('person', 'stamps_by_person')
+    ('report_issue', 'stamps_by_report'), ('horse', 'stamps_by_horse'), ('client', 'stamps_by_client'),
+    ('plan', 'stamp_plans'), ('goal', 'stamp_plans'), ('forecast', 'stamp_plans')
   ) tables(name, how) LOOP
     EXECUTE format('CREATE TRIGGER stamps_new AFTER INSERT ON %I REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION %I()', here.name, here.how);
     EXECUTE format('CREATE TRIGGER stamps_now AFTER UPDATE ON %I REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION %I()', here.name, here.how);

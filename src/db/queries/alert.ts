@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ALERTS, type AlertKind } from "#core/card/alert.ts";
 import type { CardId, PersonId } from "#core/kernel/brand.ts";

@@ -1,5 +1,5 @@
 /** What was written down of backups. The files themselves lie beside the database, or wherever they were meant to go. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { BackupId } from "#core/kernel/brand.ts";
 import type { Db } from "../client.ts";
 import { id, instant, int, nullable, text } from "../rows.ts";

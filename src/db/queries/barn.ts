@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import {
   LENGTH_HABITS,
   type LengthHabit,
@@ -49,7 +49,7 @@ const BarnRow = z.object({
   weights: z.array(WeightFields),
   stepChanges: z.array(StepChangeFields),
   cardWays: z.array(WayFields),
-  workLimits: z.partial(WorkLimitFields),
+  workLimits: z.object(WorkLimitFields.shape).partial(),
   dayFrom: int,
   dayTo: int,
   dayStep: int,

@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { CourseFields, type GateFields, IncidentFields, ReadingFields, type RecordFields, TakenFields } from "#contracts/card.ts";
 import { tack } from "#contracts/fields.ts";
 import { JumpFields } from "#contracts/jump.ts";
@@ -10,6 +10,7 @@ import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { GATE_TICKS, RED_SIGNS } from "#core/permission/ground-check.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { Db, Transaction } from "../client.ts";
+import { keptOfStay } from "../kept.ts";
 import { bool, date, id, instant, int, nullable, number, score, side, strength, text } from "../rows.ts";
 import { many } from "../run.ts";
 
@@ -91,7 +92,7 @@ export const findRevisions = (db: Db, card: CardId, began: number | null): Promi
        WHERE k.id = ${card} ORDER BY v.revision DESC`,
   );
 
-const WorkedRow = z.extend(RevisionRow, {
+const WorkedRow = RevisionRow.extend({
   day: date,
   kind: z.enum(SESSION_KINDS),
   riderId: id<"person">(),
@@ -99,13 +100,14 @@ const WorkedRow = z.extend(RevisionRow, {
 });
 export type Worked = z.output<typeof WorkedRow>;
 /** The sessions of a stay that were worked, oldest first, each in the revision that counts. */
-export const listWorked = (db: Db, stay: StayId): Promise<Worked[]> =>
+export const listWorked = keptOfStay((db, stay) =>
   many(
     WorkedRow,
     db`SELECT ${aggregated(db)}, k.day, k.kind, k.rider_id, q.name AS rider
        FROM card k JOIN card_revision v ON v.card_id = k.id AND v.revision = k.revision JOIN person q ON q.id = k.rider_id ${joined(db)}
        WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`,
-  );
+  ),
+);
 
 /** Every revision of a stay's cards that were written more than once, the newest first. */
 export const listRevised = (db: Db, stay: StayId): Promise<Worked[]> =>
@@ -116,7 +118,7 @@ export const listRevised = (db: Db, stay: StayId): Promise<Worked[]> =>
        WHERE k.stay_id = ${stay} AND k.revision > 1 ORDER BY k.day, v.revision DESC`,
   );
 
-const DayWorkedRow = z.extend(WorkedRow, { stayId: id<"stay">(), horse: text });
+const DayWorkedRow = WorkedRow.extend({ stayId: id<"stay">(), horse: text });
 /** The sessions of a day that were worked, by the clock, each in the revision that counts. */
 export const listDayWorked = (db: Db, day: LocalDate) =>
   many(
@@ -139,7 +141,7 @@ export const listRecordStamps = (db: Db, stays: readonly StayId[]) =>
 const ScoreRow = z.object({ stayId: id<"stay">(), skill: text, side, score, day: date, walk: bool });
 export type StayScore = z.output<typeof ScoreRow>;
 /** All scores of a stay, from evaluations and cards, in the order in which they were given. */
-export const listScores = (db: Db, stay: StayId): Promise<StayScore[]> =>
+export const listScores = keptOfStay((db, stay) =>
   many(
     ScoreRow,
     db`SELECT e.stay_id, m.skill, m.side, m.score, e.day, true AS walk, 0 AS rank, 0 AS start FROM evaluation e JOIN evaluation_mark m ON m.evaluation_id = e.id
@@ -147,7 +149,8 @@ export const listScores = (db: Db, stay: StayId): Promise<StayScore[]> =>
        UNION ALL
        SELECT k.stay_id, c.skill, c.side, c.score, k.day, false, 1, k.start FROM card k JOIN card_score c ON c.card_id = k.id AND c.revision = k.revision WHERE k.stay_id = ${stay}
        ORDER BY day, rank, start, skill, side`,
-  );
+  ),
+);
 
 export interface NewRevision {
   readonly card: CardId;

@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db } from "../client.ts";
 import { instant, nullable, number, text } from "../rows.ts";

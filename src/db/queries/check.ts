@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { FILE_TYPES, type FileType, LOOKERS, Restrictions } from "#contracts/check.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { CHECK_STATES, type Restriction } from "#core/check/check.ts";

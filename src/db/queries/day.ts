@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { type PlaceFields, ShutTime, SURFACES } from "#contracts/barn.ts";
 import type { CancelCard } from "#contracts/card.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";

@@ -1,5 +1,5 @@
 /** What an owner does while the horse is in training: the routine and what came back of it; visits and lessons. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import { HomeworkStep, VisitFields } from "#contracts/owner.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { HomeworkId, PersonId, StayId, VisitId } from "#core/kernel/brand.ts";

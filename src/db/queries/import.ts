@@ -1,5 +1,5 @@
 /** What a spreadsheet's rows are compared with, and what an import made, so that it can be taken out again. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import { CAME, type Came } from "#contracts/import.ts";
 import { type ClientFields, History, type HorseFields } from "#contracts/stay.ts";
 import { HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";

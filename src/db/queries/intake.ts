@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { WalkFields } from "#contracts/intake.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { TOUCHES_BY } from "#core/intake/body.ts";
@@ -9,7 +9,7 @@ import type { EvaluationId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import type { Db, Transaction } from "../client.ts";
-import { keptOfStays, type Stamped, StampRow, stamp } from "../kept.ts";
+import { keptByStay, keptOfStay, marksInWork } from "../kept.ts";
 import { date, id, instant, int, nullable, number, score, side, strength, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
@@ -53,8 +53,6 @@ const EvaluationRow = z.object({
   signs: z.array(z.object({ rung: text, sign: text, side, strength, moment: nullable(z.enum(MOMENTS)), trend: z.enum(TRENDS) })),
   touches: z.array(z.object({ zone: text, side, by: z.enum(TOUCHES_BY), strength })),
 });
-
-const LatestRow = z.extend(EvaluationRow, { stamp });
 
 export interface Evaluation {
   readonly id: EvaluationId;
@@ -112,34 +110,24 @@ export async function findEvaluation(db: Db, evaluation: EvaluationId): Promise<
   return row && toEvaluation(row);
 }
 /** The stay's evaluations, oldest first, drafts included. */
-export const listEvaluations = async (db: Db, stay: StayId): Promise<Evaluation[]> =>
+export const listEvaluations = keptOfStay(async (db, stay) =>
   (await many(EvaluationRow, db`${select(db)} WHERE e.stay_id = ${stay} ORDER BY e.day, e.closed_at NULLS LAST`)).map(
     toEvaluation,
-  );
-const keptLatest = keptOfStays(
-  ({ evaluation }: { readonly evaluation: Evaluation } & Stamped) => evaluation.stay,
+  ),
+);
+const keptLatest = keptByStay(
+  ({ stay }: Evaluation) => stay,
   async (db, stays) =>
     (
       await many(
-        LatestRow,
-        db`SELECT one.*, t.stamp FROM (${select(db)} WHERE e.id IN (SELECT DISTINCT ON (stay_id) id FROM evaluation
-             WHERE stay_id = ANY(${[...stays]}::uuid[]) AND closed_at IS NOT NULL ORDER BY stay_id, day DESC, closed_at DESC)) one
-           LEFT JOIN stay_stamp t ON t.stay_id = one.stay_id`,
+        EvaluationRow,
+        db`${select(db)} WHERE e.id IN (SELECT DISTINCT ON (stay_id) id FROM evaluation
+             WHERE stay_id = ANY(${[...stays]}::uuid[]) AND closed_at IS NOT NULL ORDER BY stay_id, day DESC, closed_at DESC)`,
       )
-    ).map((row) => ({ stamp: row.stamp, evaluation: toEvaluation(row) })),
+    ).map(toEvaluation),
 );
 /** The newest closed evaluation of each stay in work. */
-export const listLatestClosed = async (db: Db): Promise<Evaluation[]> =>
-  (
-    await keptLatest(
-      db,
-      await many(
-        StampRow,
-        db`SELECT s.id, t.stamp FROM stay s LEFT JOIN stay_stamp t ON t.stay_id = s.id
-           WHERE s.went_home IS NULL AND EXISTS (SELECT FROM evaluation WHERE stay_id = s.id AND closed_at IS NOT NULL) ORDER BY s.id`,
-      ),
-    )
-  ).map(({ evaluation }) => evaluation);
+export const listLatestClosed = async (db: Db): Promise<readonly Evaluation[]> => keptLatest(db, await marksInWork(db));
 
 export async function insertEvaluation(
   tx: Transaction,

@@ -1,5 +1,5 @@
 /** What rests on an evaluation: its walk's own version, what was signed under it, and the goals of the stay. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import { GoalFields, JudgementFields, RungFields } from "#contracts/intake.ts";
 import type { SignedGoal } from "#contracts/views.intake.ts";
 import { VERDICTS } from "#core/forecast/chance.ts";

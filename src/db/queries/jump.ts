@@ -1,5 +1,5 @@
 /** Layouts of poles and fences that the barn keeps, by name. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import { LayoutFields } from "#contracts/jump.ts";
 import type { Layout } from "#core/card/jump.ts";
 import type { PersonId } from "#core/kernel/brand.ts";

@@ -1,6 +1,6 @@
 /** Taking away what is kept no longer, and who asked to be forgotten. */
 import { createHash } from "node:crypto";
-import { z } from "zod/mini";
+import { z } from "zod";
 import { KeepingFields as Fields, type KeepingFields } from "#contracts/keeping.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { ClientId, PersonId, StayId } from "#core/kernel/brand.ts";

@@ -1,5 +1,5 @@
 /** The barn's ladder: its branches and skills as rows, and what is written of each. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import { PageFields, SkillRecord } from "#contracts/ladder.ts";
 import { type KeptSkill, type Ladder, ladderFrom } from "#core/ladder/ladder.ts";
 import { type Branch, NATURES, type SkillPage } from "#core/ladder/skill.ts";

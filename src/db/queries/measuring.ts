@@ -1,5 +1,5 @@
 /** What was measured between evaluations. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { MeasureFields } from "#contracts/stay.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { SADDLE_FITS } from "#core/horse/measuring.ts";

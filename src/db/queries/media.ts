@@ -1,5 +1,5 @@
 /** Photos and clips of the record. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import { type AddMedia, MEDIA_TYPES, type MediaType } from "#contracts/media.ts";
 import type { MediaId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
@@ -27,7 +27,7 @@ export const listMedia = (db: Db, stay: StayId): Promise<Media[]> =>
   );
 export const findMedia = (db: Db, media: MediaId) =>
   maybeOne(
-    z.extend(MediaRow, { stayId: id<"stay">() }),
+    MediaRow.extend({ stayId: id<"stay">() }),
     db`SELECT m.id, m.stay_id, m.day, m.type, m.skill, m.side, m.words, p.name AS by, m.width, m.height FROM media m JOIN person p ON p.id = m.by_person
        WHERE m.id = ${media} AND m.removed_at IS NULL`,
   );

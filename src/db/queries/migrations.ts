@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { Db } from "../client.ts";
 import { text } from "../rows.ts";
 import { many } from "../run.ts";

@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { CheckBack, HandOverFields } from "#contracts/owner.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
@@ -48,7 +48,7 @@ export const listOpenQuestions = (db: Db) =>
        JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id WHERE a.question <> '' AND a.answer = '' ORDER BY a.asked_at`,
   );
 
-const CheckBackRow = z.extend(CheckBack, { day: date, seenAt: nullable(instant) });
+const CheckBackRow = z.object({ ...CheckBack.shape, day: date, seenAt: nullable(instant) });
 export type CheckBackRecord = z.output<typeof CheckBackRow>;
 /** What came back from home, the newest first. */
 export const listCheckBacks = (db: Db, stay: StayId): Promise<CheckBackRecord[]> =>

@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { CONTACT_ROLES, MESSAGE_STATES } from "#contracts/owner.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { ContactId, MessageId, PersonId, StayId } from "#core/kernel/brand.ts";
@@ -17,7 +17,7 @@ export const findLink = (db: Db, stay: StayId, contact: ContactId | null) =>
     db`SELECT token, stay_id, contact_id, until FROM owner_link
        WHERE stay_id = ${stay} AND contact_id IS NOT DISTINCT FROM ${contact} AND dropped_at IS NULL`,
   );
-const OpenedRow = z.extend(LinkRow, { contact: nullable(text) });
+const OpenedRow = LinkRow.extend({ contact: nullable(text) });
 /** With the name of the contact whose address it is; null: the client's. */
 export const findLinkByToken = (db: Db, token: string) =>
   maybeOne(

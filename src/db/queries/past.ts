@@ -1,17 +1,16 @@
 /** What has happened with some horses, as far as it is asked what may be done with them next. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import { tack } from "#contracts/fields.ts";
 import { DURINGS, HURT, INCIDENT_KINDS } from "#core/card/card.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { RED_SIGNS } from "#core/permission/ground-check.ts";
 import type { Db } from "../client.ts";
-import { keptOfStays, stamp, stampsOf } from "../kept.ts";
+import { keptOfStays } from "../kept.ts";
 import { bool, date, id, int, score, side, strength, text } from "../rows.ts";
 import { many } from "../run.ts";
 
 const PastRow = z.object({
   stayId: id<"stay">(),
-  stamp,
   /** The latest of each track, of walks and of sessions apart, in the order in which they were given. */
   scores: z.array(z.object({ skill: text, side, score, day: date, walk: bool })),
   /** The last two dozen, oldest first. */
@@ -35,17 +34,18 @@ const PastRow = z.object({
   /** All of the stay, oldest first. */
   incidents: z.array(z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), strength, day: date })),
 });
-export type Past = Omit<z.output<typeof PastRow>, "stamp">;
+export type Past = z.output<typeof PastRow>;
 
 /** So many last sessions are looked at. */
 export const PAST_SESSIONS = 24;
-const keptPasts = keptOfStays(
-  ({ stayId }: z.output<typeof PastRow>) => stayId,
+/** One a stay that is asked for. */
+export const listPast = keptOfStays(
+  ({ stayId }: Past) => stayId,
   (db, stays) =>
     many(
       PastRow,
-      db`SELECT s.id AS stay_id, t.stamp, scores.list AS scores, sessions.list AS sessions, incidents.list AS incidents
-       FROM unnest(${[...stays]}::uuid[]) s(id) LEFT JOIN stay_stamp t ON t.stay_id = s.id
+      db`SELECT s.id AS stay_id, scores.list AS scores, sessions.list AS sessions, incidents.list AS incidents
+       FROM unnest(${[...stays]}::uuid[]) s(id)
        CROSS JOIN LATERAL (
          SELECT coalesce(json_agg(json_build_object('skill', skill, 'side', side, 'score', score, 'day', day, 'walk', walk) ORDER BY day, rank, start, skill, side), '[]') AS list
          FROM (SELECT DISTINCT ON (skill, side, walk) * FROM (
@@ -70,9 +70,6 @@ const keptPasts = keptOfStays(
          WHERE k.stay_id = s.id) incidents`,
     ),
 );
-/** One a stay that is asked for. */
-export const listPast = async (db: Db, stays: readonly StayId[]): Promise<readonly Past[]> =>
-  keptPasts(db, await stampsOf(db, stays));
 
 const NOTHING: Omit<Past, "stayId"> = { scores: [], sessions: [], incidents: [] };
 /** By stay; a horse of which nothing is written has an empty past. */

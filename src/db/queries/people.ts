@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { type PersonFields, ROLES } from "#contracts/people.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";

@@ -1,5 +1,5 @@
 /** A stay's goals, pins and last plan, what moved and why, forecasts as they were made, and what skills took. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import {
   KeptAlarm,
   KeptGoal,
@@ -20,17 +20,22 @@ import type { LaidSession, Pin } from "#core/plan/term-plan.ts";
 import type { Moved } from "#core/plan/weeks.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { Db, Transaction } from "../client.ts";
+import { keptOfStays } from "../kept.ts";
 import { date, id, instant, int, nullable, number, side, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
-const GoalRow = z.extend(z.object({ stayId: id<"stay">() }), PlanGoalFields.shape);
+const GoalRow = z.object({ stayId: id<"stay">() }).extend(PlanGoalFields.shape);
 export type PlanGoalRecord = z.output<typeof GoalRow>;
 /** Goals of all these stays. */
-export const listPlanGoals = (db: Db, stays: readonly StayId[]) =>
-  many(
-    GoalRow,
-    db`SELECT stay_id, skill, target, side, weight, must, by FROM goal WHERE stay_id = ANY(${[...stays]}::uuid[]) ORDER BY stay_id, position`,
-  );
+export const listPlanGoals = keptOfStays(
+  ({ stayId }: PlanGoalRecord) => stayId,
+  (db, stays) =>
+    many(
+      GoalRow,
+      db`SELECT stay_id, skill, target, side, weight, must, by FROM goal WHERE stay_id = ANY(${[...stays]}::uuid[]) ORDER BY stay_id, position`,
+    ),
+  "planned",
+);
 
 /** Sets the goals; what a goal that stays had of side, weight and promise is kept where `goals` does not say. */
 export async function replacePlanGoals(tx: Transaction, stay: StayId, goals: readonly PlanGoal[]): Promise<void> {
@@ -48,8 +53,12 @@ const PlanRow = z.object({
 export type PlanRecord = z.output<typeof PlanRow>;
 export const findPlan = (db: Db, stay: StayId): Promise<PlanRecord | null> =>
   maybeOne(PlanRow, db`SELECT stay_id, version, pins, laid, fingerprint FROM plan WHERE stay_id = ${stay}`);
-export const listPlans = (db: Db, stays: readonly StayId[]): Promise<PlanRecord[]> =>
-  many(PlanRow, db`SELECT stay_id, version, pins, laid, fingerprint FROM plan WHERE stay_id = ANY(${[...stays]}::uuid[])`);
+export const listPlans = keptOfStays(
+  ({ stayId }: PlanRecord) => stayId,
+  (db, stays) =>
+    many(PlanRow, db`SELECT stay_id, version, pins, laid, fingerprint FROM plan WHERE stay_id = ANY(${[...stays]}::uuid[])`),
+  "planned",
+);
 
 const PinsRow = z.object({ stay: text, pins: z.array(PinFields) });
 /** Of the horses that are here, and of those that went home last: what managers wrote by hand. */
@@ -122,12 +131,16 @@ export const listForecasts = (db: Db, stay: StayId): Promise<ForecastRecord[]> =
     db`SELECT stay_id, day, at, goals, alarms, riders, stuck, needs, rate_mean, rate_variance FROM forecast WHERE stay_id = ${stay} ORDER BY day`,
   );
 /** The newest of each of these stays. */
-export const listLatestForecasts = (db: Db, stays: readonly StayId[]): Promise<ForecastRecord[]> =>
-  many(
-    ForecastRow,
-    db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders, f.stuck, f.needs, f.rate_mean, f.rate_variance FROM unnest(${[...stays]}::uuid[]) s(id)
+export const listLatestForecasts = keptOfStays(
+  ({ stayId }: ForecastRecord) => stayId,
+  (db, stays) =>
+    many(
+      ForecastRow,
+      db`SELECT f.stay_id, f.day, f.at, f.goals, f.alarms, f.riders, f.stuck, f.needs, f.rate_mean, f.rate_variance FROM unnest(${[...stays]}::uuid[]) s(id)
        JOIN LATERAL (SELECT * FROM forecast WHERE stay_id = s.id ORDER BY day DESC LIMIT 1) f ON true`,
-  );
+    ),
+  "planned",
+);
 export async function keepForecast(tx: Transaction, f: ForecastRecord): Promise<void> {
   await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck, needs, rate_mean, rate_variance)
            VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)}, ${f.stuck}, ${tx.json(f.needs as never)}, ${f.rateMean}, ${f.rateVariance})

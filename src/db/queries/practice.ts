@@ -1,5 +1,5 @@
 /** What riders gave to described situations. */
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Practised } from "#core/ladder/practice.ts";
 import type { Db, Transaction } from "../client.ts";

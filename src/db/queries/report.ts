@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { MEDIA_TYPES } from "#contracts/media.ts";
 import { HomeWords, READING_LEVELS, ReportWords, TONES } from "#contracts/report.ts";
 import { NO_HOME_WORDS } from "#core/home/own-words.ts";
@@ -68,7 +68,7 @@ const BegunRow = z.object({ stayId: id<"stay">(), kind: z.enum(REPORT_KINDS), or
 export const listBegun = (db: Db, stays: readonly StayId[]) =>
   many(BegunRow, db`SELECT stay_id, kind, ordinal, version FROM report WHERE stay_id = ANY(${[...stays]}::uuid[])`);
 
-const FrozenRow = z.extend(IssueRow, { reportId: id<"report">(), content: z.unknown() });
+const FrozenRow = IssueRow.extend({ reportId: id<"report">(), content: z.unknown() });
 export type FrozenIssue = z.output<typeof FrozenRow>;
 const frozen = (db: Db) => db`
   SELECT i.number, r.id AS report_id, r.kind, r.ordinal, r.stay_id, p.name AS approved_by, i.approved_at, i.content, i.content_hash

@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { text } from "../rows.ts";

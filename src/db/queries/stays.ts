@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { LOOKERS, Restrictions } from "#contracts/check.ts";
 import { AFTER_LEVELS, type ClientFields, type Details, History, type HorseFields, type StayFields } from "#contracts/stay.ts";
 import { HOLD_KINDS } from "#core/calendar/holds.ts";
@@ -16,7 +16,7 @@ import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { HoldId, HorseId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import type { Db, Transaction } from "../client.ts";
-import { keptOfStays, StampRow, stamp, stampsOf } from "../kept.ts";
+import { keptByStay, marksInWork, marksOf } from "../kept.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
@@ -33,7 +33,6 @@ export type HoldRecord = z.output<typeof HoldRow>;
 /** A stay with what the term's arithmetic and the rules of the day need of its record. */
 const StayRow = z.object({
   id: id<"stay">(),
-  stamp,
   kind: z.enum(KINDS),
   aim: text,
   complaint: text,
@@ -148,12 +147,12 @@ export type Stay = z.output<typeof StayRow>;
  * of ten years once for every horse.
  */
 const selectStays = (db: Db) => db`
-  SELECT s.id, stamped.stamp, s.kind, s.aim, s.complaint, s.complaint_during, s.complaint_led_by, s.length, s.first_day, s.sessions_a_week, s.given_before, s.given_until, s.counting, s.method, s.after_days, s.after_level, s.after_words,
+  SELECT s.id, s.kind, s.aim, s.complaint, s.complaint_during, s.complaint_led_by, s.length, s.first_day, s.sessions_a_week, s.given_before, s.given_until, s.counting, s.method, s.after_days, s.after_level, s.after_words,
     s.risk_set, s.risk_set_on, s.went_home, s.version, s.horse_id, h.name AS horse, h.birth_date, h.birth_year, h.sex, h.class, h.height_cm, h.told_kg, h.history, c.name AS client,
     holds.list AS holds, worked.delivered, worked.rides, firsts.list AS firsts, evaluations.list AS evaluations, issue.number AS report_number,
     incident.last AS last_incident, apart.list AS apart, kept.list AS kept_from, judged.list AS judged, checks.list AS checks, trials.list AS trials,
     measured.last AS measured, weighed.last AS weighed, lately.last AS measured_last, h.history_words
-  FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id LEFT JOIN stay_stamp stamped ON stamped.stay_id = s.id
+  FROM stay s JOIN horse h ON h.id = s.horse_id JOIN client c ON c.id = h.client_id
   CROSS JOIN LATERAL (SELECT coalesce(json_agg(json_build_object('id', id, 'kind', kind, 'from', first_day, 'to', last_day, 'stopsClock', stops_clock, 'reason', reason) ORDER BY first_day), '[]') AS list
     FROM hold WHERE stay_id = s.id) holds
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(k.day ORDER BY k.day) FILTER (WHERE first.revision IS NULL), '{}') AS delivered,
@@ -192,23 +191,16 @@ const selectStays = (db: Db) => db`
     SELECT other_stay_id AS other FROM apart WHERE stay_id = s.id UNION SELECT stay_id FROM apart WHERE other_stay_id = s.id) both_ways) apart
   CROSS JOIN LATERAL (SELECT coalesce(array_agg(person_id), '{}') AS list FROM kept_from WHERE stay_id = s.id) kept`;
 
-const keptStays = keptOfStays(
+const keptStays = keptByStay(
   ({ id: stay }: Stay) => stay,
   (db, stays) => many(StayRow, db`${selectStays(db)} WHERE s.id = ANY(${[...stays]}::uuid[])`),
 );
 /** Stays not gone home, those to come included, in the order of their first day. */
-export const listStays = async (db: Db): Promise<Stay[]> =>
-  keptStays(
-    db,
-    await many(
-      StampRow,
-      db`SELECT s.id, t.stamp FROM stay s JOIN horse h ON h.id = s.horse_id LEFT JOIN stay_stamp t ON t.stay_id = s.id WHERE s.went_home IS NULL ORDER BY s.first_day, h.name`,
-    ),
-  );
+export const listStays = async (db: Db): Promise<readonly Stay[]> => keptStays(db, await marksInWork(db));
 /** Whether one was ever booked. */
 export const anyStays = async (db: Db): Promise<boolean> => (await db`SELECT 1 FROM stay LIMIT 1`).length > 0;
 export const findStay = async (db: Db, stay: StayId): Promise<Stay | null> =>
-  (await keptStays(db, await stampsOf(db, [stay])))[0] ?? null;
+  (await keptStays(db, await marksOf(db, [stay])))[0] ?? null;
 
 const GoneRow = z.object({
   id: id<"stay">(),

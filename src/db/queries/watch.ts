@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import type { AnswerNeed } from "#contracts/watch.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { KINDS } from "#core/horse/horse.ts";

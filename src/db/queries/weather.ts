@@ -1,4 +1,4 @@
-import { z } from "zod/mini";
+import { z } from "zod";
 import { HourFields, WEATHER_SOURCES, type WeatherSource } from "#contracts/weather.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";

@@ -39,7 +39,6 @@ import {
 } from "#db/queries/plan.ts";
 import { listPractised } from "#db/queries/practice.ts";
 import { listStays, lockStay, type Stay } from "#db/queries/stays.ts";
-import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
 import { leaningsOf } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
@@ -242,53 +241,26 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   return turns;
 }
 
+/** Names the lock that one sweep of a barn holds. */
+const SWEEP = 0x5eedf;
+/** How many stays were read again; or that another server of this barn is at it, which may not have seen the newest write any more. */
+export type Swept = number | "elsewhere";
 /** Reads every stay again whose record has moved on; done when all are. */
-export async function sweep(deps: Deps): Promise<number> {
+export async function sweep(deps: Deps): Promise<Swept> {
   const barn = await findBarn(deps.sql);
   if (!barn) return 0;
-  const turns = await recordsToRead(deps, barn, deps.clock.today(barn.timeZone));
-  for (const turn of turns) await readAgain(deps, turn);
-  return turns.length;
-}
-
-/** Nothing was written for so long: a handful of writes in a row are read as one. */
-const QUIET_MS = 1500;
-/** While somebody goes on writing, what was written first waits no longer than this. */
-const LATEST_MS = 20_000;
-interface Sweeping {
-  waiting: { readonly since: number; readonly timer: NodeJS.Timeout } | null;
-  running: Promise<unknown> | null;
-  sweptOn: LocalDate | null;
-}
-const sweeping = perBarn((): Sweeping => ({ waiting: null, running: null, sweptOn: null }));
-/** Asks for a sweep once it is quiet; many asked in a row are one. A sweep that fails is tried again after the next write. */
-export function sweepSoon(deps: Deps): void {
-  const now = performance.now();
-  const barn = sweeping(deps);
-  const since = barn.waiting?.since ?? now;
-  if (barn.waiting) clearTimeout(barn.waiting.timer);
-  const timer = setTimeout(() => begin(deps), Math.max(0, Math.min(QUIET_MS, since + LATEST_MS - now)));
-  timer.unref();
-  barn.waiting = { since, timer };
-}
-function begin(deps: Deps): void {
-  const barn = sweeping(deps);
-  barn.waiting = null;
-  if (barn.running) {
-    void barn.running.then(() => sweepSoon(deps));
-    return;
+  const own = await deps.sql.reserve();
+  try {
+    const [lock] = await own`SELECT pg_try_advisory_lock(${SWEEP}) AS held`;
+    if (!lock?.["held"]) return "elsewhere";
+    try {
+      const turns = await recordsToRead(deps, barn, deps.clock.today(barn.timeZone));
+      for (const turn of turns) await readAgain(deps, turn);
+      return turns.length;
+    } finally {
+      await own`SELECT pg_advisory_unlock(${SWEEP})`;
+    }
+  } finally {
+    own.release();
   }
-  barn.running = sweep(deps)
-    .catch((error: unknown) => console.error("plans could not be read again:", error))
-    .finally(() => {
-      barn.running = null;
-    });
-}
-
-/** The first that anybody asks on a day, or after a start. */
-export function sweepOnNewDay(deps: Deps, today: LocalDate): void {
-  const barn = sweeping(deps);
-  if (barn.sweptOn === today) return;
-  barn.sweptOn = today;
-  sweepSoon(deps);
 }

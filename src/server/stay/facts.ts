@@ -26,21 +26,14 @@ import type { Evaluation } from "#db/queries/intake.ts";
 import { PAST_SESSIONS, type Past } from "#db/queries/past.ts";
 import type { Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
+import { recall } from "./recall.ts";
 
 /** The day of the closed intake evaluation. */
 export const intakeDay = (stay: Stay): LocalDate | null =>
   stay.evaluations.find((evaluation) => evaluation.kind === "intake" && evaluation.closed)?.day ?? null;
 
-const terms = new WeakMap<Stay, { readonly barn: Barn; readonly facts: TermFacts }>();
-/** What its term is read from: the same for as long as neither the stay nor the barn's rules have changed. */
-export function termFacts(stay: Stay, barn: Barn): TermFacts {
-  const known = terms.get(stay);
-  if (known?.barn === barn) return known.facts;
-  const facts = readTermFacts(stay, barn);
-  terms.set(stay, { barn, facts });
-  return facts;
-}
-function readTermFacts(stay: Stay, barn: Barn): TermFacts {
+/** What its term is read from. */
+export const termFacts = recall((stay: Stay, barn: Barn): TermFacts => {
   const { firstDay, holds } = stay;
   const before = { firstDay, holds, firstDayIs: barn.firstDayIs, restDays: barn.restDays, holidays: barn.holidays };
   return {
@@ -55,7 +48,7 @@ function readTermFacts(stay: Stay, barn: Barn): TermFacts {
     workFrom: workFromOf({ firstDay: stay.firstDay, firstDayIs: barn.firstDayIs }, intakeDay(stay)),
     delivered: [...(stay.givenUntil ? daysGivenBefore(before, stay.givenBefore, stay.givenUntil) : []), ...stay.delivered],
   };
-}
+});
 
 export const ageOf = (stay: Stay, today: LocalDate): number | null =>
   ageInYears({ date: stay.birthDate, year: stay.birthYear }, today);
@@ -168,44 +161,36 @@ export const pastFrom = ({
   incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt, strength }) => ({ kind, hurt, strength, day }))),
 });
 
-/** Of each stay, as it was last read, the records that were asked for last. */
-const records = new WeakMap<Stay, (RecordOfHorse & { readonly day: LocalDate; readonly record: HorseRecord })[]>();
-const MOST_RECORDS = 16;
-/** What is asked of the record before something is done with the horse on a day: the same record for as long as nothing that it is read from has changed. */
-export function horseRecord(of: RecordOfHorse, day: LocalDate): HorseRecord {
-  const { stay, barn, evaluation, past } = of;
-  const known = records.get(stay) ?? [];
-  const found = known.find((one) => one.day === day && one.barn === barn && one.evaluation === evaluation && one.past === past);
-  if (found) return found.record;
-  const record = readRecord(of, day);
-  records.set(stay, [...known.slice(1 - MOST_RECORDS), { ...of, day, record }]);
-  return record;
-}
-function readRecord({ stay, barn, evaluation, past }: RecordOfHorse, day: LocalDate): HorseRecord {
-  const method = methodOf(stay.method, methodsWith(barn.methods));
-  return {
-    kind: stay.kind,
-    horseClass: stay.class,
-    history: stay.history,
-    ageYears: ageOf(stay, day),
-    ladder: ladderFor(barn.ladder.skills, method),
-    groundSessionsFirst: method.groundSessionsFirst,
-    stepChanges: barn.stepChanges,
-    holds: stay.holds,
-    checks: stay.checks,
-    signed: stay.judged,
-    riskSet: stay.riskSet === null ? null : { risk: stay.riskSet, day: stay.riskSetOn ?? stay.firstDay },
-    riskRead: evaluation && outcomeOf(stay, evaluation, day, barn.ladder).risk,
-    limits: barn.workLimits,
-    weight: weightNow(stay, day),
-    fitness: evaluation?.walk.measures.fitness ?? "unknown",
-    condition: evaluation && conditionOf(measuresNow(stay, evaluation, day)),
-    keptFrom: stay.keptFrom,
-    worked: stay.delivered,
-    rides: stay.rides,
-    ...past,
-  };
-}
+const recordOn = recall(
+  (stay, barn: Barn, evaluation: Evaluation | null, past: RecordOfHorse["past"], day: LocalDate): HorseRecord => {
+    const method = methodOf(stay.method, methodsWith(barn.methods));
+    return {
+      kind: stay.kind,
+      horseClass: stay.class,
+      history: stay.history,
+      ageYears: ageOf(stay, day),
+      ladder: ladderFor(barn.ladder.skills, method),
+      groundSessionsFirst: method.groundSessionsFirst,
+      stepChanges: barn.stepChanges,
+      holds: stay.holds,
+      checks: stay.checks,
+      signed: stay.judged,
+      riskSet: stay.riskSet === null ? null : { risk: stay.riskSet, day: stay.riskSetOn ?? stay.firstDay },
+      riskRead: evaluation && outcomeOf(stay, evaluation, day, barn.ladder).risk,
+      limits: barn.workLimits,
+      weight: weightNow(stay, day),
+      fitness: evaluation?.walk.measures.fitness ?? "unknown",
+      condition: evaluation && conditionOf(measuresNow(stay, evaluation, day)),
+      keptFrom: stay.keptFrom,
+      worked: stay.delivered,
+      rides: stay.rides,
+      ...past,
+    };
+  },
+);
+/** What is asked of the record before something is done with the horse on a day. */
+export const horseRecord = ({ stay, barn, evaluation, past }: RecordOfHorse, day: LocalDate): HorseRecord =>
+  recordOn(stay, barn, evaluation, past, day);
 /** Whether anybody here is light enough, by its weight or, before there is one, by what the owner tells; null: somebody is, or nobody can say. */
 export function nobodyLightFor(
   stay: Stay,
@@ -257,14 +242,16 @@ export const limitsInForce = (stay: Stay, barn: Barn, day: LocalDate): InForceVi
 };
 
 /** The horse as it stands today: the evaluation's signs carried on by what riders wrote since, with what was checked and tried. */
-export function outcomeNow(stay: Stay, barn: Barn, evaluation: Evaluation, worked: readonly Worked[], today: LocalDate): Outcome {
-  const since = worked.filter((session) => session.day >= evaluation.day);
-  const { signs, lastSeen } = signsNow({ day: evaluation.day, signs: evaluation.walk.signs }, since, barn.ladder);
-  return outcomeOf(
-    stay,
-    { ...evaluation, walk: { ...evaluation.walk, signs: [...signs], measures: measuresNow(stay, evaluation, today) } },
-    today,
-    barn.ladder,
-    heardOf(stay, barn, lastSeen),
-  );
-}
+export const outcomeNow = recall(
+  (stay, barn: Barn, evaluation: Evaluation, worked: readonly Worked[], today: LocalDate): Outcome => {
+    const since = worked.filter((session) => session.day >= evaluation.day);
+    const { signs, lastSeen } = signsNow({ day: evaluation.day, signs: evaluation.walk.signs }, since, barn.ladder);
+    return outcomeOf(
+      stay,
+      { ...evaluation, walk: { ...evaluation.walk, signs: [...signs], measures: measuresNow(stay, evaluation, today) } },
+      today,
+      barn.ladder,
+      heardOf(stay, barn, lastSeen),
+    );
+  },
+);

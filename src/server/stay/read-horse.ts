@@ -4,6 +4,7 @@ import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { changedBySession } from "#core/card/changed.ts";
 import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
+import type { StayFacts } from "#core/forecast/stay.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
@@ -30,6 +31,7 @@ import { readStep } from "../plan/read-step.ts";
 import { recordOf } from "../plan/record.ts";
 import { ageOf, complaintOf, horseRecord, limitsInForce, measuringDueFor, outcomeNow, weightNow } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
+import { recallByContent } from "./recall.ts";
 
 export interface Opened {
   readonly stay: Stay;
@@ -115,6 +117,9 @@ function nextOf(laid: readonly LaidSession[], stay: Stay, today: LocalDate): Hor
   return session ? { day: addDays(stay.firstDay, session.day), session } : null;
 }
 
+/** Following every session is the dearest part of the page. */
+const levelsNow = recallByContent(({ facts, day }: { readonly facts: StayFacts; readonly day: number }) => levelsOf(facts, day));
+
 export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
   const [evaluations, worked, scores, feed, stays, taken, plan, step, media, [back]] = await Promise.all([
     listEvaluations(sql, stay.id),
@@ -157,7 +162,7 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
       barn.ladder,
       levels,
       closed.find((evaluation) => evaluation.kind === "intake") ?? null,
-      levelsOf(factsOf(record), stayDay(stay.firstDay, record.today)),
+      levelsNow(stay, { facts: factsOf(record), day: stayDay(stay.firstDay, record.today) }),
     ),
     hard: hardSideOf(scores, record.ladder),
     outcome,

@@ -3,6 +3,7 @@
 import { Suspense, useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
+import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { later } from "#ui/kit/later.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
@@ -18,8 +19,9 @@ import { MainWork } from "./MainWork.tsx";
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
 const NotWorked = later(async () => (await import("./NotWorked.tsx")).NotWorked);
 
-export function CardScreen({ view, me }: { view: CardView; me: string }) {
+export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me: string }) {
   useAwake();
+  const view = unpack(carried);
   const [correcting, setCorrecting] = useState(false);
   /** Somebody opened it. */
   const [asked, setAsked] = useState(false);

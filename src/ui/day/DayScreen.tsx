@@ -1,4 +1,5 @@
 /** Today: strings, places and what is to place. Three ways to every placement: drag, keyboard, tap and tap. */
+
 import {
   type Announcements,
   DndContext,
@@ -16,6 +17,7 @@ import type { DayView, DueView } from "#contracts/views.ts";
 import type { Wish } from "#core/day/spot.ts";
 import { fallen } from "#core/day/stands.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
+import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
@@ -62,8 +64,9 @@ const knownToAll = (down: ReturnType<typeof fallen>): ReturnType<typeof fallen> 
       .filter(([, left]) => left.length > 0),
   );
 
-export function DayScreen({ initial, may, me }: { initial: DayView; may: boolean; me: PersonId }) {
+export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayView>; may: boolean; me: PersonId }) {
   useAwake();
+  const initial = unpack(carried);
   const sheet = useSheet(initial);
   const laying = useLayOut();
   const { proof, ask: askProof } = useProof(sheet.view);

@@ -8,6 +8,7 @@ import { signOf } from "#core/intake/signs.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
 import { ANYTHING, type LogAsked, matches } from "#core/watch/log.ts";
 import { Revisions } from "#ui/card/Revisions.tsx";
+import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
@@ -21,8 +22,9 @@ const SAID = ["scores", "swaps", "signs", "incidents", "firsts", "word", "nextTi
 const textOf = ({ record, rider, helper }: SessionView): string =>
   [rider, helper ?? "", ...SAID.map((field) => sayField(field, record, []))].join(" ");
 
-export function LogScreen({ view }: { view: LogView }) {
+export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
   useAwake();
+  const view = unpack(carried);
   const [asked, setAsked] = useState<LogAsked>(ANYTHING);
   useEffect(() => {
     const kept = new URL(location.href).searchParams;

@@ -7,6 +7,7 @@ import type { LadderView } from "#contracts/views.plan.ts";
 import { ladderEditFaults } from "#core/ladder/faults.ts";
 import { ladderFrom } from "#core/ladder/ladder.ts";
 import type { Branch } from "#core/ladder/skill.ts";
+import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
 import { BARE_INPUT, Button, INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
@@ -33,8 +34,9 @@ function sayPart(part: Part | null): string {
 }
 const FIRST_SHOWN = "trot";
 
-export function LadderScreen({ view }: { view: LadderView }) {
+export function LadderScreen({ view: carried }: { view: Carried<LadderView> }) {
   useAwake();
+  const view = unpack(carried);
   const kept = partsOf(view.branches, view.skills);
   const [pages, setPages] = useState<readonly { readonly skill: string; readonly page: PageFields }[]>([]);
   const [replacePages, setReplacePages] = useState(false);

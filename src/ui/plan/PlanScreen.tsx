@@ -8,6 +8,7 @@ import { STEP_TAGS } from "#core/permission/steps.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
 import { netMoved } from "#core/plan/weeks.ts";
+import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { listed, plural } from "#ui/words/figures.ts";
@@ -43,8 +44,9 @@ function inWords(reading: Reading, goals: readonly PlanGoal[]): string {
   return `${rate}${weak} ${open.length > 0 ? `Likely unfinished at the end: ${listed(open)}.` : told.length > 0 ? "Nothing is likely to be left unfinished." : ""}`;
 }
 
-export function PlanScreen({ view }: { view: PlanView }) {
+export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
   useAwake();
+  const view = unpack(carried);
   const { goals, pins, busy, problem, joined, saveGoals, savePins } = usePlan(view);
   const [editing, setEditing] = useState(false);
   const [asked, setAsked] = useState<readonly WhatIf[]>([]);

@@ -5,6 +5,7 @@ import { useMemo, useState } from "react";
 import type { WeekHorseView, WeekView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { changePrice, weekBoard } from "#core/week/board.ts";
+import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
@@ -25,8 +26,9 @@ const daysOf = ({ cells }: WeekHorseView): readonly number[] =>
 const onNoDay = ({ cells }: WeekHorseView, asked: number): boolean =>
   asked > 0 && cells.some(({ away }) => away === null) && cells.every(({ meant, card }) => meant === null && card === null);
 
-export function WeekScreen({ initial }: { initial: WeekView }) {
+export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> }) {
   useAwake();
+  const initial = unpack(carried);
   const week = useWeek(initial);
   const plan = usePlanWeek();
   const { view, command } = week;

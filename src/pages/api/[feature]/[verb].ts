@@ -9,7 +9,7 @@ import { runCommand } from "#server/http/command.ts";
 import { inLines, LINES } from "#server/http/progress.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverSoon } from "#server/owner/deliver.ts";
-import { sweepSoon } from "#server/plan/sweep.ts";
+import { sweepSoon } from "#server/plan/sweeping.ts";
 import type { Tell } from "#server/work.ts";
 import { problem } from "#ui/words/problem.ts";
 import { sayRefusal } from "#ui/words/refusals.ts";
