@@ -202,11 +202,17 @@ const at = (times: readonly number[], share: number): number => {
 const ms = (n: number): string => n.toFixed(1).padStart(7);
 
 const TICK_MS = 10;
-/** Milliseconds of a processor that the server's own process has used, and the megabytes that it holds. */
+const SEVERAL = Number(process.env["FURLONG_PROCESSES"] ?? 1) > 1;
+/** Milliseconds of a processor that the server's own processes have used, and the megabytes that they hold; what reads plans again and what solves are not among them. */
 function usedBy({ served }: BenchBarn): { readonly cpu: number; readonly mb: number } {
-  const fields = readFileSync(`/proc/${served.child.pid}/stat`, "utf8").split(") ")[1]?.split(" ") ?? [];
-  const held = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${served.child.pid}/status`, "utf8"));
-  return { cpu: (Number(fields[11]) + Number(fields[12])) * TICK_MS, mb: Number(held?.[1]) / 1024 };
+  const { pid } = served.child;
+  const serving = SEVERAL ? readFileSync(`/proc/${pid}/task/${pid}/children`, "utf8").trim().split(" ") : [String(pid)];
+  const each = serving.map((one) => {
+    const fields = readFileSync(`/proc/${one}/stat`, "utf8").split(") ")[1]?.split(" ") ?? [];
+    const held = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${one}/status`, "utf8"));
+    return { cpu: (Number(fields[11]) + Number(fields[12])) * TICK_MS, mb: Number(held?.[1]) / 1024 };
+  });
+  return { cpu: each.reduce((sum, one) => sum + one.cpu, 0), mb: each.reduce((sum, one) => sum + one.mb, 0) };
 }
 
 async function tell(barn: BenchBarn, name: string, run: () => Promise<Told>): Promise<void> {

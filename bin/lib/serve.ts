@@ -59,11 +59,14 @@ export async function serve(
     code?: string | undefined;
     /** Several barns by host name, as FURLONG_BARNS has them. */
     barns?: string | undefined;
+    /** Behind the one port; as FURLONG_PROCESSES says. */
+    processes?: number;
     quiet?: boolean;
   },
 ): Promise<Served> {
   const port = await freePort(options.port);
-  const child = spawn(process.execPath, ["server.mjs"], {
+  const several = options.processes ?? Number(process.env["FURLONG_PROCESSES"] ?? 1);
+  const child = spawn(process.execPath, [several === 1 ? "server.mjs" : "processes.mjs"], {
     cwd: root,
     stdio: ["ignore", options.quiet ? "ignore" : "inherit", "inherit", "ipc"],
     env: {
@@ -77,6 +80,7 @@ export async function serve(
       ...(options.weatherUrl ? { FURLONG_WEATHER_URL: options.weatherUrl } : {}),
       FURLONG_START_CODE: options.code ?? "",
       ...(options.barns ? { FURLONG_BARNS: options.barns } : {}),
+      ...(options.processes ? { FURLONG_PROCESSES: String(options.processes) } : {}),
       ...(options.today ? { FURLONG_TODAY: options.today } : {}),
     },
   });

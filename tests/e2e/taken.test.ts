@@ -37,7 +37,8 @@ const unfold = async (page: Page, title: string): Promise<void> =>
 describe("on the card", () => {
   it("a school is built from the last one, counted by thumb, with gear that changed and why, and a photo; all of it is in the record", async () => {
     const { sql } = screens.site;
-    await sql`UPDATE barn SET gear = ${sql.json([{ place: "legs", words: "Sheepskin boots" }])}, revision = revision + 1`;
+    await sql`UPDATE barn SET gear = ${sql.json([{ place: "legs", words: "Sheepskin boots" }])}`;
+    await sql`UPDATE written SET mark = gen_random_uuid()`;
     const [row] = await sql`
       SELECT k.id, k.stay_id, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id JOIN stay s ON s.id = k.stay_id
       JOIN horse h ON h.id = s.horse_id WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND h.name = 'Lantern Fee'`;

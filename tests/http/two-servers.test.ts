@@ -110,7 +110,9 @@ describe("two servers on one database", () => {
     await site.sql`INSERT INTO hold (id, stay_id, kind, first_day, last_day, stops_clock, reason) VALUES (gen_random_uuid(), ${stay}, 'owner', '2026-07-20', '2026-07-24', true, 'Away')`;
     await Promise.all(pools.map((pool) => sweep(depsOn(pool, () => localDate(TODAY)))));
     expect((await moved()) - before).toBeLessThanOrEqual(1);
-    expect(await sweep(depsOn(site.sql, () => localDate(TODAY)))).toBe(0);
+    // The servers may be at it too, each by a process of its own: whoever comes second leaves it to the first.
+    await expect.poll(() => sweep(depsOn(site.sql, () => localDate(TODAY)))).toBe(0);
+    expect((await moved()) - before).toBeLessThanOrEqual(1);
     await Promise.all(pools.map((pool) => pool.end()));
   });
 });
