@@ -69,7 +69,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
       return isApi(url) ? problem(403, NOT_ALLOWED) : withHeaders(await context.rewrite("/403"), true);
     // Awaited here, or what goes wrong in them would not be caught below. What somebody's own session says is not the same in all of theirs.
     if (request.method !== "GET" || isApi(url) || context.routePattern === "/account") return await render();
-    const key = [barnName(), visitor.actor.id, visitor.mark, visitor.today, url.pathname, url.search].join(" ");
+    const page = [visitor.actor.id, visitor.today, url.pathname, url.search].join(" ");
+    const key = { barn: barnName(), mark: visitor.mark, page };
     return await storedPage(key, /\bgzip\b/.test(request.headers.get("accept-encoding") ?? ""), render);
   } catch (error) {
     const away = isAway(error);

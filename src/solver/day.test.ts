@@ -5,6 +5,7 @@ import { exactModel } from "#core/day/exact-model.ts";
 import type { DayProblem } from "#core/day/problem.ts";
 import { verify } from "#core/day/verify.ts";
 import { cheapest, dayOf, riderOf, sessionOf, small, tiny } from "#tests/days.ts";
+import { makeDay } from "../../bench/days/make.ts";
 import { type DayAnswer, solveDay } from "./day.ts";
 import { solveMilp } from "./highs.ts";
 
@@ -27,6 +28,25 @@ const solved = (problem: DayProblem, told?: (answer: DayAnswer) => void): Promis
     now: () => performance.now(),
     ...(told ? { told } : {}),
   });
+
+describe("the quick plan of a day", () => {
+  it("is no dearer for more time: all of it is searched, and a plan that stands is never left for a worse one", async () => {
+    let [short, long] = [0, 0];
+    for (const [seed, pressure] of [0.65, 0.9, 1.15].entries()) {
+      const problem = makeDay({ horses: 48, riders: 6, pressure, seed });
+      // A clock that moves on by one each time it is looked at: the same plans on any machine.
+      const after = async (quick: number, from: DayAnswer["plan"]): Promise<DayAnswer> => {
+        let ticks = 0;
+        return solveDay(problem, { seed: 1, quick, exact: 0, from, now: () => (ticks += 1) });
+      };
+      const first = await after(60, new Map());
+      short += first.cost;
+      long += (await after(600, new Map())).cost;
+      expect((await after(60, first.plan)).cost).toBeLessThanOrEqual(first.cost);
+    }
+    expect(long).toBeLessThanOrEqual(short);
+  });
+});
 
 describe("the proof of a day", () => {
   it("agrees with trying everything, on forty tiny days", async () => {

@@ -1,6 +1,7 @@
 /**
- * The day's plan, from quick to proven: who takes which horse without the clock, a search steered by it, then the whole day as a programme with what cannot
- * be in a better plan dropped. Each plan is verified before it is told; a plan that does not pass is none.
+ * The day's plan, from quick to proven: a search that has the whole of the short time that somebody waits; for the proof then who takes which horse without the
+ * clock, a search steered by it, and the whole day as a programme with what cannot be in a better plan dropped. Each plan is verified before it is told; a plan
+ * that does not pass is none.
  */
 import { type Ready, readyDay } from "#core/day/compiled.ts";
 import { exactModel } from "#core/day/exact-model.ts";
@@ -35,8 +36,10 @@ export interface DayAsked {
 }
 /** Above so many sessions the programme finds nothing in time that the search has not. */
 const MOST_FOR_PROOF = 100;
-const MASTER_SECONDS = 2;
-const SMALL_DAY = 40;
+/** Of the time for a proof, and at the most: what the look without the clock may take, and the search that it steers. */
+const LOOK_SHARE = 0.1;
+const LOOK_SECONDS = 2;
+const STEERED_MS = 1000;
 const CHUNK = 20;
 
 /** Runs a search for a time; the temperature falls by the clock. */
@@ -75,7 +78,6 @@ const wholeBound = (bound: number): number => Math.ceil(bound - 1e-6);
 export async function solveDay(problem: DayProblem, asked: DayAsked): Promise<DayAnswer> {
   const { seed, quick, exact, from, now, told, stop = () => false } = asked;
   const ready = readyDay(problem);
-  const begun = now();
   let best: DayAnswer | null = null;
   const offer = (found: DayPlan, bound: number | null): DayAnswer => {
     const plan = settled(ready, found);
@@ -88,14 +90,20 @@ export async function solveDay(problem: DayProblem, asked: DayAsked): Promise<Da
     told?.(best);
     return best;
   };
-  const { bound, steer } = isWorthALook(problem, quick) ? await lookWithoutClock(ready, quick) : NOT_LOOKED;
-  const left = Math.max(20, quick - (now() - begun));
-  let answer = offer(searchFor(ready, { seed, from, steer, milliseconds: left, now, stop }), bound);
-  if (exact <= 0 || answer.proven || problem.sessions.length > MOST_FOR_PROOF || stop()) return answer;
+  let answer = offer(searchFor(ready, { seed, from, steer: new Map(), milliseconds: Math.max(20, quick), now, stop }), null);
+  if (exact <= 0 || problem.sessions.length > MOST_FOR_PROOF || stop()) return answer;
 
-  const model = exactModel(ready);
   const until = now() + exact;
-  const relaxed = await solveMilp(model.milp, { seconds: exact / 1000, relaxed: true });
+  const { bound, steer } = await lookWithoutClock(ready, Math.min(LOOK_SECONDS, (LOOK_SHARE * exact) / 1000));
+  answer = offer(answer.plan, bound);
+  if (answer.proven || stop()) return answer;
+  if (steer.size > 0) {
+    const milliseconds = Math.min(STEERED_MS, LOOK_SHARE * exact);
+    answer = offer(searchFor(ready, { seed: seed + 1, from: answer.plan, steer, milliseconds, now, stop }), null);
+    if (answer.proven || stop()) return answer;
+  }
+  const model = exactModel(ready);
+  const relaxed = await solveMilp(model.milp, { seconds: (until - now()) / 1000, relaxed: true });
   if (!relaxed.reduced) return answer;
   answer = offer(answer.plan, wholeBound(relaxed.bound));
   if (answer.proven || now() >= until || stop()) return answer;
@@ -115,17 +123,13 @@ export async function solveDay(problem: DayProblem, asked: DayAsked): Promise<Da
   return offer(solved.values ? model.decode(solved.values) : answer.plan, Number.isFinite(proven) ? proven : null);
 }
 
-/** In a fraction of a second a large day is better searched at once: the look would take the half of it. */
-const isWorthALook = ({ sessions }: DayProblem, quick: number): boolean => quick >= 500 || sessions.length <= SMALL_DAY;
-interface Looked {
-  readonly bound: number | null;
-  /** By session, its rider. */
-  readonly steer: ReadonlyMap<string, string>;
-}
-const NOT_LOOKED: Looked = { bound: null, steer: new Map() };
-async function lookWithoutClock(ready: Ready, quick: number): Promise<Looked> {
+/** A bound, and by session the rider whom it gave it. */
+async function lookWithoutClock(
+  ready: Ready,
+  seconds: number,
+): Promise<{ readonly bound: number | null; readonly steer: ReadonlyMap<string, string> }> {
   const master = masterModel(ready);
-  const { bound, values } = await solveMilp(master.milp, { seconds: Math.min(MASTER_SECONDS, Math.max(0.05, quick / 2000)) });
+  const { bound, values } = await solveMilp(master.milp, { seconds });
   return { bound: Number.isFinite(bound) ? wholeBound(bound) : null, steer: values ? master.riders(values) : new Map() };
 }
 

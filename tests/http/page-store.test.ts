@@ -64,26 +64,37 @@ describe("the store itself", () => {
     await new Promise((resolve) => setTimeout(resolve, 20));
     return new Response(`page ${rendered}`, { status });
   };
+  const key = (page: string, mark = "1") => ({ barn: "", mark, page });
   it("renders once for all who ask at the same time, and again for another key", async () => {
     rendered = 0;
-    const texts = await Promise.all(Array.from({ length: 6 }, async () => (await storedPage("a 1", false, render(200))).text()));
+    const texts = await Promise.all(
+      Array.from({ length: 6 }, async () => (await storedPage(key("a"), false, render(200))).text()),
+    );
     expect(new Set(texts)).toEqual(new Set(["page 1"]));
-    expect(await (await storedPage("a 2", false, render(200))).text()).toBe("page 2");
+    expect(await (await storedPage(key("b"), false, render(200))).text()).toBe("page 2");
+  });
+  it("lets every page of before go with a barn's next write, and none of another barn's", async () => {
+    rendered = 0;
+    const text = async (barn: string, mark: string): Promise<string> =>
+      (await storedPage({ barn, mark, page: "same" }, false, render(200))).text();
+    expect([await text("north", "1"), await text("south", "1")]).toEqual(["page 1", "page 2"]);
+    expect(await text("north", "2")).toBe("page 3");
+    expect([await text("south", "1"), await text("north", "2")]).toEqual(["page 2", "page 3"]);
   });
   it("keeps nothing that was not there or went wrong", async () => {
     rendered = 0;
-    expect((await storedPage("b", false, render(404))).status).toBe(404);
-    expect(await (await storedPage("b", false, render(200))).text()).toBe("page 2");
-    await expect(storedPage("c", false, () => Promise.reject(new Error("broken")))).rejects.toThrow("broken");
-    expect(await (await storedPage("c", false, render(200))).text()).toBe("page 3");
+    expect((await storedPage(key("not there"), false, render(404))).status).toBe(404);
+    expect(await (await storedPage(key("not there"), false, render(200))).text()).toBe("page 2");
+    await expect(storedPage(key("c"), false, () => Promise.reject(new Error("broken")))).rejects.toThrow("broken");
+    expect(await (await storedPage(key("c"), false, render(200))).text()).toBe("page 3");
   });
   it("lets the oldest go when it is full", async () => {
     rendered = 0;
     const quick = () => Promise.resolve(new Response(`page ${(rendered += 1)}`));
-    await storedPage("oldest", false, quick);
-    for (let i = 0; i < 420; i += 1) await storedPage(`fill ${i}`, false, quick);
+    await storedPage(key("oldest"), false, quick);
+    for (let i = 0; i < 420; i += 1) await storedPage(key(`fill ${i}`), false, quick);
     const before = rendered;
-    await storedPage("oldest", false, quick);
+    await storedPage(key("oldest"), false, quick);
     expect(rendered).toBe(before + 1);
   });
 });

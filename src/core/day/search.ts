@@ -19,7 +19,7 @@ export interface SearchAsked {
 
 const WARM = 12;
 const COLD = 0.4;
-const MOST_RUINED = 8;
+const MOST_RUINED = 12;
 const MOST_OF_STRINGS = 14;
 const LOOKS_PAST = 0.15;
 /** Up to this share of the budget the steering rider alone is asked, mostly. */
