@@ -8,8 +8,11 @@ const PARTS = ["core", "contracts", "shipped", "db", "solver", "server", "ui", "
 const everywhere = [
   { name: "astro/zod", message: "Astro carries its own zod 3: import zod/mini." },
   { name: "astro:actions", message: "Actions check against zod 3: use an endpoint." },
-  { name: "zod", message: "Islands and the server share one zod: import zod/mini." },
 ];
+const CLASSIC = {
+  name: "zod",
+  message: "Islands and the server share one zod: import zod/mini. Rows alone are read by its compiled parser.",
+};
 const COERCE = {
   selector: "MemberExpression[property.name='coerce']",
   message: "coerce reads 'false' as true and '' as 0: use ui/kit/form.ts.",
@@ -34,7 +37,9 @@ const WORLD = [
 
 /** A relative path that climbs into another part would pass by the aliases. */
 const CLIMBS = { regex: `^(\\.\\./)+(src/)?(${PARTS.join("|")}|pages|cli|bench)/`, message: "Import another part by its alias." };
-const restrict = (patterns) => ({ "no-restricted-imports": ["error", { paths: everywhere, patterns }] });
+const restrict = (patterns, part = "") => ({
+  "no-restricted-imports": ["error", { paths: part === "db" ? everywhere : [...everywhere, CLASSIC], patterns }],
+});
 
 const fences = Object.entries(FENCES).map(([part, { files, may }]) => ({
   files: [...files],
@@ -49,6 +54,7 @@ const fences = Object.entries(FENCES).map(([part, { files, may }]) => ({
           },
           CLIMBS,
         ],
+    part,
   ),
 }));
 const coreOrder = Object.entries(CORE_ORDER).map(([folder, may]) => ({
