@@ -43,7 +43,7 @@ export const CORE_ORDER = {
   backup: ["calendar"],
   "first-start": [],
   import: ["kernel", "calendar", "horse", "ladder"],
-  day: ["kernel", "calendar", "card", "weather", "permission", "reading"],
+  day: ["kernel", "calendar", "horse", "card", "weather", "permission", "reading"],
   week: ["kernel", "card", "day", "permission"],
   home: ["kernel", "calendar", "horse", "ladder", "card", "forecast", "reading", "report"],
   report: ["kernel", "calendar", "horse", "ladder", "intake", "card", "check", "forecast", "permission", "reading"],

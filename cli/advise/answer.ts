@@ -1,6 +1,7 @@
 /** furlong-advice/1: what the application says of a horse on a day. */
 
 import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
+import { isLongOff } from "#core/calendar/time-off.ts";
 import type { SessionKind } from "#core/card/card.ts";
 import { verdictOf } from "#core/forecast/chance.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
@@ -33,7 +34,7 @@ import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
 import { tell } from "#core/plan/told.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
-import { stallTold, stillOpen, TIME_OFF_DAYS } from "#core/watch/needs.ts";
+import { stallTold, stillOpen } from "#core/watch/needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Case } from "./case.ts";
@@ -292,7 +293,7 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
       : []),
     ...(stall ? ["stall"] : []),
     ...(advised.owed >= 2 ? ["behind"] : []),
-    ...(horse.hold === null && (horse.daysOff ?? 0) >= TIME_OFF_DAYS ? ["time-off"] : []),
+    ...(horse.hold === null && isLongOff(horse.daysOff) ? ["time-off"] : []),
     ...trainerNeeds({
       today,
       firstDay: stay.firstDay,

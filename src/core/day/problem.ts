@@ -2,6 +2,7 @@
  * The day to hand out, as numbers: sessions that want a rider, a start and a way of using places, with everything that binds them. Slots are half-open,
  * [from, to). The same shape comes from the barn's record and from a file (docs/formats.md), so that solver, board and checker see one thing.
  */
+import { WILD_RISK } from "../horse/horse.ts";
 import { borneBy, gradeFor as gradeForBears } from "../permission/permission.ts";
 
 export type Span = readonly [from: number, to: number];
@@ -143,7 +144,6 @@ export const balanceCost = (above: number, weight: number): number => (above <= 
 
 /** From here on the horse is not fresh and the light is not long. */
 export const NOON = 10;
-export const WILD_RISK = 4;
 const LAST_SLOTS = 2;
 /** What the hours of a session cost: a horse of risk 4 or 5 after noon, an end in the last hour. */
 export const hoursCost = (risk: number, start: number, end: number, slots: ProblemSlots, weight: number): number =>

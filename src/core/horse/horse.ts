@@ -36,3 +36,8 @@ export const THIN_BELOW = 4;
 export const OVERWEIGHT_FROM = 7;
 /** Croup above withers from which a horse is growing, centimetres. */
 export const GROWING_CM = 2;
+
+/** So many rides here make a riding horse; one with fewer stays in on a windy day. */
+export const FIRST_RIDES = 10;
+/** Of 1 to 5: from this risk on nobody is alone with a horse, and it is worked before noon. Whoever hurt somebody, ran away or threw its rider has it at the least. */
+export const WILD_RISK = 4;

@@ -2,6 +2,7 @@
  * Weighs what was seen into places to look: which causes could explain it, with the evidence for and against each, the check that would
  * settle it, how soon, and what waits. It never says what a horse has; it says who should look, and why.
  */
+import { isLongOff } from "../calendar/time-off.ts";
 import { GROWING_CM, type HistoryAnswer, type HistoryTopic, OVERWEIGHT_FROM, type Sex, THIN_BELOW } from "../horse/horse.ts";
 import type { TrackSide } from "../kernel/sides.ts";
 import {
@@ -121,7 +122,6 @@ const BY_STRENGTH: Record<Strength, number> = { 1: 2 / 3, 2: 1, 3: 4 / 3 };
 const CHANGING_TEETH = [2, 4] as const;
 /** Croup above withers of a horse that grows hard, centimetres. */
 const GROWING_HARD = 4;
-const LONG_OFF_DAYS = 7;
 /** Shoes are due after so many days, and may pinch for so many after they were put on. */
 const SHOD_LONG_AGO_DAYS = 50;
 const SHOD_JUST_NOW_DAYS = 4;
@@ -208,7 +208,7 @@ function noteHorse(ledger: Ledger, facts: FindingFacts): void {
     thin: condition !== null && condition < THIN_BELOW,
     changingTeeth: ageYears !== null && ageYears >= CHANGING_TEETH[0] && ageYears <= CHANGING_TEETH[1],
     overweight: condition !== null && condition >= OVERWEIGHT_FROM,
-    longOff: daysOff !== null && daysOff >= LONG_OFF_DAYS,
+    longOff: isLongOff(daysOff),
     shodLongAgo: shodDaysAgo !== null && shodDaysAgo >= SHOD_LONG_AGO_DAYS,
     shodJustNow: shodDaysAgo !== null && shodDaysAgo <= SHOD_JUST_NOW_DAYS,
     richFeed: feed === "rich",

@@ -2,16 +2,16 @@
 
 import { type Hold, heldOn } from "../calendar/holds.ts";
 import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import { daysOffOn } from "../calendar/time-off.ts";
 import type { Incident } from "../card/card.ts";
 import { type CheckFacts, type HeldByChecks, heldByChecks } from "../check/check.ts";
-import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind } from "../horse/horse.ts";
+import { FIRST_RIDES, type HistoryAnswer, type HistoryTopic, type HorseClass, type HorseKind } from "../horse/horse.ts";
 import type { LimitsInForce, SecondPerson } from "../intake/limits.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import { remember } from "../kernel/remember.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
 import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
-import { GREEN_RIDES } from "../weather/weather.ts";
 import type { WorkLimits } from "../weather/work-limits.ts";
 import type { PermitHorse } from "./horse.ts";
 import { stepBackOf } from "./protocol.ts";
@@ -105,8 +105,7 @@ const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-o
 /** Worked out once for a record and a day: the sheet, the week, the steps and the gate of one moment ask it of the same horse. */
 export const permitOf = remember((record: HorseRecord, day: LocalDate): PermitHorse => {
   const { weight, ageYears, horseClass, fitness, condition, worked, rides, incidents } = record;
-  const last = worked.at(-1) ?? null;
-  const daysOff = last && daysBetween(last, day);
+  const daysOff = daysOffOn(worked.at(-1) ?? null, day);
   const load = weight && loadLimit({ weightKg: weight.kilograms, ageYears, fitness, condition, daysOff });
   const reading = readingOf(record);
   const incident = incidents.at(-1) ?? null;
@@ -120,7 +119,7 @@ export const permitOf = remember((record: HorseRecord, day: LocalDate): PermitHo
     weightDays: weight && daysBetween(weight.day, day),
     risk: riskOf(record).risk,
     stage: reading.stage,
-    green: rides < GREEN_RIDES,
+    green: rides < FIRST_RIDES,
     noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
     forbid: record.keptFrom,
     unready: unreadyOf(stepFacts(record, reading)),

@@ -2,8 +2,11 @@
  * May this be done with this horse, by this person, here and now? The one part that decides it, in pieces that the board, the gate, the plan and the record
  * ask for; together they are `against`. Every reason comes as data. What an act puts on the horse's back decides, whatever its card is called.
  */
+
+import { isLongOff } from "../calendar/time-off.ts";
 import type { SessionKind } from "../card/card.ts";
 import { type CourseNow, isTight } from "../card/course.ts";
+import { WILD_RISK } from "../horse/horse.ts";
 import type { PlaceId } from "../kernel/brand.ts";
 import { type Bears, mostBorne, type Skill } from "../ladder/skill.ts";
 import type { HorseReading, Stage } from "../reading/reading.ts";
@@ -196,8 +199,6 @@ export function loadReasons(
     : [];
 }
 
-/** From this risk on nobody is alone with a horse, whatever is done. */
-const NEVER_ALONE_RISK = 4;
 /** Why somebody must stand by; null: nobody need. */
 export function secondPersonFor(
   horse: Pick<PermitHorse, "risk" | "secondPerson" | "stage" | "stepBack">,
@@ -205,7 +206,7 @@ export function secondPersonFor(
 ): Extract<Reason, { code: "second-person" }> | null {
   const second = (because: Extract<Reason, { code: "second-person" }>["because"], skill: string | null = null) =>
     ({ code: "second-person", because, skill }) as const;
-  if (horse.risk >= NEVER_ALONE_RISK) return second("risk");
+  if (horse.risk >= WILD_RISK) return second("risk");
   if (horse.secondPerson === "always") return second("signed");
   if (bearing(act) && horse.stage !== "riding") return second("before-riding");
   if (bearing(act) && horse.secondPerson === "riding") return second("signed");
@@ -343,12 +344,11 @@ export const barring = (reasons: readonly Reason[]): readonly Reason[] =>
 export const barsBearing = (reasons: readonly Reason[]): boolean => barring(reasons).some((reason) => reachOf(reason) !== "act");
 
 /** Kept in mind with an open gate. */
-const REFRESH_AFTER = 7;
 const RECENT_INCIDENT = 7;
 export function inMind(horse: PermitHorse, act: Pick<Act, "bears">): readonly Reason[] {
   const found: Reason[] = [];
   const { daysOff, lastIncident, weightDays, ageYears, load } = horse;
-  if (daysOff !== null && daysOff >= REFRESH_AFTER) found.push({ code: "time-off", days: daysOff });
+  if (isLongOff(daysOff)) found.push({ code: "time-off", days: daysOff });
   if (lastIncident && lastIncident.daysAgo <= RECENT_INCIDENT)
     found.push({ code: "incident", kind: lastIncident.kind, day: lastIncident.day });
   const { weightAgeing, weightAgeingYoung, weightOld } = horse.limits;

@@ -3,6 +3,7 @@
  * plan, card, sheet and gate. Figures are the barn's judgement.
  */
 import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import { isLongOff } from "../calendar/time-off.ts";
 import type { During, IncidentKind } from "../card/card.ts";
 import { RESTART_FROM } from "../horse/measuring.ts";
 import { hasTag, tagged } from "../ladder/ladder.ts";
@@ -44,7 +45,6 @@ export interface ProtocolFacts {
   readonly today: LocalDate;
 }
 
-const REFRESHER_FROM = 7;
 const TWO_FROM = 14;
 /** From this length off the warm-up is longer. */
 export const LONGER_WARM_UP_FROM = 4;
@@ -70,7 +70,7 @@ function afterDaysOff(facts: ProtocolFacts): readonly StepBack[] {
   return sessions.flatMap((session, i): readonly StepBack[] => {
     const next = sessions[i + 1]?.day ?? today;
     const days = daysBetween(session.day, next);
-    if (days < REFRESHER_FROM) return [];
+    if (!isLongOff(days)) return [];
     const quietSince = sessions.slice(i + 1).filter(noTrouble);
     const restarts = days >= RESTART_FROM ? askedAgain(facts) : [];
     // Wearing the girth while it moves loose counts for the girth.

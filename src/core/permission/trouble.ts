@@ -1,7 +1,9 @@
 /** What of a session's record was trouble: incidents, signs and red signs at which a step waits and a risk rises. */
+
 import type { LocalDate } from "../calendar/local-date.ts";
 import { type Incident, isRed, type SignSeen } from "../card/card.ts";
 import { TACKED, type Tack } from "../card/gear.ts";
+import { WILD_RISK } from "../horse/horse.ts";
 import { isSign, signOf } from "../intake/signs.ts";
 import { idsTagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -67,7 +69,6 @@ export function quietLately(sessions: readonly PastSession[]): boolean {
 }
 
 /** The least risk of a horse that did this: one that hurt somebody, ran away or threw its rider; one that bucked, reared or kicked. */
-const RED_FLOOR = 4;
 const LOUD_FLOOR = 3;
 
 /** The signed risk until something worse is seen; only a signature lowers it. `since`: the day of the signature, or null where nobody has signed. */
@@ -80,7 +81,7 @@ export function riskNow(
   for (const incident of incidents) {
     if (since !== null && incident.day < since) continue;
     if (!isTrouble(incident) && !isRed(incident)) continue;
-    const floor = isRed(incident) ? RED_FLOOR : LOUD_INCIDENTS.includes(incident.kind) ? LOUD_FLOOR : 1;
+    const floor = isRed(incident) ? WILD_RISK : LOUD_INCIDENTS.includes(incident.kind) ? LOUD_FLOOR : 1;
     if (floor > risk) [risk, raisedBy] = [floor, { kind: incident.kind, day: incident.day }];
   }
   return { risk, raisedBy };

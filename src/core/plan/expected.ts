@@ -1,6 +1,7 @@
 /** How a horse is expected to stand on a day to come, for whoever asks what may be done with it: as it reads today, and what is planned until then. */
+import { FIRST_RIDES } from "../horse/horse.ts";
 import type { Skill } from "../ladder/skill.ts";
-import { FIRST_RIDES, type HorseReading, SHOWN, type Stage } from "../reading/reading.ts";
+import { type HorseReading, SHOWN, type Stage } from "../reading/reading.ts";
 
 /** A level counts as the next score from a quarter below it on. */
 const COUNTS_FROM = 0.25;

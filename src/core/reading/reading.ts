@@ -3,7 +3,7 @@
  * seen; what cannot be without it is implied; what the booking says is told; of the rest nothing is known.
  */
 import type { LocalDate } from "../calendar/local-date.ts";
-import type { HistoryAnswer, HistoryTopic, HorseKind } from "../horse/horse.ts";
+import { FIRST_RIDES, type HistoryAnswer, type HistoryTopic, type HorseKind } from "../horse/horse.ts";
 import { type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { hasTag, idsTagged, tagged } from "../ladder/ladder.ts";
 import { type LatestScores, type Levels, readLevels, trackKey } from "../ladder/level.ts";
@@ -34,8 +34,6 @@ export interface ReadFacts {
 
 export const STAGES = ["unridden", "first-rides", "riding"] as const;
 export type Stage = (typeof STAGES)[number];
-/** So many rides here make a riding horse. */
-export const FIRST_RIDES = 10;
 
 /** What was shown at this level or better shows what it contains, and is never barred by what nobody looked at. */
 export const SHOWN = 2;

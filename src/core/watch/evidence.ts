@@ -2,7 +2,8 @@
  * Why a need is one, from scores and sessions: which tracks stand still while others rise, on which side, since when. The reasoning is the practitioners':
  * what gets better with quiet work is schooling, what stays while the rest improves, or shows on one side only, is looked at by the one whose job it is.
  */
-import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
+import { type LocalDate } from "../calendar/local-date.ts";
+import { daysOffOn, isLongOff } from "../calendar/time-off.ts";
 import { groupBy } from "../kernel/group.ts";
 import { SIDES, type Side, type TrackSide } from "../kernel/sides.ts";
 import { type ScoreFact, trackKey } from "../ladder/level.ts";
@@ -67,7 +68,6 @@ export interface Slide {
   readonly afterDaysOff: number | null;
 }
 const FALLEN = 2;
-const DAYS_OFF = 7;
 
 /**
  * Tracks that were reliable twice and whose last two scores both lie two steps under that. A state that asks for a proof, and no alarm: a sudden loss is not
@@ -84,7 +84,7 @@ export function slides(scores: readonly ScoreFact[], worked: readonly LocalDate[
     if (again - now < FALLEN) return [];
     const fell = list.at(-2)?.day;
     const at = fell ? worked.filter((day) => day < fell).at(-1) : undefined;
-    const off = fell && at ? daysBetween(at, fell) : 0;
-    return [{ skill: one.skill, side: one.side, best: again, now, afterDaysOff: off >= DAYS_OFF ? off : null }];
+    const off = fell && at ? daysOffOn(at, fell) : null;
+    return [{ skill: one.skill, side: one.side, best: again, now, afterDaysOff: isLongOff(off) ? off : null }];
   });
 }

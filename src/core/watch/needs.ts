@@ -61,8 +61,6 @@ export const NEED_CODES = [
   "next-goals",
 ] as const satisfies readonly NeedCode[];
 
-/** So many days without work are time off that the manager is told of. */
-export const TIME_OFF_DAYS = 7;
 /** An alarm older than so many days is history. */
 const ALARM_DAYS = 14;
 /** So long a pause explains by itself why scores fell. */

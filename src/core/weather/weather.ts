@@ -19,8 +19,6 @@ export function calledWindy(hours: readonly WeatherHour[], limits: WorkLimits): 
     ? [{ hour: 12, temperatureC: 15, humidity: 0, windMps: least }]
     : hours.map((hour) => ({ ...hour, windMps: Math.max(hour.windMps, least) }));
 }
-/** A horse with fewer rides here is not ridden outside on a windy day. */
-export const GREEN_RIDES = 10;
 
 /** Whole. */
 export const heatOf = ({ temperatureC, humidity }: Pick<WeatherHour, "temperatureC" | "humidity">): number =>

@@ -3,6 +3,7 @@
 import type { InForceView } from "#contracts/views.ts";
 import { daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
 import { daysGivenBefore, type TermFacts, workFromOf } from "#core/calendar/term.ts";
+import { daysOffOn } from "#core/calendar/time-off.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
@@ -85,7 +86,7 @@ export function heardOf(stay: Stay, barn: Barn, lastSeen: LocalDate): Heard {
   return {
     checks: resultsFor(stay.checks, lastSeen),
     trials: stay.trials,
-    daysOff: worked ? daysBetween(worked, lastSeen) - 1 : null,
+    daysOff: daysOffOn(worked ?? null, lastSeen),
     shodDaysAgo: shod ? daysBetween(shod, lastSeen) : null,
     signWeights: weightsWith(barn.weights),
   };
@@ -129,14 +130,13 @@ export function measuringDueFor(stay: Stay, today: LocalDate): MeasuringDue | nu
     ? { day: stay.measuredLast.heightsOn, growthCm: growthOf(stay.measuredLast) }
     : null;
   const last = walked.at(-1);
-  const worked = lastWorked(stay);
   return measuringDue(
     {
       ageYears: ageOf(stay, today),
       growthCm: (between && (!last || between.day >= last.day) ? between.growthCm : last?.growthCm) ?? null,
       firstDay: stay.firstDay,
       measured: [...walked.map(({ day }) => day), ...(between ? [between.day] : [])],
-      daysOff: worked && daysBetween(worked, today),
+      daysOff: daysOffOn(lastWorked(stay), today),
     },
     today,
   );
@@ -201,7 +201,6 @@ export function nobodyLightFor(
   const latest = evaluations.filter(({ closedAt, day: on }) => closedAt && on <= day).at(-1);
   const measures = latest ? measuresNow(stay, latest, day) : null;
   const weightKg = weightNow(stay, day)?.kilograms ?? stay.toldKg;
-  const last = lastWorked(stay);
   const load =
     weightKg === null
       ? null
@@ -210,7 +209,7 @@ export function nobodyLightFor(
           ageYears: ageOf(stay, day),
           fitness: measures?.fitness ?? "fit",
           condition: measures && conditionOf(measures),
-          daysOff: last && daysBetween(last, day),
+          daysOff: daysOffOn(lastWorked(stay), day),
         });
   return nobodyLightEnough(
     load,

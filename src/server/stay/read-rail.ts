@@ -2,11 +2,12 @@ import type { LaneView, RailView, RulerView } from "#contracts/views.ts";
 import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, daysBetween, type LocalDate, later, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { daysOffOn, isLongOff } from "#core/calendar/time-off.ts";
 import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import { type Need, stallTold, TIME_OFF_DAYS } from "#core/watch/needs.ts";
+import { type Need, stallTold } from "#core/watch/needs.ts";
 import { firstFree, takenOn } from "#core/watch/stalls.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listCardsBetween, listPairings, listUnlogged } from "#db/queries/day.ts";
@@ -62,9 +63,8 @@ export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
   if (latest) needs.push({ code: "check-late", who: latest.check.who, days: latest.days, holds: latest.check.holds });
   const evaluated = stay.evaluations.filter((evaluation) => evaluation.closed).at(-1);
   if (evaluated && !evaluated.signed) needs.push({ code: "sign", evaluation: evaluated.id });
-  const last = lastWorked(stay);
-  if (!hold && last && daysBetween(last, today) >= TIME_OFF_DAYS)
-    needs.push({ code: "time-off", days: daysBetween(last, today) });
+  const off = daysOffOn(lastWorked(stay), today);
+  if (!hold && isLongOff(off)) needs.push({ code: "time-off", days: off });
   // An evaluation takes the same measures; a horse on hold is measured when it comes back.
   const measures = hold || post ? null : measuringDueFor(stay, today);
   if (measures) needs.push({ code: "measure", ...measures });

@@ -1,6 +1,7 @@
 /** How a stay goes, and its log, for the horse's page: counted from the record each time. */
 import type { BodyView, CourseView, LogView } from "#contracts/views.watch.ts";
-import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
+import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
+import { daysOffOn, isLongOff } from "#core/calendar/time-off.ts";
 import { minutesUntilSoft } from "#core/card/course.ts";
 import { gearSpans } from "#core/card/gear.ts";
 import { jumpDays } from "#core/card/jump.ts";
@@ -122,13 +123,12 @@ function standingOf({ stay, today }: Opened, told: ForecastRecord | undefined, s
 /** Days over which a stuck skill is looked back on. */
 const STANDS_FOR = 14;
 
-/** Days without work that count as time off. */
-const TIME_OFF = 7;
+/** Days without work that count as time off, from the day after the last session to the day before the next. */
 function daysOff(worked: readonly LocalDate[], first: LocalDate, last: LocalDate): LogView["off"] {
   const days = [addDays(first, -1), ...worked, addDays(last, 1)];
   return days.slice(1).flatMap((day, i) => {
     const before = days[i] ?? day;
-    return daysBetween(before, day) > TIME_OFF
+    return isLongOff(daysOffOn(before, day))
       ? [{ from: addDays(before, 1), to: addDays(day, -1), what: "time-off" as const }]
       : [];
   });

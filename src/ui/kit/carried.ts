@@ -10,8 +10,16 @@ export interface Carried<T> {
   readonly value?: T;
 }
 
+/** What JSON says as it is: a map or a set in it would arrive as nothing. */
+type Plain<T> = unknown extends T
+  ? T
+  : T extends string | number | boolean | null | undefined
+    ? T
+    : T extends ReadonlyMap<unknown, unknown> | ReadonlySet<unknown> | Date | ((...words: never[]) => unknown)
+      ? never
+      : { readonly [K in keyof T]: Plain<T[K]> };
 /** On the server: `value`, plain data, under the id of its element. */
-export const carry = <T>(id: string, value: T): Carried<T> => Object.defineProperty({ id }, "value", { value });
+export const carry = <T>(id: string, value: T & Plain<T>): Carried<T> => Object.defineProperty({ id }, "value", { value });
 /** Within a script's element nothing may look like its end. */
 export const writtenOut = (carried: Carried<unknown>): { readonly id: string; readonly json: string } => {
   const { id, value } = carried;

@@ -20,7 +20,6 @@ import {
 } from "#core/report/assemble.ts";
 import { BLOCK_IDS, type BlockId } from "#core/report/facts.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
-import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -77,9 +76,8 @@ const homeText = (home: HomeWordsOf | undefined): string =>
       ].join("\n")
     : "";
 
-export function Editor({ view: carried, me }: { view: Carried<ReportView>; me: string }) {
+export function Editor({ view, me }: { view: ReportView; me: string }) {
   useAwake();
-  const view = unpack(carried);
   const which = { stay: view.stay, kind: view.kind, ordinal: view.ordinal };
   const {
     value: draft,
