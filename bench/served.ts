@@ -56,8 +56,9 @@ export async function withBarns(
   try {
     for (const [name, fill] of Object.entries(fills)) {
       const [database, admin] = [`bench_${name}_${process.pid}`, outside ?? urlOf("postgres")];
-      const cloned = outside !== undefined && (await hasDatabase(admin, name));
-      await createDatabase(admin, database, cloned ? { template: name } : {});
+      const template = fill === "demo" ? fill : name;
+      const cloned = outside !== undefined && (await hasDatabase(admin, template));
+      await createDatabase(admin, database, cloned ? { template } : {});
       const url = urlOf(database);
       await withDatabase(url, async (sql) => {
         await migrate(sql);
