@@ -116,13 +116,16 @@ describe("what is kept of a stay", () => {
     });
     await tried(async (tx) => {
       const before = await stampOf(tx, stay, stamp);
-      const gone = await tx.unsafe(`DELETE FROM ${table} WHERE ctid = '${place}'`).then(
-        () => true,
-        () => false,
-      );
+      // What others hang on cannot go: that leaves nothing to ask.
+      const gone = await tx
+        .savepoint((inner) => inner.unsafe(`DELETE FROM ${table} WHERE ctid = '${place}'`))
+        .then(
+          () => true,
+          () => false,
+        );
       if (!gone || table === "stay") return;
       expect(await stampOf(tx, stay, stamp)).not.toBe(before);
-    }).catch(() => undefined);
+    });
   });
   it("moves on for every horse where somebody is called otherwise, and for none where somebody signs in", async () => {
     const all = async (db: Db): Promise<string> =>
