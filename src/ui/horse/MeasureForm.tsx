@@ -2,7 +2,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { Measure } from "#contracts/stay.ts";
+import { Measure, NOTHING_TAKEN } from "#contracts/stay.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { HorseClass } from "#core/horse/horse.ts";
 import { type MeasuringDue, SADDLE_FITS } from "#core/horse/measuring.ts";
@@ -34,26 +34,13 @@ const RESTING = [
   ["breaths", "Breaths at rest, a minute"],
   ["temperatureC", "Temperature, °C"],
 ] as const;
-const EMPTY = {
-  girthCm: null,
-  lengthCm: null,
-  withersCm: null,
-  croupCm: null,
-  scaleKg: null,
-  condition: null,
-  pulse: null,
-  breaths: null,
-  temperatureC: null,
-  saddleFit: null,
-  words: "",
-};
 
 export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
   useAwake();
   const [open, setOpen] = useState(false);
   const form = useForm<Measure, unknown, Measure>({
     resolver: zodResolver(Measure),
-    defaultValues: { stay, day: today, ...EMPTY },
+    defaultValues: { stay, day: today, ...NOTHING_TAKEN },
   });
   const { busy, problem, send } = useCommand();
   const save = form.handleSubmit(async (values) => {
