@@ -3,6 +3,8 @@ import { LongestFirst } from "./tests/support/longest-first.ts";
 
 /** Two cores: more servers and browsers at once would only wait for one another. */
 const maxWorkers = 2;
+/** What is waited for comes when the other worker leaves it a core; this says only when to give up. */
+const patience = { poll: { timeout: 60_000, interval: 100 } };
 
 /** The core's tests stand beside its code and need nothing; all others share one throw-away PostgreSQL, one build and one demo barn. */
 export default defineConfig({
@@ -16,6 +18,7 @@ export default defineConfig({
           include: ["src/**/*.test.ts"],
           setupFiles: ["tests/support/shipped-ladder.ts"],
           testTimeout: 30_000,
+          expect: patience,
           maxWorkers,
           isolate: false,
         },
@@ -30,6 +33,7 @@ export default defineConfig({
           env: { FURLONG_PROOF_MS: "4000" },
           testTimeout: 120_000,
           hookTimeout: 120_000,
+          expect: patience,
           maxWorkers,
           // Loading the server's code takes seconds: a worker does it once, not once a file.
           isolate: false,
