@@ -53,7 +53,7 @@ const FindingsFile = z.strictObject({
 
 /** Ranked places to look, each with its evidence, its check, how soon, and what waits. */
 export const findingsCommand = fileCommand(
-  "signs into places to look: causes with evidence, check, urgency, hold",
+  "signs to places to look: causes with evidence, check, urgency, hold",
   FindingsFile,
   ({ format: _format, ...facts }) => {
     const { causes, urgency, holds } = weighFindings(facts);

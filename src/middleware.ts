@@ -98,7 +98,7 @@ const AWAY = {
 const FAULT = {
   code: "fault",
   path: "",
-  message: "Something broke on our side; nothing that was saved is lost. Try again, and tell whoever keeps the server.",
+  message: "Something went wrong on our side. Your saved work is safe. Try again, and tell whoever runs the server.",
 };
 const SIGNED_OUT = {
   code: "signed-out",

@@ -77,7 +77,7 @@ async function settings(isDemo: boolean): Promise<readonly Found[]> {
       what: "letters to owners",
       amiss:
         mail === ""
-          ? "No mail server: letters wait in the outbox. Name one in FURLONG_SMTP_URL."
+          ? "No mail server: messages wait in the outbox. Name one in FURLONG_SMTP_URL."
           : (await answers(mail))
             ? ""
             : `Nobody answers at ${new URL(mail).host}.`,

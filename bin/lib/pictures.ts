@@ -87,7 +87,7 @@ const ownersPage = async (page: Page) => {
 /** Begins the walk where nobody has yet, and stands at its third rung. */
 const walk = async (page: Page) => {
   await horse("Brickle", "/evaluate")(page);
-  const begin = await page.$("button ::-p-text(Begin the intake)");
+  const begin = await page.$("button ::-p-text(Start the intake)");
   if (begin) {
     await begin.click();
     await page.waitForNavigation();
@@ -116,8 +116,8 @@ const table = async (page: Page) => {
   const path = join(mkdtempSync(join(tmpdir(), "furlong-table-")), "arrivals.csv");
   writeFileSync(path, TABLE);
   await ((await page.waitForSelector("#import-file")) as ElementHandle<HTMLInputElement>).uploadFile(path);
-  await (await page.waitForSelector("button ::-p-text(Look what would come in)"))?.click();
-  await page.waitForSelector("::-p-text(What is wrong, and the mend)");
+  await (await page.waitForSelector("button ::-p-text(Preview the import)"))?.click();
+  await page.waitForSelector("::-p-text(What is wrong and how to fix it)");
 };
 
 /** The plan, once everything is played. */

@@ -126,7 +126,7 @@ async function main(): Promise<void> {
   const { port } = new URL(served.address);
   if (several) console.log(`Barns at ${[...houses.keys()].join(", ")}, behind a proxy that hands the name on.\n`);
   for (const host of begins)
-    console.log(`Begin your barn here: ${host === "" ? served.address : `http://${host}:${port}`}/start?code=${code}`);
+    console.log(`Set up your barn here: ${host === "" ? served.address : `http://${host}:${port}`}/start?code=${code}`);
   if (barn === "demo") saySignIns();
   if (mail) console.log(`\nLetters to owners go to a simulated mail server: ${mail.page}`);
   console.log("\nCtrl-C stops everything.");

@@ -55,7 +55,7 @@ export const WorkLimitFields = z.object({
 const risingLimits = [
   z.refine<WorkLimits>((x) => x.heatLighter < x.heatShort && x.heatShort < x.heatNone, {
     path: ["heatShort"],
-    message: "Lighter, short and none must rise in this order.",
+    message: "Lighter, short and no work must rise in this order.",
   }),
   z.refine<WorkLimits>((x) => x.noWeightUnder <= x.noRiderUnder, {
     path: ["noRiderUnder"],
@@ -76,7 +76,7 @@ const halfHour = z.refine<number>((x) => x % 30 === 0, "Give a full or a half ho
 const DayFields = z.object({
   dayFrom: whole(5 * 60, 12 * 60, "minutes after midnight").check(halfHour),
   dayTo: whole(12 * 60, 21 * 60, "minutes after midnight").check(halfHour),
-  dayStep: z.literal([15, 30], "Sessions begin and last by 15 or by 30 minutes."),
+  dayStep: z.literal([15, 30], "Session times step by 15 or by 30 minutes."),
 }) satisfies z.core.$ZodType<DaySetting>;
 
 export const OwnGear = z.object({ place: oneOf(GEAR_PLACES), words: said("The gear's name", 40) });
@@ -84,8 +84,8 @@ export type OwnGear = z.output<typeof OwnGear>;
 export const PolicyFields = z.object({
   name: said("The barn's name", 80),
   firstDayIs: z.literal([0, 1], "The day of arrival counts (1) or not (0)."),
-  restDays: list(weekday, 6).check(z.refine((x) => new Set(x).size === x.length, "Named twice.")),
-  holidays: list(date, 60).check(z.refine((x) => new Set(x).size === x.length, "A holiday stands twice: keep one.")),
+  restDays: list(weekday, 6).check(z.refine((x) => new Set(x).size === x.length, "Listed twice. Remove one.")),
+  holidays: list(date, 60).check(z.refine((x) => new Set(x).size === x.length, "A holiday is listed twice. Remove one.")),
   holdVet: flag,
   holdInjury: flag,
   holdOwner: flag,
@@ -143,7 +143,7 @@ export const EditWeights = z.object({
   weights: list(WeightFields, 400).check(
     z.refine(
       (x) => new Set(x.map((one) => `${one.sign}:${one.cause}`)).size === x.length,
-      "A sign and cause stand twice: keep one.",
+      "A sign and cause are listed twice. Remove one.",
     ),
   ),
 });
@@ -159,7 +159,7 @@ export const EditSteps = z.object({
   steps: list(StepChangeFields, 400).check(
     z.refine(
       (x) => new Set(x.map((one) => `${one.step}:${one.skill}`)).size === x.length,
-      "A skill stands twice in a step: keep one.",
+      "A skill is listed twice in a step. Remove one.",
     ),
   ),
 });
@@ -169,7 +169,7 @@ export const WayFields = z.object({ skill, way: oneOf(WAYS) }) satisfies z.core.
 export const EditWays = z.object({
   version,
   ways: list(WayFields, 40).check(
-    z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "A skill stands twice: keep one."),
+    z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "A skill is listed twice. Remove one."),
   ),
 });
 export type EditWays = z.output<typeof EditWays>;

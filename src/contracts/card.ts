@@ -76,7 +76,7 @@ export const TakenFields = z
         const known: readonly string[] = STAGES_OF[of];
         return Object.values(reached).every((one) => !one || known.includes(one));
       },
-      { path: ["reached"], message: "A stage that this first time does not have: reload the page." },
+      { path: ["reached"], message: "This page is out of date. Reload it." },
     ),
   );
 
@@ -87,7 +87,7 @@ export const RecordFields = z
     circleMinutes: orElse(whole(0, 240, "minutes"), 0),
     gaits: setOf(GAITS),
     weather: oneOf(WEATHERS),
-    tack: list(tack, 20).check(z.refine((x) => new Set(x).size === x.length, "Named twice.")),
+    tack: list(tack, 20).check(z.refine((x) => new Set(x).size === x.length, "Listed twice. Remove one.")),
     gearWhy: orElse(words(300), ""),
     helper: orElse(z.nullable(id<"person">()), null),
     scores: list(z.object({ skill, side, score }).check(onItsSide), 60).check(
@@ -98,7 +98,7 @@ export const RecordFields = z
     ),
     swaps: orElse(
       list(z.object({ skill, did: z.nullable(skill), why: said("The reason", 300) }), 20).check(
-        z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "Something is swapped twice: keep one."),
+        z.refine((x) => new Set(x.map((one) => one.skill)).size === x.length, "Something is swapped twice. Remove one."),
       ),
       [],
     ),

@@ -54,7 +54,7 @@ export const CloseCheck = z.object({
 });
 export type CloseCheck = z.output<typeof CloseCheck>;
 /** What was found, or restricted, holds nothing from this day on. */
-export const ReleaseCheck = z.object({ id: check, version, on: date, words: said("Who says so, and why", 500) });
+export const ReleaseCheck = z.object({ id: check, version, on: date, words: said("Who released it, and why", 500) });
 export type ReleaseCheck = z.output<typeof ReleaseCheck>;
 export const CancelCheck = z.object({ id: check, version, reason: said("The reason", 300) });
 export type CancelCheck = z.output<typeof CancelCheck>;

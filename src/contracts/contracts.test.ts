@@ -27,7 +27,7 @@ describe("fields", () => {
           date,
           whole(1, 7, "sessions"),
           number(1, 9),
-          said("The aim", 20),
+          said("Owner's request", 20),
           words(20),
           AddHold,
           AddPerson,
@@ -53,7 +53,7 @@ describe("fields", () => {
     expect(decode(words(20), "a\u0000b").ok).toBe(false);
     expect(decode(words(20), "half \ud800 pair").ok).toBe(false);
     expect(decode(words(20), "  quiet 🐴 \n")).toEqual({ ok: true, value: "quiet 🐴" });
-    expect(message(said("The aim", 20), "   ")).toBe("The aim is missing: type it in.");
+    expect(message(said("Owner's request", 20), "   ")).toBe("Owner's request is missing. Type it in.");
   });
 });
 

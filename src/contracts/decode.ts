@@ -26,6 +26,6 @@ export function decode<S extends z.core.$ZodType>(schema: S, body: unknown): Res
   );
 }
 
-const NO_SUCH_FIELD = "There is no such field: leave it out, or mend its name.";
+const NO_SUCH_FIELD = "There is no such field. Leave it out, or correct its name.";
 /** zod/mini ships without a locale; what a field did not word is worded here. */
-const messageOf = (message: string): string => (message === "Invalid input" ? "Missing or of the wrong kind." : message);
+const messageOf = (message: string): string => (message === "Invalid input" ? "Missing or the wrong kind." : message);

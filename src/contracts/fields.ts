@@ -14,29 +14,28 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
 
 export const id = <K extends string>() =>
-  z.custom<Id<K>>((x) => typeof x === "string" && UUID.test(x), "Not an identifier of ours: reload the page.");
-export const uuid = z
-  .string("Not an identifier of ours: reload the page.")
-  .check(z.regex(UUID, "Not an identifier of ours: reload the page."));
+  z.custom<Id<K>>((x) => typeof x === "string" && UUID.test(x), "This page is out of date. Reload it.");
+export const uuid = z.string("This page is out of date. Reload it.").check(z.regex(UUID, "This page is out of date. Reload it."));
 
 export const date = z.custom<LocalDate>(
   (x) => typeof x === "string" && parseLocalDate(x) !== null,
-  "Give a day as year-month-day, such as 2026-07-14.",
+  "Give a date like 2026-07-14.",
 );
 
-export const noControl = z.refine<string>((x) => !CONTROL.test(x), "Contains characters that cannot be kept: type it again.");
+export const noControl = z.refine<string>((x) => !CONTROL.test(x), "Some characters can't be saved. Type it again.");
 /** Free words, trimmed, may be empty. */
 export const words = (max: number) =>
-  z.string("Give words.").check(z.trim(), z.maxLength(max, `At most ${max} characters.`), noControl);
+  z.string("Type something here.").check(z.trim(), z.maxLength(max, `At most ${max} characters.`), noControl);
 /** A piece of a text: its spaces at either end hold it apart from the next. */
-export const piece = (max: number) => z.string("Give words.").check(z.maxLength(max, `At most ${max} characters.`), noControl);
+export const piece = (max: number) =>
+  z.string("Type something here.").check(z.maxLength(max, `At most ${max} characters.`), noControl);
 /** Words that must be there. */
 export const said = (what: string, max: number) =>
   z
     .string(`${what} is missing.`)
     .check(
       z.trim(),
-      z.minLength(1, `${what} is missing: type it in.`),
+      z.minLength(1, `${what} is missing. Type it in.`),
       z.maxLength(max, `At most ${max} characters.`),
       noControl,
     );
@@ -55,12 +54,12 @@ export const list = <T extends z.core.$ZodType>(of: T, max: number) =>
   z.array(of, "A list.").check(z.maxLength(max, `At most ${max} entries.`));
 /** A list in which nothing stands twice. */
 export const setOf = <const T extends readonly string[]>(values: T) =>
-  list(oneOf(values), values.length).check(z.refine((x) => new Set(x).size === x.length, "Named twice."));
+  list(oneOf(values), values.length).check(z.refine((x) => new Set(x).size === x.length, "Listed twice. Remove one."));
 
 /** Of a method: what is shipped, or a name that the barn gave; whether there is one is asked where it is used. */
 export const methodId = z
   .string("Choose a method.")
-  .check(z.regex(/^[a-z][a-z0-9-]{1,40}$/, "Not a method of ours: reload the page."));
+  .check(z.regex(/^[a-z][a-z0-9-]{1,40}$/, "This method does not exist. Reload the page."));
 /** A name in small letters that stays for good. */
 export const slug = z
   .string("A short name.")
@@ -72,7 +71,7 @@ export const skill = z
 export const sign = z.string("Name a sign.").check(z.refine((x) => isSign(x), "No such sign."));
 export const tack = z.custom<Tack>(
   (x) => typeof x === "string" && isTack(x) && !CONTROL.test(x),
-  "Not a piece of gear: reload the page.",
+  "This gear does not exist. Reload the page.",
 );
 export const side = oneOf(TRACK_SIDES);
 export const score = z.literal([...SCORES], "A score from 0 to 5.");
@@ -105,5 +104,5 @@ export const file = z
   .check(
     z.minLength(1, "The file is empty: choose another."),
     z.maxLength(BASE64_LIMIT, "At most 5 MB: make the photo smaller, or send fewer pages."),
-    z.regex(/^[A-Za-z0-9+/]+={0,2}$/, "The file did not arrive whole: attach it again."),
+    z.regex(/^[A-Za-z0-9+/]+={0,2}$/, "The file did not arrive complete. Attach it again."),
   );

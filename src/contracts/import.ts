@@ -45,7 +45,7 @@ export const TakeImport = z
         const given = columns.filter((one) => one !== null);
         return new Set(given).size === given.length;
       },
-      { path: ["columns"], message: "Two columns are given to one of ours: choose one." },
+      { path: ["columns"], message: "Two columns are matched to the same field. Choose one." },
     ),
   );
 export type TakeImport = z.output<typeof TakeImport>;

@@ -33,7 +33,9 @@ import {
 import { MOST_SKILLS } from "./ladder.ts";
 
 /** Whether the evaluation's own walk has such a rung is asked where the evaluation is known. */
-const rung = z.string("Name a rung of the walk.").check(z.regex(/^[a-z][a-z0-9-]{0,30}$/, "No such rung in the walk."));
+const rung = z
+  .string("Name a step of the evaluation.")
+  .check(z.regex(/^[a-z][a-z0-9-]{0,30}$/, "No such step in the evaluation."));
 
 export const MarkFields = z.object({ skill, side, score: z.nullable(score) }).check(onItsSide) satisfies z.core.$ZodType<Mark>;
 export const SignFields = z.object({
@@ -103,7 +105,7 @@ export const MeasureFields = z.object({
 }) satisfies z.core.$ZodType<Measures>;
 
 const distinct = <T>(keyOf: (item: T) => string) =>
-  z.refine<T[]>((x) => new Set(x.map(keyOf)).size === x.length, "Given twice: keep one.");
+  z.refine<T[]>((x) => new Set(x.map(keyOf)).size === x.length, "Listed twice. Remove one.");
 
 /** Everything that a walk has seen so far; saved whole, so that a draft on the device and the record are one shape. */
 export const WalkFields = z.object({
@@ -178,7 +180,7 @@ export type SignEvaluation = z.output<typeof SignEvaluation>;
 
 export const RungFields = z.object({
   id: rung,
-  words: said("The rung's name", 60),
+  words: said("The step's name", 60),
   prompt: words(600),
   skills: list(skill, 30),
   signs: list(sign, 30).check(distinct((x) => x)),

@@ -87,8 +87,8 @@ const apart = <T>(of: (one: T) => string, message: string) =>
 /** The whole ladder as somebody changed it; a skill that he left out stays as it is. */
 export const SaveLadder = z.object({
   version,
-  branches: list(BranchFields, 40).check(apart((one) => one.id, "A branch stands twice: keep one.")),
-  skills: list(SkillRecord, MOST_SKILLS).check(apart((one) => one.id, "A skill stands twice: keep one.")),
+  branches: list(BranchFields, 40).check(apart((one) => one.id, "A branch is listed twice. Remove one.")),
+  skills: list(SkillRecord, MOST_SKILLS).check(apart((one) => one.id, "A skill is listed twice. Remove one.")),
   /** Of a ladder that was taken in: what is written of its skills. */
   pages: or(list(z.strictObject({ skill: slug, page: PageFields }), MOST_SKILLS), []),
   /** True: these come in the place of pages that this barn has written itself; false: those stay. */

@@ -24,7 +24,7 @@ export const AddMedia = z.object({
     .check(
       z.minLength(1, "The file is empty: take it again."),
       z.maxLength(Math.ceil(CLIP_BYTES / 3) * 4, "At most 15 MB: make the clip shorter."),
-      z.regex(/^[A-Za-z0-9+/]+={0,2}$/, "The file did not arrive whole: send it again."),
+      z.regex(/^[A-Za-z0-9+/]+={0,2}$/, "The file did not arrive complete. Send it again."),
     ),
 });
 export type AddMedia = z.output<typeof AddMedia>;

@@ -79,7 +79,7 @@ export type HomeworkStep = z.output<typeof HomeworkStep>;
 export const HomeworkFields = z.object({
   daysAWeek: whole(1, 7, "days a week"),
   steps: list(HomeworkStep, MOST_STEPS).check(
-    z.refine((steps) => new Set(steps.map((step) => step.skill)).size === steps.length, "A step stands twice: keep one."),
+    z.refine((steps) => new Set(steps.map((step) => step.skill)).size === steps.length, "A step is listed twice. Remove one."),
   ),
   words: words(2000),
 });

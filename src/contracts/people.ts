@@ -34,7 +34,7 @@ const SIGN_IN = /^[a-z][a-z0-9.-]{1,39}$/;
 export const password = z
   .string("A password is missing.")
   .check(
-    z.minLength(12, "At least 12 characters: a short sentence is easy to keep in mind."),
+    z.minLength(12, "At least 12 characters. A short sentence is easy to remember."),
     z.maxLength(128, "At most 128 characters."),
     noControl,
   );

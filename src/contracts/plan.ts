@@ -36,7 +36,7 @@ export const PlanGoalFields = z
     ),
   ) satisfies z.core.$ZodType<PlanGoal>;
 const once = <T>(of: (one: T) => string) =>
-  z.refine<T[]>((all) => new Set(all.map(of)).size === all.length, "A skill stands twice: keep one.");
+  z.refine<T[]>((all) => new Set(all.map(of)).size === all.length, "A skill is listed twice. Remove one.");
 
 const goals = list(PlanGoalFields, 12).check(once((goal) => goal.skill));
 const planVersion = whole(0, 1_000_000_000);
@@ -51,8 +51,11 @@ export const PinFields = z.discriminatedUnion("kind", [
     kind: z.literal("written"),
     day: dayOfStay,
     items: list(z.object({ skill, role: oneOf(WORK_ROLES) }), 10).check(
-      z.refine((x) => new Set(x.map((one) => `${one.role} ${one.skill}`)).size === x.length, "A skill stands twice in a part."),
-      z.refine((x) => x.some(({ role }) => role === "main"), "Say what the session is about: give one thing the part Main."),
+      z.refine(
+        (x) => new Set(x.map((one) => `${one.role} ${one.skill}`)).size === x.length,
+        "A skill is listed twice in a part.",
+      ),
+      z.refine((x) => x.some(({ role }) => role === "main"), "Choose the main work of this session."),
       z.refine((x) => x.filter(({ role }) => role === "main").length <= 2, "Two things are the most for one main."),
     ),
     words: words(200),
@@ -70,7 +73,7 @@ export const SetPins = z.object({
     z.refine((x) => {
       const days = x.flatMap((pin) => dayOf(pin) ?? []);
       return new Set(days).size === days.length;
-    }, "A day's card, or a week's words, stand twice: keep one."),
+    }, "A day's card or a week's words are listed twice. Remove one."),
   ),
 });
 export type SetPins = z.output<typeof SetPins>;
@@ -105,7 +108,7 @@ const MOST_METHODS = 20;
 export const EditMethods = z.object({
   version,
   methods: list(MethodFields, MOST_METHODS).check(
-    z.refine((all) => new Set(all.map((one) => one.id)).size === all.length, "A method stands twice: keep one."),
+    z.refine((all) => new Set(all.map((one) => one.id)).size === all.length, "This method is listed twice. Remove one."),
     z.refine(
       (all) => new Set(all.map((one) => one.words.toLowerCase())).size === all.length,
       "Two methods have one name: give one of them another.",

@@ -82,7 +82,7 @@ export const NOTHING_KNOWN: HorseFields = {
 
 export const StayFields = z.object({
   kind: oneOf(KINDS),
-  aim: said("The owner's aim", 2000),
+  aim: said("The owner's request", 2000),
   /** The one thing that the horse was sent for; when it comes, and what brings it on. */
   complaint: words(2000),
   complaintDuring: setOf(KNOWN_DURINGS),
@@ -125,7 +125,7 @@ export const BookStay = z.object({
   horse: HorseFields,
   stay: StayFields,
   goals: list(BookedGoal, 12).check(
-    z.refine((goals) => new Set(goals.map(({ skill }) => skill)).size === goals.length, "A goal stands twice: keep one."),
+    z.refine((goals) => new Set(goals.map(({ skill }) => skill)).size === goals.length, "A goal is listed twice. Remove one."),
   ),
 });
 export type BookStay = z.output<typeof BookStay>;

@@ -14,7 +14,7 @@ export const HourFields = z.object({
 export type HourFields = z.output<typeof HourFields>;
 const hours = list(HourFields, 24).check(
   z.minLength(1, "Give one hour at least."),
-  z.refine((x) => new Set(x.map(({ hour }) => hour)).size === x.length, "An hour stands twice: keep one."),
+  z.refine((x) => new Set(x.map(({ hour }) => hour)).size === x.length, "An hour is listed twice. Remove one."),
 );
 
 /** What a weather station answers; docs/formats.md. */

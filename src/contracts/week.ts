@@ -4,7 +4,7 @@ import { date, flag, id, list } from "./fields.ts";
 const WEEK_COLUMNS = 7;
 const once = z.refine<readonly { readonly day: string }[]>(
   (x) => new Set(x.map(({ day }) => day)).size === x.length,
-  "A day stands twice: keep one.",
+  "A day is listed twice. Remove one.",
 );
 const pins = list(z.object({ day: date, pinned: flag }), WEEK_COLUMNS).check(once);
 /** The days that a week's columns are, and for some horses what stood there when it was seen, and what shall stand. */

@@ -65,7 +65,7 @@ describe("the term ruler", () => {
   it("has ticks, the hold hatched, posts striped, the first as a flag, the plan hollow and the horse solid", () => {
     expect(structure(createElement(Ruler, { view, large: true }))).toMatchInlineSnapshot(`
       [
-        "Day 12 of 32 on Fri 12 Jun: 2 of 22 sessions given, 5 lengths behind. To come: mid-term Mon 15 Jun.",
+        "Day 12 of 32 on Fri 12 Jun: 2 of 22 sessions done, 5 lengths behind. To come: mid-term Mon 15 Jun.",
         "rect fill-straw",
         "path stroke-line",
         "path stroke-dim",

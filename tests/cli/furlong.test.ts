@@ -74,7 +74,7 @@ describe("furlong term", () => {
   });
   it.each([
     [{ length: 31 }, "length: A term of 30, 60 or 90 days."],
-    [{ firstDay: "2026-02-30" }, "firstDay: Give a day as year-month-day, such as 2026-07-14."],
+    [{ firstDay: "2026-02-30" }, "firstDay: Give a date like 2026-07-14."],
     [{ format: "other" }, "format: The format must be “furlong-term/1”."],
     [{ delivered: ["2027-01-01"] }, "delivered: A session lies after today."],
     [

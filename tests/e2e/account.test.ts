@@ -42,7 +42,7 @@ const keepOnPhone = (page: Page, person: string): Promise<void> =>
       route: "card/cancel",
       input: { id: "00000000-0000-4000-8000-000000000000", because: "weather", instead: "nothing", reason: "Hail" },
       subject: "a card",
-      says: "Not worked: hail",
+      says: "Did not work: hail",
       draft: null,
       refused: null,
     },

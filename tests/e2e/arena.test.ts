@@ -84,17 +84,17 @@ describe("a first mounting", () => {
       await press;
       taps += 1;
     };
-    await touch(tap(page, "All of it, then tap what is not so"));
+    await touch(tap(page, "All of it, then tap what is not true"));
     // Where its list is not there yet, a rider of the top grade may set it aside, sees what, and says why.
     if (!(await bodyOf(page)).includes("Gate open")) {
       await tap(page, "Override the gate");
-      await text(page, "You set aside");
+      await text(page, "You override");
       await expectAccessible(page, "overriding the gate");
-      await fill(page, "Why? It stays in the record and goes to the office now", "It was ridden at home for years.");
-      await tap(page, "Open it on my word");
+      await fill(page, "Why? The reason stays in the record, and the office is alerted now", "It was ridden at home for years.");
+      await tap(page, "Override and open the gate");
       await text(page, "Open by override");
     }
-    await touch(tap(page, "Begin, on the easy side"));
+    await touch(tap(page, "Start on the easy side"));
     await expectAccessible(page, "first mounting");
     await expectTargets(page, "first mounting", 56);
     for (const step of ["bend the head round, and hold", "foot in the stirrup, foot out", "bounce beside it"])
@@ -137,7 +137,7 @@ describe("another first time", () => {
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await screens.as(who, PHONE);
     await screens.visit(page, `/card/${id}`);
-    await tap(page, "Held breath");
+    await tap(page, "Holding breath");
     await tap(page, "Held breath: gone");
     await text(page, "it went away");
     await go(page, "Work");
@@ -148,14 +148,14 @@ describe("another first time", () => {
     await expectTargets(page, "a first back girth", 56);
     await thumb(await page.waitForSelector("section:has(#step-title) button:last-of-type"));
     await tap(page, "Ground: 5 more");
-    await tap(page, "It offered more");
+    await tap(page, "The horse offered more");
     await go(page, "The end");
     await choose(page, "Ended well");
     await follow(page, () => tap(page, "Close the card"));
     const said = await bodyOf(page);
     expect(said).toContain("First back girth:");
     expect(said).toContain("hangs loose, nothing touches");
-    expect(said).toContain("Offered more than was asked:");
+    expect(said).toContain("Offered more than asked:");
     const [kept] = await screens.site
       .sql`SELECT red_signs, red_gone, cardinality(offered) AS offered FROM card_revision WHERE card_id = ${id}`;
     expect(kept).toMatchObject({ redSigns: ["held-breath"], redGone: ["held-breath"], offered: 1 });
@@ -182,7 +182,7 @@ describe("a session that went another way", () => {
     await fetch(`${strap.address}/horse`, { method: "POST", body: JSON.stringify({ pulse: 52, recovers: "not-at-all" }) });
     await tap(page, "Read the strap");
     await text(page, "The strap says 5");
-    await text(page, "It has come down.");
+    await text(page, "Recovered.");
     await fetch(`${strap.address}/contact`, { method: "POST", body: JSON.stringify({ contact: false }) });
     await tap(page, "Read the strap");
     await text(page, "The strap has no contact");
@@ -210,7 +210,7 @@ describe("my string", () => {
     await horse?.select((await horse.evaluate((select) => (select as HTMLSelectElement).options[1]?.value)) ?? "");
     await fill(page, "Why", "There was time before lunch.");
     await expectTargets(page, "my string", 56);
-    await follow(page, () => button(page, "Write it down").click());
+    await follow(page, () => button(page, "Add this session").click());
     expect(await bodyOf(page)).toContain("not handed out: There was time before lunch.");
     await page.close();
 
@@ -228,7 +228,7 @@ describe("the evening", () => {
   it("lays out the next day and hands it out from the list, in two presses", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/today/evening");
-    await button(page, "Lay out Wed 15 Jul").click();
+    await button(page, "Plan Wed 15 Jul").click();
     await text(page, "laid out");
     await expectAccessible(page, "the evening list");
     await (await page.waitForSelector("::-p-text(Hand out Wed 15 Jul)"))?.click();

@@ -59,7 +59,7 @@ describe("a card on the phone", () => {
       await press();
       taps += 1;
     };
-    await touch(() => tap(page, "All of it, then tap what is not so"));
+    await touch(() => tap(page, "All of it, then tap what is not true"));
     await text(page, "Gate open");
     // All of it, but: one tap takes one of them back.
     await touch(() => tap(page, "Stands at the block"));
@@ -78,7 +78,7 @@ describe("a card on the phone", () => {
     for (const name of ["Spook", "Nobody hurt", "At the walk", "A noise", "Done"])
       await touch(() => (name === "Nobody hurt" || name === "At the walk" ? choose(page, name) : tap(page, name)));
     await touch(() => go(page, "The end"));
-    await touch(() => tap(page, "All of it done"));
+    await touch(() => tap(page, "All done"));
     await touch(() => choose(page, "Ended well"));
     // Nobody rides for no minute at all: the clock ran for seconds here.
     await later(page, 25);
@@ -113,7 +113,7 @@ describe("a card on the phone", () => {
     await touch(() => go(page, "What happened"));
     await touch(() => tap(page, "Licks and chews: not seen"));
     await touch(() => go(page, "The end"));
-    await touch(() => tap(page, "All of it done"));
+    await touch(() => tap(page, "All done"));
     await touch(() => choose(page, "Ended well"));
     await later(page, 35);
     await touch(() => follow(page, () => tap(page, "Close the card")));
@@ -161,7 +161,7 @@ describe("a card on the phone", () => {
     for (let i = 0; i < 7; i += 1) await tap(page, "Ground: 5 more");
     await thumb(await page.waitForSelector("[role=group] button[aria-label*='4, ']"));
     await reload(page);
-    await text(page, "Kept on this phone and not sent yet.");
+    await text(page, "Saved on this phone not sent yet.");
     await go(page, "Work");
     expect(await page.$eval("#ground", (field) => (field as HTMLInputElement).value)).toBe("35");
     await go(page, "What happened");
@@ -169,7 +169,7 @@ describe("a card on the phone", () => {
     await fill(page, "In your words", "A pheasant.");
     await go(page, "The end");
     await choose(page, "Ended well");
-    await fill(page, "A word for the next rider", "Soft on both sides.");
+    await fill(page, "Note for the next rider", "Soft on both sides.");
     await expectAccessible(page, "filled card");
     await follow(page, () => tap(page, "Close the card"));
     expect(await bodyOf(page)).toContain("Soft on both sides.");
@@ -295,7 +295,7 @@ describe("a card on the phone", () => {
       await screens.visit(page, `/card/${id}`);
       await go(page, "Work");
       const groups = await page.$$eval("section:has(#work-title) [role=group]:has(> button:nth-child(6))", (all) => all.length);
-      const more = await page.$("::-p-text(The other side was worked too)");
+      const more = await page.$("::-p-text(Worked the other side too)");
       if (more) {
         await thumb(more);
         await page.waitForFunction(
@@ -345,9 +345,9 @@ describe("a card on the phone", () => {
       if (page === phone) await go(page, "The end");
       await choose(page, "Ended well");
     }
-    await fill(desk, "A word for the next rider", "Written at the desk.");
+    await fill(desk, "Note for the next rider", "Written at the desk.");
     await fill(desk, "Next time", "Longer walks.");
-    await fill(phone, "A word for the next rider", "Written in the pen.");
+    await fill(phone, "Note for the next rider", "Written in the pen.");
     await follow(desk, () => button(desk, "Close the card").click());
     await follow(phone, () => tap(phone, "Close the card"));
     const said = await bodyOf(phone);
@@ -363,7 +363,7 @@ describe("a card on the phone", () => {
     const { id, who } = await card("ridden");
     const page = await screens.as(who, PHONE);
     await screens.visit(page, `/card/${id}`);
-    await thumb(await text(page, "It was not worked"));
+    await thumb(await text(page, "Did not work"));
     await choose(page, "Weather");
     await choose(page, "Turned out");
     await follow(page, () => button(page, "Cancel the card").click());

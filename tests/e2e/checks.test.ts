@@ -63,7 +63,7 @@ describe("the Checks screen", () => {
     const path = page.url();
     await screens.visit(page, "/today");
     await page.locator("summary::-p-text(Not due today)").click();
-    expect(await bodyOf(page)).toMatch(new RegExp(`${horse}\\W+a check comes first`));
+    expect(await bodyOf(page)).toMatch(new RegExp(`${horse}\\W+waiting for a check`));
     await page.goto(path);
     await awake(page);
     const photo = join(folder, "near fore.png");
@@ -80,14 +80,14 @@ describe("the Checks screen", () => {
 
     await button(page, "Answer: Feet or shoes").click();
     await button(page, "Enter the answer").click();
-    await text(page, "What was found or done is missing: type it in.");
+    await text(page, "What was found or done is missing. Type it in.");
     await fill(page, "Result", "treated");
     await fill(page, "What was found or done", "Long toes in front; trimmed and reset.");
     await follow(page, () => button(page, "Enter the answer").click());
     expect(await bodyOf(page)).toContain("Something put right. Long toes in front");
     await screens.visit(page, "/today");
     await page.locator("summary::-p-text(Not due today)").click();
-    expect(await bodyOf(page)).not.toContain("a check comes first");
+    expect(await bodyOf(page)).not.toContain("waiting for a check");
     await page.close();
   });
   it("refuses a file that is too large before it is sent, and one that is none of ours after", async () => {
@@ -110,7 +110,7 @@ describe("the Checks screen", () => {
     await fill(page, "Until then", "skill");
     await fill(page, "Add a skill to leave alone", "hind-feet");
     await fill(page, "Add a skill to leave alone", "trot-up");
-    await button(page, "Trot up in hand, left and right ×, take off").click();
+    await button(page, "Trot in hand, left and right ×, take off").click();
     await expectAccessible(page, "skills left alone");
     await follow(page, () => button(page, "Save the change").click());
     expect(await bodyOf(page)).toContain("Left alone: hind feet picked up and held");
@@ -135,7 +135,7 @@ describe("the Checks screen", () => {
     expect(await bodyOf(page)).toContain("No hard ground until Mon 20 Jul: “Soft ground only”.");
     expect(await bodyOf(page)).toMatch(/Something was found that holds .* until a manager releases it/);
     await button(page, "Release: Feet or shoes").click();
-    await fill(page, "Who says so, and why", "Osric Fell: sound on hard ground.");
+    await fill(page, "Who released it, and why", "Osric Fell: sound on hard ground.");
     await expectAccessible(page, "releasing");
     await follow(page, () => button(page, "Release it").click());
     expect(await bodyOf(page)).toContain("Released from Tue 14 Jul by Odalys Brandt.");
@@ -148,7 +148,7 @@ describe("the Checks screen", () => {
     await follow(page, () => link(page, "Marzipan Toll").click());
     await follow(page, () => page.locator("nav[aria-label^='Pages'] a::-p-text(Checks)").click());
     await button(page, "End: Another pad").click();
-    await fill(page, "What became of it", "gone");
+    await fill(page, "Result", "gone");
     await expectAccessible(page, "ending a trial");
     await follow(page, () => button(page, "End the trial").click());
     expect(await bodyOf(page)).toMatch(/Another pad from .* to Tue 14 Jul: the sign went/);
@@ -170,7 +170,7 @@ describe("the Barn screen", () => {
     await button(page, "Saturday").click();
     await fill(page, "A holiday", "2026-12-25");
     await button(page, "Add the holiday").click();
-    await fill(page, "Lengths without a unit are", "hands");
+    await fill(page, "Lengths typed without a unit are", "hands");
     await expectAccessible(page, "the barn's rules");
     await button(page, "Save the barn's rules").click();
     await page.waitForFunction(() => document.querySelector("form [role=status]")?.textContent === "Saved");
@@ -195,10 +195,10 @@ describe("the Barn screen", () => {
     await expectAccessible(page, "changing a rung");
     await button(page, "Leave out Block and stirrup").click();
     await reload(page);
-    await text(page, "Not saved yet; kept on this device.");
+    await text(page, "Not saved yet. Kept on this device.");
     await button(page, "Save as version 2").click();
     await text(page, "Before anybody gets on, the walk must have looked at");
-    await button(page, "Take back “Block and stirrup”").click();
+    await button(page, "Add back “Block and stirrup”").click();
     // It stands at the end now: earlier, twice.
     for (let i = 0; i < 2; i += 1) await button(page, "Block and stirrup: earlier").click();
     await follow(page, () => button(page, "Save as version 2").click());

@@ -137,10 +137,10 @@ describe("the day", () => {
     await text(page, "Handed out by Odalys Brandt");
     await (await page.waitForSelector("::-p-xpath(//*[@data-string]//button[contains(., 'Blue Ledger')])"))?.click();
     await expectAccessible(page, "card panel");
-    await fill(page, "Not worked: why?", "Storm on the hill");
+    await fill(page, "Did not work: why?", "Storm on the hill");
     await button(page, "Cancel").click();
     await text(page, "Blue Ledger: cancelled.");
-    await text(page, "Changed since it was handed out");
+    await text(page, "Changed since hand-out");
     await due(page, "Blue Ledger");
     await page.close();
 
@@ -169,7 +169,7 @@ describe("the day", () => {
     const closes = () => button(page, `Close the card of ${horse}`);
     await page.type(`[aria-label="${horse}: minutes ground"]`, "35");
     await page.select(`[aria-label="${horse}: how it ended"]`, "yes");
-    await page.type(`[aria-label="${horse}: a word for the next rider"]`, "From the sheet.");
+    await page.type(`[aria-label="${horse}: note for the next rider"]`, "From the sheet.");
     const [score] = await page.$$(`select[aria-label^="${horse}, "]`);
     await score?.select("4");
     await expectAccessible(page, "from paper");
@@ -208,7 +208,7 @@ describe("two sessions on the sheet", () => {
     const where = async () => (await cards()).map((one) => `${one["horse"]} ${one["rider"]} ${one["start"]}`).sort();
     const before = await where();
     await (await card("Gannet"))?.click();
-    await button(page, "Change places with another").click();
+    await button(page, "Swap with another").click();
     await (await card("Blue Ledger"))?.click();
     await text(page, "changed places.");
     const after = [`Blue Ledger Ines Halvorsen ${fromSeven(6)}`, `Gannet Wren Castellanos ${fromSeven(2)}`];
@@ -217,9 +217,9 @@ describe("two sessions on the sheet", () => {
     await text(page, "Undone: swap of");
     expect(await where()).toEqual(before);
     await page.keyboard.press("r");
-    await text(page, "Done again: swap of");
+    await text(page, "Redone: swap");
     expect(await where()).toEqual(after);
-    await page.waitForFunction(() => !document.body.innerText.includes("Change places with another"));
+    await page.waitForFunction(() => !document.body.innerText.includes("Swap with another"));
     await (await card("Blue Ledger"))?.click();
     await (await page.waitForSelector("::-p-xpath(//button[contains(., 'Split it')])"))?.click();
     await text(page, "two short sessions.");
@@ -240,12 +240,12 @@ describe("a sick call", () => {
     const absence = { person, firstDay: DAY, lastDay: DAY, fromMinute: null, toMinute: null, reason: "Fever" };
     const answer = await screens.site.post("people/add-absence", absence, { who: "odalys" });
     const { id } = (await answer.json()) as { id: string };
-    await text(page, "Does not stand any more");
+    await text(page, "No longer possible");
     await expectAccessible(page, "a sick call");
     await page.keyboard.press("l");
     await text(page, "Changed of what was handed out");
     expect(await bodyOf(page)).toMatch(new RegExp(`${ill} \\d\\d:\\d\\d → .*point`));
-    await page.waitForFunction(() => !document.body.innerText.includes("Does not stand any more"));
+    await page.waitForFunction(() => !document.body.innerText.includes("No longer possible"));
     expect((await cards()).some((one) => one["rider"] === ill)).toBe(false);
     await screens.site.post("people/remove-absence", { id }, { who: "odalys" });
     await page.close();
@@ -265,22 +265,22 @@ describe("weather typed by hand", () => {
       DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
-    await text(page, "Not known: heat and wind bar nothing.");
+    await text(page, "No weather data: heat and wind are not checked.");
     await button(page, "type it").click();
     const fields = await page.$$("form input[inputmode='decimal']");
     expect(fields).toHaveLength(9);
     for (const [i, value] of ["12", "50", "3", "14", "45", "4", "12", "70", ""].entries()) await fields[i]?.type(value);
-    await button(page, "Reckon with this weather").click();
+    await button(page, "Use this weather").click();
     // What is missing is named, and what was typed stays.
     await text(page, "A number from 0 to 90");
     await fields[8]?.type("16");
-    await button(page, "Reckon with this weather").click();
+    await button(page, "Use this weather").click();
     await text(page, "Typed by Odalys Brandt.");
     await text(page, "wind to 16 m/s: no first rides, ground work only");
     await expectAccessible(page, "a windy afternoon");
     await button(page, "type it").click();
-    await button(page, "Forget what was typed").click();
-    await text(page, "Not known: heat and wind bar nothing.");
+    await button(page, "Use the barn's station").click();
+    await text(page, "No weather data: heat and wind are not checked.");
     await page.close();
   });
 });
@@ -306,8 +306,8 @@ describe("a rider's calendar", () => {
   it("has an address of its own, made on the phone and taken away again", async () => {
     const page = await screens.as("wren", PHONE);
     await screens.visit(page, "/today");
-    await button(page, "Make an address for a calendar").click();
-    const field = await page.waitForSelector("input[aria-label='Address for a calendar']");
+    await button(page, "Make a calendar address").click();
+    const field = await page.waitForSelector("input[aria-label='Calendar address']");
     const address = await field?.evaluate((input) => (input as HTMLInputElement).value);
     expect(address).toMatch(/^http.*\/calendar\/[\w-]{43}\.ics$/);
     const read = () => fetch(String(address));
@@ -316,7 +316,7 @@ describe("a rider's calendar", () => {
     expect(await feed.text()).toContain("BEGIN:VEVENT");
     await expectAccessible(page, "an address for a calendar");
     await button(page, "Take it away").click();
-    await button(page, "Make an address for a calendar").wait();
+    await button(page, "Make a calendar address").wait();
     expect((await read()).status).toBe(404);
     await page.close();
   });
@@ -338,9 +338,9 @@ describe("laying out the day", () => {
       },
     );
     await (await page.waitForSelector(`::-p-xpath(//button[contains(., '${placed[0]?.["horse"]}') and @aria-pressed])`))?.click();
-    await button(page, "Pin it here").click();
+    await button(page, "Pin here").click();
     await text(page, "stays where it is");
-    await button(page, "Lay out the day").click();
+    await button(page, "Plan the day").click();
     await text(page, "laid out");
     await button(page, "Undo the laying out").click();
     await text(page, "Undone: laying out");
@@ -351,7 +351,7 @@ describe("laying out the day", () => {
     await screens.site.sql`UPDATE person SET works_to = works_from + 90 WHERE role <> 'manager'`;
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
-    await button(page, "Lay out the day").click();
+    await button(page, "Plan the day").click();
     await text(page, "left out");
     await page.waitForSelector("::-p-xpath(//p[contains(., '▲')])");
     await expectAccessible(page, "horses left out");

@@ -60,7 +60,7 @@ describe("an evaluation on the tablet", () => {
     const page = await screens.as("odalys", TABLET);
     const finger = new Finger(page);
     await screens.visit(page, `${brickle}/evaluate`);
-    await follow(page, () => finger.press("Begin the intake evaluation"));
+    await follow(page, () => finger.press("Start the intake evaluation"));
     for (const [i, rung] of RUNGS.entries()) {
       await title(page, rung.words);
       if (rung.id === "saddle") expect(await bodyOf(page)).not.toContain("Nobody gets on yet");
@@ -78,9 +78,9 @@ describe("an evaluation on the tablet", () => {
         await saved(page);
       }
       if (rung.id === "mind") await mind(page, finger);
-      await finger.press(`${RUNGS[i + 1]?.words ?? "What comes out"} →`);
+      await finger.press(`${RUNGS[i + 1]?.words ?? "Outcome"} →`);
     }
-    await title(page, "What comes out");
+    await title(page, "Outcome");
     await expectAccessible(page, "what comes out");
     await saved(page);
     await follow(page, () => finger.press("Close the evaluation"));
@@ -89,8 +89,8 @@ describe("an evaluation on the tablet", () => {
 
     await expectAccessible(page, "the outcome, to be signed");
     await finger.press("+ ");
-    await fill(page, "In your own words, printed above the findings", "A kind horse with a sore spot.");
-    await follow(page, () => finger.press("Sign the evaluation"));
+    await fill(page, "Your own words, printed above the findings", "A kind horse with a sore spot.");
+    await follow(page, () => finger.press("Sign off the evaluation"));
     expect(await saidBy(page, "section[aria-labelledby=signed-title]")).toMatch(/Signed by Odalys Brandt.*A kind horse.*risk/);
     expect(finger.scores).toBeGreaterThan(60);
     expect(finger.others).toBeLessThan(60);
@@ -164,7 +164,7 @@ async function mind(page: Page, finger: Finger): Promise<void> {
   await saved(page);
   await reload(page);
   await (await page.waitForSelector("ol button::-p-text(11 Mind)"))?.tap();
-  await finger.press("It has settled");
+  await finger.press("Settled");
   await text(page, "Reads as quick to learn, quiet");
 }
 
@@ -194,13 +194,13 @@ describe("the prints and the comparison", () => {
     const [mine, theirs] = [await screens.as("odalys"), await screens.as("odalys")];
     for (const page of [mine, theirs]) await screens.visit(page, path);
     await text(mine, "% within the term.");
-    await fill(mine, "In your own words, printed above the findings", "Mine.");
+    await fill(mine, "Your own words, printed above the findings", "Mine.");
     await reload(mine);
     await mine.waitForFunction(() => document.querySelector("textarea")?.value === "Mine.");
-    await fill(theirs, "In your own words, printed above the findings", "Theirs.");
-    await follow(theirs, () => button(theirs, "Sign the evaluation").click());
-    await button(mine, "Sign the evaluation").click();
-    await text(mine, "Somebody else saved while you were writing");
+    await fill(theirs, "Your own words, printed above the findings", "Theirs.");
+    await follow(theirs, () => button(theirs, "Sign off the evaluation").click());
+    await button(mine, "Sign off the evaluation").click();
+    await text(mine, "Somebody else saved while you were typing");
     expect(await saidBy(mine, "[role=alertdialog]")).toMatch(/Word for the owner Mine. Theirs./);
     await mine.close();
     await theirs.close();

@@ -59,7 +59,7 @@ describe("the first start", () => {
     await follow(page, () => page.click("form button"));
     expect(await bodyOf(page)).toMatch(/Hollow Oak.*Your barn, step by step · 0 of 5 done/s);
     await expectAccessible(page, "a barn that was just begun");
-    await follow(page, () => button(page, "Fine as it is: Look through the rules").click());
+    await follow(page, () => button(page, "Looks good: Check the barn's rules").click());
     await text(page, "1 of 5 done");
     await follow(page, () => link(page, "Add your riders and helpers").click());
     expect(page.url()).toMatch(/\/people$/);
@@ -93,16 +93,16 @@ describe("three tables and the first day", () => {
   };
   const bringIn = async (page: Page, list: string, path: string, rows: string): Promise<void> => {
     await chooseFile(page, list, path);
-    await button(page, "Look what would come in").click();
+    await button(page, "Preview the import").click();
     await button(page, rows).click();
-    await text(page, "It is in");
+    await text(page, "Imported");
   };
 
   it("come in with what is faulty told by row, and can be worked on the next day", async () => {
     const { site } = screens;
     const page = await screens.as(GIVEN.signIn);
     await screens.visit(page, "/today");
-    expect(await bodyOf(page)).toContain("No horse is here. Book a stay, or bring in a spreadsheet.");
+    expect(await bodyOf(page)).toContain("No horses yet. Book a stay, or import a spreadsheet.");
     await bringIn(
       page,
       "People",
@@ -119,11 +119,11 @@ describe("three tables and the first day", () => {
       file("horses.csv", ["Horse,Owner,Born,Height", "Cricket,Ambrose Fenn,2019,15.1", "Teal,Ottoline Fenn,spring,14.3"]),
     );
     await expectAccessible(page, "columns of a table");
-    await button(page, "Look what would come in").click();
-    await text(page, "Born: no day and no year: write 2021 or 3 Apr 2021.");
+    await button(page, "Preview the import").click();
+    await text(page, "Born: not a year or date: write 2021 or 3 Apr 2021.");
     await expectAccessible(page, "what would become of a table");
     await button(page, "Bring in the 1 good row only").click();
-    await text(page, "It is in");
+    await text(page, "Imported");
     await bringIn(
       page,
       "Stays",
@@ -137,7 +137,7 @@ describe("three tables and the first day", () => {
       { heightCm: 154.9, firstDay: "2026-06-22", givenBefore: 13 },
     ]);
     await screens.visit(page, "/today");
-    expect(await bodyOf(page)).toContain("Nobody is due. Horses are worked once they are evaluated: evaluate one.");
+    expect(await bodyOf(page)).toContain("No horses are due. Horses are worked after their evaluation: evaluate one.");
 
     const [stay] = await site.sql`SELECT id FROM stay`;
     const asked = async (route: string, input: unknown): Promise<{ id: string }> => {
@@ -149,14 +149,14 @@ describe("three tables and the first day", () => {
     await asked("intake/close", { id, version: 1, walk: walkOf(3) });
     await asked("intake/sign", { id, revision: 0, judgement: { ...JUDGEMENT, focus: [], goals: [] } });
     await screens.visit(page, "/today?day=2026-07-15");
-    await button(page, "Lay out the day").click();
+    await button(page, "Plan the day").click();
     await text(page, "1 session");
     await button(page, "Hand out the day").click();
     await text(page, "Handed out");
     expect(await site.sql`SELECT state, day FROM card`).toEqual([{ state: "handed-out", day: "2026-07-15" }]);
     await page.close();
   });
-  it("what is large can be stopped, and a whole one taken out again", async () => {
+  it("what is large can be stopped, and a whole one removed again", async () => {
     const { site } = screens;
     const page = await screens.as(GIVEN.signIn);
     const rows = Array.from(
@@ -168,16 +168,16 @@ describe("three tables and the first day", () => {
       ...rows.map((row) => row.replace(/^7\/2(\d)/, "7/0$1")),
     ]);
     await chooseFile(page, "Past sessions", path);
-    await button(page, "Look what would come in").click();
+    await button(page, "Preview the import").click();
     await button(page, "Stop").click();
-    await text(page, "Stopped: nothing was written.");
+    await text(page, "Stopped. Nothing was imported.");
     expect(await site.sql`SELECT count(*)::int AS n FROM card`).toEqual([{ n: 1 }]);
     await chooseFile(page, "Clients", file("clients.csv", ["Name,Phone", "Tansy Quillback,555 0144"]));
-    await button(page, "Look what would come in").click();
+    await button(page, "Preview the import").click();
     await button(page, "Bring in 1 row").click();
-    await text(page, "It is in");
-    await follow(page, () => button(page, "Take it out again: clients.csv").click());
-    await text(page, "taken out again");
+    await text(page, "Imported");
+    await follow(page, () => button(page, "Undo this import: clients.csv").click());
+    await text(page, "undone");
     expect(await site.sql`SELECT 1 FROM client WHERE name = 'Tansy Quillback'`).toEqual([]);
     await page.close();
   });
@@ -191,7 +191,7 @@ describe("three tables and the first day", () => {
     await input.uploadFile(file("horse.json", [record.slice(0, record.length / 2)]));
     await text(page, "or only a part of one. Choose another file.");
     await input.uploadFile(file("horse.json", [record.trim()]));
-    await button(page, "Bring this horse in").click();
+    await button(page, "Import this horse").click();
     await text(page, "1 stay was here already");
     expect(await site.sql`SELECT count(*)::int AS n FROM stay`).toEqual([{ n: 1 }]);
     await page.close();

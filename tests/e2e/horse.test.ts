@@ -129,7 +129,7 @@ describe("the log", () => {
     expect(await saidBy(page, "details[open]")).toMatch(/Revision 2 by .*Mended: it was the left rein.*Revision 1 by/);
     await page.close();
   });
-  it("draws a skill over the stay, with the day taken out where it is asked, and as a table with what happened", async () => {
+  it("draws a skill over the stay, with the day removed where it is asked, and as a table with what happened", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${stay}/log?skill=lead`);
     await page.waitForSelector("figure canvas");
@@ -141,7 +141,7 @@ describe("the log", () => {
     const plain = await table();
     expect(plain.some((row) => /^\w{3} \d+ \w{3} [0-5]/.test(row))).toBe(true);
     expect(plain.some((row) => row.includes("evaluation"))).toBe(true);
-    await (await page.waitForSelector("::-p-text(Day and rider taken out)"))?.click();
+    await (await page.waitForSelector("::-p-text(Adjusted for day and rider)"))?.click();
     const taken = await table();
     expect(taken).toHaveLength(plain.length);
     expect(taken).not.toEqual(plain);

@@ -148,7 +148,7 @@ describe("another barn's ladder", () => {
     expect(await saidBy(page, "details [role=alert]")).toMatch(/branches/);
     await input.uploadFile(path);
     await text(page, "pages of skills come with it");
-    await text(page, "They replace the pages that this barn has written itself");
+    await text(page, "They replace the pages this barn has written");
     await expectAccessible(page, "a ladder taken in");
     // Every plan is read again under the new ladder; the next file's barn must not get what is still being read of this one.
     const readBefore = await screens.site.sql`
@@ -182,7 +182,7 @@ describe("practice", () => {
       await thumb(await page.waitForSelector("[aria-label='Your score'] button[aria-label^='3,']:not([disabled])"));
       await text(page, "The barn gives");
       if (i === 0) await expectAccessible(page, "practice with an answer");
-      await tap(page, i < 9 ? "Next" : "Hand it in");
+      await tap(page, i < 9 ? "Next" : "Save my practice");
     }
     await text(page, "scored as the barn does");
     const [row] = await screens.site.sql`SELECT jsonb_array_length(answers) AS asked FROM practice`;

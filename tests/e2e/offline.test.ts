@@ -88,15 +88,15 @@ describe("without a network, after one visit", () => {
     await thumb(await page.waitForSelector(`main li a[href="/card/${id}"]`));
     await page.waitForFunction((wanted) => location.pathname.endsWith(wanted), {}, id);
     await close(page);
-    await text(page, "Kept on this phone");
+    await text(page, "Saved on this phone");
     expect(await bodyOf(page)).toContain("1 kept on this phone");
     // A change of mind before it was sent: the draft is there as it was.
-    await button(page, "Take it back and change it").click();
+    await button(page, "Change and resend").click();
     await go(page, "Work");
     expect(await page.$eval("#ground", (field) => (field as HTMLInputElement).value)).toBe("5");
     await go(page, "The end");
     await tap(page, "Close the card");
-    await text(page, "It goes to the barn as soon as there is signal.");
+    await text(page, "It sends when you have signal.");
     await page.goto(`${screens.site.address}/string`);
     await text(page, "kept on this phone");
     expect(await revisions(id)).toHaveLength(0);
@@ -127,7 +127,7 @@ describe("a card that the manager changed meanwhile", () => {
     await screens.site.stop();
     await page.goto(`${screens.site.address}/card/${id}`);
     await close(page);
-    await text(page, "Kept on this phone");
+    await text(page, "Saved on this phone");
     const [other] = await screens.site.sql`SELECT id FROM person WHERE sign_in = 'odalys'`;
     // She stands by nobody meanwhile.
     await screens.site.sql`UPDATE card SET helper_id = NULL WHERE helper_id = ${other?.["id"]} AND state = 'handed-out'`;
@@ -135,10 +135,10 @@ describe("a card that the manager changed meanwhile", () => {
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     await screens.site.restart();
     await page.evaluate(() => window.dispatchEvent(new Event("online")));
-    await text(page, "Not taken:");
+    await text(page, "Not accepted:");
     expect(await bodyOf(page)).toContain("1 not taken");
     await expectAccessible(page, "not taken");
-    await button(page, "Keep it as a session of its own").click();
+    await button(page, "Save as a separate session").click();
     const own = () =>
       screens.site
         .sql`SELECT k.unplanned FROM card k JOIN card_revision v ON v.card_id = k.id WHERE k.rider_id = ${person} AND k.unplanned <> ''`;
@@ -155,7 +155,7 @@ describe("a phone that is handed to another rider", () => {
     await screens.site.stop();
     await page.goto(`${screens.site.address}/card/${id}`);
     await close(page);
-    await text(page, "Kept on this phone");
+    await text(page, "Saved on this phone");
     // Signing out with no network empties the phone at once, and tells the server later.
     await follow(page, () => button(page, "Sign out").click());
     expect(await bodyOf(page)).toContain("You are signed out on this phone");

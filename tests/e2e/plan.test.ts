@@ -33,11 +33,11 @@ describe("the Plan screen", () => {
     const first = await page.$$eval("strong.sign", (all) => all.map((one) => one.textContent));
     expect(first.length).toBeGreaterThan(3);
     expect(await bodyOf(page)).toMatch(/It learns|How fast it learns/);
-    expect(await bodyOf(page)).toMatch(/held at the end \d+ %/);
+    expect(await bodyOf(page)).toMatch(/confirmed at the end: \d+%/);
     expect(await bodyOf(page)).toMatch(/A session more: 6 a week/);
     await page.reload({ waitUntil: "domcontentloaded" });
     await button(page, "Stop").click();
-    await button(page, "Play again").click();
+    await button(page, "Forecast again").click();
     await played(page);
     expect(await page.$$eval("strong.sign", (all) => all.map((one) => one.textContent))).toEqual(first);
     await page.close();
@@ -45,7 +45,7 @@ describe("the Plan screen", () => {
   it("asks what another method, or one goal less, would change", async () => {
     const page = await screens.as("odalys");
     await openPlan(page);
-    await choose(page, "Ask about a method", "ground-first");
+    await choose(page, "Try a method", "ground-first");
     await text(page, "By “Ground work first”");
     await page.waitForFunction(() => /first ride planned/.test(document.body.innerText), { timeout: 60_000 });
     await page.close();
@@ -60,7 +60,7 @@ describe("the Plan screen", () => {
       await select?.select("left");
     });
     await expectAccessible(page, "the goals' form");
-    await button(page, "Set the goals").click();
+    await button(page, "Save the goals").click();
     await text(page, "Walk into the trailer and out again to 4");
     await played(page);
     await reload(page);
@@ -88,7 +88,7 @@ describe("the Plan screen", () => {
     await (await page.waitForSelector("::-p-text(Write this card)"))?.click();
     await page.waitForSelector("form[aria-label^='Write the card of']");
     await page.select("form[aria-label^='Write the card of'] label select", "clippers");
-    await fill(page, "Why, as the rider will read it", "The show is near.");
+    await fill(page, "Why (the rider reads this)", "The show is near.");
     await choose(page, "Part of Clippers", "finish");
     await expectAccessible(page, "writing a card");
     await button(page, "Save this card").click();
@@ -120,7 +120,7 @@ describe("the Plan screen", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
     const href = await page.$$eval("a[href$='/plan']", (links) => links.map((one) => one.textContent));
-    expect(href.some((words) => /\d+ %$/.test(words ?? ""))).toBe(true);
+    expect(href.some((words) => /\d+%$/.test(words ?? ""))).toBe(true);
     await page.close();
   });
 });
@@ -132,10 +132,10 @@ describe("the ladder", () => {
     await page.$eval("g[aria-label='Catch']", (node) => (node as SVGGElement).focus());
     await page.keyboard.press("Enter");
     await text(page, "Sessions from 0 to 3");
-    await choose(page, "Add what it waits for", "trot");
+    await choose(page, "Add a skill it needs", "trot");
     await text(page, "wait for one another in a circle");
     expect(await page.$eval("button::-p-text(Save the ladder)", (one) => (one as HTMLButtonElement).disabled)).toBe(true);
-    await button(page, "Take my changes of this one back").click();
+    await button(page, "Undo my changes to this skill").click();
     const days = await page.waitForSelector("#ladder-halfLife");
     await days?.click({ count: 3 });
     await days?.type("90");
@@ -150,7 +150,7 @@ describe("the ladder", () => {
     const name = await page.waitForSelector("#ladder-words");
     await name?.click({ count: 3 });
     await name?.type("Stands for the photographer");
-    await choose(page, "Add what it waits for", "stand");
+    await choose(page, "Add a skill it needs", "stand");
     await button(page, "Save the ladder").click();
     await text(page, "Saved");
     await reload(page);

@@ -84,16 +84,16 @@ describe("what needs the manager", () => {
     await button(page, name).click();
     await fill(page, "Why", "The owner decides on Friday");
     await expectAccessible(page, "putting off");
-    await page.locator("form ::-p-text(Put it off)").click();
+    await page.locator("form ::-p-text(Remind me later)").click();
     await text(page, "✓ Put off until");
     await screens.visit(page, "/");
     expect(await saidBy(page, `${NEEDS} ol`)).not.toContain(name.split(":")[0]?.split(", ")[1] ?? "?");
-    await (await text(page, "Put off (1)"))?.click();
+    await (await text(page, "Remind me later (1)"))?.click();
     expect(await saidBy(page, NEEDS)).toMatch(/until .*, Odalys Brandt: The owner decides on Friday/);
-    await page.locator(`${NEEDS} details ::-p-text(Take it up again)`).click();
-    await text(page, "✓ Taken up again.");
+    await page.locator(`${NEEDS} details ::-p-text(Back on the list)`).click();
+    await text(page, "✓ Back on the list.");
     await screens.visit(page, "/");
-    expect(await bodyOf(page)).not.toContain("Put off (1)");
+    expect(await bodyOf(page)).not.toContain("Remind me later (1)");
     await page.close();
   });
   it("leaves a skill that stands still alone for a week with one tap, and the plan has it so", async () => {
@@ -112,7 +112,7 @@ describe("what needs the manager", () => {
     await screens.visit(page, "/");
     await openAllOf(page, "Blue Ledger");
     const below = skillOf(skillOf("canter").after[0] ?? "");
-    await button(page, `Blue Ledger: Go back a rung: ${inner(below.words)}`).click();
+    await button(page, `Blue Ledger: Go back one skill: ${inner(below.words)}`).click();
     await text(page, "the rung below comes next");
     const [plan] = await screens.site
       .sql`SELECT p.pins FROM plan p JOIN stay s ON s.id = p.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Blue Ledger'`;

@@ -39,7 +39,7 @@ describe("the report", () => {
     await add(page, "What we did", "She found her rhythm in the second week.");
     // What is a vet's to say is marked, and left to the manager.
     await page.keyboard.type(" She is sound.");
-    await text(page, "You write of health or soundness: that is the vet's to say.");
+    await text(page, "You mention health or soundness. Leave that to the vet.");
     for (let letters = 0; letters < " She is sound.".length; letters += 1) await page.keyboard.press("Backspace");
     await page.waitForFunction(() => !document.body.innerText.includes("that is the vet's to say"));
     await button(page, "Bold").click();
@@ -49,7 +49,7 @@ describe("the report", () => {
     await text(page, "Saved");
     // Two sentences of the same block: one is left out, one is put another way.
     await (await page.waitForSelector("li button[aria-expanded=false] ::-p-text(hours on the ground)"))?.click();
-    await (await page.waitForSelector("::-p-said([name='Put another way'][role='textbox'])"))?.click({ count: 3 });
+    await (await page.waitForSelector("::-p-said([name='Reword'][role='textbox'])"))?.click({ count: 3 });
     await page.keyboard.type("Most hours were in the saddle.");
     const [careful] = await page.$$("::-p-xpath(//div[h3='What to be careful with']//li//button[@aria-expanded='false'])");
     const leftOut = await careful?.evaluate((one) => (one.firstChild?.textContent ?? "").trim());
@@ -78,9 +78,9 @@ describe("the report", () => {
     await sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
     await text(page, "You had put it another way, and the record has moved on since");
-    expect(await saidBy(page, "[aria-label='As the owner reads it']")).toMatch(/hours on the ground and [\d.]+ hours of riding/);
+    expect(await saidBy(page, "[aria-label='What the owner reads']")).toMatch(/hours on the ground and [\d.]+ hours of riding/);
     await expectAccessible(page, "words that are out of date");
-    await button(page, "Drop mine").click();
+    await button(page, "Use the new text").click();
     await follow(page, () => button(page, "Approve, number and send").click());
     const words = await bodyOf(page);
     expect(words).toMatch(/What changed since report \d+/);
@@ -100,11 +100,11 @@ describe("the report", () => {
     await text(one, "Saved");
     await add(two, "What we propose next", "Rest for a fortnight.");
     await button(two, "Save").click();
-    await text(two, "Somebody else saved while you were writing");
+    await text(two, "Somebody else saved while you were typing");
     const panel = await saidBy(two, "[role=alertdialog]");
     expect(panel).toContain("Another month on hills.");
     expect(panel).toContain("Rest for a fortnight.");
-    await button(two, "Drop mine, take theirs").click();
+    await button(two, "Use the new text, take theirs").click();
     await button(two, "Save").click();
     await text(two, "Saved");
     expect(await proseOf(two, "What we propose next")).toBe("Another month on hills.");
@@ -116,7 +116,7 @@ describe("the report", () => {
 describe("the programme for home", () => {
   it("is the manager's to change: a thing left out is asked nowhere, words and minutes are theirs, and it is approved so", async () => {
     const page = await open();
-    const shown = (): Promise<string> => saidBy(page, "[aria-label='As the owner reads it'] [aria-label='Home plan']");
+    const shown = (): Promise<string> => saidBy(page, "[aria-label='What the owner reads'] [aria-label='Home plan']");
     const [first] = await page.$$("button[aria-label^='Leave it out: ']");
     const name = await first?.evaluate((one) => one.getAttribute("aria-label")?.replace("Leave it out: ", "") ?? "");
     await first?.click();
@@ -156,7 +156,7 @@ describe("all reports of the week", () => {
       );
     const open = await state("not begun");
     expect(open).toBeGreaterThan(3);
-    await button(page, `Compose all (${open})`).click();
+    await button(page, `Write all drafts (${open})`).click();
     await page.waitForFunction(() => !document.body.innerText.includes("not begun"));
     expect(await screens.site.sql`SELECT id FROM report WHERE version = 1`.then((rows) => rows.length)).toBeGreaterThanOrEqual(
       open,

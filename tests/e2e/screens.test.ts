@@ -13,7 +13,7 @@ describe("a page that a role may not see", () => {
   it("is an error to the console, and a whole page to the reader", async () => {
     const page = await screens.as("wren", PHONE);
     await screens.visit(page, "/people");
-    expect(await bodyOf(page)).toContain("Not for you");
+    expect(await bodyOf(page)).toContain("No access");
     await expectAccessible(page, "not for you");
     await page.close();
   });
@@ -85,7 +85,7 @@ describe("the Rail", () => {
     expect(drawing).toMatch(/Hindquarters over: left \d.*right \d/);
     await follow(page, () => link(page, "Log").click());
     expect(await bodyOf(page)).toContain("Tavish Okonjo");
-    expect(await bodyOf(page)).not.toContain("Terms and holds");
+    expect(await bodyOf(page)).not.toContain("Contract and holds");
     await page.close();
   });
 });

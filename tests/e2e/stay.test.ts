@@ -19,7 +19,7 @@ describe("booking a stay", () => {
     await text(page, "Wed 12 Aug 2026");
     await button(page, "Book the stay").click();
     await text(page, "An address such as name@example.org, or nothing.");
-    await text(page, "The owner's aim is missing: type it in.");
+    await text(page, "Owner's request is missing. Type it in.");
     await expectAccessible(page, "booking with faults");
     await reload(page);
     expect(await page.$eval("[name='horse.name']", (field) => (field as HTMLInputElement).value)).toBe("Plum Duff");
@@ -46,7 +46,7 @@ describe("terms and holds", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
     await follow(page, () => link(page, horse).click());
-    await follow(page, () => link(page, "Terms and holds").click());
+    await follow(page, () => link(page, "Contract and holds").click());
     return page;
   };
   it("puts a horse on hold by the barn's policy, and takes it off", async () => {
@@ -69,11 +69,11 @@ describe("terms and holds", () => {
     await fill(mine, "Equipment, discipline, who helps", "A snaffle of her own.");
     await fill(mine, "Sessions a week", "3");
     await fill(theirs, "Equipment, discipline, who helps", "Two friends who jump.");
-    await fill(theirs, "The owner's aim, in their own words", "Jump a line by autumn.");
+    await fill(theirs, "The owner's request, in their own words", "Jump a line by autumn.");
     await button(theirs, "Save the terms").click();
     await text(theirs, "Saved");
     await button(mine, "Save the terms").click();
-    await text(mine, "Somebody else saved while you were writing");
+    await text(mine, "Somebody else saved while you were typing");
     await expectAccessible(mine, "conflict");
     const panel = await saidBy(mine, "[role=alertdialog]");
     for (const words of ["A snaffle of her own.", "Two friends who jump.", "Jump a line by autumn."])
@@ -102,7 +102,7 @@ describe("terms and holds", () => {
     await fill(theirs, "E-mail", "theirs@example.org");
     await follow(theirs, () => button(theirs, "Save client and horse").click());
     await button(mine, "Save client and horse").click();
-    await text(mine, "Somebody else saved while you were writing");
+    await text(mine, "Somebody else saved while you were typing");
     await expectAccessible(mine, "details conflict");
     expect(await saidBy(mine, "[role=alertdialog]")).toMatch(/E-mail mine@example.org theirs@example.org/);
     await follow(mine, () => button(mine, "Save mine as it is now").click());
@@ -115,7 +115,7 @@ describe("terms and holds", () => {
     const value = await page.$eval("option::-p-text(Copperplate)", (option) => (option as HTMLOptionElement).value);
     await page.select("select:has(option[value='" + value + "'])", value);
     await follow(page, () => button(page, "Keep apart").click());
-    expect(await bodyOf(page)).toContain("Never in one place with Copperplate");
+    expect(await bodyOf(page)).toContain("Never in the same place as Copperplate");
     await button(page, "Send Tin Whistle home").click();
     await text(page, "still open. Close or cancel");
     await page.close();
@@ -149,7 +149,7 @@ describe("people", () => {
       await page.$eval("select[name=person] option::-p-text(Hesper Vole)", (option) => (option as HTMLOptionElement).value),
     );
     await fill(page, "Reason", "A funeral");
-    await follow(page, () => button(page, "Note the absence").click());
+    await follow(page, () => button(page, "Add the absence").click());
     expect(await bodyOf(page)).toContain("A funeral");
     await button(page, "Change Hesper Vole").click();
     await follow(page, () => button(page, "Retire Hesper Vole").click());

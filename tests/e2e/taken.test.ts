@@ -50,11 +50,11 @@ describe("on the card", () => {
     await thumb(await page.waitForSelector("[data-timer='ground']"));
     await unfold(page, "Poles and fences");
     await text(page, "clear, straight and unhurried");
-    await tap(page, "The layout of last time");
+    await tap(page, "Last layout");
     for (let n = 0; n < 3; n += 1) await tap(page, `clear ${n} at cross-pole 3`);
     await tap(page, "rail down 0 at cross-pole 3");
     await choose(page, "Rushes");
-    await fill(page, "The one thing to change next time", "A pole on the landing side");
+    await fill(page, "One thing to change next time", "A pole on the landing side");
     await text(page, "4 efforts so far");
     await expectAccessible(page, "a school over fences");
     await expectTargets(page, "a school over fences", 56);

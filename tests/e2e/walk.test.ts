@@ -35,11 +35,11 @@ describe("the walk on the tablet", () => {
       SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Gannet'`;
     const path = `/horse/${stay?.["id"]}/evaluate`;
     await screens.visit(page, path);
-    await follow(page, () => button(page, "Begin the mid-term evaluation").click());
+    await follow(page, () => button(page, "Start the mid-term evaluation").click());
     await go(page, "Yields");
     await press(page, "Head down: 4");
     const tick = () => page.$$eval("ol button", (all) => all.find((one) => one.textContent?.includes("Yields"))?.textContent);
-    await button(page, "The rest here: not seen").click();
+    await button(page, "Rest of this step: not seen").click();
     expect(await tick()).toContain("✓");
     await button(page, "Undo the last tap").click();
     expect(await tick()).toContain("…");
@@ -54,7 +54,7 @@ describe("the walk on the tablet", () => {
   it("begins, and takes scores at their own hand, signs with a strength, and words", async () => {
     const page = await screens.as("odalys", TABLET);
     await screens.visit(page, evaluate);
-    await follow(page, () => button(page, "Begin the intake evaluation").click());
+    await follow(page, () => button(page, "Start the intake evaluation").click());
     await go(page, "Catch, halter, lead");
     await expectAccessible(page, "rung");
     await press(page, "Lead at the shoulder, left: 3");
@@ -92,12 +92,12 @@ describe("the walk on the tablet", () => {
       await screens.visit(page, evaluate);
       await go(page, "Handle all over");
     }
-    await press(one, "Brushed all over, left: 5");
+    await press(one, "Grooming, left: 5");
     await press(one, "Spray, left: 1");
     await saved(one);
-    await press(two, "Brushed all over, right: 3");
+    await press(two, "Grooming, right: 3");
     await press(two, "Spray, left: 4");
-    await text(two, "Somebody else saved while you were writing");
+    await text(two, "Somebody else saved while you were typing");
     const panel = await two.$eval("[role=alertdialog]", (section) => (section as HTMLElement).innerText);
     expect(panel).toContain("Spray");
     expect(panel).not.toContain("Brushed");
@@ -119,14 +119,14 @@ describe("the walk on the tablet", () => {
     await text(page, "374 kg");
     await go(page, "Yields");
     await (await page.waitForSelector("label::-p-text(Stop here)"))?.tap();
-    await fill(page, "Why the walk stopped here", "Kicked at the rope twice.");
-    await go(page, "What comes out");
+    await fill(page, "Why the evaluation stopped here", "Kicked at the rope twice.");
+    await go(page, "Outcome");
     expect(await bodyOf(page)).toMatch(/Places to look, no diagnoses: vet, dentist and farrier come first/);
     await saved(page);
     await follow(page, () => button(page, "Close the evaluation").click());
     expect(await bodyOf(page)).toContain("Kicked at the rope twice.");
     await screens.visit(page, evaluate);
-    expect(await bodyOf(page)).toContain("Begin the mid-term evaluation");
+    expect(await bodyOf(page)).toContain("Start the mid-term evaluation");
     await page.close();
   });
 });

@@ -32,16 +32,16 @@ describe("the week", () => {
     const page = await open();
     expect(await bodyOf(page)).toContain("Juniper Tax owed 4");
     await page.keyboard.press("l");
-    await text(page, "Proven best.");
+    await text(page, "This is the best possible plan.");
     await text(page, "cannot be given in these days, whoever rides");
     const laid = await count();
     expect(laid).toBeGreaterThan(30);
     await expectAccessible(page, "a week laid out");
     await page.keyboard.press("u");
-    await text(page, "Undone: laying out of the week");
+    await text(page, "Undone: plan the week");
     expect(await count()).toBe(0);
     await page.keyboard.press("r");
-    await text(page, "Done again: laying out of the week");
+    await text(page, "Redone: plan the week");
     expect(await count()).toBe(laid);
     await page.close();
   });
@@ -101,7 +101,7 @@ describe("the week", () => {
     expect(label).toContain("farrier");
     await screens.visit(page, "/today?day=2026-07-17");
     await (await page.waitForSelector("::-p-text(Not due today)"))?.click();
-    await text(page, "somebody comes for it");
+    await text(page, "has a visit");
     await page.close();
   });
   it("keeps both when two move the same horse at once", async () => {

@@ -88,7 +88,7 @@ describe("a horse's archive", () => {
     expect(await staff()).toEqual(before);
     expect(await barn.sql`SELECT 1 FROM alert`).toEqual([]);
   });
-  it("read in again changes nothing, and is taken out again as a whole", async () => {
+  it("read in again changes nothing, and is removed again as a whole", async () => {
     const everything = async (): Promise<unknown> =>
       Promise.all(
         [

@@ -66,7 +66,7 @@ describe("the demo barn", () => {
       expect((await now(b)).apart.map((one) => one.horse)).toContain(a);
     }
   });
-  it("has a morning that is handed out in part, with horses to place and one card still the manager's", async () => {
+  it("has a morning that is handed out in part, with horses not on a string and one card still the manager's", async () => {
     const day = await readDay(deps, null);
     expect(day.handedOut?.by).toBe("Odalys Brandt");
     expect(day.due.length).toBeGreaterThan(0);

@@ -40,7 +40,7 @@ beforeAll(async () => {
 });
 afterAll(() => sql.end());
 
-describe("a client who asks to be forgotten", () => {
+describe("a client who wants their data deleted", () => {
   it("is not while a horse of theirs stands here, and only by the manager", async () => {
     const [here] = await sql`SELECT id FROM stay WHERE went_home IS NULL LIMIT 1`;
     expect(await code("stay/forget-client", { stay: here?.["id"] })).toBe("still-here");

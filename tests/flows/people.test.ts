@@ -80,7 +80,7 @@ describe("people", () => {
     expect((await Promise.all([edit(2), edit(5)])).sort()).toEqual(["changed-meanwhile", "done"]);
     expect((await findPerson(barn.sql, id))?.version).toBe(2);
   });
-  it("cannot be handed anything on a day away, and can again when the absence is taken out", async () => {
+  it("cannot be handed anything on a day away, and can again when the absence is removed", async () => {
     const stay = await barn.horse();
     const { id } = await barn.ask<{ id: string }>("people/add-absence", {
       person: barn.rider.id,

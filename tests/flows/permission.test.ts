@@ -46,7 +46,7 @@ async function order(stay: StayId, changes: object = {}): Promise<CheckId> {
     stay,
     cause: "saddle-fit",
     who: "fitter",
-    asked: "Look at it",
+    asked: "Open the page",
     due: "2026-07-20",
     holds: "nothing",
     skills: [],

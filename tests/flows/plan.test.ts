@@ -126,7 +126,7 @@ describe("the sweep", () => {
     await sweep(barn.deps);
     expect((await view(stay)).record?.pins).toEqual([{ kind: "pin", skill: "clippers", day: 8 }]);
   });
-  it("keeps a card as the manager wrote it, with why and what the week is about; what may not be done waits", async () => {
+  it("keeps a card written by the manager, with why and what the week is about; what may not be done waits", async () => {
     const stay = await evaluated("By hand");
     const card = await barn.handedOut(stay, { start: 4 });
     const items = [
@@ -227,7 +227,7 @@ describe("the barn's methods", () => {
     expect(record?.method).toEqual(own);
     expect(record?.methods.map(({ id }) => id)).toContain("own-1");
   });
-  it("are not taken out under a horse, nor all off the offer, nor two by one name; one that is off stays with its horses", async () => {
+  it("are not removed under a horse, nor all off the offer, nor two by one name; one that is off stays with its horses", async () => {
     expect(await save([])).toBe("method-in-use");
     const off = METHODS.map((method) => ({ ...method, used: false }));
     expect(await save([...off, { ...own, used: false }])).toBe("last-method");

@@ -150,7 +150,7 @@ describe("a laid-out week", () => {
     const [told] = await worked("2026-07-14");
     expect(told?.plan?.horses.find(({ stay }) => stay === other)?.days.map(({ day }) => day)).toContain(last);
   });
-  it("says by itself what does not hold any more, once somebody is away or may not ride", async () => {
+  it("says by itself what no longer possible, once somebody is away or may not ride", async () => {
     const days = (await week()).days.map(({ day }) => day);
     const [, , third = ""] = days;
     const set = async (wanted: object[]) => {

@@ -7,11 +7,12 @@ import { sameParts } from "./parts.ts";
 import { sheetOf } from "./search.ts";
 import { NOBODY } from "./sheet.ts";
 import type { Wish } from "./spot.ts";
+import { byHorse, type HorsesGivenUp, moreThan, tradeOffsOf } from "./trade-offs.ts";
 
-/** Points of one placement that the rules allow; null where the model does not know it (a place of no use to the horse, as where a rule was broken). */
-export function pricer(day: BarnDay, wish: Wish): (placement: Placement) => number | null {
+/** The sheet as it stands with the session of a wish made as it is wished, and which session that is. */
+function wished(day: BarnDay, wish: Wish) {
   const isCard = day.cards.some(({ card }) => card === wish.card);
-  const { problem, stands, frame } = problemOf({
+  const barn = problemOf({
     ...day,
     due: day.due.map((due) => (due.stay === wish.stay ? { ...due, kind: wish.kind, length: wish.length } : due)),
     cards: day.cards.map((card) =>
@@ -19,7 +20,24 @@ export function pricer(day: BarnDay, wish: Wish): (placement: Placement) => numb
     ),
   });
   const id = isCard ? wish.card : dueSession(wish.stay);
-  const others = new Map([...stands].filter(([session]) => session !== id));
+  return { barn, id, others: new Map([...barn.stands].filter(([session]) => session !== id)) };
+}
+
+/** What one placement gives up beside what the others do; null where the model does not know it. */
+export function givesUp(day: BarnDay, wish: Wish, { rider, helper, ...placement }: Placement): HorsesGivenUp | null {
+  const { barn, id, others } = wished(day, wish);
+  const { start, parts } = placedIn(barn.frame, { rider, helper, ...placement });
+  const option =
+    barn.problem.sessions.find((session) => session.id === id)?.options.findIndex((one) => sameParts(one.parts, parts)) ?? -1;
+  if (option < 0) return null;
+  const then = new Map([...others, [id, { rider, start, option, helper }]]);
+  return byHorse(barn, moreThan(tradeOffsOf(barn.problem, others), tradeOffsOf(barn.problem, then)));
+}
+
+/** Points of one placement that the rules allow; null where the model does not know it (a place of no use to the horse, as where a rule was broken). */
+export function pricer(day: BarnDay, wish: Wish): (placement: Placement) => number | null {
+  const { barn, id, others } = wished(day, wish);
+  const { problem, frame } = barn;
   const ready = readyDay(problem);
   const at = ready.sessionAt.get(id);
   const sheet = sheetOf(ready, others);

@@ -84,7 +84,7 @@ describe("what comes out of a walk", () => {
     expect(codes({ horseKind: "restart", history: { ridden: "yes" } })).toEqual(["quiet"]);
     for (const told of ["He bolted twice last year.", "Bucked my husband off", "she kicked the farrier", "Rears at the gate"])
       expect([told, codes({ told })]).toEqual([told, ["told-dangerous"]]);
-    for (const told of ["Both leads in the canter, please", "Pulls her hind feet away", "Will not be caught", "buckskin mare"])
+    for (const told of ["Both leads in the canter, please", "Pulls her hind feet away", "Won't be caught", "buckskin mare"])
       expect([told, codes({ told })]).toEqual([told, ["quiet"]]);
   });
   it("weighs what was seen with what is known of the horse", () => {

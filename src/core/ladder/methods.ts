@@ -35,7 +35,7 @@ export const METHODS: readonly Method[] = [
     id: "quiet-steps",
     words: "Quiet steps",
     about:
-      "Sits on as soon as the gate opens; rope halter first, the bit by steps; loose work at the horse's own pace; one rein at first.",
+      "First ride as soon as the gate opens; rope halter first, the bit in steps; loose work at the horse's own pace; one rein at first.",
     looseWork: "own-pace",
     headgear: "rope-halter",
     reward: "release",
@@ -50,7 +50,7 @@ export const METHODS: readonly Method[] = [
     id: "classical-line",
     words: "Line and contact",
     about:
-      "Lunges on contact with line and voice; plain snaffle from the first ride; both reins and legs from the start; food for standing still.",
+      "Lunges on contact with line and voice; plain snaffle from the first ride; both reins and legs from the start; treats for standing still.",
     looseWork: "keeps-gait",
     headgear: "snaffle",
     reward: "release-and-food",
@@ -65,7 +65,7 @@ export const METHODS: readonly Method[] = [
     id: "ground-first",
     words: "Ground work first",
     about:
-      "Two weeks and more of ground work before the first ride; one side a day while it learns; rope halter for the first rides.",
+      "At least two weeks of ground work before the first ride; one side a day while learning; rope halter for the first rides.",
     looseWork: "keeps-gait",
     headgear: "rope-halter",
     reward: "release",

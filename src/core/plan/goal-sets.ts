@@ -79,7 +79,7 @@ export const GOAL_SETS = [
   },
   {
     id: "manners",
-    words: "Manners on the ground",
+    words: "Ground manners",
     goals: [
       goal("lead", 4, must),
       goal("space", 4, must),
@@ -104,7 +104,7 @@ export const GOAL_SETS = [
   },
   {
     id: "jumping",
-    words: "Preparation for jumping",
+    words: "Start of jumping",
     goals: [
       goal("transitions", 4, must),
       goal("circles", 3, must),

@@ -7,5 +7,5 @@ export const GET: APIRoute = async () => {
   const reading = await readScale();
   return reading
     ? Response.json(reading)
-    : problem(503, { code: "scale-away", path: "", message: "The scale does not answer. Look at its plug, or use the tape." });
+    : problem(503, { code: "scale-away", path: "", message: "The scale does not answer. Check the plug, or use the tape." });
 };

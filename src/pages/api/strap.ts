@@ -7,5 +7,5 @@ export const GET: APIRoute = async () => {
   const reading = await readStrap();
   return reading
     ? Response.json(reading)
-    : problem(503, { code: "strap-away", path: "", message: "The strap does not answer: count by hand." });
+    : problem(503, { code: "strap-away", path: "", message: "The strap does not answer. Count by hand." });
 };

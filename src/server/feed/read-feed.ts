@@ -65,7 +65,7 @@ export async function readFeed({ sql, clock }: Deps, token: string): Promise<str
       location: card.thenPlace === null ? card.place : `${card.place}, then ${card.thenPlace}`,
       description: [
         card.helper ? `Second person: ${card.helper}` : "",
-        card.cancelReason ? `Not worked: ${card.cancelReason}` : "",
+        card.cancelReason ? `Did not work: ${card.cancelReason}` : "",
       ]
         .filter((words) => words !== "")
         .join("\n"),

@@ -15,12 +15,12 @@ export function GearField({ value, onChange }: { value: readonly OwnGear[]; onCh
   };
   return (
     <fieldset>
-      <legend className="sign text-dim">Gear of your own, beside what the card has already</legend>
+      <legend className="sign text-dim">Your own gear, added to what the card offers</legend>
       <div className="flex flex-wrap items-center gap-1">
         {value.map((one) => (
           <Button
             key={`${one.place} ${one.words}`}
-            aria-label={`${GEAR_PLACE[one.place]}: ${one.words} ×, take off the list`}
+            aria-label={`${GEAR_PLACE[one.place]}: ${one.words} ×: remove`}
             onClick={() => onChange(value.filter((other) => other !== one))}
           >
             {GEAR_PLACE[one.place]}: {one.words} ×

@@ -46,7 +46,7 @@ function PlaceFieldset<T extends FieldValues & { place: PlaceFields }>({ form }:
         name={path("stages")}
         render={({ field }) => (
           <Picks
-            legend="Ridden here may be horses"
+            legend="Horses that may be ridden here"
             options={STAGES.map((stage) => [stage, STAGE[stage]] as const)}
             value={field.value}
             onChange={field.onChange}
@@ -66,7 +66,7 @@ function PlaceFieldset<T extends FieldValues & { place: PlaceFields }>({ form }:
       />
       <div>
         <Check form={form} name={path("outdoor")} label="Outdoors: heat and wind count" />
-        <Check form={form} name={path("separate")} label="Separate pens: horses in it do not share it" />
+        <Check form={form} name={path("separate")} label="Separate pens: horses don't share the space" />
         <Check form={form} name={path("closed")} label="Out of use" />
       </div>
     </div>
@@ -138,7 +138,7 @@ export function Places({ view }: { view: BarnView }) {
                 {place.outdoor ? "outdoors" : "under a roof"}
                 {place.surface === "unknown" ? "" : `, ${SURFACE[place.surface].toLowerCase()}`} · ridden here:{" "}
                 {listed(place.stages.map((stage) => STAGE[stage])) || "nobody"}
-                {place.shutTimes.length > 0 && ` · shut ${listed(place.shutTimes.map(sayShut))}`}
+                {place.shutTimes.length > 0 && ` · closed ${listed(place.shutTimes.map(sayShut))}`}
               </span>
               {place.closed && <Tag tone="attend">out of use</Tag>}
               <Button

@@ -19,18 +19,18 @@ import { GearField } from "./GearField.tsx";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
 const LIMITS: readonly (readonly [keyof WorkLimits, string])[] = [
-  ["heatLighter", "Lighter work from heat"],
-  ["heatShort", "Short work from heat"],
-  ["heatMinutes", "Short is, minutes"],
-  ["heatNone", "No work over heat"],
-  ["windGroundFirst", "Ground work first over, m/s"],
-  ["windNone", "No first rides over, m/s"],
-  ["coldFast", "No fast work under, °C"],
-  ["weightAgeing", "A weight is told as old after, days"],
-  ["weightAgeingYoung", "The same under four years, days"],
-  ["weightOld", "Nobody gets on without the tape after, days"],
-  ["noWeightUnder", "Nothing on the back under, years"],
-  ["noRiderUnder", "No rider unless signed, under, years"],
+  ["heatLighter", "Lighter work above heat"],
+  ["heatShort", "Short sessions above heat"],
+  ["heatMinutes", "A short session is, minutes"],
+  ["heatNone", "No work above heat"],
+  ["windGroundFirst", "Ground work first above wind, m/s"],
+  ["windNone", "No first rides above wind, m/s"],
+  ["coldFast", "No fast work below, °C"],
+  ["weightAgeing", "Remind to weigh after, days"],
+  ["weightAgeingYoung", "The same for horses under four, days"],
+  ["weightOld", "No riding without a new weight after, days"],
+  ["noWeightUnder", "Nothing on the back under age, years"],
+  ["noRiderUnder", "No rider without a signed evaluation under age, years"],
 ];
 const halfHours = (from: number, to: number): readonly (readonly [number, string])[] =>
   Array.from({ length: 2 * (to - from) + 1 }, (_, i) => [60 * from + 30 * i, minutesAsClock(60 * from + 30 * i)] as const);
@@ -45,13 +45,13 @@ const LINES: Lines<PolicyFields> = {
   holdWeather: ["Hold for weather", yesNo],
   units: ["Lengths", (x) => UNITS[x]],
   stalls: ["Stalls", (x) => String(x)],
-  owedPolicy: ["Sessions owed at the end are made good", (x) => OWED[x]],
-  idleHours: ["Signed out when not used for", (x) => plural(x, "hour")],
-  weeklyAfter: ["First weekly word", (x) => `after ${plural(x, "day")} here`],
+  owedPolicy: ["Sessions owed at the end are made up", (x) => OWED[x]],
+  idleHours: ["Sign out after (hours without use)", (x) => plural(x, "hour")],
+  weeklyAfter: ["First weekly update", (x) => `after ${plural(x, "day")} here`],
   mediaMb: ["Space for photos and clips", (x) => `${x} MB`],
   workLimits: ["Heat, wind, cold and old weights", (x) => LIMITS.map(([key, words]) => `${words}: ${x[key]}`).join(" · ")],
   day: ["The day", (x) => `${minutesAsClock(x.dayFrom)} to ${minutesAsClock(x.dayTo)}, by ${x.dayStep} minutes`],
-  gear: ["Gear of its own", (x) => listed(x.map(({ place, words }) => `${GEAR_PLACE[place]}: ${words}`)) || "none"],
+  gear: ["Barn's own gear", (x) => listed(x.map(({ place, words }) => `${GEAR_PLACE[place]}: ${words}`)) || "none"],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
 };
 
@@ -68,7 +68,7 @@ function Holidays({ value, onChange }: { value: readonly LocalDate[]; onChange(n
         {value.map((holiday) => (
           <Button
             key={holiday}
-            aria-label={`${sayDateWithYear(holiday)} ×, take off the holidays`}
+            aria-label={`${sayDateWithYear(holiday)} ×: remove`}
             onClick={() => onChange(value.filter((other) => other !== holiday))}
           >
             {sayDateWithYear(holiday)} ×
@@ -135,40 +135,40 @@ export function PolicyForm({ view }: { view: BarnView }) {
         <Select
           form={form}
           name="policies.units"
-          label="Lengths without a unit are"
+          label="Lengths typed without a unit are"
           options={LENGTH_HABITS.map((one) => [one, UNITS[one]] as const)}
           hint={`The barn's time zone is ${view.timeZone}.`}
         />
       </div>
       <div className="grid gap-4 md:grid-cols-2">
-        <Text form={form} name="policies.stalls" kind="number" label="Stalls: horses that there is room for" />
+        <Text form={form} name="policies.stalls" kind="number" label="Stalls: how many horses fit" />
         <Select
           form={form}
           name="policies.owedPolicy"
-          label="Sessions owed at the end are made good"
+          label="Sessions owed at the end are made up"
           options={OWED_POLICIES.map((one) => [one, OWED[one]] as const)}
-          hint="Every report at the end of a term says so."
+          hint="Every final report says this."
         />
         <Text
           form={form}
           name="policies.idleHours"
           kind="number"
-          label="Signed out when not used for (hours)"
-          hint="A phone that was out of reach for longer asks for the password; what it kept is not lost."
+          label="Sign out after (hours without use)"
+          hint="After that, a phone asks for the password. Nothing saved on it is lost."
         />
         <Text
           form={form}
           name="policies.mediaMb"
           kind="number"
           label="Space for photos and clips, MB"
-          hint={`${view.media.count} take ${Math.ceil(view.media.bytes / (1024 * 1024))} MB. What does not fit stays on the phone.`}
+          hint={`${view.media.count} take ${Math.ceil(view.media.bytes / (1024 * 1024))} MB. What doesn't fit stays on the phone.`}
         />
         <Text
           form={form}
           name="policies.weeklyAfter"
           kind="number"
-          label="Days here before the first weekly word"
-          hint="1 to 7. A horse that came later in the week is told of a week later, for both weeks."
+          label="Days here before the first weekly update"
+          hint="1 to 7. A horse that came later in the week gets its first update a week later, for both weeks."
         />
       </div>
       <div className="grid gap-3 md:grid-cols-3">
@@ -179,13 +179,13 @@ export function PolicyForm({ view }: { view: BarnView }) {
           number
           label="The day ends"
           options={halfHours(12, 21)}
-          hint="Cards that stand outside of it stay, and are marked."
+          hint="Cards outside these hours stay and are marked."
         />
         <Select
           form={form}
           name="policies.day.dayStep"
           number
-          label="Sessions begin and last by"
+          label="Session times step by"
           options={[
             [30, "30 minutes"],
             [15, "15 minutes"],
@@ -194,7 +194,8 @@ export function PolicyForm({ view }: { view: BarnView }) {
       </div>
       <fieldset className="grid gap-3 sm:grid-cols-2 md:grid-cols-4">
         <legend className="sign text-dim">
-          Heat (°F + humidity in %), wind, cold, ages, and weights that grew old: as usual in the field, and the barn's judgement
+          Heat (°F + humidity %), wind, cold, age and old weights. The standard values are common practice; change them to your
+          own judgment
         </legend>
         {LIMITS.map(([key, words]) => (
           <Text
@@ -203,7 +204,7 @@ export function PolicyForm({ view }: { view: BarnView }) {
             name={`policies.workLimits.${key}`}
             kind="number"
             label={words}
-            hint={`As shipped: ${USUAL_LIMITS[key]}`}
+            hint={`Standard: ${USUAL_LIMITS[key]}`}
           />
         ))}
       </fieldset>
@@ -230,7 +231,7 @@ export function PolicyForm({ view }: { view: BarnView }) {
         render={({ field }) => <GearField value={field.value} onChange={field.onChange} />}
       />
       <fieldset>
-        <legend className="sign text-dim">Holds that stop the clock, unless a hold itself says otherwise</legend>
+        <legend className="sign text-dim">Holds that stop the clock (each hold can say otherwise)</legend>
         <div className="flex flex-wrap gap-x-6">
           {holds.map(([name, words]) => (
             <Check key={name} form={form} name={`policies.${name}`} label={words} />
@@ -238,7 +239,7 @@ export function PolicyForm({ view }: { view: BarnView }) {
         </div>
       </fieldset>
       <fieldset>
-        <legend className="sign text-dim">Cues: what every rider says, so that the horse hears one word for one thing</legend>
+        <legend className="sign text-dim">Voice cues: every rider uses the same word for the same thing</legend>
         <div className="grid grid-cols-2 gap-3 md:grid-cols-5">
           {CUES.map((cue) => (
             <Text key={cue} form={form} name={`policies.cues.${cue}`} label={CUE[cue]} />
@@ -252,7 +253,7 @@ export function PolicyForm({ view }: { view: BarnView }) {
           Save the barn's rules
         </Button>
         <span role="status" className="text-dim">
-          {form.formState.isDirty ? "Not saved yet. Every open term is read anew with it." : saved ? "Saved" : ""}
+          {form.formState.isDirty ? "Not saved yet. Saving recalculates every open term." : saved ? "Saved" : ""}
         </span>
       </div>
     </form>

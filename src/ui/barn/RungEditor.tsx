@@ -35,7 +35,7 @@ export function RungEditor({ rung, rungs, onChange }: { rung: Rung; rungs: reado
       {text("prompt", "What to look at", 600, 2)}
       <div className="grid gap-3 md:grid-cols-2">
         {text("stopWhen", "Stop when", 200, 1)}
-        {text("caution", "Caution shown here", 300, 1)}
+        {text("caution", "Caution shown at this step", 300, 1)}
       </div>
       <SkillPicks
         legend="Skills scored here"
@@ -45,7 +45,7 @@ export function RungEditor({ rung, rungs, onChange }: { rung: Rung; rungs: reado
         onChange={(skills) => onChange({ ...rung, skills })}
       />
       <Picks
-        legend="Signs nearest at hand"
+        legend="Signs listed first"
         options={SIGNS.map((sign) => [sign.id, sign.words] as const)}
         value={rung.signs}
         onChange={(signs) => onChange({ ...rung, signs })}

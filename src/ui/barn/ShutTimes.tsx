@@ -34,18 +34,18 @@ export function ShutTimes({ value, onChange }: { value: readonly ShutTime[]; onC
   };
   return (
     <fieldset>
-      <legend className="sign text-dim">Shut at times</legend>
+      <legend className="sign text-dim">Closed at times</legend>
       <ul className="flex flex-wrap gap-1 pb-1">
         {value.map((shut, i) => (
           <li key={sayShut(shut)}>
-            <Button aria-label={`${sayShut(shut)} ×, take out`} onClick={() => onChange(value.filter((_, at) => at !== i))}>
+            <Button aria-label={`${sayShut(shut)} ×: remove`} onClick={() => onChange(value.filter((_, at) => at !== i))}>
               {sayShut(shut)} ×
             </Button>
           </li>
         ))}
       </ul>
       <div className="flex flex-wrap items-center gap-1">
-        <select aria-label="Shut on" className={BARE_INPUT} value={on} onChange={({ target }) => setOn(target.value)}>
+        <select aria-label="Closed on" className={BARE_INPUT} value={on} onChange={({ target }) => setOn(target.value)}>
           <option value="every">Every day</option>
           {WEEKDAYS.map((weekday) => (
             <option key={weekday} value={weekday}>
@@ -57,7 +57,7 @@ export function ShutTimes({ value, onChange }: { value: readonly ShutTime[]; onC
         {on === "date" && (
           <input
             type="date"
-            aria-label="Shut on the day"
+            aria-label="Closed on the day"
             className={BARE_INPUT}
             value={day}
             onChange={({ target }) => setDay(target.value)}
@@ -65,20 +65,20 @@ export function ShutTimes({ value, onChange }: { value: readonly ShutTime[]; onC
         )}
         <input
           type="time"
-          aria-label="Shut from"
+          aria-label="Closed from"
           className={BARE_INPUT}
           value={from}
           onChange={({ target }) => setFrom(target.value)}
         />
         <input
           type="time"
-          aria-label="Shut to"
+          aria-label="Closed to"
           className={BARE_INPUT}
           value={to}
           onChange={({ target }) => setTo(target.value)}
         />
         <input
-          aria-label="Why it is shut"
+          aria-label="Why it is closed"
           placeholder="Why"
           className={BARE_INPUT}
           value={why}

@@ -44,7 +44,7 @@ export function StepsEditor({ view }: { view: BarnView }) {
       const [of = "", skill = ""] = key.split(":");
       return `${outer(STEP_WORDS[of as Step])}: ${skillWords(skill)}`;
     },
-    say: (one) => (one === null ? "as shipped" : say(one.at)),
+    say: (one) => (one === null ? "standard" : say(one.at)),
   });
   const { skills } = here();
   const shipped = levelsAsked(step, [], skills);
@@ -78,17 +78,17 @@ export function StepsEditor({ view }: { view: BarnView }) {
         </ul>
       </nav>
       <section aria-labelledby="steps-title">
-        <h2 id="steps-title">{outer(STEP_WORDS[step])}: what must be there first</h2>
+        <h2 id="steps-title">{outer(STEP_WORDS[step])}: what must come first</h2>
         <p className="max-w-prose text-dim">
-          Asked of every horse that has not shown it here. Sheet, card, gate and plan go by this list. Whoever is barred by age,
-          weight, a check or a signature stays barred, whatever stands here.
+          Required of every horse that has not done this here. Today, card, gate and plan use this list. Age, weight, checks and
+          the signed evaluation still apply, whatever this list says.
         </p>
         <table className="w-full border-collapse text-left">
           <thead>
             <tr className="sign border-b-2 border-rail">
               <th scope="col">Skill</th>
               <th scope="col">Level</th>
-              <th scope="col">As shipped</th>
+              <th scope="col">Standard</th>
             </tr>
           </thead>
           <tbody>
@@ -96,7 +96,7 @@ export function StepsEditor({ view }: { view: BarnView }) {
               <tr key={skill} className="h-10 border-b border-line">
                 <th scope="row" className="font-normal">
                   {skillWords(skill)}
-                  {oneSide ? <span className="text-dim"> (on the side that is worked)</span> : ""}
+                  {oneSide ? <span className="text-dim"> (on the side worked)</span> : ""}
                 </th>
                 <td>
                   <select
@@ -105,7 +105,7 @@ export function StepsEditor({ view }: { view: BarnView }) {
                     value={at}
                     onChange={(event) => put(skill, Number(event.target.value) as StepChange["at"])}
                   >
-                    <option value={0}>not asked for</option>
+                    <option value={0}>not required</option>
                     {ASKED_LEVELS.map((level) => (
                       <option key={level} value={level}>
                         {level}
@@ -114,14 +114,14 @@ export function StepsEditor({ view }: { view: BarnView }) {
                   </select>
                 </td>
                 <td className="text-dim">
-                  {say(shipped.find((one) => one.skill === skill)?.at ?? 0).replace("taken off", "not asked for")}
+                  {say(shipped.find((one) => one.skill === skill)?.at ?? 0).replace("taken off", "not required")}
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
         <label className="sign flex flex-wrap items-center gap-2 pt-2">
-          Ask for more
+          Add a requirement
           <select
             className={`${BARE_INPUT} w-auto`}
             value=""
@@ -139,7 +139,7 @@ export function StepsEditor({ view }: { view: BarnView }) {
         </label>
         {restOf(step).length > 0 && (
           <p className="pt-3">
-            Always asked beside it:{" "}
+            Always required:{" "}
             {restOf(step)
               .map((code) => STEP_NEED[code])
               .join("; ")}
@@ -151,9 +151,9 @@ export function StepsEditor({ view }: { view: BarnView }) {
           <Button tone="main" disabled={waits} onClick={() => void save()}>
             Save the lists
           </Button>
-          {edits.length > 0 && <Button onClick={() => putAll([])}>All as shipped</Button>}
+          {edits.length > 0 && <Button onClick={() => putAll([])}>Restore all standard values</Button>}
           <span role="status" className="text-dim">
-            {saved ? "Saved" : `${plural(edits.length, "change")} of your own`}
+            {saved ? "Saved" : `${plural(edits.length, "change")} changed here`}
           </span>
         </div>
       </section>

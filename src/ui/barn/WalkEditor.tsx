@@ -69,9 +69,9 @@ export function WalkEditor({ view, who }: { view: BarnWalkView; who: string }) {
     <div className="grid gap-4">
       <p>
         Version {view.version}
-        {view.made[0] ? `, made ${sayDateWithYear(view.made[0].day)} by ${view.made[0].by}` : ", as it ships"}. Intake, mid-term
-        and exit walk the same rungs. A change makes a new version for evaluations begun from then on; those begun before keep
-        theirs.
+        {view.made[0] ? `, made ${sayDateWithYear(view.made[0].day)} by ${view.made[0].by}` : ", standard"}. Intake, mid-term and
+        exit evaluations use the same steps. A change makes a new version for new evaluations; those already started keep their
+        version.
       </p>
       <ol className="grid gap-1">
         {rungs.map((rung, i) => (
@@ -109,10 +109,10 @@ export function WalkEditor({ view, who }: { view: BarnWalkView; who: string }) {
       <div className="flex flex-wrap gap-2">
         <Button
           onClick={() =>
-            add({ id: freeId(rungs), words: "A new rung", prompt: "", skills: [], signs: [], stopWhen: null, caution: null })
+            add({ id: freeId(rungs), words: "New step", prompt: "", skills: [], signs: [], stopWhen: null, caution: null })
           }
         >
-          Add a rung
+          Add a step
         </Button>
         {left.map((rung) => (
           <Button
@@ -121,14 +121,14 @@ export function WalkEditor({ view, who }: { view: BarnWalkView; who: string }) {
               add({ ...rung, skills: rung.skills.filter((skill) => !rungs.some((one) => one.skills.includes(skill))) })
             }
           >
-            Take back “{rung.words}”
+            Add back “{rung.words}”
           </Button>
         ))}
       </div>
       {clash && (
         <p role="status" className="border-l-4 border-ochre bg-ochre-soft px-3 py-1">
-          ▲ Somebody else saved version {clash.theirs.version} meanwhile. What each of you changed is joined here; read it
-          through, then save.
+          ▲ Somebody else saved version {clash.theirs.version} in the meantime. Both sets of changes are combined here. Read them,
+          then save.
         </p>
       )}
       {clash && clash.ids.length > 0 && (
@@ -154,7 +154,7 @@ export function WalkEditor({ view, who }: { view: BarnWalkView; who: string }) {
         </Button>
         {changed && <Button onClick={() => set(base.rungs)}>Undo all changes</Button>}
         <span role="status" className="text-dim">
-          {changed ? "Not saved yet; kept on this device." : ""}
+          {changed ? "Not saved yet. Kept on this device." : ""}
         </span>
       </div>
     </div>

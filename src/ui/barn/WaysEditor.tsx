@@ -9,8 +9,8 @@ import { plural } from "#ui/words/figures.ts";
 import { skillWords } from "#ui/words/skills.ts";
 
 const WAY: Readonly<Record<Way["way"], string>> = {
-  "leave-out": "never beside the main",
-  always: "on every card that may ask it",
+  "leave-out": "never on a card beside the main work",
+  always: "on every card that allows it",
 };
 
 export function WaysEditor({ view }: { view: BarnView }) {
@@ -23,7 +23,7 @@ export function WaysEditor({ view }: { view: BarnView }) {
     version: view.version,
     keyOf: ({ skill }) => skill,
     labelOf: skillWords,
-    say: (one) => (one === null ? "as it is composed" : WAY[one.way]),
+    say: (one) => (one === null ? "as the plan writes it" : WAY[one.way]),
   });
   const set = (skill: string, way: Way["way"] | null): void =>
     put([...edits.filter((one) => one.skill !== skill), ...(way ? [{ skill, way }] : [])]);
@@ -31,9 +31,9 @@ export function WaysEditor({ view }: { view: BarnView }) {
   return (
     <div className="grid max-w-3xl gap-5">
       <section aria-labelledby="ways-title" className="grid gap-2">
-        <h2 id="ways-title">The barn's way on cards</h2>
-        <p>The plan chooses the main of each session. What stands beside it can be the barn's own choice, for all horses.</p>
-        {edits.length === 0 && <p className="text-dim">Nothing yet: every card is as it is composed.</p>}
+        <h2 id="ways-title">What every card includes</h2>
+        <p>The plan chooses the main work of each session. You can choose what stands beside it, for all horses.</p>
+        {edits.length === 0 && <p className="text-dim">Nothing yet. Every card is as the plan writes it.</p>}
         <ul className="grid gap-1">
           {[...edits]
             .sort((a, b) => skillWords(a.skill).localeCompare(skillWords(b.skill)))
@@ -52,8 +52,8 @@ export function WaysEditor({ view }: { view: BarnView }) {
                     </option>
                   ))}
                 </select>
-                <Button aria-label={`${skillWords(skill)}: as it is composed`} onClick={() => set(skill, null)}>
-                  Let go
+                <Button aria-label={`${skillWords(skill)}: as the plan writes it`} onClick={() => set(skill, null)}>
+                  Remove
                 </Button>
               </li>
             ))}
@@ -81,26 +81,26 @@ export function WaysEditor({ view }: { view: BarnView }) {
             Save
           </Button>
           <span role="status" className="text-dim">
-            {saved ? "Saved. Plans are read again with it." : ""}
+            {saved ? "Saved. Plans are updated." : ""}
           </span>
         </div>
       </section>
       <section aria-labelledby="habit-title" className="grid gap-2">
-        <h2 id="habit-title">What you often change</h2>
+        <h2 id="habit-title">Changes you often make</h2>
         {proposed.length === 0 && (
           <p className="text-dim">
-            Nothing is changed the same way often enough: three cards of two horses. Cards are written on each horse's plan.
+            Nothing yet. A change shows here when it is made on three cards of two horses. Cards are written on each horse's plan.
           </p>
         )}
         <ul className="grid gap-1">
           {proposed.map(({ skill, way, cards, horses }) => (
             <li key={skill} className="flex flex-wrap items-center gap-2 border-t border-line pt-1">
               <span className="grow">
-                You {way === "leave-out" ? "took out" : "put in"} <strong>{skillWords(skill).toLowerCase()}</strong> on{" "}
+                You {way === "leave-out" ? "removed" : "added"} <strong>{skillWords(skill).toLowerCase()}</strong> on{" "}
                 {plural(cards, "card")} of {plural(horses, "horse")}.
               </span>
               <Button onClick={() => set(skill, way)}>
-                {way === "leave-out" ? "Leave it out of all cards" : "Ask it on all cards"}
+                {way === "leave-out" ? "Leave it out of all cards" : "Put it on all cards"}
               </Button>
             </li>
           ))}

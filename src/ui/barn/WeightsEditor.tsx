@@ -35,7 +35,7 @@ export function WeightsEditor({ view }: { view: BarnView }) {
       const [of = "", cause = ""] = key.split(":");
       return `${signOf(of).words}: ${causeOf(cause as CauseId).words.toLowerCase()}`;
     },
-    say: (one) => (one === null ? "as shipped" : String(one.weight)),
+    say: (one) => (one === null ? "standard" : String(one.weight)),
   });
   const table = weightsWith(edits)[sign] ?? {};
   const weightOf = (cause: CauseId): number => table[cause] ?? 0;
@@ -66,17 +66,17 @@ export function WeightsEditor({ view }: { view: BarnView }) {
         </ul>
       </nav>
       <section aria-labelledby="weights-title">
-        <h2 id="weights-title">{bad.find((one) => one.id === sign)?.words}: where it points</h2>
+        <h2 id="weights-title">{bad.find((one) => one.id === sign)?.words}: possible causes</h2>
         <p className="text-dim">
-          Strength 2 counts the weight once, 1 two thirds, 3 four thirds; 1 and more in sum is worth a look. A weight of 0 takes a
-          place off this sign's list. Past signatures stay as they were.
+          How strongly this sign suggests each cause. 0 removes the cause. Stronger signs count more. Signed evaluations do not
+          change.
         </p>
         <table className="w-full border-collapse text-left">
           <thead>
             <tr className="sign border-b-2 border-rail">
-              <th scope="col">Place to look</th>
+              <th scope="col">Possible cause</th>
               <th scope="col">Weight</th>
-              <th scope="col">As shipped</th>
+              <th scope="col">Standard</th>
             </tr>
           </thead>
           <tbody>
@@ -103,13 +103,13 @@ export function WeightsEditor({ view }: { view: BarnView }) {
           </tbody>
         </table>
         <label className="sign flex flex-wrap items-center gap-2 pt-2">
-          It may also point to
+          Add another cause
           <select
             className={`${BARE_INPUT} w-auto`}
             value=""
             onChange={(event) => event.target.value && put(event.target.value as CauseId, 1)}
           >
-            <option value="">Choose a place…</option>
+            <option value="">Choose a cause…</option>
             {others.map((cause) => (
               <option key={cause.id} value={cause.id}>
                 {causeOf(cause.id).words}
@@ -122,9 +122,9 @@ export function WeightsEditor({ view }: { view: BarnView }) {
           <Button tone="main" disabled={waits} onClick={() => void save()}>
             Save the weights
           </Button>
-          {edits.length > 0 && <Button onClick={() => putAll([])}>All as shipped</Button>}
+          {edits.length > 0 && <Button onClick={() => putAll([])}>Restore all standard values</Button>}
           <span role="status" className="text-dim">
-            {saved ? "Saved" : `${plural(edits.length, "weight")} of your own`}
+            {saved ? "Saved" : `${plural(edits.length, "weight")} changed here`}
           </span>
         </div>
       </section>

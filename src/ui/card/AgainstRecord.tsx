@@ -6,7 +6,7 @@ export function AgainstRecord({ reasons }: { reasons: readonly Reason[] }) {
   if (reasons.length === 0) return null;
   return (
     <div className="border-l-4 border-ochre bg-ochre-soft px-3 py-2">
-      <p>▲ Write down what happened. This is marked in the record and told to the office:</p>
+      <p>▲ Log what happened. This is marked in the record and the office is alerted:</p>
       <ul className="ml-5 list-disc">
         {sayTogether(reasons).map((line) => (
           <li key={line}>{line}</li>

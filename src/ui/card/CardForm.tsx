@@ -130,7 +130,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       <div className="sticky top-0 z-10 -mx-1 bg-chalk px-1 py-1">
         <GateBar answer={answer} kind={view.card.kind} overridden={setAside} brief={at !== "before"} />
       </div>
-      {restored && <p className="text-ochre">▲ Kept on this phone and not sent yet.</p>}
+      {restored && <p className="text-ochre">▲ Saved on this phone, not sent yet.</p>}
       <Step name="before" at={at}>
         <MainWork {...part} />
         {isHere && view.ifCalm && (
@@ -229,7 +229,9 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         <Button tone="main" big disabled={busy || draft.endedWell === null} onClick={() => void close()}>
           {view.revisions.length > 0 ? "Save the correction" : "Close the card"}
         </Button>
-        {draft.endedWell === null && <p className="text-center text-dim">Say whether it ended well, then close the card.</p>}
+        {draft.endedWell === null && (
+          <p className="text-center text-dim">Say whether the session ended well, then close the card.</p>
+        )}
       </Step>
       <StepBar
         at={at}

@@ -40,7 +40,7 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
         {view.helper
           ? ` · second person ${view.helper.name}${view.helperUntil === null ? "" : ` until ${clock(view.helperUntil)}`}`
           : ""}
-        {card.unplanned && ` · not handed out: ${card.unplanned}`}
+        {card.unplanned && ` · unplanned: ${card.unplanned}`}
       </p>
       {!writable && (
         <>
@@ -57,9 +57,11 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
               {STATE[card.state]}
               {card.cancelReason ? `: ${card.cancelReason}` : ""}
             </p>
-            {card.state === "placed" && <p className="text-dim">It opens for its rider when the manager hands out the day.</p>}
+            {card.state === "placed" && (
+              <p className="text-dim">The rider can open this card once the manager hands out the day.</p>
+            )}
             {card.state === "handed-out" && !view.mine && <p className="text-dim">{view.rider.name} closes this card.</p>}
-            {card.state === "handed-out" && view.future && <p className="text-dim">It can be closed on its day.</p>}
+            {card.state === "handed-out" && view.future && <p className="text-dim">It can be closed on the day itself.</p>}
             {card.state === "closed" && view.mine && (
               <Button big onClick={() => setCorrecting(true)}>
                 Correct this record
@@ -69,7 +71,7 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
         )}
         {card.state === "handed-out" && view.mine && !waits && (
           <details className="pt-6" onToggle={() => setAsked(true)}>
-            <summary className="sign min-h-14 cursor-pointer py-4 text-slate">It was not worked</summary>
+            <summary className="sign min-h-14 cursor-pointer py-4 text-slate">Did not work</summary>
             {asked && (
               <Suspense fallback={null}>
                 <NotWorked view={view} me={me} onDone={reload} />

@@ -28,8 +28,8 @@ export function CoursePad({ draft, put }: Part) {
   return (
     <section aria-labelledby="course-pad">
       <div className="flex flex-wrap items-center justify-between gap-2">
-        <h3 id="course-pad">How it stands</h3>
-        <div role="group" aria-label="Side that is worked" className="flex">
+        <h3 id="course-pad">How the horse feels</h3>
+        <div role="group" aria-label="Side you are working" className="flex">
           {SIDES.map((one) => (
             <button
               key={one}
@@ -58,7 +58,7 @@ export function CoursePad({ draft, put }: Part) {
         ))}
       </div>
       <p role="status" className={now && isTight(now.state) ? "text-oxblood" : "text-dim"}>
-        {now ? sayStood(now) : "One tap when it changes; the clock runs by itself."}
+        {now ? sayStood(now) : "Tap when it changes. The clock runs on its own."}
       </p>
     </section>
   );

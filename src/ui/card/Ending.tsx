@@ -23,11 +23,11 @@ export function Ending({ view, draft, put }: Part) {
       <h2 id="ending-title">The end</h2>
       {draft.ending.length < ENDINGS.length && (
         <Button big onClick={() => put({ ending: [...ENDINGS] })}>
-          All of it done
+          All done
         </Button>
       )}
       <Picks
-        legend="Before you go"
+        legend="Before you leave"
         big
         options={ENDINGS.map((tick) => [tick, ENDING[tick]] as const)}
         value={draft.ending}
@@ -44,7 +44,7 @@ export function Ending({ view, draft, put }: Part) {
         value={draft.endedWell === null ? null : draft.endedWell ? "yes" : "no"}
         onChange={(answer) => put({ endedWell: answer === "yes" })}
       />
-      {area("word", "A word for the next rider")}
+      {area("word", "Note for the next rider")}
       {area("nextTime", "Next time")}
       <label className="sign block text-dim">
         Next time, if calm
@@ -53,7 +53,7 @@ export function Ending({ view, draft, put }: Part) {
           value={draft.ifCalm ?? ""}
           onChange={(event) => put({ ifCalm: event.target.value || null })}
         >
-          <option value="">Nothing to ask</option>
+          <option value="">Nothing</option>
           {[...new Set([...view.work.leaveAlone, ...view.ladder.map(({ skill }) => skill.id)])].map((id) => (
             <option key={id} value={id}>
               {here().of(id).words}

@@ -25,7 +25,7 @@ export function HorseEssentials({ known }: { known: Known }) {
       )}
       {cautions.length > 0 && (
         <p className="text-oxblood">
-          ■ {outer(listed(cautions.map(({ sign }) => inner(signOf(sign).words))))} at the evaluation: watch for it
+          ■ {outer(listed(cautions.map(({ sign }) => inner(signOf(sign).words))))} at the evaluation: watch for this
         </p>
       )}
       {touchy.length > 0 && <p className="text-oxblood">■ Touchy: {sayTouches(touchy).join("; ")}</p>}
@@ -53,7 +53,7 @@ export function HorseEssentials({ known }: { known: Known }) {
           {lastTime.tack.length > 0 && <span className="text-dim">In {sayGear(lastTime.tack)}.</span>}
         </p>
       ) : (
-        <p className="text-dim">Its first session here.</p>
+        <p className="text-dim">First session here.</p>
       )}
     </>
   );
@@ -95,12 +95,14 @@ export function Essentials({ view }: { view: CardView }) {
       </p>
       <p>
         <span className="sign text-dim">How</span>{" "}
-        {method.looseWork === "own-pace" ? "loose work at its own pace" : "ask for a gait, keep it till it answers"};{" "}
-        {method.reward === "release" ? "release and rest" : "release, and food for standing"};{" "}
+        {method.looseWork === "own-pace"
+          ? "loose work at the horse's own pace"
+          : "ask for a gait and keep asking until the horse answers"}
+        ; {method.reward === "release" ? "release and rest" : "release, and food for standing"};{" "}
         {method.steering === "one-rein" ? "one rein at first" : "both reins and legs"};{" "}
         {method.headgear === "rope-halter" ? "rope halter for first rides" : "snaffle from the first ride"}
         {method.sides === "one-a-day" ? "; one side a day" : ""};{" "}
-        {method.grooming === "before" ? "groom before work" : "groom after work when it is raw or the horse is fresh"}
+        {method.grooming === "before" ? "groom before work" : "groom after work when the weather is raw or the horse is fresh"}
       </p>
       {view.cues.length > 0 && (
         <p>

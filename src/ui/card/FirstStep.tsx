@@ -60,12 +60,12 @@ export function FirstStep({
     <section aria-labelledby="step-title" className="grid gap-2">
       <h2 id="step-title">{TAKEN_WORDS[step]}</h2>
       <p className="text-oxblood">■ {STOP_AT[step]}</p>
-      <p>In the middle of the session, once. Only as far as the horse offers.</p>
+      <p>Once, in the middle of the session. Only as far as the horse offers.</p>
       {!taking && (
         <>
           {earlier && <p>{earlier}</p>}
           <Button big onClick={() => set(beginTaking(step, sided, easy))}>
-            {earlier ? "Begin it anew" : sided ? "Begin, on the easy side" : "Begin"}
+            {earlier ? "Start again" : sided ? "Start on the easy side" : "Begin"}
           </Button>
         </>
       )}
@@ -93,7 +93,7 @@ export function FirstStep({
           {back && (
             <>
               <p role="status">
-                Back to the {back.side}: {inner(STAGE[back.stage])}, once more, softly. Then it ends.
+                Back to the {back.side}: {inner(STAGE[back.stage])}, once more, softly. Then stop.
               </p>
               <Button big tone="main" onClick={() => set(wentBack(taking))}>
                 Ended on the good side
@@ -102,16 +102,16 @@ export function FirstStep({
           )}
           {isOver(taking) && (
             <p role="status">
-              {step === "mount" ? sayMount(mountOf(taking.reached)) : sayTaken(taking)} Rest, with everything off or on a long
-              rein; that is enough of it for today.
+              {step === "mount" ? sayMount(mountOf(taking.reached)) : sayTaken(taking)} Let the horse rest, with everything off or
+              on a long rein. That is enough for today.
             </p>
           )}
           {side && (
             <>
               <p role="status">
                 {side === "both" ? "" : `On the ${side}. `}
-                {next ? "Twice softly, then the next." : "That is as far as it goes here today: let it rest."}
-                {taking.done === 1 && " After the rest, to what the first side accepted."}
+                {next ? "Twice softly, then the next stage." : "That is far enough for today. Let the horse rest."}
+                {taking.done === 1 && " After the rest, go as far as on the first side."}
               </p>
               <div className="grid gap-1">
                 {next && (

@@ -48,7 +48,7 @@ export function Firsts({ view, draft, put }: Part) {
         }}
       >
         <label className="sign grow text-dim">
-          Another first, as the owner will read it
+          Another first, in words the owner will read
           <input
             className={`${INPUT} h-14 font-sans text-ink`}
             maxLength={120}

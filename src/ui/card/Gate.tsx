@@ -66,8 +66,8 @@ interface Props {
 }
 
 const WHO = {
-  manager: "Only a manager may set this aside",
-  senior: "A manager or a rider of grade 4 or 5 may set this aside",
+  manager: "Only a manager can override this",
+  senior: "A manager or a grade 4 or 5 rider can override this",
 } as const;
 
 /** First what is set aside, then why, then the press that does it; and the way back. */
@@ -79,7 +79,7 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
     return (
       <div className="border-l-4 border-ochre bg-ochre-soft px-3 py-2">
         <p>
-          ▲ Set aside: {sayTogether(answer.reasons).join(" ")} <strong>Why: {override}</strong>
+          ▲ Overridden: {sayTogether(answer.reasons).join(" ")} <strong>Why: {override}</strong>
         </p>
         <Button big onClick={() => onOverride("")}>
           Undo the override
@@ -99,14 +99,14 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
     );
   return (
     <fieldset className="grid gap-2 border-2 border-ochre p-2">
-      <legend className="sign">You set aside</legend>
+      <legend className="sign">You override</legend>
       <ul className="ml-5 list-disc">
         {sayTogether(answer.reasons).map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ul>
       <label htmlFor={field} className="sign text-dim">
-        Why? It stays in the record and goes to the office now
+        Why? The reason stays in the record, and the office is alerted now
       </label>
       <input
         id={field}
@@ -125,10 +125,10 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
             onOverride(reason.trim());
           }}
         >
-          Open it on my word
+          Override and open the gate
         </Button>
         <Button big onClick={() => setAsking(false)}>
-          Leave it shut
+          Keep it shut
         </Button>
       </div>
     </fieldset>
@@ -163,14 +163,14 @@ export function Gate({
             {sayReason(reason)} <span className="text-dim">({sourceOf(reason)})</span>
           </li>
         ))}
-        {open > 0 && <li>{open} of the ticks below still open</li>}
+        {open > 0 && <li>{open} checks left</li>}
         {answer.limits.map((limit) => (
           <li key={JSON.stringify(limit)}>Keep in mind: {sayGateLimit(limit)}</li>
         ))}
       </ul>
       {kind !== "ground" && (
         <fieldset>
-          <legend className="sign text-dim">On the ground, before anybody gets on</legend>
+          <legend className="sign text-dim">On the ground, before you get on</legend>
           <div className="grid gap-1 pb-1">
             {some.length > 0 && rest.length > some.length && (
               <Button big className="whitespace-normal" onClick={() => onTicks([...ticks, ...some])}>
@@ -179,7 +179,7 @@ export function Gate({
             )}
             {rest.length > 1 && (
               <Button big tone="main" onClick={() => onTicks([...ticks, ...rest])}>
-                All of it, {today.against.length > 0 ? "but what was not good today" : "then tap what is not so"}
+                All of it, {today.against.length > 0 ? "except what was not good today" : "then tap what is not true"}
               </Button>
             )}
           </div>
@@ -208,7 +208,7 @@ export function Gate({
         </fieldset>
       )}
       <Picks
-        legend="Red signs: seen?"
+        legend="Red signs: did you see any?"
         big
         options={RED_SIGNS.map((sign) => [sign, RED[sign]] as const)}
         value={redSigns}
@@ -216,7 +216,7 @@ export function Gate({
       />
       {redSigns.some((sign) => sign !== "sudden-change") && (
         <Picks
-          legend="Gone again? It still counts today, unless the manager has looked"
+          legend="Gone again? It still counts today unless the manager has looked"
           big
           options={redSigns.filter((sign) => sign !== "sudden-change").map((sign) => [sign, `${RED[sign]}: gone`] as const)}
           value={redGone.filter((sign) => redSigns.includes(sign))}
@@ -225,7 +225,7 @@ export function Gate({
       )}
       {kind !== "ground" && (
         <>
-          <p className="text-sm text-dim">Helmet and boots. Nobody alone with a green horse. Never over suspected pain.</p>
+          <p className="text-sm text-dim">Helmet and boots. Do not work a green horse alone. Never ride over suspected pain.</p>
           {answer.state !== "open" && <Override {...{ answer, actor, override, onOverride }} />}
         </>
       )}

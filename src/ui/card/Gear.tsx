@@ -31,7 +31,7 @@ export function Gear(part: Part) {
       <details open={draft.tack.length === 0} onToggle={() => setAsked(true)}>
         <summary className="min-h-14 cursor-pointer py-4">
           <span className="sign text-dim">Gear{last.length > 0 && !changed ? ", as last time" : ""}:</span>{" "}
-          {draft.tack.length > 0 ? outerGear(draft.tack) : "say what it wears"}
+          {draft.tack.length > 0 ? outerGear(draft.tack) : "say what gear you used"}
         </summary>
         {asked && (
           <Suspense fallback={null}>
@@ -42,7 +42,7 @@ export function Gear(part: Part) {
       {changed && (
         <div className="grid gap-1">
           <label className="sign block text-dim">
-            Why something else than last time ({outerGear(last)})
+            Why different gear from last time ({outerGear(last)})
             <input
               maxLength={300}
               className={`${INPUT} h-14 font-sans text-ink`}

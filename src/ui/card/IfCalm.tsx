@@ -16,7 +16,7 @@ export function IfCalm({ view, draft, put }: Part) {
   return (
     <section aria-label="If calm" className="border-l-4 border-slate bg-slate-soft px-3 py-2">
       <p>
-        {by} asked on {sayDate(day)}: if calm, <strong>{name}</strong>?
+        {by} done on {sayDate(day)}: if calm, <strong>{name}</strong>?
       </p>
       {reasons.length > 0 ? (
         <p className="text-oxblood">■ Not today. {sayTogether(reasons).join(" ")}</p>

@@ -23,7 +23,7 @@ export function IncidentDetails({ at, incident, onChange, onDone }: Props) {
       />
       <Choice<`${Strength}`>
         name={`strength-${at}`}
-        legend="How far did it go?"
+        legend="How bad was it?"
         big
         options={STRENGTHS.map((one) => [`${one}`, WENT[one as Strength]] as const)}
         value={`${incident.strength}`}
@@ -38,7 +38,7 @@ export function IncidentDetails({ at, incident, onChange, onDone }: Props) {
         onChange={(during) => onChange({ during })}
       />
       <Picks
-        legend="What led up to it"
+        legend="What happened just before"
         big
         options={LED_BYS.map((one) => [one, LED_BY[one]] as const)}
         value={incident.ledBy}

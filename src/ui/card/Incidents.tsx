@@ -11,7 +11,7 @@ import type { Part } from "./part.ts";
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
 const IncidentDetails = later(async () => (await import("./IncidentDetails.tsx")).IncidentDetails);
 
-const TOLD_BY_WORDS = "The office is told at once, or with the first signal. If you need somebody now, call.";
+const TOLD_BY_WORDS = "The office is alerted right away, or as soon as you have signal. If you need help now, call.";
 /** Until somebody says otherwise. */
 const HAD_TO_BE_STOPPED = 2;
 

@@ -98,7 +98,7 @@ export function JumpPart({ view, draft, put }: Part) {
         <div className="grid gap-2">
           {last && (
             <Button big onClick={() => put({ jump: { ...begun(last.layout), way: last.way } })}>
-              The layout of last time
+              Last layout
             </Button>
           )}
           {jumping.layouts.map((layout) => (
@@ -192,10 +192,10 @@ export function JumpPart({ view, draft, put }: Part) {
                   <Button
                     big
                     className="justify-self-start"
-                    aria-label={`Count anew: ${inner(FENCE[element.fence])} ${i + 1}`}
+                    aria-label={`Count again: ${inner(FENCE[element.fence])} ${i + 1}`}
                     onClick={() => change({ results: school.results.filter((one) => one.at !== i) })}
                   >
-                    Count anew
+                    Count again
                   </Button>
                 )}
               </li>
@@ -254,7 +254,7 @@ export function JumpPart({ view, draft, put }: Part) {
             onChange={(landing) => change({ landing })}
           />
           <label className="sign block text-dim">
-            The one thing to change next time
+            One thing to change next time
             <input
               maxLength={300}
               className={`${INPUT} h-14 font-sans text-ink`}
@@ -263,7 +263,7 @@ export function JumpPart({ view, draft, put }: Part) {
             />
           </label>
           <label className="sign block text-dim">
-            Name of the layout: with one it is kept for the barn
+            Layout name (a named layout is kept for the barn)
             <input
               maxLength={60}
               className={`${INPUT} h-14 font-sans text-ink`}

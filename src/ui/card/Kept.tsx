@@ -7,17 +7,13 @@ export function Kept({ entries, me, children }: { entries: readonly Entry[]; me:
   if (entries.length === 0) return null;
   return (
     <section id="kept-here" aria-labelledby="kept-title" className="my-3 border-2 border-ochre bg-ochre-soft p-3">
-      <h2 id="kept-title">Kept on this phone</h2>
+      <h2 id="kept-title">Saved on this phone</h2>
       <ul className="grid gap-2">
         {entries.map((entry) => (
           <li key={entry.seq}>
             <p>
               {entry.says}.{" "}
-              {entry.refused ? (
-                <strong>Not taken: {entry.refused.message}</strong>
-              ) : (
-                "It goes to the barn as soon as there is signal."
-              )}
+              {entry.refused ? <strong>Not accepted: {entry.refused.message}</strong> : "It sends when you have signal."}
             </p>
             <div className="flex flex-wrap gap-1">
               {entry.refused && (
@@ -27,11 +23,11 @@ export function Kept({ entries, me, children }: { entries: readonly Entry[]; me:
               )}
               {canStandAlone(entry) && (
                 <Button big onClick={() => void standAlone(entry.seq).then(() => flushNow(me))}>
-                  Keep it as a session of its own
+                  Save as a separate session
                 </Button>
               )}
               <Button big onClick={() => void takeBack(entry.seq)}>
-                {entry.draft ? "Take it back and change it" : "Take it back"}
+                {entry.draft ? "Change and resend" : "Remove"}
               </Button>
             </div>
           </li>

@@ -23,7 +23,7 @@ export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick
   const build = view.jumping?.build;
   const side = main.find((item) => item.side !== null)?.side;
   return (
-    <section aria-label="The main work" className="pb-2">
+    <section aria-label="Main work" className="pb-2">
       <p className="text-2xl leading-tight">
         {outer(words(main.map(({ skill }) => skill)))}
         {side && (
@@ -47,7 +47,7 @@ export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick
       {smaller.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">
           <p className="grow">
-            <span className="sign text-dim">If windy, tight or alone</span> only {words(smaller)}
+            <span className="sign text-dim">If it is windy, the horse is tight, or you are alone</span> only {words(smaller)}
           </p>
           {draft && put && (
             <Button

@@ -73,7 +73,7 @@ export function MeasureTaker({ name, measure, figure, since, sides, onFigure, on
           </>
         )}
         {figure !== null && since === null && (
-          <Button big aria-label={`× take the figure back: ${name}`} onClick={() => onFigure(null)}>
+          <Button big aria-label={`× remove this figure: ${name}`} onClick={() => onFigure(null)}>
             ×
           </Button>
         )}

@@ -18,7 +18,7 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
       subject: view.card.id,
       route: "card/cancel",
       input: { id: view.card.id, because, instead, reason },
-      says: `${view.horse}: not worked`,
+      says: `${view.horse}: did not work`,
       draft: null,
     });
     if (sent.state === "sent") onDone();
@@ -43,12 +43,12 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
         />
         {because === "lame" && (
           <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
-            ■ The office is told. It stays in its stall until somebody has looked at it.
+            ■ The office is alerted. Keep the horse in the stall until somebody has looked.
           </p>
         )}
         <Choice<Instead>
           name="instead"
-          legend="What it got instead"
+          legend="What was done instead"
           big
           options={INSTEADS.map((one) => [one, INSTEAD[one]] as const)}
           value={instead}

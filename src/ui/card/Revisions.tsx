@@ -10,20 +10,20 @@ export function Revisions({ revisions, people }: { revisions: readonly RevisionV
   useAwake();
   return (
     <section className="arena mx-auto max-w-xl">
-      <h2>{revisions.length > 1 ? "Revisions, newest first" : "The record"}</h2>
+      <h2>{revisions.length > 1 ? "Changes to this record, newest first" : "The record"}</h2>
       {revisions.map((revision) => {
         const other = revisions.find((one) => one.revision === revision.joinedWith);
         return (
           <div key={revision.revision}>
             <p className="text-sm text-dim">
               Revision {revision.revision} by {revision.by}
-              {other && `, joined with what ${other.by} had saved meanwhile`}
+              {other && `, combined with what ${other.by} saved at the same time`}
             </p>
             {other && revision.clashes.length > 0 && (
               <div className="my-1 border-2 border-ochre bg-ochre-soft p-2">
                 <p>
-                  Both wrote {listed(revision.clashes.map((field) => inner(fieldWords(field))))}. Both are kept; {revision.by}'s
-                  stands until somebody corrects it.
+                  Both wrote {listed(revision.clashes.map((field) => inner(fieldWords(field))))}. Both versions are kept;{" "}
+                  {revision.by}'s counts until somebody corrects it.
                 </p>
                 <dl>
                   {revision.clashes.map((field) => (

@@ -131,7 +131,7 @@ export function Scores({ view, draft, put: change }: Part) {
   return (
     <section aria-labelledby="work-title">
       <h2 id="work-title">{draft.smaller ? "The work: the smaller version" : "The work"}</h2>
-      {items.length === 0 && <p className="text-dim">The record names no work yet: choose what you did below.</p>}
+      {items.length === 0 && <p className="text-dim">No work is planned on this card. Choose what you did below.</p>}
       {items.map((item) => (
         <div key={item.skill} className="relative border-t border-line py-2">
           <h3 className="pr-20">
@@ -173,7 +173,7 @@ export function Scores({ view, draft, put: change }: Part) {
           ))}
           {here().of(item.skill).caution && <p className="text-oxblood">■ {here().of(item.skill).caution}</p>}
           {view.stuck.includes(item.skill) && (
-            <p className="text-dim">No progress in 4 sessions: ask for less, ask another way, or leave it for a week.</p>
+            <p className="text-dim">No progress in 4 sessions. Ask for less, ask another way, or rest it for a week.</p>
           )}
           {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
           {measureOf(item)}
@@ -201,12 +201,12 @@ export function Scores({ view, draft, put: change }: Part) {
                 })
               }
             >
-              {draft.offered.includes(item.skill) ? "✓ " : ""}It offered more
+              {draft.offered.includes(item.skill) ? "✓ " : ""}The horse offered more
             </Button>
           )}
           {oneSide(item) && !swapOf(item.skill) && (
             <Button className="min-h-14" onClick={() => setTurned([...turned, item.skill])}>
-              The other side was worked too
+              Worked the other side too
             </Button>
           )}
         </div>
@@ -230,7 +230,7 @@ export function Scores({ view, draft, put: change }: Part) {
       </label>
       {view.work.withheld.map(({ skill, reasons }) => (
         <p key={skill} className="pt-2">
-          <span className="sign text-dim">Planned, and not today:</span> {here().of(skill).words.toLowerCase()}.{" "}
+          <span className="sign text-dim">Planned but not today:</span> {here().of(skill).words.toLowerCase()}.{" "}
           {reasons.map((reason) => sayReason(reason)).join(" ")}
         </p>
       ))}

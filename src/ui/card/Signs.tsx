@@ -34,7 +34,7 @@ export function Signs({ view, draft, put, tell }: Part) {
       <SignGroups without={usual} folded={{ seen: (sign) => draft.signs.some((one) => one.sign === sign) }} chip={chip} />
       {draft.signs.some((seen) => seen.sign === SUDDEN) && (
         <p className="mt-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
-          ■ Stop here and tell the manager: a sudden change goes to the vet before more work.
+          ■ Stop and tell the manager. The vet sees this horse before any more work.
         </p>
       )}
     </section>

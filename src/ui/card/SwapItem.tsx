@@ -6,7 +6,7 @@ import type { Skill } from "#core/ladder/skill.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { saySwap } from "#ui/words/record.ts";
 
-const REASONS = ["The horse said no", "Not ready for it", "The weather", "No time", "Something better came up"];
+const REASONS = ["The horse refused", "Not ready for it", "The weather", "No time", "Something better came up"];
 
 export function SwapItem({
   skill,
@@ -38,7 +38,7 @@ export function SwapItem({
             </Button>
           ))}
           <Button big onClick={() => setAsking(false)}>
-            Leave it on
+            Keep it on
           </Button>
         </div>
       </fieldset>
@@ -56,7 +56,7 @@ export function SwapItem({
     <div className="grid gap-1">
       <p>▲ {saySwap(swap)}</p>
       <label className="sign text-dim">
-        In its place
+        Do this instead
         <select
           className={`${INPUT} h-14 font-sans text-ink`}
           value={swap.did ?? ""}
@@ -72,7 +72,7 @@ export function SwapItem({
         </select>
       </label>
       <Button big onClick={() => onSwap(null)}>
-        Work it after all
+        Do it after all
       </Button>
     </div>
   );

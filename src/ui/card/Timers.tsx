@@ -59,9 +59,9 @@ export function Timers({ timers, riding, circleMinutes, onChange }: Props) {
       </div>
       <p role="status" className={circled >= circleMinutes && circled > 0 ? "text-oxblood" : "text-dim"}>
         {circled > 0 && circled >= circleMinutes
-          ? `■ ${circled} minutes on the circle: ${circleMinutes} at the most. Off the circle, and walk.`
+          ? `■ ${circled} minutes on the circle; the limit is ${circleMinutes}. Come off the circle and walk.`
           : works
-            ? `Circle: ${circleMinutes} minutes of trot and canter at the most.`
+            ? `Circle limit: ${circleMinutes} minutes of trot and canter.`
             : ""}
       </p>
     </section>

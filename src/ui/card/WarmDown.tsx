@@ -10,9 +10,9 @@ import type { Part } from "./part.ts";
 const MINUTES: readonly number[] = [0, 5, 10, 15];
 const ADVICE = {
   none: "",
-  wait: "Walk on, and take it again.",
-  well: "✓ It has come down.",
-  tell: "■ Stop here, walk or stand in the shade, and tell the manager. Lame, colicky or still hot: the vet.",
+  wait: "Keep walking, then take it again.",
+  well: "✓ Recovered.",
+  tell: "■ Stop. Walk or stand in the shade and tell the manager. Call the vet if the horse is lame, colicky or still hot.",
 } as const;
 /** A first guess that thumbs step from. */
 const USUAL = { pulse: 60, breaths: 24 } as const;
@@ -40,13 +40,13 @@ export function WarmDown({ draft, put, tell }: Part) {
     if (told?.contact && told.pulse !== null) {
       take({ pulse: told.pulse });
       setStrap(`The strap says ${told.pulse}.`);
-    } else setStrap(told ? "The strap has no contact: wet it, and press it on." : "The strap does not answer: count by hand.");
+    } else setStrap(told ? "The strap has no contact. Wet it and press it on." : "The strap does not answer. Count by hand.");
   };
   return (
     <section aria-labelledby="down-title">
-      <h2 id="down-title">After work</h2>
+      <h2 id="down-title">Cool-down</h2>
       <p className="text-dim">
-        Pulse under {RECOVERED_PULSE} within {RECOVERS_WITHIN} minutes; it never breathes faster than its heart beats.
+        Pulse under {RECOVERED_PULSE} within {RECOVERS_WITHIN} minutes. Breathing must be slower than the pulse.
       </p>
       <Choice<number>
         name="down-minute"
@@ -78,7 +78,7 @@ export function WarmDown({ draft, put, tell }: Part) {
         </Button>
         {draft.readings.length > 0 && (
           <Button big onClick={() => put({ readings: draft.readings.filter((one) => one.minute !== minute) })}>
-            Take this one out
+            Remove this reading
           </Button>
         )}
         <span role="status">{strap}</span>

@@ -76,7 +76,7 @@ describe("a record being written", () => {
       "Swapped: Canter under saddle: trot under saddle instead. Not ready for it",
       "Incidents: Spook, at the walk: something new. A bag. Nobody hurt.",
       "First mounting: First mounting: left weight up, and down again; right not tried.",
-      "After work: after 5 min pulse 60",
+      "Cool-down: after 5 min pulse 60",
       "The end: Tack loosened",
       "Who helped: nobody",
       "Word for the next rider: Quiet.",

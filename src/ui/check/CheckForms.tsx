@@ -104,7 +104,7 @@ export function AnswerForm({ check, today }: { check: CheckView; today: LocalDat
           name="answer"
           label="What was found or done"
           rows={3}
-          hint="In their words; a chart or photo can be attached."
+          hint="In their words. You can attach a chart or photo."
         />
         {result === "found" && found.holds !== "nothing" && (
           <p className="text-ochre">▲ {sayWaits(found.holds, found.skills)} until you release it.</p>
@@ -134,7 +134,7 @@ export function ReleaseForm({ check, today }: { check: CheckView; today: LocalDa
   return (
     <form noValidate onSubmit={(event) => void save(event)} className={FORM}>
       <Text form={form} name="on" kind="date" label="From" />
-      <Text form={form} name="words" label="Who says so, and why" rows={2} />
+      <Text form={form} name="words" label="Who released it, and why" rows={2} />
       <div className="md:col-span-2">
         {panel}
         {trouble}
@@ -161,16 +161,16 @@ export function ChangeForm({ check }: { check: CheckView }) {
   type Shown = Pick<EditCheck, "asked" | "due" | "holds" | "skills">;
   const { busy, save, panel, trouble } = useCheckForm<EditCheck, Shown>(form, "check/edit", {
     lines: {
-      asked: ["What is asked", (x) => x],
+      asked: ["What to check", (x) => x],
       due: ["By", (x) => x],
       holds: ["Until then", (x) => sayWaits(x, [])],
-      skills: ["Left alone", (x) => listed(x.map((id) => here().of(id).words))],
+      skills: ["Leave alone", (x) => listed(x.map((id) => here().of(id).words))],
     },
     mine: () => form.getValues(),
   });
   return (
     <form noValidate onSubmit={(event) => void save(event)} className={FORM}>
-      <Text form={form} name="asked" label="What is asked" rows={2} />
+      <Text form={form} name="asked" label="What to check" rows={2} />
       <div className="grid gap-3">
         <Text form={form} name="due" kind="date" label="By" />
         <Select

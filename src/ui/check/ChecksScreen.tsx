@@ -62,12 +62,8 @@ export function ChecksScreen({ view, who: first, find }: { view: ChecksView; who
         </Field>
       </div>
       {ordering && <OrderCheckForm view={view} stay={null} />}
-      {view.checks.length === 0 && (
-        <p className="text-dim">
-          Nobody has been asked anything. Checks are ordered here, or with the signature under an evaluation.
-        </p>
-      )}
-      {view.checks.length > 0 && shown.length === 0 && <p className="text-dim">No check fits. Take the filter away.</p>}
+      {view.checks.length === 0 && <p className="text-dim">No checks yet. Order one here or when you sign off an evaluation.</p>}
+      {view.checks.length > 0 && shown.length === 0 && <p className="text-dim">No checks match. Clear the filter.</p>}
       {parts
         .filter(([, list]) => list.length > 0)
         .map(([title, list]) => (

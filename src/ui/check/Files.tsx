@@ -26,7 +26,7 @@ export function Files({ check, mayWrite }: { check: CheckView; mayWrite: boolean
     if (!file) return;
     if (file.size > FILE_LIMIT) {
       setRefused(
-        `“${file.name}” has ${size(file.size)}; at most ${size(FILE_LIMIT)} go in. Make the photo smaller, or send fewer pages.`,
+        `“${file.name}” has ${size(file.size)}; the limit is ${size(FILE_LIMIT)}. Make the photo smaller, or send fewer pages.`,
       );
       return;
     }

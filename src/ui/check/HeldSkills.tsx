@@ -13,7 +13,7 @@ export function HeldSkills<T extends FieldValues & { holds: HeldWork; skills: st
         name={"skills" as Path<T>}
         render={({ field }) => (
           <SkillPicks
-            legend="Left alone until then"
+            legend="Leave alone until then"
             add="Add a skill to leave alone"
             value={field.value}
             onChange={field.onChange}

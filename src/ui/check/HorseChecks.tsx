@@ -24,7 +24,7 @@ export function HorseChecks({ view }: { view: HorseChecksView }) {
             </div>
           )}
           {ordering && <OrderCheckForm view={view} stay={view.stay} />}
-          {view.checks.length === 0 && <p className="text-dim">Nobody has been asked about this horse yet.</p>}
+          {view.checks.length === 0 && <p className="text-dim">No checks for this horse yet.</p>}
           <ul className="grid gap-3">
             {view.checks.map((check) => (
               <CheckItem key={check.id} check={check} today={view.today} mayWrite={view.mayWrite} named={false} />
@@ -34,11 +34,11 @@ export function HorseChecks({ view }: { view: HorseChecksView }) {
         <Trials view={view} />
       </div>
       <section aria-labelledby="signs-say">
-        <h2 id="signs-say">What its signs say today</h2>
+        <h2 id="signs-say">Possible causes of the signs seen</h2>
         {view.weighed ? <Findings weighed={view.weighed} /> : <p className="text-dim">Not evaluated yet.</p>}
         <p className="pt-1 text-sm text-dim">
-          From the last evaluation, the sessions since, and what was checked and tried. Places to look, no diagnoses: vet, dentist
-          and farrier come first.
+          From the last evaluation, the sessions since, and checks and tack trials. These are places to look, not diagnoses. Vet,
+          dentist and farrier come first.
         </p>
       </section>
     </div>

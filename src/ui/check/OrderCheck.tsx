@@ -49,11 +49,11 @@ export function OrderCheckForm({ view, stay }: { view: ChecksView; stay: string 
         name="cause"
         label="About"
         register={cause}
-        hint="A result then speaks to the findings."
+        hint="The answer then counts in the findings."
         options={[["", "Something else"], ...CAUSES.map((one) => [one.id, one.words] as const)]}
       />
       <Select form={form} name="who" label="Who looks" options={LOOKERS.map((one) => [one, LOOKER[one]] as const)} />
-      <Text form={form} name="asked" label="What is asked" rows={2} />
+      <Text form={form} name="asked" label="What to check" rows={2} />
       <Text form={form} name="due" kind="date" label="By" />
       <Select form={form} name="holds" label="Until then" options={HOLDS.map((one) => [one, sayWaits(one, [])] as const)} />
       <HeldSkills form={form} />

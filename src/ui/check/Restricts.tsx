@@ -12,7 +12,7 @@ export function Restricts({ form }: { form: Form<CloseCheck> }) {
   const free = RESTRICTED_WORK.find((what) => !form.getValues("restrictions").some((one) => one.what === what));
   return (
     <fieldset className="grid gap-2 py-2">
-      <legend className="sign text-dim">What they restricted</legend>
+      <legend className="sign text-dim">Restrictions they gave</legend>
       {fields.map((field, i) => (
         <div key={field.id} className="grid items-start gap-2 md:grid-cols-[10rem_11rem_1fr_auto]">
           <Select

@@ -26,18 +26,13 @@ function Begin({ view }: { view: HorseChecksView }) {
   });
   return (
     <form noValidate onSubmit={(event) => void save(event)} className="grid gap-3 border-2 border-rail p-3 md:grid-cols-3">
-      <Select
-        form={form}
-        name="change"
-        label="What is changed"
-        options={TRIALS.map((one) => [one, TRIAL_CHANGE[one]] as const)}
-      />
+      <Select form={form} name="change" label="What changes" options={TRIALS.map((one) => [one, TRIAL_CHANGE[one]] as const)} />
       <Text form={form} name="fromDay" kind="date" label="From" />
-      <Text form={form} name="words" label="Which, and for which sign" />
+      <Text form={form} name="words" label="Which one, and for which sign" />
       <div className="md:col-span-3">
         <Trouble problem={problem} />
         <Button type="submit" tone="main" disabled={busy}>
-          Begin the trial
+          Start the trial
         </Button>
       </div>
     </form>
@@ -55,12 +50,7 @@ function End({ trial, today }: { trial: TrialView; today: LocalDate }) {
   });
   return (
     <form noValidate onSubmit={(event) => void save(event)} className="grid gap-3 border-2 border-rail p-3 md:grid-cols-3">
-      <Select
-        form={form}
-        name="result"
-        label="What became of it"
-        options={TRIAL_RESULTS.map((one) => [one, TRIAL_OUTCOME[one]] as const)}
-      />
+      <Select form={form} name="result" label="Result" options={TRIAL_RESULTS.map((one) => [one, TRIAL_OUTCOME[one]] as const)} />
       <Text form={form} name="endedOn" kind="date" label="Day" />
       <Text form={form} name="words" label="In words" />
       <div className="md:col-span-3">
@@ -88,7 +78,7 @@ function InGear({ view }: { view: HorseChecksView }) {
         {view.inGear.map((one) => (
           <li key={`${one.place} ${one.fromDay}`} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
             <span>
-              ● Since {sayDate(one.fromDay)} {inner(sayMouthOrBack(one.tack))}. Not seen since then:{" "}
+              ● Since {sayDate(one.fromDay)} {inner(sayMouthOrBack(one.tack))}. Not seen since:{" "}
               {listed(one.went.map((id) => inner(signOf(id).words)))}.
             </span>
             <Button
@@ -110,9 +100,9 @@ export function Trials({ view }: { view: HorseChecksView }) {
   const toggle = (what: string): void => setOpen(open === what ? null : what);
   return (
     <section aria-labelledby="trials-title">
-      <h2 id="trials-title">Changes tried</h2>
+      <h2 id="trials-title">Tack trials</h2>
       {view.trials.length === 0 && (
-        <p className="text-dim">None yet. Another bit or pad for three sessions often says more than a guess.</p>
+        <p className="text-dim">None yet. Another bit or pad for three sessions often tells you more than a guess.</p>
       )}
       <ul className="grid gap-2">
         {view.trials.map((trial) => (

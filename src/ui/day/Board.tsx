@@ -7,7 +7,7 @@ import { type Blocker, HALF_HOUR, HOUR } from "#core/day/model.ts";
 import { helperLength } from "#core/day/parts.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
-import { clock, plural } from "#ui/words/figures.ts";
+import { clock } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import {
   atPlace,
@@ -94,7 +94,7 @@ function CardBlock({
       <span className="sr-only">
         {placesOf(card, names)}, {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
         {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
-        {fallen ? " Does not stand any more." : ""}
+        {fallen ? " No longer possible." : ""}
       </span>
     </button>
   );
@@ -123,9 +123,9 @@ function SpotCell({
   const names = namesOf(view);
   const free = spot.blockers.length === 0;
   const cost = spot.cost ?? 0;
-  const word = spot.blockers[0] ? BLOCKER_WORD[spot.blockers[0].code] : cost > 0 ? `+${cost}` : "+";
+  const word = spot.blockers[0] ? BLOCKER_WORD[spot.blockers[0].code] : cost > 0 ? "±" : "+";
   const says = free
-    ? `free, ${placesOf(spot.placement, names)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}${cost > 0 ? `, costs ${plural(cost, "point")}` : ""}`
+    ? `free, ${placesOf(spot.placement, names)}${spot.placement.helper ? ` with ${names.person(spot.placement.helper)}` : ""}${cost > 0 ? ", with a trade-off" : ""}`
     : `${word}. ${spot.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}`;
   return (
     <button

@@ -114,9 +114,9 @@ export function CardPanel({
       </p>
       {open ? (
         <div className="grid gap-2">
-          <Button onClick={onPickSpot}>Move it: choose a spot</Button>
+          <Button onClick={onPickSpot}>Move: choose a spot</Button>
           <Button disabled={busy} aria-pressed={swapping} onClick={onSwap}>
-            {swapping ? "Choose the other session" : "Change places with another"}
+            {swapping ? "Choose the session to swap with" : "Swap with another"}
           </Button>
           {half > 0 && card.after === null && !halved && (
             <Button disabled={busy} onClick={() => onSplit(half)}>
@@ -124,7 +124,7 @@ export function CardPanel({
             </Button>
           )}
           <Button disabled={busy} aria-pressed={card.locked} onClick={onLock}>
-            {card.locked ? "Pinned here: let it go" : "Pin it here"}
+            {card.locked ? "Unpin" : "Pin here"}
           </Button>
           <Choice<SessionKind>
             name="card-kind"
@@ -188,7 +188,7 @@ export function CardPanel({
               card.length > step &&
               pick(
                 "card-helper-slots",
-                "Is there for",
+                "Helps for",
                 String(card.helperSlots ?? ""),
                 [
                   ["", "All of it"] as const,
@@ -206,7 +206,7 @@ export function CardPanel({
           )}
           {card.state === "placed" ? (
             <Button disabled={busy} onClick={onTakeBack}>
-              Take it off the sheet
+              Remove
             </Button>
           ) : (
             <form
@@ -216,7 +216,7 @@ export function CardPanel({
                 onCancel(reason);
               }}
             >
-              <Field id="cancel-reason" label="Not worked: why?">
+              <Field id="cancel-reason" label="Did not work: why?">
                 <input
                   id="cancel-reason"
                   className={INPUT}
@@ -232,7 +232,7 @@ export function CardPanel({
           )}
         </div>
       ) : (
-        card.cancelReason && <p>Not worked: {card.cancelReason}</p>
+        card.cancelReason && <p>Did not work: {card.cancelReason}</p>
       )}
     </section>
   );

@@ -13,7 +13,7 @@ export function Chased({ view }: { view: DayView }) {
   const names = namesOf(view);
   return (
     <details className="my-1 border-l-4 border-oxblood bg-oxblood-soft px-3 py-1">
-      <summary className="sign cursor-pointer text-oxblood">■ {plural(late.length, "card")} over and not logged</summary>
+      <summary className="sign cursor-pointer text-oxblood">■ {plural(late.length, "card")} not logged</summary>
       <ul>
         {late.map((card) => (
           <li key={card.card}>

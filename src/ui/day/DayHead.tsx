@@ -25,7 +25,7 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
         </h1>
         <p className="text-dim">
           {view.handedOut ? `Handed out by ${view.handedOut.by}` : "Not handed out yet"} ·{" "}
-          {plural(live(view.cards).length, "session")} · {view.due.length} to place
+          {plural(live(view.cards).length, "session")} · {view.due.length} not on a string
         </p>
       </div>
       <nav aria-label="Days" className="flex gap-1 sign">
@@ -60,7 +60,7 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
           className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
           href={`/today/paper?day=${view.day}`}
         >
-          From paper
+          Enter from paper
         </a>
         <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today/wall">
           Wall
@@ -70,16 +70,16 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
             className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
             href={`/today/evening?day=${view.day}`}
           >
-            Evening list
+            End-of-day list
           </a>
         )}
       </nav>
       {may && laying && (
         <div className="ml-auto flex items-center gap-2">
           <label className="sign text-dim">
-            Laying out, {plural(laying.placed, "session")}{" "}
+            Planning, {plural(laying.placed, "session")}{" "}
             <progress className="align-middle" value={laying.share} max={1}>
-              {Math.round(100 * laying.share)} %
+              {Math.round(100 * laying.share)}%
             </progress>
           </label>
           <Button onClick={onStop}>Stop</Button>
@@ -89,11 +89,11 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
         <Button
           className="ml-auto min-h-11"
           data-keys="l"
-          data-does="Lay out the day"
+          data-does="Plan the day"
           disabled={sheet.command.busy || (view.due.length === 0 && view.cards.length === 0)}
           onClick={onLayOut}
         >
-          Lay out the day <kbd aria-hidden="true">l</kbd>
+          Plan the day <kbd aria-hidden="true">l</kbd>
         </Button>
       )}
       {may && (

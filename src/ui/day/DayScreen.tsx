@@ -15,13 +15,14 @@ import {
 import { useEffect, useMemo, useState } from "react";
 import type { DayView, DueView } from "#contracts/views.ts";
 import type { Wish } from "#core/day/spot.ts";
+import { givesUp } from "#core/day/spot-price.ts";
 import { fallen } from "#core/day/stands.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { sayBlocker } from "#ui/words/blockers.ts";
-import { sayParts, sayProof } from "#ui/words/day.ts";
+import { sayGivenUp, sayProof } from "#ui/words/day.ts";
 import { clock, plural } from "#ui/words/figures.ts";
 import { Board } from "./Board.tsx";
 import { CardPanel, type Where } from "./CardPanel.tsx";
@@ -124,11 +125,11 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
     setWish(null);
     setSelected(null);
     const laid = await laying.layOut(view);
-    if (!laid) return sheet.say("Stopped: the sheet is as it was.");
+    if (!laid) return sheet.say("Stopped. The day is as it was.");
     setLeftOut(laid.leftOut);
     setChanges(laid.changes);
-    const left = laid.leftOut.length > 0 ? `, ${laid.leftOut.length} left out` : "";
-    const words = `${plural(laid.cards.length, "session")} laid out${left}. It costs ${laid.cost}: ${sayParts(laid.parts)}.`;
+    const left = laid.leftOut.length > 0 ? `, ${laid.leftOut.length} not scheduled` : "";
+    const words = `${plural(laid.cards.length, "session")} planned${left}. ${sayGivenUp(laid.givenUp, names)}`.trim();
     await sheet.layOut(laid.cards, words);
     askProof();
   };
@@ -185,6 +186,10 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
 
   const over = view.day < view.today;
   const hovered = wish && cursor ? spots?.get(cursor) : null;
+  const givenUp = useMemo(
+    () => (wish && hovered && hovered.blockers.length === 0 ? givesUp(view, wish, hovered.placement) : null),
+    [view, wish, hovered],
+  );
   return (
     <DndContext
       id="day"
@@ -226,10 +231,10 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
                 disabled={busy}
                 onClick={() => {
                   setLeftOut([]);
-                  void sheet.layOut(proof.cards ?? [], "The better day is on the sheet.");
+                  void sheet.layOut(proof.cards ?? [], "The better plan is on the day sheet.");
                 }}
               >
-                Take the better day
+                Use the better plan
               </Button>
             )}
           </p>
@@ -239,11 +244,11 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
             <span>
               {names.horse(wish.stay)} · {names.person(hovered.placement.rider)} {clock(hovered.placement.start)}:{" "}
               {hovered.blockers.length === 0
-                ? `free, ${placesOf(hovered.placement, names)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}${hovered.cost ? `, costs ${plural(hovered.cost, "point")}` : ""}`
+                ? `free, ${placesOf(hovered.placement, names)}${hovered.placement.helper ? `, with ${names.person(hovered.placement.helper)}` : ""}. ${givenUp ? sayGivenUp(givenUp, names) : ""}`
                 : hovered.blockers.map((blocker) => sayBlocker(blocker, names)).join(" ")}
             </span>
           ) : swapping && card ? (
-            <span>{card.horse} changes places with whichever session you choose next.</span>
+            <span>{card.horse} swaps with the session you choose next.</span>
           ) : (
             said && <span>{said}</span>
           )}
@@ -292,7 +297,7 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
             </div>
             {view.changes.length > 0 && (
               <details className="pt-4">
-                <summary className="sign cursor-pointer">Changed since it was handed out ({view.changes.length})</summary>
+                <summary className="sign cursor-pointer">Changed since hand-out ({view.changes.length})</summary>
                 <ul className="text-sm">
                   {view.changes.map((change) => (
                     <li key={change.at + change.what}>

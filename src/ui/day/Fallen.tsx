@@ -13,7 +13,7 @@ export function Fallen({ view, fallen }: { view: DayView; fallen: ReadonlyMap<Ca
   return (
     <section aria-labelledby="fallen-title" className="my-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2">
       <h2 id="fallen-title" className="text-base">
-        Does not stand any more
+        No longer possible
       </h2>
       <ul className="text-sm">
         {cards.map((card) => (
@@ -23,7 +23,7 @@ export function Fallen({ view, fallen }: { view: DayView; fallen: ReadonlyMap<Ca
           </li>
         ))}
       </ul>
-      <p className="text-sm">Move them, or lay out the day anew: what can stay stays.</p>
+      <p className="text-sm">Move these, or plan the day again. The rest stays where it is.</p>
     </section>
   );
 }

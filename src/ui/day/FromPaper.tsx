@@ -56,7 +56,7 @@ function Row({ row, who }: { row: PaperRow; who: string }) {
           {row.kind !== "ground" && row.asked.length > 0 && (
             <label className="flex min-h-9 items-center gap-1">
               <input type="checkbox" checked={typed.ticked} onChange={(event) => put({ ticked: event.target.checked })} />
-              ground check all ticked
+              ground check all done
             </label>
           )}
           {skillsOf(row).map((skill) => (
@@ -99,8 +99,8 @@ function Row({ row, who }: { row: PaperRow; who: string }) {
             <option value="no">did not end well</option>
           </select>
           <input
-            aria-label={`${row.horse}: a word for the next rider`}
-            placeholder="A word"
+            aria-label={`${row.horse}: note for the next rider`}
+            placeholder="Note"
             className={`${INPUT} max-w-xs`}
             maxLength={1000}
             value={typed.word}
@@ -133,7 +133,7 @@ export function FromPaper({ view, who }: { view: PaperView; who: string }) {
   useAwake();
   const rows = view.rows.filter(({ mine, state }) => mine && (state === "handed-out" || state === "closed"));
   return rows.length === 0 ? (
-    <p>No card of this day was handed out to you.</p>
+    <p>You had no cards on this day.</p>
   ) : (
     <ol>
       {rows.map((row) => (

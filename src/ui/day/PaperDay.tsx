@@ -61,7 +61,7 @@ function Horse({ row }: { row: PaperRow }) {
         <Line name="Daily" ids={of("handling")} />
         <Line name="Finish" ids={of("finish")} />
         <Line name="Leave alone" ids={work.leaveAlone} />
-        <Line name="If windy, tight or alone, only" ids={work.smaller} />
+        <Line name="If it is windy, the horse is tight, or you are alone, only" ids={work.smaller} />
         {row.ifCalm && <Line name="If calm" ids={[row.ifCalm]} />}
         {essentials.complaint && <p>Main problem: {sayComplaint(essentials.complaint)}</p>}
         {essentials.cautions.length > 0 && (

@@ -10,7 +10,7 @@ export function StringList({ view, me }: { view: DayView; me: string | null }) {
   const people = [...view.people]
     .sort((a, b) => Number(b.id === me) - Number(a.id === me))
     .filter((person) => cards.some((card) => card.rider === person.id || card.helper === person.id));
-  if (people.length === 0) return <p className="py-4">Nothing is on the sheet of this day yet.</p>;
+  if (people.length === 0) return <p className="py-4">Nothing is planned for this day yet.</p>;
   return (
     <div className="grid gap-4">
       {people.map((person) => (

@@ -12,16 +12,16 @@ import { namesOf } from "./sheet.ts";
 
 const RESTING: Record<DayView["resting"][number]["because"], string> = {
   hold: "on hold",
-  check: "a check comes first",
+  check: "waiting for a check",
   "not-evaluated": "not evaluated yet",
-  "intake-day": "evaluated today, work begins tomorrow",
+  "intake-day": "evaluated today; work starts tomorrow",
   "rest-day": "rest day",
-  "week-done": "worked enough this week",
-  "other-day": "on other days of the week",
-  "no-day": "on no day of the week yet",
-  "not-here": "not here in training",
-  appointment: "somebody comes for it",
-  visit: "the vet, farrier or dentist comes",
+  "week-done": "all sessions done this week",
+  "other-day": "scheduled on other days",
+  "no-day": "not scheduled this week yet",
+  "not-here": "not in training",
+  appointment: "has a visit",
+  visit: "vet, farrier or dentist visit",
 };
 
 /** Why the last laying out left it here, and what would let it in, each to be taken with one tap. */
@@ -74,18 +74,19 @@ function NothingDue({ view }: { view: DayView }) {
   if (view.horses.length === 0)
     return (
       <p className="text-dim">
-        No horse is here. <a href="/book">Book a stay</a>, or <a href="/barn/import">bring in a spreadsheet</a>.
+        No horses yet. <a href="/book">Book a stay</a>, or <a href="/barn/import">import a spreadsheet</a>.
       </p>
     );
   const waits = view.resting.filter(({ because }) => because === "not-evaluated");
   if (view.cards.length === 0 && waits.length > 0)
     return (
       <p className="text-dim">
-        Nobody is due. Horses are worked once they are evaluated: <a href={`/horse/${waits[0]?.stay}/evaluate`}>evaluate one</a>.
+        No horses are due. Horses are worked after their evaluation:{" "}
+        <a href={`/horse/${waits[0]?.stay}/evaluate`}>evaluate one</a>.
       </p>
     );
   return (
-    <p className="text-dim">{view.cards.length === 0 ? "No horse is due today." : "Every horse that is due is on a string."}</p>
+    <p className="text-dim">{view.cards.length === 0 ? "No horses are due today." : "Every horse that is due is on a string."}</p>
   );
 }
 
@@ -102,13 +103,13 @@ export function ToPlace({ view, chosen, leftOut, onChoose, onWay }: Props) {
   const horses = new Map(view.horses.map((horse) => [horse.stay, horse.horse]));
   return (
     <section aria-labelledby="to-place">
-      <h2 id="to-place">To place</h2>
+      <h2 id="to-place">Not on a string yet</h2>
       {view.due.length === 0 ? (
         <NothingDue view={view} />
       ) : (
         <>
           <p className="pb-1 text-sm text-dim">
-            Drag a horse onto a string; or choose it, then a free spot with the mouse, a tap, or the arrow keys and Enter.
+            Drag a horse onto a string. Or choose the horse, then a free spot: click, tap, or use the arrow keys and Enter.
           </p>
           <ul className="grid gap-1">
             {view.due.map((due) => {
@@ -134,10 +135,10 @@ export function ToPlace({ view, chosen, leftOut, onChoose, onWay }: Props) {
                 {rest.session && (
                   <Button
                     className="ml-1"
-                    aria-label={`Work ${horses.get(rest.stay)} all the same`}
+                    aria-label={`Add ${horses.get(rest.stay)} anyway`}
                     onClick={() => rest.session && onChoose({ stay: rest.stay, ...rest.session })}
                   >
-                    Work it all the same
+                    Add anyway
                   </Button>
                 )}
               </li>

@@ -25,11 +25,11 @@ export function Tomorrow({ initial }: { initial: DayView }) {
   const riders = view.people.filter(({ id }) => cards.some(({ rider }) => rider === id));
   const layOut = async (): Promise<void> => {
     const laid = await laying.layOut(view);
-    if (!laid) return sheet.say("Stopped: the sheet is as it was.");
+    if (!laid) return sheet.say("Stopped. The day is as it was.");
     setLeftOut(laid.leftOut);
     await sheet.layOut(
       laid.cards,
-      `${plural(laid.cards.length, "session")} laid out${laid.leftOut.length > 0 ? `, ${laid.leftOut.length} left out` : ""}.`,
+      `${plural(laid.cards.length, "session")} planned${laid.leftOut.length > 0 ? `, ${laid.leftOut.length} not scheduled` : ""}.`,
     );
   };
   return (
@@ -37,15 +37,15 @@ export function Tomorrow({ initial }: { initial: DayView }) {
       <div className="flex flex-wrap items-center gap-2">
         <h2 id="tomorrow-title">{sayDate(view.day)}</h2>
         <p className="text-dim">
-          {plural(cards.length, "session")} · {view.due.length} to place ·{" "}
+          {plural(cards.length, "session")} · {view.due.length} not on a string ·{" "}
           {waiting === 0 && cards.length > 0 ? "handed out" : `${waiting} not handed out`}
         </p>
         {laying.progress ? (
           <span className="ml-auto flex items-center gap-2">
             <label className="sign text-dim">
-              Laying out, {plural(laying.progress.placed, "session")}{" "}
+              Planning, {plural(laying.progress.placed, "session")}{" "}
               <progress className="align-middle" value={laying.progress.share} max={1}>
-                {Math.round(100 * laying.progress.share)} %
+                {Math.round(100 * laying.progress.share)}%
               </progress>
             </label>
             <Button onClick={laying.stop}>Stop</Button>
@@ -56,7 +56,7 @@ export function Tomorrow({ initial }: { initial: DayView }) {
             disabled={sheet.command.busy || (view.due.length === 0 && cards.length === 0)}
             onClick={() => void layOut()}
           >
-            Lay out {sayDate(view.day)}
+            Plan {sayDate(view.day)}
           </Button>
         )}
         <Button
@@ -84,8 +84,8 @@ export function Tomorrow({ initial }: { initial: DayView }) {
       <Fallen view={view} fallen={fallen(view)} />
       {leftOut.length > 0 && (
         <p className="text-ochre">
-          ▲ Left out: {leftOut.map(({ stay }) => names.horse(stay)).join(", ")}.{" "}
-          <a href={`/today?day=${view.day}`}>The day sheet says why, and what would make room.</a>
+          ▲ Not scheduled: {leftOut.map(({ stay }) => names.horse(stay)).join(", ")}.{" "}
+          <a href={`/today?day=${view.day}`}>Today says why, and what would make room.</a>
         </p>
       )}
       {riders.map((person) => (
@@ -105,7 +105,7 @@ export function Tomorrow({ initial }: { initial: DayView }) {
         </div>
       ))}
       <p className="pt-1">
-        <a href={`/today?day=${view.day}`}>The day sheet of {sayDate(view.day)}</a>, to move, swap and fix.
+        <a href={`/today?day=${view.day}`}>Open the day of {sayDate(view.day)}</a>to move, swap and pin.
       </p>
     </section>
   );

@@ -107,12 +107,12 @@ export function Wall({ initial }: { initial: DayView }) {
               <dt className="sign text-dim">Now</dt>
               <dd>
                 {listLines(cards.filter(({ start, length }) => start <= at && at < start + length).map(sayCard)) ??
-                  "Nobody is at work."}
+                  "Nobody is working."}
               </dd>
             </div>
             <div>
               <dt className="sign text-dim">Next</dt>
-              <dd>{listLines(nextOnes.map((card) => `${clock(card.start)} ${sayCard(card)}`)) ?? "Nothing more today."}</dd>
+              <dd>{listLines(nextOnes.map((card) => `${clock(card.start)} ${sayCard(card)}`)) ?? "Nothing else today."}</dd>
             </div>
             <div>
               <dt className="sign text-dim">Free</dt>

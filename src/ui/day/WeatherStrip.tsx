@@ -79,14 +79,14 @@ function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
       <Trouble problem={problem} />
       <div className="flex gap-2">
         <Button type="submit" tone="main" disabled={busy}>
-          Reckon with this weather
+          Use this weather
         </Button>
         {hand && (
           <Button disabled={busy} onClick={() => void forget()}>
-            Forget what was typed
+            Use the barn's station
           </Button>
         )}
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={onDone}>Cancel</Button>
       </div>
     </form>
   );
@@ -111,12 +111,12 @@ export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
               className="sign min-h-6 px-1 text-sm text-slate underline"
               onClick={() => setOpen(!open)}
             >
-              type it
+              type it in
             </button>
           )}
         </h2>
         {view.weather.length === 0 ? (
-          <p className="text-sm text-dim">Not known: heat and wind bar nothing.</p>
+          <p className="text-sm text-dim">No weather data: heat and wind are not checked.</p>
         ) : (
           <ol className={`hidden ${columnsOf(drawn)} text-xs md:grid`}>
             {hourMarks(drawn).map((slot) => {

@@ -15,10 +15,10 @@ interface Props {
 }
 export function WishPanel({ wish, horse, hours, onChange, onLeave }: Props) {
   return (
-    <section className="border-2 border-ink bg-paper p-3" aria-label="Session to place">
+    <section className="border-2 border-ink bg-paper p-3" aria-label="Session to add">
       <div className="flex items-start justify-between">
         <h2>{horse}</h2>
-        <Button onClick={onLeave}>Leave it</Button>
+        <Button onClick={onLeave}>Cancel</Button>
       </div>
       <Choice<SessionKind>
         name="wish-kind"

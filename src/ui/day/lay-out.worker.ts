@@ -6,6 +6,7 @@ import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import type { Assigned, DayPlan } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
 import { settled } from "#core/day/settle.ts";
+import { byHorse, tradeOffsOf } from "#core/day/trade-offs.ts";
 import { verify } from "#core/day/verify.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { LayAnswer, LayAsked, LeftOut } from "./laying.ts";
@@ -31,7 +32,7 @@ onmessage = ({ data }: MessageEvent<LayAsked>) => {
     say({ share, placed: search.plan().size, cost: search.cost, laid: null });
   }
   const plan = settled(ready, search.plan());
-  const { broken, cost, parts } = verify(problem, plan);
+  const { broken, cost } = verify(problem, plan);
   // A plan that does not pass is never shown.
   if (broken.length > 0) throw new Error(`the laid day breaks ${broken[0]?.code}`);
   const horseOf = new Map(problem.sessions.map(({ id, horse }) => [id, horse as StayId]));
@@ -54,8 +55,7 @@ onmessage = ({ data }: MessageEvent<LayAsked>) => {
     cost,
     laid: {
       cards: placementsOf(barnProblem, plan),
-      cost,
-      parts,
+      givenUp: byHorse(barnProblem, tradeOffsOf(problem, plan)),
       changes: whatChanged(problem, plan).map(({ session, before, after, price }) => ({
         stay: stay(session),
         before: onDay(before),

@@ -1,7 +1,7 @@
 /** What the page and its worker say to one another when a day is laid out. */
 import type { Because, WayIn } from "#core/day/explain.ts";
 import type { BarnDay, Laid } from "#core/day/from-barn.ts";
-import type { CostParts } from "#core/day/verify.ts";
+import type { HorsesGivenUp } from "#core/day/trade-offs.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 
 export interface LayAsked {
@@ -22,8 +22,7 @@ export interface LeftOut {
 }
 export interface LaidDay {
   readonly cards: readonly Laid[];
-  readonly cost: number;
-  readonly parts: CostParts;
+  readonly givenUp: HorsesGivenUp;
   readonly leftOut: readonly LeftOut[];
   /** What riders were handed and is otherwise now, with its price. */
   readonly changes: readonly ChangedCard[];

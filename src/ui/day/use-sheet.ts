@@ -106,7 +106,7 @@ export function useSheet(initial: DayView): Sheet {
   const again = async ({ words, step }: Done, said: string): Promise<boolean> => {
     const next = withStep(live(view.cards), step, ({ locked, state }) => locked || state === "closed");
     if ("cards" in next) return act("day/lay-out", layOutInput(view, next.cards), `${said}: ${words}.`);
-    say(`${listed(next.moved.map(({ stay }) => names.horse(stay)))} stands elsewhere by now, so this stays as it is.`);
+    say(`${listed(next.moved.map(({ stay }) => names.horse(stay)))} was moved in the meantime, so nothing changed.`);
     return false;
   };
 
@@ -127,7 +127,7 @@ export function useSheet(initial: DayView): Sheet {
     redo: async () => {
       const last = undone.at(-1);
       if (!last) return;
-      const ok = await again(last, "Done again");
+      const ok = await again(last, "Redone");
       setUndone(undone.slice(0, -1));
       if (ok) setDone([...done, last]);
     },
@@ -137,10 +137,7 @@ export function useSheet(initial: DayView): Sheet {
         { day, stay, ...where },
         `${names.horse(stay)} placed with ${names.person(where.rider)} at ${clock(where.start)}, ${placesOf(where, names)}.`,
         ({ id }) =>
-          change(`placing of ${names.horse(stay)}`, [
-            ...live(view.cards),
-            { card: (id ?? null) as CardId | null, stay, ...where },
-          ]),
+          change(`add ${names.horse(stay)}`, [...live(view.cards), { card: (id ?? null) as CardId | null, stay, ...where }]),
       );
     },
     move: async (from, where) => {
@@ -148,35 +145,31 @@ export function useSheet(initial: DayView): Sheet {
         "day/move",
         { id: from.card, version: from.version, ...where },
         `${from.horse} moved to ${names.person(where.rider)}, ${clock(where.start)}.`,
-        () => change(`move of ${from.horse}`, replaced(from.card, [{ ...from, ...where }])),
+        () => change(`move ${from.horse}`, replaced(from.card, [{ ...from, ...where }])),
       );
     },
     layOut: async (cards, words) => {
-      await act("day/lay-out", layOutInput(view, cards), words, () => change("laying out", cards));
+      await act("day/lay-out", layOutInput(view, cards), words, () => change("plan the day", cards));
     },
     swap: async (one, other) => {
       const swapped = swap(factsOf(view), live(view.cards), one, other);
       if ("blockers" in swapped) return say(swapped.blockers.map((blocker) => sayBlocker(blocker, names)).join(" "));
-      await act("day/lay-out", layOutInput(view, swapped.cards), `${one.horse} and ${other.horse} changed places.`, () =>
-        change(`swap of ${one.horse} and ${other.horse}`, swapped.cards),
+      await act("day/lay-out", layOutInput(view, swapped.cards), `${one.horse} and ${other.horse} swapped.`, () =>
+        change(`swap ${one.horse} and ${other.horse}`, swapped.cards),
       );
     },
     split: async ({ card, version, horse }, first) => {
       await act("day/split", { id: card, version, first }, `${horse}: two short sessions.`);
     },
     lock: async ({ card, version, locked, horse }) => {
-      await act(
-        "day/lock",
-        { id: card, version, locked: !locked },
-        locked ? `${horse} may be moved again.` : `${horse} stays where it is.`,
-      );
+      await act("day/lock", { id: card, version, locked: !locked }, locked ? `${horse} unpinned.` : `${horse} pinned.`);
     },
     handOut: async (words) => {
       await act("day/hand-out", { day }, words);
     },
     takeBack: async ({ card, version, horse }) => {
-      await act("day/take-back", { id: card, version }, `${horse} is to place again.`, () =>
-        change(`taking off of ${horse}`, replaced(card, [])),
+      await act("day/take-back", { id: card, version }, `${horse} removed from the day.`, () =>
+        change(`remove ${horse}`, replaced(card, [])),
       );
     },
     cancel: async ({ card, version, horse }, reason) => {

@@ -35,24 +35,24 @@ export function CalendarLink({ person, stay, path: initial, words, big = false }
           <input
             readOnly
             suppressHydrationWarning
-            aria-label="Address for a calendar"
+            aria-label="Calendar address"
             className={`${INPUT} ${big ? "min-h-14" : ""}`}
             value={address}
             onFocus={(event) => event.target.select()}
           />
-          <p className="text-sm text-dim">Subscribe to it in a calendar. Whoever has the address can read it.</p>
+          <p className="text-sm text-dim">Subscribe to it in your calendar. Anyone with the address can read it.</p>
           <div className="flex gap-1">
             <Button big={big} disabled={busy} onClick={() => void make()}>
-              Make a new address
+              Make a new link
             </Button>
             <Button big={big} disabled={busy} onClick={() => void drop()}>
-              Take it away
+              Turn off this address
             </Button>
           </div>
         </>
       ) : (
         <Button big={big} className="justify-self-start" disabled={busy} onClick={() => void make()}>
-          Make an address for a calendar
+          Make a calendar address
         </Button>
       )}
       <Trouble problem={problem} />

@@ -38,8 +38,8 @@ export function FirstSteps({ steps }: { steps: readonly StepState[] }) {
               </a>
               <span className="grow text-dim">{why}</span>
               {!isDone && isLookedAt(step) && (
-                <Button disabled={busy} aria-label={`Fine as it is: ${words}`} onClick={() => void look(step)}>
-                  Fine as it is
+                <Button disabled={busy} aria-label={`Looks good: ${words}`} onClick={() => void look(step)}>
+                  Looks good
                 </Button>
               )}
             </li>
@@ -47,7 +47,7 @@ export function FirstSteps({ steps }: { steps: readonly StepState[] }) {
         })}
       </ol>
       <p className="mt-2">
-        Is it all in a spreadsheet? <a href="/barn/import">Bring people, horses and stays in from there</a>.
+        Have it all in a spreadsheet? <a href="/barn/import">Import people, horses and stays</a>.
       </p>
     </section>
   );

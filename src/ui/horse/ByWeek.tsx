@@ -19,7 +19,7 @@ export function ByWeek({ view }: { view: CourseView }) {
   const weeks = view.byWeek.slice(-SHOWN_WEEKS);
   return (
     <section aria-labelledby="by-week-title" className="min-w-0">
-      <h3 id="by-week-title">Week against week</h3>
+      <h3 id="by-week-title">Week by week</h3>
       {(up.length > 0 || down.length > 0) && (
         <p>
           Since arrival
@@ -27,7 +27,7 @@ export function ByWeek({ view }: { view: CourseView }) {
           {down.length > 0 && <> ▼ down: {said(down)}.</>}
         </p>
       )}
-      <Wide label="Week against week">
+      <Wide label="Week by week">
         <table className="border-collapse text-left">
           <thead>
             <tr className="sign border-b border-rail">

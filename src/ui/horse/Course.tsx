@@ -22,11 +22,11 @@ function sayPace(pace: NonNullable<CourseView["pace"]>): string {
     pace.others === 0
       ? ""
       : pace.slower === 0
-        ? `, the slowest of ${pace.others + 1} here`
+        ? ` Slowest of the ${pace.others + 1} horses here.`
         : pace.slower === pace.others
-          ? `, the quickest of ${pace.others + 1} here`
-          : `, quicker than ${pace.slower} of the ${plural(pace.others, "other horse")} here`;
-  return `Learns at ${times(pace.factor)} times the usual pace (${times(pace.low)} to ${times(pace.high)})${place}${sure ? "" : "; too little seen yet to be sure"}.`;
+          ? ` Fastest of the ${pace.others + 1} horses here.`
+          : ` Faster than ${pace.slower} of the ${plural(pace.others, "other horse")}.`;
+  return `Learns about ${times(pace.factor)} times as fast as usual (likely range ${times(pace.low)} to ${times(pace.high)}).${place}${sure ? "" : " Too few scores to be sure."}`;
 }
 
 export function Course({ view }: { view: CourseView }) {
@@ -44,13 +44,13 @@ export function Course({ view }: { view: CourseView }) {
             <li key={slide.skill + slide.side}>
               ▲ {here().of(slide.skill).words}
               {slide.side === "both" ? "" : `, ${slide.side}`}: was {slide.best}, now {slide.now}
-              {slide.afterDaysOff === null ? "" : `, after ${plural(slide.afterDaysOff, "day")} off`}. Ask for a proof before more
-              is built on it.
+              {slide.afterDaysOff === null ? "" : `, after ${plural(slide.afterDaysOff, "day")} off`}. Confirm it before you build
+              on it.
             </li>
           ))}
           {stuck.map((skill) => (
             <li key={skill}>
-              ▲ {here().of(skill).words}: no gain in four works. Ask for less, ask another way, or leave it for a week.
+              ▲ {here().of(skill).words}: no progress in 4 sessions. Ask for less, ask another way, or rest it for a week.
             </li>
           ))}
         </ul>
@@ -65,14 +65,16 @@ export function Course({ view }: { view: CourseView }) {
               </li>
             ))}
           </ul>
-          <p className="text-sm text-dim">Where the record points, no diagnosis: vet, dentist, farrier and fitter come first.</p>
+          <p className="text-sm text-dim">
+            These are places to look, not diagnoses. Vet, dentist, farrier and fitter come first.
+          </p>
         </div>
       )}
-      <p>{pace ? sayPace(pace) : "Too little seen to say how fast it learns."}</p>
+      <p>{pace ? sayPace(pace) : "Too few scores to tell how fast this horse learns."}</p>
       <ByWeek view={view} />
       <div className="grid gap-5 md:grid-cols-2">
         <div>
-          <h3>Worked this fortnight</h3>
+          <h3>Worked in the last two weeks</h3>
           {lately.length === 0 ? (
             <p className="text-dim">Nothing.</p>
           ) : (
@@ -89,7 +91,7 @@ export function Course({ view }: { view: CourseView }) {
               </li>
             ))}
           </ul>
-          {hardBy.length === 0 && <p className="text-dim">Not seen on both sides yet.</p>}
+          {hardBy.length === 0 && <p className="text-dim">Not scored on both sides yet.</p>}
         </div>
         <div>
           <h3>Hours</h3>
@@ -99,8 +101,8 @@ export function Course({ view }: { view: CourseView }) {
           </p>
           {ratio !== null && (
             <p className={ratio > STEEP ? "text-ochre" : ""}>
-              {ratio > STEEP ? "▲ " : ""}This week so far is {ratio.toFixed(1)} times the four before it
-              {ratio > STEEP ? `: above ${STEEP} is steep` : ""}.
+              {ratio > STEEP ? "▲ " : ""}Workload this week: {ratio.toFixed(1)} times the average of the last four weeks
+              {ratio > STEEP ? `. Above ${STEEP} is a steep increase` : ""}.
             </p>
           )}
         </div>
@@ -110,7 +112,7 @@ export function Course({ view }: { view: CourseView }) {
             {riders.map(({ rider, sessions, minutes: spent }) => (
               <li key={rider}>
                 {rider}: {plural(sessions, "session")}, {hours(spent / 60)} h{" "}
-                <span className="text-dim">({Math.round((100 * sessions) / all)} %)</span>
+                <span className="text-dim">({Math.round((100 * sessions) / all)}%)</span>
               </li>
             ))}
           </ul>

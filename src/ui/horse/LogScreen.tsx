@@ -67,7 +67,7 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
   if (sessions.length === 0)
     return (
       <p>
-        No session has been logged yet. Hand out a card on <a href="/today">Today</a>; it comes here when its rider closes it.
+        No sessions logged yet. Hand out a card on <a href="/today">Today</a>. Shows here when the rider closes it.
       </p>
     );
   return (
@@ -118,7 +118,7 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
           )}
         </p>
       </search>
-      {found.length === 0 && <p className="py-4">No session has all of that. Take something off, or show all.</p>}
+      {found.length === 0 && <p className="py-4">No sessions match. Clear a filter or show all.</p>}
       {found.map((session) => (
         <Fragment key={session.card}>
           <SessionEntry session={session} />

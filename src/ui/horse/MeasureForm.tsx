@@ -81,12 +81,12 @@ export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
         name="saddleFit"
         register={form.register("saddleFit", { setValueAs: (value) => value || null })}
         label="Saddle"
-        options={[["", "not looked at"] as const, ...SADDLE_FITS.map((fit) => [fit, outer(SADDLE_FIT[fit])] as const)]}
+        options={[["", "not checked"] as const, ...SADDLE_FITS.map((fit) => [fit, outer(SADDLE_FIT[fit])] as const)]}
       />
       {RESTING.map(([name, label]) => (
         <Text key={name} form={form} name={name} kind="number" label={label} />
       ))}
-      <Text form={form} name="words" label="A word" />
+      <Text form={form} name="words" label="Note" />
       <div className="grid gap-2 sm:col-span-2">
         {doubts.map((words) => (
           <p key={words} className="text-ochre">

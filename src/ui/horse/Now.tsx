@@ -50,13 +50,13 @@ export function Now({
         )}
         {view.atHome && (
           <p className="mb-3 border-l-4 border-slate pl-3">
-            At home, told {sayDate(view.atHome.day)}: {inner(GOES_WORDS[view.atHome.goes])}.
+            News from home {sayDate(view.atHome.day)}: {inner(GOES_WORDS[view.atHome.goes])}.
             {view.atHome.worse.length > 0 && ` Worse: ${view.atHome.worse.map((id) => inner(here().of(id).words)).join("; ")}.`}
             {view.atHome.words && ` “${view.atHome.words}”`}
           </p>
         )}
         <p className="pb-4">
-          <span className="sign text-dim">The owner's aim</span> “{view.head.aim}”
+          <span className="sign text-dim">Owner's request</span> “{view.head.aim}”
           {view.head.complaint && (
             <>
               {" "}
@@ -67,7 +67,7 @@ export function Now({
         {step}
         {changed && view.changed && (
           <section aria-labelledby="changed-title" className="pb-4">
-            <h2 id="changed-title">What changed on {sayDate(view.changed.day)}</h2>
+            <h2 id="changed-title">Changes on {sayDate(view.changed.day)}</h2>
             <p>{changed}</p>
           </section>
         )}
@@ -80,7 +80,7 @@ export function Now({
             </p>
           </section>
         )}
-        <h2>What it can do, left and right</h2>
+        <h2>What this horse can do, left and right</h2>
         {view.tracks.length === 0 ? (
           <p className="text-dim">Nothing has been scored yet.</p>
         ) : (
@@ -97,7 +97,7 @@ export function Now({
         )}
         {view.tracks.length > 0 && (
           <details className="pb-2">
-            <summary className="sign min-h-9 text-rail">What each of these is, and how to ask for it</summary>
+            <summary className="sign min-h-9 text-rail">What each skill is, and how to ask</summary>
             <ul className="columns-1 gap-6 sm:columns-2">
               {[...new Set(view.tracks.map(({ skill }) => skill))].map((skill) => (
                 <li key={skill}>
@@ -124,7 +124,7 @@ export function Now({
           <section>
             <h2>Not evaluated yet</h2>
             <p>
-              Ground work only, by the most experienced, until the walk is done.{" "}
+              Ground work only, with your most experienced handler, until the evaluation is done.{" "}
               {manager && <a href={`/horse/${view.head.stay}/evaluate`}>Evaluate {view.head.horse}</a>}
             </p>
           </section>

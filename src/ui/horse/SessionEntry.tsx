@@ -57,7 +57,9 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
           )}
         </p>
       )}
-      {session.against.length > 0 && <p className="text-ochre">▲ Done against: {sayTogether(session.against).join(" ")}</p>}
+      {session.against.length > 0 && (
+        <p className="text-ochre">▲ Done against the rules: {sayTogether(session.against).join(" ")}</p>
+      )}
       {!short && (
         <>
           <p>{sayScores(record.scores).join(" · ")}</p>
@@ -69,7 +71,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
           {record.mount && <p>{sayMount(record.mount)}</p>}
           {record.taken && <p>{sayTaken(record.taken)}</p>}
           {record.offered.length > 0 && (
-            <p>Offered more than was asked: {listed(record.offered.map((id) => inner(here().of(id).words)))}.</p>
+            <p>Offered more than asked: {listed(record.offered.map((id) => inner(here().of(id).words)))}.</p>
           )}
           <p className="text-sm text-dim">
             {listed(record.gaits.map((gait) => GAIT[gait].toLowerCase()))} · {WEATHER[record.weather].toLowerCase()} ·{" "}
@@ -83,7 +85,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
         </>
       )}
       {record.jump && <p>{sayJump(record.jump)}</p>}
-      {record.smaller && <p className="text-sm">The smaller version of the card was worked.</p>}
+      {record.smaller && <p className="text-sm">Did the smaller version of the card.</p>}
       {record.calm && <p className="text-sm">If calm, {sayCalm(record.calm)}</p>}
       {record.word && <p>“{record.word}”</p>}
       {record.nextTime && <p className="text-sm">Next time: {record.nextTime}</p>}

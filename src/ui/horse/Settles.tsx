@@ -17,11 +17,11 @@ export function Settles({ settles }: { settles: CourseView["settles"] }) {
   const said = SIDES.map((side) => `${side} ${first[side] ?? "not soft"} at first, ${last[side] ?? "not soft"} now`).join("; ");
   return (
     <div>
-      <h3>Minutes until it is soft</h3>
+      <h3>Minutes until soft</h3>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`Minutes until it is soft: ${said}`}
+        aria-label={`Minutes until soft: ${said}`}
         className="block w-full max-w-md"
         fill="none"
       >
@@ -55,9 +55,7 @@ export function Settles({ settles }: { settles: CourseView["settles"] }) {
           );
         })}
       </svg>
-      <p className="text-sm text-dim">
-        Left: whole line. Right: broken line. A session without a point was not soft on that side.
-      </p>
+      <p className="text-sm text-dim">Left: solid line. Right: broken line. No point means not soft on that side.</p>
     </div>
   );
 }

@@ -66,7 +66,7 @@ export function SkillChart({ view, skill, onSkill }: { view: LogView; skill: str
   }, [view, shown, days]);
   if (view.scores.length === 0) return <p className="text-dim">Nothing has been scored yet.</p>;
   return (
-    <section aria-label="A skill over the stay" className="grid gap-2 pb-4">
+    <section aria-label="One skill over the stay" className="grid gap-2 pb-4">
       <div className="flex flex-wrap items-end gap-3">
         <label className="sign text-dim">
           Skill
@@ -81,7 +81,7 @@ export function SkillChart({ view, skill, onSkill }: { view: LogView; skill: str
           </select>
         </label>
         <Check checked={plain} onChange={setPlain}>
-          Day and rider taken out
+          Adjusted for day and rider
         </Check>
       </div>
       <Chart
@@ -105,8 +105,7 @@ export function SkillChart({ view, skill, onSkill }: { view: LogView; skill: str
       )}
       <p className="text-sm text-dim">
         Shaded: holds, and a week or more without work. Dotted: checks answered, tack or company changed, evaluations, incidents.
-        {plain &&
-          " Scores less what the day and the rider's leaning did to them, as far as the model can tell the two from the horse."}
+        {plain && " Scores adjusted for the day and for how strictly each rider scores."}
       </p>
       {view.events.length > 0 && (
         <details>

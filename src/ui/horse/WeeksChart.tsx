@@ -16,7 +16,7 @@ export function WeeksChart({ weeks }: { weeks: readonly Week[] }) {
       { label: "Ground, hours", kind: "bar", tone: "rail", values: weeks.map((week) => hours(week.groundMinutes)) },
       { label: "Saddle, hours", kind: "bar", tone: "slate", values: weeks.map((week) => hours(week.saddleMinutes)) },
       {
-        label: `Workload against four weeks (above ${STEEP} is steep)`,
+        label: `Workload against the last four weeks (above ${STEEP} is steep)`,
         kind: "line",
         tone: "ochre",
         values: weeks.map(({ ratio }) => (ratio === null ? null : Math.round(ratio * 100) / 100)),

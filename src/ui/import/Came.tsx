@@ -11,8 +11,8 @@ export function TakeOut({ id, file }: { id: string; file: string }) {
   };
   return (
     <>
-      <Button tone="stop" disabled={busy} aria-label={`Take it out again: ${file}`} onClick={() => void undo()}>
-        Take it out again
+      <Button tone="stop" disabled={busy} aria-label={`Undo this import: ${file}`} onClick={() => void undo()}>
+        Undo this import
       </Button>
       <Trouble problem={problem} />
     </>
@@ -23,17 +23,15 @@ export function Came({ imports }: { imports: readonly ImportView[] }) {
   if (imports.length === 0) return null;
   return (
     <section aria-labelledby="came-title">
-      <h2 id="came-title">Brought in lately</h2>
-      <p className="text-dim">
-        For {UNDO_DAYS} days all of it can be taken out again, as long as nothing has been written about it since.
-      </p>
+      <h2 id="came-title">Recent imports</h2>
+      <p className="text-dim">For {UNDO_DAYS} days you can undo an import, unless something was added since.</p>
       <ul>
         {imports.map(({ id, list, file, by, at, made, changed, undone, mayUndo }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
             <strong>{CAME_WORDS[list]}</strong>
             <span className="min-w-0 grow">
               {file}, {at}, {by}: {made} new{changed > 0 && `, ${changed} changed`}
-              {undone && <span className="text-dim">, taken out again {undone}</span>}
+              {undone && <span className="text-dim">, undone {undone}</span>}
             </span>
             {mayUndo && <TakeOut id={id} file={file} />}
           </li>

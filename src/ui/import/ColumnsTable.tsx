@@ -27,7 +27,7 @@ export function ColumnsTable({ list, table, columns, reading, change }: Props) {
             <tr className="sign text-dim">
               <th className="pr-3">In the file</th>
               <th className="pr-3">Here</th>
-              <th>What stands in it</th>
+              <th>What it contains</th>
             </tr>
           </thead>
           <tbody>

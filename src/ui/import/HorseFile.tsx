@@ -32,7 +32,7 @@ export function HorseFile() {
       if ((given as { format?: unknown } | null)?.format !== "furlong-horse/1") throw new Error("another file");
       setChosen({ file: file.name, ...withKnownSkills(given, here()) });
     } catch {
-      setWrong("This is no horse that a barn of Steady Furlong gave away, or only a part of one. Choose another file.");
+      setWrong("This is not a complete horse file from Steady Furlong. Choose another file.");
     }
   };
   const take = async (): Promise<void> => {
@@ -43,8 +43,8 @@ export function HorseFile() {
     <section aria-labelledby="horse-file-title">
       <h2 id="horse-file-title">A horse of another barn</h2>
       <p className="text-dim">
-        Its file, as its barn gave it along under Terms and holds. It comes in as a record of the past, with who rode it there;
-        book its stay here as any other.
+        The horse's file from the other barn (under Contract and holds there). It is added as past record. Book the stay here as
+        usual.
       </p>
       <label className="sign mt-2 block text-dim" htmlFor="horse-file">
         File, .json
@@ -68,7 +68,7 @@ export function HorseFile() {
             </p>
           )}
           <Button tone="main" disabled={busy} onClick={() => void take()}>
-            Bring this horse in
+            Import this horse
           </Button>
           <Trouble problem={problem} />
         </>

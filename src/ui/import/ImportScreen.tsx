@@ -64,7 +64,7 @@ export function ImportScreen({ imports, units }: { imports: readonly ImportView[
     const table = tableOf(of, sheets[sheet]?.rows ?? []);
     if (!table || table.rows.length === 0) {
       setChosen(null);
-      setWrong("There are headings and nothing under them. Fill the table, or choose another.");
+      setWrong("The file has headings but no rows. Fill in the table, or choose another.");
       return;
     }
     setChosen({
@@ -105,7 +105,7 @@ export function ImportScreen({ imports, units }: { imports: readonly ImportView[
   return (
     <div className="grid max-w-5xl grid-cols-[minmax(0,1fr)] gap-6">
       <section aria-labelledby="import-title">
-        <h2 id="import-title">Bring a spreadsheet in</h2>
+        <h2 id="import-title">Import a spreadsheet</h2>
         <Choice
           name="list"
           legend="What is in it"
@@ -120,7 +120,7 @@ export function ImportScreen({ imports, units }: { imports: readonly ImportView[
         <p className="mt-1 text-dim">
           {IMPORT[list].holds}{" "}
           <a href={`/api/import-template/${list}.csv`} download>
-            A table to fill in: {IMPORT[list].words.toLowerCase()}
+            Blank table to fill in: {IMPORT[list].words.toLowerCase()}
           </a>
         </p>
         <label className="sign mt-3 block text-dim" htmlFor="import-file">
@@ -162,8 +162,7 @@ export function ImportScreen({ imports, units }: { imports: readonly ImportView[
           <ColumnsTable list={list} table={chosen.table} columns={chosen.columns} reading={chosen.reading} change={change} />
           {missing.length > 0 && (
             <p className="mt-2 text-oxblood">
-              Still to be matched: {missing.map(({ heading }) => heading).join(", ")}. Choose the column of the file that holds
-              it.
+              Still to match: {missing.map(({ heading }) => heading).join(", ")}. Choose the column of the file that holds it.
             </p>
           )}
           <div className="mt-3 flex flex-wrap items-center gap-3">
@@ -172,7 +171,7 @@ export function ImportScreen({ imports, units }: { imports: readonly ImportView[
               disabled={progress !== null || missing.length > 0}
               onClick={() => void send("look")}
             >
-              Look what would come in
+              Preview the import
             </Button>
             {progress && (
               <span role="status" className="flex items-center gap-2">
@@ -190,14 +189,14 @@ export function ImportScreen({ imports, units }: { imports: readonly ImportView[
       )}
       {report !== null && report.id !== null && (
         <section aria-labelledby="done-title" role="status" className="border-2 border-rail bg-paper p-3">
-          <h2 id="done-title">It is in</h2>
+          <h2 id="done-title">Imported</h2>
           <p>
-            {report.counts.new} new, {report.counts.changed} changed, {report.counts.left} left as they were
+            {report.counts.new} new, {report.counts.changed} changed, {report.counts.left} unchanged
             {report.counts.faulty > 0 && `, ${report.counts.faulty} left out`}.
           </p>
           <p className="mt-2 flex flex-wrap items-center gap-4">
             <a href={IMPORT[list].path}>{IMPORT[list].then}</a>
-            <a href="/barn/import">Bring in more</a>
+            <a href="/barn/import">Import more</a>
             <TakeOut id={report.id} file={chosen?.file ?? ""} />
           </p>
         </section>

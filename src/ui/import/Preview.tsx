@@ -32,7 +32,7 @@ export function Preview({ list, table, report, busy, take }: Props) {
     <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-3">
       <Choice
         name="shown"
-        legend="What would become of the rows"
+        legend="What would happen to the rows"
         value={shown}
         options={present.map((did) => [did, `${DID[did]}: ${counts[did]}`] as const)}
         onChange={(did) => setWanted(did)}
@@ -44,7 +44,7 @@ export function Preview({ list, table, report, busy, take }: Props) {
               <th className="pr-3">Row</th>
               <th className="pr-3">{COLUMNS[list][0]?.heading}</th>
               <th>
-                {shown === "faulty" ? "What is wrong, and the mend" : shown === "changed" ? "What changes" : "As the file has it"}
+                {shown === "faulty" ? "What is wrong and how to fix it" : shown === "changed" ? "What changes" : "In the file"}
               </th>
             </tr>
           </thead>
@@ -84,11 +84,7 @@ export function Preview({ list, table, report, busy, take }: Props) {
         </p>
       ))}
       {good === 0 ? (
-        <p>
-          {counts.faulty > 0
-            ? "No row can come in as it is."
-            : "Everything in this file is here already: there is nothing to bring in."}
-        </p>
+        <p>{counts.faulty > 0 ? "No row can be imported." : "Everything in this file is already here. Nothing to import."}</p>
       ) : (
         <div className="flex flex-wrap items-center gap-3">
           {counts.faulty === 0 ? (
@@ -100,7 +96,7 @@ export function Preview({ list, table, report, busy, take }: Props) {
               <Button tone="main" disabled={busy} onClick={() => take("good")}>
                 Bring in the {plural(good, "good row")} only
               </Button>
-              <span className="text-dim">Or mend the file and choose it again: what is in already is left as it is.</span>
+              <span className="text-dim">Or fix the file and choose it again. Rows already imported are left alone.</span>
             </>
           )}
         </div>

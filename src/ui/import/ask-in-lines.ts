@@ -8,7 +8,7 @@ import type { Problem, ProblemBody } from "#ui/words/problem.ts";
 const SILENT: Problem = {
   code: "no-answer",
   path: "",
-  message: "The answer broke off. Look at the file again: what came in already is told as left.",
+  message: "The connection broke. Choose the file again: rows already imported are left alone.",
 };
 
 type Line = Progress | { readonly status: number; readonly body: unknown };
@@ -49,7 +49,7 @@ export async function takeIn(
     return {
       ok: false,
       status: 0,
-      problem: signal.aborted ? { ...SILENT, code: "stopped", message: "Stopped: nothing was written." } : SILENT,
+      problem: signal.aborted ? { ...SILENT, code: "stopped", message: "Stopped. Nothing was imported." } : SILENT,
     };
   }
 }

@@ -25,22 +25,21 @@ export function Begin({ stay, due, rungs, closed }: Props) {
   return (
     <div className="grid max-w-3xl gap-4">
       <p>
-        The walk goes through {rungs.length} rungs, left and right by themselves. Score what you see, leave the rest “not seen”,
-        and stop wherever it is not safe to go on: what was seen until then counts. It is kept on this device as you go, and may
-        be gone on with tomorrow.
+        The evaluation has {rungs.length} steps, scored left and right. Score what you see and leave the rest at “not seen”. Stop
+        any time it isn't safe: what you scored counts. It saves on this device, so you can finish tomorrow.
       </p>
       <Trouble problem={problem} />
       <div className="flex flex-wrap items-center gap-2">
         {offered.map((kind) => (
           <Button key={kind} big tone={kind === due ? "main" : "plain"} disabled={busy} onClick={() => void begin(kind)}>
-            Begin the {EVALUATION[kind].toLowerCase()} evaluation
+            Start the {EVALUATION[kind].toLowerCase()} evaluation
           </Button>
         ))}
         <a href={`/horse/${stay}/form`}>Print the blank form</a>
       </div>
       {closed.length > 0 && (
         <div>
-          <h2>Done before</h2>
+          <h2>Earlier evaluations</h2>
           <ul>
             {closed.map((one) => (
               <li key={one.id} className="border-b border-line py-1">

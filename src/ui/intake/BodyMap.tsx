@@ -170,7 +170,7 @@ export function TapMap({ touches, earlier, onPut }: { touches: readonly Touch[];
   const said = sayTouches(touches);
   return (
     <section aria-labelledby="body-map" className="pt-4">
-      <h3 id="body-map">Where it minds being touched</h3>
+      <h3 id="body-map">Touchy spots</h3>
       <Choice
         name="touch-by"
         legend="Touched by"
@@ -188,7 +188,7 @@ export function TapMap({ touches, earlier, onPut }: { touches: readonly Touch[];
         />
       </div>
       <p className="text-sm text-dim">
-        Each tap is one step: 1 minds it, 2 moves away, 3 threatens; the fourth takes it away.
+        Tap to count up: 1 minds it, 2 moves away, 3 threatens. A fourth tap clears it.
         {earlier.length > 0 && " Dashed rings: the evaluation before."}
       </p>
       <p role="status">{said.join(" · ")}</p>

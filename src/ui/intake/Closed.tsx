@@ -27,10 +27,10 @@ export function Closed({ view }: { view: ClosedEvaluationView }) {
           ■ Stopped at “{rungWords(view.rungs, view.stoppedAt)}”: {view.stopReason}
         </p>
       )}
-      {view.saddleReason && <p>▲ Ridden before the ground said so: {view.saddleReason}</p>}
+      {view.saddleReason && <p>▲ Ridden before the ground work was ready: {view.saddleReason}</p>}
       {view.marks.length > 0 && (
         <TwoSided
-          label={`What the walk saw of ${view.horse}`}
+          label={`What the evaluation showed: ${view.horse}`}
           rungs={view.marks.map(({ skill, side, score, before }) => ({ skill, side, now: score, shown: null, before }))}
         />
       )}

@@ -14,7 +14,7 @@ import { sayTouches } from "#ui/words/touches.ts";
 const signed = (change: number): string =>
   `${change > 0 ? "+" : change < 0 ? "−" : "±"}${Math.abs(Math.round(change * 10) / 10)}`;
 const moved = (change: number, beyond: boolean): string =>
-  beyond ? `${change > 0 ? "▲" : "▼"} ${signed(change)}` : change === 0 ? "=" : `${signed(change)}, within the noise`;
+  beyond ? `${change > 0 ? "▲" : "▼"} ${signed(change)}` : change === 0 ? "=" : `${signed(change)}, no real difference`;
 
 function Row({
   name,
@@ -49,7 +49,7 @@ const nameOf = (track: TrackCompared): string =>
 /** Intake, mid-term and exit side by side: what moved beyond the noise first. */
 export function Compare({ view }: { view: ComparedView }) {
   const { columns, compared } = view;
-  if (columns.length < 2) return <p>There is one evaluation so far. The next one, with the same walk, stands beside it here.</p>;
+  if (columns.length < 2) return <p>There is one evaluation so far. The next one shows beside it here.</p>;
   const heads = columns.map((column) => `${EVALUATION[column.kind]}, ${sayDate(column.day)}`);
   const beyond = compared.tracks.filter((track) => track.beyondNoise);
   const rest = compared.tracks.filter((track) => !track.beyondNoise);
@@ -90,8 +90,8 @@ export function Compare({ view }: { view: ComparedView }) {
   return (
     <div className="grid gap-6">
       <p>
-        A single score scatters; only a move of {Math.ceil(noiseOf(1))} steps on one side of one skill, or a mean that moves
-        further than chance, is marked ▲ or ▼. {plural(beyond.length, "track has", "tracks have")} moved that far.
+        One score can be off. ▲ and ▼ mark a change of {Math.ceil(noiseOf(1))} or more on one side, or a clear change in the
+        average. {plural(beyond.length, "skill has", "skills have")} changed that much.
       </p>
       {table(
         "By branch and side",
@@ -118,7 +118,7 @@ export function Compare({ view }: { view: ComparedView }) {
                 ? ""
                 : Math.abs(heavier) > Math.max(first?.plusMinus ?? 0, last?.plusMinus ?? 0)
                   ? `${signed(heavier)} kg`
-                  : "within the tape's error"
+                  : "no more than the tape's error"
             }
             beyond={false}
           />
@@ -155,11 +155,11 @@ export function Compare({ view }: { view: ComparedView }) {
             );
           }),
         )}
-      {beyond.length > 0 && table("Moved beyond the noise", beyond.map(track))}
+      {beyond.length > 0 && table("Clear changes", beyond.map(track))}
       {rest.length > 0 && (
         <details>
           <summary className="sign min-h-9 cursor-pointer text-slate">The other {plural(rest.length, "track")}</summary>
-          {table("Within the noise, or seen once", rest.map(track))}
+          {table("No real difference, or scored once", rest.map(track))}
         </details>
       )}
     </div>

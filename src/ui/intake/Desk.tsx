@@ -16,10 +16,10 @@ export function Desk({ view, who }: { view: ClosedEvaluationView; who: string })
       {last && <Signed signature={last} />}
       {!open && view.maySign && (
         <div>
-          <Button onClick={() => setOpen(true)}>Change what was signed</Button>
+          <Button onClick={() => setOpen(true)}>Change the sign-off</Button>
         </div>
       )}
-      {!last && !view.maySign && <p className="text-dim">The horse has gone home; nobody signed this evaluation.</p>}
+      {!last && !view.maySign && <p className="text-dim">The horse has gone home. Nobody signed off this evaluation.</p>}
       {last && !open && (
         <Outcome outcome={view.outcome} risk={view.outcome.risk} riskSet={false} hard={view.hard} apart={[]} rungs={view.rungs} />
       )}

@@ -15,7 +15,7 @@ export const because = (evidence: RankedCause["for"], rungs: readonly Rung[] = R
 
 /** Where to look for the reason of what was seen, likeliest first; who looks, how soon, and what waits. */
 export function Findings({ weighed, rungs = RUNGS }: { weighed: Weighed; rungs?: readonly Rung[] }) {
-  if (weighed.causes.length === 0) return <p className="text-dim">No sign was seen that points to a check.</p>;
+  if (weighed.causes.length === 0) return <p className="text-dim">No signs that need a check.</p>;
   return (
     <>
       <ol className="grid gap-2">
@@ -26,7 +26,7 @@ export function Findings({ weighed, rungs = RUNGS }: { weighed: Weighed; rungs?:
           >
             <strong>{causeOf(one.cause).words}</strong> <Tag tone={urgencyTone(one.urgency)}>{URGENCY[one.urgency]}</Tag>
             <br />
-            Because of {because(one.for, rungs)}.{one.against.length > 0 && ` Against it: ${because(one.against, rungs)}.`}
+            Fits: {because(one.for, rungs)}.{one.against.length > 0 && ` Speaks against it: ${because(one.against, rungs)}.`}
             <br />
             <span className="text-dim">
               {sayWho(one.cause)}: {causeOf(one.cause).check}

@@ -15,11 +15,11 @@ export function GoalsRead({ read, proposed, onTake }: Props) {
     <>
       {proposed.length > 0 && (
         <div className="my-2 border-l-4 border-ochre bg-ochre-soft px-3 py-2">
-          <p>▲ Read from the owner’s words, and not taken yet. Nothing steers the work before you take it.</p>
+          <p>▲ Suggested from the owner’s words. A suggestion changes nothing until you add it as a goal.</p>
           <ul>
             {proposed.map((goal) => (
               <li key={goal.skill} className="flex flex-wrap items-center gap-2 py-1">
-                <Button aria-label={`Take as a goal: ${here().of(goal.skill).words}`} onClick={() => onTake([goal])}>
+                <Button aria-label={`Add as a goal: ${here().of(goal.skill).words}`} onClick={() => onTake([goal])}>
                   Take
                 </Button>
                 <strong>{here().of(goal.skill).words}</strong>
@@ -27,17 +27,17 @@ export function GoalsRead({ read, proposed, onTake }: Props) {
               </li>
             ))}
           </ul>
-          {proposed.length > 1 && <Button onClick={() => onTake(proposed)}>Take all {proposed.length}</Button>}
+          {proposed.length > 1 && <Button onClick={() => onTake(proposed)}>Add all {proposed.length}</Button>}
         </div>
       )}
       {read.notRead.map((words) => (
         <p key={words} className="text-ochre">
-          ▲ Not read: “{words}”. Add a goal for it by hand, or ask the owner.
+          ▲ Not understood: “{words}”. Add a goal for it by hand, or ask the owner.
         </p>
       ))}
       {read.notNow.map((words) => (
         <p key={words} className="text-dim">
-          Not for this term, as read: “{words}”.
+          Probably not for this term: “{words}”.
         </p>
       ))}
     </>

@@ -58,8 +58,8 @@ export function Judge({ view, who }: { view: ClosedEvaluationView; who: string }
       <JudgeAim view={view} judgement={judgement} told={told} change={change} />
       <JudgeFocus view={view} judgement={judgement} told={told.answer ?? []} change={change} />
       <section aria-labelledby="owner-words-title">
-        <h2 id="owner-words-title">A word for the owner</h2>
-        <Field id="owner-words" label="In your own words, printed above the findings" hint="Plain, no boasting. May stay empty.">
+        <h2 id="owner-words-title">Note for the owner</h2>
+        <Field id="owner-words" label="Your own words, printed above the findings" hint="Plain words. Optional.">
           <textarea
             id="owner-words"
             aria-describedby="owner-words-hint"
@@ -85,11 +85,11 @@ export function Judge({ view, who }: { view: ClosedEvaluationView; who: string }
       <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
       <div className="flex flex-wrap items-center gap-3">
         <Button tone="main" big disabled={busy || theirs !== null} onClick={() => void sign()}>
-          {last ? "Sign the change" : "Sign the evaluation"}
+          {last ? "Sign off the change" : "Sign off the evaluation"}
         </Button>
         <span className="text-dim">
-          {ordered > 0 ? `Orders ${plural(ordered, "check")}, sets` : "Sets"} the limits and goals of the stay. What is signed
-          stays; a change is signed again.
+          {ordered > 0 ? `Orders ${plural(ordered, "check")}, sets` : "Sets"} the limits and goals of the stay. A later change is
+          signed off again.
         </span>
       </div>
     </div>

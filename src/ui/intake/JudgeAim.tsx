@@ -51,7 +51,7 @@ export function JudgeAim({
   };
   return (
     <section aria-labelledby="judge-aim">
-      <h2 id="judge-aim">What the aim takes</h2>
+      <h2 id="judge-aim">What the owner's request takes</h2>
       <p>
         “{view.aim}” <span className="text-dim">({view.term} days)</span>
       </p>
@@ -72,7 +72,7 @@ export function JudgeAim({
           })
         }
       />
-      {goals.length === 0 && <p className="text-dim">No goal is taken yet: take what the owner means, or add it.</p>}
+      {goals.length === 0 && <p className="text-dim">No goals yet. Add what the owner means, or choose skills.</p>}
       <ol>
         {goals.map((goal, i) => {
           const reading = told.answer?.find((one) => one.goal.skill === goal.skill && one.goal.target === goal.target) ?? null;
@@ -96,7 +96,7 @@ export function JudgeAim({
                 </select>
                 {verdict && <Tag tone={verdictTone(verdict)}>{VERDICT[verdict]}</Tag>}
                 <select
-                  aria-label={`${name}: your reading`}
+                  aria-label={`${name}: your judgment`}
                   className={`${BARE_INPUT} w-auto`}
                   value={goal.verdict ?? ""}
                   onChange={(event) => put(i, { ...goal, verdict: (event.target.value || null) as GoalLine["verdict"] })}
@@ -108,22 +108,22 @@ export function JudgeAim({
                     </option>
                   ))}
                 </select>
-                <Button className="ml-auto" aria-label={`Take off the goals: ${name}`} onClick={() => put(i, null)}>
-                  Take off
+                <Button className="ml-auto" aria-label={`Remove goal: ${name}`} onClick={() => put(i, null)}>
+                  Remove
                 </Button>
               </div>
               <p className="text-dim">
                 {reading
-                  ? `${reading.chance === null ? "On hold with no last day: nobody can say." : `${percent(reading.chance)} within the term.`} ${sayStillToCome(reading.missing)}`
+                  ? `${reading.chance === null ? "On hold with no end date: no forecast." : `${percent(reading.chance)} chance this term.`} ${sayStillToCome(reading.missing)}`
                   : told.failed
-                    ? "The chance cannot be read just now; it is read when this is signed."
-                    : "Reading the chance…"}
+                    ? "The forecast is not available right now. It is worked out at sign-off."
+                    : "Working it out…"}
               </p>
-              {verdict === "not-this-term" && <p className="text-dim">Signed so, it steers no work of this term.</p>}
+              {verdict === "not-this-term" && <p className="text-dim">Signed off like this, it changes no work this term.</p>}
               {goal.verdict !== null && goal.verdict !== reading?.verdict && (
                 <input
-                  aria-label={`${name}: why your reading differs`}
-                  placeholder="Why do you read it otherwise?"
+                  aria-label={`${name}: why your judgment differs`}
+                  placeholder="Why do you judge it differently?"
                   className={INPUT}
                   maxLength={300}
                   value={goal.because}

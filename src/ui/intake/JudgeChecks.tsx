@@ -29,7 +29,7 @@ export function JudgeChecks({
   return (
     <section aria-labelledby="judge-checks">
       <h2 id="judge-checks">Findings, and who should look</h2>
-      {causes.length === 0 && <p className="text-dim">No sign was seen that points to a check.</p>}
+      {causes.length === 0 && <p className="text-dim">No signs that need a check.</p>}
       <ol className="grid gap-2">
         {causes.slice(0, SHOWN).map((one) => (
           <Row
@@ -41,7 +41,7 @@ export function JudgeChecks({
           />
         ))}
       </ol>
-      <p className="pt-1 text-sm text-dim">Places to look, no diagnoses: vet, dentist and farrier come first.</p>
+      <p className="pt-1 text-sm text-dim">These are places to look, not diagnoses. Vet, dentist and farrier come first.</p>
     </section>
   );
 }
@@ -67,7 +67,8 @@ function Row({
     <li className={`border-l-4 pl-2 ${one.urgency === "now" ? "border-oxblood" : cause.body ? "border-ochre" : "border-line"}`}>
       <strong>{cause.words}</strong> <Tag tone={urgencyTone(one.urgency)}>{URGENCY[one.urgency]}</Tag>
       <p>
-        Because of {because(one.for, view.rungs)}.{one.against.length > 0 && ` Against it: ${because(one.against, view.rungs)}.`}
+        Fits: {because(one.for, view.rungs)}.
+        {one.against.length > 0 && ` Speaks against it: ${because(one.against, view.rungs)}.`}
       </p>
       <p className="text-dim">
         {sayWho(one.cause)}: {cause.check}
@@ -75,7 +76,7 @@ function Row({
       </p>
       {asked ? (
         <p>
-          <Tag tone="tell">asked already</Tag>
+          <Tag tone="tell">already ordered</Tag>
         </p>
       ) : (
         <div className="flex flex-wrap items-center gap-2">

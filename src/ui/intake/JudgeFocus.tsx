@@ -38,7 +38,7 @@ export function JudgeFocus({
   return (
     <section aria-labelledby="judge-focus">
       <h2 id="judge-focus">First-week focus</h2>
-      <p className="text-dim">At most three things; riders see them on the card.</p>
+      <p className="text-dim">Up to three things. Riders see them on the card.</p>
       <div className="grid gap-1">
         {Array.from({ length: MOST_FOCUS }, (_, i) => (
           <input

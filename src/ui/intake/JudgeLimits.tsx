@@ -45,7 +45,7 @@ function Row({
   );
 }
 
-const asRead: readonly [string, string] = ["", "As read"];
+const asRead: readonly [string, string] = ["", "Suggested"];
 const flagOf = (next: string): boolean | null => (next === "" ? null : next === "yes");
 const flagText = (value: boolean | null): string => (value === null ? "" : value ? "yes" : "no");
 const numberOf = (next: string): number | null => (next === "" ? null : Number(next));
@@ -78,10 +78,10 @@ export function JudgeLimits({
         label="Ridden"
         id="set-ridden"
         read={
-          limits.ridden ? "Yes, when the gate opens." : `Not yet: ${listed(limits.riddenBecause.map((why) => UNRIDDEN[why]))}.`
+          limits.ridden ? "Yes, when the gate is open." : `Not yet: ${listed(limits.riddenBecause.map((why) => UNRIDDEN[why]))}.`
         }
         value={flagText(judgement.ridden)}
-        options={[asRead, ["yes", "Yes, when the gate opens"], ["no", "Ground work only"]]}
+        options={[asRead, ["yes", "Yes, when the gate is open"], ["no", "Ground work only"]]}
         onChange={(next) => change({ ridden: flagOf(next) })}
       />
       <Row
@@ -89,7 +89,7 @@ export function JudgeLimits({
         id="set-second"
         read={
           limits.secondPerson === "no"
-            ? "Until it is a riding horse, as for every horse."
+            ? "Until the first rides are done, as for every horse."
             : `${outer(SECOND_PERSON[limits.secondPerson])}${reasons(limits.secondBecause.map((why) => SECOND[why]))}.`
         }
         value={judgement.secondPerson ?? ""}
@@ -101,8 +101,8 @@ export function JudgeLimits({
         id="set-session"
         read={
           limits.sessionMinutes === null
-            ? "As long as the method has it."
-            : `${limits.sessionMinutes} minutes at the most${reasons(limits.sessionBecause.map((why) => SHORT[why]))}.`
+            ? "As long as the training method says."
+            : `${limits.sessionMinutes} minutes at most${reasons(limits.sessionBecause.map((why) => SHORT[why]))}.`
         }
         value={judgement.sessionMinutes === null ? "" : String(judgement.sessionMinutes)}
         options={[asRead, ...SESSION_CHOICES.map((minutes) => [String(minutes), `${minutes} minutes`] as const)]}
@@ -123,8 +123,8 @@ export function JudgeLimits({
         <span className="sign">Load</span>
         <span>
           {load
-            ? `Prefer under ${kilograms(load.preferKg)}, refuse above ${kilograms(load.refuseKg)}, with tack${reasons(load.because.map((why) => LIGHT[why]))}.`
-            : "Unknown until it is weighed: ground work only."}
+            ? `Best under ${kilograms(load.preferKg)}, never over ${kilograms(load.refuseKg)}, with tack${reasons(load.because.map((why) => LIGHT[why]))}.`
+            : "Unknown until weighed: ground work only."}
           {view.nobodyLight && <strong className="block text-oxblood">■ {sayNobodyLight(view.nobodyLight)}</strong>}
           {weight && (
             <span className="text-dim">
@@ -140,14 +140,14 @@ export function JudgeLimits({
         </label>
         <span>
           {limits.apartBecause.length > 0
-            ? `Room to others: ${listed(limits.apartBecause.map((why) => APART[why]))}. Horses to keep apart are named under Terms and holds.`
-            : "Nothing seen against company."}
+            ? `Keep space from others: ${listed(limits.apartBecause.map((why) => APART[why]))}. Name the horses under Contract and holds.`
+            : "No problem with company seen."}
         </span>
         <input
           id="set-apart"
           className={INPUT}
           maxLength={300}
-          placeholder="With whom, and how far"
+          placeholder="With which horses, and how far"
           value={judgement.apart}
           onChange={(event) => change({ apart: event.target.value })}
         />
@@ -160,7 +160,7 @@ export function JudgeLimits({
             outcome.condition !== null && `condition ${outcome.condition}`,
             outcome.growthCm !== null &&
               outcome.growthCm >= GROWING_CM &&
-              `croup ${outcome.growthCm} cm above the withers: trouble with balance and canter is to be expected`,
+              `croup ${outcome.growthCm} cm above the withers: expect poor balance, above all in canter`,
             ...outcome.resting.map(sayResting),
           ]
             .filter(Boolean)

@@ -95,7 +95,7 @@ export function LengthField({ name, state, context }: { name: LengthName; state:
         />
       </Field>
       {question && <Asked question={question} name={name} onMeant={type} onKeep={() => read && setRight(read.centimetres)} />}
-      {question && error && <p className="text-sm text-oxblood">{error} It is not kept like this.</p>}
+      {question && error && <p className="text-sm text-oxblood">{error} This is not saved.</p>}
     </div>
   );
 }

@@ -28,7 +28,7 @@ export function Measures({ state, context }: { state: WalkState; context: Measur
             <LengthField key={name} name={name} state={state} context={context} />
           ))}
           <div>
-            <NumberField name="scaleKg" hint="Wins over the tape." state={state} />
+            <NumberField name="scaleKg" hint="Counts before the tape." state={state} />
             <Scale state={state} />
           </div>
         </div>
@@ -51,7 +51,7 @@ export function Measures({ state, context }: { state: WalkState; context: Measur
             </>
           ) : (
             <span className="text-dim">
-              Weight comes from girth and length, or from the scale. Without it the horse is worked on the ground only.
+              Weight comes from girth and length, or from the scale. Without a weight: ground work only.
             </span>
           )}
           {question && (
@@ -77,8 +77,8 @@ export function Measures({ state, context }: { state: WalkState; context: Measur
         </div>
         {odd.length > 0 && (
           <p role="status" className="mt-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-1 text-oxblood">
-            ■ Out of the normal range: {odd.map(sayResting).join("; ")}. Count again at rest; if it stays, the vet hears of it
-            before work.
+            ■ Out of the normal range: {odd.map(sayResting).join("; ")}. Count again at rest. If it stays like this, tell the vet
+            before any work.
           </p>
         )}
       </section>

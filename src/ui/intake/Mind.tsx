@@ -45,7 +45,7 @@ export function MindReading({ id, state }: { id: string; state: WalkState }) {
           <Button big tone="main" className="w-full" onClick={() => put({ kind: "plain", name: "tries" }, (walk.tries ?? 0) + 1)}>
             One more try
           </Button>
-          <p className="text-sm text-dim">A tap for each try until it offers the thing by itself.</p>
+          <p className="text-sm text-dim">Tap once for each try until the horse offers it without help.</p>
           <Stepper
             id="tries"
             label="Tries needed"
@@ -65,7 +65,7 @@ export function MindReading({ id, state }: { id: string; state: WalkState }) {
               className="w-full"
               onClick={() => put({ kind: "plain", name: "settleMinutes" }, Math.min(240, minutesOf(clock.stop())))}
             >
-              It has settled <span role="timer">{minutesAsClock(Math.floor(clock.milliseconds / 1000))}</span>
+              Settled <span role="timer">{minutesAsClock(Math.floor(clock.milliseconds / 1000))}</span>
             </Button>
           ) : (
             <Button big className="w-full" onClick={clock.start}>
@@ -73,7 +73,7 @@ export function MindReading({ id, state }: { id: string; state: WalkState }) {
             </Button>
           )}
           <p className="text-sm text-dim">
-            From the fright to a lowered head and a breath. The clock goes on if the page is loaded anew.
+            From the fright until the head drops and the horse breathes out. The clock keeps running if you reload.
           </p>
           <Stepper
             id="settle"

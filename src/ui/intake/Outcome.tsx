@@ -45,13 +45,13 @@ export function Outcome({
           ■ {sayHeld(held)}
         </p>
       ))}
-      {inForce && !inForce.ridden && <p className="text-oxblood">■ Ground work only, by the signed evaluation.</p>}
+      {inForce && !inForce.ridden && <p className="text-oxblood">■ Ground work only (signed evaluation).</p>}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
         <dt className="sign text-dim">Risk</dt>
         <dd>
           {risk} of 5
           {raisedBy
-            ? `: ${inner(INCIDENT[raisedBy.kind])} on ${sayDate(raisedBy.day)}, until it is signed again`
+            ? `: ${inner(INCIDENT[raisedBy.kind])} on ${sayDate(raisedBy.day)}, until the next sign-off`
             : riskSet
               ? ", set by the manager"
               : `: ${listed(outcome.riskBecause.map(sayRisk))}`}
@@ -68,7 +68,7 @@ export function Outcome({
         <dt className="sign text-dim">Load</dt>
         <dd>
           {load
-            ? `prefer under ${kilograms(load.preferKg)}, refuse above ${kilograms(load.refuseKg)}, with tack`
+            ? `best under ${kilograms(load.preferKg)}, never over ${kilograms(load.refuseKg)}, with tack`
             : "unknown: ground work only"}
           {load && load.because.length > 0 && (
             <span className="text-dim"> ({listed(load.because.map((reason) => LIGHT[reason]))})</span>
@@ -92,7 +92,7 @@ export function Outcome({
         {outcome.growthCm !== null && outcome.growthCm >= GROWING_CM && (
           <>
             <dt className="sign text-dim">Growth</dt>
-            <dd>croup {outcome.growthCm} cm above the withers: expect trouble with balance and canter</dd>
+            <dd>croup {outcome.growthCm} cm above the withers: expect poor balance, above all in canter</dd>
           </>
         )}
         <dt className="sign text-dim">Hard side</dt>
@@ -108,14 +108,14 @@ export function Outcome({
         </dd>
         {apart.length > 0 && (
           <>
-            <dt className="sign text-dim">Apart from</dt>
+            <dt className="sign text-dim">Keep apart from</dt>
             <dd>{listed(apart)}</dd>
           </>
         )}
       </dl>
       <h2 className="pt-4">Findings</h2>
       <Findings weighed={outcome.weighed} {...(rungs && { rungs })} />
-      <p className="pt-1 text-sm text-dim">Places to look, no diagnoses: vet, dentist and farrier come first.</p>
+      <p className="pt-1 text-sm text-dim">These are places to look, not diagnoses. Vet, dentist and farrier come first.</p>
       <h2 className="pt-4">Where to start</h2>
       <ul>
         {outcome.starting

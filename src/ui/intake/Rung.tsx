@@ -162,12 +162,12 @@ export function Rung({
       {missing.length > 0 && (
         <div className="my-2 border-2 border-oxblood p-3">
           <p>
-            <strong>Nobody gets on yet.</strong> Not at 3 on the weaker side:{" "}
+            <strong>Do not get on yet.</strong> Below 3 on the weaker side:{" "}
             {listed(missing.map((id) => here().of(id).words.toLowerCase()))}.
           </p>
           <label className="sign mt-1 flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5" checked={opened} onChange={(event) => setOpened(event.target.checked)} /> It
-            is ridden all the same, and this is why:
+            <input type="checkbox" className="size-5" checked={opened} onChange={(event) => setOpened(event.target.checked)} />{" "}
+            Ride anyway, because:
           </label>
           {opened && (
             <input
@@ -192,7 +192,7 @@ export function Rung({
           ))}
           {open.length > 0 && (
             <Button className="mt-2" onClick={() => putAll(open, null)}>
-              The rest here: not seen
+              Rest of this step: not seen
             </Button>
           )}
         </div>
@@ -217,11 +217,11 @@ export function Rung({
             checked={walk.stoppedAt === rung.id}
             onChange={(event) => put({ kind: "plain", name: "stoppedAt" }, event.target.checked ? rung.id : null)}
           />{" "}
-          Stop here: not safe to go on. That is a result.
+          Stop here: not safe (what you scored still counts)
         </label>
         {walk.stoppedAt === rung.id && (
           <input
-            aria-label="Why the walk stopped here"
+            aria-label="Why the evaluation stopped here"
             placeholder="Why?"
             className={INPUT}
             maxLength={500}

@@ -24,7 +24,7 @@ export function Scale({ state }: { state: WalkState }) {
       const answer = await fetch("/api/scale", { headers: { Accept: "application/json" } }).catch(() => null);
       const said = answer?.ok ? ScaleReading.safeParse(await answer.json().catch(() => null)) : null;
       if (!said?.success) {
-        setShown("The scale does not answer. Look at its plug, or use the tape.");
+        setShown("The scale does not answer. Check the plug, or use the tape.");
         break;
       }
       const { kilograms, steady } = said.data;
@@ -33,8 +33,8 @@ export function Scale({ state }: { state: WalkState }) {
         setShown(`${kilograms.toFixed(1)} kg, steady`);
         break;
       }
-      setShown(kilograms > 0 ? `${kilograms.toFixed(1)} kg, moving…` : "Nothing stands on it yet…");
-      if (asked === GIVE_UP_AFTER - 1) setShown("It did not stand still. Try again, or use the tape.");
+      setShown(kilograms > 0 ? `${kilograms.toFixed(1)} kg, moving…` : "Nothing on the scale yet…");
+      if (asked === GIVE_UP_AFTER - 1) setShown("The horse did not stand still. Try again, or use the tape.");
       await new Promise((done) => setTimeout(done, ASK_EVERY));
     }
     setReading(false);

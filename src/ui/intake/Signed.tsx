@@ -23,11 +23,11 @@ export function Signed({ signature }: { signature: Signature }) {
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 pt-2">
         <dt className="sign text-dim">Limits</dt>
         <dd>
-          risk {limits.risk}; {limits.ridden ? "ridden when the gate opens" : "ground work only"};{" "}
+          risk {limits.risk}; {limits.ridden ? "ridden when the gate is open" : "ground work only"};{" "}
           {SECOND_PERSON[limits.secondPerson]};{" "}
           {limits.sessionMinutes === null
-            ? "sessions as the method has them"
-            : `sessions of ${limits.sessionMinutes} minutes at the most`}
+            ? "sessions as the method says"
+            : `sessions of ${limits.sessionMinutes} minutes at most`}
           ; {limits.circleMinutes} circle minutes
           {judgement.apart && `; company: ${judgement.apart}`}
         </dd>
@@ -44,7 +44,7 @@ export function Signed({ signature }: { signature: Signature }) {
                 </span>
               ))}
         </dd>
-        <dt className="sign text-dim">The aim</dt>
+        <dt className="sign text-dim">Owner's request</dt>
         <dd>
           {judgement.goals.length === 0 && "no goal named"}
           {judgement.goals.map((goal) => {

@@ -50,7 +50,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
         </Button>
       </div>
       <ol className="flex flex-wrap gap-1 pb-3">
-        {[...rungs.map((one) => one.words), "What comes out"].map((words, i) => {
+        {[...rungs.map((one) => one.words), "Outcome"].map((words, i) => {
           const one = rungs[i];
           const open = one ? openTracks(walk.marks, one, here()) : 0;
           const mark =
@@ -105,7 +105,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
             </p>
           )}
           {stoppedAt >= 0 && at > stoppedAt && (
-            <p className="text-oxblood">■ The walk stopped at rung {stoppedAt + 1}. What follows was not looked at.</p>
+            <p className="text-oxblood">■ The evaluation stopped at step {stoppedAt + 1}. Later steps were not done.</p>
           )}
           <Rung key={rung.id} rung={rung} goals={view.goals} anchors={view.anchors} state={state}>
             {rung.id === MEASURING_RUNG && (
@@ -135,8 +135,8 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
         </section>
       ) : (
         <section aria-labelledby="rung-title" className="border-t-4 border-double border-rail pt-3">
-          <h1 id="rung-title">What comes out</h1>
-          <p className="pb-3 text-dim">Read it as a whole before you close it; a closed evaluation stays as it is.</p>
+          <h1 id="rung-title">Outcome</h1>
+          <p className="pb-3 text-dim">Read it through before you close it. A closed evaluation cannot be changed.</p>
           <Outcome outcome={outcome} risk={outcome.risk} riskSet={false} hard={outcome.hard.side} apart={[]} />
           <Button
             tone="main"
@@ -155,7 +155,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
         </Button>
         {rung && (
           <Button big tone="main" onClick={() => go(walk.stoppedAt === rung.id ? rungs.length : at + 1)}>
-            {walk.stoppedAt === rung.id ? "What comes out" : (rungs[at + 1]?.words ?? "What comes out")} →
+            {walk.stoppedAt === rung.id ? "Outcome" : (rungs[at + 1]?.words ?? "Outcome")} →
           </Button>
         )}
       </div>

@@ -13,15 +13,15 @@ export function Forget({ view }: { view: TermsView }) {
   const { client } = view.details;
   return (
     <section aria-labelledby="forget-title">
-      <h2 id="forget-title">If {client.name} asks to be forgotten</h2>
+      <h2 id="forget-title">If {client.name} wants their data deleted</h2>
       <p>
-        Names, telephone numbers, addresses, letters, photos and papers of {client.name} and of all their horses go for good. What
-        was worked and scored stays, of a horse without a name: the barn learns from it. Backups from before still hold them until
-        they are thrown away.
+        Names, phone numbers, addresses, messages, photos and papers of {client.name} and of all their horses are deleted for
+        good. Sessions and scores stay without names, so the barn can learn from them. Older backups still hold the data until
+        they are deleted.
       </p>
       <label className="mt-2 flex min-h-9 items-center gap-2">
         <input type="checkbox" checked={sure} onChange={(event) => setSure(event.target.checked)} />
-        This cannot be taken back, and they have asked for it
+        This cannot be undone. The client has asked for it
       </label>
       <Button tone="stop" disabled={busy || !sure} onClick={() => void forget()}>
         Forget {client.name}

@@ -22,9 +22,10 @@ export function KeepingForm({ view }: { view: KeepingView }) {
   };
   return (
     <section aria-labelledby="keeping-title" className="max-w-3xl pt-6">
-      <h2 id="keeping-title">What is kept how long</h2>
+      <h2 id="keeping-title">How long we keep data</h2>
       <p className="text-dim">
-        In months; empty: for good. Once a day what is older goes, and Who changed what says how much. Scores and sessions stay.
+        In months. Empty means for good. Older data is deleted once a day and listed under Who changed what. Scores and sessions
+        stay.
       </p>
       <div className="mt-2 grid gap-3 sm:grid-cols-2">
         {KEPT.map((one) => (
@@ -51,7 +52,7 @@ export function KeepingForm({ view }: { view: KeepingView }) {
       </div>
       <div className="mt-2 flex items-center gap-3">
         <Button tone="main" disabled={busy} onClick={() => void save()}>
-          Save how long
+          Save times
         </Button>
         <span role="status">{saved ? "Saved." : ""}</span>
       </div>

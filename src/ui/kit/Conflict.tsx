@@ -21,8 +21,8 @@ export function Conflict({
 }) {
   return (
     <section role="alertdialog" aria-labelledby="conflict-title" className="my-3 min-w-0 border-2 border-ochre bg-ochre-soft p-3">
-      <h2 id="conflict-title">Somebody else saved while you were writing</h2>
-      <p>Yours is still here. Take over single lines of theirs, then save yours; or drop yours.</p>
+      <h2 id="conflict-title">Somebody else saved while you were typing</h2>
+      <p>Your text is still here. Use single lines of theirs and save yours, or drop yours.</p>
       <div className="overflow-x-auto">
         <table className="my-2 w-full border-collapse bg-paper text-left">
           <thead>
@@ -57,7 +57,7 @@ export function Conflict({
             {rows.length === 0 && (
               <tr>
                 <td colSpan={4} className="px-2 py-1">
-                  Both say the same. Save yours to go on.
+                  Both are the same. Save yours to continue.
                 </td>
               </tr>
             )}
@@ -68,7 +68,7 @@ export function Conflict({
         <Button tone="main" onClick={onKeepMine}>
           Save mine as it is now
         </Button>
-        <Button onClick={onTakeTheirs}>Drop mine, take theirs</Button>
+        <Button onClick={onTakeTheirs}>Use the new text, take theirs</Button>
       </div>
     </section>
   );

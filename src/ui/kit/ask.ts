@@ -11,7 +11,7 @@ export const newKey = (): string => crypto.randomUUID();
 const OFFLINE: Problem = {
   code: "no-answer",
   path: "",
-  message: "The barn's server does not answer. What you typed is still here: try again in a moment.",
+  message: "The server does not answer. What you typed is still here. Try again in a moment.",
 };
 
 /** `person`: whose words these are; the server refuses them from anybody else's session. */

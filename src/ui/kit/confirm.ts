@@ -36,7 +36,7 @@ export function confirmPassword(): Promise<boolean> {
       }).catch(() => null);
       if (answer?.ok) return end(true);
       const problem = (await answer?.json().catch(() => null)) as { message?: string } | null;
-      if (said) said.textContent = problem?.message ?? "The barn's server does not answer. Try again in a moment.";
+      if (said) said.textContent = problem?.message ?? "The server does not answer. Try again in a moment.";
       input?.select();
     });
     dialog.querySelector("button[type=button]")?.addEventListener("click", () => end(false));

@@ -78,7 +78,7 @@ export function useKeyedEdits<T>({
       <>
         {clashes !== null && (
           <p role="status" className="mt-2 border-l-4 border-ochre bg-ochre-soft px-3 py-1">
-            ▲ Somebody else saved the barn's rules meanwhile. What each of you changed is joined here; read it through, then save.
+            ▲ Somebody else saved the barn's rules in the meantime. Both sets of changes are combined here. Read them, then save.
           </p>
         )}
         {clashes !== null && clashes.length > 0 && (

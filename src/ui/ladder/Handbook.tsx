@@ -12,7 +12,7 @@ export function Handbook({ view }: { view: HandbookView }) {
           view.branches.reduce((sum, { skills }) => sum + skills.length, 0),
           "skill",
         )}
-        , as they are worked here. Vet, dentist, farrier and local law come first.
+        , as we work here. Vet, dentist, farrier and local law come first.
       </p>
       <ul className="columns-1 gap-6 py-2 sm:columns-2 print:columns-2">
         {view.branches.map((branch) => (

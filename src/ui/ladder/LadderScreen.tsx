@@ -91,15 +91,15 @@ export function LadderScreen({ view: carried }: { view: Carried<LadderView> }) {
       setPages(taken.pages);
       setTrouble("");
     } catch {
-      setTrouble("This file cannot be read as a ladder: it must be JSON as another barn's ‘Hand it on’ writes it.");
+      setTrouble("This is not a ladder file. Choose one that another barn exported here.");
     }
   };
   return (
     <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div className="min-w-0">
         <p className="pb-2 text-dim">
-          {plural(ladder.skills.length, "skill")} in use. Square: on the ground; round: ridden; broken line: only the most
-          experienced rider. Further right in a lane rests on more of it; choose a skill to see what it waits for elsewhere.
+          {plural(ladder.skills.length, "skill")} in use. Square: on the ground. Round: ridden. Broken line: most experienced
+          rider only. Skills further right need more. Choose a skill to see what it needs first.
         </p>
         <LadderGraph branches={branches} ladder={ladder.skills} chosen={chosen?.id ?? ""} onChoose={choose} />
         <BranchesEditor branches={branches} kept={view.branches.map(({ id }) => id)} put={(next) => put(partsOf(next, skills))} />
@@ -107,11 +107,11 @@ export function LadderScreen({ view: carried }: { view: Carried<LadderView> }) {
           <summary className="sign min-h-9 text-rail">Another barn's ladder</summary>
           <p className="py-1">
             <a className="text-rail underline" href="/api/ladder-file" download>
-              Hand it on: this ladder as a file
+              Export this ladder as a file
             </a>
           </p>
           <label className="sign block text-dim">
-            Take in a file. Its skills come in the place of these; nothing is saved before you save.
+            Import a file. Its skills replace these. Nothing changes until you save.
             <input
               type="file"
               accept="application/json,.json"
@@ -129,7 +129,7 @@ export function LadderScreen({ view: carried }: { view: Carried<LadderView> }) {
               <p>{plural(pages.length, "page")} of skills come with it.</p>
               <label className="flex min-h-9 items-center gap-2">
                 <input type="checkbox" checked={replacePages} onChange={(event) => setReplacePages(event.target.checked)} />
-                They replace the pages that this barn has written itself
+                They replace the pages this barn has written
               </label>
             </>
           )}
@@ -171,7 +171,7 @@ export function LadderScreen({ view: carried }: { view: Carried<LadderView> }) {
             <Button
               onClick={() => putSkills(skills.flatMap((one) => (one.id === chosen.id ? (was.get(chosen.id) ?? []) : [one])))}
             >
-              Take my changes of this one back
+              Undo my changes to this skill
             </Button>
           )}
           <span role="status" className={`${BARE_INPUT} border-transparent text-dim`}>
@@ -189,8 +189,7 @@ export function LadderScreen({ view: carried }: { view: Carried<LadderView> }) {
         ))}
         {panel}
         <p className="text-sm text-dim">
-          With other sides, or with a rider where there was none, a scored skill is another one: it is made anew, and past scores
-          stay with the old one.
+          Changing the sides of a scored skill, or whether it is ridden, makes a new skill. Past scores stay with the old one.
         </p>
         {chosen && (
           <SkillEditor
@@ -206,8 +205,8 @@ export function LadderScreen({ view: carried }: { view: Carried<LadderView> }) {
         {typical && (
           <p className="border-l-4 border-slate bg-slate-soft px-2 py-1 text-sm">
             {typical.horses === 0
-              ? `No horse that went home tells yet how long it takes here: plans reckon with ${typical.told}.`
-              : `Plans reckon with ${typical.pooled.toFixed(1)}: ${typical.bySide.map(({ side, works, horses }) => `${side === "both" ? "" : `${side} `}${works.toFixed(1)} from ${plural(horses, "horse")}`).join(", ")}, drawn towards ${typical.told}.`}
+              ? `No finished horses yet, so plans use the standard: ${typical.told} sessions.`
+              : `Plans use ${typical.pooled.toFixed(1)} sessions: ${typical.bySide.map(({ side, works, horses }) => `${side === "both" ? "" : `${side} `}${works.toFixed(1)} from ${plural(horses, "horse")}`).join(", ")}, averaged with the standard of ${typical.told}.`}
           </p>
         )}
       </section>

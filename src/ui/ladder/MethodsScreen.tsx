@@ -14,14 +14,14 @@ const NUMBERS = [
     words: "Sessions on the ground before the first ride",
     low: 0,
     high: 40,
-    changes: "earliest ride in the plan; the gate",
+    changes: "the earliest ride in the plan, and the gate",
   },
   {
     key: "sessionMinutes",
     words: "Minutes of a usual session",
     low: 15,
     high: 120,
-    changes: "what a plan reckons with while the record is short",
+    changes: "what plans use until the record is long enough",
   },
 ] as const;
 
@@ -52,8 +52,8 @@ export function MethodsScreen({ view }: { view: MethodsView }) {
   return (
     <>
       <p className="max-w-3xl pb-2 text-dim">
-        A method is a set of answers to questions on which good people differ. Each stay has one. Changing an answer re-plans what
-        is ahead of the horses worked by it, never what was done.
+        A training method answers the questions on which good trainers differ. Each stay has one. A change updates the plans of
+        its horses from today on, never the record.
       </p>
       <div className="overflow-x-auto">
         <table className="w-full border-collapse text-left">
@@ -104,7 +104,7 @@ export function MethodsScreen({ view }: { view: MethodsView }) {
                 ))}
               </Row>
             ))}
-            <Row words="In the manager's words" changes="shown where a stay is booked">
+            <Row words="In the manager's words" changes="shown when you book a stay">
               {methods.map((method) => (
                 <td key={method.id} className="px-1 py-1 align-top">
                   <textarea
@@ -118,7 +118,7 @@ export function MethodsScreen({ view }: { view: MethodsView }) {
                 </td>
               ))}
             </Row>
-            <Row words="Offered to new stays" changes="stays that have it keep it">
+            <Row words="Offered for new stays" changes="stays that use it keep it">
               {methods.map((method) => (
                 <td key={method.id} className="px-1 py-1">
                   <div className="flex flex-wrap items-center gap-2">
@@ -131,10 +131,10 @@ export function MethodsScreen({ view }: { view: MethodsView }) {
                       Offered
                     </label>
                     {isShipped(method.id) && edits.some(({ id }) => id === method.id) && (
-                      <Button onClick={() => put(edits.filter(({ id }) => id !== method.id))}>As shipped</Button>
+                      <Button onClick={() => put(edits.filter(({ id }) => id !== method.id))}>Standard</Button>
                     )}
                     {!isShipped(method.id) && !kept.has(method.id) && (
-                      <Button onClick={() => put(edits.filter(({ id }) => id !== method.id))}>Take out</Button>
+                      <Button onClick={() => put(edits.filter(({ id }) => id !== method.id))}>Remove</Button>
                     )}
                   </div>
                 </td>
@@ -154,7 +154,7 @@ export function MethodsScreen({ view }: { view: MethodsView }) {
             ? "Saved"
             : unnamed
               ? "A method has no name: give it one."
-              : `${plural(methods.length - METHODS.length, "method")} of your own`}
+              : `${plural(methods.length - METHODS.length, "method")} changed here`}
         </span>
       </div>
     </>

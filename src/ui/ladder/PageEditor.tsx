@@ -23,7 +23,7 @@ const TEXTS = [
   ["release", "When to release or reward"],
   ["mistakes", "Usual mistakes"],
   ["stopWhen", "When to stop"],
-  ["forOwner", "For the owner: how to ask at home, and what to do if it does not work"],
+  ["forOwner", "For the owner: how to ask at home, and what to do if that does not work"],
 ] as const;
 
 export function PageEditor({ skill, page, version }: { skill: string; page: SkillPage | null; version: number }) {
@@ -67,7 +67,7 @@ export function PageEditor({ skill, page, version }: { skill: string; page: Skil
     <section aria-label="Write this page" className="mt-4 grid max-w-3xl gap-2 border-t-2 border-rail pt-3 print:hidden">
       {theirs && (
         <div role="status" className="border-l-4 border-ochre bg-ochre-soft px-3 py-1">
-          <p>▲ Somebody else wrote this page meanwhile. Yours is still here; theirs reads:</p>
+          <p>▲ Somebody else wrote this page in the meantime. Yours is still here. Theirs reads:</p>
           <p className="whitespace-pre-line text-sm">
             {theirs.page && [theirs.page.what, ...theirs.page.ask, theirs.page.release, ...theirs.page.scores].join("\n")}
           </p>
@@ -75,7 +75,7 @@ export function PageEditor({ skill, page, version }: { skill: string; page: Skil
         </div>
       )}
       {TEXTS.slice(0, 1).map(([key, label]) => area(key, label))}
-      <Field id="page-ask" label="How to ask, a step a line, left and right">
+      <Field id="page-ask" label="How to ask: one step a line, left and right">
         <textarea
           id="page-ask"
           className={INPUT}
@@ -107,7 +107,7 @@ export function PageEditor({ skill, page, version }: { skill: string; page: Skil
             setOpen(false);
           }}
         >
-          Leave it as it was
+          Cancel
         </Button>
       </div>
     </section>

@@ -50,13 +50,11 @@ export function Practice({ skill, words, scores, measure }: Props) {
   return (
     <div className="grid max-w-xl gap-3">
       <h1>Practice: {words}</h1>
-      <p className="text-dim">
-        Read what the horse does, give the score that you would give. The barn's answer comes after each.
-      </p>
+      <p className="text-dim">Read what the horse does and give your score. The barn's score follows each one.</p>
       {result ? (
         <section aria-label="How it went" className="grid gap-2">
           <p role="status" className="border-l-4 border-rail bg-rail-soft px-3 py-2 text-lg">
-            {result.exact} of {plural(result.situations, "situation")} scored as the barn does, {result.withinOne} within one.
+            {result.exact} of {plural(result.situations, "situation")} the same as the barn, {result.withinOne} within one.
           </p>
           <div className="flex gap-2">
             <Button tone="main" big onClick={begin}>
@@ -94,7 +92,7 @@ export function Practice({ skill, words, scores, measure }: Props) {
           {shown && answer !== null && (
             <div role="status" className="grid gap-2">
               <p className={mine === answer ? "text-rail" : "text-ochre"}>
-                {mine === answer ? "✓ The barn gives the same." : `▲ The barn gives ${answer}: ${scores[answer] ?? ""}.`}
+                {mine === answer ? "✓ The barn scores the same." : `▲ The barn's score is ${answer}: ${scores[answer] ?? ""}.`}
               </p>
               {given.length < asked.length ? (
                 <Button tone="main" big onClick={() => setShown(false)}>
@@ -102,7 +100,7 @@ export function Practice({ skill, words, scores, measure }: Props) {
                 </Button>
               ) : (
                 <Button tone="main" big disabled={busy} onClick={() => void finish()}>
-                  Hand it in
+                  Save my practice
                 </Button>
               )}
             </div>

@@ -22,7 +22,7 @@ interface Editing {
 }
 
 const FLAGS = [
-  ["second", "A second person must be there"],
+  ["second", "Needs a second person"],
   ["specialist", "Only the most experienced rider"],
   ["everyday", "Asked of every horse"],
   ["used", "Used at this barn"],
@@ -119,16 +119,16 @@ export function SkillEditor({ skill, kept, branches, skills, put, replace, move 
         <Button onClick={() => move(1)}>Later</Button>
       </div>
       <SkillPicks
-        legend="Waits for"
-        add="Add what it waits for"
+        legend="Needs first"
+        add="Add a skill it needs"
         value={skill.after}
         taken={[...skill.after, skill.id]}
         ladder={ladder}
         onChange={(after) => put({ after })}
       />
       <SkillPicks
-        legend="Cannot be done without (who does it, does these)"
-        add="Add what it contains"
+        legend="Includes (whoever does this also does these)"
+        add="Add an included skill"
         value={skill.contains}
         taken={[...skill.contains, skill.id]}
         ladder={ladder}
@@ -147,7 +147,7 @@ export function SkillEditor({ skill, kept, branches, skills, put, replace, move 
           </select>
         </label>
         <label className="sign text-dim">
-          On its back
+          On the horse's back
           <select
             className={INPUT}
             value={skill.bears}
@@ -162,7 +162,7 @@ export function SkillEditor({ skill, kept, branches, skills, put, replace, move 
         </label>
         {number("to3", "Sessions from 0 to 3", 1, 60, 0.5)}
         {number("to4", "Sessions from 3 to 4", 1, 60, 0.5)}
-        {number("halfLife", "Days until half is lost", 7, 365, 1)}
+        {number("halfLife", "Days off until half is lost", 7, 365, 1)}
         {number("grade", "Rider's grade", 1, 5, 1)}
         <label className="sign text-dim">
           Worked in
@@ -210,7 +210,7 @@ export function SkillEditor({ skill, kept, branches, skills, put, replace, move 
         />
       </Field>
       <details>
-        <summary className="sign min-h-9 text-rail">What hangs on it</summary>
+        <summary className="sign min-h-9 text-rail">Rules for this skill</summary>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-2 py-1">
           {list(
             "Rules",
@@ -227,20 +227,20 @@ export function SkillEditor({ skill, kept, branches, skills, put, replace, move 
             (cues) => put({ cues }),
           )}
           {list(
-            "Left alone while somebody is asked about",
+            "Leave alone while a check is open for",
             "Add a sign",
             skill.signs,
             SIGNS.filter(({ good }) => !good).map(({ id, words }) => [id, words] as const),
             (signs) => put({ signs }),
           )}
           {list(
-            "Waits when this was found",
+            "Not allowed after this was found",
             "Add a finding",
             skill.causes,
             CAUSES.filter(({ body }) => body).map(({ id, words }) => [id, words] as const),
             (causes) => put({ causes }),
           )}
-          <Field id={`ladder-aims-${skill.id}`} label="Words of an owner that mean it, with commas; * ends a word anyhow">
+          <Field id={`ladder-aims-${skill.id}`} label="Words an owner may use for it, separated by commas (* for any ending)">
             <input
               key={skill.id}
               id={`ladder-aims-${skill.id}`}

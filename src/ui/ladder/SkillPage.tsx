@@ -25,7 +25,7 @@ export function SkillPage({
   const Head = `h${level}` as const;
   const facts = [
     skill.sided ? "scored left and right" : "scored once",
-    `on its back: ${BEARS_WORDS[skill.bears]}`,
+    `on the horse's back: ${BEARS_WORDS[skill.bears]}`,
     `rider's grade ${skill.grade}`,
     ...(skill.second ? ["a second person there"] : []),
     ...(skill.specialist ? ["the most experienced rider only"] : []),
@@ -82,11 +82,11 @@ export function SkillPage({
           )}
         </>
       ) : (
-        <p className="py-2">Nobody has written this page yet. The manager can, below.</p>
+        <p className="py-2">This page is empty. A manager can write it below.</p>
       )}
       <p className="pt-2 text-sm text-dim">
         {skill.cues.length > 0 && `Cue: ${listed(skill.cues.map((cue) => `“${cues[cue]}”`))}. `}
-        {skill.after.length > 0 && `Rests on: ${listed(skill.after.map((id) => inner(here().find(id)?.words ?? id)))}. `}
+        {skill.after.length > 0 && `Needs first: ${listed(skill.after.map((id) => inner(here().find(id)?.words ?? id)))}. `}
         {outer(facts.join(" · "))}.
       </p>
     </div>

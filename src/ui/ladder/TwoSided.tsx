@@ -154,8 +154,8 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
       </svg>
       <figcaption className="text-sm text-dim">
         Bar: newest score, 0 to 5.
-        {rungs.some(({ shown }) => shown) && " Whisker: where it is, eight times in ten; dotted: too little seen to say."} Dashed
-        outline: intake. Broken line: 3, mostly on light help.
+        {rungs.some(({ shown }) => shown) && " Thin line: likely range; dotted: too few scores to tell."} Dashed outline: intake.
+        Line at 3: does it with light help.
       </figcaption>
     </figure>
   );

@@ -40,12 +40,12 @@ export function Gallery({ media: all, mayRemove }: { media: readonly MediaView[]
               <Button
                 className="justify-self-start"
                 disabled={busy}
-                aria-label={`Take it off: ${sayMedia(one)}`}
+                aria-label={`Remove: ${sayMedia(one)}`}
                 onClick={async () => {
                   if ((await send("media/remove", { id: one.id })).ok) setMedia(media.filter(({ id }) => id !== one.id));
                 }}
               >
-                Take it off
+                Remove
               </Button>
             )}
           </li>

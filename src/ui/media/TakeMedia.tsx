@@ -53,13 +53,13 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
     });
     if (sent.state === "refused") return setSaid("");
     setWords("");
-    setSaid(sent.state === "sent" ? "✓ The barn has it." : "✓ Kept on this phone. It goes out by itself.");
+    setSaid(sent.state === "sent" ? "✓ The barn has it." : "✓ Saved on this phone. It goes out by itself.");
   };
   return (
     <section aria-label="Photos and clips" className="grid gap-2">
       <div className="grid grid-cols-2 gap-2">
         <label className="sign block text-dim">
-          It shows
+          Shows
           <select className={`${INPUT} h-14 font-sans text-ink`} value={skill} onChange={(event) => setSkill(event.target.value)}>
             <option value="">the horse</option>
             {skills.map((id) => (
@@ -85,7 +85,7 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
         </label>
       </div>
       <label className="sign block text-dim">
-        A word on it
+        Note on it
         <input
           maxLength={200}
           className={`${INPUT} h-14 font-sans text-ink`}

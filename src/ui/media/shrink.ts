@@ -18,14 +18,16 @@ const asBase64 = (blob: Blob): Promise<string> =>
 
 async function photo(file: File): Promise<Taken> {
   const picture = await createImageBitmap(file).catch(() => null);
-  if (!picture) return { ok: false, why: "This phone cannot read the picture. Take it as JPEG." };
+  if (!picture) return { ok: false, why: "This phone cannot read the picture. Use JPEG." };
   const scale = Math.min(1, LONGEST / Math.max(picture.width, picture.height));
   const canvas = document.createElement("canvas");
   [canvas.width, canvas.height] = [Math.round(picture.width * scale), Math.round(picture.height * scale)];
   canvas.getContext("2d")?.drawImage(picture, 0, 0, canvas.width, canvas.height);
   picture.close();
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, "image/jpeg", QUALITY));
-  return blob ? { ok: true, content: await asBase64(blob) } : { ok: false, why: "The picture could not be cut down. Try again." };
+  return blob
+    ? { ok: true, content: await asBase64(blob) }
+    : { ok: false, why: "The picture could not be made smaller. Try again." };
 }
 
 /** Seconds of a clip; null where this phone does not say. */

@@ -12,9 +12,9 @@ async function show(): Promise<void> {
   const refused = mine.filter((entry) => entry.refused !== null).length;
   const waits = mine.length - refused;
   const parts = [
-    waits > 0 ? `▲ ${waits} kept on this phone${answered ? "" : ": no signal"}` : "",
-    refused > 0 ? `■ ${refused} not taken: look at ${refused === 1 ? "it" : "them"}` : "",
-    others > 0 ? `${others} kept here for somebody else, until they sign in` : "",
+    waits > 0 ? `▲ ${waits} saved on this phone${answered ? "" : ": no signal"}` : "",
+    refused > 0 ? `■ ${refused} not accepted: open ${refused === 1 ? "it" : "them"}` : "",
+    others > 0 ? `${others} saved here for somebody else until they sign in` : "",
   ].filter(Boolean);
   bar.hidden = parts.length === 0;
   bar.textContent = parts.join(" · ");

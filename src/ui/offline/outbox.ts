@@ -126,7 +126,7 @@ export const standAlone = (seq: number): Promise<void> =>
       rider: entry.person,
       helper: null,
       after: null,
-      why: "Worked as handed out; the card was changed meanwhile.",
+      why: "Worked as handed out; the card was changed in the meantime.",
     };
     const tx = store.transaction("outbox", "readwrite");
     await tx.store.delete(seq);

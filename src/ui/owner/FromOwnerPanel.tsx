@@ -40,7 +40,7 @@ function Question({ asked }: { asked: FromOwner["answers"][number] }) {
           </label>
           <Trouble problem={problem} />
           <Button type="submit" className="justify-self-start" disabled={busy || words.trim() === ""}>
-            Answer, by letter and on their page
+            Answer by e-mail and on their page
           </Button>
         </form>
       )}
@@ -65,7 +65,7 @@ export function FromOwnerPanel({ view }: { view: LetterView }) {
         ))}
       {checkBacks.map((back, i) => (
         <div key={`${back.day}${i}`} className="border-t border-line pt-1">
-          <h3>At home, told {sayDate(back.day)}</h3>
+          <h3>News from home {sayDate(back.day)}</h3>
           <p>
             {back.goes === "well" ? "" : "▲ "}
             {GOES_WORDS[back.goes]}; {plural(back.daysAWeek, "day")} a week.
@@ -85,8 +85,7 @@ export function FromOwnerPanel({ view }: { view: LetterView }) {
           {back.words && <p>“{back.words}”</p>}
           {wentWorse(back) && (
             <p>
-              ▲ Something went down.{" "}
-              <a href={`/horse/${view.stay}/owner?about=worse:${back.day}`}>Look at the answer we propose</a>
+              ▲ Something got worse. <a href={`/horse/${view.stay}/owner?about=worse:${back.day}`}>See the suggested answer</a>
             </p>
           )}
         </div>
@@ -99,7 +98,7 @@ export function FromOwnerPanel({ view }: { view: LetterView }) {
             if ((await send("owner/see-check-back", { stay: view.stay })).ok) setSeen(true);
           }}
         >
-          I have seen it
+          Mark as read
         </Button>
       )}
     </section>

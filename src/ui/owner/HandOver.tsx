@@ -15,7 +15,7 @@ interface Saved {
 const ROWS: readonly (readonly [keyof HandOverFields, string, (x: HandOverFields) => string])[] = [
   [
     "release",
-    "What goes along",
+    "Pick-up checklist",
     (x) => x.release.map(({ item, done, words }) => `${done ? "✓" : "○"} ${RELEASE_WORDS[item]} ${words}`).join("\n"),
   ],
 ];
@@ -46,7 +46,7 @@ export function HandOver({ view, me }: { view: LetterView; me: string }) {
   const release = (content.release.length > 0 ? content : EMPTY_HAND_OVER).release;
   return (
     <section aria-labelledby="hand-over-title" className="grid gap-3 border-t-2 border-rail pt-4">
-      <h2 id="hand-over-title">Handing over</h2>
+      <h2 id="hand-over-title">Pick-up</h2>
       {theirs && (
         <Conflict
           rows={ROWS.map(([key, label, say]) => ({ key, label, mine: say(content), theirs: say(theirs.content) })).filter(
@@ -64,7 +64,7 @@ export function HandOver({ view, me }: { view: LetterView; me: string }) {
           }}
         />
       )}
-      <h3>What goes along</h3>
+      <h3>Pick-up checklist</h3>
       <ul className="grid gap-1">
         {release.map((row) => {
           const put = (part: Partial<typeof row>): void =>
@@ -81,7 +81,7 @@ export function HandOver({ view, me }: { view: LetterView; me: string }) {
                 {RELEASE_WORDS[row.item]}
               </label>
               <input
-                aria-label={`${RELEASE_WORDS[row.item]}: a word`}
+                aria-label={`${RELEASE_WORDS[row.item]}: note`}
                 className={`${BARE_INPUT} w-64`}
                 maxLength={300}
                 value={row.words}
@@ -94,7 +94,7 @@ export function HandOver({ view, me }: { view: LetterView; me: string }) {
       <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
       <div className="flex flex-wrap items-center gap-2">
         <Button tone="main" disabled={busy} onClick={() => void save()}>
-          Save the hand-over
+          Save the pick-up list
         </Button>
         <span role="status" className="text-dim">
           {saved ? "Saved" : restored ? "Kept on this device, not saved yet" : ""}

@@ -30,7 +30,7 @@ const LOOKED_BACK = 7;
 const ROWS = (who: Pronouns): readonly (readonly [keyof HomeworkFields, string, (x: HomeworkFields) => string])[] => [
   ["steps", "Steps", (x) => x.steps.map((step, i) => `${i + 1}. ${sayStep(step, who)}`).join("\n")],
   ["daysAWeek", "Days a week", (x) => String(x.daysAWeek)],
-  ["words", "Something more", (x) => x.words],
+  ["words", "Anything else", (x) => x.words],
 ];
 export function HomeworkPanel({ view, me }: { view: LetterView; me: string }) {
   const [given, setGiven] = useState<Pick<HomeworkView, "madeOn" | "by"> | null>(view.homework);
@@ -67,7 +67,7 @@ export function HomeworkPanel({ view, me }: { view: LetterView; me: string }) {
     set({ since: answer.value.id, content: next.steps.length > 0 ? next : proposed });
     drop();
     setGiven(next.steps.length > 0 ? { madeOn: view.today, by: "you" } : null);
-    setSaid(next.steps.length === 0 ? "Ended" : withLetter ? "Given, and in the outbox" : "Given");
+    setSaid(next.steps.length === 0 ? "Ended" : withLetter ? "Sent to the owner" : "Given");
   };
   const steps = content.steps;
   const swap = (i: number): void =>
@@ -79,8 +79,8 @@ export function HomeworkPanel({ view, me }: { view: LetterView; me: string }) {
       <h2 id="homework-title">The owner's routine</h2>
       <p className="text-dim">
         {given
-          ? `Given ${sayDate(given.madeOn)} by ${given.by}. It goes along with each weekly word.`
-          : "None is given. This one is proposed from what the horse knows; the owner ticks it back."}
+          ? `Given ${sayDate(given.madeOn)} by ${given.by}. It goes out with each weekly update.`
+          : "None yet. This one is suggested from what the horse knows. The owner ticks what they did."}
       </p>
       {lately.length > 0 && (
         <div className="border-l-4 border-rail pl-2">
@@ -99,12 +99,12 @@ export function HomeworkPanel({ view, me }: { view: LetterView; me: string }) {
                 if ((await send("owner/see-homework", { stay: view.stay })).ok) setSeen(true);
               }}
             >
-              I have seen it
+              Mark as read
             </Button>
           )}
         </div>
       )}
-      {steps.length === 0 && <p className="text-dim">The horse knows nothing yet that an owner could do. Add a step below.</p>}
+      {steps.length === 0 && <p className="text-dim">There is nothing yet that an owner could do. Add a step below.</p>}
       <ol className="grid gap-1">
         {steps.map((step, i) => (
           <li key={step.skill} className="grid grid-cols-[1.5rem_1fr_auto] items-start gap-2 border-b border-line pb-1">
@@ -126,10 +126,7 @@ export function HomeworkPanel({ view, me }: { view: LetterView; me: string }) {
               <Button disabled={i === 0} aria-label={`Move step ${i + 1} up`} onClick={() => swap(i)}>
                 ↑
               </Button>
-              <Button
-                aria-label={`Take step ${i + 1} out`}
-                onClick={() => change({ steps: steps.filter((one) => one !== step) })}
-              >
+              <Button aria-label={`Remove step ${i + 1}`} onClick={() => change({ steps: steps.filter((one) => one !== step) })}>
                 ✕
               </Button>
             </span>
@@ -171,7 +168,7 @@ export function HomeworkPanel({ view, me }: { view: LetterView; me: string }) {
         </label>
       </div>
       <label className="sign text-dim">
-        Something more for the owner
+        Anything else for the owner
         <textarea
           rows={2}
           maxLength={2000}
@@ -203,7 +200,7 @@ export function HomeworkPanel({ view, me }: { view: LetterView; me: string }) {
           Give this routine
         </Button>
         <Button disabled={busy || steps.length === 0} onClick={() => void give(content, true)}>
-          Give it, with a letter
+          Send it with a message
         </Button>
         {given && (
           <Button disabled={busy} onClick={() => void give({ ...content, steps: [] }, false)}>

@@ -39,10 +39,10 @@ export function LetterScreen({ view, about, me }: { view: LetterView; about: str
             void write();
           }}
         >
-          <h2 id="letter-title">A letter to {view.toName}</h2>
+          <h2 id="letter-title">Message to {view.toName}</h2>
           {view.toAddress === "" && (
             <p className="text-ochre">
-              ▲ {view.toName} has no e-mail address here. <a href={`/horse/${view.stay}/terms`}>Type it in</a>
+              ▲ {view.toName} has no e-mail address here. <a href={`/horse/${view.stay}/terms`}>Add it</a>
             </p>
           )}
           {reached.length > 1 && <p className="text-sm">To {listed(reached.map(({ name }) => name))}, each by name.</p>}
@@ -65,13 +65,13 @@ export function LetterScreen({ view, about, me }: { view: LetterView; about: str
               onChange={(event) => set((before) => ({ ...before, body: event.target.value }))}
             />
           </label>
-          <p className="text-sm text-dim">The address of the owner's page, your name and the barn's are put below it.</p>
+          <p className="text-sm text-dim">The owner's link, your name and the barn's name are added below.</p>
           <Trouble problem={problem} />
           {done ? (
-            <p role="status">✓ In the outbox; it goes out by itself. Copies stay below.</p>
+            <p role="status">✓ In the outbox. It sends by itself. Copies stay below.</p>
           ) : (
             <Button type="submit" tone="main" className="justify-self-start" disabled={busy || reached.length === 0}>
-              Send the letter
+              Send the message
             </Button>
           )}
         </form>
@@ -83,7 +83,7 @@ export function LetterScreen({ view, about, me }: { view: LetterView; about: str
         <FromOwnerPanel view={view} />
         <Readers view={view} onChange={setReaders} />
         <section aria-labelledby="sent-title">
-          <h2 id="sent-title">Letters so far</h2>
+          <h2 id="sent-title">Messages so far</h2>
           {view.sent.length === 0 && <p className="text-dim">None yet.</p>}
           {view.sent.map((message) => (
             <MessageEntry key={message.id} message={message} />

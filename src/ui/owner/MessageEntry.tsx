@@ -8,9 +8,9 @@ const at = (instant: string): string => instant.slice(0, 16).replace("T", " ");
 function sayState({ state, sentAt, tries, trouble }: MessageView): string {
   if (state === "sent") return `✓ sent ${at(sentAt ?? "")} UTC`;
   if (state === "sending") return "○ is being sent";
-  if (state === "unknown") return `▲ may have gone, the mail server did not say: ${trouble}`;
+  if (state === "unknown") return `▲ may have been sent; the mail server did not confirm: ${trouble}`;
   if (state === "failed") return `■ not sent after ${plural(tries, "try", "tries")}: ${trouble}`;
-  return tries === 0 ? "○ waits to be sent" : `▲ ${plural(tries, "try", "tries")} so far: ${trouble}`;
+  return tries === 0 ? "○ waiting to be sent" : `▲ ${plural(tries, "try", "tries")} so far: ${trouble}`;
 }
 
 /** A letter as it was written, and whether it went out. */
@@ -43,13 +43,13 @@ export function MessageEntry({ message, withHorse = false }: { message: MessageV
       </details>
       {(message.state === "failed" || message.state === "unknown") && said === null && (
         <p className="flex flex-wrap items-center gap-3">
-          {message.state === "unknown" && <span>Ask {message.toName} whether it came, or they may have it twice.</span>}
-          <Button disabled={busy} onClick={() => void tell("owner/retry", "○ waits to be sent")}>
+          {message.state === "unknown" && <span>Ask {message.toName} whether it arrived, or they may get it twice.</span>}
+          <Button disabled={busy} onClick={() => void tell("owner/retry", "○ waiting to be sent")}>
             {message.state === "unknown" ? "Send it again" : "Try again"}
           </Button>
           {message.state === "unknown" && (
-            <Button disabled={busy} onClick={() => void tell("owner/settle", "✓ has gone")}>
-              It has come
+            <Button disabled={busy} onClick={() => void tell("owner/settle", "✓ sent")}>
+              It arrived
             </Button>
           )}
         </p>

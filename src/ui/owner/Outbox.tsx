@@ -18,11 +18,13 @@ export function Outbox({ view }: { view: PostView }) {
   return (
     <>
       {!view.mailServer && (
-        <p className="text-ochre">▲ No mail server is set up: letters are kept, and go out once FURLONG_SMTP_URL names one.</p>
+        <p className="text-ochre">
+          ▲ Mail is not set up. Messages wait here. Ask whoever runs the server to set FURLONG_SMTP_URL.
+        </p>
       )}
       {view.standin && (
         <p className="text-sm text-dim">
-          Letters go to the simulated mail server: <a href={view.standin}>look into it</a>.
+          Messages go to the simulated mail server: <a href={view.standin}>open it</a>.
         </p>
       )}
       <p className="flex flex-wrap items-end gap-4 py-2">
@@ -38,15 +40,15 @@ export function Outbox({ view }: { view: PostView }) {
           />
         </label>
         <span className="text-dim">
-          {plural(count("waiting") + count("sending"), "letter waits", "letters wait")}, {count("failed")} could not be sent,{" "}
-          {count("unknown")} may have gone, {count("sent")} sent.
+          {plural(count("waiting") + count("sending"), "message waits", "messages wait")}, {count("failed")} could not be sent,{" "}
+          {count("unknown")} may have been sent, {count("sent")} sent.
         </span>
       </p>
       {found.length === 0 && (
         <p className="py-4">
           {view.messages.length === 0
-            ? "No letter was written yet: approve a report, or write to an owner from a horse's page."
-            : "No such letter."}
+            ? "No messages yet. Approve a report, or write to an owner from a horse's page."
+            : "No messages match."}
         </p>
       )}
       {found.map((message) => (

@@ -40,30 +40,30 @@ function Reader({ stay, reader, until, onRemoved }: ReaderProps) {
           <input
             readOnly
             suppressHydrationWarning
-            aria-label={role ? `Address of ${name}'s page` : "Address of the owner's page"}
+            aria-label={role ? `Link for ${name}` : "Owner's link"}
             className={INPUT}
             value={typeof location === "undefined" ? link.path : location.origin + link.path}
             onFocus={(event) => event.target.select()}
           />
           <p className="text-sm text-dim">
-            Opens without a sign-in, for whoever has it, up to {sayDate(link.until)}. <a href={link.path}>Look at it</a>
+            Anyone with this link can read the page until {sayDate(link.until)}. <a href={link.path}>Open the page</a>
           </p>
         </>
       ) : (
-        <p className="text-sm text-dim">No address opens now. One is made with the first letter, or here.</p>
+        <p className="text-sm text-dim">The owner's link is off. The first message turns it on, or turn it on here.</p>
       )}
       <div className="flex flex-wrap gap-1">
         <Button disabled={busy} onClick={() => void make()}>
-          {link ? "Make a new address" : "Make an address"}
+          {link ? "Make a new link" : "Turn on the link"}
         </Button>
         {link && (
           <Button disabled={busy} onClick={() => void drop()}>
-            Take it away
+            Turn off the link
           </Button>
         )}
         {contact && (
-          <Button disabled={busy} aria-label={`No more letters to ${name}`} onClick={() => void remove()}>
-            No more letters
+          <Button disabled={busy} aria-label={`Stop messages to ${name}`} onClick={() => void remove()}>
+            Stop messages
           </Button>
         )}
       </div>
@@ -89,7 +89,7 @@ export function Readers({ view, onChange }: { view: LetterView; onChange(readers
   };
   return (
     <section aria-labelledby="readers-title" className="grid gap-1">
-      <h2 id="readers-title">Who hears of {view.horse}</h2>
+      <h2 id="readers-title">Who gets messages about {view.horse}</h2>
       <ul>
         {readers.map((reader) => (
           <Reader
@@ -102,7 +102,7 @@ export function Readers({ view, onChange }: { view: LetterView; onChange(readers
         ))}
       </ul>
       <details>
-        <summary className="sign cursor-pointer text-slate">Add somebody: a second owner, an agent</summary>
+        <summary className="sign cursor-pointer text-slate">Add a person: second owner or agent</summary>
         <form
           className="grid gap-2 pt-2"
           onSubmit={(event) => {
@@ -132,7 +132,7 @@ export function Readers({ view, onChange }: { view: LetterView; onChange(readers
             />
           </label>
           <label className="sign text-dim">
-            Who that is
+            Who this is
             <select
               className={`${INPUT} font-sans text-ink`}
               value={added.role}
@@ -146,7 +146,7 @@ export function Readers({ view, onChange }: { view: LetterView; onChange(readers
             </select>
           </label>
           <Trouble problem={problem} />
-          <p className="text-sm text-dim">From now on they get every letter and report of this horse, and a page of their own.</p>
+          <p className="text-sm text-dim">From now on they get every message and report for this horse, and their own link.</p>
           <Button type="submit" className="justify-self-start" disabled={busy}>
             Add
           </Button>

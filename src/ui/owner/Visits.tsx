@@ -87,9 +87,9 @@ const ROWS: readonly (readonly [keyof VisitFields, string, (x: VisitFields) => s
   ["day", "On", (x) => sayDate(x.day)],
   ["minute", "At", (x) => (x.minute === null ? "" : minutesAsClock(x.minute))],
   ["plan", "The owner does", (x) => x.plan.map(words).join("; ")],
-  ["state", "How it stands", (x) => VISIT_STATE[x.state]],
+  ["state", "How the horse feels", (x) => VISIT_STATE[x.state]],
   ["help", "Needed help with", (x) => x.help.map(words).join("; ")],
-  ["words", "A word on it", (x) => x.words],
+  ["words", "Note on it", (x) => x.words],
 ];
 
 interface RowProps {
@@ -139,7 +139,7 @@ function Row({ view, visit, onSaved }: RowProps) {
             />
           )}
           <label className="sign text-dim">
-            A word on it
+            Note on it
             <textarea
               rows={2}
               maxLength={2000}
@@ -177,11 +177,11 @@ function Row({ view, visit, onSaved }: RowProps) {
             )}
             {state === "planned" ? (
               <Button disabled={busy} onClick={() => void put("cancelled")}>
-                Call it off
+                Cancel the visit
               </Button>
             ) : (
               <Button disabled={busy} onClick={() => void put("planned")}>
-                Planned again
+                Plan it again
               </Button>
             )}
           </div>
@@ -219,7 +219,7 @@ export function Visits({ view }: { view: LetterView }) {
   return (
     <section aria-labelledby="visits-title" className="grid gap-2 border-t-2 border-rail pt-4">
       <h2 id="visits-title">Visits and lessons</h2>
-      {visits.length === 0 && <p className="text-dim">None planned, none given.</p>}
+      {visits.length === 0 && <p className="text-dim">No visits yet.</p>}
       <ul>
         {ordered.map((visit) => (
           <Row
@@ -241,7 +241,7 @@ export function Visits({ view }: { view: LetterView }) {
         </div>
       </details>
       <p className="text-sm text-dim">
-        Helmet and boots for the owner too, somebody at the horse's head, and no lesson on a day on which the gate stays shut.
+        Helmet and boots for the owner too, and somebody at the horse's head. No lesson on a day when the gate is shut.
       </p>
     </section>
   );

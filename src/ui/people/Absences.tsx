@@ -32,7 +32,7 @@ export function Absences({ view }: { view: PeopleView }) {
   return (
     <section aria-labelledby="away-title" className="max-w-4xl">
       <h2 id="away-title">Away</h2>
-      {view.absences.length === 0 && <p className="text-dim">Nobody, today or later.</p>}
+      {view.absences.length === 0 && <p className="text-dim">Nobody is away from today on.</p>}
       <ul>
         {view.absences.map((absence) => (
           <li key={absence.id} className="flex items-center gap-3 border-b border-line py-1">
@@ -55,7 +55,7 @@ export function Absences({ view }: { view: PeopleView }) {
         <Clock form={form} name="toMinute" label="to" optional />
         <Text form={form} name="reason" label="Reason" />
         <Button type="submit" disabled={busy}>
-          Note the absence
+          Add the absence
         </Button>
       </form>
       <Trouble problem={problem} />

@@ -28,7 +28,7 @@ function OwnPassword({ mustChange }: { mustChange: boolean }) {
       <h2 id="password-title">Password</h2>
       {mustChange && (
         <p className="mb-2 border-l-4 border-ochre bg-ochre-soft px-3 py-2">
-          Yours was given to you by somebody else, and opens nothing but this page. Choose your own.
+          Somebody else gave you this password. Choose your own to go on.
         </p>
       )}
       <form noValidate onSubmit={(event) => void change(event)} className="grid gap-2">
@@ -37,7 +37,7 @@ function OwnPassword({ mustChange }: { mustChange: boolean }) {
           name="password"
           label="New password"
           kind="password"
-          hint="At least 12 characters: a short sentence of your own. Signs you out everywhere else."
+          hint="At least 12 characters. Use a short sentence of your own. This signs you out everywhere else."
         />
         <div className="flex items-center gap-3">
           <Button type="submit" tone="main" disabled={busy}>
@@ -63,7 +63,7 @@ function Sessions({ sessions }: Pick<AccountView, "sessions">) {
         {sessions.map((session) => (
           <li key={session.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
             <span className="min-w-0 flex-1 break-words">
-              {session.device || "A device that says nothing of itself"}
+              {session.device || "Unknown device"}
               <span className="block text-sm text-dim">
                 {session.address && `${session.address} · `}since {session.since}, last used {session.seen}
               </span>

@@ -32,7 +32,7 @@ export function NewPassword({ person }: { person: PersonId }) {
         form={form}
         name="password"
         label="One-time password"
-        hint="Tell it to them: it opens nothing but the page on which they choose their own. It signs them out everywhere, and turns off two-step sign-in."
+        hint="Tell them this password. With it they can only choose their own. It signs them out everywhere and turns off two-step sign-in."
       />
       <div className="flex items-center gap-3">
         <Button type="submit" disabled={busy}>
@@ -52,7 +52,7 @@ export function Retire({ person }: { person: PeopleView["people"][number] }) {
   };
   return (
     <div className="grid content-start gap-2">
-      <p className="text-dim">Retired people cannot sign in and are handed nothing more. What they wrote stays theirs.</p>
+      <p className="text-dim">They can no longer sign in or be given horses. Their records stay.</p>
       <Button tone="stop" disabled={busy} className="justify-self-start" onClick={() => void retire()}>
         Retire {person.name}
       </Button>

@@ -24,18 +24,18 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
         label="Grade"
         number
         options={[1, 2, 3, 4, 5].map((grade) => [grade, String(grade)] as const)}
-        hint="The riskiest horse this person may handle alone"
+        hint="The highest risk (1 to 5) this person may handle alone"
       />
       <Text
         form={form}
         name={path("weightKg")}
         label="Weight with tack, kg"
         kind="number"
-        hint="Empty: not weighed, not handed a ride"
+        hint="Empty: not weighed, so no rides"
       />
       <Clock form={form} name={path("worksFrom")} label="Works from" />
       <Clock form={form} name={path("worksTo")} label="to" />
-      <Text form={form} name={path("maxSaddle")} label="Rides a day at most" kind="number" />
+      <Text form={form} name={path("maxSaddle")} label="Most rides a day" kind="number" />
       <div className="self-end">
         <Check form={form} name={path("rides")} label="Rides" />
         <Check form={form} name={path("specialist")} label="May do specialist work" />
@@ -105,7 +105,7 @@ const LINES: Lines<PersonFields> = {
   lunchFrom: ["Break between", minutesAsClock],
   lunchTo: ["and", minutesAsClock],
   lunchMinutes: ["Break, minutes", String],
-  maxSaddle: ["Rides a day at most", String],
+  maxSaddle: ["Most rides a day", String],
 };
 
 export function EditPersonForm({

@@ -23,7 +23,7 @@ function TurnOn({ secret, children }: { secret: string; children: ReactNode }) {
   if (on)
     return (
       <div className="grid gap-2">
-        <p>It is on. Print these now: each opens once, where the telephone is lost. They are not shown again.</p>
+        <p>It is on. Print these codes now. Each works once if the phone is lost. They are not shown again.</p>
         <ul className="grid max-w-md grid-cols-2 gap-1 font-mono">
           {oneTime.map((one) => (
             <li key={one}>{inFours(one)}</li>
@@ -39,7 +39,7 @@ function TurnOn({ secret, children }: { secret: string; children: ReactNode }) {
     );
   return (
     <div className="grid gap-3">
-      <p>Let the authenticator on your telephone read this, or type the letters into it; then type the code that it shows.</p>
+      <p>Scan this with your authenticator app, or type the letters into it. Then type the code it shows.</p>
       {children}
       <p className="break-all font-mono">{secret.replaceAll(/.{4}(?=.)/g, "$& ")}</p>
       <form
@@ -82,8 +82,7 @@ export function SecondProof({ proof, children }: { proof: SecondProofView; child
       {proof.state === "off" && (
         <>
           <p className="text-dim">
-            Off. With it, a code of an authenticator app on your telephone is asked for after the password: somebody who has your
-            password alone does not get in.
+            Off. When on, you also type a code from an app on your phone, so your password alone is not enough to sign in.
           </p>
           <Button className="justify-self-start" disabled={busy} onClick={() => void ask("account/begin-codes")}>
             Set it up
@@ -96,7 +95,7 @@ export function SecondProof({ proof, children }: { proof: SecondProofView; child
           <p>On. {plural(proof.codesLeft, "printed code")} left.</p>
           <div className="flex flex-wrap gap-3">
             <Button disabled={busy} onClick={() => void ask("account/begin-codes")}>
-              Set it up anew, with new printed codes
+              Set it up again with new printed codes
             </Button>
             <Button tone="stop" disabled={busy} onClick={() => void ask("account/turn-off-codes")}>
               Turn it off

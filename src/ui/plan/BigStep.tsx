@@ -26,7 +26,7 @@ export function BigStep({ stay, step, mayWrite }: { stay: StayId; step: StepView
       {step.missing.length > 0 && <p>Still to come: {sayStepMissing(step.missing)}.</p>}
       {proposed && <p>{sayStepLaid(proposed, laid)}</p>}
       {step.state === "ready" && !proposed && (
-        <p>No day of the plan has it yet: nobody who may do it is free, or the term is nearly over.</p>
+        <p>Not in the plan yet: nobody with the right grade is free, or the term is nearly over.</p>
       )}
       {mayWrite && proposed && !laid && (
         <Button tone="main" disabled={busy} onClick={() => void lay()}>

@@ -2,7 +2,7 @@
 import type { PlanView } from "#contracts/views.plan.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { onDay, percent, sayChance, sayRange } from "#ui/words/plan.ts";
+import { onDay, percent, sayForecast, sayLikelyRange } from "#ui/words/plan.ts";
 import { skillWords } from "#ui/words/skills.ts";
 import { Fan } from "./Fan.tsx";
 import { type GoalReading, isKnown, type Reading } from "./reading.ts";
@@ -25,9 +25,9 @@ function Now({ goal }: { goal: GoalReading }) {
       {goal.shown.map((one) => (
         <span key={one.side} className="mr-2 whitespace-nowrap">
           {one.side === "both" ? "" : `${one.side} `}
-          {one.known ? shownLevel(one) : "too little seen to say"}
+          {one.known ? shownLevel(one) : "too few scores to tell"}
           {one.known && one.best >= HAD && one.best - one.mean >= SLID && (
-            <span className="text-ochre"> was {one.best.toFixed(1)}: ask for a proof</span>
+            <span className="text-ochre"> was {one.best.toFixed(1)}: confirm it</span>
           )}
         </span>
       ))}
@@ -40,11 +40,11 @@ const SLID = 0.75;
 const HAD = 2.5;
 const STATE = (goal: GoalReading): string =>
   goal.state.held
-    ? "met and held"
+    ? "reached and confirmed"
     : goal.state.met
-      ? "met; wants proof that it holds"
+      ? "reached, not confirmed yet"
       : goal.state.missing === 1
-        ? "one proof missing"
+        ? "needs one more good session to confirm"
         : "";
 
 /** Chances that earlier days told, a few of them, the day of each beside it. */
@@ -56,7 +56,7 @@ function Before({ history, skill, firstDay }: { history: Props["history"]; skill
   if (earlier.length === 0) return null;
   return (
     <p className="text-sm text-dim">
-      {earlier.map(({ day, chance }) => `${onDay(firstDay, day)} said ${percent(chance)}`).join(" · ")}
+      {earlier.map(({ day, chance }) => `${onDay(firstDay, day)}: ${percent(chance)}`).join(" · ")}
     </p>
   );
 }
@@ -78,7 +78,7 @@ export function Goals({ goals, reading, kept, firstDay, history }: Props) {
                 {goal.side ? `, ${goal.side}` : ""}
                 <span className="text-sm font-normal text-dim">
                   {" "}
-                  · {goal.must ? "must" : "nice to have"}
+                  · {goal.must ? "must have" : "would like"}
                   {goal.by ? ` · needed by ${sayDate(goal.by)}` : ""}
                 </span>
               </h3>
@@ -103,14 +103,20 @@ export function Goals({ goals, reading, kept, firstDay, history }: Props) {
               {told && (
                 <>
                   <p>
-                    <strong className="sign text-2xl">{percent(told.chance)}</strong> {met ? "met" : sayChance(told.chance)}
+                    <strong className="sign">
+                      {met
+                        ? `Reached${told.day.p50 === null ? "" : ` ${onDay(firstDay, told.day.p50)}`}`
+                        : sayForecast(told.chance, told.day, firstDay)}
+                    </strong>
                   </p>
                   <p className="text-sm text-dim">
-                    {met ? "met " : ""}
-                    {sayRange(told.day, firstDay)}
-                    <br />
-                    held at the end {percent(told.held)}
-                    {read && !isKnown(read) && !met ? " · a guess: too little seen" : ""}
+                    {[
+                      met ? "" : sayLikelyRange(told.day, firstDay),
+                      `confirmed at the end: ${percent(told.held)}`,
+                      read && !isKnown(read) && !met ? "a guess: too few scores" : "",
+                    ]
+                      .filter((one) => one !== "")
+                      .join(" · ")}
                   </p>
                 </>
               )}

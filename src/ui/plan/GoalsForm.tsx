@@ -21,8 +21,8 @@ interface Props {
 }
 const sayGoal = (goal: PlanGoal | null): string =>
   goal
-    ? `to ${goal.target}${goal.side ? `, ${goal.side}` : ""}, matters ${WEIGHT_WORDS[goal.weight]}${goal.must ? ", must" : ""}${goal.by ? `, by ${sayDate(goal.by)}` : ""}`
-    : "taken out";
+    ? `to ${goal.target}${goal.side ? `, ${goal.side}` : ""}, matters ${WEIGHT_WORDS[goal.weight]}${goal.must ? ", must have" : ""}${goal.by ? `, by ${sayDate(goal.by)}` : ""}`
+    : "removed";
 const PLAIN = { target: 3, side: null, weight: 2, must: false } as const;
 
 export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props) {
@@ -48,7 +48,7 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
       {aim && <p className="text-dim">The owner said: “{aim}”</p>}
       {clashes && (
         <p role="status" className="my-2 border-l-4 border-ochre bg-ochre-soft px-3 py-1">
-          ▲ Somebody else set goals meanwhile. What each of you changed is joined here; read it through, then set them.
+          ▲ Somebody else changed the goals in the meantime. Both sets of changes are combined here. Read them, then save.
         </p>
       )}
       {left.length > 0 && (
@@ -65,7 +65,7 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
         />
       )}
       <label className="sign flex flex-wrap items-center gap-2 py-1">
-        Begin from a set
+        Start from a template
         <select
           className={`${BARE_INPUT} w-auto`}
           value=""
@@ -98,7 +98,7 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
                 value={goal.target}
                 onChange={(event) => put(goal.skill, { target: Number(event.target.value) as 3 | 4 | 5 })}
               >
-                <option value={3}>3 · mostly</option>
+                <option value={3}>3 · with light help</option>
                 <option value={4}>4 · reliable here</option>
                 <option value={5}>5 · reliable anywhere</option>
               </select>
@@ -139,7 +139,7 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
             </label>
             <label className="flex min-h-9 items-center gap-1">
               <span>
-                by<span className="sr-only"> which day {skillWords(goal.skill)} is needed; empty: the end of the term</span>
+                by<span className="sr-only"> which day {skillWords(goal.skill)} is needed (empty: end of the term)</span>
               </span>
               <input
                 type="date"
@@ -154,9 +154,9 @@ export function GoalsForm({ goals, aim, busy, clashes, onSave, onCancel }: Props
       <SkillPicks legend="Skills" add="Add a goal" value={draft.map(({ skill }) => skill)} onChange={pick} />
       <div className="flex gap-2 pt-3">
         <Button tone="main" type="submit" disabled={busy || left.length > 0}>
-          Set the goals
+          Save the goals
         </Button>
-        <Button onClick={onCancel}>Leave as they are</Button>
+        <Button onClick={onCancel}>Cancel</Button>
       </div>
     </form>
   );

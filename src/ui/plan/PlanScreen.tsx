@@ -11,7 +11,7 @@ import { netMoved } from "#core/plan/weeks.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
-import { listed, plural } from "#ui/words/figures.ts";
+import { inner, listed, outer, plural } from "#ui/words/figures.ts";
 import { onDay, percent, sayCauses, sayChance, sayMoved, sayStall } from "#ui/words/plan.ts";
 import { sayHeld, sayTogether } from "#ui/words/reasons.ts";
 import { sayNobodyLight } from "#ui/words/reasons-desk.ts";
@@ -36,12 +36,12 @@ function inWords(reading: Reading, goals: readonly PlanGoal[]): string {
   const open = told.filter(({ forecast }) => (forecast?.chance ?? 0) < 0.5).map(({ skill }) => skillWords(skill).toLowerCase());
   const rate =
     reading.rate.sessions < 5
-      ? "How fast it learns is not known yet."
-      : `It learns ${reading.rate.mean > 1.15 ? "faster than" : reading.rate.mean < 0.87 ? "slower than" : "about as fast as"} most here.`;
+      ? "Too few scores to tell how fast this horse learns."
+      : `Learns ${reading.rate.mean > 1.15 ? "faster than" : reading.rate.mean < 0.87 ? "slower than" : "about as fast as"} most here.`;
   const weak = weakest
-    ? ` Weakest ${promised.length > 0 ? "promise" : "goal"}: ${skillWords(weakest.skill).toLowerCase()}, ${percent(weakest.forecast?.chance ?? 0)}, ${sayChance(weakest.forecast?.chance ?? 0)}.`
+    ? ` Goal most at risk: ${inner(skillWords(weakest.skill))}. ${outer(sayChance(weakest.forecast?.chance ?? 0))} (${percent(weakest.forecast?.chance ?? 0)}).`
     : "";
-  return `${rate}${weak} ${open.length > 0 ? `Likely unfinished at the end: ${listed(open)}.` : told.length > 0 ? "Nothing is likely to be left unfinished." : ""}`;
+  return `${rate}${weak} ${open.length > 0 ? `Probably not finished at the end: ${listed(open)}.` : told.length > 0 ? "All goals are on course." : ""}`;
 }
 
 export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
@@ -53,8 +53,7 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
   const record = useMemo(() => view.record && { ...view.record, goals, pins }, [view.record, goals, pins]);
   const whatIfs = useMemo(() => (record ? [...whatIfsOf(record), ...asked] : []), [record, asked]);
   const { now, compared, others, progress, stopped, stop, again } = useOutlook(record, whatIfs);
-  if (!record)
-    return <p>No plan yet: it is laid from the evaluation. Walk the intake first; goals can be set once it is closed.</p>;
+  if (!record) return <p>No plan yet. Finish the intake evaluation, then set goals.</p>;
 
   const plan = now?.plan ?? view.laid;
   const ladder = ladderOf(record);
@@ -73,9 +72,9 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
       <div className="min-w-0">
         {view.alarm && (
           <p className="mb-3 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2">
-            ■ {sayStall(view.alarm.group)} since about {onDay(record.firstDay, view.alarm.since)}. Most in:{" "}
-            {listed(view.alarm.tracks.map(trackWords))}. Look at soundness, tack and teeth before asking more; a vet comes before
-            a rider.
+            ■ {sayStall(view.alarm.group)} since about {onDay(record.firstDay, view.alarm.since)}. Weakest:{" "}
+            {listed(view.alarm.tracks.map(trackWords))}. Check soundness, tack and teeth before you ask for more. Vet first, then
+            training.
           </p>
         )}
         {view.step && <BigStep stay={view.stay} step={view.step} mayWrite={view.mayWrite} />}
@@ -84,10 +83,10 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
             <h2 id="goals-title">Goals</h2>
             {view.mayWrite && !editing && <Button onClick={() => setEditing(true)}>Change the goals</Button>}
             <span className="text-sm text-dim" role="status">
-              {progress ? `playing the rest of the term: ${progress.done} of ${progress.of}` : stopped ? "stopped" : ""}
+              {progress ? `working out the forecast: ${progress.done} of ${progress.of}` : stopped ? "stopped" : ""}
             </span>
             {progress && <Button onClick={stop}>Stop</Button>}
-            {stopped && <Button onClick={again}>Play again</Button>}
+            {stopped && <Button onClick={again}>Forecast again</Button>}
           </div>
           {view.nobodyLight && (
             <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
@@ -106,7 +105,7 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
           ))}
           {now && (
             <p className="max-w-prose py-1">
-              {record.onHold ? "On hold with no last day: nothing is forecast until the hold ends." : inWords(now, goals)}
+              {record.onHold ? "On hold with no end date. The forecast continues when the hold ends." : inWords(now, goals)}
             </p>
           )}
           {lately.length > 0 && (
@@ -132,17 +131,15 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
             />
           )}
           <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
-          {goals.length === 0 && !editing && (
-            <p>No goals yet. Change the goals to say what this term is for; the plan follows.</p>
-          )}
+          {goals.length === 0 && !editing && <p>No goals yet. Add goals, and the plan follows.</p>}
           <Goals goals={goals} reading={now} kept={view.told} firstDay={record.firstDay} history={view.history} />
         </section>
         <section aria-labelledby="weeks-title" className="pt-5">
           <h2 id="weeks-title">The rest of the term</h2>
           {record.onHold ? (
-            <p>On hold with no last day: the plan goes on when the hold ends.</p>
+            <p>On hold with no end date. The plan continues when the hold ends.</p>
           ) : plan.length === 0 ? (
-            <p>No session is left in this term.</p>
+            <p>No sessions left in this term.</p>
           ) : (
             <Weeks
               plan={plan}
@@ -157,8 +154,10 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
         </section>
         {plan.length > 0 && (
           <section aria-labelledby="cards-title" className="pt-5">
-            <h2 id="cards-title">The next two weeks of cards</h2>
-            <p className="pb-2 text-sm text-dim">Each begins and ends with something that it can do; at most one thing is new.</p>
+            <h2 id="cards-title">Cards for the next two weeks</h2>
+            <p className="pb-2 text-sm text-dim">
+              Each card starts and ends with something the horse can do. At most one thing is new.
+            </p>
             <TwoWeeks
               plan={plan}
               firstDay={record.firstDay}
@@ -184,12 +183,12 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
           />
           <div className="flex flex-wrap gap-2 pt-2">
             <select
-              aria-label="Ask about a method"
+              aria-label="Try a method"
               className={`${BARE_INPUT} w-auto`}
               value=""
               onChange={(event) => event.target.value && ask({ code: "method", method: event.target.value })}
             >
-              <option value="">By another method…</option>
+              <option value="">With another method…</option>
               {record.methods
                 .filter(({ id }) => id !== record.method.id)
                 .map(({ id, words }) => (
@@ -199,7 +198,7 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
                 ))}
             </select>
             <select
-              aria-label="Ask about dropping a goal"
+              aria-label="Try without a goal"
               className={`${BARE_INPUT} w-auto`}
               value=""
               onChange={(event) => event.target.value && ask({ code: "drop", skill: event.target.value })}
@@ -220,8 +219,8 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
           </section>
         )}
         <section aria-labelledby="moved-title" className="pt-5">
-          <h2 id="moved-title">What moved, and why</h2>
-          {view.changes.length === 0 && <p className="text-sm text-dim">Nothing has moved since the plan was first laid.</p>}
+          <h2 id="moved-title">Changes to the plan, and why</h2>
+          {view.changes.length === 0 && <p className="text-sm text-dim">No changes since the plan was made.</p>}
           <ul>
             {view.changes.map((change) => (
               <li key={`${change.day}${JSON.stringify(change.moved)}`} className="border-t border-line py-1">

@@ -62,9 +62,7 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
             {PURPOSE[session.purpose] && <span className="text-slate"> · {PURPOSE[session.purpose]}</span>}
           </h3>
           {session.items.length === 0 && (
-            <p className="text-sm text-dim">
-              Nothing is planned for this day: everything waits for a check, or for a goal to be set.
-            </p>
+            <p className="text-sm text-dim">Nothing planned this day. Close an open check or set a goal.</p>
           )}
           {session.items.length > 0 && <p className="text-sm text-dim">{SESSION[session.kind]}</p>}
           {writing === session.day && (
@@ -96,7 +94,7 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
                   >
                     <option value="">Change…</option>
                     {item.pinned ? <option value="unpin">Unpin</option> : <option value="pin">Pin to this day</option>}
-                    {i + 1 < plan.length && <option value="later">To the next session</option>}
+                    {i + 1 < plan.length && <option value="later">Move to the next session</option>}
                     <option value="leave">Leave out for two weeks</option>
                   </select>
                 )}
@@ -136,7 +134,7 @@ export function Pins({ pins, firstDay, busy, onPins }: Pick<Props, "pins" | "fir
         : pin.kind === "pin"
           ? `${skillWords(pin.skill)} on ${onDay(firstDay, pin.day)}`
           : pin.to === null
-            ? `no ${skillWords(pin.skill)} any more`
+            ? `no more ${skillWords(pin.skill)}`
             : pin.from === pin.to
               ? `no ${skillWords(pin.skill)} on ${onDay(firstDay, pin.from)}`
               : `no ${skillWords(pin.skill)} until ${onDay(firstDay, pin.to)}`;
@@ -144,7 +142,7 @@ export function Pins({ pins, firstDay, busy, onPins }: Pick<Props, "pins" | "fir
     <ul className="flex flex-wrap gap-1">
       {pins.map((pin) => (
         <li key={JSON.stringify(pin)}>
-          <Button disabled={busy} aria-label={`${say(pin)}, let go`} onClick={() => onPins(pins.filter((one) => one !== pin))}>
+          <Button disabled={busy} aria-label={`${say(pin)}: undo`} onClick={() => onPins(pins.filter((one) => one !== pin))}>
             {say(pin)} ×
           </Button>
         </li>

@@ -57,7 +57,7 @@ function WeekInWords({
         <Button type="submit" tone="main" disabled={busy}>
           Save
         </Button>
-        <Button onClick={() => setTyped(null)}>Leave it</Button>
+        <Button onClick={() => setTyped(null)}>Cancel</Button>
       </span>
     </form>
   );
@@ -112,7 +112,7 @@ export function Weeks({
                 <span className="text-dim">
                   from {sayDate(addDays(firstDay, week.from))} · {plural(week.sessions.length, "session")}
                   {week.places.length > 0 ? ` · ${week.places.map((place) => PLACE[place]).join(", ")}` : ""}
-                  {week.sessions.length > 2 && week.places.length === 1 ? " · a change of place would keep it fresh" : ""}
+                  {week.sessions.length > 2 && week.places.length === 1 ? " · try another place for variety" : ""}
                 </span>
                 <WeekInWords
                   week={sayDate(addDays(firstDay, week.from))}
@@ -152,7 +152,7 @@ export function Weeks({
           ))}
         </tbody>
       </table>
-      <p className="text-sm text-dim">◆ new here · ▼ pinned by hand</p>
+      <p className="text-sm text-dim">◆ new here · ▼ pinned</p>
     </section>
   );
 }

@@ -53,7 +53,7 @@ function Row({ what, aWeek, methods, now, then, firstDay, ridden }: RowProps) {
         </p>
       )}
       <p className="text-sm text-dim">
-        {then && moved.length === 0 && "no goal moves by more than the play of chance"}
+        {then && moved.length === 0 && "no real difference to any goal"}
         {moved
           .slice(0, 3)
           .map(

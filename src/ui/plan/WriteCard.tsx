@@ -53,9 +53,9 @@ export function WriteCard({
   };
   const trouble =
     mains === 0
-      ? "Say what the session is about: give one thing the part Main."
+      ? "Choose the main work of this session."
       : mains > MOST_MAIN
-        ? "Two things are the most for one main: give the others another part."
+        ? "A card has at most two main skills. Give the others another part."
         : null;
   return (
     <form
@@ -105,10 +105,10 @@ export function WriteCard({
                     ↓
                   </Button>
                   <Button
-                    aria-label={`Take out ${skillWords(item.skill)} from ${WORK_ROLE[item.role].toLowerCase()}`}
+                    aria-label={`Remove ${skillWords(item.skill)} from ${WORK_ROLE[item.role].toLowerCase()}`}
                     onClick={() => setItems(items.filter((_, j) => j !== i))}
                   >
-                    Take out
+                    Remove
                   </Button>
                 </span>
               </li>
@@ -138,7 +138,7 @@ export function WriteCard({
         </select>
       </label>
       <label className="sign text-dim">
-        Why, as the rider will read it
+        Why (the rider reads this)
         <input
           className={`${INPUT} font-sans text-ink`}
           maxLength={200}
@@ -152,11 +152,11 @@ export function WriteCard({
           Save this card
         </Button>
         <Button disabled={busy} onClick={onCancel}>
-          Leave it
+          Cancel
         </Button>
         {written && (
           <Button disabled={busy} onClick={() => onSave(null)}>
-            Back to the plan's own
+            Use the plan's card
           </Button>
         )}
       </div>

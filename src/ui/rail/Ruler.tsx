@@ -19,9 +19,9 @@ const EDGE = 90;
 export function sayRuler({ today, reading, posts }: RulerView): string {
   const behind = reading.owed;
   const lengths =
-    behind > 0 ? `${plural(behind, "length")} behind` : behind < 0 ? `${plural(-behind, "length")} ahead` : "on time";
+    behind > 0 ? `${plural(behind, "length")} behind` : behind < 0 ? `${plural(-behind, "length")} ahead` : "on schedule";
   const coming = posts.filter((post) => !post.done).map((post) => `${POST[post.kind].toLowerCase()} ${sayDate(post.day)}`);
-  return `Day ${reading.dayOfTerm} of ${reading.calendarDays} on ${sayDate(today)}: ${reading.delivered} of ${reading.contracted} sessions given, ${lengths}. ${coming.length > 0 ? `To come: ${coming.join(", ")}.` : "Every post passed."}`;
+  return `Day ${reading.dayOfTerm} of ${reading.calendarDays} on ${sayDate(today)}: ${reading.delivered} of ${reading.contracted} sessions done, ${lengths}. ${coming.length > 0 ? `To come: ${coming.join(", ")}.` : "All milestones passed."}`;
 }
 
 /** Hatching as plain strokes: patterns would need ids, and one page draws many rulers. */

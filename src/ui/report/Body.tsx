@@ -124,7 +124,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
       )}
       {drawn.length > 0 && (
         <section className="pt-5 print:break-before-page print:[&_svg]:mx-auto print:[&_svg]:max-h-[210mm]">
-          <h2>{kind === "intake" ? "What we saw, left and right" : "Before and after, on one scale"}</h2>
+          <h2>{kind === "intake" ? "What we saw, left and right" : "Before and after"}</h2>
           <p className="text-sm">{SCORE_WORDS.map((words, score) => `${score}: ${words}`).join(" · ")}</p>
           <div className="hidden sm:block print:block">
             <TwoSided label={`${horse}, at the intake and now`} rungs={drawn.map((row) => ({ ...row, shown: null }))} />
@@ -140,7 +140,7 @@ export function Body({ content, number, approvedBy, photo }: Props) {
       {changes && (
         <section className="pt-5">
           <h2>What changed since report {changes.since}</h2>
-          {changes.added.length + changes.gone.length === 0 && <p>Nothing in the words.</p>}
+          {changes.added.length + changes.gone.length === 0 && <p>No wording changed.</p>}
           <ul className="list-disc pl-5">
             {changes.added.map((words) => (
               <li key={words}>New: {words}</li>
@@ -155,8 +155,8 @@ export function Body({ content, number, approvedBy, photo }: Props) {
       )}
       <footer className="mt-4 border-t border-line pt-2 text-sm text-dim">
         {number === null
-          ? "A draft: nothing is fixed yet."
-          : `Approved by ${approvedBy}. Fixed as it stands; a later change would carry a new number.`}
+          ? "Draft. You can still change everything."
+          : `Approved by ${approvedBy}. Final. Any later change gets a new number.`}
       </footer>
     </article>
   );

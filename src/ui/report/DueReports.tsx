@@ -10,8 +10,8 @@ import { useCommand } from "#ui/kit/use-command.ts";
 import { reportPath, sayReportKind } from "#ui/words/report-kind.ts";
 
 const STATE: Readonly<Record<DueReportView["state"], string>> = {
-  "not-begun": "○ not begun",
-  draft: "◐ composed, to be read",
+  "not-begun": "○ no draft yet",
+  draft: "◐ draft, to be read",
   approved: "● approved, not sent",
   sent: "✓ sent",
 };
@@ -64,17 +64,17 @@ export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly:
       </p>
       <div className="flex flex-wrap items-center gap-3 pb-2">
         <Button disabled={busy || open.length === 0} onClick={() => void compose()}>
-          Compose all {open.length > 0 ? `(${open.length})` : ""}
+          Write all drafts {open.length > 0 ? `(${open.length})` : ""}
         </Button>
         <Button tone="main" disabled={busy || picked.size === 0} onClick={() => void approve()}>
-          Approve and send {picked.size > 0 ? picked.size : "the chosen"}
+          Approve and send {picked.size > 0 ? picked.size : "selected"}
         </Button>
         <span role="status" className="text-dim">
           {progress}
         </span>
       </div>
       <Trouble problem={problem} />
-      {toDo === 0 && <p className="py-4">Nothing to write: every report of this week and the last is sent.</p>}
+      {toDo === 0 && <p className="py-4">All reports for this week and last week are sent.</p>}
       {horses.map(({ stay, list }) => (
         <section key={stay} aria-label={`Reports on ${list[0]?.horse}`} className="max-w-5xl border-t border-rail py-1">
           <div className="grid gap-x-4 md:grid-cols-[14rem_1fr]">
@@ -112,7 +112,7 @@ export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly:
                           <input
                             type="checkbox"
                             className="size-4"
-                            aria-label={`${report.horse}, ${sayReportKind(report)}: read, and to be sent`}
+                            aria-label={`${report.horse}, ${sayReportKind(report)}: read, select to send`}
                             checked={picked.has(key)}
                             onChange={(event) => {
                               const next = new Set(picked);
@@ -133,16 +133,16 @@ export function DueReports({ view, tooEarly }: { view: DueReportsView; tooEarly:
       ))}
       {view.checkBacks.length > 0 && (
         <section aria-labelledby="back-title" className="max-w-5xl pt-5">
-          <h2 id="back-title">How it goes at home</h2>
+          <h2 id="back-title">News from home</h2>
           <ul>
             {view.checkBacks.map(({ stay, horse, client, weeks, since, asked }) => (
               <li key={stay} className="flex min-h-9 flex-wrap items-center gap-x-4 border-t border-line">
                 <a href={`/horse/${stay}/owner`}>{horse}</a>
                 <span className="text-dim">{client}</span>
                 <span className="grow">
-                  {weeks} weeks at home since {sayDate(since)}; {asked ? "asked, nothing heard yet" : "not asked yet"}
+                  {weeks} weeks at home since {sayDate(since)}; {asked ? "asked, no answer yet" : "not asked yet"}
                 </span>
-                <a href={`/horse/${stay}/owner?about=check-back:${weeks}`}>{asked ? "Ask once more" : `Ask ${client}`}</a>
+                <a href={`/horse/${stay}/owner?about=check-back:${weeks}`}>{asked ? "Ask again" : `Ask ${client}`}</a>
               </li>
             ))}
           </ul>

@@ -62,7 +62,7 @@ const textOf = (own: (Omit<OwnWords, "edits"> & { readonly edits: readonly { rea
   own
     ? [
         ...own.prose.map(plainText),
-        ...own.edits.map(({ text }) => `(put another way) ${text}`),
+        ...own.edits.map(({ text }) => `(reworded) ${text}`),
         ...(own.left.length > 0 ? [`(${own.left.length} left out)`] : []),
       ].join("\n")
     : "";
@@ -226,7 +226,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
           return (
             <div key={id} className="border-t border-line pt-2">
               <h3>{BLOCK[id]}</h3>
-              {block.lines.length === 0 && <p className="text-sm text-dim">The record says nothing here.</p>}
+              {block.lines.length === 0 && <p className="text-sm text-dim">Nothing in the record for this part.</p>}
               <ul>
                 {block.lines.map((line) => (
                   <LineEditor
@@ -250,7 +250,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
               </ul>
               {block.unsupported.map(({ key, text }) => (
                 <p key={key} className="border-l-4 border-ochre pl-2 text-sm">
-                  ▲ The record does not say this any more, so the owner does not see it: <s>{text}</s>{" "}
+                  ▲ The record no longer says this, so the owner does not see it: <s>{text}</s>{" "}
                   <Button onClick={() => changeBlock(id, { edits: own.edits.filter((one) => one.key !== key) })}>Drop it</Button>
                 </p>
               ))}
@@ -284,7 +284,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
           </div>
         )}
       </section>
-      <section aria-label="As the owner reads it" className="min-w-0">
+      <section aria-label="What the owner reads" className="min-w-0">
         <Body
           content={{ ...view.content, blocks: shownOf(blocks), photos, home }}
           number={null}

@@ -160,7 +160,7 @@ export function FirstPage({ content, number, who, photo }: Props) {
               </tbody>
             </table>
             <p className="text-xs text-dim">
-              Five steps: all filled is reliable anywhere. ▲ where {who.he} stood when {who.he} came.
+              Five steps; all filled means reliable anywhere. ▲ where {who.he} stood when {who.he} came.
             </p>
           </section>
         )}

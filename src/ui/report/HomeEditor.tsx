@@ -29,7 +29,7 @@ interface Props {
 export function HomeEditor({ stay, record, words, plan, prose, onChange }: Props) {
   const { proposedBack } = record;
   const { on, words: why } = words.back ?? proposedBack ?? { on: null, words: "" };
-  const days = record.daysAWeek === null ? "nobody has said on how many days a week" : plural(record.daysAWeek, "day");
+  const days = record.daysAWeek === null ? "days a week not set" : plural(record.daysAWeek, "day");
   const rows: readonly Row[] = [
     ...(plan?.how ?? []).map(({ skill, words: how }) => ({ key: howKey(skill), name: here().of(skill).words, words: how })),
     ...(plan?.donts ?? []).map((dont) => ({ key: dontKey(dont), name: "Do not", words: plan?.said[dont] ?? DONT[dont] })),
@@ -45,9 +45,11 @@ export function HomeEditor({ stay, record, words, plan, prose, onChange }: Props
   return (
     <div className="grid gap-2 border-t border-line pt-2">
       <h3>At home</h3>
-      {plan === null && <p className="text-sm text-dim">Nothing stands at 3 or better yet: there is nothing to keep at home.</p>}
+      {plan === null && (
+        <p className="text-sm text-dim">No skill is at 3 or better yet, so there is nothing to practise at home.</p>
+      )}
       <p className="text-sm text-dim">
-        The owner works the horse: {days}. <a href={`/horse/${stay}/terms`}>Change it</a>
+        The owner works the horse: {days}. <a href={`/horse/${stay}/terms`}>Change</a>
       </p>
       <div className="flex flex-wrap gap-3">
         <label className="sign text-dim">
@@ -56,7 +58,7 @@ export function HomeEditor({ stay, record, words, plan, prose, onChange }: Props
             type="number"
             min={HOME_MINUTES.from}
             max={HOME_MINUTES.to}
-            placeholder="as proposed"
+            placeholder="as suggested"
             className={`${INPUT} w-32 font-sans text-ink`}
             value={words.minutes ?? ""}
             onChange={(event) => onChange({ minutes: event.target.value === "" ? null : Math.round(Number(event.target.value)) })}
@@ -114,7 +116,7 @@ export function HomeEditor({ stay, record, words, plan, prose, onChange }: Props
       ))}
       {goneEdits.map(({ key, text }) => (
         <p key={key} className="border-l-4 border-ochre pl-2 text-sm">
-          ▲ This is not in the programme any more, so the owner does not see it: <s>{text}</s>{" "}
+          ▲ This is no longer in the home plan, so the owner does not see it: <s>{text}</s>{" "}
           <Button onClick={() => put(key, "")}>Drop it</Button>
         </p>
       ))}

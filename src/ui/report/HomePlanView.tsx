@@ -44,11 +44,11 @@ export function HomePlanView({ plan, horse, who }: Props) {
               <li key={id}>{here().of(id).words}</li>
             ))}
           </ol>
-          <p>Both sides, softly. If one of them is not soft, stay on the ground today.</p>
+          <p>Both sides, softly. If one side is not soft, stay on the ground today.</p>
           {plan.ridden && (
             <p className="pt-1">
-              Then walk for the first minutes on a long rein, both ways. The lesson comes next, while {who.he} is fresh in mind.
-              End at a walk on a long rein, with something easy that went well.
+              Then walk for a few minutes on a long rein, both ways. The lesson comes next, while {who.he} is still fresh. End at
+              a walk on a long rein, with something easy that went well.
             </p>
           )}
         </>
@@ -82,7 +82,7 @@ export function HomePlanView({ plan, horse, who }: Props) {
                   {day.afterRest && (
                     <>
                       <br />
-                      <em>Days off before it: twice as long on the ground, and one step easier.</em>
+                      <em>After days off: twice as long on the ground, and one step easier.</em>
                     </>
                   )}
                 </li>
@@ -92,7 +92,7 @@ export function HomePlanView({ plan, horse, who }: Props) {
         ))}
       </div>
       {plan.fades.length > 0 && (
-        <p className="pt-3">What is lost first if nobody works it: {named(plan.fades)}. The days above come back to it.</p>
+        <p className="pt-3">What fades first without practice: {named(plan.fades)}. The days above repeat it.</p>
       )}
       {plan.leave.length > 0 && (
         <p className="pt-2">

@@ -32,16 +32,16 @@ export function LineEditor({ line, supported, sources, onText, onLeave }: Props)
       {edited && <Unheld text={line.text} supported={supported} />}
       {line.stale !== null && (
         <p className="border-l-4 border-ochre pl-2">
-          ▲ You had put it another way, and the record has moved on since: <s>{line.stale}</s>{" "}
-          <Button onClick={() => onText(line.stale)}>It still holds</Button>{" "}
-          <Button onClick={() => onText(null)}>Drop mine</Button>
+          ▲ The record changed after you reworded this: <s>{line.stale}</s>{" "}
+          <Button onClick={() => onText(line.stale)}>Keep my wording</Button>{" "}
+          <Button onClick={() => onText(null)}>Use the new text</Button>
         </p>
       )}
       {open && (
         <div className="grid gap-1 pb-1 pl-3">
           {edited && <p className="text-dim">The record: {line.composed}</p>}
           <label className="sign text-dim">
-            Put another way
+            Reword
             <textarea
               rows={2}
               maxLength={1000}
@@ -51,12 +51,12 @@ export function LineEditor({ line, supported, sources, onText, onLeave }: Props)
             />
           </label>
           <div className="flex flex-wrap gap-1">
-            {edited && <Button onClick={() => onText(null)}>As composed</Button>}
+            {edited && <Button onClick={() => onText(null)}>Restore original</Button>}
             <Button onClick={() => onLeave(!line.left)}>{line.left ? "Put it back" : "Leave it out"}</Button>
           </div>
           {sources.length > 0 && (
             <p>
-              Behind it:{" "}
+              Based on:{" "}
               {sources.map(({ day, path, words }, i) => (
                 <span key={path + day}>
                   {i > 0 && ", "}

@@ -7,4 +7,4 @@ export const pdfResponse = (pdf: Uint8Array, name: string): Response =>
       "X-Robots-Tag": "noindex",
     },
   });
-export const NO_PRINTER = "The PDF could not be made just now. Try again in a minute, or print the page with the browser.";
+export const NO_PRINTER = "The PDF could not be made. Try again in a minute, or print the page from the browser.";

@@ -54,7 +54,7 @@ export function BookForm({ rules, riders, known }: BookingView & { rules: TermRu
         </StayFieldset>
         <Trouble problem={problem} />
         {form.formState.isSubmitted && !form.formState.isValid && (
-          <p className="text-oxblood">Some fields need mending: they are marked. Nothing is lost.</p>
+          <p className="text-oxblood">Some fields need fixing. They are marked, and nothing is lost.</p>
         )}
         <Button type="submit" tone="main" big disabled={busy}>
           Book the stay

@@ -36,16 +36,14 @@ export function BookGoals({ form }: { form: Form<BookStay> }) {
     <section aria-labelledby="goals-title" className="grid content-start gap-1 py-2">
       <h3 id="goals-title">Goals</h3>
       {goals.length === 0 && proposed.length === 0 && (
-        <p className="text-dim">What the owner means, as skills: read from the words above, for you to take one by one.</p>
+        <p className="text-dim">Skills suggested from the owner's words. Add the ones they mean.</p>
       )}
       <GoalsRead
         read={answer ?? { notRead: [], notNow: [] }}
         proposed={proposed}
         onTake={(taken) => put([...goals, ...taken.map(({ skill, target }) => ({ skill, target, by: null }))])}
       />
-      {failed && (
-        <p className="text-ochre">▲ The words cannot be read just now. Add goals by hand, or take them under the evaluation.</p>
-      )}
+      {failed && <p className="text-ochre">▲ No suggestions right now. Add goals by hand, or later in the evaluation.</p>}
       <ul>
         {goals.map((goal) => {
           const name = skillWords(goal.skill);
@@ -74,11 +72,8 @@ export function BookGoals({ form }: { form: Form<BookStay> }) {
                   onChange={(event) => change(goal.skill, { by: parseLocalDate(event.target.value) })}
                 />
               </label>
-              <Button
-                aria-label={`Take off the goals: ${name}`}
-                onClick={() => put(goals.filter(({ skill }) => skill !== goal.skill))}
-              >
-                Take off
+              <Button aria-label={`Remove goal: ${name}`} onClick={() => put(goals.filter(({ skill }) => skill !== goal.skill))}>
+                Remove
               </Button>
             </li>
           );

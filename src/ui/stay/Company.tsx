@@ -74,11 +74,11 @@ export function Company({ view }: { view: TermsView }) {
       <Kept
         id="company-title"
         title="Keep apart"
-        none="It may share a place with every horse in work."
-        said="Never in one place with"
+        none="No horses to keep apart."
+        said="Never in the same place as"
         label="Another horse"
         keep="Keep apart"
-        free="Let them meet"
+        free="Allow together"
         choices={view.others.map(({ stay, horse }) => ({ id: stay, name: horse }))}
         kept={view.apart}
         open={!view.wentHome}
@@ -88,11 +88,11 @@ export function Company({ view }: { view: TermsView }) {
       <Kept
         id="kept-title"
         title="Not with this horse"
-        none="Whoever is able may be handed it."
-        said="Neither rides it nor helps with it:"
+        none="Anyone with the right grade may work this horse."
+        said="Does not ride or help with this horse:"
         label="A person"
-        keep="Keep from it"
-        free="May be handed it again"
+        keep="Do not assign"
+        free="Allow again"
         choices={view.people}
         kept={view.keptFrom}
         open={!view.wentHome}

@@ -25,10 +25,10 @@ export function Contacts({ details }: { details: Details }) {
         <Line label="Vet" words={contacts.vetName} tel={contacts.vetPhone} />
         <Line
           label="Vet release"
-          words={contacts.vetRelease ? "signed" : "not signed: reach the owner before a vet is called, unless it cannot wait"}
+          words={contacts.vetRelease ? "signed" : "not signed: call the owner before the vet, unless it cannot wait"}
         />
       </dl>
-      <h2 className="pt-3">Before it came</h2>
+      <h2 className="pt-3">Before arrival</h2>
       <dl className="grid grid-cols-2 gap-2">
         {HISTORY_TOPICS.map((topic) => (
           <Line key={topic} label={HISTORY_TOPIC[topic]} words={HISTORY_ANSWER[history[topic]]} />

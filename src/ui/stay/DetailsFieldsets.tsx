@@ -50,7 +50,7 @@ export function DetailsFieldsets<T extends FieldValues & { client: ClientFields;
           name={path("horse.toldKg")}
           label="Weight as the owner says, kg"
           kind="number"
-          hint="Nobody rides by it"
+          hint="Not used for riding: weigh on arrival"
         />
         {HISTORY_TOPICS.map((topic) => (
           <Select
@@ -62,7 +62,7 @@ export function DetailsFieldsets<T extends FieldValues & { client: ClientFields;
           />
         ))}
         <div className="sm:col-span-2">
-          <Text form={form} name={path("horse.historyWords")} label="History and complaint, in words" rows={2} />
+          <Text form={form} name={path("horse.historyWords")} label="History and main problem, in words" rows={2} />
         </div>
       </fieldset>
     </>

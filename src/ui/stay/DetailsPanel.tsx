@@ -39,7 +39,7 @@ const LINES: Lines<Flat> = {
   "horse.sex": ["Sex", (x) => SEX[x as Sex]],
   "horse.heightCm": ["Height, cm", plain],
   "horse.toldKg": ["Weight as told, kg", plain],
-  "horse.historyWords": ["History and complaint", plain],
+  "horse.historyWords": ["History and main problem", plain],
   ...Object.fromEntries(
     HISTORY_TOPICS.map((topic) => [
       `horse.history.${topic}`,
@@ -78,7 +78,7 @@ function DetailsForm({ view, onDone }: { view: TermsView; onDone(): void }) {
         <Button type="submit" tone="main" disabled={busy}>
           Save client and horse
         </Button>
-        <Button onClick={onDone}>Leave them</Button>
+        <Button onClick={onDone}>Cancel</Button>
       </div>
     </form>
   );

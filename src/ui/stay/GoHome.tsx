@@ -17,7 +17,7 @@ export function GoHome({ view }: { view: TermsView }) {
   return (
     <section aria-labelledby="home-title">
       <h2 id="home-title">Going home</h2>
-      <p className="text-dim">Ends the stay: the horse leaves the Rail, and what was recorded stays to be read.</p>
+      <p className="text-dim">Ends the stay. The horse leaves the Rail; the record stays.</p>
       <ul>
         <li>
           {report === null ? "○" : "✓"} <a href={`/horse/${view.stay}/report`}>The report at the end of the term</a>
@@ -28,13 +28,11 @@ export function GoHome({ view }: { view: TermsView }) {
         </li>
         <li>
           {open.length === 0
-            ? "✓ Everything that goes along is ready"
+            ? "✓ The pick-up checklist is done"
             : `○ Not ready: ${open.map((item) => inner(RELEASE_WORDS[item])).join("; ")}`}
         </li>
         <li>
-          {owed === 0
-            ? "✓ No session is owed"
-            : `▲ ${plural(owed, "session is", "sessions are")} owed, made good ${OWED[policy]}`}
+          {owed === 0 ? "✓ No session is owed" : `▲ ${plural(owed, "session is", "sessions are")} owed, made up ${OWED[policy]}`}
         </li>
       </ul>
       <div className="mt-2 flex flex-wrap items-end gap-3">

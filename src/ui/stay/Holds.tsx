@@ -35,7 +35,7 @@ export function Holds({ view }: { view: TermsView }) {
   return (
     <section aria-labelledby="holds-title">
       <h2 id="holds-title">Holds</h2>
-      {view.holds.length === 0 && <p className="text-dim">None. A hold keeps the horse off the day sheet from its first day.</p>}
+      {view.holds.length === 0 && <p className="text-dim">None. A hold keeps the horse off the day sheet.</p>}
       <ul>
         {view.holds.map((hold) => (
           <li key={hold.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">

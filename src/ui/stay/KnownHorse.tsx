@@ -23,11 +23,11 @@ export function KnownHorse({ form, known }: Props) {
   return (
     <Field
       id="known"
-      label="Has it been here before?"
+      label="Has this horse been here before?"
       hint={
         chosen
-          ? `What is known of ${chosen.name} and of ${chosen.client} stays as it is; change it under Terms and holds.`
-          : "Then it comes back with its record."
+          ? `What is known of ${chosen.name} and of ${chosen.client} stays as it is. Change it under Contract and holds.`
+          : "Then the record comes along."
       }
     >
       <select
@@ -37,7 +37,7 @@ export function KnownHorse({ form, known }: Props) {
         value={chosen?.horse ?? ""}
         onChange={(event) => choose(event.target.value)}
       >
-        <option value="">No, it is new here</option>
+        <option value="">No, new here</option>
         {known.map(({ horse, name, client, wentHome }) => (
           <option key={horse} value={horse}>
             {name} · {client}

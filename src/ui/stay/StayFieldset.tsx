@@ -35,17 +35,22 @@ export function StayFieldset<T extends FieldValues>({
       <fieldset className="grid content-start gap-3 sm:grid-cols-2">
         <legend className="sign pb-1 text-lg">The stay</legend>
         <div className="sm:col-span-2">
-          <Text form={form} name={path("aim")} label="The owner's aim, in their own words" rows={3} />
-          <Text form={form} name={path("complaint")} label="Main problem: the one thing the horse was sent for" rows={2} />
+          <Text form={form} name={path("aim")} label="The owner's request, in their own words" rows={3} />
+          <Text form={form} name={path("complaint")} label="Main problem: the one thing this horse was sent for" rows={2} />
           {String(form.watch(path("complaint")) ?? "").trim() !== "" && (
             <div className="grid gap-2 pt-2">
-              <Several form={form} name={path("complaintDuring")} label="When it comes" options={WHEN} />
+              <Several form={form} name={path("complaintDuring")} label="When it happens" options={WHEN} />
               <Several form={form} name={path("complaintLedBy")} label="What brings it on" options={BY} />
             </div>
           )}
           {children}
         </div>
-        <Select form={form} name={path("kind")} label="Comes in as" options={KINDS.map((kind) => [kind, KIND[kind]] as const)} />
+        <Select
+          form={form}
+          name={path("kind")}
+          label="Training level on arrival"
+          options={KINDS.map((kind) => [kind, KIND[kind]] as const)}
+        />
         <Select
           form={form}
           name={path("length")}
@@ -59,9 +64,9 @@ export function StayFieldset<T extends FieldValues>({
           <Text
             form={form}
             name={path("givenBefore")}
-            label="Sessions given before"
+            label="Sessions done before today"
             kind="number"
-            hint={`On paper, before ${sayDate(rules.givenUntil ?? rules.today)}. 0: all of them are on cards here.`}
+            hint={`On paper, before ${sayDate(rules.givenUntil ?? rules.today)}. 0: all sessions are on cards here.`}
           />
         )}
         <Select

@@ -9,7 +9,7 @@ export function TermPreview({ rules, stay }: { rules: TermRules; stay: Partial<S
   // The aim may still be missing while the dates are being agreed.
   const parsed = StayFields.safeParse({ ...stay, aim: "agreed" });
   if (!parsed.success)
-    return <p className="text-dim sm:col-span-2">The last day shows here once term, first day and sessions a week are in.</p>;
+    return <p className="text-dim sm:col-span-2">Choose term, first day and sessions a week to see the last day.</p>;
   const { today, intake, givenUntil, ...facts } = rules;
   const typed = { ...facts, ...parsed.data };
   const before = daysGivenBefore(typed, typed.givenBefore, givenUntil ?? today);
@@ -17,9 +17,9 @@ export function TermPreview({ rules, stay }: { rules: TermRules; stay: Partial<S
   const reading: TermReading = readTerm({ ...term, workFrom: workFromOf(term, intake) }, today);
   return (
     <p className="bg-straw px-3 py-1 sm:col-span-2" role="status">
-      Last day <strong>{sayDateWithYear(reading.lastDay)}</strong> · {plural(reading.contracted, "session")} in the price ·{" "}
+      Last day <strong>{sayDateWithYear(reading.lastDay)}</strong> · {plural(reading.contracted, "session")} included ·{" "}
       {plural(reading.workingDays, "working day")}
-      {term.delivered.length > 0 && ` · ${reading.delivered} given`}
+      {term.delivered.length > 0 && ` · ${reading.delivered} done`}
     </p>
   );
 }

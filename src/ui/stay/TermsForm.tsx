@@ -16,15 +16,15 @@ type Terms = StayFields & { readonly riskSet: RiskSet };
 type Saved = Terms & { readonly version: number };
 
 const linesOf = ({ rules }: TermsView): Lines<Terms> => ({
-  aim: ["The owner's aim", (x) => x],
+  aim: ["The owner's request", (x) => x],
   complaint: ["Main problem", (x) => x],
-  complaintDuring: ["When it comes", (x) => listed(x.map((one) => DURING[one]))],
+  complaintDuring: ["When it happens", (x) => listed(x.map((one) => DURING[one]))],
   complaintLedBy: ["What brings it on", (x) => listed(x.map((one) => LED_BY[one]))],
-  kind: ["Comes in as", (x) => KIND[x]],
+  kind: ["Training level on arrival", (x) => KIND[x]],
   length: ["Term", (x) => `${x} days`],
   firstDay: ["First day", (x) => x],
   sessionsAWeek: ["Sessions a week", String],
-  givenBefore: ["Sessions given before", String],
+  givenBefore: ["Sessions done before today", String],
   counting: ["The term counts", (x) => COUNTING[x]],
   method: ["Method", (x) => rules.methods.find(({ id }) => id === x)?.words ?? x],
   afterDays: ["Days a week at home", (x) => (x === null ? "unknown" : String(x))],
@@ -64,7 +64,7 @@ export function TermsForm({ view }: { view: TermsView }) {
           name="riskSet"
           number
           label="Risk grade"
-          hint="Who may handle and ride it. Leave it to the evaluation unless you know better."
+          hint="Decides who may handle and ride this horse. Leave it to the evaluation unless you know better."
           options={[["", "From the evaluation"], ...[1, 2, 3, 4, 5].map((grade) => [grade, `Set to ${grade}`] as const)]}
         />
       </fieldset>
@@ -76,7 +76,7 @@ export function TermsForm({ view }: { view: TermsView }) {
         </Button>
         <span role="status" className="text-dim">
           {view.wentHome
-            ? "The horse has gone home: its terms stay as they were."
+            ? "The horse has gone home. The contract can't be changed."
             : saved && !form.formState.isDirty
               ? "Saved"
               : form.formState.isDirty

@@ -20,10 +20,10 @@ import { Unplanned } from "./Unplanned.tsx";
 
 function stateOf(card: StringCard, kept: readonly Entry[]): string {
   const waits = kept.filter(({ subject }) => subject === card.card);
-  if (waits.some(({ refused }) => refused)) return "■ not taken";
-  if (waits.length > 0) return "▲ kept on this phone";
+  if (waits.some(({ refused }) => refused)) return "■ not accepted";
+  if (waits.length > 0) return "▲ saved on this phone";
   if (card.state === "closed") return "✓ closed";
-  return card.state === "cancelled" ? "not worked" : "";
+  return card.state === "cancelled" ? "did not work" : "";
 }
 
 function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: readonly Entry[]; next: boolean }) {
@@ -98,7 +98,7 @@ export function StringScreen({ initial, me }: { initial: StringView; me: string 
           <h2 id="chased-title" className="text-oxblood">
             ■ Not logged
           </h2>
-          <p>The next rider starts blind. A minute each:</p>
+          <p>Log these so the next rider knows. A minute each:</p>
           <ul>
             {chased.map(({ card, horse, when }) => (
               <li key={card}>
@@ -113,7 +113,7 @@ export function StringScreen({ initial, me }: { initial: StringView; me: string 
       <Kept entries={kept} me={me} />
       {view.changes.length > 0 && (
         <section aria-labelledby="changes-title" className="my-2 border-l-4 border-ochre pl-3">
-          <h2 id="changes-title">Changed since it was handed out</h2>
+          <h2 id="changes-title">Changed since hand-out</h2>
           <ul>
             {view.changes.map((change) => (
               <li key={change.at + change.what + change.horse}>
@@ -127,7 +127,7 @@ export function StringScreen({ initial, me }: { initial: StringView; me: string 
       )}
       {view.cards.length === 0 && (
         <p className="border-y border-line py-6">
-          Nothing is handed out to you today or tomorrow. The day sheet has everybody's.
+          No horses on your string today or tomorrow. See the day sheet for everybody's.
         </p>
       )}
       {days.map((day) => (

@@ -43,13 +43,12 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
         after: after || null,
         why,
       },
-      says: `${view.horses.find((one) => one.stay === horse)?.horse ?? ""}: a session that was not handed out`,
+      says: `${view.horses.find((one) => one.stay === horse)?.horse ?? ""}: unplanned session`,
       draft: null,
     });
     if (sent.state === "refused") return;
     if (sent.state === "sent" && rider === me) location.assign(`/card/${id}`);
-    else
-      setKept(sent.state === "sent" ? "It stands on their string." : "Kept on this phone: its card opens when there is signal.");
+    else setKept(sent.state === "sent" ? "It is on their string." : "Saved on this phone: its card opens when there is signal.");
   };
   const select = (
     label: string,
@@ -70,9 +69,7 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
   );
   return (
     <details className="pt-4">
-      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">
-        A session that was not handed out, or another rider goes on
-      </summary>
+      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">Add an unplanned session or take over a card</summary>
       <Trouble problem={problem} />
       <form
         className="grid gap-2"
@@ -83,13 +80,13 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
       >
         {mine.length > 0 &&
           select(
-            "Goes on from",
+            "Continues from",
             after,
             (next) => {
               setAfter(next);
               if (next === "") setRider(me);
             },
-            [["", "No card: a session of its own"], ...mine.map((card) => [card.card, card.horse] as const)],
+            [["", "No card: a new session"], ...mine.map((card) => [card.card, card.horse] as const)],
           )}
         {first
           ? select(
@@ -123,7 +120,7 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
           />
         </label>
         <Button big type="submit" tone="main" disabled={busy || why.trim() === "" || (!first && stay === "")}>
-          Write it down
+          Add this session
         </Button>
         <p role="status">{kept}</p>
       </form>

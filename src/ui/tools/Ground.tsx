@@ -49,10 +49,10 @@ export function Poles() {
     <Calculator
       id="poles"
       title="Poles and fences"
-      formula="Customary distances at the stride of a horse and of a pony. Begin at the short end with a green horse, and move them with the stride that it has. Steps are a person's, of three feet."
+      formula="Usual distances for a horse's and a pony's stride. Start short with a green horse, then adjust to the actual stride. A step is a person's step of three feet."
       answer={
         distance === null ? (
-          "No customary distance is told for a pony: halve the height, and ask somebody who knows the pony."
+          "No usual distance for a pony. Halve the height, and ask somebody who knows the pony."
         ) : (
           <>
             <p>
@@ -106,7 +106,7 @@ export function Laps() {
       formula="π × diameter round the rail: a pen of 60 ft is 188 ft round, one of 85 ft is 267 ft. Pens of 20 to 200 ft."
       answer={
         done === null ? (
-          across !== null && round !== null && "A pen of 20 to 200 ft, and no laps below nothing."
+          across !== null && round !== null && "Type a pen of 20 to 200 ft and at least 0 laps."
         ) : (
           <>
             {Math.round(done)} ft, {Math.round(done * METRES_A_FOOT)} m

@@ -13,7 +13,7 @@ export function Layouts({ layouts: all, mayDrop }: { layouts: readonly Layout[];
     <section id="layouts" aria-labelledby="layouts-title" className="border-t-2 border-rail py-4">
       <h2 id="layouts-title">Layouts</h2>
       {layouts.length === 0 && (
-        <p className="text-dim">None kept yet. Give a layout a name on a card, and it is here after the card is closed.</p>
+        <p className="text-dim">None yet. Name a layout on a card, and it shows here after the card is closed.</p>
       )}
       <ul>
         {layouts.map((layout) => (
@@ -24,13 +24,13 @@ export function Layouts({ layouts: all, mayDrop }: { layouts: readonly Layout[];
             {mayDrop && (
               <Button
                 disabled={busy}
-                aria-label={`Take it off the list: ${layout.name}`}
+                aria-label={`Remove: ${layout.name}`}
                 onClick={async () => {
                   if ((await send("tools/drop-layout", { name: layout.name })).ok)
                     setLayouts((before) => before.filter(({ name }) => name !== layout.name));
                 }}
               >
-                Take it off the list
+                Remove
               </Button>
             )}
           </li>

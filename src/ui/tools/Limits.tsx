@@ -77,8 +77,8 @@ export function Circle() {
     <Calculator
       id="circle"
       title="Minutes on the circle"
-      formula="Trot and canter on a circle under 20 m, a session: 10 minutes at two years, 15 at three, 20 for an adult; none under two (judgement). An unknown age counts as two."
-      answer={`${circleMinutes(years === null ? null : Math.floor(years))} minutes at the most`}
+      formula="Trot and canter on a circle under 20 m, each session: 10 minutes at two years, 15 at three, 20 for an adult; none under two (our judgment). An unknown age counts as two."
+      answer={`${circleMinutes(years === null ? null : Math.floor(years))} minutes at most`}
     >
       <NumberIn id="circle-age" label="Age, years" value={age} onChange={setAge} />
     </Calculator>
@@ -98,13 +98,13 @@ export function Workload() {
   return (
     <Calculator
       id="work"
-      title="How much a week was"
+      title="Workload of a week"
       formula={`Minutes × weight of the gait: walk 1, trot 2, canter 3, jump 5, on the ground the same (judgement). More than ${STEEP} times the average of the last four weeks is a warning.`}
       answer={
         work > 0 && (
           <>
             {work} points
-            {ratio !== null && `, ${ratio.toFixed(2)} times the weeks before: ${ratio > STEEP ? "▲ too steep" : "✓ may be"}`}
+            {ratio !== null && `, ${ratio.toFixed(2)} times the weeks before: ${ratio > STEEP ? "▲ too steep" : "✓ fine"}`}
           </>
         )
       }

@@ -36,7 +36,7 @@ export function TapeWeight({ onWeight }: { onWeight(kilograms: number): void }) 
             </button>
           </>
         ) : g !== null && l !== null ? (
-          "The tape slipped: girth 60 to 260 cm, length 50 to 260 cm."
+          "Check the tape: girth 60 to 260 cm, length 50 to 260 cm."
         ) : (
           ""
         )
@@ -82,13 +82,13 @@ export function WhoMayRide({ view, weight, onWeight }: { view: ToolsView; weight
       : kg > limit.refuseKg
         ? "■ too heavy"
         : kg > limit.preferKg
-          ? "▲ short, and better somebody lighter"
-          : "✓ may";
+          ? "▲ keep it short; a lighter rider is better"
+          : "✓ fine";
   return (
     <Calculator
       id="load"
       title="Who may ride it?"
-      formula="Rider with tack ÷ horse's weight. Fit adult: prefer under 17 %, refuse above 20 % (Powell and co-workers, 2008, saw strain from 25 %); under four years, unfit or age unknown 15 % and 18 %."
+      formula="Rider with tack ÷ horse's weight. Fit adult: best under 17 %, refuse above 20 % (Powell and co-workers, 2008, saw strain from 25 %); under four years, unfit or age unknown 15 % and 18 %."
       answer={
         limit && (
           <>
@@ -99,7 +99,7 @@ export function WhoMayRide({ view, weight, onWeight }: { view: ToolsView; weight
             <ul>
               {people.map(({ name, weightKg }) => (
                 <li key={name}>
-                  {name}, {kilograms(weightKg)}, {((100 * weightKg) / (horse ?? 1)).toFixed(1)} %: {say(weightKg)}
+                  {name}, {kilograms(weightKg)}, {((100 * weightKg) / (horse ?? 1)).toFixed(1)}%: {say(weightKg)}
                 </li>
               ))}
             </ul>

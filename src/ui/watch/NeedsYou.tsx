@@ -13,7 +13,7 @@ import { sayStepLaid } from "#ui/words/steps.ts";
 
 /** Horses shown at once. */
 const SHOWN = 3;
-const REASONS = ["It is known, and under way", "The owner decides", "Wait for the next session", "Not this week"];
+const REASONS = ["We know, and it is being dealt with", "The owner decides", "Wait for the next session", "Not this week"];
 const DAYS = [1, 3, 7, 14] as const;
 const ROUTES = {
   "order-check": "check/order",
@@ -25,11 +25,11 @@ const ROUTES = {
 } as const;
 const DONE = {
   "order-check": "Ordered.",
-  "rest-skill": "Left alone for a week; the plan is laid anew.",
-  "go-back": "Left alone for a week, and the rung below comes next; the plan is laid anew.",
+  "rest-skill": "Rested for a week. The plan is updated.",
+  "go-back": "Rested for a week, and the skill before it comes next. The plan is updated.",
   "add-sessions": "Added to the week.",
-  "drop-goal": "Dropped; the plan is laid anew.",
-  "lay-step": "On the sheet.",
+  "drop-goal": "Goal removed. The plan is updated.",
+  "lay-step": "On the day sheet.",
 } as const;
 const keyOf = ({ stay, need, about }: NeedView): string => `${stay} ${need.code} ${about}`;
 
@@ -78,7 +78,7 @@ function PutOff({
         </select>
       </label>
       <Button type="submit" disabled={busy || reason.trim() === ""}>
-        Put it off
+        Remind me later
       </Button>
     </form>
   );
@@ -147,7 +147,7 @@ function Row({
           <Tag tone={needTone(need)}>{sayNeed(need)}</Tag>{" "}
           {more > 0 && (
             <button type="button" className="sign px-1 text-sm text-slate underline" aria-expanded={opened} onClick={onMore}>
-              {opened ? "less" : `and ${more} more`}
+              {opened ? "less" : `· ${more} more`}
             </button>
           )}
           {usual?.code === "lay-step" && usual.step.proposed && (
@@ -172,10 +172,10 @@ function Row({
             {usual && <Way view={view} proposal={usual} busy={busy} onTake={onTake} />}
             <Button
               aria-expanded={putting}
-              aria-label={`${view.horse}, ${sayNeed(need)}: put off`}
+              aria-label={`${view.horse}, ${sayNeed(need)}: remind me later`}
               onClick={() => setPutting(!putting)}
             >
-              Put off
+              Remind me later
             </Button>
           </div>
         )}
@@ -200,7 +200,10 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
   const answer = async (view: NeedView, until: LocalDate, reason: string): Promise<void> => {
     const sent = await send("watch/answer", { stay: view.stay, code: view.need.code, about: view.about, until, reason });
     if (!sent.ok) return;
-    setDone({ ...done, [keyOf(view)]: until < today ? "Taken up again." : `Put off until ${sayDate(addDays(until, 1))}.` });
+    setDone({
+      ...done,
+      [keyOf(view)]: until < today ? "Back on the list." : `Remind me later until ${sayDate(addDays(until, 1))}.`,
+    });
   };
   const take = async (view: NeedView, proposal: Proposal): Promise<void> => {
     if ("path" in proposal) return;
@@ -209,7 +212,7 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
   return (
     <section aria-labelledby="needs-title" className="my-2 border-2 border-rail bg-paper p-3">
       <h2 id="needs-title">Needs you</h2>
-      {standing.length === 0 && <p className="text-dim">Nothing waits for a decision of yours today.</p>}
+      {standing.length === 0 && <p className="text-dim">Nothing needs you today.</p>}
       <Trouble problem={problem} />
       <ol>
         {(all ? horses : horses.slice(0, SHOWN)).map((mine) => {
@@ -243,7 +246,7 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
       )}
       {off.length > 0 && (
         <details className="pt-1">
-          <summary className="sign cursor-pointer text-slate">Put off ({off.length})</summary>
+          <summary className="sign cursor-pointer text-slate">Remind me later ({off.length})</summary>
           <ul>
             {off.map((view) => (
               <li key={keyOf(view)} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
@@ -259,10 +262,10 @@ export function NeedsYou({ needs, today }: { needs: readonly NeedView[]; today: 
                 ) : (
                   <Button
                     disabled={busy}
-                    aria-label={`${view.horse}, ${sayNeed(view.need)}: take it up again`}
-                    onClick={() => void answer(view, addDays(today, -1), "Taken up again")}
+                    aria-label={`${view.horse}, ${sayNeed(view.need)}: back on the list`}
+                    onClick={() => void answer(view, addDays(today, -1), "Back on the list")}
                   >
-                    Take it up again
+                    Back on the list
                   </Button>
                 )}
               </li>

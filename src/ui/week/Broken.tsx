@@ -14,7 +14,7 @@ export function Broken({ view }: { view: WeekView }) {
   return (
     <section aria-labelledby="broken-title" className="my-2 border-l-4 border-oxblood bg-oxblood-soft px-3 py-2">
       <h2 id="broken-title" className="text-base">
-        Does not hold any more
+        No longer possible
       </h2>
       <ul className="text-sm">
         {lines.map(({ key, horse: name, day, broken }) => (
@@ -23,7 +23,7 @@ export function Broken({ view }: { view: WeekView }) {
           </li>
         ))}
       </ul>
-      <p className="text-sm">Move or let go what is named, or lay out the week anew.</p>
+      <p className="text-sm">Move or unpin these, or plan the week again.</p>
     </section>
   );
 }

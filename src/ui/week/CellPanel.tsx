@@ -29,7 +29,7 @@ function AppointmentForm({ horse, cell, week }: { horse: WeekHorseView; cell: We
         );
       }}
     >
-      <p className="sign text-dim">Somebody comes, or it is on the road</p>
+      <p className="sign text-dim">Add a visit or time away</p>
       <select
         aria-label="Who comes"
         className={INPUT}
@@ -47,17 +47,17 @@ function AppointmentForm({ horse, cell, week }: { horse: WeekHorseView; cell: We
         to
         <input type="time" aria-label="To" className={INPUT} value={to} onChange={({ target }) => setTo(target.value)} />
       </div>
-      <p className="text-sm text-dim">Without hours: all day, and it is not worked.</p>
+      <p className="text-sm text-dim">Without hours: all day, no work.</p>
       <input
-        aria-label="A word on it"
-        placeholder="A word on it"
+        aria-label="Note on it"
+        placeholder="Note on it"
         className={INPUT}
         value={words}
         maxLength={200}
         onChange={({ target }) => setWords(target.value)}
       />
       <Button type="submit" disabled={week.command.busy}>
-        Note it
+        Add
       </Button>
     </form>
   );
@@ -86,10 +86,10 @@ export function CellPanel({ horse, cell, week, onClose }: Props) {
       </div>
       {cell.card ? (
         <p>
-          On the sheet with {cell.card.rider}. <a href={`/today?day=${cell.day}`}>Open the day</a>
+          On the day sheet with {cell.card.rider}. <a href={`/today?day=${cell.day}`}>Open the day</a>
         </p>
       ) : cell.away ? (
-        <p>Not worked: {sayNotHad(cell.away)}.</p>
+        <p>Did not work: {sayNotHad(cell.away)}.</p>
       ) : (
         <div className="flex flex-wrap gap-1">
           <Button
@@ -110,11 +110,11 @@ export function CellPanel({ horse, cell, week, onClose }: Props) {
                 void week.set(
                   horse,
                   meant.map((one) => (one.day === cell.day ? { ...one, pinned: !one.pinned } : one)),
-                  `${horse.horse} on ${day} ${cell.meant?.pinned ? "let go" : "pinned"}`,
+                  `${horse.horse} on ${day} ${cell.meant?.pinned ? "unpinned" : "pinned"}`,
                 )
               }
             >
-              {cell.meant.pinned ? "Pinned: let it go" : "Pin it to this day"}
+              {cell.meant.pinned ? "Unpin" : "Pin to this day"}
             </Button>
           )}
         </div>
@@ -132,14 +132,10 @@ export function CellPanel({ horse, cell, week, onClose }: Props) {
                 className="ml-auto"
                 disabled={busy}
                 onClick={() =>
-                  void week.send(
-                    "day/remove-appointment",
-                    { id: one.id },
-                    `${APPOINTMENT[one.kind]} taken out for ${horse.horse}.`,
-                  )
+                  void week.send("day/remove-appointment", { id: one.id }, `${APPOINTMENT[one.kind]} removed for ${horse.horse}.`)
                 }
               >
-                Take out
+                Remove
               </Button>
             </li>
           ))}

@@ -2,7 +2,7 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { WeekCellView, WeekHorseView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { plural, sayHours } from "#ui/words/figures.ts";
+import { sayHours } from "#ui/words/figures.ts";
 import { APPOINTMENT } from "#ui/words/labels-desk.ts";
 import { sayWeekStep } from "#ui/words/steps.ts";
 import { STEP_SHORT } from "#ui/words/steps-short.ts";
@@ -29,14 +29,18 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
   const drop = useDroppable({ id, data: { stay: horse.stay, day }, disabled: !open || meant !== null });
   const drag = useDraggable({ id, data: { stay: horse.stay, day }, disabled: meant === null });
   const says = card
-    ? `on the sheet with ${card.rider}${card.state === "closed" ? ", worked" : ""}`
+    ? `on the day sheet with ${card.rider}${card.state === "closed" ? ", worked" : ""}`
     : away
       ? sayNotHad(away)
       : meant
-        ? `${broken.length > 0 ? "does not hold any more, " : ""}meant${rider ? `, with ${rider}` : ""}${meant.pinned ? ", pinned" : ""}`
+        ? `${broken.length > 0 ? "no longer possible, " : ""}meant${rider ? `, with ${rider}` : ""}${meant.pinned ? ", pinned" : ""}`
         : price === null
           ? "free"
-          : `free, ${price > 0 ? `costs ${plural(price, "point")}` : price < 0 ? `saves ${plural(-price, "point")}` : "costs nothing"}`;
+          : price > 0
+            ? "free, with a trade-off"
+            : price < 0
+              ? "free, better for the week"
+              : "free";
   const tone = card
     ? `border-rail bg-rail-soft ${card.state === "closed" ? "text-dim" : ""}`
     : away
@@ -77,7 +81,7 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
               {rider ?? "meant"}
             </>
           ) : (
-            price !== null && price !== 0 && <span className="text-xs">{price > 0 ? `+${price}` : `−${-price}`}</span>
+            price !== null && price !== 0 && <span className="text-xs">{price > 0 ? "±" : "✓"}</span>
           )}
         </span>
         {appointments.length > 0 && away?.code !== "appointment" && (

@@ -59,11 +59,11 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
     if (!found) return;
     const given = found.horses.reduce((sum, { days }) => sum + days.length, 0);
     const proof = found.proven
-      ? "Proven best."
+      ? "This is the best possible plan."
       : found.bound === null
         ? ""
         : `At most ${found.cost - found.bound} points from the best.`;
-    await week.layOut(found, `${plural(given, "session")} laid over ${plural(view.days.length, "day")}. ${proof}`);
+    await week.layOut(found, `${plural(given, "session")} planned over ${plural(view.days.length, "day")}. ${proof}`);
   };
   const dropped = ({ active, over }: DragEndEvent): void => {
     setHeld(null);
@@ -108,7 +108,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
             {sayDate(from)} to {sayDate(view.days.at(-1)?.day ?? from)}
           </h1>
           <p className="text-dim">
-            {plural(view.days.length, "working day")} · {asked - short} of {plural(asked, "session")} owed by their end have a day
+            {plural(view.days.length, "working day")} · {asked - short} of {plural(asked, "session")} due have a day
           </p>
         </div>
         <nav aria-label="Weeks" className="flex gap-1 sign">
@@ -135,7 +135,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
         {plan.busy && (
           <div className="ml-auto flex items-center gap-2">
             <label className="sign text-dim">
-              {plan.told ? "Trying what would help" : "Laying out the week"}{" "}
+              {plan.told ? "Looking for a way" : "Planning the week"}{" "}
               <progress className="align-middle" max={1} {...(plan.told ? { value: plan.told.tried } : {})} />
             </label>
             <Button onClick={plan.stop}>Stop</Button>
@@ -145,11 +145,11 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
           tone="main"
           className={`min-h-11 ${plan.busy ? "" : "ml-auto"}`}
           data-keys="l"
-          data-does="Lay out the week"
+          data-does="Plan the week"
           disabled={command.busy || plan.busy || from < view.today}
           onClick={() => void layOut()}
         >
-          Lay out the week <kbd aria-hidden="true">l</kbd>
+          Plan the week <kbd aria-hidden="true">l</kbd>
         </Button>
       </div>
       <Trouble problem={command.problem} />
@@ -157,9 +157,9 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
       {plan.told && !plan.told.plan && (
         <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
           {plan.told.impossible
-            ? "No week keeps all the pinned days with the riders that there are."
-            : "No week that keeps all the pinned days was found in time."}{" "}
-          Let a pin go, and lay it out again.
+            ? "There aren't enough riders for all pinned days."
+            : "No plan with all pinned days was found in time."}{" "}
+          Unpin one and plan the week again.
         </p>
       )}
       {plan.told?.plan && short > 0 && (
@@ -171,11 +171,11 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
               ))}
             </ul>
           ) : noDays === short ? (
-            `${plural(short, "session")} cannot be given in these days, whoever rides: tell the owner, or let the term run longer.`
+            `${plural(short, "session")} don't fit this week with any rider. Tell the owner or extend the term.`
           ) : plan.told.done ? (
-            "Neither half a day of somebody, nor one ride more, nor a pin let go would help."
+            "Extra rider hours, one more ride or unpinning would not help."
           ) : (
-            "Trying what would help …"
+            "Looking for a way …"
           )}
         </div>
       )}
@@ -206,11 +206,11 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
                     <a href={`/today?day=${one.day}`} className="inline-flex min-h-6 items-center">
                       {sayDate(one.day)}
                     </a>
-                    <span className="block text-xs font-normal text-dim">{one.laid ? "laid out" : ""}</span>
+                    <span className="block text-xs font-normal text-dim">{one.laid ? "planned" : ""}</span>
                   </th>
                 ))}
                 <th scope="col" className="w-40 pl-2">
-                  Gets, of asked
+                  Sessions planned / due
                 </th>
               </tr>
             </thead>
@@ -225,7 +225,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
                       </a>{" "}
                       {horse.owed > 0 && <span className="text-sm text-ochre">owed {horse.owed}</span>}
                       {view.days.some(({ laid }) => laid) && onNoDay(horse, problem.horses[row]?.sessions ?? 0) && (
-                        <span className="text-sm text-oxblood"> ▲ on no day yet</span>
+                        <span className="text-sm text-oxblood"> ▲ not scheduled yet</span>
                       )}
                     </th>
                     {horse.cells.map((one, at) => (
@@ -252,7 +252,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
             <tfoot className="text-sm">
               <tr className="border-t-2 border-rail">
                 <th scope="row" className="sign py-1">
-                  Meant, of riders' hours free
+                  Rider hours planned / free
                 </th>
                 {board.days.map((one, at) => (
                   <td key={view.days[at]?.day} className={`px-1 ${one.asked > one.riders ? "font-bold text-oxblood" : ""}`}>
@@ -293,9 +293,8 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
             <CellPanel horse={chosen} cell={cell} week={week} onClose={() => setSelected(null)} />
           ) : (
             <p className="text-sm text-dim">
-              Choose a cell with the mouse, a tap, or the arrow keys and Enter, to work a horse on that day or not, to pin it, or
-              to note who comes. Drag a mark to move it. Figures are points: what it would cost to work the horse on that day as
-              well.
+              Choose a cell (click, tap, or arrow keys and Enter) to work a horse on that day or not, to pin the day, or to add a
+              visit. Drag a mark to move it. ✓ makes the week better, ± has a trade-off.
             </p>
           )}
         </aside>

@@ -89,7 +89,7 @@ export function useWeek(initial: WeekView): Week {
     redo: async () => {
       const last = undone.at(-1);
       if (!last) return;
-      if (await write(last, `Done again: ${last.words}.`, false)) setDone([...done, last]);
+      if (await write(last, `Redone: ${last.words}.`, false)) setDone([...done, last]);
       setUndone(undone.slice(0, -1));
     },
     set: (horse, after, words) =>
@@ -105,7 +105,7 @@ export function useWeek(initial: WeekView): Week {
         }));
         return same(before, after) && after.every(({ rider }) => rider === null) ? [] : [{ stay: horse.stay, before, after }];
       });
-      return change({ words: "laying out of the week", horses }, words, true);
+      return change({ words: "plan the week", horses }, words, true);
     },
     send: async (route, input, words) => {
       await send(route, input, words);

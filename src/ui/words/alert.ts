@@ -12,20 +12,20 @@ export function sayAlert({ what, details }: Pick<AlertView, "what" | "details">)
     case "incident":
       return sayIncident(details as { kind: string; hurt: string });
     case "sudden-change":
-      return "A sudden change in a settled horse: the vet before more work.";
+      return "Sudden change in a settled horse. Vet before any more work.";
     case "warm-down":
-      return `Does not come down after work. ${(details["reasons"] as readonly WarmDownReason[]).map(sayWarmDown).join(" ")}`;
+      return `Slow to recover after work. ${(details["reasons"] as readonly WarmDownReason[]).map(sayWarmDown).join(" ")}`;
     case "gate-override":
-      return `Rode through a gate that was ${details["state"] === "shut" ? "shut" : "half open"}: ${String(details["reason"])}`;
+      return `Rode although the gate was ${details["state"] === "shut" ? "shut" : "open for ground work only"}: ${String(details["reason"])}`;
     case "against": {
-      return `The record goes against what may be done. ${sayTogether(details["reasons"] as readonly Reason[]).join(" ")}`;
+      return `This session was against the rules. ${sayTogether(details["reasons"] as readonly Reason[]).join(" ")}`;
     }
     case "lame":
       return `Lame: ${String(details["reason"])}`;
     case "unplanned": {
       // What was told before there was a word for it says nothing.
       const against = (details["against"] as readonly Blocker[]).map((one) => sayBlocker(one, NOBODY_NAMED)).filter(Boolean);
-      return `Worked without being handed out: ${String(details["why"])} ${against.length > 0 ? `Against it: ${against.join(" ")}` : ""}`.trim();
+      return `Unplanned session: ${String(details["why"])} ${against.length > 0 ? `Speaks against it: ${against.join(" ")}` : ""}`.trim();
     }
   }
 }

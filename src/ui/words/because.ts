@@ -21,37 +21,37 @@ export const STEP_WORDS: Readonly<Record<Step, string>> = {
   company: "first time in company",
   outside: "first time outside",
   "second-bit": "work of the second bit",
-  "back-girth": "back girth and dragged things",
+  "back-girth": "back girth and dragging objects",
   fence: "first fence",
 };
 const AGAIN: Readonly<Record<FollowUp, string>> = {
-  offered: "it offered more last time: take it up while it is there",
-  rose: "it rose by two last time: again before it is lost",
-  "first-time": "it was offered for the first time: again soon",
-  "ended-badly": "the last session ended badly on it: a good end first",
+  offered: "the horse offered more last time: build on it now",
+  rose: "it went up two points last time: repeat it before it fades",
+  "first-time": "the horse offered it for the first time: repeat it soon",
+  "ended-badly": "the last session ended badly on it: get a good end first",
   word: "the last rider asked for it",
 };
 
 /** Follows the main after a comma: 'because …'. */
 /** Of a card as it is asked today: the smaller version is not what the plan's reason speaks of. */
 export const sayWorkBecause = ({ because, isSmaller }: Pick<CardWork, "because" | "isSmaller">): string =>
-  isSmaller ? "the smaller version: what was planned may not be asked today" : sayBecause(because);
+  isSmaller ? "the smaller version, because the planned work is not allowed today" : sayBecause(because);
 export function sayBecause(because: Because): string {
   switch (because.code) {
     case "written":
-      return because.words || "as the manager wrote it";
+      return because.words || "written by the manager";
     case "pinned":
-      return "because it was fixed to this day";
+      return "because it is pinned to this day";
     case "asked":
       return "because it was asked for";
     case "protocol":
       return because.protocol === "same-trouble"
-        ? `because there was trouble at ${named(because.at ?? "")}: two quiet sessions first`
+        ? `because there was trouble at ${named(because.at ?? "")}: two quiet sessions come first`
         : because.protocol === "restart"
-          ? `because there were ${plural(because.days ?? 0, "day")} without work: girth, loose work and block first`
-          : `because there were ${plural(because.days ?? 0, "day")} without work: one step lower first`;
+          ? `because of ${plural(because.days ?? 0, "day")} off: start with girth, loose work and the block`
+          : `because of ${plural(because.days ?? 0, "day")} off: start one step lower`;
     case "step":
-      return `because all is there for the ${STEP_WORDS[because.step]}`;
+      return `because everything is ready for the ${STEP_WORDS[because.step]}`;
     case "follow-up":
       return `because ${AGAIN[because.why]}`;
     case "complaint":
@@ -60,16 +60,16 @@ export function sayBecause(because: Because): string {
         : "because it is the main problem";
     case "goal":
       return because.part
-        ? `because ${named(because.goal)}${because.must ? ", promised," : ""} needs this first`
+        ? `because ${named(because.goal)}${because.must ? ", a must-have goal," : ""} needs this first`
         : because.must
-          ? "because it was promised"
+          ? "because it is a must-have goal"
           : "because it is a goal";
     case "another-way":
-      return `because ${named(because.skill)} does not move: asked another way, while it rests`;
+      return `because ${named(because.skill)} has stalled: try another approach and rest it`;
     case "proof":
-      return "because it is met: shown again before it fades";
+      return "because it is reached: repeat it before it fades";
     case "wider":
-      return "because all goals are met: elsewhere, in company, or what builds on them";
+      return "because all goals are reached: practice in new places, in company, or build on them";
     case "ladder":
       return "because it comes next on the ladder";
   }

@@ -46,13 +46,13 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
     case "shift":
       return `Outside ${names.person(blocker.who)}'s working hours.`;
     case "lunch":
-      return `${names.person(blocker.who)} would have no break.`;
+      return `${names.person(blocker.who)} would lose the break.`;
     case "busy":
       return `${names.person(blocker.who)} is with ${names.card(blocker.with)} then.`;
     case "helper-leaves":
       return `${names.person(blocker.who)} must stay for the first ${blocker.needed * DAY_GRID.minutes} minutes at least.`;
     case "same-person":
-      return `${names.person(blocker.who)} rides, and cannot be the second person.`;
+      return `${names.person(blocker.who)} rides, so cannot be the second person.`;
     case "max-saddle":
       return `${names.person(blocker.who)} has ${blocker.limit === 0 ? "no ridden sessions" : `${blocker.limit} ridden sessions already, the most in a day`}.`;
     case "appointment":
@@ -62,7 +62,7 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
     case "place-closed":
       return `${names.place(blocker.place)} is out of use.`;
     case "place-shut":
-      return `${names.place(blocker.place)} is shut then${blocker.why ? `: ${blocker.why}` : ""}.`;
+      return `${names.place(blocker.place)} is closed then${blocker.why ? `: ${blocker.why}` : ""}.`;
     case "place-full":
       return `${names.place(blocker.place)} is full then: ${blocker.with.map(names.card).join(", ")}.`;
     case "apart":
@@ -70,7 +70,7 @@ export function sayBlocker(blocker: Blocker, names: Names): string {
     case "after":
       return `The two halves of ${names.card(blocker.with)}'s session need ${SPLIT_GAP / HOUR} hours between them.`;
     case "outside-day":
-      return "Does not fit into the day.";
+      return "Does not fit in the day.";
     default:
       return sayReason(blocker, names);
   }

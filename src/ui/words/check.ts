@@ -15,7 +15,7 @@ export const LOOKER: Record<Looker, string> = {
   farrier: "Farrier",
   fitter: "Saddle and bit fitter",
   bodyworker: "Bodyworker",
-  barn: "The barn itself",
+  barn: "Our staff",
 };
 export const CHECK_STATE: Record<CheckState, string> = {
   ordered: "Ordered",
@@ -24,9 +24,9 @@ export const CHECK_STATE: Record<CheckState, string> = {
   cancelled: "Cancelled",
 };
 export const CHECK_RESULT: Record<CheckResult, string> = {
-  clear: "Looked at, nothing there",
-  treated: "Something put right",
-  found: "Something found, not settled yet",
+  clear: "Checked, nothing found",
+  treated: "Problem fixed",
+  found: "Problem found, not fixed yet",
 };
 export const TRIAL_CHANGE: Record<Trial, string> = {
   "other-bit": "Another bit",
@@ -40,11 +40,11 @@ export const TRIAL_CHANGE: Record<Trial, string> = {
   "other-noseband": "Another noseband",
   "no-second-girth": "Without the second girth",
   "shorter-session": "A shorter session",
-  "shod-anew": "Shod or trimmed anew",
+  "shod-anew": "New shoes or a trim",
   "soft-ground": "Soft ground",
-  "food-for-standing": "Food for standing still",
+  "food-for-standing": "Treats for standing still",
 };
-export const TRIAL_OUTCOME: Record<TrialResult, string> = { gone: "The sign went", less: "Less of it", same: "No change" };
+export const TRIAL_OUTCOME: Record<TrialResult, string> = { gone: "Sign gone", less: "Less than before", same: "No change" };
 
 export const sayWaits = (holds: HeldWork, skills: readonly string[]): string => {
   switch (holds) {
@@ -52,19 +52,19 @@ export const sayWaits = (holds: HeldWork, skills: readonly string[]): string => 
       return "Nothing waits";
     case "skill":
       return skills.length > 0
-        ? `Left alone: ${inner(listed(skills.map((skill) => here().of(skill).words.toLowerCase())))}`
-        : "What shows it is left alone";
+        ? `Leave alone: ${inner(listed(skills.map((skill) => here().of(skill).words.toLowerCase())))}`
+        : "Leave alone what shows the sign";
     case "ridden":
       return "No ridden work";
     case "all":
-      return "No work at all";
+      return "No work";
   }
 };
 export const sayRestriction = ({ what, until, words }: Restriction): string =>
   `no ${RESTRICTED[what]}${until ? ` until ${sayDate(until)}` : ""}${words ? ` (${words})` : ""}`;
 export const sayLate = (days: number): string => `${plural(days, "day")} overdue`;
 export const sayLateNeed = (who: Looker, days: number, holds: HeldWork): string =>
-  `${outer(who === "barn" ? "own check" : PROFESSIONAL[who])} ${plural(days, "day")} overdue${holds === "all" ? ", all work waits" : holds === "ridden" ? ", riding waits" : ""}`;
+  `${outer(who === "barn" ? "our own check" : PROFESSIONAL[who])} ${plural(days, "day")} overdue${holds === "all" ? ": no work until then" : holds === "ridden" ? ": no riding until then" : ""}`;
 /** To stand behind the word for its state. */
 export const sayWhen = (check: {
   state: CheckState;

@@ -2,10 +2,10 @@
 import type { Claim } from "#core/report/claims.ts";
 
 export const CLAIM: Readonly<Record<Claim, string>> = {
-  ridden: "You write of riding; the record has no minute in the saddle.",
-  trot: "You write of the trot with a rider; the record has none.",
-  canter: "You write of the canter; the record has none.",
-  jump: "You write of jumping; the record has none.",
-  trailer: "You write of the trailer; the record has no score of it on every side.",
-  health: "You write of health or soundness: that is the vet's to say.",
+  ridden: "You mention riding; the record has no riding minutes.",
+  trot: "You mention trotting with a rider; the record has none.",
+  canter: "You mention the canter; the record has none.",
+  jump: "You mention jumping; the record has none.",
+  trailer: "You mention the trailer; it has not been scored yet.",
+  health: "You mention health or soundness. Leave that to the vet.",
 };

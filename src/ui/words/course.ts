@@ -6,5 +6,9 @@ import { COURSE } from "./labels.ts";
 
 export function sayStood({ state, since, wasTight }: CourseNow): string {
   const how = `${COURSE[state]} for ${plural(since, "minute")}`;
-  return isTight(state) ? `■ ${how}: stay on the ground until it softens.` : wasTight ? `Was tight; ${inner(how)}.` : `${how}.`;
+  return isTight(state)
+    ? `■ ${how}: stay on the ground until the horse softens.`
+    : wasTight
+      ? `Was tight; ${inner(how)}.`
+      : `${how}.`;
 }

@@ -26,10 +26,10 @@ export function sayCover(
             : []),
         ]
       : [
-          `${REPORT_KIND[kind]} of ${horse} is ready: number ${number}, with this letter and on your page.`,
+          `${REPORT_KIND[kind]} of ${horse} is ready (number ${number}). It is attached and on your page.`,
           ...blocks.flatMap(({ id, lines }) => (id === "in-short" ? lines.map(({ text }) => text) : [])),
-          ...(changes ? [`It takes the place of number ${changes.since}; what changed is said at its end.`] : []),
-          "Read it in your own time, and ask us what is not clear: there is a place for a question below it.",
+          ...(changes ? [`It replaces number ${changes.since}. The last page says what changed.`] : []),
+          "Read it when you have time. If something is not clear, ask us: you can write a question below it.",
         ];
   return { subject: `${horse}: ${REPORT_KIND[kind].toLowerCase()}`, body: [greeting, ...body].join("\n\n") };
 }

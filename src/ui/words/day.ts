@@ -1,38 +1,38 @@
 /** Why a horse is left out of a day, and what would let it in. */
 import type { Because } from "#core/day/explain.ts";
-import type { CostParts } from "#core/day/verify.ts";
+import { type HorsesGivenUp, TRADE_OFFS, type TradeOffCode } from "#core/day/trade-offs.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Names } from "./blockers.ts";
-import { clock, inner, listed, plural } from "./figures.ts";
+import { clock, listed, plural } from "./figures.ts";
 
 const BARS: Readonly<Record<Because["code"], string>> = {
-  grade: "of too low a grade",
-  load: "too heavy for it, or not weighed",
-  forbidden: "kept from it",
-  "not-a-rider": "on the ground only",
-  lock: "not the one it is pinned to",
-  "max-saddle": "at the most rides a day",
-  shift: "not there long enough",
-  busy: "without a gap that is long enough",
-  lunch: "free only over lunch",
-  "horse-away": "free only when the horse is not",
-  "place-full": "free only when every place is full or barred",
-  after: "free only before what must come first",
-  helper: "free only when nobody can help",
+  grade: "grade too low",
+  load: "too heavy or not weighed",
+  forbidden: "not to work this horse",
+  "not-a-rider": "ground work only",
+  lock: "pinned to somebody else",
+  "max-saddle": "already at the most rides for a day",
+  shift: "not here long enough",
+  busy: "no gap long enough",
+  lunch: "free only at lunch",
+  "horse-away": "free only when the horse is away",
+  "place-full": "free only when all places are full or closed",
+  after: "free only before the session that must come first",
+  helper: "free only when no helper is",
   "worth-less": "",
 };
 /** One sentence: everybody, grouped by what bars them. */
 export function sayWhyLeftOut(because: readonly Because[], names: Names): string {
   const [first] = because;
   if (!first) return "Nobody works today.";
-  if (first.code === "worth-less") return "There is room, and it would cost elsewhere more than it is worth today.";
-  if (first.session !== undefined) return `It may only come after ${names.horse(first.session as StayId)}.`;
+  if (first.code === "worth-less") return "There is room, but it would push out a more urgent horse.";
+  if (first.session !== undefined) return `Can only go after ${names.horse(first.session as StayId)}.`;
   const codes = [...new Set(because.map(({ code }) => code))];
   const groups = codes.map(
     (code) =>
-      `${listed(because.filter((one) => one.code === code).map(({ rider }) => names.person(rider as PersonId)))} ${BARS[code]}`,
+      `${listed(because.filter((one) => one.code === code).map(({ rider }) => names.person(rider as PersonId)))}: ${BARS[code]}`,
   );
-  return `${inner(groups.join("; "))}.`;
+  return groups.map((group) => `${group}.`).join(" ");
 }
 interface Way {
   readonly rider: string;
@@ -40,59 +40,69 @@ interface Way {
   readonly helper: string | null;
   readonly moved: readonly StayId[];
   readonly dropped: readonly StayId[];
-  readonly cost: number;
 }
-export function sayWay({ rider, start, helper, moved, dropped, cost }: Way, names: Names): string {
-  const who = `${names.person(rider as PersonId)} at ${clock(start)}${helper ? ` with ${names.person(helper as PersonId)}` : ""}`;
-  const ifs = [
+export function sayWay({ rider, start, helper, moved, dropped }: Way, names: Names): string {
+  const who = `${names.person(rider as PersonId)} at ${clock(start)}${helper ? ` with ${names.person(helper as PersonId)}` : ""}.`;
+  const then = [
     ...(moved.length > 0 ? [`${listed(moved.map(names.horse))} ${moved.length === 1 ? "moves" : "move"}`] : []),
-    ...(dropped.length > 0 ? [`${listed(dropped.map(names.horse))} ${dropped.length === 1 ? "is" : "are"} left out`] : []),
+    ...(dropped.length > 0 ? [`${listed(dropped.map(names.horse))} ${dropped.length === 1 ? "drops" : "drop"} off the day`] : []),
   ];
-  return `${who}${ifs.length > 0 ? `, if ${listed(ifs)}` : ""} (${cost >= 0 ? "+" : "−"}${plural(Math.abs(cost), "point")})`;
+  return then.length > 0 ? `${who} ${listed(then)}.` : who;
 }
 interface Change {
   readonly before: { readonly rider: string; readonly start: number };
   readonly after: { readonly rider: string; readonly start: number } | null;
-  readonly price: number;
 }
-/** 'Wren 09:00 → Ines 10:30 (31 points)' */
-export function sayChange({ before, after, price }: Change, names: Names): string {
+/** 'Wren 09:00 → Ines 10:30' */
+export function sayChange({ before, after }: Change, names: Names): string {
   const at = ({ rider, start }: Change["before"]): string => `${names.person(rider as PersonId)} ${clock(start)}`;
   const moved =
     after === null
       ? "left out"
       : after.rider === before.rider && after.start === before.start
-        ? "same hour, another place or second person"
+        ? "same time, another place or second person"
         : at(after);
-  return `${at(before)} → ${moved} (${plural(price, "point")})`;
+  return `${at(before)} → ${moved}`;
 }
-const PART: Readonly<Record<keyof CostParts, string>> = {
-  leftOut: "left out",
-  riders: "unusual riders",
-  hours: "hours and places",
-  balance: "uneven shares",
-  changes: "changes to what was handed out",
+/** 'Two horses', named up to three. */
+const horses = (stays: readonly StayId[], names: Names): string =>
+  stays.length <= 3 ? listed(stays.map(names.horse)) : `${stays.length} horses`;
+type Said = (stays: readonly StayId[], names: Names) => string;
+const has = (stays: readonly StayId[]): string => (stays.length === 1 ? "has" : "have");
+const is = (stays: readonly StayId[]): string => (stays.length === 1 ? "is" : "are");
+const GIVEN_UP: Readonly<Record<TradeOffCode, Said>> = {
+  "left-out": (stays, names) => `${horses(stays, names)} ${is(stays)} not scheduled`,
+  "new-rider": (stays, names) => `${horses(stays, names)} ${has(stays)} a new rider`,
+  "other-rider": (stays, names) => `${horses(stays, names)} ${has(stays)} a rider who is not the usual one`,
+  "not-for-work": (stays, names) => `${horses(stays, names)} ${has(stays)} a rider who may not do today's main work`,
+  heavy: (stays, names) => `${horses(stays, names)} ${has(stays)} a rider above the best weight`,
+  late: (stays, names) => `${horses(stays, names)} ${has(stays)} a late hour`,
+  hot: (stays, names) => `${horses(stays, names)} ${is(stays)} outdoors in the heat`,
+  place: (stays, names) => `${horses(stays, names)} ${is(stays)} not in the best place`,
+  "changed-rider": (stays, names) => `${horses(stays, names)} ${has(stays)} another rider than handed out`,
+  "changed-start": (stays, names) => `${horses(stays, names)} ${has(stays)} another time than handed out`,
+  "changed-place": (stays, names) => `${horses(stays, names)} ${has(stays)} another place than handed out`,
 };
-/** What a laid day costs, the dear parts first. */
-export function sayParts(parts: CostParts): string {
-  const named = (Object.keys(PART) as (keyof CostParts)[]).filter((key) => parts[key] > 0).sort((a, b) => parts[b] - parts[a]);
-  return named.length === 0 ? "nothing to mend" : named.map((key) => `${PART[key]} ${parts[key]}`).join(", ");
+const above = (minutes: number): string =>
+  minutes < 60 ? `${minutes} minutes` : minutes % 60 === 0 ? plural(minutes / 60, "hour") : `${(minutes / 60).toFixed(1)} hours`;
+/** What a plan gives up, the weightiest first; empty: nothing. 'Oatfield Rumor has a new rider. Wren has 1 hour more than a fair share.' */
+export function sayGivenUp({ horses: given, over }: HorsesGivenUp, names: Names): string {
+  const said = TRADE_OFFS.filter((code) => given[code].length > 0).map((code) => GIVEN_UP[code](given[code], names));
+  const most = over
+    .slice(0, 2)
+    .map(({ rider, minutes }) => `${names.person(rider)} has ${above(minutes)} more than a fair share`);
+  return [...said, ...most].map((one) => `${one}.`).join(" ");
 }
 
 interface ProofFigures {
   readonly stands: number;
   readonly best: number;
-  readonly bound: number | null;
   readonly proven: boolean;
   readonly done: boolean;
 }
-/** How good the sheet is, as far as is known. */
-export function sayProof({ stands, best, bound, proven, done }: ProofFigures): string {
-  const better = best < stands ? `A day that costs ${plural(stands - best, "point")} less was found` : null;
-  if (proven) return better ? `${better}; it is proven best.` : "Proven best: by these rules and prices no day costs less.";
-  const gap = bound === null ? null : `at most ${plural(best - bound, "point")} from the best`;
-  const all = [better, gap && (better ? `it is ${gap}` : `The sheet is ${gap}`)].filter((one) => one !== null).join("; ");
-  return done
-    ? `${all || "How far it is from the best could not be found out"}.`
-    : `${all || "Looking how far it is from the best"} …`;
+/** How good the plan is, as far as is known. */
+export function sayProof({ stands, best, proven, done }: ProofFigures): string {
+  if (best < stands) return done ? "A better plan is ready." : "A better plan was found. Still looking …";
+  if (proven) return "This is the best possible plan under the barn's rules.";
+  return done ? "No better plan was found." : "Checking for a better plan …";
 }

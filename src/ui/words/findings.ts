@@ -11,11 +11,11 @@ export const URGENCY: Record<Urgency, string> = {
   watch: "Watch it",
   weeks: "Within two weeks",
   days: "Within days",
-  now: "Now, before more work",
+  now: "Now, before any more work",
 };
 export const HELD_WORK: Record<HeldWork, string> = {
-  nothing: "nothing waits for it",
-  skill: "until then leave alone what shows it",
+  nothing: "work goes on",
+  skill: "until then leave alone what shows the sign",
   ridden: "until then no ridden work",
   all: "until then no work",
 };
@@ -33,7 +33,7 @@ export const MOMENT: Record<Moment, string> = {
   forehead: "at the forehead",
   direction: "at a change of direction",
   "getting-off": "when somebody gets off",
-  "touched-behind": "when touched behind",
+  "touched-behind": "when the hindquarters are touched",
   "after-work": "after work",
   "new-place": "in a new place",
   late: "late in the session",
@@ -43,8 +43,8 @@ export const MOMENT: Record<Moment, string> = {
   "right-lead": "on the right lead",
 };
 const RESULT: Record<CheckResult, string> = {
-  clear: "looked at, nothing there",
-  treated: "put right, and the sign stayed",
+  clear: "checked, nothing found",
+  treated: "fixed, and the sign is still there",
   found: "found",
 };
 const TRIAL: Record<Trial, string> = {
@@ -61,20 +61,24 @@ const TRIAL: Record<Trial, string> = {
   "shorter-session": "a shorter session",
   "shod-anew": "new shoes or a trim",
   "soft-ground": "soft ground",
-  "food-for-standing": "food for standing still",
+  "food-for-standing": "treats for standing still",
 };
-const TRIAL_RESULT: Record<TrialResult, string> = { gone: "made it go away", less: "made it less", same: "changed nothing" };
+const TRIAL_RESULT: Record<TrialResult, string> = {
+  gone: "made the sign go away",
+  less: "made the sign less",
+  same: "changed nothing",
+};
 const MEASURE = {
-  croupHigh: "the croup stands above the withers",
-  thin: "it is thin",
-  changingTeeth: "it is at the age of changing teeth",
-  growing: "it is growing hard",
-  overweight: "it is overweight",
-  longOff: "it had a week and more off before",
-  shodLongAgo: "its feet were done long ago",
-  shodJustNow: "its feet have just been done",
-  richFeed: "it is fed richly",
-  hind: "it shows at one hind leg",
+  croupHigh: "the croup is higher than the withers",
+  thin: "the horse is thin",
+  changingTeeth: "the horse is at the age of changing teeth",
+  growing: "the horse is growing fast",
+  overweight: "the horse is overweight",
+  longOff: "the horse had a week or more off before",
+  shodLongAgo: "the feet were done long ago",
+  shodJustNow: "the feet were just done",
+  richFeed: "rich feed",
+  hind: "one hind leg only",
 } as const;
 const TREND = {
   better: "better from session to session",
@@ -112,9 +116,9 @@ export function sayEvidence(evidence: Evidence, rungs: readonly Rung[] = RUNGS):
     case "check":
       return `${inner(causeOf(evidence.cause).words)}: ${RESULT[evidence.result]}`;
     case "ruled-out":
-      return "what was likelier is ruled out";
+      return "more likely causes are ruled out";
     case "never-taught":
-      return `nobody has done it with this horse yet (${HISTORY_TOPIC[evidence.topic].toLowerCase()}: no)`;
+      return `nobody has done this with the horse yet (${HISTORY_TOPIC[evidence.topic].toLowerCase()}: no)`;
     case "trial":
       return `${TRIAL[evidence.change]} ${TRIAL_RESULT[evidence.result]}`;
   }

@@ -20,9 +20,9 @@ export const TAKEN_WORDS: Readonly<Record<TakenStep, string>> = {
   fence: "First fence",
 };
 export const STAGE: Readonly<Record<StageOf, string>> = {
-  "bend-hold": "Bend the head round, and hold",
+  "bend-hold": "Bend the head around and hold",
   foot: "Foot in the stirrup, foot out",
-  bounce: "Bounce beside it",
+  bounce: "Bounce beside the horse",
   weight: "Weight up, and down again",
   across: "Lie across, and rub the far side",
   "up-off": "Up, and straight off again",
@@ -45,7 +45,7 @@ export const STAGE: Readonly<Record<StageOf, string>> = {
   "few-steps": "A few steps, and stop on one rein",
   "round-pen": "Once round the pen at the walk",
   "walk-soft": "Walk on a soft rein, and stop on one rein",
-  "few-strides": "A few strides, and let it come back by itself",
+  "few-strides": "A few strides, then let the horse come back",
   "half-round": "Half a round",
   "whole-round": "A whole round, and down to the walk",
   "trot-soft": "Trot on a soft rein, in balance",
@@ -75,8 +75,9 @@ export const STAGE: Readonly<Record<StageOf, string>> = {
 /** At what to stop, where it can hurt somebody. */
 export const STOP_AT: Readonly<Record<TakenStep, string>> = {
   mount: "Helmet and vest. Second person at the head, on the same side: holds, does not lead. Off at the first tense step.",
-  saddle: "Somebody holds, nothing is tied. Take it off at the first hump or step away, and begin smaller.",
-  girth: "Somebody holds, nothing is tied; room to move away. Loosen at the first hump or held breath. Never leave it half done.",
+  saddle: "Somebody holds the horse; do not tie. Take it off at the first hump or step away, and start smaller.",
+  girth:
+    "Somebody holds the horse; do not tie; leave room to move. Loosen at the first hump or held breath. Never leave it half done.",
   "first-ride":
     "Helmet and vest. Small place, second person there. Off at a hump, a rush or held breath. End with what it showed.",
   "first-steps": "Helmet and vest. Second person there. One rein stops it. Off when it braces twice.",

@@ -16,21 +16,19 @@ export const sayGateState = (state: GateAnswer["state"], kind: SessionKind, over
           ? "Ground work"
           : "Ground work only";
 export function sayGateAdvice(state: GateAnswer["state"], kind: SessionKind, overridden = false): string {
-  if (overridden) return "You may get on. What was set aside stays in the record.";
-  if (state === "shut") return "Not today. Walk in hand at the most, and tell the manager.";
+  if (overridden) return "You may get on. The override stays in the record.";
+  if (state === "shut") return "Do not ride today. Hand-walk at most, and tell the manager.";
   if (state === "half")
-    return kind === "ground"
-      ? "Go to work on the ground. Nobody gets on."
-      : "Stay on the ground until what is named below is settled.";
+    return kind === "ground" ? "Work on the ground. Do not get on." : "Ground work only until the items below are done.";
   return "You may get on.";
 }
 
 export function sayGateLimit(limit: GateLimit): string {
   switch (limit.code) {
     case "heat-limit":
-      return `Heat ${limit.heat}: ${limit.short ? "short, with water, and a walk after" : "lighter work, and watch the horse"}.`;
+      return `Heat ${limit.heat}: ${limit.short ? "keep it short, offer water, and walk after" : "lighter work, and watch the horse"}.`;
     case "walk-only":
-      return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small place if all was quiet.`;
+      return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small pen if the horse was quiet.`;
     default:
       return sayReason(limit);
   }

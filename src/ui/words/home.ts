@@ -7,22 +7,22 @@ import { outer, plural } from "./figures.ts";
 import { ownerThing, type Pronouns } from "./owner-skills.ts";
 
 export const DONT: Readonly<Record<Dont, string>> = {
-  alone: "Do not work a green horse alone: somebody is within call, and you wear helmet and boots.",
-  pain: "Do not ride through what may be pain: stop, and have the right professional look.",
-  unridden: "Do not get on. Nobody rides this horse yet.",
-  young: "Do not lunge or drive in circles: young legs. A short lesson, then turnout.",
-  "easy-side": "Do not work the easy side only because it is pleasant: begin on the other.",
-  girth: "Do not do the girth up at once: one hole at a time, with a few steps between.",
-  fresh: "Do not get on straight after days off: two sessions on the ground come first.",
-  rest: "Do not begin after days off where you stopped: ground first, and one step easier than last time.",
-  circles: "Do not drill small circles: a few, both ways, then straight on.",
-  corners: "Do not stand close behind, and leave a way out of every corner. Watch ears and hind feet.",
+  alone: "Do not work a green horse alone. Have somebody within call, and wear a helmet and boots.",
+  pain: "Do not ride if something may hurt. Stop, and have the right professional look.",
+  unridden: "Do not get on. This horse is not ridden yet.",
+  young: "Do not lunge or drive in circles: the legs are young. Give a short lesson, then turnout.",
+  "easy-side": "Do not work only the easy side. Start on the other one.",
+  girth: "Do not tighten the girth all at once. Go one hole at a time, with a few steps between.",
+  fresh: "Do not get on right after days off. Do two sessions on the ground first.",
+  rest: "Do not start where you stopped after days off. Start on the ground, one step easier than last time.",
+  circles: "Do not drill small circles. Do a few each way, then go straight.",
+  corners: "Do not stand close behind. Leave a way out of every corner. Watch ears and hind feet.",
 };
 /** When to call, and whom. */
 export const CALL: readonly string[] = [
-  "Vet, at once: sudden lameness, colic, a wound, not eating, or a horse that is suddenly another one.",
-  "Us: something that it did here and will not do at home in three tries; anything that makes you uneasy. Early is easier.",
-  "Dentist, farrier, saddle fitter: at the times they gave you, and whenever something rubs, clicks or sits askew.",
+  "Vet, right away: sudden lameness, colic, a wound, not eating, or a sudden change in how your horse acts.",
+  "Us: anything your horse did here and will not do at home in three tries, and anything that worries you. Early is easier.",
+  "Dentist, farrier, saddle fitter: at the times they gave you, and any time tack rubs or sits crooked.",
 ];
 export const LESSON_WHY: Readonly<Record<LessonWhy, string>> = {
   fault: "what you came to us for",
@@ -31,7 +31,7 @@ export const LESSON_WHY: Readonly<Record<LessonWhy, string>> = {
 };
 /** The order in which anything is asked, at home as here. */
 export const ASKING =
-  "Ask in the same order every time: think it, look there, shift your weight, then leg or rope, then a tap. Stop asking the moment your horse tries. One good try is enough; go on to something else.";
+  "Ask in the same order every time: think it, look there, shift your weight, then use leg or rope, then a tap. Stop asking the moment your horse tries. One good try is enough. Then do something else.";
 export const sayHomeItem = ({ skill, first }: HomeItem, who: Pronouns): string =>
   `${ownerThing(skill, who)}${first ? ` (${first} first)` : ""}`;
 
@@ -48,11 +48,11 @@ export function sayHomeDay(day: HomeDay, who: Pronouns): string {
   const lesson = day.main ? `lesson: ${sayHomeItem(day.main, who)}` : "";
   const asked = [lesson, kept].filter((part) => part !== "").join("; ");
   const what = sayDayKind(day);
-  const after = day.afterRest ? " Days off before: ground first, one step easier." : "";
+  const after = day.afterRest ? " After days off: ground first, one step easier." : "";
   return `${what ? `${what}. ` : ""}${outer(asked)}.${after}`;
 }
 const STRETCH: Readonly<Record<Stretch["kind"], (days: string) => string>> = {
-  keep: (days) => `Keep it up, ${days} a week: begin again with week 1.`,
+  keep: (days) => `Keep going, ${days} a week. Start again with week 1.`,
   pause: (days) => `A break. Turnout, and ${days} a week of catching, leading, feet and brushing. No lessons.`,
   ready: (days) => `Get ready to come back, ${days} a week: leading, feet, standing tied, the trailer.`,
 };

@@ -7,8 +7,8 @@ import { DURING, HURT_WORDS, INCIDENT, LED_BY, WENT } from "./labels.ts";
 /** One reading that is out of its limits. */
 export const sayWarmDown = (reason: WarmDownReason): string =>
   reason.code === "pulse-high"
-    ? `Pulse ${reason.pulse} after ${reason.minute} minutes: under 64 within ten is expected.`
-    : `${reason.breaths} breaths to ${reason.pulse} beats after ${reason.minute} minutes: it must not breathe faster than its heart beats.`;
+    ? `Pulse ${reason.pulse} after ${reason.minute} minutes. It should be under 64 within ten.`
+    : `${reason.breaths} breaths and ${reason.pulse} heartbeats a minute after ${reason.minute} minutes. Breathing must be slower than the pulse. Stop and tell the manager.`;
 
 /** An incident in one line: what, who is hurt, when and after what. */
 export function sayIncident(incident: {

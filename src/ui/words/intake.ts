@@ -48,7 +48,7 @@ export const MEASURE: Record<NumberMeasure, string> = {
 export const MEASURE_HINT: Record<LengthName, string> = {
   girthCm: "Behind the elbow, over the withers",
   lengthCm: "Point of shoulder to point of buttock",
-  withersCm: "Level ground, square, head natural",
+  withersCm: "Level ground, standing square, head at its natural height",
   croupCm: "Highest point behind the saddle",
   neckCm: "Round the middle of the neck",
 };
@@ -78,15 +78,15 @@ export const sayMeant = ({ typed, unit, centimetres }: Meant): string =>
 export function sayQuestion(name: LengthName | "scaleKg", question: Question): string {
   switch (question.code) {
     case "unlikely":
-      return `${MEASURE[name]} of such a horse is ${question.low} to ${question.high} cm. ${question.meant.length > 0 ? "Which was meant?" : "Measure once more?"}`;
+      return `${MEASURE[name]} is usually ${question.low} to ${question.high} cm for a horse like this. ${question.meant.length > 0 ? "Which did you mean?" : "Measure again."}`;
     case "croup-far":
-      return `Croup and withers lie ${Math.abs(question.differenceCm)} cm apart. Is one of the two slipped?`;
+      return `Croup and withers differ by ${Math.abs(question.differenceCm)} cm. Measure both again.`;
     case "not-as-booked":
-      return `At booking its height was given as ${question.bookedCm} cm. Which is right?`;
+      return `The booking says ${question.bookedCm} cm. Which is right?`;
     case "scale-far":
-      return `The tape says ${kilograms(question.tapeKg)}, the scale ${question.percent > 0 ? "+" : "−"}${Math.abs(question.percent)} % of it. Is the scale empty at nought, and in kilograms?`;
+      return `The scale reads ${Math.abs(question.percent)}% ${question.percent > 0 ? "more" : "less"} than the tape (${kilograms(question.tapeKg)}). Check that it shows 0 when empty and is set to kilograms.`;
     case "since-last":
-      return `It weighed ${kilograms(question.lastKg)} at the evaluation before: ${question.percent > 0 ? "+" : "−"}${Math.abs(question.percent)} %. Is the tape right?`;
+      return `That is ${Math.abs(question.percent)}% ${question.percent > 0 ? "more" : "less"} than at the last evaluation (${kilograms(question.lastKg)}). Check the tape.`;
   }
 }
 
@@ -114,9 +114,9 @@ export const UNRIDDEN: Record<UnriddenReason, string> = {
   "under-two": "under two years old",
   "under-three": "two years old",
   "not-grown": "a youngster",
-  "not-weighed": "its weight is not known",
-  check: "a check comes first",
-  "all-held": "no work until the vet has been",
+  "not-weighed": "weight not known",
+  check: "waiting for a check",
+  "all-held": "no work until the vet has seen this horse",
 };
 export const SHORT: Record<ShortReason, string> = {
   two: "two years old",
@@ -127,31 +127,31 @@ export const SHORT: Record<ShortReason, string> = {
   thin: "thin",
   unfit: "not fit",
   growing: "still growing",
-  hot: "slow to come down after a fright",
+  hot: "slow to settle after a fright",
 };
 export const CIRCLES: Record<CircleReason, string> = {
-  young: "young, or of no known age",
-  overweight: "overweight; no trot on hard ground either, and farrier and feed first",
-  foundered: "foundered before; no trot on hard ground either, and farrier and feed first",
+  young: "young or age unknown",
+  overweight: "overweight: no trot on hard ground either, and see to feet and feed first",
+  foundered: "foundered before: no trot on hard ground either, and see to feet and feed first",
 };
 export const SECOND: Record<SecondReason, string> = {
   risk: "risk 4 or 5",
-  girth: "it bites or kicks at the girth",
-  kicks: "it kicks when touched behind",
+  girth: "bites or kicks at the girth",
+  kicks: "kicks when the hindquarters are touched",
   "never-ridden": "never ridden",
 };
 export const SECOND_PERSON: Record<SecondPerson, string> = {
-  no: "no second person beyond first rides",
-  riding: "a second person whenever somebody gets on",
-  always: "always a second person, on the ground too",
+  no: "no second person after the first rides",
+  riding: "a second person for every ride",
+  always: "always a second person, also on the ground",
 };
-export const APART: Record<ApartReason, string> = { "near-horses": "fractious next to other horses", stallion: "a stallion" };
+export const APART: Record<ApartReason, string> = { "near-horses": "acts up near other horses", stallion: "a stallion" };
 
 /** What a goal still asks for. */
 export function sayStillToCome(missing: readonly Missing[]): string {
-  if (missing.length === 0) return "Seen already on every side it asks for.";
+  if (missing.length === 0) return "Already done on every side.";
   const first = missing.slice(0, 4).map((one) => here().of(one.skill).words.toLowerCase());
-  return `Still to come: ${missing.length > 4 ? `${first.join(", ")} and ${missing.length - 4} more` : listed(first)}.`;
+  return `Still to learn: ${missing.length > 4 ? `${first.join(", ")} · ${missing.length - 4} more` : listed(first)}.`;
 }
 export const targetWords = (target: number): string =>
   target === 3 ? "mostly" : target === 4 ? "reliable here" : "reliable anywhere";

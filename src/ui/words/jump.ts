@@ -41,7 +41,7 @@ export const PACE: Readonly<Record<NonNullable<JumpSchool["pace"]>, string>> = {
 };
 export const TAKE_OFF: Readonly<Record<NonNullable<JumpSchool["takeOff"]>, string>> = {
   close: "Too close",
-  right: "At the right place",
+  right: "Right spot",
   long: "Too far off",
 };
 export const LANDING: Readonly<Record<NonNullable<JumpSchool["landing"]>, string>> = {
@@ -110,14 +110,14 @@ export function sayJump(school: JumpSchool): string {
 export function sayJumpCaution(caution: JumpCaution): string {
   switch (caution.code) {
     case "days-running":
-      return `Jumped on ${sayDate(caution.day)}. Leave a day between two jump schools.`;
+      return `Jumped on ${sayDate(caution.day)}. Leave a day between jump schools.`;
     case "week-full":
-      return `${plural(caution.schools, "jump school")} this week already. Two are enough: poles on the ground today.`;
+      return `${plural(caution.schools, "jump school")} this week already. Two are enough: ground poles only today.`;
     case "not-yet-up":
-      return "The last school was not clear, straight and unhurried. Keep the height.";
+      return "The last school was not clear, straight and unhurried. Keep the height the same.";
     case "one-up":
-      return `The last school was clear, straight and unhurried. Change one thing today, or go up one hole (${HOLE_CM} cm).`;
+      return `The last school was clear, straight and unhurried. Change one thing today, or raise one hole (${HOLE_CM} cm).`;
     case "too-many":
-      return `${plural(caution.efforts, "effort")}. Stop: ${EFFORTS.few} to ${EFFORTS.many} are a school.`;
+      return `${plural(caution.efforts, "effort")}. Stop: ${EFFORTS.few} to ${EFFORTS.many} make a school.`;
   }
 }

@@ -13,7 +13,7 @@ export const ROLE: Record<Role, string> = { manager: "Manager", rider: "Rider", 
 export const KIND: Record<HorseKind, string> = {
   unhandled: "Barely handled",
   halter: "Halter-broke",
-  started: "Rides already",
+  started: "Riding",
   restart: "Restart",
 };
 export const SEX: Record<Sex, string> = { mare: "mare", gelding: "gelding", stallion: "stallion", unknown: "sex unknown" };
@@ -44,7 +44,7 @@ export const APPOINTMENT: Record<AppointmentKind, string> = {
   dentist: "Dentist",
   fitter: "Saddle and bit fitter",
   bodyworker: "Bodyworker",
-  travel: "On the road",
+  travel: "Away",
   other: "Something else",
 };
 export const POST: Record<Post["kind"], string> = {
@@ -85,14 +85,14 @@ export const BLOCK: Record<BlockId, string> = {
   next: "What we propose next",
 };
 export const REPORT_KIND: Record<ReportKind, string> = {
-  intake: "What we found on arrival",
-  weekly: "The word of the week",
-  "mid-term": "The report at half time",
-  end: "The report at the end of the term",
+  intake: "Arrival report",
+  weekly: "Weekly update",
+  "mid-term": "Mid-term report",
+  end: "Final report",
 };
 export const OWED: Record<OwedPolicy, string> = {
-  days: "by more days: the term goes on until they are given",
-  credit: "by credit towards the next stay",
+  days: "with extra days: the term goes on until they are done",
+  credit: "as a credit toward the next stay",
   agreed: "as agreed with each owner",
 };
 export const AFTER_LEVEL = { unknown: "Unknown", novice: "Novice", steady: "Steady", able: "Able" } as const;

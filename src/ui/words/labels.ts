@@ -25,12 +25,12 @@ import type { Stage } from "#core/reading/reading.ts";
 
 export const SIDE: Record<TrackSide, string> = { left: "left", right: "right", both: "" };
 export const SCORE_WORDS = [
-  "not introduced, or refuses",
-  "a try, with much help",
+  "not yet or refuses",
+  "tries with a lot of help",
   "does it with help",
-  "mostly, light help",
-  "reliable here, on a light aid",
-  "reliable anywhere, for another rider",
+  "most of the time, light help",
+  "reliable here, light cue",
+  "reliable anywhere, also for others",
 ] as const;
 export const SIGN_GROUP: Record<SignGroup, string> = {
   head: "Mouth and head",
@@ -99,17 +99,17 @@ export const COURSE: Record<CourseState, string> = {
   soft: "Soft",
 };
 export const ENDING: Record<EndingTick, string> = {
-  "good-note": "Stopped on something it can do",
+  "good-note": "Ended on something the horse can do",
   "tack-loosened": "Tack loosened",
-  "walked-down": "Walked until quiet",
-  "looked-over": "Back, girth line and feet looked at",
+  "walked-down": "Walked out until quiet",
+  "looked-over": "Back, girth area and feet checked",
   "put-away": "Tack and gates put away",
 };
 export const CANCEL_CAUSE: Record<CancelCause, string> = {
   weather: "Weather",
   lame: "Lame or unwell",
   rider: "Rider",
-  horse: "Horse not to be had",
+  horse: "Horse not available",
   other: "Something else",
 };
 export const INSTEAD: Record<Instead, string> = {
@@ -136,25 +136,25 @@ export const WORK_ROLE: Record<WorkRole, string> = {
   finish: "Finish",
 };
 export const TICK: Record<GateTick, string> = {
-  "head-left": "Gives its head softly, left",
-  "head-right": "Gives its head softly, right",
+  "head-left": "Bends neck to the left",
+  "head-right": "Bends neck to the right",
   "hindquarters-left": "Hindquarters step over, left",
   "hindquarters-right": "Hindquarters step over, right",
   back: "Backs up",
   "head-down": "Head down",
   tack: "Tack checked",
-  girth: "Girth tightened again after moving",
-  "moved-out": "Moved out at the trot, no hump",
+  girth: "Girth tightened again",
+  "moved-out": "Trotted out, no hump",
   block: "Stands at the block",
-  attention: "Ear and eye with the handler",
+  attention: "Paying attention to the handler",
   "lead-ready": "Lead or long rope ready",
   "second-person": "Second person here",
 };
 export const RED: Record<RedSign, string> = {
   "kinked-tail": "Kinked tail",
-  "held-breath": "Held breath",
+  "held-breath": "Holding breath",
   "tight-back": "Tight back",
-  "hind-ready": "Hind foot ready",
+  "hind-ready": "Hind foot cocked to kick",
   "sudden-change": "Sudden change",
 };
 export const WEEKDAY = ["", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;

@@ -27,7 +27,7 @@ interface Letter {
   readonly body: string;
 }
 const CHOICES =
-  "There are four ways on: more sessions a week, a smaller goal, a longer term, or to leave it as it is and see. Tell us which you like; nothing changes before you do.";
+  "You have four choices: more sessions a week, a smaller goal, a longer term, or to go on as we are. Tell us which you prefer. We change nothing until you answer.";
 
 /** What to do where something went down at home: one step easier, how to ask, and who comes first if it came suddenly. */
 function worseParts(day: string, { horse, sex, problem, from, lessonHow }: LetterFacts): readonly string[] {
@@ -37,10 +37,10 @@ function worseParts(day: string, { horse, sex, problem, from, lessonHow }: Lette
   const named = [...(back?.problem === "worse" ? [`“${problem}”`] : []), ...down.map((id) => ownerThing(id, who))];
   return [
     `thank you for telling us. You say that ${named.length > 0 ? `${listed(named)} ${named.length > 1 ? "go" : "goes"} worse` : "it goes worse"} than when ${horse} came home.`,
-    `If it came from one day to the next, or ${who.he} is lame, off ${who.his} feed or touchy at the girth, stop riding and call your vet first. We make no diagnosis.`,
+    `If it started suddenly, or ${who.he} is lame, not eating or touchy at the girth, stop riding and call your vet first. We make no diagnosis.`,
     `If not: for the next two weeks go one step back. Begin every day on the ground. Ask for less than ${who.he} can do, stop at the first good try, and keep to the same days each week.`,
     ...down.flatMap((id) => (lessonHow[id] ? [`${outer(ownerThing(id, who))}: ${lessonHow[id]}`] : [])),
-    `If it is no better after that, there are three ways on: you ride ${who.him} here with one of us beside you; one of us comes to you; or ${horse} comes back for a short refresher. Tell us which you like.`,
+    `If it is no better after that, you have three choices: ride ${who.him} here with one of us beside you, have one of us come to you, or send ${horse} back for a short refresher. Tell us which you prefer.`,
   ];
 }
 
@@ -53,38 +53,38 @@ export function sayLetter(about: string, facts: LetterFacts): Letter {
     subject: `${horse}: ${subject}`,
     body: [`Dear ${toName},`, ...parts].join("\n\n"),
   });
-  const stands = `${plural(reading.delivered, "session")} of ${reading.contracted} are given, and the term ends on ${sayDate(reading.lastDay)}.`;
+  const stands = `${plural(reading.delivered, "session")} of ${reading.contracted} are done, and the term ends on ${sayDate(reading.lastDay)}.`;
   switch (code) {
     case "goal":
       return letter(
         `where we stand with '${skill}'`,
-        `you asked us for '${skill}'. As ${horse} goes today, that will hardly be reached in this term. ${stands}`,
+        `you asked us for '${skill}'. At today's pace ${horse} will probably not get there this term. ${stands}`,
         CHOICES,
       );
     case "behind":
       return letter(
         "sessions that we owe you",
-        `${horse} is behind what we agreed on. ${stands} We mean to make it good, and will tell you how.`,
+        `we are behind on ${horse}'s sessions. ${stands} We will make them up and tell you how.`,
       );
     case "stall":
     case "stuck":
       return letter(
         "a slower stretch",
-        `${horse} has stood still for some sessions${skill ? ` in '${skill}'` : ""}. That happens. Before we ask for more we have looked at what may be in the way, teeth, back, feet and saddle first, by the people whose work that is.`,
-        "We make no diagnosis; if somebody should look, we ask you before they come.",
+        `${horse} has not improved${skill ? ` at '${skill}'` : ""} for several sessions. This is common. Before we ask for more, we have the right people check what may be in the way: teeth, back, feet and saddle.`,
+        "We make no diagnosis. If somebody should look, we ask you first.",
       );
     case "hold":
-      return letter("on hold", `${horse} is not worked at present. ${stands} Days on hold are counted as we agreed.`);
+      return letter("on hold", `${horse} is not being worked right now. ${stands} We count the days off as we agreed.`);
     case "sudden":
       return letter(
         "something changed today",
-        `${horse} was not itself today, so we stopped, and are asking the vet before any more work. We will tell you what is said.`,
+        `${horse} acted very differently today, so we stopped. We are asking the vet before any more work and will tell you what the vet says.`,
       );
     case "check-back":
       return letter(
-        "how does it go at home?",
+        "how is it going at home?",
         `${horse} has been home for ${plural(Number(id), "week")}. On your page there are a few questions: how often you work with ${pronounsOf(facts).him}, and what is better, the same or worse. It takes two minutes, and we read every word.`,
-        "If something is not as it was here, tell us now. Early is easier.",
+        "If something is different from how it was here, tell us now. Early is easier.",
       );
     case "worse":
       return letter("what we would do now", ...worseParts(id, facts));

@@ -3,7 +3,7 @@ import { ANSWERS, type Answer, type Method, type Question } from "#core/ladder/m
 
 export const QUESTIONS = Object.keys(ANSWERS) as Question[];
 export const QUESTION: Record<Question, string> = {
-  looseWork: "Loose work in the pen",
+  looseWork: "Loose work in the round pen",
   headgear: "On the head for first rides",
   reward: "Reward",
   steering: "Steering at first",
@@ -33,5 +33,5 @@ export const ANSWER: { readonly [Q in Question]: Readonly<Record<Answer<Q>, stri
 export const answerWords = <Q extends Question>(question: Q, answer: Answer<Q>): string => ANSWER[question][answer];
 export const sayMethod = (method: Method | null): string =>
   method === null
-    ? "as shipped, or not there"
+    ? "standard, or not there"
     : `${method.words}: ${QUESTIONS.map((question) => answerWords(question, method[question]).toLowerCase()).join("; ")}; ${method.sessionMinutes} min; ${method.groundSessionsFirst} on the ground first`;

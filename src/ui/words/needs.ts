@@ -25,32 +25,32 @@ export function sayNeed(need: Need): string {
     case "hold":
       return `On hold, ${HOLD[need.kind as HoldKind].toLowerCase()}, since ${sayDate(need.from)}${need.to ? ` to ${sayDate(need.to)}` : ""}`;
     case "behind":
-      return `${plural(need.lengths, "length")} behind${need.feasible ? "" : ", and too few days left"}`;
+      return `${plural(need.lengths, "length")} behind${need.feasible ? "" : ", and not enough days left to catch up"}`;
     case "time-off":
       return `${plural(need.days, "day")} without work`;
     case "measure":
-      return `Measure again, due since ${sayDate(need.since)}`;
+      return `Measuring due since ${sayDate(need.since)}`;
     case "no-day":
-      return "On no day of this week yet";
+      return "Not scheduled this week yet";
     case "mid-term":
     case "exit":
       return `${POST[need.code]} evaluation due ${sayDate(need.due)}`;
     case "report":
       return `Report due ${sayDate(need.due)}`;
     case "sign":
-      return "Evaluation waits for a signature";
+      return "Evaluation needs your sign-off";
     case "check-late":
       return sayLateNeed(need.who, need.days, need.holds);
     case "stall":
-      return `Learns less than it did since ${sayDate(need.day)}`;
+      return `Progress has stalled since ${sayDate(need.day)}`;
     case "sudden":
-      return `A sudden change on ${sayDate(need.day)}: the vet before more work`;
+      return `Sudden change on ${sayDate(need.day)}: vet before any more work`;
     case "goal":
       return `Goal at risk: ${inner(skillWords(need.skill))}. ${outer(sayChance(need.chance))} (${Math.round(100 * need.chance)}%)${need.others > 0 ? ` · ${need.others} more` : ""}`;
     case "stuck":
       return `No progress in 4 sessions: ${inner(skillWords(need.skill))}`;
     case "same-trouble":
-      return `Trouble again at ${inner(skillWords(need.at))}: stepped back, ${need.quiet} of ${need.of} quiet`;
+      return `Trouble again at ${inner(skillWords(need.at))}: gone back to easier work, ${need.quiet} of ${need.of} quiet sessions done`;
     case "step-ready":
       return `Ready: ${STEP_WORDS[need.step]}`;
     case "dated-goal":
@@ -60,7 +60,7 @@ export function sayNeed(need: Need): string {
         ? `All goals met. Next: ${inner(listed(need.skills.map((id) => inner(skillWords(id)))))}`
         : "All goals met: set new ones";
     case "over":
-      return `Term over for ${plural(need.days, "day")}`;
+      return `Term ended ${plural(need.days, "day")} ago`;
   }
 }
 /** Needs by what they are about, for choosing among horses. */
@@ -147,7 +147,7 @@ export function sayUrgency(reason: UrgencyReason): string {
     case "never-worked":
       return "first session here";
     case "on-time":
-      return "on time";
+      return "on schedule";
   }
 }
 
@@ -164,15 +164,15 @@ export function sayRisk(reason: RiskReason): string {
     case "slow-to-settle":
       return `${reason.minutes} minutes to settle`;
     case "stopped":
-      return `walk stopped at '${inner(rungWords(RUNGS, reason.rung))}'`;
+      return `evaluation stopped at '${inner(rungWords(RUNGS, reason.rung))}'`;
     case "raced":
       return "has raced";
     case "unknown-handling":
-      return "restart, and nobody knows how it was handled";
+      return "restart, and nobody knows how this horse was handled";
     case "told-dangerous":
-      return "the owner tells of somebody hurt, thrown or run away with";
+      return "the owner says somebody was hurt, thrown or run away with";
     case "quiet":
-      return "nothing seen that asks for more";
+      return "nothing seen that needs more care";
   }
 }
 
@@ -180,13 +180,13 @@ export function sayRisk(reason: RiskReason): string {
 export function sayEvidence(evidence: Evidence): string {
   switch (evidence.code) {
     case "unchanged":
-      return `${here().of(evidence.skill).words}${evidence.side === "both" ? "" : `, ${evidence.side}`}: ${evidence.score} in the last of ${evidence.times} scores, no better than in the first.`;
+      return `${here().of(evidence.skill).words}${evidence.side === "both" ? "" : `, ${evidence.side}`}: still ${evidence.score} after ${evidence.times} scores.`;
     case "rose":
-      return `Meanwhile ${plural(evidence.skills, "other skill")} rose.`;
+      return `In that time ${plural(evidence.skills, "other skill")} improved.`;
     case "one-side":
-      return `On the ${evidence.side} only: soundness before schooling.`;
+      return `${outer(evidence.side)} side only. Check soundness before more schooling.`;
     case "layoff":
-      return `${plural(evidence.days, "day")} without work up to ${sayDate(evidence.until)}.`;
+      return `${plural(evidence.days, "day")} off until ${sayDate(evidence.until)}.`;
   }
 }
 /** What the button does. */
@@ -195,15 +195,15 @@ export function sayProposal(proposal: Proposal, need: Need): string {
     case "order-check":
       return `Order a check: ${inner(LOOKER[proposal.input.who])}${proposal.input.cause ? `, ${inner(causeOf(proposal.input.cause).words)}` : ""}`;
     case "rest-skill":
-      return "Leave it alone for a week";
+      return "Rest this skill for a week";
     case "tell-owner":
       return "Tell the owner";
     case "go-back":
-      return `Go back a rung: ${inner(here().of(proposal.skill).words)}`;
+      return `Go back one skill: ${inner(here().of(proposal.skill).words)}`;
     case "add-sessions":
       return `Add ${plural(proposal.days.length, "session")} this week: ${listed(proposal.days.map(sayDate))}`;
     case "lay-step":
-      return "Put it on the sheet";
+      return "Put it on the day sheet";
     case "drop-goal":
       return "Drop the goal";
     case "open":
@@ -216,27 +216,27 @@ const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
   exit: "Evaluate",
   report: "Write the report",
   "check-late": "Book or close the check",
-  hold: "End the hold, or keep it",
-  over: "Send it home, or extend",
+  hold: "End or extend the hold",
+  over: "Send home or extend",
   behind: "Add sessions to the week",
-  "time-off": "Put it on a string",
-  "no-day": "Look at the week",
-  stall: "Look at the plan",
-  goal: "Look at the plan",
-  stuck: "Look at the plan",
-  "same-trouble": "Look at the sessions",
-  "step-ready": "Look at the plan",
-  "dated-goal": "Look at the plan",
+  "time-off": "Add to a string",
+  "no-day": "See the week",
+  stall: "See the plan",
+  goal: "See the plan",
+  stuck: "See the plan",
+  "same-trouble": "See the sessions",
+  "step-ready": "See the plan",
+  "dated-goal": "See the plan",
   "next-goals": "Set new goals",
-  sign: "Review and sign",
+  sign: "Review and sign off",
 };
 
 const POINTS_TO: Readonly<Record<PointsTo, string>> = {
-  vet: "The vet, before more work.",
-  soundness: "Soundness before schooling.",
-  check: "Have it looked at before it is drilled.",
-  tack: "Keep it so, and have the fit looked at.",
-  schooling: "Schooling: go on quietly.",
+  vet: "Vet before any more work.",
+  soundness: "Check soundness before more schooling.",
+  check: "Have somebody look before you drill this.",
+  tack: "Keep the change and have the fit checked.",
+  schooling: "A schooling matter: carry on quietly.",
 };
 /** One line of the reasoning: what is seen, and where it points. */
 export function sayReasoned(reasoned: Reasoned): string {
@@ -245,16 +245,16 @@ export function sayReasoned(reasoned: Reasoned): string {
     case "sudden":
       return `${signOf(reasoned.sign).words}: came suddenly. ${points}`;
     case "better":
-      return `${signOf(reasoned.sign).words}: less from session to session. ${points}`;
+      return `${signOf(reasoned.sign).words}: less each session. ${points}`;
     case "same":
       return `${signOf(reasoned.sign).words}: the same over several sessions. ${points}`;
     case "one-side":
-      return `${signOf(reasoned.sign).words}: on the ${reasoned.side} only. ${points}`;
+      return `${signOf(reasoned.sign).words}: ${reasoned.side} side only. ${points}`;
     case "answered":
-      return `${signOf(reasoned.sign).words}: looked into, and nothing in the way was found. ${points}`;
+      return `${signOf(reasoned.sign).words}: checked, and no cause was found. ${points}`;
     case "tack-gone":
-      return `${TRIAL_CHANGE[reasoned.change]}: the sign went with it. ${points}`;
+      return `${TRIAL_CHANGE[reasoned.change]}: the sign stopped after this change. ${points}`;
     case "standstill":
-      return `${outer(listed(reasoned.skills.map((skill) => inner(here().of(skill).words))))}${reasoned.side ? `, on the ${reasoned.side} only` : ""}: no better while ${plural(reasoned.rose, "other skill")} rose. ${points}`;
+      return `${outer(listed(reasoned.skills.map((skill) => inner(here().of(skill).words))))}${reasoned.side ? `, ${reasoned.side} side only` : ""}: no progress while ${plural(reasoned.rose, "other skill")} improved. ${points}`;
   }
 }

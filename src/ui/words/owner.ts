@@ -1,15 +1,15 @@
 import type { ContactRole, GOES, RELEASE, SINCE, VisitFields } from "#contracts/owner.ts";
 
 export const GOES_WORDS: Readonly<Record<(typeof GOES)[number], string>> = {
-  well: "It goes well",
+  well: "It's going well",
   unsure: "I am not sure",
-  worse: "It goes worse than when it came home",
+  worse: "It's worse than when my horse came home",
 };
 export const SINCE_WORDS: Readonly<Record<(typeof SINCE)[number], string>> = {
-  better: "better than then",
-  same: "as it was",
-  worse: "worse than then",
-  "not-done": "not done since",
+  better: "better",
+  same: "about the same",
+  worse: "worse",
+  "not-done": "not tried since",
 };
 export const CONTACT_ROLE: Readonly<Record<ContactRole, string>> = {
   owner: "Second owner",
@@ -20,10 +20,10 @@ export const VISIT_KIND: Readonly<Record<VisitFields["kind"], string>> = { visit
 export const VISIT_STATE: Readonly<Record<VisitFields["state"], string>> = {
   planned: "planned",
   given: "took place",
-  cancelled: "called off",
+  cancelled: "cancelled",
 };
 export const RELEASE_WORDS: Readonly<Record<(typeof RELEASE)[number], string>> = {
-  tack: "Its own tack, halter and blankets",
+  tack: "The horse's own tack, halter and blankets",
   papers: "Papers and passport",
   feed: "Feed note: what, how much, when",
   shoes: "Shoes: when, by whom, next time",

@@ -24,19 +24,19 @@ export const PURPOSE: Record<Purpose, string> = {
   work: "",
   refresher: "Refresher",
   consolidate: "Consolidating",
-  exit: "Exit and hand-over",
+  exit: "Exit and pick-up",
 };
 /** Where a session is worked, and whether only for the change. */
 export const sayPlace = ({ place, change }: LaidPlace): string => `${PLACE[place]}${change ? ", for a change" : ""}`;
 export const BEARS_WORDS: Record<Bears, string> = { nothing: "nothing", weight: "weight in the stirrup", rider: "a rider" };
 export const NATURE: Record<Nature, string> = {
   handling: "handling",
-  yields: "yields on the ground",
-  send: "sent and drawn",
-  accepting: "accepting tack and things",
+  yields: "yielding on the ground",
+  send: "round pen and lunging",
+  accepting: "tack and desensitizing",
   mounting: "mounting",
   "first-rides": "first rides",
-  education: "education under saddle",
+  education: "flatwork",
   jumping: "jumping",
   owner: "for the owner",
 };
@@ -47,7 +47,7 @@ const CAUSE: Record<PlanCause, string> = {
   session: "a session was closed",
   evaluation: "an evaluation was closed or signed",
   goals: "the goals changed",
-  pins: "it was pinned",
+  pins: "something was pinned",
   term: "the term changed",
   hold: "a hold changed",
   check: "a check changed",
@@ -63,13 +63,13 @@ export function sayMoved(moved: Moved, firstDay: LocalDate): string {
   const on = (day: number): string => onDay(firstDay, day);
   switch (moved.code) {
     case "first-time":
-      return `${skillWords(moved.skill)}: ${on(moved.before)} becomes ${on(moved.after)}`;
+      return `${skillWords(moved.skill)}: moved from ${on(moved.before)} to ${on(moved.after)}`;
     case "added":
-      return `${skillWords(moved.skill)} comes in, ${on(moved.after)}`;
+      return `${skillWords(moved.skill)}: added on ${on(moved.after)}`;
     case "dropped":
-      return `${skillWords(moved.skill)} goes out, was ${on(moved.before)}`;
+      return `${skillWords(moved.skill)}: off the plan (was ${on(moved.before)})`;
     case "days":
-      return `${plural(moved.after, "session")} left, was ${moved.before}`;
+      return `${plural(moved.after, "session")} left (was ${moved.before})`;
   }
 }
 
@@ -83,41 +83,50 @@ export function sayTheme(theme: Theme): string {
     case "back":
       return "Back to work, step by step";
     case "proof":
-      return "Held, and shown again";
+      return "Keep what is confirmed";
     case "branch":
       return branchWords(theme.branch);
   }
 }
 
-export const percent = (chance: number): string => `${Math.round(chance * 100)} %`;
-export const sayChance = (chance: number): string => VERDICT[verdictOf(chance)].toLowerCase();
-/** When a goal is met: the middle day with the span that holds eight plays of ten. */
-export function sayRange({ p10, p50, p90 }: DayRange, firstDay: LocalDate): string {
-  if (p10 === null) return "after the end";
-  const last = p90 === null ? "after the end" : onDay(firstDay, p90);
-  if (p50 === null) return `${onDay(firstDay, p10)} at the earliest, rather after the end`;
-  return p10 === p90 ? onDay(firstDay, p50) : `${onDay(firstDay, p50)} (${onDay(firstDay, p10)} to ${last})`;
+export const percent = (chance: number): string => `${Math.round(chance * 100)}%`;
+const VERY_LIKELY_FROM = 0.9;
+/** The same four words wherever a forecast shows. */
+export const sayChance = (chance: number): string =>
+  chance >= VERY_LIKELY_FROM ? "very likely" : VERDICT[verdictOf(chance)].toLowerCase();
+/** A word, a date, a percent, in that order: 'Very likely by Sat 25 Jul (92%)'. No date is told that lies after the term. */
+export function sayForecast(chance: number, { p50 }: DayRange, firstDay: LocalDate): string {
+  const word = outer(sayChance(chance));
+  return p50 === null || verdictOf(chance) === "not-this-term"
+    ? `${word} (${percent(chance)})`
+    : `${word} by ${onDay(firstDay, p50)} (${percent(chance)})`;
+}
+/** The span that holds eight cases of ten; empty where there is none to tell. */
+export function sayLikelyRange({ p10, p90 }: DayRange, firstDay: LocalDate): string {
+  if (p10 === null) return "";
+  if (p90 === null) return `${onDay(firstDay, p10)} at the earliest`;
+  return p10 === p90 ? "" : `likely range ${onDay(firstDay, p10)} to ${onDay(firstDay, p90)}`;
 }
 
 const GROUP: Record<StallGroup, string> = {
-  "all-but-handling": "everything but handling",
+  "all-but-handling": "everything except handling",
   "under-saddle": "the work under saddle",
   "bit-and-steering": "bit, steering and stop",
 };
-export const sayStall = (group: StallGroup): string => `In ${GROUP[group]} it learns less and scores lower than it did`;
+export const sayStall = (group: StallGroup): string => `Progress has stalled in ${GROUP[group]}`;
 
 export function sayWhatIf(what: WhatIf, now: { readonly aWeek: number; readonly methods: readonly Method[] }): string {
   switch (what.code) {
     case "now":
       return "As it is";
     case "sessions":
-      return what.aWeek > now.aWeek ? `A session more: ${what.aWeek} a week` : `A session fewer: ${what.aWeek} a week`;
+      return what.aWeek > now.aWeek ? `One more session: ${what.aWeek} a week` : `One session fewer: ${what.aWeek} a week`;
     case "days":
-      return `${what.more} days more`;
+      return `${what.more} more days`;
     case "off":
       return `${what.days / 7} weeks off from tomorrow`;
     case "method":
-      return `By “${now.methods.find(({ id }) => id === what.method)?.words ?? what.method}”`;
+      return `With the “${now.methods.find(({ id }) => id === what.method)?.words ?? what.method}” method`;
     case "drop":
       return `Without “${skillWords(what.skill)}”`;
     case "twice":

@@ -7,7 +7,7 @@ const kg = (value: number): string => value.toFixed(0);
 
 /** Said from the booking on, with what would help. */
 export function sayNobodyLight({ limitKg, lightestKg, unweighed, horseKg }: NobodyLightEnough): string {
-  const line = `Nobody here is light enough: this horse carries ${kg(limitKg)} kg with tack at the most`;
+  const line = `No rider is light enough: this horse carries at most ${kg(limitKg)} kg with tack`;
   const lightest = lightestKg === null ? ", and no rider has been weighed" : `, and the lightest rider has ${kg(lightestKg)} kg`;
   const helps = [
     "a lighter rider",

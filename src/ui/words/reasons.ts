@@ -40,8 +40,8 @@ export function sayHeld({ because, holds, restricts, until, words, skills }: Hel
   if (restricts) return `No ${RESTRICTED[restricts]}${end}: ${words ? `“${words}”` : "the professional said so"}.`;
   const what = holds === "skill" && skills.length > 0 ? inner(listed(skills.map(named))) : HELD[holds ?? "skill"];
   return because === "open"
-    ? `An open check holds ${what}. Wait for its answer.`
-    : `Something was found that holds ${what} until a manager releases it.`;
+    ? `An open check stops ${what}. Wait for the answer.`
+    : `A problem was found. It stops ${what} until a manager releases it.`;
 }
 
 type MissingLevel = Extract<Missing, { code: "level" }>;
@@ -74,7 +74,7 @@ function sayOtherMissing(missing: Exclude<Missing, MissingLevel>): string {
 
 function sayStepBack({ because, skill, at, days, quiet, of }: Extract<Reason, { code: "step-back" }>): string {
   const since = because === "same-trouble" ? `Trouble at ${named(at ?? "")}` : `${plural(days ?? 0, "day")} without work`;
-  const what = skill === null ? "nobody gets on" : `no ${named(skill)}`;
+  const what = skill === null ? "no riding" : `no ${named(skill)}`;
   return `${since}: ${what} before ${plural(of, "quiet session")} (${quiet} of ${of} done).`;
 }
 
@@ -86,14 +86,14 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
       return sayHeld(reason);
     case "signed-off":
       return reason.because === "ground"
-        ? "The signed evaluation keeps this horse on the ground."
+        ? "The signed evaluation allows ground work only."
         : reason.because === "minutes"
           ? `The signed evaluation allows ${reason.limit} minutes a session.`
-          : `The signed evaluation allows ${reason.limit} minutes of circles, here ${reason.is}.`;
+          : `The signed evaluation allows ${reason.limit} minutes of circles; this session has ${reason.is}.`;
     case "age":
       return reason.what === "weight"
         ? `Under ${reason.under} years old: nothing on the back.`
-        : `Under ${reason.under} years old: no rider unless the evaluation is signed for it.`;
+        : `Under ${reason.under} years old: no rider unless the signed evaluation allows it.`;
     case "load":
       switch (reason.because) {
         case "over":
@@ -103,16 +103,15 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
         case "horse-unweighed":
           return "The horse has not been weighed: ground work only.";
         case "person-unweighed":
-          return `${names.person(reason.who)} has no weight with tack on record: a manager enters it under People.`;
+          return `${names.person(reason.who)} has no weight with tack on record. A manager enters it under People.`;
         case "weight-old":
-          return `The horse was weighed ${reason.days} days ago: tape it first.`;
+          return `Last weighed ${reason.days} days ago. Weigh or tape first.`;
         case "weight-ageing":
-          return `The horse was weighed ${reason.days} days ago: tape it soon.`;
+          return `Last weighed ${reason.days} days ago. Weigh or tape soon.`;
       }
     case "grade": {
       const who = names.person(reason.who);
-      if ("specialist" in reason)
-        return `${outer(named(reason.skill))} is specialist work, and ${inner(who)} is not marked for it.`;
+      if ("specialist" in reason) return `${outer(named(reason.skill))} is specialist work. ${outer(who)} is not marked for it.`;
       if (reason.skill !== null)
         return `${outer(named(reason.skill))} needs grade ${reason.needed}; ${inner(who)} has ${reason.grade}.`;
       return reason.as === "helper"
@@ -120,46 +119,46 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
         : `This horse needs a grade ${reason.needed} rider; ${inner(who)} has ${reason.grade}.`;
     }
     case "kept-from":
-      return `${names.person(reason.who)} is kept from this horse.`;
+      return `${names.person(reason.who)} is not to work this horse.`;
     case "does-not-ride":
       return `${names.person(reason.who)} does not ride: ground work only.`;
     case "not-signed":
-      return "Nobody has signed an evaluation yet: ground work only.";
+      return "No signed evaluation yet: ground work only.";
     case "second-person":
       switch (reason.because) {
         case "risk":
-          return "A horse of risk 4 or 5 is never worked alone: name a second person.";
+          return "Never work a risk 4 or 5 horse alone: name a second person.";
         case "before-riding":
-          return "Nobody gets on a green horse alone: name a second person.";
+          return "Do not get on a green horse alone: name a second person.";
         case "signed":
-          return "The signed evaluation wants a second person: name one.";
+          return "The signed evaluation requires a second person: name one.";
         case "step-back":
-          return "A second person stands by until it is quiet again: name one.";
+          return "A second person stands by until this horse is quiet again: name one.";
         case "skill":
           return `${outer(named(reason.skill ?? ""))} needs a second person: name one.`;
       }
     case "not-ready":
-      return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor anything above it"}. Missing: ${listed(sayMissing(reason.missing))}.`;
+      return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor is anything that builds on it"}. Missing: ${listed(sayMissing(reason.missing))}.`;
     case "step-back":
       return sayStepBack(reason);
     case "not-soft":
-      return `${COURSE[reason.state]} for ${plural(reason.minutes, "minute")} now: on the ground until it has softened.`;
+      return `${COURSE[reason.state]} for ${plural(reason.minutes, "minute")}: stay on the ground until the horse softens.`;
     case "softened":
-      return `It was tight today; ${inner(COURSE[reason.state])} for ${plural(reason.minutes, "minute")}.`;
+      return `Tight earlier today; ${inner(COURSE[reason.state])} for ${plural(reason.minutes, "minute")}.`;
     case "red-sign":
       return reason.sign === "sudden-change"
         ? `${RED[reason.sign]}. Stop all work and call the vet.`
         : reason.gone
-          ? `${RED[reason.sign]}, and it went away. Nobody gets on today unless the manager has looked.`
+          ? `${RED[reason.sign]}, then gone. Do not get on today unless the manager has looked.`
           : `${RED[reason.sign]}. Do not get on.`;
     case "weather":
       return sayWeatherBar(reason);
     case "stage-place":
-      return `${names.place(reason.place)} is not for a horse ${STAGE[reason.stage]}.`;
+      return `Not the ${names.place(reason.place)}: this horse is ${STAGE[reason.stage]}.`;
     case "not-ticked":
-      return `Not ticked: ${TICK[reason.tick].toLowerCase()}.`;
+      return `Still to check: ${inner(TICK[reason.tick])}.`;
     case "time-off":
-      return `${plural(reason.days, "day")} without work: begin lower down.`;
+      return `${plural(reason.days, "day")} off. Start with easier work.`;
     case "incident":
       return `${INCIDENT[reason.kind]} on ${sayDate(reason.day)}.`;
   }
@@ -169,5 +168,5 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
 export function sayTogether(reasons: readonly Reason[], names: ReasonNames = THE_RIDER): readonly string[] {
   const ticks = reasons.flatMap((reason) => (reason.code === "not-ticked" ? [TICK[reason.tick].toLowerCase()] : []));
   const others = reasons.filter(({ code }) => code !== "not-ticked").map((reason) => sayReason(reason, names));
-  return ticks.length === 0 ? others : [...others, `Not ticked on the ground: ${listed(ticks)}.`];
+  return ticks.length === 0 ? others : [...others, `Still to check on the ground: ${listed(ticks)}.`];
 }

@@ -32,7 +32,7 @@ const SAYS: { [K in RecordField]: readonly [string, (record: OpenRecord, name: (
   mount: ["First mounting", (r) => (r.mount ? sayMount(r.mount) : "")],
   taken: ["A first time", (r) => (r.taken ? sayTaken(r.taken) : "")],
   offered: ["Offered more in", (r) => listed(r.offered.map((id) => inner(here().of(id).words)))],
-  readings: ["After work", (r) => r.readings.map(sayReading).join("\n")],
+  readings: ["Cool-down", (r) => r.readings.map(sayReading).join("\n")],
   ending: ["The end", (r) => listed(r.ending.map((tick) => ENDING[tick]))],
   endedWell: ["Ended well", (r) => (r.endedWell === null ? "" : r.endedWell ? "yes" : "no")],
   word: ["Word for the next rider", (r) => r.word],

@@ -10,15 +10,15 @@ import { sayReason } from "./reasons.ts";
 function sayFault(fault: InstrumentFault): string {
   switch (fault.code) {
     case "no-rungs":
-      return "A walk needs one rung at least.";
+      return "An evaluation needs at least one step.";
     case "rung-twice":
-      return "A rung stands in the walk twice: keep one.";
+      return "A step is in the evaluation twice. Remove one.";
     case "skill-twice":
-      return `“${here().of(fault.skill).words}” is asked at “${fault.rungs[0]}” and at “${fault.rungs[1]}”: keep one.`;
+      return `“${here().of(fault.skill).words}” is in two steps, “${fault.rungs[0]}” and “${fault.rungs[1]}”. Remove one.`;
     case "saddle-too-soon":
-      return `Before anybody gets on, the walk must have looked at: ${inner(listed(fault.skills.map((id) => here().of(id).words.toLowerCase())))}.`;
+      return `Before riding, the evaluation must cover: ${inner(listed(fault.skills.map((id) => here().of(id).words.toLowerCase())))}.`;
     case "ridden-before-saddle":
-      return `“${here().of(fault.skill).words}” is ridden: move it from “${fault.rung}” to the rung under saddle.`;
+      return `“${here().of(fault.skill).words}” is ridden. Move it from “${fault.rung}” to the step under saddle.`;
   }
 }
 
@@ -27,21 +27,21 @@ const named = (id: string): string => `“${here().find(id) ? here().of(id).word
 export function sayLadderFault(fault: EditFault): string {
   switch (fault.kind) {
     case "cycle":
-      return `These wait for one another in a circle: ${fault.skills.map(named).join(", ")}. Take one of the links away.`;
+      return `These skills need each other in a circle: ${fault.skills.map(named).join(", ")}. Remove one of the links.`;
     case "unknown-prerequisite":
-      return `${named(fault.skill)} waits for a skill that is not on the ladder: ${fault.names}.`;
+      return `${named(fault.skill)} needs a skill that is not on the ladder: ${fault.names}.`;
     case "orphan":
-      return `${named(fault.skill)} waits for ${named(fault.names)}, which is not used here. Use that, or take the link away.`;
+      return `${named(fault.skill)} needs ${named(fault.names)}, which is not used here. Use that skill, or remove the link.`;
     case "no-ground":
-      return `${named(fault.skill)} is ridden and waits for nothing on the ground. Say what comes before it.`;
+      return `${named(fault.skill)} is ridden but needs nothing on the ground first. Say what comes before it.`;
     case "no-branch":
-      return `${named(fault.skill)} stands in a branch that is not on the ladder: ${fault.names}. Choose another.`;
+      return `${named(fault.skill)} is in a branch that is not on the ladder: ${fault.names}. Choose another.`;
     case "twice":
-      return `${named(fault.skill)} stands on the ladder twice: keep one.`;
+      return `${named(fault.skill)} is on the ladder twice. Remove one.`;
     case "name-twice":
       return `Two skills are called “${fault.words}”: give one of them another name.`;
     case "never-without":
-      return `Nobody gets on a horse without this: ${inner(TAGS[fault.tag])}. Keep a skill in use that carries it.`;
+      return `No horse is ridden without this: ${inner(TAGS[fault.tag])}. Keep a skill in use for it.`;
   }
 }
 
@@ -49,145 +49,145 @@ export function sayLadderFault(fault: EditFault): string {
 export function sayRefusal(refusal: Refusal): string {
   switch (refusal.code) {
     case "not-found":
-      return "This is not there any more. Reload the page.";
+      return "This no longer exists. Reload the page.";
     case "step-circle":
-      return "A step cannot ask for itself, nor for what is learnt after it. Take that skill off the list.";
+      return "A skill cannot need itself, or one that comes after it. Remove that skill from the list.";
     case "method-in-use":
-      return "A horse here is worked by a method that you took out. Leave it, and take it off the offer instead.";
+      return "A horse here uses the method you removed. Keep it, and stop offering it instead.";
     case "last-method":
-      return "A new stay must be offered one method at least.";
+      return "Offer at least one method for new stays.";
     case "not-allowed":
       return "Only the manager or the card's own rider may do this.";
     case "changed-meanwhile":
-      return "Somebody else saved this while you were writing. Compare the two and save again; yours is still here.";
+      return "Somebody else changed this while you were typing. Your text is still here: compare and save again.";
     case "request-key-used":
-      return "This request was already used for something else. Reload the page and try again.";
+      return "This page is out of date. Reload it and try again.";
     case "sign-in-taken":
       return "This sign-in name is taken. Choose another.";
     case "last-manager":
-      return "The barn needs one manager at least. Make somebody else manager first.";
+      return "The barn needs at least one manager. Make somebody else manager first.";
     case "retired":
-      return "This person is retired.";
+      return "This person no longer works here.";
     case "wrong-password":
-      return "Name and password do not go together. Try again, or ask the manager for a new password.";
+      return "That name and password don't match. Try again, or ask the manager for a new password.";
     case "too-many-tries":
       return `Too many tries. Wait ${refusal.waitSeconds < 60 ? plural(refusal.waitSeconds, "second") : plural(Math.ceil(refusal.waitSeconds / 60), "minute")}, then try again.`;
     case "busy":
-      return "Many people are signing in just now. Wait a few seconds, then try again.";
+      return "Many people are signing in right now. Wait a few seconds, then try again.";
     case "wrong-code":
-      return "This code is not the one of now, or was used already. Type the one that the app shows.";
+      return "This code is wrong, expired or already used. Type the one your app shows now.";
     case "code-too-late":
-      return "The code came too late, or too often wrong. Sign in again from the start.";
+      return "The code was late, or wrong too often. Sign in again from the start.";
     case "not-begun":
-      return "The term begins today or later, so nothing was given before. Write 0, or an earlier first day.";
+      return "The term starts today or later, so no sessions are done yet. Type 0, or an earlier first day.";
     case "begun-already":
-      return "This barn was begun already. Sign in.";
+      return "This barn is already set up. Sign in.";
     case "weak-password":
-      return "This password is easy to guess: common, a pattern, or made of a name. A short sentence of your own is easy to keep in mind and hard to guess.";
+      return "This password is easy to guess: it is common, a pattern, or made from a name. Use a short sentence of your own.";
     case "confirm-password":
-      return "Type your password once more for this.";
+      return "Type your password again for this.";
     case "hold-overlaps":
-      return "The horse is on hold already on some of these days. End that hold first, or choose other days.";
+      return "The horse is already on hold on some of these days. End that hold first, or choose other days.";
     case "tape-slipped":
-      return "These two do not give a horse's weight: the tape slipped. Measure again.";
+      return "These two don't give a horse's weight. Measure again.";
     case "before-arrival":
-      return "The day lies before the beginning. Choose a later day.";
+      return "That day is before the start. Choose a later day.";
     case "in-the-future":
-      return "This day has not come yet.";
+      return "This day is in the future.";
     case "gone-home":
-      return "The horse has gone home; its stay is closed.";
+      return "This horse has gone home. The stay is closed.";
     case "here-already":
-      return "This horse stands here in those days already: change that stay, or give another first day.";
+      return "This horse already has a stay on those days. Change that stay, or choose another first day.";
     case "rows-faulty":
-      return `${plural(refusal.rows, "row")} cannot come in as they are: mend the file, or bring in the good ones only.`;
+      return `${plural(refusal.rows, "row")} can't be imported. Fix the file, or import only the good rows.`;
     case "still-here":
-      return "A horse of this client stands here: send it home first, as somebody must be called until then.";
+      return "This client still has a horse here. Send the horse home first: until then somebody must be reachable.";
     case "forgotten-already":
-      return "This client is forgotten already. Reload the page.";
+      return "This client's data is already removed. Reload the page.";
     case "undo-too-late":
-      return "This came in more than a week ago: what is wrong in it is mended where it stands.";
+      return "This import is more than a week old. Correct mistakes on each horse or person instead.";
     case "undone-already":
-      return "This was taken out already. Reload the page.";
+      return "This import is already undone. Reload the page.";
     case "changed-since":
-      return `Something has been written since about ${inner(listed(refusal.names))}. Take that out first, or leave what came in.`;
+      return `Something was added since for ${inner(listed(refusal.names))}. Remove that first, or keep the import.`;
     case "stopped":
-      return "Stopped: nothing was written.";
+      return "Stopped. Nothing was imported.";
     case "same-horse":
-      return "Choose another horse: these are one and the same.";
+      return "Choose another horse: these are the same.";
     case "open-cards":
       return `${plural(refusal.cards, "card is", "cards are")} still open. Close or cancel them before the horse goes home.`;
     case "evaluation-open":
-      return "An evaluation of this horse is open already. Go on with that one.";
+      return "This horse already has an open evaluation. Continue that one.";
     case "evaluation-closed":
-      return "This evaluation is closed and stays as it is. Begin a new one.";
+      return "This evaluation is closed. Start a new one.";
     case "nothing-seen":
-      return "Nothing was scored or seen yet. Score at least one rung, or stop the walk with a reason.";
+      return "Nothing is scored yet. Score at least one step, or stop with a reason.";
     case "stop-without-reason":
-      return "Say why the walk stopped here.";
+      return "Say why the evaluation stopped here.";
     case "saddle-shut":
-      return `Scores under saddle need the ground first, or a reason. Not yet at 3 on the weaker side: ${inner(listed(refusal.skills.map((id) => here().of(id).words.toLowerCase())))}.`;
+      return `Do the ground work first, or give a reason to ride. Below 3 on the weaker side: ${inner(listed(refusal.skills.map((id) => here().of(id).words.toLowerCase())))}.`;
     case "not-in-walk":
-      return "This evaluation's walk does not have that rung or skill. Reload the page.";
+      return "This evaluation does not have that step or skill. Reload the page.";
     case "walk-faulty":
       return sayFault(refusal.fault);
     case "ladder-faulty":
       return sayLadderFault(refusal.fault);
     case "meaning-changed":
-      return `${named(refusal.skill)} has been scored as it is. With other sides, or with a rider where there was none, it is another skill: make a new one in its place.`;
+      return `${named(refusal.skill)} has scores already. Changing its sides, or whether it is ridden, makes it another skill: add a new one.`;
     case "check-open":
-      return "This is being asked already. Change that check, or close it first.";
+      return "This check is already open. Change it, or close it first.";
     case "check-ended":
       return "This check is done or cancelled. Order a new one.";
     case "clip-too-long":
       return `At most ${refusal.seconds} seconds: cut the clip, or take a shorter one.`;
     case "space-full":
-      return `The ${refusal.limitMb} MB for photos and clips are used up. It stays on this phone. Take old ones off, or raise the limit under Barn, then try again.`;
+      return `The ${refusal.limitMb} MB for photos and clips are full. It stays on this phone. Remove old ones, or raise the limit under Barn, then try again.`;
     case "file-type":
-      return "Only photos (JPEG, PNG, WebP) and PDF files can be attached, and this is none that can be read.";
+      return "Attach a photo (JPEG, PNG, WebP) or a PDF. We can't read this file.";
     case "too-many-files":
       return `At most ${refusal.limit} files on one check. Remove one first.`;
     case "trial-running":
-      return "This change is being tried already. End that trial first.";
+      return "This tack trial is already running. End it first.";
     case "trial-ended":
       return "This trial has ended already.";
     case "place-taken":
-      return "There is a place of this name. Choose another name.";
+      return "Another place has this name. Choose another name.";
     case "last-place":
-      return "The barn needs one place in use at least.";
+      return "The barn needs at least one place in use.";
     case "place-in-use":
-      return `${plural(refusal.cards, "card")} from today on still ${refusal.cards === 1 ? "stands" : "stand"} there. Move them to another place first.`;
+      return `${plural(refusal.cards, "card")} from today on ${refusal.cards === 1 ? "is" : "are"} still there. Move them to another place first.`;
     case "no-address":
-      return "The owner has no e-mail address here. Type it in under Terms and holds, then send again.";
+      return "The owner has no e-mail address. Add it under Contract and holds, then send again.";
     case "hears-already":
-      return "Somebody with this address hears of the horse already.";
+      return "Somebody with this address already gets messages about this horse.";
     case "written-already":
       return refusal.path === "issue"
-        ? "There is no open question to this report: somebody has answered it."
-        : "A letter about this went to the owner today already.";
+        ? "This question is already answered."
+        : "The owner already got a message about this today.";
     case "day-over":
-      return "This day is over; its sheet stays as it is.";
+      return "This day is over and can't be changed.";
     case "not-in-term":
-      return "The horse is not here in training on this day.";
+      return "This horse is not in training on that day.";
     case "already-placed":
-      return "The horse is on this day's sheet already. Move that card instead.";
+      return "This horse already has a card on that day. Move that card instead.";
     case "card-closed":
       return "This card is closed or cancelled.";
     case "too-short":
       return "The first half must be shorter than the whole session.";
     case "already-split":
-      return "This session is split already.";
+      return "This session is already split.";
     case "no-second-spot":
-      return "Nobody is free for the second half after a rest of two hours. Move something first, or begin earlier.";
+      return "No rider is free two hours after the first half. Start earlier or move another horse.";
     case "not-handed-out":
       return "This card has not been handed out yet.";
     case "nothing-placed":
-      return "Nothing new is placed on this day. Place a horse first.";
+      return "There is nothing new to hand out. Add a horse first.";
     case "blocked":
       return refusal.blockers.map((blocker) => sayBlocker(blocker, NOBODY_NAMED)).join(" ");
     case "gate-not-open":
-      return `The gate stays shut to you: ${inner(refusal.reasons.map((reason) => sayReason(reason)).join(" "))}`;
+      return `Do not ride: ${inner(refusal.reasons.map((reason) => sayReason(reason)).join(" "))}`;
     case "not-evaluated":
-      return "The horse has not been evaluated yet.";
+      return "This horse has not been evaluated yet.";
     case "nothing-to-report":
       return "There is no evaluation and no session to report on yet.";
   }

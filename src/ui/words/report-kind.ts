@@ -9,8 +9,8 @@ export const sayReportKind = ({ kind, ordinal }: Which): string =>
   ({
     intake: "Arrival",
     weekly: `Week ${ordinal}`,
-    "mid-term": `Half time${ordinal > 1 ? ` ${ordinal}` : ""}`,
-    end: "End of the term",
+    "mid-term": `Mid-term${ordinal > 1 ? ` ${ordinal}` : ""}`,
+    end: "Final",
   })[kind];
 export const reportPath = (stay: string, { kind, ordinal }: Which): string =>
   `/horse/${stay}/report${kind === "end" ? "" : `/${kind}${ordinal > 0 ? `-${ordinal}` : ""}`}`;

@@ -23,7 +23,7 @@ import { sayEarlier } from "./report-earlier.ts";
 
 const TRIED: Readonly<Record<TrialResult, string>> = {
   gone: "made the trouble go away",
-  less: "made it less",
+  less: "made the sign less",
   same: "changed nothing",
 };
 const on = (side: string): string => (side === "both" ? "" : ` on the ${side}`);

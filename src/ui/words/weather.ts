@@ -37,11 +37,11 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
     case "lighter":
       return `Heat ${limit.heat}: lighter work, and watch the horse.`;
     case "short":
-      return `Heat ${limit.heat}: short, with water, and a walk after.`;
+      return `Heat ${limit.heat}: keep it short, offer water, and walk after.`;
     case "ground-first":
       return `Wind ${limit.windMps} m/s: ground work first.`;
     case "walk-only":
-      return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small place if all was quiet.`;
+      return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small pen if the horse was quiet.`;
     case "no-fast-work":
       return `Cold, ${limit.temperatureC} °C: under ${limit.under} no fast work.`;
   }

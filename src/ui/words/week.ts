@@ -33,11 +33,11 @@ export function sayFix(fix: WeekFix, gives: number, names: Names): string {
   const more = `${plural(gives, "session")} more`;
   switch (fix.code) {
     case "half-day":
-      return `Half a day of ${names.person(fix.rider)} on ${names.day(fix.day)}: ${more}.`;
+      return `Half a day more from ${names.person(fix.rider)} on ${names.day(fix.day)}: ${more}.`;
     case "more-rides":
       return `One ride more for ${names.person(fix.rider)} on ${names.day(fix.day)}: ${more}.`;
     case "unpin":
-      return `Letting the pins of ${names.horse(fix.horse)} go: ${more}.`;
+      return `Unpin ${names.horse(fix.horse)}: ${more}.`;
   }
 }
 
@@ -45,5 +45,5 @@ export function sayFix(fix: WeekFix, gives: number, names: Names): string {
 export function sayShort(short: number, noDays: number): string {
   if (short === 0) return "";
   if (noDays === short) return `${plural(short, "session")} short: too few days`;
-  return `${plural(short, "session")} short${noDays > 0 ? `, ${noDays} for want of days` : ""}`;
+  return `${plural(short, "session")} short${noDays > 0 ? `; ${noDays} can't fit in these days` : ""}`;
 }

@@ -257,7 +257,7 @@ describe("every code has its sentence", () => {
     expect([sayShort(0, 0), sayShort(1, 1), sayShort(3, 1)]).toEqual([
       "",
       "1 session short: too few days",
-      "3 sessions short, 1 for want of days",
+      "3 sessions short; 1 can't fit in these days",
     ]);
   });
   it("the gate tells a ground card that nobody gets on", () => {
@@ -272,9 +272,11 @@ describe("every code has its sentence", () => {
     for (const state of ["open", "half", "shut"] as const) expectSentence(sayGateAdvice(state, "both"));
   });
   it("needs and urgency are short", () => {
-    expect(sayNeed({ code: "behind", lengths: 2, feasible: false })).toBe("2 lengths behind, and too few days left");
+    expect(sayNeed({ code: "behind", lengths: 2, feasible: false })).toBe(
+      "2 lengths behind, and not enough days left to catch up",
+    );
     expect(sayNeed({ code: "hold", kind: "vet", from: DAY, to: null })).toBe("On hold, vet, since Fri 10 Jul");
-    expect(sayNeed({ code: "over", days: 1 })).toBe("Term over for 1 day");
+    expect(sayNeed({ code: "over", days: 1 })).toBe("Term ended 1 day ago");
     expect(sayUrgency({ code: "term-ends", days: 0 })).toBe("last day of the term");
     expect(sayUrgency({ code: "owed", lengths: 1 })).toBe("1 session owed");
   });
@@ -329,15 +331,15 @@ describe("the evaluation in words", () => {
     { code: "not-as-booked", bookedCm: 152 },
     { code: "since-last", lastKg: 500, percent: -20 },
     { code: "scale-far", tapeKg: 480, percent: 119 },
-  ] as const)("asks about $code in a question", (question) => {
-    expect(sayQuestion("girthCm", question)).toMatch(/^[A-Z].*\?$/);
+  ] as const)("asks about $code, and says what to do", (question) => {
+    expect(sayQuestion("girthCm", question)).toMatch(/^[A-Z].*[.?]$/);
     expect(sayQuestion("girthCm", question)).not.toMatch(/undefined|NaN|--/);
   });
   it("says what a goal still asks for, long lists cut", () => {
     const missing = (skill: string) => ({ skill, sessions: {}, most: 3 });
-    expect(sayStillToCome([])).toBe("Seen already on every side it asks for.");
-    expect(sayStillToCome(["girth", "trot"].map(missing))).toMatch(/^Still to come: .* and .*\.$/);
-    expect(sayStillToCome(["catch", "halter", "lead", "girth", "trot", "canter"].map(missing))).toMatch(/ and 2 more\.$/);
+    expect(sayStillToCome([])).toBe("Already done on every side.");
+    expect(sayStillToCome(["girth", "trot"].map(missing))).toMatch(/^Still to learn: .* and .*\.$/);
+    expect(sayStillToCome(["catch", "halter", "lead", "girth", "trot", "canter"].map(missing))).toMatch(/ · 2 more\.$/);
   });
   it("lists touchy places by place, every touch named", () => {
     expect(
@@ -384,11 +386,11 @@ describe("checks in words", () => {
   it("say what waits and since when it is late", () => {
     expect([sayWaits("nothing", []), sayWaits("skill", ["girth", "bit"]), sayWaits("ridden", []), sayWaits("all", [])]).toEqual([
       "Nothing waits",
-      "Left alone: girth tightened in steps and carries the bit quietly",
+      "Leave alone: girth tightened in steps and carries the bit quietly",
       "No ridden work",
-      "No work at all",
+      "No work",
     ]);
-    expect(sayLateNeed("vet", 1, "all")).toBe("Vet 1 day overdue, all work waits");
+    expect(sayLateNeed("vet", 1, "all")).toBe("Vet 1 day overdue: no work until then");
     expect(sayLateNeed("barn", 2, "nothing")).toBe("Own check 2 days overdue");
     const when = { due: DAY, bookedFor: null, doneOn: null };
     expect(sayWhen({ ...when, state: "ordered" })).toBe(", due by Fri 10 Jul");
