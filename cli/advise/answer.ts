@@ -35,6 +35,7 @@ import { tell } from "#core/plan/told.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
 import { stallTold, stillOpen } from "#core/watch/needs.ts";
+import { isBehind } from "#core/watch/term-needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Case } from "./case.ts";
@@ -292,7 +293,7 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
       ? ["exit", "report"]
       : []),
     ...(stall ? ["stall"] : []),
-    ...(advised.owed >= 2 ? ["behind"] : []),
+    ...(isBehind(advised.owed) ? ["behind"] : []),
     ...(horse.hold === null && isLongOff(horse.daysOff) ? ["time-off"] : []),
     ...trainerNeeds({
       today,

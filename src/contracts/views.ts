@@ -3,7 +3,7 @@
 import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
-import type { CancelCause, IncidentKind, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
+import type { CancelCause, CardState, IncidentKind, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
 import type { SessionChange } from "#core/card/changed.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
@@ -89,6 +89,8 @@ export interface LaneView {
   readonly needs: readonly Need[];
   /** Who works it most. */
   readonly rider: string | null;
+  /** Its cards of today, by their hour. */
+  readonly todays: readonly { readonly rider: string; readonly start: number; readonly state: CardState }[];
   /** Of the promised goals, or of all where none is promised, the one that is least likely; null: no goal, or nothing forecast yet. */
   readonly weakest: { readonly skill: string; readonly chance: number } | null;
 }

@@ -3,7 +3,7 @@ import { Secret, TOTP } from "otpauth";
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { hashPassword } from "#server/auth/password.ts";
-import { bodyOf, button, expectAccessible, fill, follow, link, PHONE, Screens, saidBy, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, follow, link, openMore, PHONE, Screens, saidBy, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 const OWN = "nine herons on a gate";
@@ -101,6 +101,7 @@ describe("the second proof", () => {
   it("is drawn for the app, turned on with its code, and asked for at the next sign-in", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/today");
+    await openMore(page);
     await follow(page, () => link(page, "Odalys Brandt: my sign-in").click());
     await follow(page, () => button(page, "Set it up").click());
     await expectAccessible(page, "a second proof to be read by an app");
@@ -108,7 +109,7 @@ describe("the second proof", () => {
     const app = new TOTP({ secret: Secret.fromBase32(row?.["totpSecret"]) });
     await fill(page, "Code of the app", app.generate());
     await button(page, "Turn it on").click();
-    await text(page, "Print these now");
+    await text(page, "Print these codes now");
     const codes = await page.$$eval("main li", (all) =>
       all.map(({ textContent }) => textContent ?? "").filter((one) => /^[A-Z2-7-]{19}$/.test(one)),
     );
@@ -124,7 +125,7 @@ describe("the second proof", () => {
     await expectAccessible(other, "the code of the app");
     await other.type("input[name=code]", "000000");
     await follow(other, () => other.click("form button"));
-    expect(await bodyOf(other)).toContain("not the one of now");
+    expect(await bodyOf(other)).toContain("wrong, expired or already used");
     await other.type("input[name=code]", codes[0] ?? "");
     await follow(other, () => other.click("form button"));
     expect(new URL(other.url()).pathname).toBe("/week");

@@ -97,19 +97,19 @@ describe("a first mounting", () => {
     await touch(tap(page, "Start on the easy side"));
     await expectAccessible(page, "first mounting");
     await expectTargets(page, "first mounting", 56);
-    for (const step of ["bend the head round, and hold", "foot in the stirrup, foot out", "bounce beside it"])
+    for (const step of ["bend the head around and hold", "foot in the stirrup, foot out", "bounce beside the horse"])
       await touch(tap(page, `Accepted: ${step}`));
     const side = (await bodyOf(page)).includes("On the left.") ? "left" : "right";
     const other = side === "left" ? "right" : "left";
     await touch(tap(page, `Stop here on the ${side}: the best place`));
-    await text(page, "After the rest, to what the first side accepted.");
-    for (const step of ["bend the head round, and hold", "foot in the stirrup, foot out", "bounce beside it"])
+    await text(page, "After the rest, go as far as on the first side.");
+    for (const step of ["bend the head around and hold", "foot in the stirrup, foot out", "bounce beside the horse"])
       await touch(tap(page, `Accepted: ${step}`));
-    await text(page, "That is as far as it goes here today");
+    await text(page, "That is far enough for today");
     await touch(tap(page, `Stop here on the ${other}: the best place`));
-    await text(page, `Back to the ${side}: bounce beside it, once more`);
+    await text(page, `Back to the ${side}: bounce beside the horse, once more`);
     await touch(tap(page, "Ended on the good side"));
-    await text(page, "that is enough of it for today");
+    await text(page, "That is enough for today");
     await touch(go(page, "Work"));
     await touch(tap(page, "Ground: 5 more"));
     await touch(go(page, "The end"));
@@ -124,7 +124,7 @@ describe("a first mounting", () => {
       { skill: "stirrup-weight", score: 2 },
       { skill: "stirrup-weight", score: 2 },
     ]);
-    expect(await bodyOf(page)).toContain("First mounting: left bounce beside it; right bounce beside it.");
+    expect(await bodyOf(page)).toContain("First mounting: left bounce beside the horse; right bounce beside the horse.");
     await page.close();
   });
 });
@@ -205,7 +205,7 @@ describe("my string", () => {
     const { who } = await openCard(["ground", "both"]);
     const page = await screens.as(who, PHONE);
     await screens.visit(page, "/string");
-    await thumb(await text(page, "A session that was not handed out"));
+    await thumb(await text(page, "Add an unplanned session"));
     const horse = await page.waitForSelector('::-p-said([name="Horse"][role="combobox"])');
     await horse?.select((await horse.evaluate((select) => (select as HTMLSelectElement).options[1]?.value)) ?? "");
     await fill(page, "Why", "There was time before lunch.");
@@ -218,7 +218,7 @@ describe("my string", () => {
     await screens.visit(desk, "/today/evening");
     const said = await bodyOf(desk);
     expect(said).toContain("There was time before lunch.");
-    expect(said).toMatch(/Does not come down after work\..*Not seen yet\./);
+    expect(said).toMatch(/Slow to recover after work\..*Not read yet\./);
     expect(said).toMatch(/\d+ of \d+ cards closed/);
     await desk.close();
   });

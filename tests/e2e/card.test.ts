@@ -221,7 +221,7 @@ describe("a card on the phone", () => {
     await go(page, "Work");
     await tap(page, "left");
     await thumb(await page.waitForSelector("[data-course='tight']"));
-    await text(page, "stay on the ground until it softens");
+    await text(page, "stay on the ground until the horse softens");
     await reload(page);
     await text(page, "Tight for 0 minutes now: on the ground until it has softened.");
     await page.evaluate(() => {

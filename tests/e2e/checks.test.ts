@@ -34,7 +34,7 @@ describe("the Checks screen", () => {
     await reload(page);
     expect(await bodyOf(page)).toContain("Tin Whistle: Teeth or mouth");
     await fill(page, "Find", "nobody of that name");
-    await text(page, "No check fits");
+    await text(page, "No checks match");
     await page.close();
   });
   it("orders, books and answers a check, with a photo; what waited goes on", async () => {
@@ -100,7 +100,7 @@ describe("the Checks screen", () => {
     await input.uploadFile(large);
     await text(page, "at most 5.0 MB go in");
     await input.uploadFile(odd);
-    await text(page, "Only photos (JPEG, PNG, WebP) and PDF files can be attached");
+    await text(page, "Attach a photo (JPEG, PNG, WebP) or a PDF");
     await page.close();
   });
   it("leaves alone the skills that are named, when only skills wait", async () => {
@@ -133,7 +133,7 @@ describe("the Checks screen", () => {
     await follow(page, () => button(page, "Enter the answer").click());
     await follow(page, () => page.locator("li h3 a::-p-text(Juniper Tax)").click());
     expect(await bodyOf(page)).toContain("No hard ground until Mon 20 Jul: “Soft ground only”.");
-    expect(await bodyOf(page)).toMatch(/Something was found that holds .* until a manager releases it/);
+    expect(await bodyOf(page)).toMatch(/A problem was found\. It stops .* until a manager releases it/);
     await button(page, "Release: Feet or shoes").click();
     await fill(page, "Who released it, and why", "Osric Fell: sound on hard ground.");
     await expectAccessible(page, "releasing");
@@ -197,7 +197,7 @@ describe("the Barn screen", () => {
     await reload(page);
     await text(page, "Not saved yet. Kept on this device.");
     await button(page, "Save as version 2").click();
-    await text(page, "Before anybody gets on, the walk must have looked at");
+    await text(page, "Before riding, the evaluation must cover");
     await button(page, "Add back “Block and stirrup”").click();
     // It stands at the end now: earlier, twice.
     for (let i = 0; i < 2; i += 1) await button(page, "Block and stirrup: earlier").click();
@@ -227,7 +227,7 @@ describe("the Barn screen", () => {
     await fill(two, "Weight of Stomach", "2");
     await fill(two, "Weight of Skin under the tack", "2");
     await button(two, "Save the weights").click();
-    await text(two, "What each of you changed is joined here");
+    await text(two, "Both sets of changes are combined here");
     expect(await saidBy(two, "[role=alertdialog]")).toMatch(/Girthy: stomach 2 4/);
     await expectAccessible(two, "weights that clash");
     await button(two, "Take theirs").click();
@@ -247,7 +247,7 @@ describe("the Barn screen", () => {
     await button(two, "Change Mind").click();
     await fill(two, "What to look at", "Mine.");
     await two.locator("button::-p-text(Save as version)").click();
-    await text(two, "What each of you changed is joined here");
+    await text(two, "Both sets of changes are combined here");
     await follow(two, () => two.locator("button::-p-text(Save as version)").click());
     const [walk] = await screens.site.sql`SELECT rungs FROM instrument ORDER BY version DESC LIMIT 1`;
     const prompt = (id: string) => (walk?.["rungs"] as { id: string; prompt: string }[]).find((rung) => rung.id === id)?.prompt;

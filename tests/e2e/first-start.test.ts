@@ -32,7 +32,7 @@ describe("before there is a barn", () => {
     for (const path of ["/", "/today", "/sign-in", "/barn"])
       expect([path, (await site.get(path)).headers.get("location")]).toEqual([path, "/start"]);
     const page = await (await site.get("/start")).text();
-    expect(page).toContain("address with a code in the terminal");
+    expect(page).toContain("address with a code");
     expect(page).not.toContain("<form");
     expect((await site.get("/start?code=guessed")).status).toBe(403);
     for (const code of ["", "guessed"]) expect((await begin({ ...GIVEN, code })).status).toBe(403);
@@ -189,7 +189,7 @@ describe("three tables and the first day", () => {
     await screens.visit(page, "/barn/import");
     const input = (await page.$("#horse-file")) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(file("horse.json", [record.slice(0, record.length / 2)]));
-    await text(page, "or only a part of one. Choose another file.");
+    await text(page, "This is not a complete horse file from Steady Furlong.");
     await input.uploadFile(file("horse.json", [record.trim()]));
     await button(page, "Import this horse").click();
     await text(page, "1 stay was here already");
@@ -201,7 +201,7 @@ describe("three tables and the first day", () => {
     await screens.visit(page, "/barn/import");
     const input = (await page.$("#import-file")) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(file("broken.xlsx", ["PK and no archive"]));
-    await text(page, "This file cannot be read");
+    await text(page, "We can't read this file");
     await page.close();
   });
 });

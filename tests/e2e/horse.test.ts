@@ -47,7 +47,7 @@ describe("how it goes", () => {
     await screens.visit(page, `/horse/${stay}`);
     const said = await saidBy(page, "section:has(#course-title)");
     expect(said).toMatch(
-      /Learns at \d\.\d times the usual pace \(\d\.\d to \d\.\d\), (the (slowest|quickest) of \d+|quicker than \d+ of the \d+ other horses) here/,
+      /Learns about \d\.\d times as fast as usual \(likely range \d\.\d to \d\.\d\)\. ((Slowest|Fastest) of the \d+ horses here|Faster than \d+ of the \d+ other horses)\./,
     );
     const [row] = await screens.site.sql`
       SELECT count(*)::int AS sessions, sum(v.ground_minutes)::int AS minutes, (SELECT count(*)::int FROM card_incident i JOIN card c ON c.id = i.card_id AND c.revision = i.revision WHERE c.stay_id = ${stay}) AS incidents
@@ -105,7 +105,7 @@ describe("the log", () => {
     expect(mine).toBeGreaterThan(0);
     expect(mine).toBeLessThan(all);
     await fill(page, "Words", "zzz nothing says this");
-    expect(await bodyOf(page)).toContain("No session has all of that.");
+    expect(await bodyOf(page)).toContain("No sessions match.");
     await button(page, "All").click();
     expect(await count()).toBe(all);
     await fill(page, "Rider", rider);

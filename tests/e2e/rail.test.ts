@@ -25,29 +25,26 @@ beforeAll(async () => {
 });
 afterAll(() => screens.close());
 
-/** A horse's dearer needs stand before its notes, and dearer horses before it. */
+const LANE = "#lanes > li[data-name]";
+const FIRST = "#lanes > li:first-child";
+/** The needs of a horse stand under its lane once they are opened there. */
 async function openAllOf(page: Page, horse: string): Promise<void> {
-  await (await page.$(`${NEEDS} > button[aria-expanded=false]`))?.click();
-  const lines = await page.$$(`${NEEDS} ol > li`);
-  for (const line of lines)
-    if (await line.evaluate((one, name) => one.querySelector("a")?.textContent === name, horse))
-      await (await line.$("button[aria-expanded=false] ::-p-text(more)"))?.click();
+  await (await page.$(`button[aria-expanded=false][aria-label$="${horse}: all needs"]`))?.click();
 }
-const NEEDS = "section:has(#needs-title)";
 
 describe("what needs the manager", () => {
   it("stands in the order of what waiting costs, with why; a check is ordered with one tap, and what waited for it goes", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
-    const first = await saidBy(page, `${NEEDS} ol > li:first-child`);
-    expect(first).toMatch(/Copperplate.*A sudden change on .*Order a check: vet/);
-    await (await page.waitForSelector(`${NEEDS} ol > li:first-child button::-p-text(Order a check)`))?.click();
+    const first = await saidBy(page, FIRST);
+    expect(first).toMatch(/Copperplate.*Sudden change on .*Order a check/);
+    await (await page.waitForSelector(`${FIRST} button::-p-text(Order a check)`))?.click();
     await text(page, "✓ Ordered.");
     const [check] = await screens.site
       .sql`SELECT c.holds, c.who FROM check_up c JOIN stay s ON s.id = c.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Copperplate' AND c.cause = 'sudden'`;
     expect(check).toMatchObject({ holds: "all", who: "vet" });
     await screens.visit(page, "/");
-    expect(await saidBy(page, NEEDS)).not.toContain("A sudden change");
+    expect(await saidBy(page, "#lanes")).not.toContain("Sudden change");
     await page.close();
   });
   it("puts a big step that is ready on the sheet with one tap, with its people", async () => {
@@ -59,15 +56,12 @@ describe("what needs the manager", () => {
     expect(ready.length).toBeGreaterThan(0);
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
-    const PUT = "button[aria-label$='Put it on the sheet']";
-    for (const { name } of ready) {
-      if (await page.$(PUT)) break;
-      await openAllOf(page, String(name));
-    }
-    const put = await page.waitForSelector(PUT);
+    const PUT = "button[aria-label$='Put it on the day sheet']";
+    for (const { name } of ready) await openAllOf(page, String(name));
+    const put = await page.waitForSelector(PUT, { visible: true });
     const horse = (await put?.evaluate((one) => one.getAttribute("aria-label") ?? ""))?.split(":")[0];
     await put?.click();
-    await text(page, "✓ On the sheet.");
+    await text(page, "✓ On the day sheet.");
     const [card] = await sql`
       SELECT k.locked, k.helper_id FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
       WHERE h.name = ${horse ?? ""} AND k.locked AND k.day >= '2026-07-14' AND k.state IN ('placed', 'handed-out')`;
@@ -77,43 +71,47 @@ describe("what needs the manager", () => {
   it("is put off with a reason, stands among what is put off, and is taken up again", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
+    const horse = await page.$eval(`${FIRST} a`, (one) => one.textContent ?? "");
+    await openAllOf(page, horse);
     const name = await page.$eval(
-      `${NEEDS} ol > li:first-child button[aria-label$="put off"]`,
+      `${FIRST} summary[aria-label$="remind me later"]`,
       (one) => one.getAttribute("aria-label") ?? "",
     );
-    await button(page, name).click();
+    const need = name.slice(`${horse}, `.length, -": remind me later".length);
+    await (await page.waitForSelector(`${FIRST} summary[aria-label$="remind me later"]`))?.click();
     await fill(page, "Why", "The owner decides on Friday");
-    await expectAccessible(page, "putting off");
-    await page.locator("form ::-p-text(Remind me later)").click();
-    await text(page, "✓ Put off until");
+    await expectAccessible(page, "setting a need aside");
+    await page.locator(`${FIRST} form ::-p-text(Save)`).click();
+    await text(page, "✓ Set aside until");
     await screens.visit(page, "/");
-    expect(await saidBy(page, `${NEEDS} ol`)).not.toContain(name.split(":")[0]?.split(", ")[1] ?? "?");
-    await (await text(page, "Remind me later (1)"))?.click();
-    expect(await saidBy(page, NEEDS)).toMatch(/until .*, Odalys Brandt: The owner decides on Friday/);
-    await page.locator(`${NEEDS} details ::-p-text(Back on the list)`).click();
+    const lanes = await page.$$eval(LANE, (all) => all.map((one) => (one as HTMLElement).innerText));
+    expect(lanes.find((one) => one.includes(horse) && one.includes(need) && one.includes("all needs"))).toBeUndefined();
+    await (await text(page, "Set aside (1)"))?.click();
+    expect(await saidBy(page, "#deferred")).toMatch(/until .*, Odalys Brandt: The owner decides on Friday/);
+    await page.locator("#deferred ::-p-text(Back on the list)").click();
     await text(page, "✓ Back on the list.");
     await screens.visit(page, "/");
-    expect(await bodyOf(page)).not.toContain("Remind me later (1)");
+    expect(await bodyOf(page)).not.toContain("Set aside (1)");
     await page.close();
   });
   it("leaves a skill that stands still alone for a week with one tap, and the plan has it so", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
     await openAllOf(page, "Lantern Fee");
-    await button(page, "Lantern Fee: Leave it alone for a week").click();
-    await text(page, "✓ Left alone for a week");
+    await button(page, "Lantern Fee: Rest this skill for a week").click();
+    await text(page, "✓ Rested for a week");
     const [plan] = await screens.site
       .sql`SELECT p.pins FROM plan p JOIN stay s ON s.id = p.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Lantern Fee'`;
     expect(plan?.["pins"]).toContainEqual(expect.objectContaining({ kind: "forbid", skill: "trot" }));
     await page.close();
   });
-  it("goes back a rung: the skill rests, and the one below it is worked next", async () => {
+  it("goes back one skill: it rests, and the one below it is worked next", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
     await openAllOf(page, "Blue Ledger");
     const below = skillOf(skillOf("canter").after[0] ?? "");
     await button(page, `Blue Ledger: Go back one skill: ${inner(below.words)}`).click();
-    await text(page, "the rung below comes next");
+    await text(page, "the skill before it comes next");
     const [plan] = await screens.site
       .sql`SELECT p.pins FROM plan p JOIN stay s ON s.id = p.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Blue Ledger'`;
     expect(plan?.["pins"]).toContainEqual(expect.objectContaining({ kind: "forbid", skill: "canter" }));
@@ -138,20 +136,37 @@ describe("what needs the manager", () => {
   it("is nobody else's: riders see the lanes alone", async () => {
     const page = await screens.as("wren");
     await screens.visit(page, "/");
-    expect(await bodyOf(page)).not.toContain("Needs you");
+    expect(await bodyOf(page)).not.toMatch(/needs? you/);
+    expect(await page.$("[data-take], [data-opens]")).toBeNull();
     await page.close();
   });
 });
 
 describe("lanes", () => {
+  it("stand on one screen with what they need, none of them wrapped over another, and no name cut", async () => {
+    const page = await screens.as("odalys");
+    await page.setViewport({ width: 1280, height: 800 });
+    await screens.visit(page, "/");
+    const lanes = await page.$$eval("#lanes > li[data-name]", (all) =>
+      all.map((one) => {
+        const name = one.querySelector("a") as HTMLElement;
+        return { bottom: one.getBoundingClientRect().bottom, cut: name.scrollWidth > name.clientWidth + 1 };
+      }),
+    );
+    expect(lanes.length).toBe(14);
+    expect(Math.max(...lanes.map(({ bottom }) => bottom))).toBeLessThanOrEqual(800);
+    expect(lanes.filter(({ cut }) => cut)).toEqual([]);
+    await page.close();
+  });
   it("are ordered and filtered, and the address holds it", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");
     const shown = () =>
-      page.$$eval("#lanes > li", (lanes) =>
+      page.$$eval("#lanes > li[data-name]", (lanes) =>
         lanes.filter((lane) => !(lane as HTMLElement).hidden).map((lane) => lane.querySelector("a")?.textContent ?? ""),
       );
     const all = await shown();
+    await (await page.waitForSelector("#filters summary"))?.click();
     await page.select("#order", "name");
     expect(await shown()).toEqual([...all].sort((a, b) => a.localeCompare(b)));
     await page.select("#need", "check");
@@ -167,7 +182,7 @@ describe("lanes", () => {
     await reload(page);
     expect(await shown()).toEqual(mine);
     expect(page.url()).toContain("order=name");
-    expect(await bodyOf(page)).toMatch(/\d+ of 20 stalls taken\. A place for a whole term: 30 days from today/);
+    expect(await bodyOf(page)).toMatch(/\d+ of 20 stalls taken\. Stall free for a term: 30 days from today/);
     await page.close();
   });
 });

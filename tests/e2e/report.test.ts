@@ -41,7 +41,7 @@ describe("the report", () => {
     await page.keyboard.type(" She is sound.");
     await text(page, "You mention health or soundness. Leave that to the vet.");
     for (let letters = 0; letters < " She is sound.".length; letters += 1) await page.keyboard.press("Backspace");
-    await page.waitForFunction(() => !document.body.innerText.includes("that is the vet's to say"));
+    await page.waitForFunction(() => !document.body.innerText.includes("Leave that to the vet"));
     await button(page, "Bold").click();
     await reload(page);
     await text(page, "Kept on this device, not saved yet");
@@ -77,7 +77,7 @@ describe("the report", () => {
     await sql`UPDATE card_revision SET ground_minutes = ground_minutes + 60 WHERE card_id = (SELECT id FROM card WHERE stay_id = ${stay?.["id"]} AND state = 'closed' ORDER BY day LIMIT 1)`;
     await sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
-    await text(page, "You had put it another way, and the record has moved on since");
+    await text(page, "The record changed after you reworded this");
     expect(await saidBy(page, "[aria-label='What the owner reads']")).toMatch(/hours on the ground and [\d.]+ hours of riding/);
     await expectAccessible(page, "words that are out of date");
     await button(page, "Use the new text").click();

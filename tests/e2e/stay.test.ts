@@ -41,7 +41,7 @@ describe("booking a stay", () => {
   });
 });
 
-describe("terms and holds", () => {
+describe("contract and holds", () => {
   const open = async (horse: string) => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/");

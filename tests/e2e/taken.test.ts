@@ -61,7 +61,7 @@ describe("on the card", () => {
     await go(page, "What happened");
     await thumb(await page.waitForSelector("::-p-xpath(//summary[contains(., 'Gear')])"));
     await tap(page, "Sheepskin boots");
-    const why = await page.waitForSelector("::-p-xpath(//label[contains(., 'Why something else')]//input)");
+    const why = await page.waitForSelector("::-p-xpath(//label[contains(., 'Why different gear')]//input)");
     await why?.type("He brushes in front.");
     await unfold(page, "Photo or clip");
     const folder = mkdtempSync(join(tmpdir(), "furlong-photo-"));
@@ -111,7 +111,7 @@ describe("on the card", () => {
     await text(page, "Trot poles to a cross");
     expect(await page.$$eval("#layouts svg[role=img]", (all) => all.length)).toBe(1);
     await page.locator("#layouts button").click();
-    await text(page, "None kept yet");
+    await text(page, "None yet. Name a layout");
     await page.close();
   });
 });
@@ -125,7 +125,7 @@ describe("between two evaluations", () => {
     await button(page, "Save the measures").click();
     await text(page, "Give one measure at least.");
     await fill(page, "Withers, cm", "15.1");
-    await text(page, "Measure once more?");
+    await text(page, "Measure again.");
     await fill(page, "Withers, cm", "150");
     await fill(page, "Croup, cm", "153");
     await fill(page, "Condition, 1 to 9", "7.5");
@@ -134,7 +134,7 @@ describe("between two evaluations", () => {
     await Promise.all([page.waitForNavigation(), button(page, "Save the measures").click()]);
     await text(page, "391 kg");
     const words = await bodyOf(page);
-    expect(words).toContain("Too fat. No circles, no trot on hard ground.");
+    expect(words).toContain("Overweight. No circles, no trot on hard ground.");
     expect(words).toContain("The croup is higher than the withers");
     expect(words).toMatch(/Tue 14 Jul: 391 kg \(862 lb\), condition 7\.5, withers 150 cm and croup 3 cm higher/);
     expect(await page.$("svg[aria-label^='Withers and croup, cm.']")).not.toBeNull();

@@ -121,7 +121,7 @@ describe("the walk on the tablet", () => {
     await (await page.waitForSelector("label::-p-text(Stop here)"))?.tap();
     await fill(page, "Why the evaluation stopped here", "Kicked at the rope twice.");
     await go(page, "Outcome");
-    expect(await bodyOf(page)).toMatch(/Places to look, no diagnoses: vet, dentist and farrier come first/);
+    expect(await bodyOf(page)).toMatch(/places to look, not diagnoses\. Vet, dentist and farrier come first/);
     await saved(page);
     await follow(page, () => button(page, "Close the evaluation").click());
     expect(await bodyOf(page)).toContain("Kicked at the rope twice.");

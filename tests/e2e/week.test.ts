@@ -33,7 +33,7 @@ describe("the week", () => {
     expect(await bodyOf(page)).toContain("Juniper Tax owed 4");
     await page.keyboard.press("l");
     await text(page, "This is the best possible plan.");
-    await text(page, "cannot be given in these days, whoever rides");
+    await text(page, "don't fit this week with any rider");
     const laid = await count();
     expect(laid).toBeGreaterThan(30);
     await expectAccessible(page, "a week laid out");
@@ -95,7 +95,7 @@ describe("the week", () => {
     const page = await open();
     await (await cell(page, "Lantern Fee", "2026-07-17"))?.click();
     await fill(page, "Who comes", "farrier");
-    await button(page, "Note it").click();
+    await button(page, "Add").click();
     await text(page, "Farrier for Lantern Fee on Fri 17 Jul.");
     const label = await (await cell(page, "Lantern Fee", "2026-07-17"))?.evaluate((one) => one.getAttribute("aria-label"));
     expect(label).toContain("farrier");

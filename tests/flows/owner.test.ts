@@ -142,9 +142,9 @@ describe("what an owner sends", () => {
     await form(home, fields);
     expect(await count()).toBe(before + 1);
     const rail = async () => (await site.get("/", "odalys")).text();
-    expect(await rail()).toContain("tells how it goes at home");
+    expect(await rail()).toContain("has news from home");
     await site.post("owner/see-check-back", { stay: stays.home }, { who: "odalys" });
-    expect(await rail()).not.toContain("tells how it goes at home");
+    expect(await rail()).not.toContain("has news from home");
     expect(await (await site.get(`/horse/${stays.home}/owner`, "odalys")).text()).toContain("Stiff on the right.");
     // Whoever has the address could go on for ever: after five in a day no more is taken, and it is said.
     const statuses: number[] = [];

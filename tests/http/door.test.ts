@@ -34,7 +34,7 @@ describe("the sign-in form", () => {
     const wrong = await enter({ name: "boss", password: "wrong but long" });
     const page = await wrong.text();
     expect(wrong.status).toBe(401);
-    expect(page).toContain("Name and password do not go together");
+    expect(page).toContain("That name and password don&#39;t match");
     expect(page).toContain('value="boss"');
     expect(page).not.toContain("wrong but long");
     expect((await enter({})).status).toBe(422);

@@ -118,6 +118,10 @@ export async function reload(page: Page): Promise<void> {
 const named = (role: string, name: string): string => `::-p-said([name="${name}"][role="${role}"])`;
 export const button = (page: Page, name: string) => page.locator(named("button", name));
 export const link = (page: Page, name: string) => page.locator(named("link", name));
+/** The header's menu, for what does not stand on its line. */
+export const openMore = async (page: Page): Promise<void> => {
+  await page.locator("#more > summary").click();
+};
 /** The radio button itself is out of sight; its label is what people press. */
 export const choose = async (page: Page, name: string): Promise<void> => {
   await (await page.waitForSelector(named("radio", name)))?.evaluate((input) => (input as HTMLInputElement).labels?.[0]?.click());

@@ -1,14 +1,12 @@
 import type { LaneView, RailView, RulerView } from "#contracts/views.ts";
-import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, daysBetween, type LocalDate, later, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
-import { daysOffOn, isLongOff } from "#core/calendar/time-off.ts";
-import { daysLate } from "#core/check/check.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { type Need, stallTold } from "#core/watch/needs.ts";
 import { firstFree, takenOn } from "#core/watch/stalls.ts";
+import { termNeeds } from "#core/watch/term-needs.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listCardsBetween, listPairings, listUnlogged } from "#db/queries/day.ts";
 import { listUnseenHomework } from "#db/queries/homework.ts";
@@ -43,34 +41,20 @@ export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
   };
 }
 
-const SOON_DAYS = 3;
-
 /** What the manager should know of a horse today, most pressing first. */
-export function needsOf(stay: Stay, ruler: RulerView): readonly Need[] {
-  if (stay.wentHome) return [];
-  const { today, reading, posts } = ruler;
-  const needs: Need[] = [];
-  const hold = heldOn(stay.holds, today);
-  if (hold) needs.push({ code: "hold", kind: hold.kind, from: hold.from, to: hold.to });
-  if (today > reading.lastDay) needs.push({ code: "over", days: daysBetween(reading.lastDay, today) });
-  const post = posts.find(
-    (one) => !one.done && one.kind !== "arrival" && (one.kind === "intake" || one.day <= addDays(today, SOON_DAYS)),
-  );
-  if (post?.kind === "intake") needs.push({ code: "evaluate", due: post.day });
-  else if (post && post.kind !== "arrival") needs.push({ code: post.kind, due: post.day });
-  const late = stay.checks.map((check) => ({ check, days: daysLate(check, today) })).filter(({ days }) => days > 0);
-  const latest = late.sort((a, b) => b.days - a.days)[0];
-  if (latest) needs.push({ code: "check-late", who: latest.check.who, days: latest.days, holds: latest.check.holds });
-  const evaluated = stay.evaluations.filter((evaluation) => evaluation.closed).at(-1);
-  if (evaluated && !evaluated.signed) needs.push({ code: "sign", evaluation: evaluated.id });
-  const off = daysOffOn(lastWorked(stay), today);
-  if (!hold && isLongOff(off)) needs.push({ code: "time-off", days: off });
-  // An evaluation takes the same measures; a horse on hold is measured when it comes back.
-  const measures = hold || post ? null : measuringDueFor(stay, today);
-  if (measures) needs.push({ code: "measure", ...measures });
-  if (reading.owed >= 2) needs.push({ code: "behind", lengths: reading.owed, feasible: reading.pace.feasible });
-  return needs;
-}
+export const needsOf = (stay: Stay, { today, reading, posts }: RulerView): readonly Need[] =>
+  stay.wentHome
+    ? []
+    : termNeeds({
+        today,
+        reading,
+        posts,
+        holds: stay.holds,
+        checks: stay.checks,
+        evaluations: stay.evaluations,
+        lastWorked: lastWorked(stay),
+        measuring: measuringDueFor(stay, today),
+      });
 
 /** A stall alarm that is no history yet, for the manager to see at once. */
 function stallOf(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
@@ -169,7 +153,7 @@ export async function readRail(deps: Deps): Promise<RailView> {
     listIssues(sql, ids),
     rest.length > 0 ? listLaid(sql, rest) : [],
     rest.length > 0 ? listWeekDays(sql, rest) : [],
-    rest[0] ? listCardsBetween(sql, rest[0], rest.at(-1) ?? rest[0]) : [],
+    listCardsBetween(sql, today, rest.at(-1) ?? today),
     listOpenQuestions(sql),
     listUnseenCheckBacks(sql),
     listUnseenHomework(sql),
@@ -177,7 +161,9 @@ export async function readRail(deps: Deps): Promise<RailView> {
   const [firstSteps, missing] = await Promise.all([readFirstSteps(deps, barn), backupMissing(deps, barn, today)]);
   const week: LaidWeek = {
     laid,
-    on: new Set([...meant, ...cards.filter(({ state }) => state !== "cancelled")].map(({ stayId }) => stayId)),
+    on: new Set(
+      [...meant, ...cards.filter(({ state, day }) => state !== "cancelled" && day > today)].map(({ stayId }) => stayId),
+    ),
   };
   const toldOf = new Map(told.map((one) => [one.stayId, one]));
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
@@ -212,6 +198,9 @@ export async function readRail(deps: Deps): Promise<RailView> {
       ruler,
       needs,
       rider: nameOf.get(pairings.find(({ stayId }) => stayId === stay.id)?.riderId ?? ("" as PersonId)) ?? null,
+      todays: cards
+        .filter((card) => card.stayId === stay.id && card.day === today && card.state !== "cancelled")
+        .map(({ rider, start, state }) => ({ rider: rider.split(" ")[0] ?? rider, start, state })),
       weakest: weakestOf(mine),
     })),
     needsYou: await readNeeds(

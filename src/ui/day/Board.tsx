@@ -14,7 +14,6 @@ import {
   columnAt,
   columnsOf,
   type Drawn,
-  drawnOf,
   hourMarks,
   inRows,
   isWide,
@@ -86,11 +85,16 @@ function CardBlock({
       aria-pressed={selected}
       className={`${columnAt(drawn, card)} ${KIND_SHAPE[card.kind]} z-10 row-start-1 m-px flex min-w-0 flex-col justify-center overflow-hidden border px-1 text-left ${fallen ? "border-2 border-oxblood bg-oxblood-soft" : CARD_TONE[card.state]} ${selected ? "outline-3 outline-slate" : ""} ${ghost ? "pointer-events-none opacity-60" : ""} ${isDragging ? "opacity-40" : ""}`}
     >
-      <span className={`sign ${card.length <= HALF_HOUR ? "text-xs leading-3 break-words" : "truncate text-sm"}`}>
+      <span className={`sign ${card.length <= HALF_HOUR ? "text-xs leading-3 break-words" : "text-sm leading-tight"}`}>
         {card.state === "closed" ? "✓ " : fallen ? "▲ " : card.locked ? "▼ " : ""}
         {card.horse}
       </span>
-      {card.length > HALF_HOUR && <span className="truncate text-xs text-dim">{placesOf(card, names)}</span>}
+      {card.length > HALF_HOUR && (
+        <span className="truncate text-xs text-dim">
+          {placesOf(card, names)}
+          {card.helper ? ` · with ${names.person(card.helper).split(" ")[0]}` : ""}
+        </span>
+      )}
       <span className="sr-only">
         {placesOf(card, names)}, {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
         {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
@@ -148,6 +152,7 @@ function SpotCell({
 
 export interface BoardProps {
   readonly view: DayView;
+  readonly drawn: Drawn;
   readonly fallen: ReadonlyMap<CardId, readonly Blocker[]>;
   readonly spots: ReadonlyMap<string, PricedSpot> | null;
   readonly selected: string | null;
@@ -159,9 +164,8 @@ export interface BoardProps {
   onHover(key: string): void;
 }
 
-export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect, onPick, onHover }: BoardProps) {
+export function Board({ view, drawn, fallen, spots, selected, cursor, may, me, onSelect, onPick, onHover }: BoardProps) {
   const cards = live(view.cards);
-  const drawn = drawnOf(view);
   const columns = columnsOf(drawn);
   const busy = new Set(cards.flatMap((card) => [card.rider, card.helper]));
   const people = view.people.filter((person) => !person.away || busy.has(person.id));
@@ -200,25 +204,27 @@ export function Board({ view, fallen, spots, selected, cursor, may, me, onSelect
                   />
                 ))}
                 {spots &&
-                  startsOf(view.hours).map((start) => {
-                    const key = spotKey(person.id, start);
-                    const spot = spots.get(key);
-                    return (
-                      spot && (
-                        <SpotCell
-                          key={key}
-                          person={person}
-                          start={start}
-                          spot={spot}
-                          view={view}
-                          drawn={drawn}
-                          tabbable={cursor === key}
-                          onPick={() => onPick(person.id, start)}
-                          onHover={() => onHover(key)}
-                        />
-                      )
-                    );
-                  })}
+                  startsOf(view.hours)
+                    .filter((start) => start < drawn.to)
+                    .map((start) => {
+                      const key = spotKey(person.id, start);
+                      const spot = spots.get(key);
+                      return (
+                        spot && (
+                          <SpotCell
+                            key={key}
+                            person={person}
+                            start={start}
+                            spot={spot}
+                            view={view}
+                            drawn={drawn}
+                            tabbable={cursor === key}
+                            onPick={() => onPick(person.id, start)}
+                            onHover={() => onHover(key)}
+                          />
+                        )
+                      );
+                    })}
                 {mine.map((card) => (
                   <CardBlock
                     key={card.card}

@@ -18,9 +18,9 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
   const { view } = sheet;
   const waiting = view.cards.filter((one) => one.state === "placed").length;
   return (
-    <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
-      <div>
-        <h1>
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pb-1">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-2xl">
           {view.day === view.today ? "Today" : "Day sheet"}, {sayDate(view.day)}
         </h1>
         <p className="text-dim">
@@ -32,42 +32,42 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
         <a
           data-keys="["
           data-does="Day before"
-          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
           href={`/today?day=${addDays(view.day, -1)}`}
         >
           ← {sayDate(addDays(view.day, -1))}
         </a>
         {view.day !== view.today && (
-          <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today">
+          <a className="flex min-h-9 items-center rounded border border-edge px-2 no-underline" href="/today">
             Today
           </a>
         )}
         <a
           data-keys="]"
           data-does="Day after"
-          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
           href={`/today?day=${addDays(view.day, 1)}`}
         >
           {sayDate(addDays(view.day, 1))} →
         </a>
         <a
-          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
           href={`/today/print?day=${view.day}`}
         >
           Print
         </a>
         <a
-          className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+          className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
           href={`/today/paper?day=${view.day}`}
         >
           Enter from paper
         </a>
-        <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/today/wall">
-          Wall
+        <a className="flex min-h-9 items-center rounded border border-edge px-2 no-underline" href="/today/wall">
+          Aisle screen
         </a>
         {manager && (
           <a
-            className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+            className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
             href={`/today/evening?day=${view.day}`}
           >
             End-of-day list
@@ -87,7 +87,7 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
       )}
       {may && !laying && (
         <Button
-          className="ml-auto min-h-11"
+          className="ml-auto"
           data-keys="l"
           data-does="Plan the day"
           disabled={sheet.command.busy || (view.due.length === 0 && view.cards.length === 0)}
@@ -99,7 +99,6 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
       {may && (
         <Button
           tone="main"
-          className="min-h-11"
           data-keys="."
           data-does="Hand out the day"
           disabled={sheet.command.busy || waiting === 0}

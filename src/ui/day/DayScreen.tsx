@@ -32,7 +32,7 @@ import { DayHead } from "./DayHead.tsx";
 import { Fallen } from "./Fallen.tsx";
 import type { ChangedCard, LeftOut } from "./laying.ts";
 import { StringList } from "./StringList.tsx";
-import { namesOf, placesOf, spotKey, spotsFor } from "./sheet.ts";
+import { drawnOf, foldedOf, namesOf, placesOf, spotKey, spotsFor } from "./sheet.ts";
 import { ToPlace } from "./ToPlace.tsx";
 import { useLayOut } from "./use-lay-out.ts";
 import { useProof } from "./use-proof.ts";
@@ -84,6 +84,8 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
   /** The wish while it hangs on the pointer: nothing on the page may move under it then. */
   const [dragged, setDragged] = useState<Wish | null>(null);
   const [cursor, setCursor] = useState<string | null>(null);
+  /** The empty hours at the end are shown too. */
+  const [whole, setWhole] = useState(false);
   const names = namesOf(view);
   const spots = useMemo(() => (wish ? spotsFor(view, wish) : null), [view, wish]);
   const card = view.cards.find((one) => one.card === selected) ?? null;
@@ -184,6 +186,9 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
     if (person) setCursor(spotKey(person.id, Math.max(from, Math.min(to - step, nextSlot))));
   };
 
+  const [all, folded] = [drawnOf(view), foldedOf(view)];
+  // A spot may be chosen in the empty hours too; under a card that hangs on the pointer nothing moves.
+  const drawn = whole || (wish !== null && dragged === null) ? all : folded;
   const over = view.day < view.today;
   const hovered = wish && cursor ? spots?.get(cursor) : null;
   const givenUp = useMemo(
@@ -273,9 +278,22 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
         </div>
         <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_17.5rem]">
           <div>
-            <WeatherStrip view={view} may={may && !over} />
+            <WeatherStrip view={view} drawn={drawn} may={may && !over} />
+            {all.to > folded.to && !dragged && (
+              <p className="hidden justify-end md:flex">
+                <button
+                  type="button"
+                  className="sign min-h-6 px-1 text-sm text-slate underline"
+                  aria-expanded={drawn === all}
+                  onClick={() => setWhole(!whole)}
+                >
+                  {drawn === all ? `Only to ${clock(folded.to)}` : `Show ${clock(folded.to)} to ${clock(all.to)}`}
+                </button>
+              </p>
+            )}
             <Board
               view={view}
+              drawn={drawn}
               fallen={down}
               spots={spots}
               selected={selected}

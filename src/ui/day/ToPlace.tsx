@@ -33,7 +33,7 @@ function Left({ left, names, onWay }: { left: LeftOut; names: Names; onWay(cards
         <button
           key={`${way.rider}${way.start}`}
           type="button"
-          className="sign mt-1 min-h-9 w-full rounded border border-line bg-paper px-2 py-1 text-left"
+          className="sign mt-1 min-h-9 w-full rounded border border-edge bg-paper px-2 py-1 text-left"
           onClick={() => onWay(way.cards)}
         >
           {sayWay(way, names)}
@@ -55,9 +55,6 @@ function DueItem({ due, horse, chosen, onChoose }: { due: DueView; horse: string
       onClick={onChoose}
       className={`flex min-h-12 w-full touch-none items-baseline gap-2 border px-2 py-1 text-left ${chosen ? "border-ink bg-straw" : "border-line bg-paper"} ${isDragging ? "opacity-40" : ""}`}
     >
-      <span className="sign w-7 text-right text-dim" title="Urgency">
-        {due.urgency.value}
-      </span>
       <span>
         <span className="sign block">{horse}</span>
         {due.main.length > 0 && (

@@ -8,7 +8,7 @@ import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayTold } from "#ui/words/weather.ts";
-import { columnAt, columnsOf, drawnOf, hourMarks, isWide, namesOf } from "./sheet.ts";
+import { columnAt, columnsOf, type Drawn, hourMarks, isWide, namesOf } from "./sheet.ts";
 
 /** Parts of a day that people can guess: its morning, its middle, its afternoon. */
 const PARTS = [
@@ -92,10 +92,9 @@ function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
   );
 }
 
-export function WeatherStrip({ view, may }: { view: DayView; may: boolean }) {
+export function WeatherStrip({ view, drawn, may }: { view: DayView; drawn: Drawn; may: boolean }) {
   const [open, setOpen] = useState(false);
   const names = namesOf(view);
-  const drawn = drawnOf(view);
   const told = weatherTold(view);
   const limits = view.horses[0]?.limits ?? USUAL_LIMITS;
   const [from] = view.weatherFrom;

@@ -22,6 +22,15 @@ export function drawnOf({ hours, cards }: Pick<DayView, "hours" | "cards">): Dra
     to: Math.max(hours.to, ...shown.map(({ start, length }) => start + length)),
   };
 }
+/** The same without the hours after the last card, but for one: empty afternoons leave the room to the names. */
+export function foldedOf(view: Pick<DayView, "hours" | "cards">): Drawn {
+  const { from, to } = drawnOf(view);
+  const ends = live(view.cards).map(({ start, length }) => start + length);
+  const last = Math.ceil((Math.max(from, ...ends) - from) / HOUR) * HOUR + from;
+  return { from, to: ends.length === 0 ? to : Math.min(to, Math.max(last, from + FOLD_TO) + HOUR) };
+}
+/** So many slots stay at least. */
+const FOLD_TO = 3 * HOUR;
 /** Slots at which an hour begins. */
 export const hourMarks = ({ from, to }: Drawn): readonly number[] =>
   Array.from({ length: Math.ceil((to - from) / HOUR) }, (_, i) => from + i * HOUR);

@@ -40,7 +40,7 @@ export function ColumnsTable({ list, table, columns, reading, change }: Props) {
                 <td className="pr-3">
                   <select
                     aria-label={`${heading || `Column ${at + 1}`} is`}
-                    className="min-h-9 rounded border border-line px-2"
+                    className="min-h-9 rounded border border-edge px-2"
                     value={columns[at] ?? ""}
                     onChange={(event) =>
                       change({

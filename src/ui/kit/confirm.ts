@@ -5,12 +5,12 @@ const LINES = `
     <h2 id="confirm-title">Your password, once more</h2>
     <p class="max-w-sm">Much hangs on this: it is asked for so that nobody does it from a screen that you left open.</p>
     <label class="sign block text-dim">Password
-      <input type="password" autocomplete="current-password" required maxlength="200" class="block min-h-9 w-full rounded border border-line px-2 py-1 font-sans text-ink" />
+      <input type="password" autocomplete="current-password" required maxlength="200" class="block min-h-9 w-full rounded border border-edge px-2 py-1 font-sans text-ink" />
     </label>
     <p role="alert" class="text-oxblood"></p>
     <div class="flex gap-3">
       <button value="go" class="sign min-h-9 rounded border border-rail bg-rail px-3 text-on-rail">Go on</button>
-      <button type="button" class="sign min-h-9 rounded border border-line px-3">Leave it</button>
+      <button type="button" class="sign min-h-9 rounded border border-edge px-3">Leave it</button>
     </div>
   </form>`;
 

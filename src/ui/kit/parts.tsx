@@ -48,7 +48,7 @@ export function Trouble({ problem }: { problem: ProblemBody | null }) {
 }
 
 /** Without a width, for controls that stand in a row with others. */
-export const BARE_INPUT = "min-h-9 font-normal rounded border border-line px-2 py-1 aria-[invalid=true]:border-oxblood";
+export const BARE_INPUT = "min-h-9 font-normal rounded border border-edge px-2 py-1 aria-[invalid=true]:border-oxblood";
 export const INPUT = `${BARE_INPUT} w-full`;
 
 export function Field({
@@ -109,7 +109,7 @@ export function Choice<T extends string | number>({
         {options.map(([option, words]) => (
           <label
             key={option}
-            className={`sign flex cursor-pointer items-center justify-center rounded border border-line bg-paper text-center has-checked:border-rail has-checked:bg-rail has-checked:text-on-rail has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-slate ${big ? "min-h-14 min-w-14 px-3 text-lg" : "min-h-9 min-w-9 px-2"}`}
+            className={`sign flex cursor-pointer items-center justify-center rounded border border-edge bg-paper text-center has-checked:border-rail has-checked:bg-rail has-checked:text-on-rail has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-slate ${big ? "min-h-14 min-w-14 px-3 text-lg" : "min-h-9 min-w-9 px-2"}`}
           >
             <input type="radio" className="sr-only" name={name} checked={value === option} onChange={() => onChange(option)} />
             {words}
@@ -183,7 +183,7 @@ export function Stepper({
   onChange(next: number): void;
 }) {
   const clamp = (next: number): number => Math.max(min, Math.min(max, next));
-  const button = "sign size-14 shrink-0 rounded border border-line bg-paper text-2xl disabled:opacity-40";
+  const button = "sign size-14 shrink-0 rounded border border-edge bg-paper text-2xl disabled:opacity-40";
   return (
     <div>
       <label htmlFor={id} className="sign text-dim">
@@ -201,7 +201,7 @@ export function Stepper({
         </button>
         <input
           id={id}
-          className="h-14 w-full min-w-0 rounded border border-line text-center text-xl"
+          className="h-14 w-full min-w-0 rounded border border-edge text-center text-xl"
           inputMode="numeric"
           placeholder="–"
           value={value ?? ""}

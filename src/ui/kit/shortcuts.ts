@@ -5,20 +5,28 @@
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
+/** What is seen, and what the menu of the header holds, open or not. */
+const declared = (): HTMLElement[] =>
+  [...document.querySelectorAll<HTMLElement>("[data-keys]")].filter(
+    (element) => element.offsetParent !== null || element.closest("#more") !== null,
+  );
 let pending = "";
+/** While more keys are awaited the header shows them. */
+function wait(keys: string): void {
+  pending = keys;
+  document.body.toggleAttribute("data-going", keys !== "");
+}
 let forget: ReturnType<typeof setTimeout> | undefined;
 
 document.addEventListener("keydown", (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || document.querySelector("dialog[open]")) return;
   const keys = pending ? `${pending} ${event.key}` : event.key;
-  const all = [...document.querySelectorAll<HTMLElement>("[data-keys]")].filter((element) => element.offsetParent !== null);
+  const all = declared();
   const hit = all.find((element) => element.dataset["keys"] === keys);
-  pending = !hit && all.some((element) => element.dataset["keys"]?.startsWith(`${keys} `)) ? keys : "";
+  wait(!hit && all.some((element) => element.dataset["keys"]?.startsWith(`${keys} `)) ? keys : "");
   clearTimeout(forget);
   if (pending) {
-    forget = setTimeout(() => {
-      pending = "";
-    }, 1200);
+    forget = setTimeout(() => wait(""), 1200);
     event.preventDefault();
     return;
   }
@@ -30,7 +38,8 @@ document.addEventListener("keydown", (event) => {
 
 const dialog = document.querySelector<HTMLDialogElement>("#shortcuts");
 document.querySelector("#show-shortcuts")?.addEventListener("click", () => {
-  const rows = [...document.querySelectorAll<HTMLElement>("[data-keys]")].filter((element) => element.offsetParent !== null);
+  document.querySelector("#more")?.removeAttribute("open");
+  const rows = declared();
   const list = dialog?.querySelector("dl");
   list?.replaceChildren(
     ...rows.flatMap((element) => {
@@ -45,3 +54,15 @@ document.querySelector("#show-shortcuts")?.addEventListener("click", () => {
   dialog?.showModal();
 });
 dialog?.querySelector("button")?.addEventListener("click", () => dialog.close());
+// A menu or filter that is open closes when something else is pressed, or with Escape.
+const menus = (): HTMLDetailsElement[] => [...document.querySelectorAll<HTMLDetailsElement>("details.relative[open]")];
+document.addEventListener("click", ({ target }) => {
+  for (const menu of menus()) if (target instanceof Node && !menu.contains(target)) menu.open = false;
+});
+document.addEventListener("keydown", ({ key }) => {
+  if (key !== "Escape") return;
+  for (const menu of menus()) {
+    menu.open = false;
+    menu.querySelector("summary")?.focus();
+  }
+});

@@ -102,7 +102,7 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
         ).map(([label, accept]) => (
           <label
             key={accept}
-            className="sign flex min-h-14 cursor-pointer items-center justify-center rounded border border-line bg-paper px-2 text-center"
+            className="sign flex min-h-14 cursor-pointer items-center justify-center rounded border border-edge bg-paper px-2 text-center"
           >
             {label}
             <input

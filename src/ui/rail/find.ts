@@ -4,6 +4,8 @@ const picks = ["order", "need", "rider", "kind"].map(
   (name) => [name, document.querySelector<HTMLSelectElement>(`#${name}`)] as const,
 );
 const none = document.querySelector<HTMLElement>("#find-none");
+/** Between what needs somebody and what does not; it says nothing in another order, or of some lanes only. */
+const gap = document.querySelector<HTMLElement>("[data-break]");
 const list = document.querySelector<HTMLElement>("#lanes");
 const lanes = [...document.querySelectorAll<HTMLElement>("[data-name]")];
 
@@ -30,7 +32,9 @@ function show(): void {
     lane.hidden = !hit;
     if (hit) shown += 1;
   }
-  list?.append(...[...lanes].sort(ORDERS[chosen["order"] ?? ""] ?? byNumber("place")));
+  const asTheyCame = words === "" && Object.values(chosen).every((one) => one === "");
+  if (gap) gap.hidden = !asTheyCame;
+  list?.append(...[...lanes, ...(gap ? [gap] : [])].sort(ORDERS[chosen["order"] ?? ""] ?? byNumber("place")));
   if (none) none.hidden = shown > 0 || lanes.length === 0;
   const url = new URL(location.href);
   for (const [name, value] of Object.entries({ find: words, ...chosen }))

@@ -36,7 +36,7 @@ export function ProseEditor({
         "aria-label": label,
         "aria-multiline": "true",
         role: "textbox",
-        class: "min-h-16 rounded border border-line bg-paper px-2 py-1 whitespace-pre-wrap [&_ul]:list-disc [&_ul]:pl-5",
+        class: "min-h-16 rounded border border-edge bg-paper px-2 py-1 whitespace-pre-wrap [&_ul]:list-disc [&_ul]:pl-5",
       },
     },
     onUpdate: ({ editor: now }) => onChange(proseOf(now.getJSON())),

@@ -34,7 +34,7 @@ export function NumberIn({ id, label, value, onChange }: NumberProps) {
       <input
         id={id}
         inputMode="decimal"
-        className="block min-h-14 w-28 rounded border border-line px-2 font-sans text-lg text-ink"
+        className="block min-h-14 w-28 rounded border border-edge px-2 font-sans text-lg text-ink"
         value={value}
         onChange={({ target }) => onChange(target.value)}
       />
@@ -60,7 +60,7 @@ export function SelectIn<T extends string>({ id, label, value, options, onChange
       {label}
       <select
         id={id}
-        className="block min-h-14 rounded border border-line px-2 font-sans text-lg text-ink"
+        className="block min-h-14 rounded border border-edge px-2 font-sans text-lg text-ink"
         value={value}
         onChange={({ target }) => onChange(target.value as T)}
       >

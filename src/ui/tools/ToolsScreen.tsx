@@ -26,7 +26,7 @@ export function ToolsScreen({ view }: { view: ToolsView }) {
       <h1>Barn tools</h1>
       <nav aria-label="Tools" className="flex flex-wrap gap-1 py-2">
         {PARTS.map(([id, words]) => (
-          <a key={id} href={`#${id}`} className="sign flex min-h-14 items-center rounded border border-line px-3 no-underline">
+          <a key={id} href={`#${id}`} className="sign flex min-h-14 items-center rounded border border-edge px-3 no-underline">
             {words}
           </a>
         ))}

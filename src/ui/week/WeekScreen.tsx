@@ -50,6 +50,9 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
   };
   const from = view.days[0]?.day ?? view.today;
   const asked = problem.horses.reduce((sum, { sessions }) => sum + sessions, 0);
+  /** Days beyond today have work on them: what lacks a day is short only then. */
+  const planned =
+    view.days.some(({ laid }) => laid) || view.horses.some(({ cells }) => cells.some(({ meant }) => meant !== null));
   const short = board.horses.reduce((sum, horse) => sum + horse.short, 0);
   const noDays = board.horses.reduce((sum, horse) => sum + horse.noDays, 0);
 
@@ -102,31 +105,33 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
       onDragEnd={dropped}
       onDragCancel={() => setHeld(null)}
     >
-      <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-2">
-        <div>
-          <h1>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-1">
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <h1 className="text-2xl">
             {sayDate(from)} to {sayDate(view.days.at(-1)?.day ?? from)}
           </h1>
           <p className="text-dim">
-            {plural(view.days.length, "working day")} · {asked - short} of {plural(asked, "session")} due have a day
+            {planned
+              ? `${asked - short} of ${plural(asked, "session")} due have a day`
+              : `${plural(asked, "session")} due. Plan the week to give them days.`}
           </p>
         </div>
         <nav aria-label="Weeks" className="flex gap-1 sign">
           <a
             data-keys="["
             data-does="Days before"
-            className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+            className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
             href={`/week?from=${view.before}`}
           >
             ← before
           </a>
-          <a className="flex min-h-9 items-center rounded border border-line px-2 no-underline" href="/week">
+          <a className="flex min-h-9 items-center rounded border border-edge px-2 no-underline" href="/week">
             From today
           </a>
           <a
             data-keys="]"
             data-does="Days after"
-            className="flex min-h-9 items-center rounded border border-line px-2 no-underline"
+            className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
             href={`/week?from=${view.after}`}
           >
             after →
@@ -143,7 +148,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
         )}
         <Button
           tone="main"
-          className={`min-h-11 ${plan.busy ? "" : "ml-auto"}`}
+          className={plan.busy ? "" : "ml-auto"}
           data-keys="l"
           data-does="Plan the week"
           disabled={command.busy || plan.busy || from < view.today}
@@ -218,7 +223,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
               {view.horses.map((horse, row) => {
                 const told = board.horses[row];
                 return (
-                  <tr key={horse.stay} className="h-10 border-b border-line">
+                  <tr key={horse.stay} className="h-9 border-b border-line">
                     <th scope="row" className="truncate font-normal">
                       <a href={`/horse/${horse.stay}`} className="sign">
                         {horse.horse}
@@ -243,7 +248,9 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
                     ))}
                     <td className="pl-2 text-sm">
                       {told?.days.length} of {problem.horses[row]?.sessions ?? 0}{" "}
-                      <span className="text-oxblood">{told ? sayShort(told.short, told.noDays) : ""}</span>
+                      <span className="text-oxblood">
+                        {told ? sayShort(planned ? told.short : told.noDays, told.noDays) : ""}
+                      </span>
                     </td>
                   </tr>
                 );

@@ -57,10 +57,35 @@ export function sayNeed(need: Need): string {
       return `Tight for ${sayDate(need.by)}: ${inner(skillWords(need.skill))} (${Math.round(100 * need.chance)}%)`;
     case "next-goals":
       return need.skills.length > 0
-        ? `All goals met. Next: ${inner(listed(need.skills.map((id) => inner(skillWords(id)))))}`
-        : "All goals met: set new ones";
+        ? `All goals reached. Next: ${inner(listed(need.skills.map((id) => inner(skillWords(id)))))}`
+        : "All goals reached: set new ones";
     case "over":
       return `Term ended ${plural(need.days, "day")} ago`;
+  }
+}
+/** Of a skill as much as a lane has room for: 'First sit', without what stands behind it. */
+export const shortSkill = (skill: string): string => skillWords(skill).split(/[,:(]/)[0]?.trim() ?? skillWords(skill);
+/** The same for a lane of the Rail, at most about forty characters; the rest opens with the lane. */
+export function sayNeedShort(need: Need): string {
+  switch (need.code) {
+    case "hold":
+      return `On hold (${inner(HOLD[need.kind as HoldKind])}) since ${sayDate(need.from)}`;
+    case "behind":
+      return `${plural(need.lengths, "length")} behind${need.feasible ? "" : ", not enough days left"}`;
+    case "check-late":
+      return sayLateNeed(need.who, need.days, "nothing");
+    case "goal":
+      return `Goal at risk: ${inner(shortSkill(need.skill))}`;
+    case "stuck":
+      return `No progress: ${inner(shortSkill(need.skill))}`;
+    case "same-trouble":
+      return `Trouble again: ${inner(shortSkill(need.at))}`;
+    case "dated-goal":
+      return `Tight for ${sayDate(need.by)}: ${inner(shortSkill(need.skill))}`;
+    case "next-goals":
+      return "All goals reached";
+    default:
+      return sayNeed(need);
   }
 }
 /** Needs by what they are about, for choosing among horses. */
@@ -215,12 +240,12 @@ const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
   "mid-term": "Evaluate",
   exit: "Evaluate",
   report: "Write the report",
-  "check-late": "Book or close the check",
-  hold: "End or extend the hold",
+  "check-late": "Open the check",
+  hold: "Open the hold",
   over: "Send home or extend",
-  behind: "Add sessions to the week",
+  behind: "Open the week",
   "time-off": "Add to a string",
-  "no-day": "See the week",
+  "no-day": "Open the week",
   stall: "See the plan",
   goal: "See the plan",
   stuck: "See the plan",
@@ -228,8 +253,25 @@ const OPENS: Readonly<Partial<Record<Need["code"], string>>> = {
   "step-ready": "See the plan",
   "dated-goal": "See the plan",
   "next-goals": "Set new goals",
-  sign: "Review and sign off",
+  sign: "Sign off",
 };
+/** The same in a word or two, for a lane of the Rail. */
+export function sayVerb(proposal: Proposal, need: Need): string {
+  switch (proposal.code) {
+    case "order-check":
+      return "Order a check";
+    case "rest-skill":
+      return "Rest it a week";
+    case "go-back":
+      return "Go back one skill";
+    case "add-sessions":
+      return `Add ${plural(proposal.days.length, "session")}`;
+    case "lay-step":
+      return "Put it on Today";
+    default:
+      return sayProposal(proposal, need);
+  }
+}
 
 const POINTS_TO: Readonly<Record<PointsTo, string>> = {
   vet: "Vet before any more work.",

@@ -27,7 +27,7 @@ export function sayWeatherBar(bar: WeatherBar): string {
     case "green-outside":
       return `${at}: a horse with fewer than ten rides here is not ridden outdoors.`;
     case "small-place":
-      return `${at}: a green horse is ridden in the small place only, at a walk.`;
+      return `${at}: ride a green horse in the small pen only, at a walk.`;
     case "ground-first":
       return `${at}: ground work comes first. Make it ground and saddle.`;
   }
@@ -50,13 +50,13 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
 const TOLD: Readonly<Record<WeatherTold["because"], string>> = {
   none: "no work",
   "first-rides": "no first rides, ground work only",
-  "green-outside": "not ridden outdoors, as they have fewer than ten rides here",
-  "not-fit": "kept out of the heat, as they are unfit, thin or back from time off",
-  "small-place": "ridden in a small place only, at a walk",
-  short: "short sessions only outdoors",
+  "green-outside": "no riding outdoors, with fewer than ten rides here",
+  "not-fit": "not outdoors in the heat: unfit, thin or back from time off",
+  "small-place": "ride in the small pen only, at a walk",
+  short: "outdoors only short sessions",
   "ground-first": "ground work before riding",
 };
 const isHeat = (because: WeatherTold["because"]): boolean => because === "none" || because === "not-fit" || because === "short";
-/** 'From 14:00 to 17:00, wind to 16 m/s: no first rides, ground work only: Juniper Tax.' */
+/** 'Wind up to 16 m/s, 14:00 to 17:00. Juniper Tax: no first rides, ground work only.' */
 export const sayTold = ({ because, from, to, worst, stays }: WeatherTold, horse: (stay: StayId) => string): string =>
-  `From ${hour(from)} to ${hour(to)}, ${isHeat(because) ? `heat to ${worst}` : `wind to ${worst} m/s`}: ${TOLD[because]}: ${listed(stays.map(horse))}.`;
+  `${isHeat(because) ? `Heat index up to ${worst}` : `Wind up to ${worst} m/s`}, ${hour(from)} to ${hour(to)}. ${listed(stays.map(horse))}: ${TOLD[because]}.`;

@@ -248,10 +248,10 @@ describe("every code has its sentence", () => {
   it.each(NOT_HAD)("a cell, $code", (why) => expect(sayNotHad(why)).toMatch(/^[a-z][a-z ]{1,25}$/));
   it("what the weather does to a day names hours and horses", () => {
     const told = { because: "first-rides", from: 14, to: 17, worst: 16, stays: [stay] } as const;
-    expect(sayTold(told, () => "Thimble")).toBe(
-      "From 14:00 to 17:00, wind to 16 m/s: no first rides, ground work only: Thimble.",
+    expect(sayTold(told, () => "Thimble")).toBe("Wind up to 16 m/s, 14:00 to 17:00. Thimble: no first rides, ground work only.");
+    expect(sayTold({ ...told, because: "short" }, () => "Thimble")).toContain(
+      "Heat index up to 16, 14:00 to 17:00. Thimble: outdoors only short sessions.",
     );
-    expect(sayTold({ ...told, because: "short" }, () => "Thimble")).toContain("heat to 16: short sessions only outdoors");
   });
   it("what is short tells what no week could hold", () => {
     expect([sayShort(0, 0), sayShort(1, 1), sayShort(3, 1)]).toEqual([
@@ -391,7 +391,7 @@ describe("checks in words", () => {
       "No work",
     ]);
     expect(sayLateNeed("vet", 1, "all")).toBe("Vet 1 day overdue: no work until then");
-    expect(sayLateNeed("barn", 2, "nothing")).toBe("Own check 2 days overdue");
+    expect(sayLateNeed("barn", 2, "nothing")).toBe("Our own check 2 days overdue");
     const when = { due: DAY, bookedFor: null, doneOn: null };
     expect(sayWhen({ ...when, state: "ordered" })).toBe(", due by Fri 10 Jul");
     expect(sayWhen({ ...when, state: "booked", bookedFor: DAY })).toBe(" for Fri 10 Jul");
