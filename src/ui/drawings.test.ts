@@ -132,13 +132,13 @@ describe("the body map", () => {
     expect(structure(createElement(BodyMap, { touches }))).toMatchInlineSnapshot(`
       [
         "Left side: Girth line, left: hand 2",
-        "11 × path",
+        "13 × path",
         "8 × circle",
         "2 × line",
         "8 × circle",
-        "9 × path",
+        "16 × path",
         "4 × circle",
-        "11 × path",
+        "13 × path",
         "16 × circle",
       ]
     `);

@@ -138,7 +138,7 @@ describe("another first time", () => {
     const page = await screens.as(who, PHONE);
     await screens.visit(page, `/card/${id}`);
     await tap(page, "Holding breath");
-    await tap(page, "Held breath: gone");
+    await tap(page, "Holding breath: gone");
     await text(page, "it went away");
     await go(page, "Work");
     await text(page, "First back girth");
@@ -211,7 +211,7 @@ describe("my string", () => {
     await fill(page, "Why", "There was time before lunch.");
     await expectTargets(page, "my string", 56);
     await follow(page, () => button(page, "Add this session").click());
-    expect(await bodyOf(page)).toContain("not handed out: There was time before lunch.");
+    expect(await bodyOf(page)).toContain("unplanned: There was time before lunch.");
     await page.close();
 
     const desk = await screens.as("odalys");
@@ -229,7 +229,7 @@ describe("the evening", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/today/evening");
     await button(page, "Plan Wed 15 Jul").click();
-    await text(page, "laid out");
+    await text(page, "planned");
     await expectAccessible(page, "the evening list");
     await (await page.waitForSelector("::-p-text(Hand out Wed 15 Jul)"))?.click();
     await text(page, "cards handed out.");

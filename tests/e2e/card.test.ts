@@ -131,7 +131,7 @@ describe("a card on the phone", () => {
       await go(page, part);
       if (part === "What happened") {
         await tap(page, "Fall");
-        await text(page, "The office is told at once");
+        await text(page, "The office is alerted right away");
       }
       await expectAccessible(page, part);
       for (const value of ["light", "dark"]) {
@@ -161,7 +161,7 @@ describe("a card on the phone", () => {
     for (let i = 0; i < 7; i += 1) await tap(page, "Ground: 5 more");
     await thumb(await page.waitForSelector("[role=group] button[aria-label*='4, ']"));
     await reload(page);
-    await text(page, "Saved on this phone not sent yet.");
+    await text(page, "Saved on this phone, not sent yet.");
     await go(page, "Work");
     expect(await page.$eval("#ground", (field) => (field as HTMLInputElement).value)).toBe("35");
     await go(page, "What happened");
@@ -223,7 +223,7 @@ describe("a card on the phone", () => {
     await thumb(await page.waitForSelector("[data-course='tight']"));
     await text(page, "stay on the ground until the horse softens");
     await reload(page);
-    await text(page, "Tight for 0 minutes now: on the ground until it has softened.");
+    await text(page, "Tight for 0 minutes: stay on the ground until the horse softens.");
     await page.evaluate(() => {
       const real = Date.now();
       Date.now = () => real + 9 * 60_000;

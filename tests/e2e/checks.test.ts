@@ -84,7 +84,7 @@ describe("the Checks screen", () => {
     await fill(page, "Result", "treated");
     await fill(page, "What was found or done", "Long toes in front; trimmed and reset.");
     await follow(page, () => button(page, "Enter the answer").click());
-    expect(await bodyOf(page)).toContain("Something put right. Long toes in front");
+    expect(await bodyOf(page)).toContain("Problem fixed. Long toes in front");
     await screens.visit(page, "/today");
     await page.locator("summary::-p-text(Not due today)").click();
     expect(await bodyOf(page)).not.toContain("waiting for a check");
@@ -98,7 +98,7 @@ describe("the Checks screen", () => {
     writeFileSync(odd, "<html><script>alert(1)</script></html>");
     const input = (await page.waitForSelector("input[type=file]")) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(large);
-    await text(page, "at most 5.0 MB go in");
+    await text(page, "the limit is 5.0 MB");
     await input.uploadFile(odd);
     await text(page, "Attach a photo (JPEG, PNG, WebP) or a PDF");
     await page.close();
@@ -113,7 +113,7 @@ describe("the Checks screen", () => {
     await button(page, "Trot in hand, left and right ×, take off").click();
     await expectAccessible(page, "skills left alone");
     await follow(page, () => button(page, "Save the change").click());
-    expect(await bodyOf(page)).toContain("Left alone: hind feet picked up and held");
+    expect(await bodyOf(page)).toContain("Leave alone: hind feet picked up and held");
     const [row] = await screens.site.sql`
       SELECT c.holds, c.skills FROM check_up c JOIN stay s ON s.id = c.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Juniper Tax'`;
     expect(row).toEqual({ holds: "skill", skills: ["hind-feet"] });
@@ -151,7 +151,7 @@ describe("the Checks screen", () => {
     await fill(page, "Result", "gone");
     await expectAccessible(page, "ending a trial");
     await follow(page, () => button(page, "End the trial").click());
-    expect(await bodyOf(page)).toMatch(/Another pad from .* to Tue 14 Jul: the sign went/);
+    expect(await bodyOf(page)).toMatch(/Another pad from .* to Tue 14 Jul: sign gone/);
     await page.close();
   });
   it("is read by riders, with nothing to press", async () => {
@@ -214,7 +214,7 @@ describe("the Barn screen", () => {
     await button(page, "Save the weights").click();
     await text(page, "Saved");
     await reload(page);
-    await text(page, "1 weight of your own");
+    await text(page, "1 weight changed here");
     await page.close();
   });
   it("joins what two managers change in the weights and in the walk, and asks where both changed the same", async () => {

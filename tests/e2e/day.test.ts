@@ -45,7 +45,7 @@ describe("placing a horse", () => {
     expect(await cards()).toMatchObject([
       { horse: "Blue Ledger", rider: "Wren Castellanos", start: fromSeven(2), state: "placed" },
     ]);
-    await button(page, "Undo the placing of Blue Ledger").click();
+    await button(page, "Undo: add Blue Ledger").click();
     await text(page, "Undone");
     expect(await cards()).toHaveLength(0);
     await page.close();
@@ -214,10 +214,10 @@ describe("two sessions on the sheet", () => {
     const after = [`Blue Ledger Ines Halvorsen ${fromSeven(6)}`, `Gannet Wren Castellanos ${fromSeven(2)}`];
     expect(await where()).toEqual(after);
     await page.keyboard.press("u");
-    await text(page, "Undone: swap of");
+    await text(page, "Undone: swap");
     expect(await where()).toEqual(before);
     await page.keyboard.press("r");
-    await text(page, "Redone: swap");
+    await text(page, "Redone");
     expect(await where()).toEqual(after);
     await page.waitForFunction(() => !document.body.innerText.includes("Swap with another"));
     await (await card("Blue Ledger"))?.click();
@@ -229,10 +229,10 @@ describe("two sessions on the sheet", () => {
 });
 
 describe("a sick call", () => {
-  it("marks what the ill rider had, is laid out anew with a price on every change, and is undone", async () => {
+  it("marks what the ill rider had, is planned again with every change named, and is undone", async () => {
     const page = await open();
     await page.keyboard.press("l");
-    await text(page, "laid out");
+    await text(page, "planned");
     await page.keyboard.press(".");
     await text(page, "handed out.");
     const ill = (await cards())[0]?.["rider"] as string;
@@ -244,7 +244,7 @@ describe("a sick call", () => {
     await expectAccessible(page, "a sick call");
     await page.keyboard.press("l");
     await text(page, "Changed since hand-out");
-    expect(await bodyOf(page)).toMatch(new RegExp(`${ill} \\d\\d:\\d\\d → .*point`));
+    expect(await bodyOf(page)).toMatch(new RegExp(`${ill} \\d\\d:\\d\\d → `));
     await page.waitForFunction(() => !document.body.innerText.includes("No longer possible"));
     expect((await cards()).some((one) => one["rider"] === ill)).toBe(false);
     await screens.site.post("people/remove-absence", { id }, { who: "odalys" });
@@ -266,7 +266,7 @@ describe("weather typed by hand", () => {
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
     await text(page, "No weather data: heat and wind are not checked.");
-    await button(page, "type it").click();
+    await button(page, "type it in").click();
     const fields = await page.$$("form input[inputmode='decimal']");
     expect(fields).toHaveLength(9);
     for (const [i, value] of ["12", "50", "3", "14", "45", "4", "12", "70", ""].entries()) await fields[i]?.type(value);
@@ -278,7 +278,7 @@ describe("weather typed by hand", () => {
     await text(page, "Typed by Odalys Brandt.");
     await text(page, "no first rides, ground work only");
     await expectAccessible(page, "a windy afternoon");
-    await button(page, "type it").click();
+    await button(page, "type it in").click();
     await button(page, "Use the barn's station").click();
     await text(page, "No weather data: heat and wind are not checked.");
     await page.close();
@@ -323,11 +323,11 @@ describe("a rider's calendar", () => {
 });
 
 describe("laying out the day", () => {
-  it("fills the strings with one key, says what it costs and how far from the best it is, pins, and is undone", async () => {
+  it("fills the strings with one key, says what it gives up and how good it is, pins, and is undone", async () => {
     const page = await open();
     await page.keyboard.press("l");
-    await text(page, "laid out");
-    await text(page, "It costs");
+    await text(page, "planned");
+    await text(page, "session");
     const placed = await cards();
     expect(placed.length).toBeGreaterThan(5);
     await expectAccessible(page, "a day laid out");
@@ -339,11 +339,11 @@ describe("laying out the day", () => {
     );
     await (await page.waitForSelector(`::-p-xpath(//button[contains(., '${placed[0]?.["horse"]}') and @aria-pressed])`))?.click();
     await button(page, "Pin here").click();
-    await text(page, "stays where it is");
+    await text(page, " pinned.");
     await button(page, "Plan the day").click();
-    await text(page, "laid out");
-    await button(page, "Undo the laying out").click();
-    await text(page, "Undone: laying out");
+    await text(page, "planned");
+    await button(page, "Undo: plan the day").click();
+    await text(page, "Undone: plan the day");
     await page.close();
   });
   it("says of each horse left out who cannot have it and why, and lets one in by a tap", async () => {
@@ -352,13 +352,13 @@ describe("laying out the day", () => {
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
     await button(page, "Plan the day").click();
-    await text(page, "left out");
+    await text(page, "not scheduled");
     await page.waitForSelector("::-p-xpath(//p[contains(., '▲')])");
     await expectAccessible(page, "horses left out");
     // What was worked out is shown at once, and written a moment later.
     await expect.poll(async () => (await cards()).length).toBeGreaterThan(0);
     // What is told of the proof meanwhile still moves the page: the button is pressed wherever it stands.
-    const way = await page.waitForSelector("::-p-xpath(//button[contains(., 'point') and contains(., ' at ')])");
+    const way = await page.waitForSelector("::-p-xpath(//button[contains(., ' at ') and contains(., '.')])");
     await way?.evaluate((button) => (button as HTMLElement).click());
     await text(page, "placed.");
     await page.close();

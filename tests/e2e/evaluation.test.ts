@@ -188,7 +188,7 @@ describe("the prints and the comparison", () => {
     const path = `/horse/${row?.["stayId"]}/evaluation/${row?.["id"]}`;
     const [mine, theirs] = [await screens.as("odalys"), await screens.as("odalys")];
     for (const page of [mine, theirs]) await screens.visit(page, path);
-    await text(mine, "% within the term.");
+    await text(mine, "% chance this term.");
     await fill(mine, "Your own words, printed above the findings", "Mine.");
     await reload(mine);
     await mine.waitForFunction(() => document.querySelector("textarea")?.value === "Mine.");

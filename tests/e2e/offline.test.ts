@@ -102,7 +102,7 @@ describe("without a network, after one visit", () => {
     await page.waitForFunction((wanted) => location.pathname.endsWith(wanted), {}, id);
     await close(page);
     await text(page, "Saved on this phone");
-    expect(await bodyOf(page)).toContain("1 kept on this phone");
+    expect(await bodyOf(page)).toContain("1 saved on this phone");
     // A change of mind before it was sent: the draft is there as it was.
     await button(page, "Change and resend").click();
     await go(page, "Work");
@@ -149,7 +149,7 @@ describe("a card that the manager changed meanwhile", () => {
     await screens.site.restart();
     await page.evaluate(() => window.dispatchEvent(new Event("online")));
     await text(page, "Not accepted:");
-    expect(await bodyOf(page)).toContain("1 not taken");
+    expect(await bodyOf(page)).toContain("1 not accepted");
     await expectAccessible(page, "not taken");
     await button(page, "Save as a separate session").click();
     const own = () =>
@@ -180,7 +180,7 @@ describe("a phone that is handed to another rider", () => {
     await awake(page);
     expect(page.url()).toContain("/sign-in");
     screens.site.forget(who);
-    await text(page, "1 kept on this phone");
+    await text(page, "1 saved on this phone");
 
     // A helper who has nothing to do with the card.
     const [stranger] = await screens.site

@@ -121,7 +121,7 @@ describe("the owner's page", () => {
     await fill(page, "Anything else", "All quiet.");
     await follow(page, () => button(page, "Tell the barn").click());
     await text(page, "Thank you.");
-    await follow(page, () => link(page, "End of the term, number 1").click());
+    await follow(page, () => link(page, "Final report, number 1").click());
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
     await follow(page, () => button(page, "I have read it").click());
     await text(page, "You told us that you have read it.");

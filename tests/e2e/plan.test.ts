@@ -37,7 +37,7 @@ describe("the Plan screen", () => {
     expect(first.length).toBeGreaterThan(3);
     expect(await bodyOf(page)).toMatch(/Learns (faster|slower|about as fast)|Too few scores to tell how fast/);
     expect(await bodyOf(page)).toMatch(/confirmed at the end: \d+%/);
-    expect(await bodyOf(page)).toMatch(/A session more: 6 a week/);
+    expect(await bodyOf(page)).toMatch(/One more session: 6 a week/);
     await page.reload({ waitUntil: "domcontentloaded" });
     await button(page, "Stop").click();
     await button(page, "Forecast again").click();
@@ -49,7 +49,7 @@ describe("the Plan screen", () => {
     const page = await screens.as("odalys");
     await openPlan(page);
     await choose(page, "Try a method", "ground-first");
-    await text(page, "By “Ground work first”");
+    await text(page, "With the “Ground work first” method");
     await page.waitForFunction(() => /first ride planned/.test(document.body.innerText), { timeout: 60_000 });
     await page.close();
   });
@@ -80,7 +80,7 @@ describe("the Plan screen", () => {
     await reload(page);
     await played(page);
     await text(page, "▼ pinned:");
-    const [letGo] = await page.$$('button[aria-label$="let go"]');
+    const [letGo] = await page.$$('button[aria-label$=": undo"]');
     await letGo?.click();
     await text(page, "Nothing is pinned or left out.");
     await page.close();
@@ -104,7 +104,7 @@ describe("the Plan screen", () => {
     await reload(page);
     await played(page);
     await text(page, "The show is near.");
-    for (const end of ["by hand, let go", "Clean and calm, let go"]) {
+    for (const end of ["by hand: undo", "Clean and calm: undo"]) {
       const letGo = `button[aria-label$="${end}"]`;
       await (await page.waitForSelector(letGo))?.click();
       await page.waitForFunction((which) => !document.querySelector(which), {}, letGo);

@@ -88,7 +88,7 @@ describe("the report", () => {
     const [letter] =
       await sql`SELECT subject, issue FROM message WHERE stay_id = ${stay?.["id"]} AND issue IS NOT NULL ORDER BY made_at DESC LIMIT 1`;
     expect(letter).toMatchObject({
-      subject: "Tin Whistle: the report at the end of the term",
+      subject: "Tin Whistle: final report",
       issue: Number(page.url().split("/").at(-1)),
     });
     await page.close();
@@ -154,10 +154,10 @@ describe("all reports of the week", () => {
         (rows, sought) => rows.filter((row) => row.textContent?.includes(sought)).length,
         words,
       );
-    const open = await state("not begun");
+    const open = await state("no draft yet");
     expect(open).toBeGreaterThan(3);
     await button(page, `Write all drafts (${open})`).click();
-    await page.waitForFunction(() => !document.body.innerText.includes("not begun"));
+    await page.waitForFunction(() => !document.body.innerText.includes("no draft yet"));
     expect(await screens.site.sql`SELECT id FROM report WHERE version = 1`.then((rows) => rows.length)).toBeGreaterThanOrEqual(
       open,
     );

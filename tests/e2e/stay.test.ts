@@ -19,7 +19,7 @@ describe("booking a stay", () => {
     await text(page, "Wed 12 Aug 2026");
     await button(page, "Book the stay").click();
     await text(page, "An address such as name@example.org, or nothing.");
-    await text(page, "Owner's request is missing. Type it in.");
+    await text(page, "The owner's request is missing. Type it in.");
     await expectAccessible(page, "booking with faults");
     await reload(page);
     expect(await page.$eval("[name='horse.name']", (field) => (field as HTMLInputElement).value)).toBe("Plum Duff");

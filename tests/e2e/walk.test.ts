@@ -36,16 +36,16 @@ describe("the walk on the tablet", () => {
     const path = `/horse/${stay?.["id"]}/evaluate`;
     await screens.visit(page, path);
     await follow(page, () => button(page, "Start the mid-term evaluation").click());
-    await go(page, "Yields");
+    await go(page, "Yielding");
     await press(page, "Head down: 4");
-    const tick = () => page.$$eval("ol button", (all) => all.find((one) => one.textContent?.includes("Yields"))?.textContent);
+    const tick = () => page.$$eval("ol button", (all) => all.find((one) => one.textContent?.includes("Yielding"))?.textContent);
     await button(page, "Rest of this step: not seen").click();
     expect(await tick()).toContain("✓");
     await button(page, "Undo the last tap").click();
     expect(await tick()).toContain("…");
     await saved(page);
     await reload(page);
-    await page.waitForFunction(() => document.querySelector("h1")?.textContent === "6. Yields");
+    await page.waitForFunction(() => document.querySelector("h1")?.textContent === "6. Yielding");
     await screens.site
       .sql`DELETE FROM evaluation_mark WHERE evaluation_id IN (SELECT id FROM evaluation WHERE closed_at IS NULL)`;
     await screens.site.sql`DELETE FROM evaluation WHERE closed_at IS NULL`;
@@ -117,7 +117,7 @@ describe("the walk on the tablet", () => {
     await fill(page, "Heart girth, cm", "172");
     await fill(page, "Body length, cm", "150");
     await text(page, "374 kg");
-    await go(page, "Yields");
+    await go(page, "Yielding");
     await (await page.waitForSelector("label::-p-text(Stop here)"))?.tap();
     await fill(page, "Why the evaluation stopped here", "Kicked at the rope twice.");
     await go(page, "Outcome");

@@ -23,12 +23,12 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
         <h1 className="text-2xl">
           {view.day === view.today ? "Today" : "Day sheet"}, {sayDate(view.day)}
         </h1>
-        <p className="text-dim">
-          {view.handedOut ? `Handed out by ${view.handedOut.by}` : "Not handed out yet"} ·{" "}
-          {plural(live(view.cards).length, "session")} · {view.due.length} not on a string
+        <p className="text-dim" title={view.handedOut ? `By ${view.handedOut.by}` : undefined}>
+          {view.handedOut ? "Handed out" : "Not handed out yet"} · {plural(live(view.cards).length, "session")} ·{" "}
+          {view.due.length} not on a string
         </p>
       </div>
-      <nav aria-label="Days" className="flex gap-1 sign">
+      <nav aria-label="Days" className="flex flex-wrap gap-1 sign">
         <a
           data-keys="["
           data-does="Day before"
@@ -50,29 +50,16 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
         >
           {sayDate(addDays(view.day, 1))} →
         </a>
-        <a
-          className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
-          href={`/today/print?day=${view.day}`}
-        >
-          Print
-        </a>
-        <a
-          className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
-          href={`/today/paper?day=${view.day}`}
-        >
-          Enter from paper
-        </a>
-        <a className="flex min-h-9 items-center rounded border border-edge px-2 no-underline" href="/today/wall">
-          Aisle screen
-        </a>
-        {manager && (
-          <a
-            className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
-            href={`/today/evening?day=${view.day}`}
-          >
-            End-of-day list
+        {[
+          { href: `/today/print?day=${view.day}`, words: "Print" },
+          { href: `/today/paper?day=${view.day}`, words: "Enter from paper" },
+          { href: "/today/wall", words: "Aisle screen" },
+          ...(manager ? [{ href: `/today/evening?day=${view.day}`, words: "End-of-day list" }] : []),
+        ].map(({ href, words }) => (
+          <a key={href} className="flex min-h-9 items-center px-1" href={href}>
+            {words}
           </a>
-        )}
+        ))}
       </nav>
       {may && laying && (
         <div className="ml-auto flex items-center gap-2">

@@ -267,12 +267,12 @@ export function DayScreen({ initial: carried, may, me }: { initial: Carried<DayV
                 void sheet.undo();
               }}
             >
-              Undo the {sheet.undoes}
+              Undo: {sheet.undoes}
             </Button>
           )}
           {sheet.redoes && !wish && (
             <Button disabled={busy} data-keys="r" data-does="Do again" onClick={() => void sheet.redo()}>
-              Do the {sheet.redoes} again
+              Redo: {sheet.redoes}
             </Button>
           )}
         </div>

@@ -1,5 +1,5 @@
 /** The body map: both sides and the front in outline, touchy places as notches, the map of an earlier evaluation beneath. */
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
 import { TOUCHES_BY, type Touch, type TouchBy, ZONES, type Zone } from "#core/intake/body.ts";
 import type { Strength } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
@@ -9,8 +9,9 @@ import { sayTouches, TOUCHED_BY } from "#ui/words/touches.ts";
 import {
   FRONT_BOX,
   FRONT_LINES,
-  FRONT_OUTLINE,
+  FRONT_OUTLINES,
   FRONT_SPOTS,
+  SIDE_BEHIND,
   SIDE_BOX,
   SIDE_LINES,
   SIDE_OUTLINE,
@@ -19,14 +20,14 @@ import {
 } from "./body-drawing.ts";
 
 type View = "left" | "front" | "right";
-const VIEW_WORDS: Record<View, string> = { left: "Left side", front: "Front, and tail", right: "Right side" };
+const VIEW_WORDS: Record<View, string> = { left: "Left side", front: "Front and behind", right: "Right side" };
 /** On a tablet held upright the two sides stand beside one another and the front beneath. */
 const PLACE_IN_ROW: Record<View, string> = {
   left: "order-1",
   right: "order-2 lg:order-3 print:order-3",
-  front: "order-3 col-span-2 mx-auto w-44 lg:order-2 lg:col-span-1 lg:w-auto print:order-2 print:col-span-1 print:w-auto",
+  front: "order-3 col-span-2 mx-auto w-64 lg:order-2 lg:col-span-1 lg:w-auto print:order-2 print:col-span-1 print:w-auto",
 };
-const RADIUS = 15;
+const RADIUS = 16;
 
 const sideOf = (view: View): TrackSide => (view === "front" ? "both" : view);
 const zonesOf = (view: View): readonly Zone[] => ZONES.filter((zone) => zone.sided === (view !== "front"));
@@ -75,6 +76,18 @@ function Spot({ x, y, now, before }: { x: number; y: number; now: number; before
   );
 }
 
+/** The outline by itself, as other drawings stand on it too. */
+export const Side = () => (
+  <>
+    {SIDE_BEHIND.map((line) => (
+      <path key={line} d={line} strokeWidth="1.1" fill="var(--color-paper)" />
+    ))}
+    <path d={SIDE_OUTLINE} fill="var(--color-paper)" />
+    {SIDE_LINES.map((line) => (
+      <path key={line} d={line} strokeWidth="1.1" />
+    ))}
+  </>
+);
 function Drawing({ view, touches, earlier }: { view: View; touches: readonly Touch[]; earlier: readonly Touch[] }) {
   const box = view === "front" ? FRONT_BOX : SIDE_BOX;
   const mirror = view === "right" ? `translate(${SIDE_BOX.width} 0) scale(-1 1)` : undefined;
@@ -87,11 +100,19 @@ function Drawing({ view, touches, earlier }: { view: View; touches: readonly Tou
       className="block w-full"
     >
       <g transform={mirror} stroke="var(--color-ink)" fill="none" strokeWidth="1.6" strokeLinejoin="round" strokeLinecap="round">
-        {(view === "front" ? FRONT_LINES : SIDE_LINES).map((line) => (
-          <path key={line} d={line} strokeWidth="1.1" />
-        ))}
-        <path d={view === "front" ? FRONT_OUTLINE : SIDE_OUTLINE} fill="var(--color-paper)" />
-        {view === "front" && <path d={TAIL_LINE} fill="var(--color-paper)" />}
+        {view === "front" ? (
+          <>
+            {FRONT_OUTLINES.map((line) => (
+              <path key={line} d={line} fill="var(--color-paper)" />
+            ))}
+            <path d={TAIL_LINE} fill="var(--color-paper)" />
+            {FRONT_LINES.map((line) => (
+              <path key={line} d={line} strokeWidth="1.1" />
+            ))}
+          </>
+        ) : (
+          <Side />
+        )}
       </g>
       {zonesOf(view).map((zone) => {
         const [x, y] = placeOf(view, zone.id);
@@ -125,7 +146,7 @@ function Spots({ view, touches, by, onPut }: { view: View; touches: readonly Tou
             type="button"
             title={zone.words}
             aria-label={`${name}, ${TOUCHED_BY[by].toLowerCase()}: ${strength > 0 ? `touchy ${strength}` : "not touchy"}`}
-            className="absolute size-10 -translate-x-1/2 -translate-y-1/2 rounded-full"
+            className="absolute size-14 -translate-x-1/2 -translate-y-1/2 rounded-full"
             style={{ left: `${(x / box.width) * 100}%`, top: `${(y / box.height) * 100}%` }}
             onClick={() => onPut(zone.id, side, by, strength === 3 ? null : ((strength + 1) as Strength))}
           />
@@ -140,23 +161,12 @@ type PutTouch = (zone: string, side: TrackSide, by: TouchBy, strength: Strength 
 const VIEWS: readonly View[] = ["left", "front", "right"];
 
 /** As it was found, to read or to print. */
-export function BodyMap({
-  touches,
-  earlier = [],
-  overlay,
-}: {
-  touches: readonly Touch[];
-  earlier?: readonly Touch[];
-  overlay?: (view: View) => ReactNode;
-}) {
+export function BodyMap({ touches, earlier = [] }: { touches: readonly Touch[]; earlier?: readonly Touch[] }) {
   return (
-    <div className="grid grid-cols-2 gap-1 lg:grid-cols-[400fr_170fr_400fr] print:grid-cols-[400fr_170fr_400fr]">
+    <div className="grid grid-cols-2 gap-1 lg:grid-cols-[430fr_280fr_430fr] print:grid-cols-[430fr_280fr_430fr]">
       {VIEWS.map((view) => (
         <figure key={view} className={`min-w-0 ${PLACE_IN_ROW[view]}`}>
-          <div className="relative">
-            <Drawing view={view} touches={touches} earlier={earlier} />
-            {overlay?.(view)}
-          </div>
+          <Drawing view={view} touches={touches} earlier={earlier} />
           <figcaption className="sign text-center text-sm text-dim">{VIEW_WORDS[view]}</figcaption>
         </figure>
       ))}
@@ -167,6 +177,8 @@ export function BodyMap({
 /** The map in the walk: choose by what it is touched, then tap the place. */
 export function TapMap({ touches, earlier, onPut }: { touches: readonly Touch[]; earlier: readonly Touch[]; onPut: PutTouch }) {
   const [by, setBy] = useState<TouchBy>("hand");
+  /** The side at which one stands is large, the others are small beside it. */
+  const [view, setView] = useState<View>("left");
   const said = sayTouches(touches);
   return (
     <section aria-labelledby="body-map" className="pt-4">
@@ -180,12 +192,25 @@ export function TapMap({ touches, earlier, onPut }: { touches: readonly Touch[];
         value={by}
         onChange={(next) => setBy(next)}
       />
-      <div className="pt-2">
-        <BodyMap
-          touches={touches}
-          earlier={earlier}
-          overlay={(view) => <Spots view={view} touches={touches} by={by} onPut={onPut} />}
-        />
+      <div className="relative mx-auto mt-2 max-w-[700px]">
+        <Drawing view={view} touches={touches} earlier={earlier} />
+        <Spots view={view} touches={touches} by={by} onPut={onPut} />
+      </div>
+      <div className="flex justify-center gap-2 pt-1" role="group" aria-label="Side you stand on">
+        {VIEWS.map((one) => (
+          <button
+            key={one}
+            type="button"
+            aria-pressed={one === view}
+            onClick={() => setView(one)}
+            className={`sign w-36 border text-sm ${one === view ? "border-ink bg-straw" : "border-edge bg-paper"}`}
+          >
+            <span aria-hidden="true" className="block">
+              <Drawing view={one} touches={touches} earlier={earlier} />
+            </span>
+            {VIEW_WORDS[one]}
+          </button>
+        ))}
       </div>
       <p className="text-sm text-dim">
         Tap to count up: 1 minds it, 2 moves away, 3 threatens. A fourth tap clears it.

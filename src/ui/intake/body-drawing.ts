@@ -1,59 +1,128 @@
-/** The drawing of the body map: our own outline, left side with the head to the left; the right side is its mirror. Units of the view box. */
-export const SIDE_BOX = { width: 400, height: 300 } as const;
-export const FRONT_BOX = { width: 170, height: 300 } as const;
+/**
+ * The drawing of the body map: our own outline in right proportions, the left side with the head to the left; the right side is its mirror. Points are in
+ * hundredths of the head's length, y up from the ground under the point of the shoulder; what is drawn is in units of the view box.
+ */
+export const SIDE_BOX = { width: 430, height: 380 } as const;
+/** Two whole figures: from the front, and from behind. */
+export const FRONT_BOX = { width: 280, height: 380 } as const;
 
-/** One closed outline and a few inner lines. */
-export const SIDE_OUTLINE =
-  "M 100 45 C 94 45 89 48 86 53 C 77 60 67 73 58 89 C 51 101 42 113 37 121 C 33 128 34 135 40 138 C 47 141 54 139 59 134 C 68 130 77 127 86 124 C 93 121 98 116 101 111 C 106 122 112 134 117 146 C 114 154 114 162 117 170 C 121 180 128 187 137 190 C 142 205 145 219 146 233 C 145 245 144 255 144 262 C 141 268 137 274 135 281 L 156 281 C 157 274 157 268 157 263 C 159 253 160 243 160 234 C 163 219 166 206 168 194 C 190 201 220 203 246 199 C 262 196 276 190 287 181 C 289 190 294 199 301 206 C 307 213 312 220 314 228 C 314 240 312 252 310 262 C 307 268 303 275 301 281 L 322 281 C 323 275 323 269 323 264 C 327 252 330 240 332 229 C 334 220 333 211 331 203 C 338 190 344 176 346 161 C 347 149 344 137 338 127 C 331 115 318 106 302 103 C 288 100 274 102 262 105 C 246 110 226 112 209 107 C 198 103 189 97 180 95 C 165 93 150 84 138 73 C 128 63 116 52 106 47 C 104 46 102 45 100 45 Z";
+type Point = readonly [x: number, y: number, corner: boolean];
+/** 'x,y' a point; a 'c' behind it: a corner. */
+const points = (text: string): readonly Point[] =>
+  text
+    .trim()
+    .split(/\s+/)
+    .map((one) => {
+      const [x, y] = one.replace("c", "").split(",").map(Number) as [number, number];
+      return [x, y, one.endsWith("c")];
+    });
+const round = (n: number): string => n.toFixed(1);
+/** A smooth curve through all points (Catmull-Rom, handles one sixth), straight into corners. `place`: from points to the view box. */
+function smooth(all: readonly Point[], place: (x: number, y: number) => readonly [number, number], closed = false): string {
+  const count = all.length;
+  const at = (i: number): Point => (closed ? all[(i + count) % count] : all[Math.max(0, Math.min(count - 1, i))]) as Point;
+  const say = (x: number, y: number): string => place(x, y).map(round).join(" ");
+  const first = at(0);
+  const curves = Array.from({ length: closed ? count : count - 1 }, (_, i) => {
+    const [before, from, to, after] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
+    const one = from[2] ? from : ([from[0] + (to[0] - before[0]) / 6, from[1] + (to[1] - before[1]) / 6] as const);
+    const two = to[2] ? to : ([to[0] - (after[0] - from[0]) / 6, to[1] - (after[1] - from[1]) / 6] as const);
+    return `C${say(one[0], one[1])} ${say(two[0], two[1])} ${say(to[0], to[1])}`;
+  });
+  return `M${say(first[0], first[1])}${curves.join("")}${closed ? "Z" : ""}`;
+}
+
+const GROUND = 362;
+const onSide = (x: number, y: number): readonly [number, number] => [x + 130, GROUND - y];
+const side = (text: string, closed = false): string => smooth(points(text), onSide, closed);
+const shifted = (text: string, by: number): string => smooth(points(text), (x, y) => onSide(x + by, y));
+
+const FORE = "73,132 65,118 60,98 62,83 57,66 57,50 60,34 52,19 52,0c 20,0c 28,17 41,33 43,50 39,78 37,100 33,116 22,130";
+const HIND = "253,101c 247,86 245,64 248,36 239,20 239,0c 207,0c 216,17 229,36 231,60 229,86 222,106 205,128 187,144";
+export const SIDE_OUTLINE = side(
+  `-48,317 -30,314c -8,306 26,285 56,262 78,251 100,244 130,238 158,242 186,248 218,241 241,224 251,203 248,176 241,151 243,127
+   ${HIND} 176,154 148,140 110,131 ${FORE} 8,143 0,158 0,172 1,186 -9,210 -17,238 -24,258 -30,270c -40,260 -54,252 -76,244
+   -90,233 -98,226 -107,228 -112,240 -107,252 -95,270 -80,289 -66,308 -59,318c -63,332 -55,346c -47,334 -47,320c`,
+  true,
+);
+/** Behind the outline: the far legs and the tail. */
+export const SIDE_BEHIND: readonly string[] = [
+  shifted(FORE, -19),
+  shifted(HIND, -25),
+  side("242,226 258,224 272,202 277,165 272,122 262,85c 256,112 257,150 255,178 249,204"),
+];
+/** Within it: jaw, eye, nostril, mouth, elbow, stifle, coronets. */
 export const SIDE_LINES: readonly string[] = [
-  // Tail, mane, the far legs, jaw, elbow and stifle.
-  "M 338 128 C 352 132 361 146 362 166 C 363 190 358 214 352 234 C 348 222 346 208 346 194 C 347 182 347 172 346 161",
-  "M 106 47 C 120 62 136 79 154 90",
-  "M 168 194 C 172 206 174 220 174 234 C 174 246 175 254 176 262 L 174 281 L 190 281 C 189 274 188 268 187 262 C 187 250 186 232 186 199",
-  "M 287 181 C 282 200 280 216 279 230 C 278 244 276 254 275 262 L 270 281 L 287 281 C 288 273 288 267 288 262 C 291 250 294 238 298 226 C 300 219 301 212 301 206",
-  "M 86 124 C 94 116 97 104 94 94",
-  "M 137 190 C 148 186 158 184 168 194",
-  "M 101 111 C 108 108 114 102 118 96",
-  "M 45 128 L 54 130",
-  "M 87 52 C 84 44 84 36 87 28 C 92 33 95 40 95 47",
-  "M 97 46 C 97 38 99 32 103 27 C 106 34 107 41 105 48",
+  side("-31,272 -33,286 -42,297 -50,299"),
+  side("-73,291 -69,294 -65,290 -70,288", true),
+  side("-104,240 -101,244 -98,241"),
+  side("-109,233 -101,233 -95,236"),
+  side("73,132 64,141 52,146"),
+  side("187,144 197,152 203,168 201,182"),
+  side("27,17 40,19 52,18"),
+  side("215,17 228,19 240,18"),
+  side("-28,312 0,290 30,272 58,256"),
 ];
-/** Head and chest from the front above, hindquarters and tail from behind beneath. */
-export const FRONT_OUTLINE =
-  "M 66 34 C 61 26 60 16 62 8 C 69 13 75 20 77 28 C 82 26 88 26 93 28 C 95 20 101 13 108 8 C 110 16 109 26 104 34 C 107 44 107 56 104 68 C 101 82 98 94 97 106 C 97 115 92 121 85 121 C 78 121 73 115 73 106 C 72 94 69 82 66 68 C 63 56 63 44 66 34 Z";
-export const FRONT_LINES: readonly string[] = [
-  "M 67 74 C 54 90 44 108 40 130 C 37 148 42 164 50 172 L 54 196 M 103 74 C 116 90 126 108 130 130 C 133 148 128 164 120 172 L 116 196",
-  "M 50 172 C 60 180 72 182 78 176 L 76 196 M 120 172 C 110 180 98 182 92 176 L 94 196",
-  "M 78 176 C 82 172 88 172 92 176",
-  "M 70 52 C 72 50 75 50 76 53 M 100 52 C 98 50 95 50 94 53",
-  "M 78 110 L 81 113 M 92 110 L 89 113",
-  "M 47 296 C 40 270 40 240 54 224 C 66 212 104 212 116 224 C 130 240 130 270 123 296",
-  "M 66 296 C 68 284 70 276 72 268 M 104 296 C 102 284 100 276 98 268",
-];
-export const TAIL_LINE = "M 80 218 C 78 236 72 258 78 290 C 82 294 88 294 92 290 C 98 258 92 236 90 218 Z";
 
-/** Where a spot sits, for the left side; unsided ones on the front. */
-export const SIDE_SPOTS: Readonly<Record<string, readonly [number, number]>> = {
-  ears: [98, 56],
-  cheek: [72, 104],
-  neck: [132, 104],
-  shoulder: [142, 148],
-  withers: [182, 104],
-  back: [222, 118],
-  loin: [264, 114],
-  girth: [178, 176],
-  ribs: [214, 158],
-  belly: [236, 192],
-  flank: [276, 158],
-  croup: [318, 128],
-  "front-leg": [152, 222],
-  "front-foot": [148, 270],
-  "hind-leg": [322, 198],
-  "hind-foot": [314, 270],
+const half = (centre: number, text: string): string => {
+  const right = points(text);
+  const both = [...right, ...[...right].reverse().map(([x, y, corner]): Point => [-x, y, corner])];
+  return smooth(both, (x, y) => [centre + x, GROUND - y], true);
 };
+const mirrored = (centre: number, text: string): readonly string[] =>
+  [1, -1].map((sign) => smooth(points(text), (x, y) => [centre + sign * x, GROUND - y]));
+const [FROM_FRONT, FROM_BEHIND] = [72, 208];
+/** Legs, chest and barrel; the head before them. */
+export const FRONT_OUTLINES: readonly string[] = [
+  half(
+    FROM_FRONT,
+    "0,262 20,256 31,234 39,206 47,184 49,160 45,140 38,122 31,104 27,84 25,62 25,36 29,18 31,0c 9,0c 12,18 12,36 11,62 11,84 10,106 8,128 0,138",
+  ),
+  half(FROM_FRONT, "0,320 7,319 9,334 14,346c 20,333 18,316 19,300 18,286 15,266 12,248 13,236 11,224 0,220"),
+  half(
+    FROM_BEHIND,
+    "0,252 18,250 36,242 47,224 49,198 48,172 44,148 36,128 28,114 26,100 23,80 22,56 23,36 27,18 29,0c 8,0c 11,18 11,36 12,60 11,82 11,100 10,122 7,142 0,154",
+  ),
+];
+export const FRONT_LINES: readonly string[] = [
+  ...mirrored(FROM_FRONT, "15,288 11,291 9,286"),
+  ...mirrored(FROM_FRONT, "8,236 5,239 4,234"),
+  ...mirrored(FROM_FRONT, "30,186 20,176 8,178"),
+  ...mirrored(FROM_FRONT, "10,18 20,20 30,18"),
+  ...mirrored(FROM_BEHIND, "9,18 18,20 28,18"),
+  ...mirrored(FROM_BEHIND, "34,186 26,170 14,160"),
+];
+export const TAIL_LINE = half(FROM_BEHIND, "0,240 6,236 9,212 11,176 10,136 6,104 0,85");
+
+const spots = (
+  at: Readonly<Record<string, readonly [number, number]>>,
+  place: (x: number, y: number) => readonly [number, number],
+) => Object.fromEntries(Object.entries(at).map(([zone, [x, y]]) => [zone, place(x, y)]));
+/** Where each zone is touched, in units of the view box; none nearer to another than 42, so that a finger meets one. */
+export const SIDE_SPOTS: Readonly<Record<string, readonly [number, number]>> = spots(
+  {
+    ears: [-52, 306],
+    cheek: [-66, 262],
+    neck: [14, 262],
+    shoulder: [28, 200],
+    withers: [74, 236],
+    back: [122, 222],
+    loin: [164, 226],
+    croup: [222, 214],
+    girth: [70, 150],
+    ribs: [112, 176],
+    belly: [136, 140],
+    flank: [178, 180],
+    "front-leg": [50, 98],
+    "front-foot": [40, 10],
+    "hind-leg": [232, 120],
+    "hind-foot": [226, 10],
+  },
+  onSide,
+);
 export const FRONT_SPOTS: Readonly<Record<string, readonly [number, number]>> = {
-  forehead: [85, 54],
-  muzzle: [85, 104],
-  chest: [85, 148],
-  tail: [85, 248],
+  forehead: [FROM_FRONT, GROUND - 298],
+  muzzle: [FROM_FRONT, GROUND - 230],
+  chest: [FROM_FRONT, GROUND - 172],
+  tail: [FROM_BEHIND, GROUND - 196],
 };

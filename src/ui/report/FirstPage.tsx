@@ -4,7 +4,8 @@ import type { ReportContent } from "#contracts/views.report.ts";
 import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
 import type { Touch } from "#core/intake/body.ts";
 import type { FirstPageRow } from "#core/report/first-page.ts";
-import { SIDE_BOX, SIDE_LINES, SIDE_OUTLINE, SIDE_SPOTS } from "#ui/intake/body-drawing.ts";
+import { Side } from "#ui/intake/BodyMap.tsx";
+import { SIDE_BOX, SIDE_SPOTS } from "#ui/intake/body-drawing.ts";
 import { Ruler } from "#ui/rail/Ruler.tsx";
 import { listed, outer, plural } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
@@ -76,10 +77,9 @@ function Outline({ horse, touches }: { horse: string; touches: readonly Touch[] 
       className="w-full max-w-80"
       fill="none"
     >
-      <path d={SIDE_OUTLINE} className="stroke-ink" strokeWidth={2.5} />
-      {SIDE_LINES.map((d) => (
-        <path key={d} d={d} className="stroke-dim" strokeWidth={1.5} />
-      ))}
+      <g stroke="var(--color-ink)" strokeWidth={2} strokeLinejoin="round" strokeLinecap="round">
+        <Side />
+      </g>
       {spots.map(({ zone, side, by, at: [x, y] }) => (
         <circle key={`${zone} ${side} ${by}`} cx={x} cy={y} r={9} className="stroke-oxblood" strokeWidth={3} />
       ))}

@@ -193,7 +193,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
         )}
         {week.redoes && (
           <Button disabled={command.busy} data-keys="r" data-does="Do again" onClick={() => void week.redo()}>
-            Do again: {week.redoes}
+            Redo: {week.redoes}
           </Button>
         )}
       </div>

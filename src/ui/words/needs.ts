@@ -261,13 +261,13 @@ export function sayVerb(proposal: Proposal, need: Need): string {
     case "order-check":
       return "Order a check";
     case "rest-skill":
-      return "Rest it a week";
+      return "Rest this skill";
     case "go-back":
       return "Go back one skill";
     case "add-sessions":
       return `Add ${plural(proposal.days.length, "session")}`;
     case "lay-step":
-      return "Put it on Today";
+      return "Put it on the day";
     default:
       return sayProposal(proposal, need);
   }

@@ -7,10 +7,10 @@ interface Which {
 /** In a list of a stay's reports. */
 export const sayReportKind = ({ kind, ordinal }: Which): string =>
   ({
-    intake: "Arrival",
+    intake: "Arrival report",
     weekly: `Week ${ordinal}`,
-    "mid-term": `Mid-term${ordinal > 1 ? ` ${ordinal}` : ""}`,
-    end: "Final",
+    "mid-term": `Mid-term report${ordinal > 1 ? ` ${ordinal}` : ""}`,
+    end: "Final report",
   })[kind];
 export const reportPath = (stay: string, { kind, ordinal }: Which): string =>
   `/horse/${stay}/report${kind === "end" ? "" : `/${kind}${ordinal > 0 ? `-${ordinal}` : ""}`}`;
