@@ -187,7 +187,7 @@ describe("a phone that is handed to another rider", () => {
       .sql`SELECT p.sign_in AS who FROM person p WHERE p.role = 'helper' AND NOT EXISTS (SELECT FROM card k WHERE k.id = ${id} AND k.helper_id = p.id) LIMIT 1`;
     await signIn(page, stranger?.["who"]);
     expect(page.url()).toContain("/string");
-    await text(page, "1 kept here for somebody else");
+    await text(page, "1 saved here for somebody else");
     expect(await bodyOf(page)).not.toContain("It sends when you have signal");
     await page.evaluate(() => window.dispatchEvent(new Event("online")));
     expect(await revisions(id)).toHaveLength(0);

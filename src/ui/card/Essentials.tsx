@@ -84,12 +84,11 @@ export function Essentials({ view }: { view: CardView }) {
       )}
       <HorseEssentials known={view.essentials} />
       <p>
-        <span className="sign text-dim">Circles</span>{" "}
-        {view.circleMinutes === 0 ? "none" : `${view.circleMinutes} min at the most`}
+        <span className="sign text-dim">Circles</span> {view.circleMinutes === 0 ? "none" : `${view.circleMinutes} min at most`}
         {view.sessionMinutes !== null && (
           <>
             {" "}
-            · <span className="sign text-dim">session</span> {view.sessionMinutes} min at the most
+            · <span className="sign text-dim">session</span> {view.sessionMinutes} min at most
           </>
         )}
       </p>

@@ -16,7 +16,9 @@ import { GOES_WORDS } from "#ui/words/owner.ts";
 import { skillWords } from "#ui/words/skills.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
-/** Where the horse stands today. */
+const rungsOf = (tracks: HorseNowView["tracks"]) =>
+  tracks.map(({ skill, side, level, shown, intake }) => ({ skill, side, now: level.latest, shown, before: intake }));
+/** Where the horse stands today: first what is next, what was said last and what is under way; all else is folded below. */
 export function Now({
   view,
   manager,
@@ -32,6 +34,12 @@ export function Now({
   weigh?: ReactNode;
 }) {
   const changed = view.changed ? sayChanged(view.changed.change) : "";
+  const [last] = view.recent;
+  const worked = new Set([
+    ...(view.next?.session.items.map(({ skill }) => skill) ?? []),
+    ...view.recent.flatMap(({ record }) => record.scores.map(({ skill }) => skill)),
+  ]);
+  const underWay = view.tracks.filter(({ skill }) => worked.has(skill));
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="min-w-0">
@@ -64,40 +72,50 @@ export function Now({
             </>
           )}
         </p>
+        <div className="grid gap-x-6 gap-y-2 pb-3 md:grid-cols-2">
+          {view.next && (
+            <section aria-labelledby="next-title">
+              <h2 id="next-title">Next session, {sayDate(view.next.day)}</h2>
+              <p>
+                <strong>{listed(view.next.session.items.map(({ skill }) => skillWords(skill)))}</strong>,{" "}
+                {inner(SESSION[view.next.session.kind])}, {sayBecause(view.next.session.because)}.
+              </p>
+            </section>
+          )}
+          {last && (
+            <section aria-labelledby="last-title">
+              <h2 id="last-title">
+                Last session, {sayDate(last.day)}, {last.rider}
+              </h2>
+              <p>
+                {last.record.endedWell ? "" : "■ Did not end well. "}
+                {last.record.word && `“${last.record.word}” `}
+                {last.record.nextTime && <strong>Next time: {last.record.nextTime}</strong>}
+              </p>
+              {changed && view.changed && <p className="text-sm">{changed}</p>}
+            </section>
+          )}
+        </div>
         {step}
-        {changed && view.changed && (
-          <section aria-labelledby="changed-title" className="pb-4">
-            <h2 id="changed-title">Changes on {sayDate(view.changed.day)}</h2>
-            <p>{changed}</p>
-          </section>
-        )}
-        {view.next && (
-          <section aria-labelledby="next-title" className="pb-4">
-            <h2 id="next-title">Next session, {sayDate(view.next.day)}</h2>
-            <p>
-              <strong>{listed(view.next.session.items.map(({ skill }) => skillWords(skill)))}</strong>,{" "}
-              {inner(SESSION[view.next.session.kind])}, {sayBecause(view.next.session.because)}.
-            </p>
-          </section>
-        )}
-        <h2>What this horse can do, left and right</h2>
+        <h2>Skills under way, left and right</h2>
         {view.tracks.length === 0 ? (
           <p className="text-dim">Nothing has been scored yet.</p>
         ) : (
-          <TwoSided
-            label={`Levels of ${view.head.horse} on both sides`}
-            rungs={view.tracks.map(({ skill, side, level, shown, intake }) => ({
-              skill,
-              side,
-              now: level.latest,
-              shown,
-              before: intake,
-            }))}
-          />
+          <>
+            {underWay.length > 0 && (
+              <TwoSided label={`Skills of ${view.head.horse} that are under way`} rungs={rungsOf(underWay)} />
+            )}
+            <details open={underWay.length === 0}>
+              <summary className="sign min-h-9 cursor-pointer text-rail">
+                All {new Set(view.tracks.map(({ skill }) => skill)).size} skills, left and right
+              </summary>
+              <TwoSided label={`Levels of ${view.head.horse} on both sides`} rungs={rungsOf(view.tracks)} />
+            </details>
+          </>
         )}
         {view.tracks.length > 0 && (
           <details className="pb-2">
-            <summary className="sign min-h-9 text-rail">What each skill is, and how to ask</summary>
+            <summary className="sign min-h-9 cursor-pointer text-rail">What each skill is, and how to ask</summary>
             <ul className="columns-1 gap-6 sm:columns-2">
               {[...new Set(view.tracks.map(({ skill }) => skill))].map((skill) => (
                 <li key={skill}>
@@ -119,6 +137,7 @@ export function Now({
             hard={view.hard.side}
             apart={view.apart.map((other) => other.horse)}
             inForce={view.inForce}
+            folded
           />
         ) : (
           <section>

@@ -45,7 +45,7 @@ export function SessionEntry({ session, short = false }: { session: SessionView;
       ))}
       {session.overrideBy && (
         <p className="text-ochre">
-          ▲ Gate {session.gateState === "shut" ? "shut" : "half open"}, overridden by {session.overrideBy}:{" "}
+          ▲ Gate {session.gateState === "shut" ? "shut" : "open for ground work only"}, overridden by {session.overrideBy}:{" "}
           {session.overrideReason}
         </p>
       )}

@@ -1,7 +1,9 @@
+import type { ReactNode } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { HorseNowView, InForceView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { GROWING_CM } from "#core/horse/horse.ts";
+import { causeOf } from "#core/intake/causes.ts";
 import type { Rung } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
@@ -14,6 +16,34 @@ import { sayHeld } from "#ui/words/reasons.ts";
 import { Findings } from "./Findings.tsx";
 
 /** What a walk comes to: limits, findings with who should look, and where to start. */
+const NAMED = 3;
+const sayCauses = ({ causes }: OutcomeFacts["weighed"]): string => {
+  const named = causes.slice(0, NAMED).map(({ cause }) => inner(causeOf(cause).words));
+  return `${named.join(", ")}${causes.length > NAMED ? ` · ${causes.length - NAMED} more` : ""}`;
+};
+function Fold({
+  folded,
+  words,
+  open = false,
+  children,
+}: {
+  folded: boolean;
+  words: string;
+  open?: boolean;
+  children: ReactNode;
+}) {
+  return folded ? (
+    <details open={open} className="pt-2">
+      <summary className="sign cursor-pointer">{words}</summary>
+      {children}
+    </details>
+  ) : (
+    <>
+      <h2 className="pt-4">{words}</h2>
+      {children}
+    </>
+  );
+}
 export function Outcome({
   outcome,
   risk,
@@ -23,6 +53,7 @@ export function Outcome({
   apart,
   rungs,
   inForce,
+  folded = false,
 }: {
   outcome: OutcomeFacts;
   risk: number;
@@ -32,6 +63,8 @@ export function Outcome({
   apart: readonly string[];
   rungs?: readonly Rung[];
   inForce?: InForceView;
+  /** Findings and starting points open with a tap: the horse's page has other things to say first. */
+  folded?: boolean;
 }) {
   const { weight, load, limits } = outcome;
   const sessionMinutes = inForce ? inForce.sessionMinutes : limits.sessionMinutes;
@@ -80,10 +113,7 @@ export function Outcome({
           <>
             <dt className="sign text-dim">Session</dt>
             <dd>
-              {[
-                sessionMinutes !== null && `${sessionMinutes} min at the most`,
-                secondPerson !== "no" && SECOND_PERSON[secondPerson],
-              ]
+              {[sessionMinutes !== null && `${sessionMinutes} min at most`, secondPerson !== "no" && SECOND_PERSON[secondPerson]]
                 .filter(Boolean)
                 .join(", ")}
             </dd>
@@ -113,22 +143,28 @@ export function Outcome({
           </>
         )}
       </dl>
-      <h2 className="pt-4">Findings</h2>
-      <Findings weighed={outcome.weighed} {...(rungs && { rungs })} />
-      <p className="pt-1 text-sm text-dim">These are places to look, not diagnoses. Vet, dentist and farrier come first.</p>
-      <h2 className="pt-4">Where to start</h2>
-      <ul>
-        {outcome.starting
-          .filter((point) => point.next.length > 0)
-          .slice(0, 6)
-          .map((point) => (
-            <li key={point.branch}>
-              <span className="sign text-dim">{branchWords(point.branch)}:</span>{" "}
-              {listed(point.next.slice(0, 3).map((id) => here().of(id).words.toLowerCase()))}
-              {point.credited.length > 0 && <span className="text-dim"> ({point.credited.length} credited)</span>}
-            </li>
-          ))}
-      </ul>
+      <Fold
+        folded={folded}
+        open={outcome.weighed.causes.some(({ urgency }) => urgency === "now")}
+        words={folded && outcome.weighed.causes.length > 0 ? `Findings: ${sayCauses(outcome.weighed)}` : "Findings"}
+      >
+        <Findings weighed={outcome.weighed} {...(rungs && { rungs })} />
+        <p className="pt-1 text-sm text-dim">These are places to look, not diagnoses. Vet, dentist and farrier come first.</p>
+      </Fold>
+      <Fold folded={folded} words="Where to start">
+        <ul>
+          {outcome.starting
+            .filter((point) => point.next.length > 0)
+            .slice(0, 6)
+            .map((point) => (
+              <li key={point.branch}>
+                <span className="sign text-dim">{branchWords(point.branch)}:</span>{" "}
+                {listed(point.next.slice(0, 3).map((id) => here().of(id).words.toLowerCase()))}
+                {point.credited.length > 0 && <span className="text-dim"> ({point.credited.length} credited)</span>}
+              </li>
+            ))}
+        </ul>
+      </Fold>
     </section>
   );
 }

@@ -51,7 +51,7 @@ describe("what a plan of the day gives up, in words", () => {
         ],
         names,
       ),
-    ).toBe("Bertil: grade too low. Wren: already at the most rides for a day.");
+    ).toBe("Bertil: grade too low. Wren: no rides left today.");
     const proof = { stands: 9, best: 9, proven: true, done: true };
     expect(sayProof(proof)).toBe("This is the best possible plan under the barn's rules.");
     expect(sayProof({ ...proof, proven: false })).toBe("No better plan was found.");

@@ -11,7 +11,7 @@ const BARS: Readonly<Record<Because["code"], string>> = {
   forbidden: "not to work this horse",
   "not-a-rider": "ground work only",
   lock: "pinned to somebody else",
-  "max-saddle": "already at the most rides for a day",
+  "max-saddle": "no rides left today",
   shift: "not here long enough",
   busy: "no gap long enough",
   lunch: "free only at lunch",
