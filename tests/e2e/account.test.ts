@@ -80,7 +80,7 @@ describe("a one-time password", () => {
     await screens.visit(phone, "/string");
     expect((await tried).status()).toBe(403);
     // What was written before is not refused for it: it waits.
-    await text(phone, "1 kept on this phone");
+    await text(phone, "1 saved on this phone");
     expect(new URL(phone.url()).pathname).toBe("/account");
     expect(await bodyOf(phone)).toContain("given to you by somebody else");
     await expectAccessible(phone, "a first password, on a phone");

@@ -139,7 +139,7 @@ describe("another first time", () => {
     await screens.visit(page, `/card/${id}`);
     await tap(page, "Holding breath");
     await tap(page, "Holding breath: gone");
-    await text(page, "it went away");
+    await text(page, ", then gone.");
     await go(page, "Work");
     await text(page, "First back girth");
     await thumb(await page.waitForSelector("section:has(#step-title) button"));

@@ -231,7 +231,7 @@ describe("a card on the phone", () => {
     await go(page, "Work");
     await thumb(await page.waitForSelector("[data-course='soft']"));
     await go(page, "Before");
-    await text(page, "It was tight today; soft for 0 minutes.");
+    await text(page, "Tight earlier today; soft for 0 minutes.");
     await text(page, "Gate open");
     const [draft] = await page.evaluate(
       (key) =>

@@ -137,6 +137,7 @@ async function mapOf(page: Page, finger: Finger): Promise<void> {
   await finger.named("Girth line, left, girth: not touchy");
   await finger.named("Girth line, left, girth: touchy 1");
   await finger.tap("label::-p-text(Spray)");
+  await finger.press("Front and behind");
   await finger.named("Tail and dock, spray");
   await text(page, "Girth line, left: girth 2");
   expect(await page.$eval("svg[aria-label^='Left side']", (svg) => svg.getAttribute("aria-label"))).toContain(

@@ -329,18 +329,3 @@ describe("120 writes", () => {
     rmSync(profile, { recursive: true, force: true });
   });
 });
-
-describe("what a phone loads", () => {
-  it.each(["/string", "card"])("%s runs on less than 120 kB of scripts", async (which) => {
-    const page = await screens.as(card.who, PHONE);
-    await screens.visit(page, which === "card" ? `/card/${card.id}` : which);
-    const total = await page.evaluate(() =>
-      (performance.getEntriesByType("resource") as PerformanceResourceTiming[])
-        .filter(({ name }) => name.endsWith(".js"))
-        .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
-    );
-    expect(total).toBeGreaterThan(20_000);
-    expect(total).toBeLessThan(120 * 1024);
-    await page.close();
-  });
-});

@@ -136,7 +136,7 @@ describe("what needs the manager", () => {
   it("is nobody else's: riders see the lanes alone", async () => {
     const page = await screens.as("wren");
     await screens.visit(page, "/");
-    expect(await bodyOf(page)).not.toMatch(/needs? you/);
+    expect(await bodyOf(page)).not.toMatch(/\bneeds? you\b/);
     expect(await page.$("[data-take], [data-opens]")).toBeNull();
     await page.close();
   });

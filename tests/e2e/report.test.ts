@@ -161,12 +161,12 @@ describe("all reports of the week", () => {
     expect(await screens.site.sql`SELECT id FROM report WHERE version = 1`.then((rows) => rows.length)).toBeGreaterThanOrEqual(
       open,
     );
-    const sent = await page.$eval("summary", (summary) => Number(summary.textContent?.replace(/\D/g, "")));
+    const sent = await page.$eval("main summary", (summary) => Number(summary.textContent?.replace(/\D/g, "")));
     const picks = await page.$$("section[aria-label^='Reports on'] input[type=checkbox]");
     await picks[0]?.click();
     await picks[1]?.click();
     await button(page, "Approve and send 2").click();
-    await page.waitForFunction((all) => document.querySelector("summary")?.textContent === `Sent ${all}`, {}, sent + 2);
+    await page.waitForFunction((all) => document.querySelector("main summary")?.textContent === `Sent ${all}`, {}, sent + 2);
     await page.close();
   });
 });

@@ -47,7 +47,7 @@ describe("the Rail", () => {
     const rulers = await page.$$eval("svg[role=img]", (all) => all.map((svg) => svg.getAttribute("aria-label") ?? ""));
     expect(rulers).toHaveLength(14);
     for (const said of rulers)
-      expect(said).toMatch(/^Day \d+ of \d+ on .*: \d+ of \d+ sessions given, (on time|\d+ lengths? (behind|ahead))\./);
+      expect(said).toMatch(/^Day \d+ of \d+ on .*: \d+ of \d+ sessions done, (on schedule|\d+ lengths? (behind|ahead))\./);
     await page.keyboard.press("/");
     await page.keyboard.type("marchetti");
     await page.waitForFunction(() => document.querySelectorAll("svg[role=img]").length > 0);

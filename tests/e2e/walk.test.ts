@@ -93,13 +93,13 @@ describe("the walk on the tablet", () => {
       await go(page, "Handle all over");
     }
     await press(one, "Grooming, left: 5");
-    await press(one, "Spray, left: 1");
+    await press(one, "Fly spray, left: 1");
     await saved(one);
     await press(two, "Grooming, right: 3");
-    await press(two, "Spray, left: 4");
+    await press(two, "Fly spray, left: 4");
     await text(two, "Somebody else saved while you were typing");
     const panel = await two.$eval("[role=alertdialog]", (section) => (section as HTMLElement).innerText);
-    expect(panel).toContain("Spray");
+    expect(panel).toContain("Fly spray");
     expect(panel).not.toContain("Brushed");
     await button(two, "Take theirs").click();
     await two.waitForFunction(() => !document.querySelector("[role=alertdialog]"));

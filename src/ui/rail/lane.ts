@@ -2,7 +2,6 @@
 import { addDays, localDate, sayDate } from "#core/calendar/local-date.ts";
 import { ask, newKey } from "#ui/kit/ask.ts";
 
-const today = localDate(document.querySelector<HTMLElement>("#lanes")?.dataset["today"] ?? "");
 const trouble = document.querySelector<HTMLElement>("#rail-trouble");
 /** A repeat of what was not answered carries the same key. */
 const keys = new Map<string, string>();
@@ -49,6 +48,7 @@ document.addEventListener("submit", async (event) => {
   if (!(form instanceof HTMLFormElement) || form.dataset["defer"] === undefined) return;
   event.preventDefault();
   const fields = new FormData(form);
+  const today = localDate(document.querySelector<HTMLElement>("#lanes")?.dataset["today"] ?? "");
   const until = addDays(today, Number(fields.get("days")) - 1);
   const deferred = { ...JSON.parse(form.dataset["defer"]), until, reason: String(fields.get("reason")).trim() };
   if (await send("watch/answer", deferred))
