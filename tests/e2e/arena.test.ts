@@ -229,7 +229,7 @@ describe("the evening", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/today/evening");
     await button(page, "Plan Wed 15 Jul").click();
-    await text(page, "s planned");
+    await text(page, "sessions planned");
     await expectAccessible(page, "the evening list");
     await (await page.waitForSelector("::-p-text(Hand out Wed 15 Jul)"))?.click();
     await text(page, "cards handed out.");

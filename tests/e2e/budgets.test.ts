@@ -1,7 +1,7 @@
 /** What each main page may load: scripts as they travel, in kB (tests/budgets.json). A page that grows past its budget is looked at, not let through. */
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { Screens } from "#tests/screen.ts";
 import { demoIds, Site } from "#tests/site.ts";
 

@@ -232,7 +232,7 @@ describe("a sick call", () => {
   it("marks what the ill rider had, is planned again with every change named, and is undone", async () => {
     const page = await open();
     await page.keyboard.press("l");
-    await text(page, "s planned");
+    await text(page, "sessions planned");
     await page.keyboard.press(".");
     await text(page, "handed out.");
     const ill = (await cards())[0]?.["rider"] as string;
@@ -326,7 +326,7 @@ describe("laying out the day", () => {
   it("fills the strings with one key, says what it gives up and how good it is, pins, and is undone", async () => {
     const page = await open();
     await page.keyboard.press("l");
-    await text(page, "s planned");
+    await text(page, "sessions planned");
     await text(page, "session");
     const placed = await cards();
     expect(placed.length).toBeGreaterThan(5);
@@ -341,7 +341,7 @@ describe("laying out the day", () => {
     await button(page, "Pin here").click();
     await text(page, " pinned.");
     await button(page, "Plan the day").click();
-    await text(page, "s planned");
+    await text(page, "sessions planned");
     await button(page, "Undo: plan the day").click();
     await text(page, "Undone: plan the day");
     await page.close();

@@ -99,7 +99,7 @@ export const RUNGS: readonly Rung[] = [
     id: "tack",
     words: "Tack",
     prompt:
-      "Pad, saddle, girth in steps, stirrups flapping, bit carried. Move it out at the trot after every tightening; watch the change into canter.",
+      "Pad, saddle, girth in steps, stirrups flapping, bit carried. Move the horse out at the trot after every tightening; watch the change into canter.",
     skills: ["pad", "saddle", "girth", "loose-tack", "stirrups", "bit"],
     signs: ["girthy", "held-breath", "bucks", "tight-back", "busy-mouth", "ears-back", "tail-swish", "blows-out"],
     stopWhen: "the horse humps, holds breath or bites at the girth",

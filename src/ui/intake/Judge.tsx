@@ -109,7 +109,7 @@ const PART: Record<keyof JudgementFields, string> = {
   ownerWords: "Word for the owner",
 };
 const said = (value: unknown): string =>
-  value === null || value === "" ? "as read" : typeof value === "object" ? JSON.stringify(value) : String(value);
+  value === null || value === "" ? "suggested" : typeof value === "object" ? JSON.stringify(value) : String(value);
 function differences(mine: JudgementFields, theirs: JudgementFields) {
   return (Object.keys(PART) as (keyof JudgementFields)[])
     .filter((key) => key !== "checks" && JSON.stringify(mine[key]) !== JSON.stringify(theirs[key]))

@@ -42,7 +42,7 @@ export function Absences({ view }: { view: PeopleView }) {
               : `${sayDate(absence.firstDay)} to ${sayDate(absence.lastDay)}`}
             {sayHours(absence)} · {absence.reason}
             <Button className="ml-auto" disabled={busy} onClick={() => void remove(absence.id)}>
-              Take out
+              Remove
             </Button>
           </li>
         ))}

@@ -4,7 +4,7 @@ export const SUBJECT: Readonly<Record<string, string>> = {
   absence: "Days away",
   barn: "Rules of the barn",
   place: "Places",
-  instrument: "The walk",
+  instrument: "Evaluation steps",
   stay: "Stays and terms",
   evaluation: "Evaluations",
   check: "Checks",

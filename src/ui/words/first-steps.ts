@@ -54,7 +54,7 @@ export const STAGE: Readonly<Record<StageOf, string>> = {
   "walk-middle": "Walk across the middle, and stop",
   "trot-wall": "Trot along the wall",
   "stood-near": "Stood near the steady horse",
-  "walk-behind": "Walk behind it",
+  "walk-behind": "Walk behind the steady horse",
   "walk-beside": "Walk beside it",
   "walk-ahead": "Walk ahead of it, and away",
   "led-out": "Led out and back",
@@ -63,7 +63,7 @@ export const STAGE: Readonly<Record<StageOf, string>> = {
   "home-quiet": "Home at the walk, on a soft rein",
   "shown-worn": "Worn under the halter, nobody pulls",
   carried: "Carried quietly, mouth shut",
-  "gave-ground": "Gives to it from the ground",
+  "gave-ground": "Gives to the bit from the ground",
   "ridden-walk": "Ridden at the walk, one rein at a time",
   "hung-loose": "Hangs loose, nothing touches",
   moved: "Moved over by hand, a few steps",
@@ -79,16 +79,17 @@ export const STOP_AT: Readonly<Record<TakenStep, string>> = {
   girth:
     "Somebody holds the horse; do not tie; leave room to move. Loosen at the first hump or held breath. Never leave it half done.",
   "first-ride":
-    "Helmet and vest. Small place, second person there. Off at a hump, a rush or held breath. End with what it showed.",
-  "first-steps": "Helmet and vest. Second person there. One rein stops it. Off when it braces twice.",
-  trot: "Helmet and vest. One rein stops it. At a hump, a rush or a held breath: walk, bend, and that is enough.",
+    "Helmet and vest. Small place, second person there. Off at a hump, a rush or held breath. End with what went well.",
+  "first-steps": "Helmet and vest. Second person there. One rein to stop. Get off when the horse braces twice.",
+  trot: "Helmet and vest. One rein to stop. At a hump, a rush or a held breath: walk, bend, and that is enough.",
   canter: "Helmet and vest. Calm day. Leave the head free; at a buck or a bolt: one rein, off, and tell the manager.",
-  "open-arena": "Gate shut. One rein stops it. If it calls or rushes, back to the wall at the walk, and end there.",
-  company: "Two lengths apart, never nose to tail. If it pins its ears or hurries, more room, and end there.",
-  outside: "With the steady horse, somebody knows where you are. Get off before it is too much, and lead home.",
-  "second-bit": "Fitted by whoever may. No two hands at once. Head tossing or an open mouth: off with it, and tell the manager.",
+  "open-arena": "Gate shut. One rein to stop. If the horse calls or rushes: back to the wall at the walk, and end there.",
+  company: "Two lengths apart, never nose to tail. If the horse pins ears or hurries: more room, and end there.",
+  outside: "With the steady horse, somebody knows where you are. Get off before it gets too much, and lead home.",
+  "second-bit":
+    "Fitted by somebody who may do it. Never both hands at once. Head tossing or an open mouth: off with it, and tell the manager.",
   "back-girth":
-    "Long line, room, nobody behind. The front girth holds it forward. At a kick: stand away, let it stop, begin smaller.",
+    "Long line, room, nobody behind. The front girth holds it forward. At a kick: stand away, let the horse stop, start smaller.",
   fence: "Helmet and vest. Low, with ground line. One stop is an answer: smaller, once, and end there.",
 };
 const SIDES: readonly TrackSide[] = ["left", "right", "both"];

@@ -49,7 +49,7 @@ export const STATE: Record<CardState, string> = {
   closed: "Closed",
   cancelled: "Cancelled",
 };
-export const STAGE: Record<Stage, string> = { unridden: "not ridden yet", "first-rides": "in its first rides", riding: "riding" };
+export const STAGE: Record<Stage, string> = { unridden: "not ridden yet", "first-rides": "in the first rides", riding: "riding" };
 export const GAIT: Record<Gait, string> = { walk: "Walk", trot: "Trot", canter: "Canter", jump: "Jump" };
 export const WEATHER: Record<Weather, string> = { calm: "Calm", windy: "Windy", hot: "Hot", cold: "Cold", wet: "Wet" };
 export const INCIDENT: Record<IncidentKind, string> = {

@@ -22,7 +22,7 @@ export const CHANGES: Record<Question, string> = {
   secondBit: "what it waits for",
 };
 export const ANSWER: { readonly [Q in Question]: Readonly<Record<Answer<Q>, string>> } = {
-  looseWork: { "own-pace": "At its own pace", "keeps-gait": "Keeps the gait asked for" },
+  looseWork: { "own-pace": "At the horse's own pace", "keeps-gait": "Keeps the gait asked for" },
   headgear: { "rope-halter": "Rope halter, bit by steps", snaffle: "Plain snaffle" },
   reward: { release: "Release and rest", "release-and-food": "Release, and food for standing" },
   steering: { "one-rein": "One rein", "both-reins": "Both reins and legs" },

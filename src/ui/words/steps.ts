@@ -11,7 +11,7 @@ import { sayMissing } from "./reasons.ts";
 
 /** What a step asks for beside levels. */
 export const STEP_NEED: Readonly<Record<ReturnType<typeof restOf>[number], string>> = {
-  quiet: "nothing loud in the last two sessions of its kind, on different days",
+  quiet: "no trouble in the last two such sessions, on different days",
   "ground-sessions": "the method's sessions on the ground",
   "tacked-here": "one quiet session here with the tack",
 };

@@ -4,7 +4,7 @@ import type { Verdict } from "#core/forecast/chance.ts";
 export const VERDICT: Record<Verdict, string> = { likely: "Likely", possible: "Possible", "not-this-term": "Not this term" };
 /** For the owner, as one sentence. */
 export const VERDICT_OWNER: Record<Verdict, string> = {
-  likely: "We expect to get there within the term",
-  possible: "It may come within the term, if all goes well",
-  "not-this-term": "It will not come within this term",
+  likely: "Likely by the end of the term",
+  possible: "Possible by the end of the term",
+  "not-this-term": "Not in this term",
 };
