@@ -82,7 +82,7 @@ describe("a one-time password", () => {
     // What was written before is not refused for it: it waits.
     await text(phone, "1 saved on this phone");
     expect(new URL(phone.url()).pathname).toBe("/account");
-    expect(await bodyOf(phone)).toContain("given to you by somebody else");
+    expect(await bodyOf(phone)).toContain("Somebody else gave you this password");
     await expectAccessible(phone, "a first password, on a phone");
     await fill(phone, "New password", "123456789012");
     await button(phone, "Change my password").click();

@@ -72,7 +72,7 @@ describe("the first start", () => {
     await screens.site.sql`UPDATE barn SET begun_on = '2026-07-01'`;
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     await screens.visit(page, "/");
-    expect(await bodyOf(page)).toContain("No backup that could be read back since Wed 1 Jul");
+    expect(await bodyOf(page)).toContain("No good backup since Wed 1 Jul");
     await page.close();
   });
 });

@@ -27,7 +27,7 @@ describe("booking a stay", () => {
     await page.type("[name='stay.aim']", "Hacks out alone. Load in the trailer. Brave in the woods.");
     // What is read is a proposal: one tap each, and what was not read is said.
     await text(page, "Not understood: “Brave in the woods”");
-    await button(page, "Take as a goal: Stand closed in the trailer and travel").click();
+    await button(page, "Add as a goal: Stand closed in the trailer and travel").click();
     await expectAccessible(page, "booking with goals");
     await follow(page, () => button(page, "Book the stay").click());
     const goals = await screens.site.sql`
