@@ -90,7 +90,7 @@ describe("a one-time password", () => {
     await fill(phone, "New password", OWN);
     await follow(phone, () => button(phone, "Change my password").click());
     // Now it goes, and is answered: that card is not there.
-    await text(phone, "1 not taken");
+    await text(phone, "1 not accepted");
     await screens.visit(phone, "/string");
     expect(new URL(phone.url()).pathname).toBe("/string");
     await phone.close();

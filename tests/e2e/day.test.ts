@@ -243,7 +243,7 @@ describe("a sick call", () => {
     await text(page, "No longer possible");
     await expectAccessible(page, "a sick call");
     await page.keyboard.press("l");
-    await text(page, "Changed since hand-out");
+    await text(page, "Changes to tell riders");
     expect(await bodyOf(page)).toMatch(new RegExp(`${ill} \\d\\d:\\d\\d → `));
     await page.waitForFunction(() => !document.body.innerText.includes("No longer possible"));
     expect((await cards()).some((one) => one["rider"] === ill)).toBe(false);

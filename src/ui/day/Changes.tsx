@@ -9,7 +9,7 @@ export function Changes({ view, changes }: { view: DayView; changes: readonly Ch
   if (changes.length === 0) return null;
   return (
     <details open className="my-1 border-l-4 border-ochre bg-ochre-soft px-3 py-1 text-sm">
-      <summary className="sign cursor-pointer">Changed since hand-out ({changes.length})</summary>
+      <summary className="sign cursor-pointer">Changes to tell riders ({changes.length})</summary>
       <ul>
         {[...changes]
           .sort((a, b) => b.price - a.price)

@@ -41,9 +41,9 @@ export function CalendarLink({ person, stay, path: initial, words, big = false }
             onFocus={(event) => event.target.select()}
           />
           <p className="text-sm text-dim">Subscribe to it in your calendar. Anyone with the address can read it.</p>
-          <div className="flex gap-1">
+          <div className="flex flex-wrap gap-1">
             <Button big={big} disabled={busy} onClick={() => void make()}>
-              Make a new link
+              Make a new address
             </Button>
             <Button big={big} disabled={busy} onClick={() => void drop()}>
               Turn off this address

@@ -20,7 +20,7 @@ export function GoalsRead({ read, proposed, onTake }: Props) {
             {proposed.map((goal) => (
               <li key={goal.skill} className="flex flex-wrap items-center gap-2 py-1">
                 <Button aria-label={`Add as a goal: ${here().of(goal.skill).words}`} onClick={() => onTake([goal])}>
-                  Take
+                  Add
                 </Button>
                 <strong>{here().of(goal.skill).words}</strong>
                 <span className="text-dim">“{goal.words}”</span>
