@@ -2,6 +2,7 @@ import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { HALF_HOUR } from "#core/day/model.ts";
 import { fromSeven } from "#tests/days.ts";
+import { tap } from "#tests/phone.ts";
 import { bodyOf, button, choose, expectAccessible, fill, PHONE, reload, Screens, TABLET, text } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 import { clock } from "#ui/words/figures.ts";
@@ -315,7 +316,7 @@ describe("a rider's calendar", () => {
     expect([feed.status, feed.headers.get("content-type")]).toEqual([200, "text/calendar; charset=utf-8"]);
     expect(await feed.text()).toContain("BEGIN:VEVENT");
     await expectAccessible(page, "an address for a calendar");
-    await button(page, "Turn off this address").click();
+    await tap(page, "Turn off this address");
     await button(page, "Make a calendar address").wait();
     expect((await read()).status).toBe(404);
     await page.close();
