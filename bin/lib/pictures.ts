@@ -79,7 +79,7 @@ const ownersPage = async (page: Page) => {
   // What its owner asked stands on the Rail, and leads there.
   await horse("Second Helping")(page);
   const path = await page.$eval(
-    '[aria-label="Address of the owner\'s page"]',
+    '[aria-label="Owner\'s link"]',
     (field) => new URL((field as HTMLInputElement).value, location.href).pathname,
   );
   await visit(page, path);
@@ -100,7 +100,7 @@ const walk = async (page: Page) => {
 const unsigned = async (page: Page) => {
   await visit(page, "/");
   const href = await page.$$eval("a", (links) =>
-    links.find((link) => link.textContent?.includes("waits for a signature"))?.getAttribute("href"),
+    links.find((link) => link.textContent?.includes("needs your sign-off"))?.getAttribute("href"),
   );
   await visit(page, href);
 };
@@ -123,16 +123,19 @@ const table = async (page: Page) => {
 /** The plan, once everything is played. */
 const plan = async (page: Page) => {
   await horse("Mothwing", "/plan")(page);
-  await page.waitForFunction(() => !document.body.textContent?.includes("playing the rest"), { timeout: 60_000 });
+  await page.waitForFunction(() => !document.body.textContent?.includes("working out the forecast"), { timeout: 60_000 });
 };
 
 /** The week, laid out with one key. */
 const week = async (page: Page) => {
   await visit(page, "/week");
   await page.keyboard.press("l");
-  await page.waitForFunction(() => /laid over/.test(document.body.innerText) && !/Trying what/.test(document.body.innerText), {
-    timeout: 60_000,
-  });
+  await page.waitForFunction(
+    () => /planned over/.test(document.body.innerText) && !/Looking for a way/.test(document.body.innerText),
+    {
+      timeout: 60_000,
+    },
+  );
 };
 
 const PICTURES: Record<string, Picture> = {

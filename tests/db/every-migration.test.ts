@@ -11,7 +11,7 @@ beforeAll(async () => {
   const admin = new URL(inject("adminUrl"));
   await createDatabase(admin.href, "grown_up", { replace: true });
   admin.pathname = "/grown_up";
-  sql = connect(admin.href, { max: 2 });
+  sql = connect(admin.href, { max: 2, connectSeconds: 30 });
 });
 afterAll(() => sql.end());
 

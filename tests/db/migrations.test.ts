@@ -51,7 +51,7 @@ describe("migrations", () => {
     const admin = new URL(inject("adminUrl"));
     await createDatabase(admin.href, "fresh", { replace: true });
     admin.pathname = "/fresh";
-    const pools = [1, 2, 3].map(() => connect(admin.href, { max: 2 }));
+    const pools = [1, 2, 3].map(() => connect(admin.href, { max: 2, connectSeconds: 30 }));
     const applied = await Promise.all(pools.map((pool) => migrate(pool)));
     expect(applied.filter((list) => list.length > 0)).toHaveLength(1);
     expect(await migrate(pools[0] as Sql)).toEqual([]);
@@ -73,7 +73,7 @@ describe("0002", () => {
     const admin = new URL(inject("adminUrl"));
     await createDatabase(admin.href, "first_only", { replace: true });
     admin.pathname = "/first_only";
-    const old = connect(admin.href, { max: 2 });
+    const old = connect(admin.href, { max: 2, connectSeconds: 30 });
     const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
     copyFileSync("src/db/migrations/0001_barn.sql", join(folder, "0001_barn.sql"));
     expect(await migrate(old, { folder: pathToFileURL(`${folder}/`) })).toEqual(["0001_barn.sql"]);
@@ -92,7 +92,7 @@ describe("0004", () => {
     const admin = new URL(inject("adminUrl"));
     await createDatabase(admin.href, "third_only", { replace: true });
     admin.pathname = "/third_only";
-    const old = connect(admin.href, { max: 2 });
+    const old = connect(admin.href, { max: 2, connectSeconds: 30 });
     const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
     for (const name of ["0001_barn.sql", "0002_details-version.sql", "0003_intake-whole.sql"])
       copyFileSync(`src/db/migrations/${name}`, join(folder, name));
@@ -118,7 +118,7 @@ describe("0003", () => {
     const admin = new URL(inject("adminUrl"));
     await createDatabase(admin.href, "second_only", { replace: true });
     admin.pathname = "/second_only";
-    const old = connect(admin.href, { max: 2 });
+    const old = connect(admin.href, { max: 2, connectSeconds: 30 });
     const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
     for (const name of ["0001_barn.sql", "0002_details-version.sql"])
       copyFileSync(`src/db/migrations/${name}`, join(folder, name));

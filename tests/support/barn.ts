@@ -89,7 +89,7 @@ export async function cloneOf(template: Template, name = `t_${randomUUID().repla
 /** A database of the test file's own. */
 export async function cloned(template: Template): Promise<{ sql: Sql; url: string }> {
   const url = await cloneOf(template);
-  return { url, sql: connect(url, { max: 12 }) };
+  return { url, sql: connect(url, { max: 12, connectSeconds: 30 }) };
 }
 
 export const booking = (

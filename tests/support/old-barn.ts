@@ -22,7 +22,7 @@ export async function oldBarn(name: string, before: string): Promise<OldBarn> {
   const admin = new URL(inject("adminUrl"));
   await createDatabase(admin.href, name, { replace: true });
   admin.pathname = `/${name}`;
-  const sql = connect(admin.href, { max: 2 });
+  const sql = connect(admin.href, { max: 2, connectSeconds: 30 });
   const folder = mkdtempSync(join(tmpdir(), "furlong-migrations-"));
   for (const file of readdirSync(MIGRATIONS).filter((one) => one < before))
     copyFileSync(join(MIGRATIONS, file), join(folder, file));

@@ -47,7 +47,7 @@ export class Site {
   static async open(template: Template, devices?: Devices): Promise<Site> {
     const again = kept && runs(kept.served) && !devices ? kept : null;
     const url = await cloneOf(template, again?.database);
-    const sql = connect(url, { max: 12 });
+    const sql = connect(url, { max: 12, connectSeconds: 30 });
     // Pages of the file before, which may have changed what it liked by hand, are none of this one's.
     await sql`UPDATE written SET mark = gen_random_uuid()`;
     const served = again?.served ?? (await start(url, 0, devices));

@@ -18,10 +18,12 @@ export interface Rung {
   readonly before: number | null;
 }
 
-const WIDTH = 640;
-const SPINE = 216;
+const WIDTH = 672;
+const SPINE = 248;
 const STEP = (WIDTH - SPINE) / 2 / 5.6;
 const ROW = 20;
+/** Letters that the spine has room for; of a longer name what stands before its colon. */
+const LONGEST = 41;
 const HEAD = 22;
 const BRANCH_ROW = 24;
 
@@ -144,7 +146,7 @@ export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: stri
           return (
             <g key={row.skill}>
               <text x={WIDTH / 2} y={row.y + ROW / 2 + 4} textAnchor="middle" className="fill-ink text-[12px]">
-                {name.length > 36 ? `${name.slice(0, 35)}…` : name}
+                {name.length > LONGEST ? (name.split(/[:(]/)[0] ?? name).trim() : name}
               </text>
               <Bar rung={whole ?? list.find((rung) => rung.side === "left")} toLeft y={row.y} />
               <Bar rung={whole ?? list.find((rung) => rung.side === "right")} toLeft={false} y={row.y} />

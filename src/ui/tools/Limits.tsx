@@ -103,8 +103,8 @@ export function Workload() {
       answer={
         work > 0 && (
           <>
-            {work} points
-            {ratio !== null && `, ${ratio.toFixed(2)} times the weeks before: ${ratio > STEEP ? "▲ too steep" : "✓ fine"}`}
+            Workload {work}
+            {ratio !== null && `, ${ratio.toFixed(2)} times the average before: ${ratio > STEEP ? "▲ too steep" : "✓ fine"}`}
           </>
         )
       }
@@ -118,7 +118,7 @@ export function Workload() {
           onChange={(text) => setMinutes({ ...minutes, [gait]: text })}
         />
       ))}
-      <NumberIn id="work-before" label="Points a week, last four" value={before} onChange={setBefore} />
+      <NumberIn id="work-before" label="Average workload of the last four weeks" value={before} onChange={setBefore} />
     </Calculator>
   );
 }

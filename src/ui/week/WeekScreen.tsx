@@ -61,11 +61,7 @@ export function WeekScreen({ initial: carried }: { initial: Carried<WeekView> })
     const found = await plan.ask(from);
     if (!found) return;
     const given = found.horses.reduce((sum, { days }) => sum + days.length, 0);
-    const proof = found.proven
-      ? "This is the best possible plan."
-      : found.bound === null
-        ? ""
-        : `At most ${found.cost - found.bound} points from the best.`;
+    const proof = found.proven ? "This is the best possible plan." : "No better plan was found in time.";
     await week.layOut(found, `${plural(given, "session")} planned over ${plural(view.days.length, "day")}. ${proof}`);
   };
   const dropped = ({ active, over }: DragEndEvent): void => {

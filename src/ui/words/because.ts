@@ -26,7 +26,7 @@ export const STEP_WORDS: Readonly<Record<Step, string>> = {
 };
 const AGAIN: Readonly<Record<FollowUp, string>> = {
   offered: "the horse offered more last time: build on it now",
-  rose: "it went up two points last time: repeat it before it fades",
+  rose: "the score rose by two last time: repeat it before it fades",
   "first-time": "the horse offered it for the first time: repeat it soon",
   "ended-badly": "the last session ended badly on it: get a good end first",
   word: "the last rider asked for it",
