@@ -104,7 +104,7 @@ describe("the report", () => {
     const panel = await saidBy(two, "[role=alertdialog]");
     expect(panel).toContain("Another month on hills.");
     expect(panel).toContain("Rest for a fortnight.");
-    await button(two, "Use the new text, take theirs").click();
+    await button(two, "Drop mine, take theirs").click();
     await button(two, "Save").click();
     await text(two, "Saved");
     expect(await proseOf(two, "What we propose next")).toBe("Another month on hills.");

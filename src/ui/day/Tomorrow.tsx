@@ -105,7 +105,7 @@ export function Tomorrow({ initial }: { initial: DayView }) {
         </div>
       ))}
       <p className="pt-1">
-        <a href={`/today?day=${view.day}`}>Open the day of {sayDate(view.day)}</a>to move, swap and pin.
+        <a href={`/today?day=${view.day}`}>Open the day of {sayDate(view.day)}</a> to move, swap and pin.
       </p>
     </section>
   );

@@ -67,7 +67,7 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
   if (sessions.length === 0)
     return (
       <p>
-        No sessions logged yet. Hand out a card on <a href="/today">Today</a>. Shows here when the rider closes it.
+        No sessions logged yet. Hand out a card on <a href="/today">Today</a>. It shows here when the rider closes it.
       </p>
     );
   return (

@@ -68,7 +68,7 @@ export function Conflict({
         <Button tone="main" onClick={onKeepMine}>
           Save mine as it is now
         </Button>
-        <Button onClick={onTakeTheirs}>Use the new text, take theirs</Button>
+        <Button onClick={onTakeTheirs}>Drop mine, take theirs</Button>
       </div>
     </section>
   );

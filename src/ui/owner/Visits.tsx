@@ -87,7 +87,7 @@ const ROWS: readonly (readonly [keyof VisitFields, string, (x: VisitFields) => s
   ["day", "On", (x) => sayDate(x.day)],
   ["minute", "At", (x) => (x.minute === null ? "" : minutesAsClock(x.minute))],
   ["plan", "The owner does", (x) => x.plan.map(words).join("; ")],
-  ["state", "How the horse feels", (x) => VISIT_STATE[x.state]],
+  ["state", "Status", (x) => VISIT_STATE[x.state]],
   ["help", "Needed help with", (x) => x.help.map(words).join("; ")],
   ["words", "Note on it", (x) => x.words],
 ];
