@@ -12,6 +12,7 @@ import { isForeign } from "#server/http/origin.ts";
 import { storedPage } from "#server/http/page-store.ts";
 import { sessionCookie } from "#server/http/target.ts";
 import { knowLadder } from "#server/ladder/know.ts";
+import { speaking, spokenHere, spokenIn, useCatalogues } from "#server/language/spoken.ts";
 import { log } from "#server/log.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverNowAndThen } from "#server/owner/deliver.ts";
@@ -22,14 +23,20 @@ import { sayCover } from "#ui/words/cover.ts";
 import { problem } from "#ui/words/problem.ts";
 import { sayStatement } from "#ui/words/report.ts";
 import { sayRoutine } from "#ui/words/routine.ts";
+import { SPANISH } from "#ui/words/spanish.ts";
+import { speakBy } from "#ui/words/speak.ts";
 
 // Reports are worded here and fixed there.
 useWording({ sayStatement, sayCover, sayRoutine });
+useCatalogues({ es: SPANISH });
+speakBy(spokenHere);
+/** The pages of the rider's phone, which are there in other languages. */
+const SPOKEN = new Set(["/string", "/card/[id]", "/words/[language].js"]);
 
 /** One door: foreign posts are refused, who asks is found out, and the list of pages says whether they may. */
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
-  Object.assign(context.locals, { actor: null, session: null, mustChange: false });
+  Object.assign(context.locals, { actor: null, session: null, mustChange: false, language: "en", mark: "" });
   const isJson = isApi(url) || !(request.headers.get("accept") ?? "").includes("text/html");
   if (isForeign(request, url))
     return problem(403, {
@@ -47,6 +54,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
     context.locals.actor = visitor?.actor ?? null;
     context.locals.session = visitor?.session ?? null;
     context.locals.mustChange = visitor?.mustChange ?? false;
+    context.locals.mark = visitor?.mark ?? "";
+    context.locals.language = visitor?.language ?? "en";
     const known = about();
     if (known) known.who = visitor?.actor.name ?? null;
     if (visitor) {
@@ -56,7 +65,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
     }
     const meant = request.headers.get("x-furlong-person");
     if (visitor && meant && meant !== visitor.actor.id) return problem(409, OTHER_PERSON);
-    const render = async () => withHeaders(await whole(await next()), true);
+    const render = async (): Promise<Response> => {
+      const answer = async () => withHeaders(await whole(await next()), true);
+      if (!visitor || !SPOKEN.has(context.routePattern)) return await answer();
+      return await speaking(await spokenIn(deps(), visitor.language, visitor.mark), answer);
+    };
     // Nobody signs in to a barn that is not there yet.
     if (!visitor && !(await barnIsThere(deps())) && !isApi(url)) return context.redirect("/start");
     if (!visitor)
@@ -136,7 +149,7 @@ function mayAsk(access: Access, role: Role, { feature, verb }: Readonly<Record<s
 /** What every answer carries is set by server.mjs; a page's own policy is made here. */
 function withHeaders(response: Response, isPrivate: boolean): Response {
   const { headers } = response;
-  if (isPrivate) headers.set("Cache-Control", "private, no-store");
+  if (isPrivate && !headers.get("Cache-Control")?.includes("immutable")) headers.set("Cache-Control", "private, no-store");
   const policy = headers.get("Content-Security-Policy");
   // Drag and drop moves things through style attributes; scripts and style sheets stay hashed.
   if (policy && !policy.includes("style-src-attr"))

@@ -17,6 +17,8 @@ export type Refusal =
   | { readonly code: "too-many-tries"; readonly path: "signIn"; readonly waitSeconds: number }
   | { readonly code: "busy"; readonly path: "signIn" }
   | { readonly code: "wrong-code"; readonly path: "code" }
+  /** A phrase in another language brings in other names than its English. */
+  | { readonly code: "phrase-names"; readonly path: "words"; readonly names: readonly string[] }
   | { readonly code: "code-too-late"; readonly path: "code" }
   /** Sessions of a term that has not begun. */
   | { readonly code: "not-begun"; readonly path: "stay.givenBefore" }

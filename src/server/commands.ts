@@ -33,6 +33,7 @@ import { BeginEvaluation, CloseEvaluation, EditInstrument, SaveEvaluation, SignE
 import { DropLayout } from "#contracts/jump.ts";
 import { EditKeeping, ForgetClient } from "#contracts/keeping.ts";
 import { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
+import { CorrectPhrase, Speak } from "#contracts/language.ts";
 import { AddMedia, RemoveMedia } from "#contracts/media.ts";
 import {
   AddContact,
@@ -99,6 +100,7 @@ import { editInstrument, signEvaluation } from "./intake/sign.ts";
 import { beginEvaluation, closeEvaluation, saveEvaluation } from "./intake/walk.ts";
 import { editKeeping, forgetClient } from "./keeping/forget.ts";
 import { practise, saveLadder, writePage } from "./ladder/edit-ladder.ts";
+import { correctPhrase, readThrough, speak } from "./language/words.ts";
 import { addMedia, removeMedia } from "./media/media.ts";
 import { answerQuestion, seeCheckBack } from "./owner/answer.ts";
 import { addContact, removeContact } from "./owner/contacts.ts";
@@ -136,6 +138,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "account/begin-codes": command(manager, Sure, beginCodes, { confirmed: true }),
   "account/turn-on-codes": command(manager, TurnOnCodes, turnOnCodes),
   "account/turn-off-codes": command(manager, Sure, turnOffCodes, { confirmed: true }),
+  "language/speak": command(staff, Speak, speak),
+  "language/correct": command(staff, CorrectPhrase, correctPhrase),
+  "language/read-through": command(staff, Sure, readThrough),
   "people/add-absence": command(manager, AddAbsence, addAbsence),
   "people/remove-absence": command(manager, RemoveAbsence, removeAbsence),
   "stay/book": command(manager, BookStay, bookStay),

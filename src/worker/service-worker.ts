@@ -14,6 +14,8 @@ const SIGNED_OUT = "/signed-out-here";
 const PHONE_PAGE = /^\/(string|card\/[0-9a-f-]{36}|skill\/[a-z0-9-]+)$/;
 /** What the work of a card is, and how to ask for it. */
 const SKILL_LINK = /href="(\/skill\/[a-z0-9-]+)/g;
+/** The phrases of a page that is not in English. */
+const PHRASES = /src="(\/words\/[^"]+)"/;
 /** With a signal that comes and goes, a page of a moment ago is better than a white one. */
 const PATIENCE = 4000;
 
@@ -75,8 +77,10 @@ async function keepPages(paths: readonly string[]): Promise<void> {
   for (const path of paths) {
     const answer = await fetch(path, { headers: { Accept: "text/html" } });
     if (answer.ok && !answer.redirected) {
-      const text = path.startsWith("/card/") ? await answer.clone().text() : "";
-      for (const [, skill = ""] of text.matchAll(SKILL_LINK)) skills.add(skill);
+      const text = await answer.clone().text();
+      if (path.startsWith("/card/")) for (const [, skill = ""] of text.matchAll(SKILL_LINK)) skills.add(skill);
+      const phrases = PHRASES.exec(text)?.[1];
+      if (phrases && !(await pages.match(phrases))) await pages.add(phrases);
       await pages.put(path, answer);
     } else await pages.delete(path);
   }
@@ -109,7 +113,7 @@ self.addEventListener("fetch", (event) => {
   if (url.origin !== self.location.origin) return;
   if (request.method === "POST" && ["/sign-in", "/sign-out"].includes(url.pathname)) event.respondWith(handOver(request));
   else if (request.method !== "GET") return;
-  else if (url.pathname.startsWith("/_astro/")) event.respondWith(shell(request));
+  else if (url.pathname.startsWith("/_astro/") || url.pathname.startsWith("/words/")) event.respondWith(shell(request));
   else if (request.mode === "navigate" && PHONE_PAGE.test(url.pathname)) event.respondWith(page(request));
 });
 
@@ -121,7 +125,7 @@ self.addEventListener("message", (event) => {
     if (others === "stay") return;
     const pages = await caches.open(PAGES);
     for (const request of await pages.keys())
-      if (!keep.includes(new URL(request.url).pathname) && !new URL(request.url).pathname.startsWith("/skill/"))
+      if (!keep.includes(new URL(request.url).pathname) && !/^\/(skill|words)\//.test(new URL(request.url).pathname))
         await pages.delete(request);
   };
   event.waitUntil(fetchAll().catch(() => undefined));

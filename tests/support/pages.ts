@@ -32,6 +32,7 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
     "/api/horse-archive/[id].json": `/api/horse-archive/${stay}.json?photos=no`,
     "/api/import-template/[list].csv": "/api/import-template/stays.csv",
     "/skill/[id]": "/skill/tie",
+    "/words/[language].js": "/words/es.js",
     "/skill/[id]/practice": "/skill/tie/practice",
     "/handbook/[paper].pdf": "/handbook/letter.pdf",
     "/horse/[id]/checks": `/horse/${evaluated}/checks`,
@@ -56,5 +57,5 @@ export async function addressesOf(site: Site): Promise<Readonly<Record<string, s
 
 /** No page that somebody reads: data, files, streams, and what only answers by itself. */
 const NO_PAGE =
-  /^\/(api|calendar|print|health|start|sign-out|404|500|503|403|alerts)(\/|$)|\/data$|\.pdf$|\.csv$|\.ics$|^\/owner\/\[token\]\/photo/;
+  /^\/(api|calendar|print|health|start|sign-out|404|500|503|403|alerts)(\/|$)|\/data$|\.pdf$|\.csv$|\.ics$|\.js$|^\/owner\/\[token\]\/photo/;
 export const readable = (): readonly string[] => Object.keys(PAGES).filter((route) => !NO_PAGE.test(route));

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LANGUAGES } from "#contracts/language.ts";
 import { ROLES } from "#contracts/people.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
@@ -59,12 +60,13 @@ const VisitorRow = z.object({
   seenAt: instant,
   confirmedAt: nullable(instant),
   mustChange: bool,
+  language: z.enum(LANGUAGES),
 });
 /** The person behind a cookie, while the session lasts, is used, and the person works here; and how far the barn's record has come. */
 export const findVisitor = (db: Db, tokenHash: Buffer, now: Date) =>
   maybeOne(
     VisitorRow,
-    db`SELECT p.id, p.name, p.role, p.grade, p.must_change, w.mark, b.time_zone, s.id AS session, s.seen_at, s.confirmed_at
+    db`SELECT p.id, p.name, p.role, p.grade, p.must_change, p.language, w.mark, b.time_zone, s.id AS session, s.seen_at, s.confirmed_at
        FROM sign_in_session s JOIN person p ON p.id = s.person_id CROSS JOIN barn b CROSS JOIN written w
        WHERE s.token_hash = ${tokenHash} AND s.expires_at > ${now} AND NOT s.awaits_code AND p.retired_on IS NULL
          AND s.seen_at > ${now}::timestamptz - make_interval(hours => b.idle_hours)`,

@@ -24,6 +24,7 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/alerts": manager,
   "/string": staff,
   "/string/data": staff,
+  "/words/[language].js": staff,
   "/today": staff,
   "/today/data": staff,
   "/today/print": staff,
@@ -74,6 +75,8 @@ export const PAGES: Readonly<Record<string, Access>> = {
   "/barn/walk": manager,
   "/barn/backups": manager,
   "/barn/data": manager,
+  // Who speaks the language reads it through.
+  "/barn/words": staff,
   "/api/export/[list].csv": manager,
   "/api/horse-archive/[id].json": manager,
   "/barn/import": manager,

@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { UNDO_DAYS } from "#contracts/import.ts";
+import type { Language } from "#contracts/language.ts";
 import type { Actor, Role, SignIn } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
@@ -195,6 +196,8 @@ export interface Visitor {
   /** The password was given by somebody else: first of all a new one is chosen. */
   readonly mustChange: boolean;
   readonly mark: string;
+  /** What they read the phone's pages in. */
+  readonly language: Language;
   readonly today: LocalDate;
 }
 
@@ -203,9 +206,9 @@ export async function visitorOf({ sql, clock }: Deps, token: string | undefined)
   const now = clock.now();
   const found = await findVisitor(sql, hashOf(token), now);
   if (!found) return null;
-  const { mark, timeZone, session, seenAt, confirmedAt, mustChange, ...actor } = found;
+  const { mark, timeZone, session, seenAt, confirmedAt, mustChange, language, ...actor } = found;
   // Where it cannot be noted, as on a server that takes no writes, the page is shown all the same.
   if (now.getTime() - seenAt.getTime() > SEEN_EVERY) await touchSession(sql, session, now).catch(() => undefined);
   const confirmed = confirmedAt !== null && now.getTime() - confirmedAt.getTime() < CONFIRMED_FOR;
-  return { actor, session: { id: session, confirmed }, mustChange, mark, today: clock.today(timeZone) };
+  return { actor, session: { id: session, confirmed }, mustChange, mark, language, today: clock.today(timeZone) };
 }

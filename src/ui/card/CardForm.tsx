@@ -20,7 +20,8 @@ import { type CardSpot, submit } from "#ui/offline/outbox.ts";
 import { useSubmit } from "#ui/offline/use-submit.ts";
 import { plural } from "#ui/words/figures.ts";
 import { sayGateState } from "#ui/words/gate.ts";
-import { WEATHER } from "#ui/words/labels.ts";
+import { SESSION, WEATHER } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 import { AgainstRecord } from "./AgainstRecord.tsx";
 import { CoursePad } from "./CoursePad.tsx";
 import { Ending } from "./Ending.tsx";
@@ -51,8 +52,8 @@ const Happened = later(async () => (await import("./Happened.tsx")).Happened);
 const DESK = 768;
 
 const MINUTES = [
-  ["ground", "Ground", "groundMinutes"],
-  ["saddle", "Saddle", "saddleMinutes"],
+  ["ground", "groundMinutes"],
+  ["saddle", "saddleMinutes"],
 ] as const;
 
 export function CardForm({ view, me, onClosed }: { view: CardView; me: string; onClosed(): void }) {
@@ -73,7 +74,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         subject: `told ${view.card.id}`,
         route: "card/tell",
         input: { id: view.card.id, told },
-        says: `${view.horse}: for the office`,
+        says: t("{horse}: for the office", { horse: view.horse }),
         draft: null,
       }),
     [me, view.card.id, view.horse],
@@ -110,7 +111,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       ...entry,
       route: "card/close",
       input: toRequest(view.card.id, closing),
-      says: `${view.horse}: ${view.revisions.length > 0 ? "a correction" : "the record"}`,
+      says: t(view.revisions.length > 0 ? "{horse}: a correction" : "{horse}: the record", { horse: view.horse }),
       draft: key,
       card: spotOf(view),
     });
@@ -123,14 +124,14 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     before: sayGateState(answer.state, view.card.kind, setAside).toLowerCase(),
     work: draft.scores.length > 0 ? plural(draft.scores.length, "score") : "",
     happened: draft.incidents.length > 0 ? "■" : draft.signs.length > 0 ? plural(draft.signs.length, "sign") : "",
-    end: draft.endedWell === null ? "open" : "✓",
+    end: draft.endedWell === null ? t("open") : "✓",
   };
   return (
     <div className="grid gap-5 pb-20 md:pb-0">
       <div className="sticky top-0 z-10 -mx-1 bg-chalk px-1 py-1">
         <GateBar answer={answer} kind={view.card.kind} overridden={setAside} brief={at !== "before"} />
       </div>
-      {restored && <p className="text-ochre">▲ Saved on this phone, not sent yet.</p>}
+      {restored && <p className="text-ochre">{t("▲ Saved on this phone, not sent yet.")}</p>}
       <Step name="before" at={at}>
         <MainWork {...part} />
         {isHere && view.ifCalm && (
@@ -141,7 +142,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         <Essentials view={view} />
         <Choice<Weather>
           name="weather"
-          legend={view.gate.weather.length > 0 && draft.base === null ? "Weather, by the barn's station" : "Weather"}
+          legend={view.gate.weather.length > 0 && draft.base === null ? t("Weather, by the barn's station") : t("Weather")}
           big
           options={WEATHERS.map((one) => [one, WEATHER[one]] as const)}
           value={draft.weather}
@@ -187,12 +188,12 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
           onChange={(timers, now) => put(timed(timers, now))}
         />
         <div className={riding ? "grid grid-cols-2 gap-3" : ""}>
-          {MINUTES.filter(([name]) => riding || name !== "saddle").map(([name, label, field]) => (
+          {MINUTES.filter(([name]) => riding || name !== "saddle").map(([name, field]) => (
             <Stepper
               key={name}
               id={name}
-              label={label}
-              unit="min"
+              label={SESSION[name]}
+              unit={t("min")}
               step={5}
               min={0}
               max={240}
@@ -209,7 +210,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         )}
         <Scores {...part} />
         {isHere && view.jumping && (
-          <Unfolded title="Poles and fences" open={draft.jump !== null}>
+          <Unfolded title={t("Poles and fences")} open={draft.jump !== null}>
             <JumpPart {...part} />
           </Unfolded>
         )}
@@ -227,10 +228,10 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         <AgainstRecord reasons={against} />
         <Trouble problem={problem} />
         <Button tone="main" big disabled={busy || draft.endedWell === null} onClick={() => void close()}>
-          {view.revisions.length > 0 ? "Save the correction" : "Close the card"}
+          {view.revisions.length > 0 ? t("Save the correction") : t("Close the card")}
         </Button>
         {draft.endedWell === null && (
-          <p className="text-center text-dim">Say whether the session ended well, then close the card.</p>
+          <p className="text-center text-dim">{t("Say whether the session ended well, then close the card.")}</p>
         )}
       </Step>
       <StepBar

@@ -2,14 +2,14 @@
 
 import { Suspense, useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
-import { sayDate } from "#core/calendar/local-date.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { later } from "#ui/kit/later.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";
-import { clock } from "#ui/words/figures.ts";
+import { clock, sayDay } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 import { CardForm } from "./CardForm.tsx";
 import { Essentials } from "./Essentials.tsx";
 import { Kept } from "./Kept.tsx";
@@ -35,12 +35,15 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
     <div className="arena mx-auto max-w-xl">
       <h1>{view.horse}</h1>
       <p className="pb-2">
-        {sayDate(card.day)}, {clock(card.start)}–{clock(card.start + card.length)} · {SESSION[card.kind]} · {view.place.name}
-        {view.then ? `, from ${clock(view.then.from)} ${view.then.name}` : ""} · {view.rider.name}
+        {sayDay(card.day)}, {clock(card.start)}–{clock(card.start + card.length)} · {SESSION[card.kind]} · {view.place.name}
+        {view.then ? t(", from {from} {name}", { from: clock(view.then.from), name: view.then.name }) : ""} · {view.rider.name}
         {view.helper
-          ? ` · second person ${view.helper.name}${view.helperUntil === null ? "" : ` until ${clock(view.helperUntil)}`}`
+          ? t(" · second person {name}{more}", {
+              name: view.helper.name,
+              more: view.helperUntil === null ? "" : t(" until {clock}", { clock: clock(view.helperUntil) }),
+            })
           : ""}
-        {card.unplanned && ` · unplanned: ${card.unplanned}`}
+        {card.unplanned && t(" · unplanned: {unplanned}", { unplanned: card.unplanned })}
       </p>
       {!writable && (
         <>
@@ -58,20 +61,22 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
               {card.cancelReason ? `: ${card.cancelReason}` : ""}
             </p>
             {card.state === "placed" && (
-              <p className="text-dim">The rider can open this card once the manager hands out the day.</p>
+              <p className="text-dim">{t("The rider can open this card once the manager hands out the day.")}</p>
             )}
-            {card.state === "handed-out" && !view.mine && <p className="text-dim">{view.rider.name} closes this card.</p>}
-            {card.state === "handed-out" && view.future && <p className="text-dim">It can be closed on the day itself.</p>}
+            {card.state === "handed-out" && !view.mine && (
+              <p className="text-dim">{t("{rider} closes this card.", { rider: view.rider.name })}</p>
+            )}
+            {card.state === "handed-out" && view.future && <p className="text-dim">{t("It can be closed on the day itself.")}</p>}
             {card.state === "closed" && view.mine && (
               <Button big onClick={() => setCorrecting(true)}>
-                Correct this record
+                {t("Correct this record")}
               </Button>
             )}
           </>
         )}
         {card.state === "handed-out" && view.mine && !waits && (
           <details className="pt-6" onToggle={() => setAsked(true)}>
-            <summary className="sign min-h-14 cursor-pointer py-4 text-slate">Did not work</summary>
+            <summary className="sign min-h-14 cursor-pointer py-4 text-slate">{t("Did not work")}</summary>
             {asked && (
               <Suspense fallback={null}>
                 <NotWorked view={view} me={me} onDone={reload} />
@@ -81,13 +86,13 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
         )}
         <p className="flex flex-wrap gap-x-4 py-4">
           <a className="inline-flex min-h-14 items-center" href="/string">
-            My string
+            {t("My string")}
           </a>
           <a className="inline-flex min-h-14 items-center" href={`/horse/${view.stay}`}>
-            {view.horse}'s page
+            {t("{horse}'s page", { horse: view.horse })}
           </a>
           <a className="inline-flex min-h-14 items-center" href={`/today?day=${card.day}`}>
-            Day sheet
+            {t("Day sheet")}
           </a>
         </p>
       </div>

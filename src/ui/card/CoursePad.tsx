@@ -1,9 +1,11 @@
 /** How the horse stands, one large button each: they share the clock of the work, and one tap starts it where it stands still. */
+
 import { COURSE_STATES, type CourseState, courseNow, isTight, marked } from "#core/card/course.ts";
 import { minutesOf, toggled } from "#core/card/timers.ts";
 import { SIDES } from "#core/kernel/sides.ts";
 import { sayStood } from "#ui/words/course.ts";
-import { COURSE } from "#ui/words/labels.ts";
+import { COURSE, SIDE } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 import type { Part } from "./part.ts";
 import { timed } from "./record.ts";
 
@@ -28,17 +30,17 @@ export function CoursePad({ draft, put }: Part) {
   return (
     <section aria-labelledby="course-pad">
       <div className="flex flex-wrap items-center justify-between gap-2">
-        <h3 id="course-pad">How the horse feels</h3>
-        <div role="group" aria-label="Side you are working" className="flex">
+        <h3 id="course-pad">{t("How the horse feels")}</h3>
+        <div role="group" aria-label={t("Side you are working")} className="flex">
           {SIDES.map((one) => (
             <button
-              key={one}
+              key={SIDE[one]}
               type="button"
               aria-pressed={side === one}
               onClick={() => put({ courseSide: side === one ? null : one })}
               className={`sign min-h-14 border px-5 ${side === one ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
             >
-              {one}
+              {SIDE[one]}
             </button>
           ))}
         </div>
@@ -58,7 +60,7 @@ export function CoursePad({ draft, put }: Part) {
         ))}
       </div>
       <p role="status" className={now && isTight(now.state) ? "text-oxblood" : "text-dim"}>
-        {now ? sayStood(now) : "Tap when it changes. The clock runs on its own."}
+        {now ? sayStood(now) : t("Tap when it changes. The clock runs on its own.")}
       </p>
     </section>
   );

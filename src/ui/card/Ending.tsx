@@ -1,8 +1,10 @@
 /** The end: what belongs to it, whether it was good, and the words for the next rider. Typed, or dictated with the phone's own keyboard. */
+
 import { here } from "#contracts/ladder.here.ts";
 import { ENDINGS } from "#core/card/card.ts";
 import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { ENDING } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 import type { Part } from "./part.ts";
 
 export function Ending({ view, draft, put }: Part) {
@@ -20,14 +22,14 @@ export function Ending({ view, draft, put }: Part) {
   );
   return (
     <section aria-labelledby="ending-title" className="grid gap-2">
-      <h2 id="ending-title">The end</h2>
+      <h2 id="ending-title">{t("The end")}</h2>
       {draft.ending.length < ENDINGS.length && (
         <Button big onClick={() => put({ ending: [...ENDINGS] })}>
-          All done
+          {t("All done")}
         </Button>
       )}
       <Picks
-        legend="Before you leave"
+        legend={t("Before you leave")}
         big
         options={ENDINGS.map((tick) => [tick, ENDING[tick]] as const)}
         value={draft.ending}
@@ -35,28 +37,28 @@ export function Ending({ view, draft, put }: Part) {
       />
       <Choice<string>
         name="ended-well"
-        legend="Did it end well?"
+        legend={t("Did it end well?")}
         big
         options={[
-          ["yes", "Ended well"],
-          ["no", "Did not end well"],
+          ["yes", t("Ended well")],
+          ["no", t("Did not end well")],
         ]}
         value={draft.endedWell === null ? null : draft.endedWell ? "yes" : "no"}
         onChange={(answer) => put({ endedWell: answer === "yes" })}
       />
-      {area("word", "Note for the next rider")}
-      {area("nextTime", "Next time")}
+      {area("word", t("Note for the next rider"))}
+      {area("nextTime", t("Next time"))}
       <label className="sign block text-dim">
-        Next time, if calm
+        {t("Next time, if calm")}
         <select
           className={`${INPUT} h-14 font-sans text-ink`}
           value={draft.ifCalm ?? ""}
           onChange={(event) => put({ ifCalm: event.target.value || null })}
         >
-          <option value="">Nothing</option>
+          <option value="">{t("Nothing")}</option>
           {[...new Set([...view.work.leaveAlone, ...view.ladder.map(({ skill }) => skill.id)])].map((id) => (
             <option key={id} value={id}>
-              {here().of(id).words}
+              {t(here().of(id).words)}
             </option>
           ))}
         </select>

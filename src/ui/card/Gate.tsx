@@ -11,6 +11,7 @@ import { inner, listed } from "#ui/words/figures.ts";
 import { sayGateAdvice, sayGateLimit, sayGateState } from "#ui/words/gate.ts";
 import { RED, TICK } from "#ui/words/labels.ts";
 import { sayReason, sayTogether } from "#ui/words/reasons.ts";
+import { inWords, t } from "#ui/words/speak.ts";
 
 const ARM = { open: "M20 40L52 6", half: "M20 40L84 22", shut: "M20 40H92" } as const;
 const TONE = {
@@ -65,10 +66,10 @@ interface Props {
   onRedSigns(signs: RedSign[]): void;
 }
 
-const WHO = {
-  manager: "Only a manager can override this",
-  senior: "A manager or a grade 4 or 5 rider can override this",
-} as const;
+const WHO = inWords({
+  manager: "Only a manager can override this, with a reason.",
+  senior: "A manager or a grade 4 or 5 rider can override this, with a reason.",
+} as const);
 
 /** First what is set aside, then why, then the press that does it; and the way back. */
 function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" | "actor" | "override" | "onOverride">) {
@@ -79,34 +80,37 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
     return (
       <div className="border-l-4 border-ochre bg-ochre-soft px-3 py-2">
         <p>
-          ▲ Overridden: {sayTogether(answer.reasons).join(" ")} <strong>Why: {override}</strong>
+          {t("▲ Overridden:")} {sayTogether(answer.reasons).join(" ")}{" "}
+          <strong>
+            {t("Why:")} {override}
+          </strong>
         </p>
         <Button big onClick={() => onOverride("")}>
-          Undo the override
+          {t("Undo the override")}
         </Button>
       </div>
     );
   if (!mayOverride(actor, answer.reasons)) {
     const by = answer.reasons.map(overriddenBy);
     if (by.includes("nobody")) return null;
-    return <p className="text-dim">{WHO[by.includes("manager") ? "manager" : "senior"]}, with a reason.</p>;
+    return <p className="text-dim">{WHO[by.includes("manager") ? "manager" : "senior"]}</p>;
   }
   if (!asking)
     return (
       <Button big onClick={() => setAsking(true)}>
-        Override the gate
+        {t("Override the gate")}
       </Button>
     );
   return (
     <fieldset className="grid gap-2 border-2 border-ochre p-2">
-      <legend className="sign">You override</legend>
+      <legend className="sign">{t("You override")}</legend>
       <ul className="ml-5 list-disc">
         {sayTogether(answer.reasons).map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ul>
       <label htmlFor={field} className="sign text-dim">
-        Why? The reason stays in the record, and the office is alerted now
+        {t("Why? The reason stays in the record, and the office is alerted now")}
       </label>
       <input
         id={field}
@@ -125,10 +129,10 @@ function Override({ answer, actor, override, onOverride }: Pick<Props, "answer" 
             onOverride(reason.trim());
           }}
         >
-          Override and open the gate
+          {t("Override and open the gate")}
         </Button>
         <Button big onClick={() => setAsking(false)}>
-          Keep it shut
+          {t("Keep it shut")}
         </Button>
       </div>
     </fieldset>
@@ -156,30 +160,37 @@ export function Gate({
   const rest = asked.filter((tick) => !ticks.includes(tick) && !today.against.includes(tick));
   return (
     <section aria-labelledby="gate-title" className="grid gap-2">
-      <h2 id="gate-title">{kind === "ground" ? "Before you begin" : "The gate"}</h2>
+      <h2 id="gate-title">{kind === "ground" ? t("Before you begin") : t("The gate")}</h2>
       <ul className="ml-5 list-disc">
         {shown.map((reason) => (
           <li key={JSON.stringify(reason)}>
-            {sayReason(reason)} <span className="text-dim">({sourceOf(reason)})</span>
+            {sayReason(reason)} <span className="text-dim">({t(sourceOf(reason))})</span>
           </li>
         ))}
-        {open > 0 && <li>{open} checks left</li>}
+        {open > 0 && <li>{t("{open} checks left", { open })}</li>}
         {answer.limits.map((limit) => (
-          <li key={JSON.stringify(limit)}>Keep in mind: {sayGateLimit(limit)}</li>
+          <li key={JSON.stringify(limit)}>{t("Keep in mind: {limit}", { limit: sayGateLimit(limit) })}</li>
         ))}
       </ul>
       {kind !== "ground" && (
         <fieldset>
-          <legend className="sign text-dim">On the ground, before you get on</legend>
+          <legend className="sign text-dim">{t("On the ground, before you get on")}</legend>
           <div className="grid gap-1 pb-1">
             {some.length > 0 && rest.length > some.length && (
               <Button big className="whitespace-normal" onClick={() => onTicks([...ticks, ...some])}>
-                Scored 3 or more today: {listed(some.map((tick) => inner(TICK[tick])))}. Tick {some.length === 1 ? "it" : "them"}
+                {t(
+                  some.length === 1 ? "Scored 3 or more today: {ticks}. Tick it" : "Scored 3 or more today: {ticks}. Tick them",
+                  {
+                    ticks: listed(some.map((tick) => inner(TICK[tick]))),
+                  },
+                )}
               </Button>
             )}
             {rest.length > 1 && (
               <Button big tone="main" onClick={() => onTicks([...ticks, ...rest])}>
-                All of it, {today.against.length > 0 ? "except what was not good today" : "then tap what is not true"}
+                {t(
+                  today.against.length > 0 ? "All of it, except what was not good today" : "All of it, then tap what is not true",
+                )}
               </Button>
             )}
           </div>
@@ -199,7 +210,7 @@ export function Gate({
                   </span>
                   <span>
                     {TICK[tick]}
-                    {today.against.includes(tick) && <span className="block text-sm">▲ scored below 3 today</span>}
+                    {today.against.includes(tick) && <span className="block text-sm">{t("▲ scored below 3 today")}</span>}
                   </span>
                 </button>
               );
@@ -208,7 +219,7 @@ export function Gate({
         </fieldset>
       )}
       <Picks
-        legend="Red signs: did you see any?"
+        legend={t("Red signs: did you see any?")}
         big
         options={RED_SIGNS.map((sign) => [sign, RED[sign]] as const)}
         value={redSigns}
@@ -216,16 +227,20 @@ export function Gate({
       />
       {redSigns.some((sign) => sign !== "sudden-change") && (
         <Picks
-          legend="Gone again? It still counts today unless the manager has looked"
+          legend={t("Gone again? It still counts today unless the manager has looked")}
           big
-          options={redSigns.filter((sign) => sign !== "sudden-change").map((sign) => [sign, `${RED[sign]}: gone`] as const)}
+          options={redSigns
+            .filter((sign) => sign !== "sudden-change")
+            .map((sign) => [sign, t("{sign}: gone", { sign: RED[sign] })] as const)}
           value={redGone.filter((sign) => redSigns.includes(sign))}
           onChange={onGone}
         />
       )}
       {kind !== "ground" && (
         <>
-          <p className="text-sm text-dim">Helmet and boots. Do not work a green horse alone. Never ride over suspected pain.</p>
+          <p className="text-sm text-dim">
+            {t("Helmet and boots. Do not work a green horse alone. Never ride over suspected pain.")}
+          </p>
           {answer.state !== "open" && <Override {...{ answer, actor, override, onOverride }} />}
         </>
       )}

@@ -1,4 +1,5 @@
 /** Gaits, what the horse wears, and who helped. */
+
 import { Suspense, useState } from "react";
 import { GAITS } from "#core/card/card.ts";
 import type { Tack } from "#core/card/gear.ts";
@@ -6,6 +7,7 @@ import { later } from "#ui/kit/later.ts";
 import { Button, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { outerGear } from "#ui/words/gear.ts";
 import { GAIT } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 import type { Part } from "./part.ts";
 
 /** Most sessions are as the last one: what there is to choose from is loaded where somebody looks. */
@@ -22,7 +24,7 @@ export function Gear(part: Part) {
   return (
     <div className="grid gap-3">
       <Picks
-        legend="Gaits"
+        legend={t("Gaits")}
         big
         options={GAITS.map((gait) => [gait, GAIT[gait]] as const)}
         value={draft.gaits}
@@ -30,8 +32,8 @@ export function Gear(part: Part) {
       />
       <details open={draft.tack.length === 0} onToggle={() => setAsked(true)}>
         <summary className="min-h-14 cursor-pointer py-4">
-          <span className="sign text-dim">Gear{last.length > 0 && !changed ? ", as last time" : ""}:</span>{" "}
-          {draft.tack.length > 0 ? outerGear(draft.tack) : "say what gear you used"}
+          <span className="sign text-dim">{t(last.length > 0 && !changed ? "Gear, as last time:" : "Gear:")}</span>{" "}
+          {draft.tack.length > 0 ? outerGear(draft.tack) : t("say what gear you used")}
         </summary>
         {asked && (
           <Suspense fallback={null}>
@@ -42,7 +44,7 @@ export function Gear(part: Part) {
       {changed && (
         <div className="grid gap-1">
           <label className="sign block text-dim">
-            Why different gear from last time ({outerGear(last)})
+            {t("Why different gear from last time ({gear})", { gear: outerGear(last) })}
             <input
               maxLength={300}
               className={`${INPUT} h-14 font-sans text-ink`}
@@ -51,18 +53,18 @@ export function Gear(part: Part) {
             />
           </label>
           <Button big onClick={() => put({ tack: last, gearWhy: "" })}>
-            As last time
+            {t("As last time")}
           </Button>
         </div>
       )}
       <label className="sign block text-dim">
-        Who helped
+        {t("Who helped")}
         <select
           className={`${INPUT} h-14 font-sans text-ink`}
           value={draft.helper ?? ""}
           onChange={(event) => put({ helper: view.people.find(({ id }) => id === event.target.value)?.id ?? null })}
         >
-          <option value="">Nobody</option>
+          <option value="">{t("Nobody")}</option>
           {view.people.map((person) => (
             <option key={person.id} value={person.id}>
               {person.name}

@@ -1,5 +1,7 @@
 /** What happened: gaits and gear, signs, incidents, firsts, a photo or a clip. */
+
 import { later } from "#ui/kit/later.ts";
+import { t } from "#ui/words/speak.ts";
 import { Firsts } from "./Firsts.tsx";
 import { Gear } from "./Gear.tsx";
 import { Incidents } from "./Incidents.tsx";
@@ -17,7 +19,7 @@ export function Happened({ me, ...part }: Part & { readonly me: string }) {
       <Signs {...part} />
       <Incidents {...part} />
       <Firsts {...part} />
-      <Unfolded title="Photo or clip">
+      <Unfolded title={t("Photo or clip")}>
         <CardMedia {...part} me={me} />
       </Unfolded>
     </>

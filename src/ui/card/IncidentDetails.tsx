@@ -1,8 +1,10 @@
 /** Of one incident: anyone hurt, how far it went, when, what led up to it, in the rider's words. */
+
 import { HURT, type Hurt, type Incident, KNOWN_DURINGS, LED_BYS } from "#core/card/card.ts";
 import { STRENGTHS, type Strength } from "#core/intake/signs.ts";
 import { Button, Choice, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { DURING, HURT_WORDS, LED_BY, WENT } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 
 interface Props {
   readonly at: number;
@@ -15,7 +17,7 @@ export function IncidentDetails({ at, incident, onChange, onDone }: Props) {
     <>
       <Choice<Hurt>
         name={`hurt-${at}`}
-        legend="Anyone hurt?"
+        legend={t("Anyone hurt?")}
         big
         options={HURT.map((hurt) => [hurt, HURT_WORDS[hurt]] as const)}
         value={incident.hurt}
@@ -23,7 +25,7 @@ export function IncidentDetails({ at, incident, onChange, onDone }: Props) {
       />
       <Choice<`${Strength}`>
         name={`strength-${at}`}
-        legend="How bad was it?"
+        legend={t("How bad was it?")}
         big
         options={STRENGTHS.map((one) => [`${one}`, WENT[one as Strength]] as const)}
         value={`${incident.strength}`}
@@ -31,21 +33,21 @@ export function IncidentDetails({ at, incident, onChange, onDone }: Props) {
       />
       <Choice
         name={`during-${at}`}
-        legend="When"
+        legend={t("When")}
         big
         options={KNOWN_DURINGS.map((one) => [one, DURING[one]] as const)}
         value={incident.during}
         onChange={(during) => onChange({ during })}
       />
       <Picks
-        legend="What happened just before"
+        legend={t("What happened just before")}
         big
         options={LED_BYS.map((one) => [one, LED_BY[one]] as const)}
         value={incident.ledBy}
         onChange={(ledBy) => onChange({ ledBy })}
       />
       <label className="sign text-dim">
-        In your words
+        {t("In your words")}
         <input
           className={`${INPUT} h-14 font-sans text-ink`}
           maxLength={500}
@@ -54,7 +56,7 @@ export function IncidentDetails({ at, incident, onChange, onDone }: Props) {
         />
       </label>
       <Button big tone="main" onClick={onDone}>
-        Done
+        {t("Done")}
       </Button>
     </>
   );

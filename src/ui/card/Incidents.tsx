@@ -1,17 +1,18 @@
 /** An incident with its details in five taps: what, anyone hurt, when, what led up to it, done. A red one goes to the office with the first. */
+
 import { Suspense, useState } from "react";
 import { INCIDENT_KINDS, type Incident, isRed } from "#core/card/card.ts";
 import { later } from "#ui/kit/later.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { sayIncident } from "#ui/words/incident.ts";
 import { INCIDENT } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 import type { Part } from "./part.ts";
 
 /** What it was is kept with the first tap, and a red one told; its details are loaded after. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
 const IncidentDetails = later(async () => (await import("./IncidentDetails.tsx")).IncidentDetails);
 
-const TOLD_BY_WORDS = "The office is alerted right away, or as soon as you have signal. If you need help now, call.";
 /** Until somebody says otherwise. */
 const HAD_TO_BE_STOPPED = 2;
 
@@ -33,11 +34,15 @@ export function Incidents({ draft, put, tell }: Part) {
   };
   return (
     <section aria-labelledby="incidents-title">
-      <h2 id="incidents-title">Incidents</h2>
+      <h2 id="incidents-title">{t("Incidents")}</h2>
       {draft.incidents.map((incident, at) => (
         <div key={`${incident.kind}${at}`} className="mb-2 grid gap-2 border-2 border-oxblood p-2">
           <p className="text-oxblood">■ {sayIncident(incident)}</p>
-          {isRed(incident) && <p className="text-oxblood">{TOLD_BY_WORDS}</p>}
+          {isRed(incident) && (
+            <p className="text-oxblood">
+              {t("The office is alerted right away, or as soon as you have signal. If you need help now, call.")}
+            </p>
+          )}
           {open === at ? (
             <Suspense fallback={null}>
               <IncidentDetails at={at} incident={incident} onChange={(part) => change(at, part)} onDone={() => setOpen(null)} />
@@ -45,10 +50,10 @@ export function Incidents({ draft, put, tell }: Part) {
           ) : (
             <div className="flex gap-1">
               <Button big onClick={() => setOpen(at)}>
-                Change it
+                {t("Change it")}
               </Button>
               <Button big onClick={() => put({ incidents: draft.incidents.filter((_, i) => i !== at) })}>
-                Take it out
+                {t("Take it out")}
               </Button>
             </div>
           )}

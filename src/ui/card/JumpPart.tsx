@@ -1,4 +1,5 @@
 /** A school over poles or fences: the layout built or taken from the last time, what became of each fence, how the horse went, the one thing to change. */
+
 import { useState } from "react";
 import {
   type Element,
@@ -22,6 +23,7 @@ import { distanceOf, METRES_A_FOOT } from "#core/tools/poles.ts";
 import { Button, Choice, INPUT, Stepper } from "#ui/kit/parts.tsx";
 import { inner, plural } from "#ui/words/figures.ts";
 import { FENCE, LANDING, PACE, RESULT, STRAIGHT, sayElement, sayJumpCaution, TAKE_OFF, WAY } from "#ui/words/jump.ts";
+import { t } from "#ui/words/speak.ts";
 import { LayoutDrawing } from "./LayoutDrawing.tsx";
 import type { Part } from "./part.ts";
 
@@ -82,7 +84,7 @@ export function JumpPart({ view, draft, put }: Part) {
     change({ results: [...(school?.results ?? []).filter((one) => one.at !== at), next].sort((a, b) => a.at - b.at) });
   };
   return (
-    <section aria-label="Poles and fences" className="grid gap-3">
+    <section aria-label={t("Poles and fences")} className="grid gap-3">
       {cautions.map((caution) => (
         <p key={caution.code} className={caution.code === "one-up" ? "" : "text-ochre"}>
           {caution.code === "one-up" ? "● " : "▲ "}
@@ -91,14 +93,14 @@ export function JumpPart({ view, draft, put }: Part) {
       ))}
       {last?.change && (
         <p>
-          <span className="sign text-dim">From last time</span> {last.change}
+          <span className="sign text-dim">{t("From last time")}</span> {last.change}
         </p>
       )}
       {!school && (
         <div className="grid gap-2">
           {last && (
             <Button big onClick={() => put({ jump: { ...begun(last.layout), way: last.way } })}>
-              Last layout
+              {t("Last layout")}
             </Button>
           )}
           {jumping.layouts.map((layout) => (
@@ -107,7 +109,7 @@ export function JumpPart({ view, draft, put }: Part) {
             </Button>
           ))}
           <Button big onClick={() => put({ jump: begun({ name: "", elements: [] }) })}>
-            Build a new layout
+            {t("Build a new layout")}
           </Button>
         </div>
       )}
@@ -116,7 +118,7 @@ export function JumpPart({ view, draft, put }: Part) {
           {elements.length > 0 && <LayoutDrawing layout={school.layout} />}
           <Choice
             name="jump-way"
-            legend="How"
+            legend={t("How")}
             big
             options={named(WAYS_OF_GOING, WAY)}
             value={school.way}
@@ -130,7 +132,11 @@ export function JumpPart({ view, draft, put }: Part) {
                   <strong>
                     {i + 1}. {sayElement(element)}
                   </strong>
-                  <Button big aria-label={`Take ${inner(FENCE[element.fence])} ${i + 1} out`} onClick={() => remove(i)}>
+                  <Button
+                    big
+                    aria-label={t("Take {fence} {i} out", { fence: inner(FENCE[element.fence]), i: i + 1 })}
+                    onClick={() => remove(i)}
+                  >
                     ✕
                   </Button>
                 </p>
@@ -138,7 +144,7 @@ export function JumpPart({ view, draft, put }: Part) {
                   {element.heightCm !== null && (
                     <Stepper
                       id={`jump-height-${i}`}
-                      label="Height"
+                      label={t("Height")}
                       unit="cm"
                       step={HOLE_CM}
                       min={10}
@@ -150,8 +156,8 @@ export function JumpPart({ view, draft, put }: Part) {
                   {element.poles > 1 && (
                     <Stepper
                       id={`jump-poles-${i}`}
-                      label="In the row"
-                      unit="poles"
+                      label={t("In the row")}
+                      unit={t("poles")}
                       step={1}
                       min={2}
                       max={12}
@@ -162,7 +168,7 @@ export function JumpPart({ view, draft, put }: Part) {
                   {element.toNextCm !== null && (
                     <Stepper
                       id={`jump-gap-${i}`}
-                      label="To the next"
+                      label={t("To the next")}
                       unit="cm"
                       step={10}
                       min={50}
@@ -178,7 +184,12 @@ export function JumpPart({ view, draft, put }: Part) {
                       <Button
                         key={key}
                         big
-                        aria-label={`${RESULT[key]} ${resultAt(i)[key]} at ${inner(FENCE[element.fence])} ${i + 1}`}
+                        aria-label={t("{result} {times} at {fence} {place}", {
+                          result: RESULT[key],
+                          times: resultAt(i)[key],
+                          fence: inner(FENCE[element.fence]),
+                          place: i + 1,
+                        })}
                         onClick={() => tap(i, key, 1)}
                       >
                         <span className="whitespace-normal">
@@ -192,10 +203,10 @@ export function JumpPart({ view, draft, put }: Part) {
                   <Button
                     big
                     className="justify-self-start"
-                    aria-label={`Count again: ${inner(FENCE[element.fence])} ${i + 1}`}
+                    aria-label={t("Count again: {fence} {i}", { fence: inner(FENCE[element.fence]), i: i + 1 })}
                     onClick={() => change({ results: school.results.filter((one) => one.at !== i) })}
                   >
-                    Count again
+                    {t("Count again")}
                   </Button>
                 )}
               </li>
@@ -204,7 +215,7 @@ export function JumpPart({ view, draft, put }: Part) {
           {elements.length < MOST_ELEMENTS && (
             <div className="flex gap-2">
               <select
-                aria-label="What to add"
+                aria-label={t("What to add")}
                 className={`${INPUT} h-14`}
                 value={adding}
                 onChange={(event) => setAdding(event.target.value as Fence)}
@@ -216,14 +227,14 @@ export function JumpPart({ view, draft, put }: Part) {
                 ))}
               </select>
               <Button big onClick={add}>
-                Add it
+                {t("Add it")}
               </Button>
             </div>
           )}
-          <p>{plural(effortsOf(school), "effort")} so far.</p>
+          <p>{t("{efforts} so far.", { efforts: plural(effortsOf(school), "effort") })}</p>
           <Choice
             name="jump-straight"
-            legend="Straight"
+            legend={t("Straight")}
             big
             options={named(STRAIGHTS, STRAIGHT)}
             value={school.straight}
@@ -231,7 +242,7 @@ export function JumpPart({ view, draft, put }: Part) {
           />
           <Choice
             name="jump-pace"
-            legend="Pace"
+            legend={t("Pace")}
             big
             options={named(PACES, PACE)}
             value={school.pace}
@@ -239,7 +250,7 @@ export function JumpPart({ view, draft, put }: Part) {
           />
           <Choice
             name="jump-takeoff"
-            legend="Takes off"
+            legend={t("Takes off")}
             big
             options={named(TAKE_OFFS, TAKE_OFF)}
             value={school.takeOff}
@@ -247,14 +258,14 @@ export function JumpPart({ view, draft, put }: Part) {
           />
           <Choice
             name="jump-landing"
-            legend="Lands on"
+            legend={t("Lands on")}
             big
             options={named(LANDINGS, LANDING)}
             value={school.landing}
             onChange={(landing) => change({ landing })}
           />
           <label className="sign block text-dim">
-            One thing to change next time
+            {t("One thing to change next time")}
             <input
               maxLength={300}
               className={`${INPUT} h-14 font-sans text-ink`}
@@ -263,7 +274,7 @@ export function JumpPart({ view, draft, put }: Part) {
             />
           </label>
           <label className="sign block text-dim">
-            Layout name (a named layout is kept for the barn)
+            {t("Layout name (a named layout is kept for the barn)")}
             <input
               maxLength={60}
               className={`${INPUT} h-14 font-sans text-ink`}
@@ -272,7 +283,7 @@ export function JumpPart({ view, draft, put }: Part) {
             />
           </label>
           <Button big className="justify-self-start" onClick={() => put({ jump: null })}>
-            No poles or fences today
+            {t("No poles or fences today")}
           </Button>
         </>
       )}

@@ -1,10 +1,13 @@
 /** A counter or a clock beside a skill, for one thumb; the figure proposes the score by the skill's own table. */
+
 import { useEffect, useState } from "react";
 import type { Score, TrackSide } from "#core/kernel/sides.ts";
 import { type Measure, proposedBy } from "#core/ladder/skill.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { outer } from "#ui/words/figures.ts";
+import { SIDE } from "#ui/words/labels.ts";
 import { sayFigure, sayTable } from "#ui/words/measures.ts";
+import { t } from "#ui/words/speak.ts";
 
 const SHOWN_EVERY = 250;
 const SECOND = 1000;
@@ -39,10 +42,10 @@ export function MeasureTaker({ name, measure, figure, since, sides, onFigure, on
   const running = since === null ? 0 : Math.max(0, Math.round((now - since) / SECOND));
   const score = figure === null ? null : proposedBy(measure, figure);
   return (
-    <div role="group" aria-label={`${name}: ${measure.words}`} className="my-1 border-l-4 border-slate pl-2">
+    <div role="group" aria-label={`${name}: ${t(measure.words)}`} className="my-1 border-l-4 border-slate pl-2">
       <div className="flex items-center gap-1">
         <span className="flex-1 text-sm text-dim">
-          {outer(measure.words)}
+          {outer(t(measure.words))}
           {figure !== null && <strong className="block text-xl text-ink">{sayFigure(measure, figure)}</strong>}
         </span>
         {timed ? (
@@ -55,17 +58,17 @@ export function MeasureTaker({ name, measure, figure, since, sides, onFigure, on
               onClock(since === null ? at : null);
             }}
           >
-            {since === null ? "▶ Clock" : `■ Stop at ${running} s`}
+            {since === null ? t("▶ Clock") : t("■ Stop at {running} s", { running })}
           </Button>
         ) : (
           <>
             <Button
               big
-              aria-label={`${figure === null ? "None" : "−1"}: ${name}`}
+              aria-label={`${figure === null ? t("None") : "−1"}: ${name}`}
               disabled={figure === 0}
               onClick={() => onFigure(Math.max(0, (figure ?? 1) - 1))}
             >
-              {figure === null ? "None" : "−1"}
+              {figure === null ? t("None") : "−1"}
             </Button>
             <Button big className="min-w-20 text-xl" aria-label={`+1: ${name}`} onClick={() => onFigure((figure ?? 0) + 1)}>
               +1
@@ -73,7 +76,7 @@ export function MeasureTaker({ name, measure, figure, since, sides, onFigure, on
           </>
         )}
         {figure !== null && since === null && (
-          <Button big aria-label={`× remove this figure: ${name}`} onClick={() => onFigure(null)}>
+          <Button big aria-label={t("× remove this figure: {name}", { name })} onClick={() => onFigure(null)}>
             ×
           </Button>
         )}
@@ -83,8 +86,8 @@ export function MeasureTaker({ name, measure, figure, since, sides, onFigure, on
           <span className="text-sm text-dim">{outer(sayTable(measure))}.</span>
           {sides.map((side) => (
             <Button key={side} big onClick={() => onScore(side, score)}>
-              Score {score}
-              {side === "both" ? "" : ` ${side}`}
+              {t("Score {score}", { score })}
+              {side === "both" ? "" : ` ${SIDE[side]}`}
             </Button>
           ))}
         </p>

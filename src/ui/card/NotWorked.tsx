@@ -1,10 +1,12 @@
 /** A session that was not worked: why, what the horse got instead, and the words that are its record. */
+
 import { useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { CANCEL_CAUSES, type CancelCause, INSTEADS, type Instead } from "#core/card/card.ts";
 import { Button, Choice, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useSubmit } from "#ui/offline/use-submit.ts";
 import { CANCEL_CAUSE, INSTEAD } from "#ui/words/labels.ts";
+import { inEnglish, t } from "#ui/words/speak.ts";
 
 export function NotWorked({ view, me, onDone }: { view: CardView; me: string; onDone(): void }) {
   const [because, setBecause] = useState<CancelCause | null>(null);
@@ -12,13 +14,13 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
   const [words, setWords] = useState("");
   const { busy, problem, send } = useSubmit();
   const cancel = async (): Promise<void> => {
-    const reason = words.trim() || (because ? CANCEL_CAUSE[because] : "");
+    const reason = words.trim() || (because ? inEnglish(() => CANCEL_CAUSE[because]) : "");
     const sent = await send({
       person: me,
       subject: view.card.id,
       route: "card/cancel",
       input: { id: view.card.id, because, instead, reason },
-      says: `${view.horse}: did not work`,
+      says: t("{horse}: did not work", { horse: view.horse }),
       draft: null,
     });
     if (sent.state === "sent") onDone();
@@ -35,7 +37,7 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
       >
         <Choice<CancelCause>
           name="because"
-          legend="Why"
+          legend={t("Why")}
           big
           options={CANCEL_CAUSES.map((one) => [one, CANCEL_CAUSE[one]] as const)}
           value={because}
@@ -43,19 +45,19 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
         />
         {because === "lame" && (
           <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-2 text-oxblood">
-            ■ The office is alerted. Keep the horse in the stall until somebody has looked.
+            {t("■ The office is alerted. Keep the horse in the stall until somebody has looked.")}
           </p>
         )}
         <Choice<Instead>
           name="instead"
-          legend="What was done instead"
+          legend={t("What was done instead")}
           big
           options={INSTEADS.map((one) => [one, INSTEAD[one]] as const)}
           value={instead}
           onChange={setInstead}
         />
         <label className="sign text-dim">
-          In your words
+          {t("In your words")}
           <input
             className={`${INPUT} h-14 font-sans text-ink`}
             maxLength={300}
@@ -64,7 +66,7 @@ export function NotWorked({ view, me, onDone }: { view: CardView; me: string; on
           />
         </label>
         <Button big tone="stop" type="submit" disabled={busy || because === null}>
-          Cancel the card
+          {t("Cancel the card")}
         </Button>
       </form>
     </>

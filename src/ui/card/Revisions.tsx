@@ -5,25 +5,28 @@ import { SessionEntry } from "#ui/horse/SessionEntry.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { inner, listed } from "#ui/words/figures.ts";
 import { fieldWords, sayField } from "#ui/words/record-fields.ts";
+import { t } from "#ui/words/speak.ts";
 
 export function Revisions({ revisions, people }: { revisions: readonly RevisionView[]; people: readonly Named[] }) {
   useAwake();
   return (
     <section className="arena mx-auto max-w-xl">
-      <h2>{revisions.length > 1 ? "Changes to this record, newest first" : "The record"}</h2>
+      <h2>{revisions.length > 1 ? t("Changes to this record, newest first") : t("The record")}</h2>
       {revisions.map((revision) => {
         const other = revisions.find((one) => one.revision === revision.joinedWith);
         return (
           <div key={revision.revision}>
             <p className="text-sm text-dim">
-              Revision {revision.revision} by {revision.by}
-              {other && `, combined with what ${other.by} saved at the same time`}
+              {t("Revision {number} by {by}", { number: revision.revision, by: revision.by })}
+              {other && t(", combined with what {by} saved at the same time", { by: other.by })}
             </p>
             {other && revision.clashes.length > 0 && (
               <div className="my-1 border-2 border-ochre bg-ochre-soft p-2">
                 <p>
-                  Both wrote {listed(revision.clashes.map((field) => inner(fieldWords(field))))}. Both versions are kept;{" "}
-                  {revision.by}'s counts until somebody corrects it.
+                  {t("Both wrote {fields}. Both versions are kept; {by}'s counts until somebody corrects it.", {
+                    fields: listed(revision.clashes.map((field) => inner(fieldWords(field)))),
+                    by: revision.by,
+                  })}
                 </p>
                 <dl>
                   {revision.clashes.map((field) => (

@@ -6,9 +6,10 @@ import { later } from "#ui/kit/later.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { useHere } from "#ui/kit/use-here.ts";
 import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";
-import { SCORE_WORDS, WORK_ROLE } from "#ui/words/labels.ts";
+import { SCORE_WORDS, SIDE, WORK_ROLE } from "#ui/words/labels.ts";
 import { sayReason } from "#ui/words/reasons.ts";
-import { sayConditions } from "#ui/words/skills.ts";
+import { sayConditions, sidedWords, skillWords } from "#ui/words/skills.ts";
+import { t } from "#ui/words/speak.ts";
 import type { Part } from "./part.ts";
 import { SwapItem } from "./SwapItem.tsx";
 
@@ -31,13 +32,15 @@ function Row({
   value: Score | undefined;
   onPick(score: Score | null): void;
 }) {
-  const name = `${here().of(skill).words}${side === "both" ? "" : `, ${side}`}`;
+  const name = sidedWords(skill, side);
   const thumb = useUnderThumb(value);
   return (
     <div className="py-1">
       <p className="flex justify-between text-sm">
-        <span className="sign">{side === "both" ? "" : side === "left" ? "◀ Left" : "Right ▶"}</span>
-        <span className="text-dim">{last.length > 0 ? `last ${last.join(" · ")}` : "not scored yet"}</span>
+        <span className="sign">{side === "both" ? "" : side === "left" ? t("◀ Left") : t("Right ▶")}</span>
+        <span className="text-dim">
+          {last.length > 0 ? t("last {scores}", { scores: last.join(" · ") }) : t("not scored yet")}
+        </span>
       </p>
       <div role="group" aria-label={name} className="flex">
         {SCORES.map((score) => (
@@ -100,7 +103,7 @@ export function Scores({ view, draft, put: change }: Part) {
     .map(({ skill }) => skill.id)
     .filter((id) => !items.some((one) => one.skill === id))
     .sort((a, b) => Number(mayBe(b)) - Number(mayBe(a)));
-  const option = (id: string): string => `${here().of(id).words}${mayBe(id) ? "" : ": not today"}`;
+  const option = (id: string): string => (mayBe(id) ? skillWords(id) : t("{skill}: not today", { skill: skillWords(id) }));
   const sidesAsked = (item: WorkItem): readonly TrackSide[] => orderOf(item, sidesOf(here().of(item.skill).sided));
   /** A method that works one side a day asks for that side alone, until somebody says that the other was worked. */
   const oneSide = (item: WorkItem): boolean =>
@@ -115,7 +118,7 @@ export function Scores({ view, draft, put: change }: Part) {
     return (
       <Suspense fallback={null}>
         <MeasureTaker
-          name={words}
+          name={t(words)}
           measure={measure}
           figure={draft.measures.find((one) => one.skill === item.skill)?.figure ?? null}
           since={draft.clock?.skill === item.skill ? draft.clock.since : null}
@@ -130,8 +133,8 @@ export function Scores({ view, draft, put: change }: Part) {
   const asked = (item: WorkItem): readonly TrackSide[] => (oneSide(item) ? sidesAsked(item).slice(0, 1) : sidesAsked(item));
   return (
     <section aria-labelledby="work-title">
-      <h2 id="work-title">{draft.smaller ? "The work: the smaller version" : "The work"}</h2>
-      {items.length === 0 && <p className="text-dim">No work is planned on this card. Choose what you did below.</p>}
+      <h2 id="work-title">{draft.smaller ? t("The work: the smaller version") : t("The work")}</h2>
+      {items.length === 0 && <p className="text-dim">{t("No work is planned on this card. Choose what you did below.")}</p>}
       {items.map((item) => (
         <div key={item.skill} className="relative border-t border-line py-2">
           <h3 className="pr-20">
@@ -140,14 +143,16 @@ export function Scores({ view, draft, put: change }: Part) {
               href={`/skill/${item.skill}?method=${view.method.id}`}
             >
               <span className="text-dim">
-                {listed.includes(item.skill) ? `${WORK_ROLE[item.role]}${item.isNew ? ", new today" : ""}: ` : "Also: "}
+                {listed.includes(item.skill)
+                  ? `${item.isNew ? t("{role}, new today", { role: WORK_ROLE[item.role] }) : WORK_ROLE[item.role]}: `
+                  : `${t("Also")}: `}
               </span>
               <span className="underline decoration-line">
-                {swapOf(item.skill) ? <s>{here().of(item.skill).words}</s> : here().of(item.skill).words}
+                {swapOf(item.skill) ? <s>{skillWords(item.skill)}</s> : skillWords(item.skill)}
               </span>
               {item.side && (
                 <span className="text-dim">
-                  · {item.side} {oneSide(item) ? "today" : "first"}
+                  · {t(oneSide(item) ? "{side} today" : "{side} first", { side: SIDE[item.side] })}
                 </span>
               )}
             </a>
@@ -171,11 +176,13 @@ export function Scores({ view, draft, put: change }: Part) {
               ■ {sayReason(reason)}
             </p>
           ))}
-          {here().of(item.skill).caution && <p className="text-oxblood">■ {here().of(item.skill).caution}</p>}
+          {here().of(item.skill).caution && <p className="text-oxblood">■ {t(here().of(item.skill).caution ?? "")}</p>}
           {view.stuck.includes(item.skill) && (
-            <p className="text-dim">No progress in 4 sessions. Ask for less, ask another way, or rest it for a week.</p>
+            <p className="text-dim">{t("No progress in 4 sessions. Ask for less, ask another way, or rest it for a week.")}</p>
           )}
-          {item.when.length > 0 && <p className="text-ochre">▲ Only {sayConditions(item.when)}</p>}
+          {item.when.length > 0 && (
+            <p className="text-ochre">{t("▲ Only {conditions}", { conditions: sayConditions(item.when) })}</p>
+          )}
           {measureOf(item)}
           {(swapOf(item.skill) ? [] : asked(item)).map((side) => (
             <Row
@@ -201,18 +208,19 @@ export function Scores({ view, draft, put: change }: Part) {
                 })
               }
             >
-              {draft.offered.includes(item.skill) ? "✓ " : ""}The horse offered more
+              {draft.offered.includes(item.skill) ? "✓ " : ""}
+              {t("The horse offered more")}
             </Button>
           )}
           {oneSide(item) && !swapOf(item.skill) && (
             <Button className="min-h-14" onClick={() => setTurned([...turned, item.skill])}>
-              Worked the other side too
+              {t("Worked the other side too")}
             </Button>
           )}
         </div>
       ))}
       <label className="sign block border-t border-line pt-2 text-dim">
-        Worked on something else too
+        {t("Worked on something else too")}
         <select
           className={`${INPUT} h-14 font-sans text-ink`}
           value=""
@@ -220,7 +228,7 @@ export function Scores({ view, draft, put: change }: Part) {
             if (event.target.value) setAdded([...added, event.target.value]);
           }}
         >
-          <option value="">Choose a skill</option>
+          <option value="">{t("Choose a skill")}</option>
           {others.map((id) => (
             <option key={id} value={id}>
               {option(id)}
@@ -230,14 +238,16 @@ export function Scores({ view, draft, put: change }: Part) {
       </label>
       {view.work.withheld.map(({ skill, reasons }) => (
         <p key={skill} className="pt-2">
-          <span className="sign text-dim">Planned but not today:</span> {here().of(skill).words.toLowerCase()}.{" "}
+          <span className="sign text-dim">{t("Planned but not today:")}</span> {skillWords(skill).toLowerCase()}.{" "}
           {reasons.map((reason) => sayReason(reason)).join(" ")}
         </p>
       ))}
       {again.length > 0 && (
         <p className="pt-2">
-          <span className="sign text-dim">Finish:</span> {again.map((id) => here().of(id).words.toLowerCase()).join(", ")} again,
-          at the level that went well.
+          <span className="sign text-dim">{t("Finish:")}</span>{" "}
+          {t("{skills} again, at the level that went well.", {
+            skills: again.map((id) => skillWords(id).toLowerCase()).join(", "),
+          })}
         </p>
       )}
     </section>

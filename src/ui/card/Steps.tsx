@@ -1,9 +1,11 @@
 /** The card's four parts. On the phone one at a time, with a bar under the thumb; on a desk all of them, one under the other. */
+
 import type { ReactNode } from "react";
+import { inWords, t } from "#ui/words/speak.ts";
 
 export const CARD_STEPS = ["before", "work", "happened", "end"] as const;
 export type CardStep = (typeof CARD_STEPS)[number];
-const WORDS: Record<CardStep, string> = { before: "Before", work: "Work", happened: "What happened", end: "The end" };
+const WORDS: Record<CardStep, string> = inWords({ before: "Before", work: "Work", happened: "What happened", end: "The end" });
 
 export function Step({ name, at, children }: { name: CardStep; at: CardStep; children: ReactNode }) {
   return <div className={`${name === at ? "grid" : "hidden md:grid"} min-w-0 gap-5`}>{children}</div>;
@@ -21,7 +23,7 @@ export function StepBar({
 }) {
   return (
     <nav
-      aria-label="Parts of the card"
+      aria-label={t("Parts of the card")}
       className="fixed inset-x-0 bottom-0 z-20 grid grid-cols-4 border-t-2 border-rail bg-paper md:hidden"
     >
       {CARD_STEPS.map((step) => (

@@ -1,12 +1,15 @@
 /** Something the card asks for that is not worked today: why, and what in its place. */
+
 import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { Swap } from "#core/card/card.ts";
 import type { Skill } from "#core/ladder/skill.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { saySwap } from "#ui/words/record.ts";
+import { t } from "#ui/words/speak.ts";
 
-const REASONS = ["The horse refused", "Not ready for it", "The weather", "No time", "Something better came up"];
+/** They stand in the record as they stand here. */
+const REASONS = ["The horse refused", "Not ready for it", "The weather", "No time", "Something better came up"] as const;
 
 export function SwapItem({
   skill,
@@ -23,7 +26,7 @@ export function SwapItem({
   if (!swap)
     return asking ? (
       <fieldset>
-        <legend className="sign text-dim">Why not today?</legend>
+        <legend className="sign text-dim">{t("Why not today?")}</legend>
         <div className="flex flex-wrap gap-1">
           {REASONS.map((why) => (
             <Button
@@ -34,11 +37,11 @@ export function SwapItem({
                 setAsking(false);
               }}
             >
-              {why}
+              {t(why)}
             </Button>
           ))}
           <Button big onClick={() => setAsking(false)}>
-            Keep it on
+            {t("Keep it on")}
           </Button>
         </div>
       </fieldset>
@@ -46,33 +49,33 @@ export function SwapItem({
       <button
         type="button"
         className="sign absolute top-2 right-0 min-h-14 min-w-14 px-2 text-slate underline"
-        aria-label={`Not today: ${here().of(skill).words}`}
+        aria-label={t("Not today: {skill}", { skill: t(here().of(skill).words) })}
         onClick={() => setAsking(true)}
       >
-        Not today
+        {t("Not today")}
       </button>
     );
   return (
     <div className="grid gap-1">
       <p>▲ {saySwap(swap)}</p>
       <label className="sign text-dim">
-        Do this instead
+        {t("Do this instead")}
         <select
           className={`${INPUT} h-14 font-sans text-ink`}
           value={swap.did ?? ""}
           onChange={(event) => onSwap({ ...swap, did: event.target.value || null })}
         >
-          <option value="">Nothing</option>
-          {swap.did !== null && <option value={swap.did}>{here().of(swap.did).words}</option>}
+          <option value="">{t("Nothing")}</option>
+          {swap.did !== null && <option value={swap.did}>{t(here().of(swap.did).words)}</option>}
           {others.map((one) => (
             <option key={one.id} value={one.id}>
-              {one.words}
+              {t(one.words)}
             </option>
           ))}
         </select>
       </label>
       <Button big onClick={() => onSwap(null)}>
-        Do it after all
+        {t("Do it after all")}
       </Button>
     </div>
   );

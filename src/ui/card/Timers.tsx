@@ -1,8 +1,10 @@
 /** Ground, saddle and circle by the clock: one tap starts, one tap stops. What runs is kept on the phone as the moment it was started. */
+
 import { useEffect, useState } from "react";
 import { elapsed, minutesOf, type Timers as Running, TIMERS, type TimerName, toggled } from "#core/card/timers.ts";
+import { inWords, t } from "#ui/words/speak.ts";
 
-const WORDS: Record<TimerName, string> = { ground: "Ground", saddle: "Saddle", circle: "Circle" };
+const WORDS: Record<TimerName, string> = inWords({ ground: "Ground", saddle: "Saddle", circle: "Circle" });
 const SHOWN_EVERY = 500;
 
 const sayClock = (milliseconds: number): string => {
@@ -30,7 +32,7 @@ export function Timers({ timers, riding, circleMinutes, onChange }: Props) {
   const works = timers.ground.since !== null || timers.saddle.since !== null;
   const circled = minutesOf(timers.circle, now);
   return (
-    <section aria-label="By the clock">
+    <section aria-label={t("By the clock")}>
       <div className={`grid gap-1 ${riding ? "grid-cols-3" : "grid-cols-2"}`}>
         {shown.map((name) => {
           const runs = timers[name].since !== null;
@@ -49,7 +51,8 @@ export function Timers({ timers, riding, circleMinutes, onChange }: Props) {
               className={`sign min-h-16 rounded border-2 text-lg disabled:opacity-50 ${runs ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
             >
               <span className="block text-sm">
-                <span aria-hidden="true">{runs ? "■" : "▶"}</span> <span className="sr-only">{runs ? "Stop" : "Start"} </span>
+                <span aria-hidden="true">{runs ? "■" : "▶"}</span>{" "}
+                <span className="sr-only">{runs ? t("Stop") : t("Start")} </span>
                 {WORDS[name]}
               </span>
               {sayClock(elapsed(timers[name], now))}
@@ -59,9 +62,12 @@ export function Timers({ timers, riding, circleMinutes, onChange }: Props) {
       </div>
       <p role="status" className={circled >= circleMinutes && circled > 0 ? "text-oxblood" : "text-dim"}>
         {circled > 0 && circled >= circleMinutes
-          ? `■ ${circled} minutes on the circle; the limit is ${circleMinutes}. Come off the circle and walk.`
+          ? t("■ {circled} minutes on the circle; the limit is {circleMinutes}. Come off the circle and walk.", {
+              circled,
+              circleMinutes,
+            })
           : works
-            ? `Circle limit: ${circleMinutes} minutes of trot and canter.`
+            ? t("Circle limit: {circleMinutes} minutes of trot and canter.", { circleMinutes })
             : ""}
       </p>
     </section>

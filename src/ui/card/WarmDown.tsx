@@ -1,19 +1,21 @@
 /** Pulse and breathing after work: typed, counted for fifteen seconds, or read from the strap; with the limits, and what to do when they are passed. */
+
 import { useEffect, useState } from "react";
 import type { StrapReading } from "#contracts/tools.ts";
 import { RECOVERED_PULSE, RECOVERS_WITHIN, type Reading, readWarmDown } from "#core/card/warm-down.ts";
 import { Button, Choice, Stepper } from "#ui/kit/parts.tsx";
 import { sayWarmDown } from "#ui/words/incident.ts";
 import { sayReading } from "#ui/words/record.ts";
+import { inWords, t } from "#ui/words/speak.ts";
 import type { Part } from "./part.ts";
 
 const MINUTES: readonly number[] = [0, 5, 10, 15];
-const ADVICE = {
+const ADVICE = inWords({
   none: "",
   wait: "Keep walking, then take it again.",
   well: "✓ Recovered.",
   tell: "■ Stop. Walk or stand in the shade and tell the manager. Call the vet if the horse is lame, colicky or still hot.",
-} as const;
+} as const);
 /** A first guess that thumbs step from. */
 const USUAL = { pulse: 60, breaths: 24 } as const;
 
@@ -39,18 +41,22 @@ export function WarmDown({ draft, put, tell }: Part) {
     const told = answer?.ok ? ((await answer.json()) as StrapReading) : null;
     if (told?.contact && told.pulse !== null) {
       take({ pulse: told.pulse });
-      setStrap(`The strap says ${told.pulse}.`);
-    } else setStrap(told ? "The strap has no contact. Wet it and press it on." : "The strap does not answer. Count by hand.");
+      setStrap(t("The strap says {pulse}.", { pulse: told.pulse }));
+    } else
+      setStrap(told ? t("The strap has no contact. Wet it and press it on.") : t("The strap does not answer. Count by hand."));
   };
   return (
     <section aria-labelledby="down-title">
-      <h2 id="down-title">Cool-down</h2>
+      <h2 id="down-title">{t("Cool-down")}</h2>
       <p className="text-dim">
-        Pulse under {RECOVERED_PULSE} within {RECOVERS_WITHIN} minutes. Breathing must be slower than the pulse.
+        {t("Pulse under {pulse} within {minutes} minutes. Breathing must be slower than the pulse.", {
+          pulse: RECOVERED_PULSE,
+          minutes: RECOVERS_WITHIN,
+        })}
       </p>
       <Choice<number>
         name="down-minute"
-        legend="Minutes after the work ended"
+        legend={t("Minutes after the work ended")}
         big
         options={MINUTES.map((one) => [one, String(one)] as const)}
         value={minute}
@@ -61,8 +67,8 @@ export function WarmDown({ draft, put, tell }: Part) {
           <Stepper
             key={what}
             id={`down-${what}`}
-            label={what === "pulse" ? "Pulse" : "Breaths"}
-            unit="a minute"
+            label={what === "pulse" ? t("Pulse") : t("Breaths")}
+            unit={t("a minute")}
             step={4}
             min={0}
             max={what === "pulse" ? 250 : 200}
@@ -74,11 +80,11 @@ export function WarmDown({ draft, put, tell }: Part) {
       </div>
       <div className="flex flex-wrap items-center gap-2 pt-2">
         <Button big onClick={() => void readStrap()}>
-          Read the strap
+          {t("Read the strap")}
         </Button>
         {draft.readings.length > 0 && (
           <Button big onClick={() => put({ readings: draft.readings.filter((one) => one.minute !== minute) })}>
-            Remove this reading
+            {t("Remove this reading")}
           </Button>
         )}
         <span role="status">{strap}</span>

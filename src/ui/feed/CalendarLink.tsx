@@ -3,6 +3,7 @@ import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { Button, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
+import { t } from "#ui/words/speak.ts";
 
 interface Props {
   /** The one or the other. */
@@ -28,31 +29,31 @@ export function CalendarLink({ person, stay, path: initial, words, big = false }
   // The server does not know under which name people reach it.
   const address = path && (typeof location === "undefined" ? path : `${location.origin}${path}`);
   return (
-    <section aria-label="Calendar" className="grid gap-1">
+    <section aria-label={t("Calendar")} className="grid gap-1">
       <p className="sign text-dim">{words}</p>
       {address ? (
         <>
           <input
             readOnly
             suppressHydrationWarning
-            aria-label="Calendar address"
+            aria-label={t("Calendar address")}
             className={`${INPUT} ${big ? "min-h-14" : ""}`}
             value={address}
             onFocus={(event) => event.target.select()}
           />
-          <p className="text-sm text-dim">Subscribe to it in your calendar. Anyone with the address can read it.</p>
+          <p className="text-sm text-dim">{t("Subscribe to it in your calendar. Anyone with the address can read it.")}</p>
           <div className="flex flex-wrap gap-1">
             <Button big={big} disabled={busy} onClick={() => void make()}>
-              Make a new address
+              {t("Make a new address")}
             </Button>
             <Button big={big} disabled={busy} onClick={() => void drop()}>
-              Turn off this address
+              {t("Turn off this address")}
             </Button>
           </div>
         </>
       ) : (
         <Button big={big} className="justify-self-start" disabled={busy} onClick={() => void make()}>
-          Make a calendar address
+          {t("Make a calendar address")}
         </Button>
       )}
       <Trouble problem={problem} />

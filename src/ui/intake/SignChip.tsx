@@ -1,5 +1,7 @@
 import { type Strength, signOf } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
+import { SIDE } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 
 /** Strength as squares, drawn and not written: the button's name says it in words. */
 const Notches = ({ strength }: { strength: number }) => (
@@ -33,7 +35,7 @@ export function SignChip({
     return (
       <button
         type="button"
-        aria-label={`${words}${side === "both" ? "" : `, ${side}`}: ${strength ? `strength ${strength}` : "not seen"}`}
+        aria-label={`${t(words)}${side === "both" ? "" : `, ${SIDE[side]}`}: ${strength ? t("strength {strength}", { strength }) : t("not seen")}`}
         onClick={() => onPut(side, strength === 3 || (good && strength) ? null : (((strength ?? 0) + 1) as Strength))}
         className={`${big ? "min-h-14 min-w-14" : "min-h-12"} border px-3 ${tone}`}
       >
@@ -43,9 +45,9 @@ export function SignChip({
   };
   return (
     <div className="flex">
-      {!good && part("left", "L")}
-      {part("both", words)}
-      {!good && part("right", "R")}
+      {!good && part("left", t("L"))}
+      {part("both", t(words))}
+      {!good && part("right", t("R"))}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 /** Asking the server for a write. A request key stays the same for each repeat of one intent, so that a lost answer does no harm. */
 import type { Problem, ProblemBody } from "#ui/words/problem.ts";
+import { t } from "#ui/words/speak.ts";
 import { confirmPassword } from "./confirm.ts";
 
 export type Asked<T> =
@@ -8,11 +9,11 @@ export type Asked<T> =
 
 export const newKey = (): string => crypto.randomUUID();
 
-const OFFLINE: Problem = {
+const offline = (): Problem => ({
   code: "no-answer",
   path: "",
-  message: "The server does not answer. What you typed is still here. Try again in a moment.",
-};
+  message: t("The server does not answer. What you typed is still here. Try again in a moment."),
+});
 
 /** `person`: whose words these are; the server refuses them from anybody else's session. */
 export async function ask<T = unknown>(
@@ -33,6 +34,6 @@ export async function ask<T = unknown>(
       return await ask<T>(route, input, key, { ...(person ? { person } : {}), ...(signal ? { signal } : {}) });
     return response.ok ? { ok: true, value: body as T } : { ok: false, status: response.status, problem: body as ProblemBody };
   } catch {
-    return { ok: false, status: 0, problem: OFFLINE };
+    return { ok: false, status: 0, problem: offline() };
   }
 }

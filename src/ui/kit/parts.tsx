@@ -1,6 +1,8 @@
 /** The small set of parts that every screen is made of. */
+
 import type { ButtonHTMLAttributes, ReactNode } from "react";
 import type { ProblemBody } from "#ui/words/problem.ts";
+import { t } from "#ui/words/speak.ts";
 
 type Tone = "main" | "plain" | "stop";
 const BUTTON: Record<Tone, string> = {
@@ -193,7 +195,7 @@ export function Stepper({
         <button
           type="button"
           className={button}
-          aria-label={`${label}: ${step} less`}
+          aria-label={t("{label}: {step} less", { label, step })}
           disabled={value === null || value <= min}
           onClick={() => onChange(clamp((value ?? 0) - step))}
         >
@@ -210,7 +212,7 @@ export function Stepper({
         <button
           type="button"
           className={button}
-          aria-label={`${label}: ${step} more`}
+          aria-label={t("{label}: {step} more", { label, step })}
           disabled={value !== null && value >= max}
           onClick={() => onChange(value === null && from !== undefined ? from : clamp((value ?? 0) + step))}
         >

@@ -1,6 +1,7 @@
 /** What the score under the thumb looks like for this skill, so that two riders give the same. */
 import { useState } from "react";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 
 interface Under {
   readonly score: number | null;
@@ -40,7 +41,7 @@ export const Anchor = ({
   <p className={`min-h-5 text-sm leading-5 text-dim ${className}`} aria-hidden={score === null}>
     {score !== null && (
       <>
-        <strong>{score}</strong> {scores?.[score] ?? SCORE_WORDS[score]}
+        <strong>{score}</strong> {t(scores?.[score] ?? "") || SCORE_WORDS[score]}
       </>
     )}
   </p>

@@ -1,10 +1,13 @@
 /** A photo or a short clip taken on the phone, with what it shows; kept on the phone until the barn has it. */
+
 import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import { CLIP_SECONDS } from "#contracts/media.ts";
 import { newKey } from "#ui/kit/ask.ts";
 import { INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useSubmit } from "#ui/offline/use-submit.ts";
+import { SIDE } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 import { taken } from "./shrink.ts";
 
 interface Props {
@@ -28,7 +31,7 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
   const add = async (input: HTMLInputElement): Promise<void> => {
     const file = input.files?.[0];
     if (!file) return;
-    setSaid("One moment…");
+    setSaid(t("One moment…"));
     const one = await taken(file);
     input.value = "";
     if (!one.ok) return setSaid(one.why);
@@ -48,29 +51,29 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
         words,
         content: one.content,
       },
-      says: `${horse}: ${file.type.startsWith("video/") ? "a clip" : "a photo"}`,
+      says: t(file.type.startsWith("video/") ? "{horse}: a clip" : "{horse}: a photo", { horse }),
       draft: null,
     });
     if (sent.state === "refused") return setSaid("");
     setWords("");
-    setSaid(sent.state === "sent" ? "✓ The barn has it." : "✓ Saved on this phone. It goes out by itself.");
+    setSaid(sent.state === "sent" ? t("✓ The barn has it.") : t("✓ Saved on this phone. It goes out by itself."));
   };
   return (
-    <section aria-label="Photos and clips" className="grid gap-2">
+    <section aria-label={t("Photos and clips")} className="grid gap-2">
       <div className="grid grid-cols-2 gap-2">
         <label className="sign block text-dim">
-          Shows
+          {t("Shows")}
           <select className={`${INPUT} h-14 font-sans text-ink`} value={skill} onChange={(event) => setSkill(event.target.value)}>
-            <option value="">the horse</option>
+            <option value="">{t("the horse")}</option>
             {skills.map((id) => (
               <option key={id} value={id}>
-                {here().of(id).words}
+                {t(here().of(id).words)}
               </option>
             ))}
           </select>
         </label>
         <label className="sign block text-dim">
-          Side
+          {t("Side")}
           <select
             className={`${INPUT} h-14 font-sans text-ink`}
             value={side}
@@ -78,14 +81,14 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
           >
             {SIDES.map((one) => (
               <option key={one} value={one}>
-                {one}
+                {SIDE[one] || t("both")}
               </option>
             ))}
           </select>
         </label>
       </div>
       <label className="sign block text-dim">
-        Note on it
+        {t("Note on it")}
         <input
           maxLength={200}
           className={`${INPUT} h-14 font-sans text-ink`}
@@ -96,8 +99,8 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
       <div className="grid grid-cols-2 gap-2">
         {(
           [
-            ["Take a photo", "image/*"],
-            [`Take a clip, up to ${CLIP_SECONDS} s`, "video/*"],
+            [t("Take a photo"), "image/*"],
+            [t("Take a clip, up to {seconds} s", { seconds: CLIP_SECONDS }), "video/*"],
           ] as const
         ).map(([label, accept]) => (
           <label
@@ -117,7 +120,7 @@ export function TakeMedia({ me, stay, horse, day, card, evaluation, skills }: Pr
         ))}
       </div>
       <p role="status" className="text-dim">
-        {busy ? "Sending…" : said}
+        {busy ? t("Sending…") : said}
       </p>
       <Trouble problem={problem} />
     </section>

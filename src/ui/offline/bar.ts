@@ -1,4 +1,5 @@
 /** On every screen: sends what this device keeps whenever that can be, and says how much waits. Starts the service worker on the phone's pages. */
+import { t } from "#ui/words/speak.ts";
 import { countOthers, flushNow, onOutbox, shownOf } from "./outbox.ts";
 
 const TRY_EVERY = 15_000;
@@ -12,9 +13,11 @@ async function show(): Promise<void> {
   const refused = mine.filter((entry) => entry.refused !== null).length;
   const waits = mine.length - refused;
   const parts = [
-    waits > 0 ? `▲ ${waits} saved on this phone${answered ? "" : ": no signal"}` : "",
-    refused > 0 ? `■ ${refused} not accepted: open ${refused === 1 ? "it" : "them"}` : "",
-    others > 0 ? `${others} saved here for somebody else until they sign in` : "",
+    waits > 0 ? t(answered ? "▲ {waits} saved on this phone" : "▲ {waits} saved on this phone: no signal", { waits }) : "",
+    refused > 0
+      ? t(refused === 1 ? "■ {refused} not accepted: open it" : "■ {refused} not accepted: open them", { refused })
+      : "",
+    others > 0 ? t("{others} saved here for somebody else until they sign in", { others }) : "",
   ].filter(Boolean);
   bar.hidden = parts.length === 0;
   bar.textContent = parts.join(" · ");

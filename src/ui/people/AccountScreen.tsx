@@ -1,12 +1,14 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
+import type { Language } from "#contracts/language.ts";
 import { ChangePassword } from "#contracts/people.ts";
 import type { AccountView } from "#contracts/views.people.ts";
 import { Text } from "#ui/kit/form-fields.tsx";
 import { Button, Tag, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
+import { LanguageSwitch } from "#ui/language/LanguageSwitch.tsx";
 import { SecondProof } from "./SecondProof.tsx";
 
 function OwnPassword({ mustChange }: { mustChange: boolean }) {
@@ -84,12 +86,29 @@ function Sessions({ sessions }: Pick<AccountView, "sessions">) {
 }
 
 /** `children`: the secret of a second proof that was begun, drawn for a camera. */
-export function AccountScreen({ view, mustChange, children }: { view: AccountView; mustChange: boolean; children?: ReactNode }) {
+export function AccountScreen({
+  view,
+  mustChange,
+  language,
+  children,
+}: {
+  view: AccountView;
+  mustChange: boolean;
+  language: Language;
+  children?: ReactNode;
+}) {
   useAwake();
   return (
     <div className="grid max-w-4xl gap-6">
       <p className="text-dim">You sign in as {view.signIn}.</p>
       <OwnPassword mustChange={mustChange} />
+      {!mustChange && (
+        <section aria-labelledby="language-title">
+          <h2 id="language-title">Language on your phone</h2>
+          <p className="text-dim">Your string and its cards. The office reads your records in English either way.</p>
+          <LanguageSwitch now={language} />
+        </section>
+      )}
       {!mustChange && <Sessions sessions={view.sessions} />}
       {!mustChange && view.secondProof && <SecondProof proof={view.secondProof}>{children}</SecondProof>}
     </div>

@@ -2,28 +2,29 @@
 
 import { useEffect } from "react";
 import type { StringCard, StringView } from "#contracts/views.card.ts";
-import { sayDate } from "#core/calendar/local-date.ts";
 import { HorseEssentials } from "#ui/card/Essentials.tsx";
 import { Kept } from "#ui/card/Kept.tsx";
 import { isLate } from "#ui/day/chased.ts";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useLive } from "#ui/kit/use-live.ts";
 import { useMinute } from "#ui/kit/use-minute.ts";
+import { LanguageSwitch } from "#ui/language/LanguageSwitch.tsx";
 import type { Entry } from "#ui/offline/outbox.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";
 import { sayChanged } from "#ui/words/changed.ts";
-import { clock, inner, listed, outer } from "#ui/words/figures.ts";
+import { clock, inner, listed, outer, sayDay } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { sayPlaces } from "#ui/words/places.ts";
 import { skillWords } from "#ui/words/skills.ts";
+import { spokenNow, t } from "#ui/words/speak.ts";
 import { Unplanned } from "./Unplanned.tsx";
 
 function stateOf(card: StringCard, kept: readonly Entry[]): string {
   const waits = kept.filter(({ subject }) => subject === card.card);
-  if (waits.some(({ refused }) => refused)) return "■ not accepted";
-  if (waits.length > 0) return "▲ saved on this phone";
-  if (card.state === "closed") return "✓ closed";
-  return card.state === "cancelled" ? "did not work" : "";
+  if (waits.some(({ refused }) => refused)) return t("■ not accepted");
+  if (waits.length > 0) return t("▲ saved on this phone");
+  if (card.state === "closed") return t("✓ closed");
+  return card.state === "cancelled" ? t("did not work") : "";
 }
 
 function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: readonly Entry[]; next: boolean }) {
@@ -44,9 +45,10 @@ function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: rea
             <span className="block">{outer(listed(card.main.map((id) => inner(skillWords(id)))))}</span>
           )}
           <span className="block text-dim">
-            {mine ? SESSION[card.kind] : `help ${card.rider.name}`} · {sayPlaces(card.place, card.thenPlace)} · to{" "}
-            {clock(mine ? card.start + card.length : (card.helperUntil ?? card.start + card.length))}
-            {mine && card.helper ? ` · with ${card.helper.name}` : ""}
+            {mine ? SESSION[card.kind] : t("help {rider}", { rider: card.rider.name })} · {sayPlaces(card.place, card.thenPlace)}{" "}
+            ·{" "}
+            {t("to {clock}", { clock: clock(mine ? card.start + card.length : (card.helperUntil ?? card.start + card.length)) })}
+            {mine && card.helper ? t(" · with {name}", { name: card.helper.name }) : ""}
           </span>
           {card.cancelReason && <span className="block text-dim">{card.cancelReason}</span>}
         </span>
@@ -57,7 +59,7 @@ function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: rea
           <HorseEssentials known={card.essentials} />
           {changed && (
             <p>
-              <span className="sign text-dim">Changed last time</span> {changed}
+              <span className="sign text-dim">{t("Changed last time")}</span> {changed}
             </p>
           )}
         </div>
@@ -87,18 +89,18 @@ export function StringScreen({ initial, me }: { initial: StringView; me: string 
     void navigator.serviceWorker.ready.then((worker) => worker.active?.postMessage({ keep, others: "go" }));
   }, [paths]);
   const chased = [
-    ...view.unlogged.map(({ card, horse, day }) => ({ card, horse, when: sayDate(day) })),
+    ...view.unlogged.map(({ card, horse, day }) => ({ card, horse, when: sayDay(day) })),
     ...late.map(({ card, horse, start }) => ({ card, horse, when: clock(start) })),
   ];
   return (
     <div className="arena mx-auto max-w-xl">
-      <h1>My string</h1>
+      <h1>{t("My string")}</h1>
       {chased.length > 0 && (
         <section aria-labelledby="chased-title" className="my-2 border-2 border-oxblood bg-oxblood-soft p-3">
           <h2 id="chased-title" className="text-oxblood">
-            ■ Not logged
+            {t("■ Not logged")}
           </h2>
-          <p>Log these so the next rider knows. A minute each:</p>
+          <p>{t("Log these so the next rider knows. A minute each:")}</p>
           <ul>
             {chased.map(({ card, horse, when }) => (
               <li key={card}>
@@ -113,13 +115,20 @@ export function StringScreen({ initial, me }: { initial: StringView; me: string 
       <Kept entries={kept} me={me} />
       {view.changes.length > 0 && (
         <section aria-labelledby="changes-title" className="my-2 border-l-4 border-ochre pl-3">
-          <h2 id="changes-title">Changed since hand-out</h2>
+          <h2 id="changes-title">{t("Changed since hand-out")}</h2>
           <ul>
             {view.changes.map((change) => (
               <li key={change.at + change.what + change.horse}>
-                {change.horse} {change.what === "handed out" ? "" : change.what}
-                {change.to ? ` to ${clock(change.to.start)}, ${change.to.place}, ${change.to.rider}` : ""}
-                {change.reason ? ` (${change.reason})` : ""} <span className="text-dim">by {change.by}</span>
+                {change.horse} {change.what === "handed out" ? "" : t(change.what)}
+                {change.to
+                  ? t(" to {clock}, {place}, {rider}", {
+                      clock: clock(change.to.start),
+                      place: change.to.place,
+                      rider: change.to.rider,
+                    })
+                  : ""}
+                {change.reason ? ` (${change.reason})` : ""}{" "}
+                <span className="text-dim">{t("by {name}", { name: change.by })}</span>
               </li>
             ))}
           </ul>
@@ -127,13 +136,13 @@ export function StringScreen({ initial, me }: { initial: StringView; me: string 
       )}
       {view.cards.length === 0 && (
         <p className="border-y border-line py-6">
-          No horses on your string today or tomorrow. See the day sheet for everybody's.
+          {t("No horses on your string today or tomorrow. See the day sheet for everybody's.")}
         </p>
       )}
       {days.map((day) => (
-        <section key={day} aria-label={sayDate(day)} className="pt-2">
+        <section key={day} aria-label={sayDay(day)} className="pt-2">
           <h2>
-            {day === view.today ? "Today" : "Tomorrow"}, {sayDate(day)}
+            {day === view.today ? t("Today") : t("Tomorrow")}, {sayDay(day)}
           </h2>
           <ul>
             {view.cards
@@ -145,6 +154,7 @@ export function StringScreen({ initial, me }: { initial: StringView; me: string 
         </section>
       ))}
       <Unplanned view={view} me={me} minute={minute} />
+      <LanguageSwitch now={spokenNow().language} />
     </div>
   );
 }

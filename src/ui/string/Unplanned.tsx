@@ -1,4 +1,5 @@
 /** A session that nobody handed out: worked because there was time, or a horse gone on with by another rider. */
+
 import { useState } from "react";
 import type { StringView } from "#contracts/views.card.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
@@ -7,6 +8,7 @@ import { newKey } from "#ui/kit/ask.ts";
 import { Button, Choice, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useSubmit } from "#ui/offline/use-submit.ts";
 import { SESSION } from "#ui/words/labels.ts";
+import { t } from "#ui/words/speak.ts";
 
 const USUAL_LENGTH = HOUR;
 
@@ -43,12 +45,15 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
         after: after || null,
         why,
       },
-      says: `${view.horses.find((one) => one.stay === horse)?.horse ?? ""}: unplanned session`,
+      says: t("{horse}: unplanned session", { horse: view.horses.find((one) => one.stay === horse)?.horse ?? "" }),
       draft: null,
     });
     if (sent.state === "refused") return;
     if (sent.state === "sent" && rider === me) location.assign(`/card/${id}`);
-    else setKept(sent.state === "sent" ? "It is on their string." : "Saved on this phone: its card opens when there is signal.");
+    else
+      setKept(
+        sent.state === "sent" ? t("It is on their string.") : t("Saved on this phone: its card opens when there is signal."),
+      );
   };
   const select = (
     label: string,
@@ -69,7 +74,9 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
   );
   return (
     <details className="pt-4">
-      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">Add an unplanned session or take over a card</summary>
+      <summary className="sign min-h-14 cursor-pointer py-4 text-slate">
+        {t("Add an unplanned session or take over a card")}
+      </summary>
       <Trouble problem={problem} />
       <form
         className="grid gap-2"
@@ -80,38 +87,41 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
       >
         {mine.length > 0 &&
           select(
-            "Continues from",
+            t("Continues from"),
             after,
             (next) => {
               setAfter(next);
               if (next === "") setRider(me);
             },
-            [["", "No card: a new session"], ...mine.map((card) => [card.card, card.horse] as const)],
+            [["", t("No card: a new session")], ...mine.map((card) => [card.card, card.horse] as const)],
           )}
         {first
           ? select(
-              "Who goes on",
+              t("Who goes on"),
               rider,
               setRider,
               view.people.map((person) => [person.id, person.name] as const),
             )
-          : select("Horse", stay, setStay, [["", "Choose a horse"], ...view.horses.map((one) => [one.stay, one.horse] as const)])}
+          : select(t("Horse"), stay, setStay, [
+              ["", t("Choose a horse")],
+              ...view.horses.map((one) => [one.stay, one.horse] as const),
+            ])}
         <Choice<SessionKind>
           name="unplanned-kind"
-          legend="Kind"
+          legend={t("Kind")}
           big
           options={SESSION_KINDS.map((one) => [one, SESSION[one]] as const)}
           value={kind}
           onChange={setKind}
         />
         {select(
-          "Place",
+          t("Place"),
           place,
           setPlace,
           view.places.map((one) => [one.id, one.name] as const),
         )}
         <label className="sign block text-dim">
-          Why
+          {t("Why")}
           <input
             className={`${INPUT} h-14 font-sans text-ink`}
             maxLength={300}
@@ -120,7 +130,7 @@ export function Unplanned({ view, me, minute }: { view: StringView; me: string; 
           />
         </label>
         <Button big type="submit" tone="main" disabled={busy || why.trim() === "" || (!first && stay === "")}>
-          Add this session
+          {t("Add this session")}
         </Button>
         <p role="status">{kept}</p>
       </form>

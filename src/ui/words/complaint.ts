@@ -1,4 +1,5 @@
 import type { Complaint } from "#core/card/complaint.ts";
+import { t } from "#ui/words/speak.ts";
 import { inner, listed, outer } from "./figures.ts";
 import { DURING, LED_BY } from "./labels.ts";
 
@@ -9,6 +10,6 @@ export function sayComplaint({ words, during, ledBy }: Complaint): string {
   return [
     `“${words}”`,
     ...(when.length > 0 ? [`${outer(listed(when))}.`] : []),
-    ...(by.length > 0 ? [`Brought on by ${listed(by)}.`] : []),
+    ...(by.length > 0 ? [t("Brought on by {by}.", { by: listed(by) })] : []),
   ].join(" ");
 }

@@ -1,8 +1,9 @@
 /** Figures as people in a barn read them. */
-import type { Weekday } from "#core/calendar/local-date.ts";
+import { type LocalDate, sayDate, type Weekday } from "#core/calendar/local-date.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { centimetresToHands, kilogramsToPounds } from "#core/kernel/units.ts";
 import { WEEKDAY } from "./labels.ts";
+import { t } from "./speak.ts";
 
 /** '07:30' for the slot of the day. */
 export const clock = (slot: number): string => minutesAsClock(DAY_GRID.start + slot * DAY_GRID.minutes);
@@ -13,11 +14,15 @@ export const clockAsMinutes = (clock: string): number => Number(clock.slice(0, 2
 export const kilograms = (kg: number): string => `${Math.round(kg)} kg (${Math.round(kilogramsToPounds(kg))} lb)`;
 export const height = (cm: number): string => `${centimetresToHands(cm)} hh (${Math.round(cm)} cm)`;
 export const hours = (h: number): string => (h < 10 ? h.toFixed(1).replace(/\.0$/, "") : String(Math.round(h)));
-export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+export const plural = (n: number, one: string, many = `${one}s`): string => t(`{n} ${n === 1 ? one : many}`, { n });
 /** 'a, b and c' */
 export const listed = (items: readonly string[]): string =>
-  items.length < 2 ? (items[0] ?? "") : `${items.slice(0, -1).join(", ")} and ${items.at(-1)}`;
+  items.length < 2
+    ? (items[0] ?? "")
+    : t("{items} and {last}", { items: items.slice(0, -1).join(", "), last: items.at(-1) ?? "" });
 export const weekdays = (days: readonly number[]): string => listed(days.map((day) => WEEKDAY[day as Weekday]));
+/** 'Tue 14 Jul' in the reader's language. */
+export const sayDay = (date: LocalDate): string => sayDate(date).replace(/[A-Z][a-z]+/g, (name) => t(name));
 /** The first letter large, to begin a sentence. */
 export const outer = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 /** The first letter small, for use inside a sentence. */

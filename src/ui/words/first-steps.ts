@@ -1,10 +1,13 @@
 /** A first time in words: its stages, what is watched for, and how far it went. */
+
 import type { SessionRecord } from "#core/card/card.ts";
 import type { StageOf, Taken, TakenStep } from "#core/card/first-step.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
+import { inWords, t } from "#ui/words/speak.ts";
 import { inner } from "./figures.ts";
+import { SIDE } from "./labels.ts";
 
-export const TAKEN_WORDS: Readonly<Record<TakenStep, string>> = {
+export const TAKEN_WORDS: Readonly<Record<TakenStep, string>> = inWords({
   mount: "First mounting",
   saddle: "First saddle",
   girth: "First girth",
@@ -18,8 +21,8 @@ export const TAKEN_WORDS: Readonly<Record<TakenStep, string>> = {
   "second-bit": "First time in the second bit",
   "back-girth": "First back girth",
   fence: "First fence",
-};
-export const STAGE: Readonly<Record<StageOf, string>> = {
+});
+export const STAGE: Readonly<Record<StageOf, string>> = inWords({
   "bend-hold": "Bend the head around and hold",
   foot: "Foot in the stirrup, foot out",
   bounce: "Bounce beside the horse",
@@ -71,9 +74,9 @@ export const STAGE: Readonly<Record<StageOf, string>> = {
   "in-hand": "Over the small fence in hand or loose",
   "walked-over": "Over it from the walk or a quiet trot",
   "trotted-over": "Over it from the trot, straight, and on",
-};
+});
 /** At what to stop, where it can hurt somebody. */
-export const STOP_AT: Readonly<Record<TakenStep, string>> = {
+export const STOP_AT: Readonly<Record<TakenStep, string>> = inWords({
   mount: "Helmet and vest. Second person at the head, on the same side: holds, does not lead. Off at the first tense step.",
   saddle: "Somebody holds the horse; do not tie. Take it off at the first hump or step away, and start smaller.",
   girth:
@@ -91,15 +94,18 @@ export const STOP_AT: Readonly<Record<TakenStep, string>> = {
   "back-girth":
     "Long line, room, nobody behind. The front girth holds it forward. At a kick: stand away, let the horse stop, start smaller.",
   fence: "Helmet and vest. Low, with ground line. One stop is an answer: smaller, once, and end there.",
-};
+});
 const SIDES: readonly TrackSide[] = ["left", "right", "both"];
 
 export function sayTaken({ step, reached }: Taken): string {
   const parts = SIDES.filter((side) => side in reached).map((side) => {
     const stage = reached[side];
-    return `${side === "both" ? "" : `${side} `}${stage ? inner(STAGE[stage]) : "nothing yet"}`;
+    return `${side === "both" ? "" : `${SIDE[side]} `}${stage ? inner(STAGE[stage]) : t("nothing yet")}`;
   });
-  return `${TAKEN_WORDS[step]}: ${parts.length > 0 ? parts.join("; ") : "not begun"}.`;
+  return `${TAKEN_WORDS[step]}: ${parts.length > 0 ? parts.join("; ") : t("not begun")}.`;
 }
 export const sayMount = (mount: NonNullable<SessionRecord["mount"]>): string =>
-  `First mounting: left ${mount.left ? inner(STAGE[mount.left]) : "not tried"}; right ${mount.right ? inner(STAGE[mount.right]) : "not tried"}.`;
+  t("First mounting: left {left}; right {right}.", {
+    left: mount.left ? inner(STAGE[mount.left]) : t("not tried"),
+    right: mount.right ? inner(STAGE[mount.right]) : t("not tried"),
+  });

@@ -1,14 +1,23 @@
 import type { During, Hurt, IncidentKind, LedBy } from "#core/card/card.ts";
-import type { WarmDownReason } from "#core/card/warm-down.ts";
+import { RECOVERED_PULSE, RECOVERS_WITHIN, type WarmDownReason } from "#core/card/warm-down.ts";
 import type { Strength } from "#core/intake/signs.ts";
+import { t } from "#ui/words/speak.ts";
 import { inner, listed } from "./figures.ts";
 import { DURING, HURT_WORDS, INCIDENT, LED_BY, WENT } from "./labels.ts";
 
 /** One reading that is out of its limits. */
 export const sayWarmDown = (reason: WarmDownReason): string =>
   reason.code === "pulse-high"
-    ? `Pulse ${reason.pulse} after ${reason.minute} minutes. It should be under 64 within ten.`
-    : `${reason.breaths} breaths and ${reason.pulse} heartbeats a minute after ${reason.minute} minutes. Breathing must be slower than the pulse. Stop and tell the manager.`;
+    ? t("Pulse {pulse} after {minute} minutes. It should be under {limit} within {within}.", {
+        pulse: reason.pulse,
+        minute: reason.minute,
+        limit: RECOVERED_PULSE,
+        within: RECOVERS_WITHIN,
+      })
+    : t(
+        "{breaths} breaths and {pulse} heartbeats a minute after {minute} minutes. Breathing must be slower than the pulse. Stop and tell the manager.",
+        { breaths: reason.breaths, pulse: reason.pulse, minute: reason.minute },
+      );
 
 /** An incident in one line: what, who is hurt, when and after what. */
 export function sayIncident(incident: {

@@ -1,5 +1,5 @@
 /** Schools over poles and fences, in words. */
-import { sayDate } from "#core/calendar/local-date.ts";
+
 import {
   EFFORTS,
   type Element,
@@ -14,9 +14,11 @@ import {
   type Layout,
 } from "#core/card/jump.ts";
 import { METRES_A_FOOT } from "#core/tools/poles.ts";
-import { inner, listed, outer, plural } from "./figures.ts";
+import { inWords, t } from "#ui/words/speak.ts";
+import { inner, listed, outer, plural, sayDay } from "./figures.ts";
+import { SIDE } from "./labels.ts";
 
-export const FENCE: Readonly<Record<Fence, string>> = {
+export const FENCE: Readonly<Record<Fence, string>> = inWords({
   "walk-poles": "Walk poles",
   "trot-poles": "Trot poles",
   "canter-poles": "Canter poles",
@@ -27,34 +29,38 @@ export const FENCE: Readonly<Record<Fence, string>> = {
   bank: "Bank",
   ditch: "Ditch",
   water: "Water",
-};
-export const WAY: Readonly<Record<JumpSchool["way"], string>> = { loose: "Loose", "in-hand": "In hand", ridden: "Ridden" };
-export const STRAIGHT: Readonly<Record<NonNullable<JumpSchool["straight"]>, string>> = {
+});
+export const WAY: Readonly<Record<JumpSchool["way"], string>> = inWords({
+  loose: "Loose",
+  "in-hand": "In hand",
+  ridden: "Ridden",
+});
+export const STRAIGHT: Readonly<Record<NonNullable<JumpSchool["straight"]>, string>> = inWords({
   straight: "Straight",
   left: "Drifts left",
   right: "Drifts right",
-};
-export const PACE: Readonly<Record<NonNullable<JumpSchool["pace"]>, string>> = {
+});
+export const PACE: Readonly<Record<NonNullable<JumpSchool["pace"]>, string>> = inWords({
   waits: "Backs off",
   even: "Unhurried",
   rushes: "Rushes",
-};
-export const TAKE_OFF: Readonly<Record<NonNullable<JumpSchool["takeOff"]>, string>> = {
+});
+export const TAKE_OFF: Readonly<Record<NonNullable<JumpSchool["takeOff"]>, string>> = inWords({
   close: "Too close",
   right: "Right spot",
   long: "Too far off",
-};
-export const LANDING: Readonly<Record<NonNullable<JumpSchool["landing"]>, string>> = {
+});
+export const LANDING: Readonly<Record<NonNullable<JumpSchool["landing"]>, string>> = inWords({
   left: "Left lead",
   right: "Right lead",
   either: "Either lead",
-};
-export const RESULT = {
+});
+export const RESULT = inWords({
   clear: "clear",
   rails: "rail down",
   stops: "stop",
   runOuts: "run-out",
-} as const satisfies Readonly<Record<Exclude<keyof FenceResult, "at">, string>>;
+} as const) satisfies Readonly<Record<Exclude<keyof FenceResult, "at">, string>>;
 
 const CM_A_FOOT = 100 * METRES_A_FOOT;
 /** '9 ft (2.74 m)' */
@@ -71,7 +77,9 @@ export const sayLayout = ({ elements }: Layout): string =>
     .map((element, i) => {
       const before = elements[i - 1];
       const words = sayElement(element);
-      return before ? `${before.toNextCm === null ? "by itself" : `${sayLength(before.toNextCm)} on`}: ${inner(words)}` : words;
+      return before
+        ? `${before.toNextCm === null ? t("by itself") : t("{toNext} on", { toNext: sayLength(before.toNextCm) })}: ${inner(words)}`
+        : words;
     })
     .join("; ");
 
@@ -79,9 +87,9 @@ const RESULTS = Object.keys(RESULT) as (keyof typeof RESULT)[];
 export function sayResult(result: FenceResult): string {
   const parts = RESULTS.flatMap((key) => {
     const times = result[key];
-    return times === 0 ? [] : [key === "clear" ? `${times} clear` : plural(times, RESULT[key], `${RESULT[key]}s`)];
+    return times === 0 ? [] : [key === "clear" ? t("{times} clear", { times }) : plural(times, RESULT[key], `${RESULT[key]}s`)];
   });
-  return parts.length > 0 ? parts.join(", ") : "not jumped";
+  return parts.length > 0 ? parts.join(", ") : t("not jumped");
 }
 /** A school in one line. */
 export function sayJump(school: JumpSchool): string {
@@ -95,29 +103,41 @@ export function sayJump(school: JumpSchool): string {
   const seen = [
     ...(straight ? [inner(STRAIGHT[straight])] : []),
     ...(pace ? [inner(PACE[pace])] : []),
-    ...(takeOff ? [`takes off ${inner(TAKE_OFF[takeOff])}`] : []),
-    ...(landing ? [`lands on ${landing === "either" ? "either lead" : `the ${landing} lead`}`] : []),
+    ...(takeOff ? [t("takes off {takeOff}", { takeOff: inner(TAKE_OFF[takeOff]) })] : []),
+    ...(landing
+      ? [landing === "either" ? t("lands on either lead") : t("lands on the {landing} lead", { landing: SIDE[landing] })]
+      : []),
   ];
   return [
     `${WAY[way]}${layout.name === "" ? "" : `, “${layout.name}”`}: ${sayLayout(layout)}.`,
     ...(efforts > 0
-      ? [`${plural(efforts, "effort")}${height === null ? "" : `, cleared ${sayLength(height)}`}: ${listed(fences)}.`]
+      ? [
+          `${plural(efforts, "effort")}${height === null ? "" : t(", cleared {height}", { height: sayLength(height) })}: ${listed(fences)}.`,
+        ]
       : []),
     ...(seen.length > 0 ? [`${outer(listed(seen))}.`] : []),
-    ...(change === "" ? [] : [`Next time change: ${change}.`]),
+    ...(change === "" ? [] : [t("Next time change: {change}.", { change })]),
   ].join(" ");
 }
 export function sayJumpCaution(caution: JumpCaution): string {
   switch (caution.code) {
     case "days-running":
-      return `Jumped on ${sayDate(caution.day)}. Leave a day between jump schools.`;
+      return t("Jumped on {day}. Leave a day between jump schools.", { day: sayDay(caution.day) });
     case "week-full":
-      return `${plural(caution.schools, "jump school")} this week already. Two are enough: ground poles only today.`;
+      return t("{schools} this week already. Two are enough: ground poles only today.", {
+        schools: plural(caution.schools, "jump school"),
+      });
     case "not-yet-up":
-      return "The last school was not clear, straight and unhurried. Keep the height the same.";
+      return t("The last school was not clear, straight and unhurried. Keep the height the same.");
     case "one-up":
-      return `The last school was clear, straight and unhurried. Change one thing today, or raise one hole (${HOLE_CM} cm).`;
+      return t("The last school was clear, straight and unhurried. Change one thing today, or raise one hole ({hole} cm).", {
+        hole: HOLE_CM,
+      });
     case "too-many":
-      return `${plural(caution.efforts, "effort")}. Stop: ${EFFORTS.few} to ${EFFORTS.many} make a school.`;
+      return t("{efforts}. Stop: {few} to {many} make a school.", {
+        efforts: plural(caution.efforts, "effort"),
+        few: EFFORTS.few,
+        many: EFFORTS.many,
+      });
   }
 }

@@ -22,37 +22,42 @@ import type { TrackSide } from "#core/kernel/sides.ts";
 import type { GateTick, RedSign } from "#core/permission/ground-check.ts";
 import type { WorkRole } from "#core/plan/card-work.ts";
 import type { Stage } from "#core/reading/reading.ts";
+import { inWords } from "#ui/words/speak.ts";
 
-export const SIDE: Record<TrackSide, string> = { left: "left", right: "right", both: "" };
-export const SCORE_WORDS = [
+export const SIDE: Record<TrackSide, string> = inWords({ left: "left", right: "right", both: "" });
+export const SCORE_WORDS = inWords([
   "not yet or refuses",
   "tries with a lot of help",
   "does it with help",
   "most of the time, light help",
   "reliable here, light cue",
   "reliable anywhere, also for others",
-] as const;
-export const SIGN_GROUP: Record<SignGroup, string> = {
+] as const);
+export const SIGN_GROUP: Record<SignGroup, string> = inWords({
   head: "Mouth and head",
   tack: "Tack, back and belly",
   moving: "Moving",
   people: "People, company and fear",
   good: "Good signs",
-};
-export const HOLD: Record<HoldKind, string> = { vet: "Vet", injury: "Injury", owner: "Owner", weather: "Weather" };
+});
+export const HOLD: Record<HoldKind, string> = inWords({ vet: "Vet", injury: "Injury", owner: "Owner", weather: "Weather" });
 /** Of a branch of the ladder, as the barn calls it. */
 export const branchWords = (id: string): string => here().branches.find((branch) => branch.id === id)?.words ?? id;
-export const SESSION: Record<SessionKind, string> = { ground: "Ground", saddle: "Saddle", both: "Ground and saddle" };
-export const STATE: Record<CardState, string> = {
+export const SESSION: Record<SessionKind, string> = inWords({ ground: "Ground", saddle: "Saddle", both: "Ground and saddle" });
+export const STATE: Record<CardState, string> = inWords({
   placed: "Not handed out yet",
   "handed-out": "Handed out",
   closed: "Closed",
   cancelled: "Cancelled",
-};
-export const STAGE: Record<Stage, string> = { unridden: "not ridden yet", "first-rides": "in the first rides", riding: "riding" };
-export const GAIT: Record<Gait, string> = { walk: "Walk", trot: "Trot", canter: "Canter", jump: "Jump" };
-export const WEATHER: Record<Weather, string> = { calm: "Calm", windy: "Windy", hot: "Hot", cold: "Cold", wet: "Wet" };
-export const INCIDENT: Record<IncidentKind, string> = {
+});
+export const STAGE: Record<Stage, string> = inWords({
+  unridden: "not ridden yet",
+  "first-rides": "in the first rides",
+  riding: "riding",
+});
+export const GAIT: Record<Gait, string> = inWords({ walk: "Walk", trot: "Trot", canter: "Canter", jump: "Jump" });
+export const WEATHER: Record<Weather, string> = inWords({ calm: "Calm", windy: "Windy", hot: "Hot", cold: "Cold", wet: "Wet" });
+export const INCIDENT: Record<IncidentKind, string> = inWords({
   spook: "Spook",
   buck: "Buck",
   bolt: "Bolt",
@@ -61,15 +66,15 @@ export const INCIDENT: Record<IncidentKind, string> = {
   bite: "Bite",
   "pull-back": "Pull-back",
   fall: "Fall",
-};
+});
 /** How far an incident went. */
-export const WENT: Readonly<Record<Strength, string>> = {
+export const WENT: Readonly<Record<Strength, string>> = inWords({
   1: "Stopped by itself",
   2: "Had to be stopped",
   3: "Got away",
-};
-export const HURT_WORDS: Record<Hurt, string> = { nobody: "Nobody hurt", horse: "Horse hurt", person: "Person hurt" };
-export const DURING: Record<During, string> = {
+});
+export const HURT_WORDS: Record<Hurt, string> = inWords({ nobody: "Nobody hurt", horse: "Horse hurt", person: "Person hurt" });
+export const DURING: Record<During, string> = inWords({
   unknown: "Not said",
   leading: "Leading",
   tied: "Tied",
@@ -80,8 +85,8 @@ export const DURING: Record<During, string> = {
   trot: "At the trot",
   canter: "At the canter",
   "getting-off": "Getting off",
-};
-export const LED_BY: Record<LedBy, string> = {
+});
+export const LED_BY: Record<LedBy, string> = inWords({
   noise: "A noise",
   "something-new": "Something new",
   "other-horse": "Another horse",
@@ -91,34 +96,34 @@ export const LED_BY: Record<LedBy, string> = {
   "going-faster": "Going faster",
   "left-alone": "Left alone",
   "nothing-seen": "Nothing seen",
-};
-export const COURSE: Record<CourseState, string> = {
+});
+export const COURSE: Record<CourseState, string> = inWords({
   tight: "Tight",
   leaving: "Trying to leave",
   softening: "Softening",
   soft: "Soft",
-};
-export const ENDING: Record<EndingTick, string> = {
+});
+export const ENDING: Record<EndingTick, string> = inWords({
   "good-note": "Ended on something the horse can do",
   "tack-loosened": "Tack loosened",
   "walked-down": "Walked out until quiet",
   "looked-over": "Back, girth area and feet checked",
   "put-away": "Tack and gates put away",
-};
-export const CANCEL_CAUSE: Record<CancelCause, string> = {
+});
+export const CANCEL_CAUSE: Record<CancelCause, string> = inWords({
   weather: "Weather",
   lame: "Lame or unwell",
   rider: "Rider",
   horse: "Horse not available",
   other: "Something else",
-};
-export const INSTEAD: Record<Instead, string> = {
+});
+export const INSTEAD: Record<Instead, string> = inWords({
   nothing: "Nothing",
   "turned-out": "Turned out",
   "hand-walked": "Walked in hand",
   ponied: "Led from another horse",
-};
-export const CUE: Record<Cue, string> = {
+});
+export const CUE: Record<Cue, string> = inWords({
   walk: "To walk",
   trot: "To trot",
   canter: "To canter",
@@ -128,14 +133,14 @@ export const CUE: Record<Cue, string> = {
   over: "To step over",
   stand: "To stand",
   good: "For good",
-};
-export const WORK_ROLE: Record<WorkRole, string> = {
+});
+export const WORK_ROLE: Record<WorkRole, string> = inWords({
   "warm-up": "Warm-up",
   main: "Main",
   handling: "Daily handling",
   finish: "Finish",
-};
-export const TICK: Record<GateTick, string> = {
+});
+export const TICK: Record<GateTick, string> = inWords({
   "head-left": "Bends neck to the left",
   "head-right": "Bends neck to the right",
   "hindquarters-left": "Hindquarters step over, left",
@@ -149,12 +154,12 @@ export const TICK: Record<GateTick, string> = {
   attention: "Paying attention to the handler",
   "lead-ready": "Lead or long rope ready",
   "second-person": "Second person here",
-};
-export const RED: Record<RedSign, string> = {
+});
+export const RED: Record<RedSign, string> = inWords({
   "kinked-tail": "Kinked tail",
   "held-breath": "Holding breath",
   "tight-back": "Tight back",
   "hind-ready": "Hind foot cocked to kick",
   "sudden-change": "Sudden change",
-};
-export const WEEKDAY = ["", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
+});
+export const WEEKDAY = inWords(["", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const);

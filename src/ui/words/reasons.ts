@@ -2,13 +2,13 @@
 
 import { here } from "#contracts/ladder.here.ts";
 import type { HoldKind } from "#core/calendar/holds.ts";
-import { sayDate } from "#core/calendar/local-date.ts";
 import type { HeldByCheck, RestrictedWork } from "#core/check/check.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { Missing } from "#core/permission/steps.ts";
-import { inner, listed, outer, plural } from "./figures.ts";
-import { COURSE, HOLD, INCIDENT, RED, STAGE, TICK } from "./labels.ts";
+import { inWords, t } from "#ui/words/speak.ts";
+import { inner, listed, outer, plural, sayDay } from "./figures.ts";
+import { COURSE, HOLD, INCIDENT, RED, SIDE, STAGE, TICK } from "./labels.ts";
 import { sayWeatherBar } from "./weather.ts";
 
 /** Who and where, as far as the screen may name them. */
@@ -17,12 +17,12 @@ export interface ReasonNames {
   place(id: PlaceId): string;
 }
 /** On a card its rider is meant, and the place is known. */
-export const THE_RIDER: ReasonNames = { person: () => "The rider", place: () => "This place" };
+export const THE_RIDER: ReasonNames = { person: () => t("The rider"), place: () => t("This place") };
 
 const kg = (value: number): string => value.toFixed(0);
-const named = (id: string): string => (here().find(id) ? inner(here().of(id).words) : id);
+const named = (id: string): string => (here().find(id) ? inner(t(here().of(id).words)) : id);
 
-export const RESTRICTED: Readonly<Record<RestrictedWork, string>> = {
+export const RESTRICTED: Readonly<Record<RestrictedWork, string>> = inWords({
   weight: "weight on the back",
   ridden: "riding",
   bit: "a bit",
@@ -31,17 +31,22 @@ export const RESTRICTED: Readonly<Record<RestrictedWork, string>> = {
   fast: "fast work",
   jump: "jumping",
   "hard-ground": "hard ground",
-};
-const HELD = { all: "all work", ridden: "ridden work", skill: "some work" } as const;
+});
+const HELD = inWords({ all: "all work", ridden: "ridden work", skill: "some work" } as const);
 
 /** What a check, a finding or a professional's word holds back. */
 export function sayHeld({ because, holds, restricts, until, words, skills }: HeldByCheck): string {
-  const end = until ? ` until ${sayDate(until)}` : " until it is released";
-  if (restricts) return `No ${RESTRICTED[restricts]}${end}: ${words ? `“${words}”` : "the professional said so"}.`;
+  const end = until ? t("until {until}", { until: sayDay(until) }) : t("until it is released");
+  if (restricts)
+    return t("No {restricts} {end}: {more}.", {
+      restricts: RESTRICTED[restricts],
+      end,
+      more: words ? `“${words}”` : t("the professional said so"),
+    });
   const what = holds === "skill" && skills.length > 0 ? inner(listed(skills.map(named))) : HELD[holds ?? "skill"];
   return because === "open"
-    ? `An open check stops ${what}. Wait for the answer.`
-    : `A problem was found. It stops ${what} until a manager releases it.`;
+    ? t("An open check stops {what}. Wait for the answer.", { what })
+    : t("A problem was found. It stops {what} until a manager releases it.", { what });
 }
 
 type MissingLevel = Extract<Missing, { code: "level" }>;
@@ -49,8 +54,8 @@ type MissingLevel = Extract<Missing, { code: "level" }>;
 function sayLevels(levels: readonly MissingLevel[]): string {
   const [first] = levels;
   if (!first) return "";
-  const now = levels.map(({ side, is }) => (side === "both" ? `${is}` : `${is} ${side}`));
-  return `${named(first.skill)} at ${first.needed} (now ${now.join(", ")})`;
+  const now = levels.map(({ side, is }) => (side === "both" ? `${is}` : `${is} ${SIDE[side]}`));
+  return t("{skill} at {needed} (now {now})", { skill: named(first.skill), needed: first.needed, now: now.join(", ") });
 }
 /** What is missing, to stand in a list. */
 export function sayMissing(missing: readonly Missing[]): readonly string[] {
@@ -64,103 +69,158 @@ export function sayMissing(missing: readonly Missing[]): readonly string[] {
 function sayOtherMissing(missing: Exclude<Missing, MissingLevel>): string {
   switch (missing.code) {
     case "quiet":
-      return missing.in === "tack" ? "two quiet sessions with the tack, on different days" : "two quiet rides, on different days";
+      return missing.in === "tack"
+        ? t("two quiet sessions with the tack, on different days")
+        : t("two quiet rides, on different days");
     case "ground-sessions":
-      return `${plural(missing.left, "more session")} on the ground, as the method asks`;
+      return t("{left} on the ground, as the method asks", { left: plural(missing.left, "more session") });
     case "tacked-here":
-      return "one session here with the tack on";
+      return t("one session here with the tack on");
   }
 }
 
 function sayStepBack({ because, skill, at, days, quiet, of }: Extract<Reason, { code: "step-back" }>): string {
-  const since = because === "same-trouble" ? `Trouble at ${named(at ?? "")}` : `${plural(days ?? 0, "day")} without work`;
-  const what = skill === null ? "no riding" : `no ${named(skill)}`;
-  return `${since}: ${what} before ${plural(of, "quiet session")} (${quiet} of ${of} done).`;
+  const since =
+    because === "same-trouble"
+      ? t("Trouble at {at}", { at: named(at ?? "") })
+      : t("{days} without work", { days: plural(days ?? 0, "day") });
+  const what = skill === null ? t("no riding") : t("no {skill}", { skill: named(skill) });
+  return t("{since}: {what} before {of} ({quiet} of {of2} done).", {
+    since,
+    what,
+    of: plural(of, "quiet session"),
+    quiet,
+    of2: of,
+  });
 }
 
 export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): string {
   switch (reason.code) {
     case "hold":
-      return `On hold (${HOLD[reason.kind as HoldKind].toLowerCase()}) since ${sayDate(reason.since)}. No work until it ends.`;
+      return t("On hold ({kind}) since {since}. No work until it ends.", {
+        kind: HOLD[reason.kind as HoldKind].toLowerCase(),
+        since: sayDay(reason.since),
+      });
     case "check":
       return sayHeld(reason);
     case "signed-off":
       return reason.because === "ground"
-        ? "The signed evaluation allows ground work only."
+        ? t("The signed evaluation allows ground work only.")
         : reason.because === "minutes"
-          ? `The signed evaluation allows ${reason.limit} minutes a session.`
-          : `The signed evaluation allows ${reason.limit} minutes of circles; this session has ${reason.is}.`;
+          ? t("The signed evaluation allows {limit} minutes a session.", { limit: reason.limit })
+          : t("The signed evaluation allows {limit} minutes of circles; this session has {is}.", {
+              limit: reason.limit,
+              is: reason.is,
+            });
     case "age":
       return reason.what === "weight"
-        ? `Under ${reason.under} years old: nothing on the back.`
-        : `Under ${reason.under} years old: no rider unless the signed evaluation allows it.`;
+        ? t("Under {under} years old: nothing on the back.", { under: reason.under })
+        : t("Under {under} years old: no rider unless the signed evaluation allows it.", { under: reason.under });
     case "load":
       switch (reason.because) {
         case "over":
-          return `Too heavy for this horse: ${names.person(reason.who)} has ${kg(reason.riderKg)} kg with tack, limit ${kg(reason.limitKg)} kg.`;
+          return t("Too heavy for this horse: {who} has {riderKg} kg with tack, limit {limitKg} kg.", {
+            who: names.person(reason.who),
+            riderKg: kg(reason.riderKg),
+            limitKg: kg(reason.limitKg),
+          });
         case "prefer":
-          return `${names.person(reason.who)} has ${kg(reason.riderKg)} kg with tack, best under ${kg(reason.preferKg)} kg: keep it short.`;
+          return t("{who} has {riderKg} kg with tack, best under {preferKg} kg: keep it short.", {
+            who: names.person(reason.who),
+            riderKg: kg(reason.riderKg),
+            preferKg: kg(reason.preferKg),
+          });
         case "horse-unweighed":
-          return "The horse has not been weighed: ground work only.";
+          return t("The horse has not been weighed: ground work only.");
         case "person-unweighed":
-          return `${names.person(reason.who)} has no weight with tack on record. A manager enters it under People.`;
+          return t("{who} has no weight with tack on record. A manager enters it under People.", {
+            who: names.person(reason.who),
+          });
         case "weight-old":
-          return `Last weighed ${reason.days} days ago. Weigh or tape first.`;
+          return t("Last weighed {days} days ago. Weigh or tape first.", { days: reason.days });
         case "weight-ageing":
-          return `Last weighed ${reason.days} days ago. Weigh or tape soon.`;
+          return t("Last weighed {days} days ago. Weigh or tape soon.", { days: reason.days });
       }
     case "grade": {
       const who = names.person(reason.who);
-      if ("specialist" in reason) return `${outer(named(reason.skill))} is specialist work. ${outer(who)} is not marked for it.`;
+      if ("specialist" in reason)
+        return t("{skill} is specialist work. {who} is not marked for it.", {
+          skill: outer(named(reason.skill)),
+          who: outer(who),
+        });
       if (reason.skill !== null)
-        return `${outer(named(reason.skill))} needs grade ${reason.needed}; ${inner(who)} has ${reason.grade}.`;
+        return t("{skill} needs grade {needed}; {who} has {grade}.", {
+          skill: outer(named(reason.skill)),
+          needed: reason.needed,
+          who: inner(who),
+          grade: reason.grade,
+        });
       return reason.as === "helper"
-        ? `A second person for this horse needs grade ${reason.needed}; ${inner(who)} has ${reason.grade}.`
-        : `This horse needs a grade ${reason.needed} rider; ${inner(who)} has ${reason.grade}.`;
+        ? t("A second person for this horse needs grade {needed}; {who} has {grade}.", {
+            needed: reason.needed,
+            who: inner(who),
+            grade: reason.grade,
+          })
+        : t("This horse needs a grade {needed} rider; {who} has {grade}.", {
+            needed: reason.needed,
+            who: inner(who),
+            grade: reason.grade,
+          });
     }
     case "kept-from":
-      return `${names.person(reason.who)} is not to work this horse.`;
+      return t("{who} is not to work this horse.", { who: names.person(reason.who) });
     case "does-not-ride":
-      return `${names.person(reason.who)} does not ride: ground work only.`;
+      return t("{who} does not ride: ground work only.", { who: names.person(reason.who) });
     case "not-signed":
-      return "No signed evaluation yet: ground work only.";
+      return t("No signed evaluation yet: ground work only.");
     case "second-person":
       switch (reason.because) {
         case "risk":
-          return "Never work a risk 4 or 5 horse alone: name a second person.";
+          return t("Never work a risk 4 or 5 horse alone: name a second person.");
         case "before-riding":
-          return "Do not get on a green horse alone: name a second person.";
+          return t("Do not get on a green horse alone: name a second person.");
         case "signed":
-          return "The signed evaluation requires a second person: name one.";
+          return t("The signed evaluation requires a second person: name one.");
         case "step-back":
-          return "A second person stands by until this horse is quiet again: name one.";
+          return t("A second person stands by until this horse is quiet again: name one.");
         case "skill":
-          return `${outer(named(reason.skill ?? ""))} needs a second person: name one.`;
+          return t("{skill} needs a second person: name one.", { skill: outer(named(reason.skill ?? "")) });
       }
     case "not-ready":
-      return `${outer(named(reason.skill))} is not ready${reason.step ? "" : ", nor is anything that builds on it"}. Missing: ${listed(sayMissing(reason.missing))}.`;
+      return t(
+        reason.step
+          ? "{skill} is not ready. Missing: {missing}."
+          : "{skill} is not ready, nor is anything that builds on it. Missing: {missing}.",
+        { skill: outer(named(reason.skill)), missing: listed(sayMissing(reason.missing)) },
+      );
     case "step-back":
       return sayStepBack(reason);
     case "not-soft":
-      return `${COURSE[reason.state]} for ${plural(reason.minutes, "minute")}: stay on the ground until the horse softens.`;
+      return t("{state} for {minutes}: stay on the ground until the horse softens.", {
+        state: COURSE[reason.state],
+        minutes: plural(reason.minutes, "minute"),
+      });
     case "softened":
-      return `Tight earlier today; ${inner(COURSE[reason.state])} for ${plural(reason.minutes, "minute")}.`;
+      return t("Tight earlier today; {state} for {minutes}.", {
+        state: inner(COURSE[reason.state]),
+        minutes: plural(reason.minutes, "minute"),
+      });
     case "red-sign":
       return reason.sign === "sudden-change"
-        ? `${RED[reason.sign]}. Stop all work and call the vet.`
+        ? t("{sign}. Stop all work and call the vet.", { sign: RED[reason.sign] })
         : reason.gone
-          ? `${RED[reason.sign]}, then gone. Do not get on today unless the manager has looked.`
-          : `${RED[reason.sign]}. Do not get on.`;
+          ? t("{sign}, then gone. Do not get on today unless the manager has looked.", { sign: RED[reason.sign] })
+          : t("{sign}. Do not get on.", { sign: RED[reason.sign] });
     case "weather":
       return sayWeatherBar(reason);
     case "stage-place":
-      return `Not the ${names.place(reason.place)}: this horse is ${STAGE[reason.stage]}.`;
+      return t("Not the {place}: this horse is {stage}.", { place: names.place(reason.place), stage: STAGE[reason.stage] });
     case "not-ticked":
-      return `Still to check: ${inner(TICK[reason.tick])}.`;
+      return t("Still to check: {tick}.", { tick: inner(TICK[reason.tick]) });
     case "time-off":
-      return `${plural(reason.days, "day")} off. Start with easier work.`;
+      return t("{days} off. Start with easier work.", { days: plural(reason.days, "day") });
     case "incident":
-      return `${INCIDENT[reason.kind]} on ${sayDate(reason.day)}.`;
+      return t("{kind} on {day}.", { kind: INCIDENT[reason.kind], day: sayDay(reason.day) });
   }
 }
 
@@ -168,5 +228,5 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
 export function sayTogether(reasons: readonly Reason[], names: ReasonNames = THE_RIDER): readonly string[] {
   const ticks = reasons.flatMap((reason) => (reason.code === "not-ticked" ? [TICK[reason.tick].toLowerCase()] : []));
   const others = reasons.filter(({ code }) => code !== "not-ticked").map((reason) => sayReason(reason, names));
-  return ticks.length === 0 ? others : [...others, `Still to check on the ground: ${listed(ticks)}.`];
+  return ticks.length === 0 ? others : [...others, t("Still to check on the ground: {ticks}.", { ticks: listed(ticks) })];
 }

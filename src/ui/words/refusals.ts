@@ -6,6 +6,7 @@ import { TAGS } from "#core/ladder/tags.ts";
 import { NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { inner, listed, plural } from "./figures.ts";
 import { sayReason } from "./reasons.ts";
+import { t } from "./speak.ts";
 
 function sayFault(fault: InstrumentFault): string {
   switch (fault.code) {
@@ -49,7 +50,7 @@ export function sayLadderFault(fault: EditFault): string {
 export function sayRefusal(refusal: Refusal): string {
   switch (refusal.code) {
     case "not-found":
-      return "This no longer exists. Reload the page.";
+      return t("This no longer exists. Reload the page.");
     case "step-circle":
       return "A skill cannot need itself, or one that comes after it. Remove that skill from the list.";
     case "method-in-use":
@@ -57,11 +58,11 @@ export function sayRefusal(refusal: Refusal): string {
     case "last-method":
       return "Offer at least one method for new stays.";
     case "not-allowed":
-      return "Only the manager or the card's own rider may do this.";
+      return t("Only the manager or the card's own rider may do this.");
     case "changed-meanwhile":
       return "Somebody else changed this while you were typing. Your text is still here: compare and save again.";
     case "request-key-used":
-      return "This page is out of date. Reload it and try again.";
+      return t("This page is out of date. Reload it and try again.");
     case "sign-in-taken":
       return "This sign-in name is taken. Choose another.";
     case "last-manager":
@@ -74,6 +75,10 @@ export function sayRefusal(refusal: Refusal): string {
       return `Too many tries. Wait ${refusal.waitSeconds < 60 ? plural(refusal.waitSeconds, "second") : plural(Math.ceil(refusal.waitSeconds / 60), "minute")}, then try again.`;
     case "busy":
       return "Many people are signing in right now. Wait a few seconds, then try again.";
+    case "phrase-names":
+      return refusal.names.length === 0
+        ? "This phrase brings in nothing: leave out the words in braces."
+        : `Keep these in the phrase, spelled as they are: ${refusal.names.join(", ")}.`;
     case "wrong-code":
       return "This code is wrong, expired or already used. Type the one your app shows now.";
     case "code-too-late":
@@ -85,7 +90,7 @@ export function sayRefusal(refusal: Refusal): string {
     case "weak-password":
       return "This password is easy to guess: it is common, a pattern, or made from a name. Use a short sentence of your own.";
     case "confirm-password":
-      return "Type your password again for this.";
+      return t("Type your password again for this.");
     case "hold-overlaps":
       return "The horse is already on hold on some of these days. End that hold first, or choose other days.";
     case "tape-slipped":
@@ -93,7 +98,7 @@ export function sayRefusal(refusal: Refusal): string {
     case "before-arrival":
       return "That day is before the start. Choose a later day.";
     case "in-the-future":
-      return "This day is in the future.";
+      return t("This day is in the future.");
     case "gone-home":
       return "This horse has gone home. The stay is closed.";
     case "here-already":
@@ -139,11 +144,14 @@ export function sayRefusal(refusal: Refusal): string {
     case "check-ended":
       return "This check is done or cancelled. Order a new one.";
     case "clip-too-long":
-      return `At most ${refusal.seconds} seconds: cut the clip, or take a shorter one.`;
+      return t("At most {seconds} seconds: cut the clip, or take a shorter one.", { seconds: refusal.seconds });
     case "space-full":
-      return `The ${refusal.limitMb} MB for photos and clips are full. It stays on this phone. Remove old ones, or raise the limit under Barn, then try again.`;
+      return t(
+        "The {limitMb} MB for photos and clips are full. It stays on this phone. Remove old ones, or raise the limit under Barn, then try again.",
+        { limitMb: refusal.limitMb },
+      );
     case "file-type":
-      return "Attach a photo (JPEG, PNG, WebP) or a PDF. We can't read this file.";
+      return t("Attach a photo (JPEG, PNG, WebP) or a PDF. We can't read this file.");
     case "too-many-files":
       return `At most ${refusal.limit} files on one check. Remove one first.`;
     case "trial-running":
@@ -165,13 +173,13 @@ export function sayRefusal(refusal: Refusal): string {
         ? "This question is already answered."
         : "The owner already got a message about this today.";
     case "day-over":
-      return "This day is over and can't be changed.";
+      return t("This day is over and can't be changed.");
     case "not-in-term":
       return "This horse is not in training on that day.";
     case "already-placed":
-      return "This horse already has a card on that day. Move that card instead.";
+      return t("This horse already has a card on that day. Move that card instead.");
     case "card-closed":
-      return "This card is closed or cancelled.";
+      return t("This card is closed or cancelled.");
     case "too-short":
       return "The first half must be shorter than the whole session.";
     case "already-split":
@@ -179,13 +187,13 @@ export function sayRefusal(refusal: Refusal): string {
     case "no-second-spot":
       return "No rider is free two hours after the first half. Start earlier or move another horse.";
     case "not-handed-out":
-      return "This card has not been handed out yet.";
+      return t("This card has not been handed out yet.");
     case "nothing-placed":
       return "There is nothing new to hand out. Add a horse first.";
     case "blocked":
       return refusal.blockers.map((blocker) => sayBlocker(blocker, NOBODY_NAMED)).join(" ");
     case "gate-not-open":
-      return `Do not ride: ${inner(refusal.reasons.map((reason) => sayReason(reason)).join(" "))}`;
+      return t("Do not ride: {reasons}", { reasons: inner(refusal.reasons.map((reason) => sayReason(reason)).join(" ")) });
     case "not-evaluated":
       return "This horse has not been evaluated yet.";
     case "nothing-to-report":

@@ -1,53 +1,59 @@
 /** What the weather does to work, in sentences. */
+
 import type { WeatherTold } from "#core/day/weather-day.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { WeatherBar, WeatherLimit } from "#core/weather/weather.ts";
+import { inWords, t } from "#ui/words/speak.ts";
 
 import { listed } from "./figures.ts";
 
 const hour = (h: number): string => `${String(h).padStart(2, "0")}:00`;
 /** Old records do not have what they went over. */
-const over = (limit: number | undefined): string => (limit === undefined ? "" : ` over ${limit}`);
+const over = (limit: number | undefined): string => (limit === undefined ? "" : t(" over {limit}", { limit }));
 export function sayWeatherBar(bar: WeatherBar): string {
   if (bar.what === "heat") {
-    const at = `Heat ${bar.heat} (°F + humidity) at ${hour(bar.hour)}`;
+    const at = t("Heat {heat} (°F + humidity) at {hour}", { heat: bar.heat, hour: hour(bar.hour) });
     switch (bar.because) {
       case "none":
-        return `${at}:${over(bar.limit)} no work.`;
+        return t("{at}:{limit} no work.", { at, limit: over(bar.limit) });
       case "short":
-        return `${at}: ${bar.minutes === undefined ? "short" : `at most ${bar.minutes} minutes`} outdoors.`;
+        return bar.minutes === undefined
+          ? t("{at}: short outdoors.", { at })
+          : t("{at}: at most {minutes} minutes outdoors.", { at, minutes: bar.minutes });
       case "not-fit":
-        return `${at}: this horse is unfit, thin or back from time off, and stays out of the heat.`;
+        return t("{at}: this horse is unfit, thin or back from time off, and stays out of the heat.", { at });
     }
   }
-  const at = `Wind ${bar.windMps} m/s at ${hour(bar.hour)}`;
+  const at = t("Wind {windMps} m/s at {hour}", { windMps: bar.windMps, hour: hour(bar.hour) });
   switch (bar.because) {
     case "first-rides":
-      return `${at}:${over(bar.limit)} no first rides. Ground work only.`;
+      return t("{at}:{limit} no first rides. Ground work only.", { at, limit: over(bar.limit) });
     case "green-outside":
-      return `${at}: a horse with fewer than ten rides here is not ridden outdoors.`;
+      return t("{at}: a horse with fewer than ten rides here is not ridden outdoors.", { at });
     case "small-place":
-      return `${at}: ride a green horse in the small pen only, at a walk.`;
+      return t("{at}: ride a green horse in the small pen only, at a walk.", { at });
     case "ground-first":
-      return `${at}: ground work comes first. Make it ground and saddle.`;
+      return t("{at}: ground work comes first. Make it ground and saddle.", { at });
   }
 }
 export function sayWeatherLimit(limit: WeatherLimit): string {
   switch (limit.code) {
     case "lighter":
-      return `Heat ${limit.heat}: lighter work, and watch the horse.`;
+      return t("Heat {heat}: lighter work, and watch the horse.", { heat: limit.heat });
     case "short":
-      return `Heat ${limit.heat}: keep it short, offer water, and walk after.`;
+      return t("Heat {heat}: keep it short, offer water, and walk after.", { heat: limit.heat });
     case "ground-first":
-      return `Wind ${limit.windMps} m/s: ground work first.`;
+      return t("Wind {windMps} m/s: ground work first.", { windMps: limit.windMps });
     case "walk-only":
-      return `Wind ${limit.windMps} m/s: ground work first, then a walk in the small pen if the horse was quiet.`;
+      return t("Wind {windMps} m/s: ground work first, then a walk in the small pen if the horse was quiet.", {
+        windMps: limit.windMps,
+      });
     case "no-fast-work":
-      return `Cold, ${limit.temperatureC} °C: under ${limit.under} no fast work.`;
+      return t("Cold, {temperatureC} °C: under {under} no fast work.", { temperatureC: limit.temperatureC, under: limit.under });
   }
 }
 
-const TOLD: Readonly<Record<WeatherTold["because"], string>> = {
+const TOLD: Readonly<Record<WeatherTold["because"], string>> = inWords({
   none: "no work",
   "first-rides": "no first rides, ground work only",
   "green-outside": "no riding outdoors, with fewer than ten rides here",
@@ -55,8 +61,14 @@ const TOLD: Readonly<Record<WeatherTold["because"], string>> = {
   "small-place": "ride in the small pen only, at a walk",
   short: "outdoors only short sessions",
   "ground-first": "ground work before riding",
-};
+});
 const isHeat = (because: WeatherTold["because"]): boolean => because === "none" || because === "not-fit" || because === "short";
 /** 'Wind up to 16 m/s, 14:00 to 17:00. Juniper Tax: no first rides, ground work only.' */
 export const sayTold = ({ because, from, to, worst, stays }: WeatherTold, horse: (stay: StayId) => string): string =>
-  `${isHeat(because) ? `Heat index up to ${worst}` : `Wind up to ${worst} m/s`}, ${hour(from)} to ${hour(to)}. ${listed(stays.map(horse))}: ${TOLD[because]}.`;
+  t("{more}, {from} to {to}. {horse}: {because}.", {
+    more: isHeat(because) ? t("Heat index up to {worst}", { worst }) : t("Wind up to {worst} m/s", { worst }),
+    from: hour(from),
+    to: hour(to),
+    horse: listed(stays.map(horse)),
+    because: TOLD[because],
+  });

@@ -2,11 +2,11 @@ import type { APIRoute } from "astro";
 import { decode } from "#contracts/decode.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import { must } from "#core/kernel/assert.ts";
-import type { Result } from "#core/kernel/result.ts";
 import { COMMANDS } from "#server/commands.ts";
 import { deps } from "#server/container.ts";
 import { runCommand } from "#server/http/command.ts";
 import { inLines, LINES } from "#server/http/progress.ts";
+import { speaking, spokenIn } from "#server/language/spoken.ts";
 import { attachments } from "#server/owner/attachments.ts";
 import { deliverSoon } from "#server/owner/deliver.ts";
 import { sweepSoon } from "#server/plan/sweeping.ts";
@@ -39,19 +39,20 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
   const actor = must(locals.actor, "middleware found who asks");
   const run = async (tell?: Tell): Promise<Response> => {
     const call = { route, command, actor, session: locals.session, key, input: decoded.value };
-    return answered(await runCommand(deps(), tell ? { ...call, tell } : call));
+    const result = await runCommand(deps(), tell ? { ...call, tell } : call);
+    if (result.ok) return done(result.value);
+    // Only what is answered: letters and records are written in English whoever asks.
+    return speaking(await spokenIn(deps(), locals.language, locals.mark), async () => refused(result.error));
   };
   return request.headers.get("accept") === LINES ? inLines(request.signal, run) : run();
 };
 
-function answered(result: Result<unknown, Refusal>): Response {
-  if (result.ok) {
-    sweepSoon(deps());
-    deliverSoon(deps(), attachments());
-    return Response.json(result.value, { headers: { "Cache-Control": "no-store" } });
-  }
-  const { error } = result;
-  return problem(STATUS[error.code] ?? 409, { ...error, message: sayRefusal(error) });
+function done(value: unknown): Response {
+  sweepSoon(deps());
+  deliverSoon(deps(), attachments());
+  return Response.json(value, { headers: { "Cache-Control": "no-store" } });
 }
+const refused = (refusal: Refusal): Response =>
+  problem(STATUS[refusal.code] ?? 409, { ...refusal, message: sayRefusal(refusal) });
 
 export const ALL: APIRoute = () => problem(405, { code: "method", path: "", message: "Use POST." });

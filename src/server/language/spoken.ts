@@ -1,0 +1,35 @@
+/** In which language a request is answered. Pages that nobody has put into another language are answered in English to everybody. */
+
+import { AsyncLocalStorage } from "node:async_hooks";
+import { createHash } from "node:crypto";
+import { ENGLISH, type Language, type Spoken, type Translated } from "#contracts/language.ts";
+import { findReader, listPhrases } from "#db/queries/language.ts";
+import { perBarn } from "../barns.ts";
+import type { Deps } from "../container.ts";
+
+/** As they come with the program; handed in by whoever starts it, as the words of reports are. */
+let shipped: Readonly<Record<Translated, Readonly<Record<string, string>>>> = { es: {} };
+export const useCatalogues = (catalogues: typeof shipped): void => {
+  shipped = catalogues;
+};
+export const shippedPhrases = (language: Translated): Readonly<Record<string, string>> => shipped[language];
+
+const current = new AsyncLocalStorage<Spoken>();
+/** Answers in this language for as long as `run` takes, in everything that it calls and awaits. */
+export const speaking = <T>(spoken: Spoken, run: () => Promise<T>): Promise<T> => current.run(spoken, run);
+export const spokenHere = (): Spoken => current.getStore() ?? ENGLISH;
+
+/** Of each barn, with its own words over the program's, until something in it is written. */
+const kept = perBarn(() => ({ mark: "", spoken: null as Promise<Spoken> | null }));
+export function spokenIn(deps: Deps, language: Language, mark: string): Promise<Spoken> {
+  if (language === "en") return Promise.resolve(ENGLISH);
+  const here = kept(deps);
+  if (here.spoken === null || here.mark !== mark) Object.assign(here, { mark, spoken: read(deps, language) });
+  return here.spoken ?? read(deps, language);
+}
+async function read({ sql }: Deps, language: Translated): Promise<Spoken> {
+  const [own, reader] = await Promise.all([listPhrases(sql, language), findReader(sql, language)]);
+  const phrases = { ...shipped[language], ...Object.fromEntries(own.map(({ english, words }) => [english, words])) };
+  const version = createHash("sha256").update(JSON.stringify(phrases)).digest("hex").slice(0, 12);
+  return { language, phrases, version, isRead: reader !== null };
+}
