@@ -17,6 +17,8 @@ export type Refusal =
   | { readonly code: "too-many-tries"; readonly path: "signIn"; readonly waitSeconds: number }
   | { readonly code: "busy"; readonly path: "signIn" }
   | { readonly code: "wrong-code"; readonly path: "code" }
+  /** Whoever says that they have read a language through reads another. */
+  | { readonly code: "other-language"; readonly path: "" }
   /** A phrase in another language brings in other names than its English. */
   | { readonly code: "phrase-names"; readonly path: "words"; readonly names: readonly string[] }
   | { readonly code: "code-too-late"; readonly path: "code" }

@@ -83,7 +83,7 @@ describe("the list of pages", () => {
         if (answer.status === 403) expect(text).not.toContain("Tin Whistle");
         // Pages stream: one that breaks half-way has said 200 already.
         // A part of a page, not a whole one.
-        else if (!page.endsWith("/data") && page !== "/alerts" && !/\.(pdf|csv)$/.test(page) && !isData)
+        else if (!page.endsWith("/data") && page !== "/alerts" && !/\.(pdf|csv|js)$/.test(page) && !isData)
           expect([page, text.trimEnd().endsWith("</html>")]).toEqual([page, true]);
       }
     }

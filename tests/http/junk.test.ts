@@ -97,8 +97,8 @@ const EXAMPLES: Record<string, unknown> = {
   "account/begin-codes": { sure: true },
   "account/turn-on-codes": { code: "123456", oneTime: Array.from({ length: 10 }, () => "ABCDEFGHIJKLMNOP") },
   "account/turn-off-codes": { sure: true },
-  "language/speak": { language: "es" },
-  "language/correct": { english: "Today", words: "Hoy" },
+  "language/speak": { language: "xx" },
+  "language/correct": { english: "No phrase of ours", words: "Hoy" },
   "language/read-through": { sure: true },
   // Two faults where nothing else would refuse: replacing one place cannot mend both.
   "import/take": {

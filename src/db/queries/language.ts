@@ -1,9 +1,9 @@
 import { z } from "zod";
-import type { Language, Translated } from "#contracts/language.ts";
+import { LANGUAGES, type Language, type Translated } from "#contracts/spoken.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { instant, text } from "../rows.ts";
-import { many, maybeOne } from "../run.ts";
+import { many, maybeOne, one } from "../run.ts";
 
 const PhraseRow = z.object({ english: text, words: text });
 /** What the barn calls otherwise than the program does. */
@@ -30,6 +30,8 @@ export async function markRead(tx: Transaction, language: Translated, person: Pe
   await tx`INSERT INTO language_read (language, person_id, at) VALUES (${language}, ${person}, ${at})
            ON CONFLICT (language) DO UPDATE SET person_id = excluded.person_id, at = excluded.at`;
 }
+export const languageOf = async (db: Db, person: PersonId): Promise<Language> =>
+  (await one(z.object({ language: z.enum(LANGUAGES) }), db`SELECT language FROM person WHERE id = ${person}`)).language;
 export async function setLanguage(tx: Transaction, person: PersonId, language: Language): Promise<void> {
   await tx`UPDATE person SET language = ${language} WHERE id = ${person}`;
 }

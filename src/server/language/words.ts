@@ -1,9 +1,10 @@
 /** Which language somebody reads, and what the barn calls things in it. */
-import { type CorrectPhrase, namesIn, type Speak, type WordsView } from "#contracts/language.ts";
+import { type CorrectPhrase, type Speak, type WordsView } from "#contracts/language.ts";
 import type { Sure } from "#contracts/people.ts";
+import { namesIn } from "#contracts/spoken.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import { ok } from "#core/kernel/result.ts";
-import { findReader, listPhrases, markRead, savePhrase, setLanguage } from "#db/queries/language.ts";
+import { findReader, languageOf, listPhrases, markRead, savePhrase, setLanguage } from "#db/queries/language.ts";
 import type { Deps } from "../container.ts";
 import { barnOf } from "../stay/read-horse.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
@@ -28,7 +29,9 @@ export async function correctPhrase(work: Work, { english, words }: CorrectPhras
   return ok(null);
 }
 
+/** By somebody who reads it. */
 export async function readThrough(work: Work, _input: Sure): Answer {
+  if ((await languageOf(work.tx, work.actor.id)) !== OTHER) return no({ code: "other-language", path: "" });
   await markRead(work.tx, OTHER, work.actor.id, work.now);
   await note(work, "language", OTHER, "read through");
   return ok(null);

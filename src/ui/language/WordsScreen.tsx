@@ -90,7 +90,7 @@ export function WordsScreen({ view }: { view: WordsView }) {
       <Trouble problem={problem} />
       <div className="flex flex-wrap items-end gap-3 py-2">
         <label className="sign grow text-dim">
-          Search {phrases.length} phrases
+          Search
           <input
             type="search"
             className={`${INPUT} font-sans text-ink`}

@@ -1,9 +1,12 @@
 /** The goals with their chance, their day and their fan; what was said of them before. */
 import type { PlanView } from "#contracts/views.plan.ts";
 import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import { verdictOf } from "#core/forecast/chance.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import { outer } from "#ui/words/figures.ts";
 import { onDay, percent, sayForecast, sayLikelyRange } from "#ui/words/plan.ts";
 import { skillWords } from "#ui/words/skills.ts";
+import { AxisHead, AxisRow, type Stretch } from "./Axis.tsx";
 import { Fan } from "./Fan.tsx";
 import { type GoalReading, isKnown, type Reading } from "./reading.ts";
 
@@ -14,6 +17,8 @@ interface Props {
   readonly kept: PlanView["told"];
   readonly firstDay: LocalDate;
   readonly history: PlanView["history"];
+  /** What is left of the term. */
+  readonly stretch: Stretch;
 }
 
 const shownLevel = ({ mean, low, high }: GoalReading["shown"][number]): string =>
@@ -61,69 +66,85 @@ function Before({ history, skill, firstDay }: { history: Props["history"]; skill
   );
 }
 
-export function Goals({ goals, reading, kept, firstDay, history }: Props) {
+const COLUMNS = "md:grid-cols-[minmax(11rem,1fr)_minmax(12rem,1.4fr)_14rem]";
+
+/** One line a goal, its sentence at the end; all on the axis of the term that is left. A line opens on its figures. */
+export function Goals({ goals, reading, kept, firstDay, history, stretch }: Props) {
   return (
-    <ol className="border-t border-line">
-      {goals.map((goal) => {
-        const read = reading?.goals.find((one) => one.skill === goal.skill);
-        const fan = read?.forecast?.fan ?? null;
-        const last = kept.find((one) => one.skill === goal.skill && one.target === goal.target && one.side === goal.side);
-        const told = read ? read.forecast : last ? { chance: last.chance, held: last.held, day: last } : null;
-        const met = read ? read.state.met : (last?.met ?? false);
-        return (
-          <li key={goal.skill} className="grid items-center gap-x-4 border-b border-line py-1 md:grid-cols-[1fr_14rem_11rem]">
-            <div className="min-w-0">
-              <h3>
-                {skillWords(goal.skill)} to {goal.target}
-                {goal.side ? `, ${goal.side}` : ""}
-                <span className="text-sm font-normal text-dim">
-                  {" "}
-                  · {goal.must ? "must have" : "would like"}
-                  {goal.by ? ` · needed by ${sayDate(goal.by)}` : ""}
-                </span>
-              </h3>
-              {read && (
-                <p className="text-sm">
-                  now <Now goal={read} />
-                  {STATE(read) && <strong> {STATE(read)}</strong>}
-                </p>
-              )}
-              <Before history={history} skill={goal.skill} firstDay={firstDay} />
-            </div>
-            {fan ? (
-              <Fan
-                fan={fan}
-                target={goal.target}
-                label={`Level of the weaker side to the end of the term, target ${goal.target}`}
-              />
-            ) : (
-              <span />
-            )}
-            <div>
-              {told && (
-                <>
-                  <p>
-                    <strong className="sign">
-                      {met
+    <>
+      <div className={`hidden gap-x-4 md:grid ${COLUMNS}`}>
+        <span />
+        <AxisHead stretch={stretch} exit={`exit ${onDay(firstDay, stretch.exit)}`} />
+      </div>
+      <ol className="border-t border-line">
+        {goals.map((goal) => {
+          const read = reading?.goals.find((one) => one.skill === goal.skill);
+          const fan = read?.forecast?.fan ?? null;
+          const last = kept.find((one) => one.skill === goal.skill && one.target === goal.target && one.side === goal.side);
+          const told = read ? read.forecast : last ? { chance: last.chance, held: last.held, day: last } : null;
+          const met = read ? read.state.met : (last?.met ?? false);
+          const isFar = told !== null && !met && verdictOf(told.chance) === "not-this-term";
+          return (
+            <li key={goal.skill}>
+              <details>
+                <summary
+                  className={`grid cursor-pointer list-none items-center gap-x-4 md:min-h-9 max-md:border-b max-md:border-line max-md:py-2 ${COLUMNS}`}
+                >
+                  <h3 className="min-w-0">
+                    <span aria-hidden="true">▸ </span>
+                    {skillWords(goal.skill)} to {goal.target}
+                    {goal.side ? `, ${goal.side}` : ""}
+                    {goal.must && <span className="text-sm font-normal text-dim"> must have</span>}
+                    {goal.by && <span className="text-sm font-normal text-dim"> by {sayDate(goal.by)}</span>}
+                  </h3>
+                  <AxisRow stretch={stretch} day={told?.day ?? null} met={met} />
+                  <strong className={`sign ${isFar ? "text-ochre" : ""}`}>
+                    {isFar && <span aria-hidden="true">▲ </span>}
+                    {told &&
+                      (met
                         ? `Reached${told.day.p50 === null ? "" : ` ${onDay(firstDay, told.day.p50)}`}`
-                        : sayForecast(told.chance, told.day, firstDay)}
-                    </strong>
-                  </p>
-                  <p className="text-sm text-dim">
-                    {[
-                      met ? "" : sayLikelyRange(told.day, firstDay),
-                      `confirmed at the end: ${percent(told.held)}`,
-                      read && !isKnown(read) && !met ? "a guess: too few scores" : "",
-                    ]
-                      .filter((one) => one !== "")
-                      .join(" · ")}
-                  </p>
-                </>
-              )}
-            </div>
-          </li>
-        );
-      })}
-    </ol>
+                        : sayForecast(told.chance, told.day, firstDay))}
+                  </strong>
+                </summary>
+                <div className="grid gap-x-4 py-1 pl-4 text-sm md:grid-cols-[1fr_14rem]">
+                  <div>
+                    {read && (
+                      <p>
+                        Now <Now goal={read} />
+                        {STATE(read) && <strong> {STATE(read)}</strong>}
+                      </p>
+                    )}
+                    {told && (
+                      <p>
+                        {outer(
+                          [
+                            met ? "" : sayLikelyRange(told.day, firstDay),
+                            `confirmed at the end: ${percent(told.held)}`,
+                            read && !isKnown(read) && !met ? "a guess: too few scores" : "",
+                          ]
+                            .filter((one) => one !== "")
+                            .join(" · "),
+                        )}
+                      </p>
+                    )}
+                    <Before history={history} skill={goal.skill} firstDay={firstDay} />
+                  </div>
+                  {fan && (
+                    <Fan
+                      fan={fan}
+                      target={goal.target}
+                      label={`Level of the weaker side to the end of the term, target ${goal.target}`}
+                    />
+                  )}
+                </div>
+              </details>
+            </li>
+          );
+        })}
+      </ol>
+      <p className="pt-1 text-sm text-dim">
+        ◆ expected, with eight cases of ten around it · ◇ after the term · ✓ reached. Open a line for its figures.
+      </p>
+    </>
   );
 }

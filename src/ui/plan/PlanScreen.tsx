@@ -7,6 +7,7 @@ import { hasTag } from "#core/ladder/ladder.ts";
 import { STEP_TAGS } from "#core/permission/steps.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
+import { stayDay } from "#core/plan/planned-days.ts";
 import { netMoved } from "#core/plan/weeks.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
@@ -132,7 +133,16 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
           )}
           <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
           {goals.length === 0 && !editing && <p>No goals yet. Add goals, and the plan follows.</p>}
-          <Goals goals={goals} reading={now} kept={view.told} firstDay={record.firstDay} history={view.history} />
+          {goals.length > 0 && (
+            <Goals
+              goals={goals}
+              reading={now}
+              kept={view.told}
+              firstDay={record.firstDay}
+              history={view.history}
+              stretch={{ today: stayDay(record.firstDay, record.today), exit: stayDay(record.firstDay, record.lastDay) }}
+            />
+          )}
         </section>
         <section aria-labelledby="weeks-title" className="pt-5">
           <h2 id="weeks-title">The rest of the term</h2>

@@ -75,6 +75,8 @@ export function sayRefusal(refusal: Refusal): string {
       return `Too many tries. Wait ${refusal.waitSeconds < 60 ? plural(refusal.waitSeconds, "second") : plural(Math.ceil(refusal.waitSeconds / 60), "minute")}, then try again.`;
     case "busy":
       return "Many people are signing in right now. Wait a few seconds, then try again.";
+    case "other-language":
+      return "You read the phone in English. Turn on Spanish under “My sign-in” first, and read it through.";
     case "phrase-names":
       return refusal.names.length === 0
         ? "This phrase brings in nothing: leave out the words in braces."

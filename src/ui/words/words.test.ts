@@ -149,6 +149,7 @@ const REFUSALS: Refusal[] = [
   { code: "too-many-tries", path: "signIn", waitSeconds: 45 },
   { code: "busy", path: "signIn" },
   { code: "wrong-code", path: "code" },
+  { code: "other-language", path: "" },
   { code: "phrase-names", path: "words", names: ["{horse}"] },
   { code: "code-too-late", path: "code" },
   { code: "weak-password", path: "password" },
