@@ -7,7 +7,7 @@ import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/
 import type { SessionKind } from "#core/card/card.ts";
 import { factsOf } from "#core/day/from-barn.ts";
 import { startsOf } from "#core/day/hours.ts";
-import { type Placement } from "#core/day/model.ts";
+import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { blockersOf } from "#core/day/rules.ts";
 import { spotAt } from "#core/day/spot.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
@@ -40,8 +40,11 @@ import { judgementOf, walkFor } from "./evaluation.ts";
 import { Bodies } from "./live-bodies.ts";
 import { DONE_AT_HOME, type Stabled, sessionOf } from "./session.ts";
 import { truthOf } from "./truth.ts";
+import { planTheWeek } from "./week.ts";
 
 const WEEK = 7;
+/** Minutes after its end until a session is logged. */
+const TO_LOG = 20;
 const WORDS_WAITING = 3;
 const GOALS_BY_KIND = { unhandled: "manners", halter: "start", started: "tune-up", restart: "restart" } as const;
 /** Where the owner named fewer than enough. */
@@ -64,6 +67,7 @@ class DemoBarn {
     sql: Sql,
     private readonly today: LocalDate,
     private readonly random: Random,
+    private readonly minute: number | null,
   ) {
     this.day = addDays(today, -HISTORY_DAYS);
     this.bodies = new Bodies(today, { stayOf: this.stayOf, ask: (route, input) => this.ask(route, this.manager, input) });
@@ -101,6 +105,9 @@ class DemoBarn {
     await this.fromOwners();
     await takePart(this.atTheBarn());
     await sweep(this.deps);
+    if (this.minute === null) return;
+    await planTheWeek(this.deps, (route, input) => this.ask(route, this.manager, input));
+    await this.workUntil(this.minute);
   }
 
   private atTheBarn = (): Parameters<typeof takePart>[0] => ({
@@ -326,6 +333,15 @@ class DemoBarn {
     await this.placeDay(await readDay(this.deps, this.day), due.slice(first.length, first.length + 1));
   }
 
+  /** What was over a while ago is logged; whoever came last has not found the time yet. */
+  private async workUntil(minute: number): Promise<void> {
+    const endOf = ({ start, length }: Placement): number => DAY_GRID.start + (start + length) * DAY_GRID.minutes;
+    const over = (await readDay(this.deps, this.day)).cards
+      .filter((card) => card.state === "handed-out" && endOf(card) + TO_LOG <= minute)
+      .sort((a, b) => endOf(a) - endOf(b));
+    for (const card of over.slice(0, -1)) await this.log(card.card, card.rider);
+  }
+
   /** The first horse that may: ground work in the pen, and then where it is ridden. */
   private async inTwoPlaces(): Promise<void> {
     const view = await readDay(this.deps, this.day);
@@ -416,6 +432,9 @@ function repeatableIds(seed: number): () => string {
   return () => `${hex()}${hex()}-${hex()}-4${hex().slice(1)}-8${hex().slice(1)}-${hex()}${hex()}${hex()}`;
 }
 
-/** Does nothing where a barn is there already. The same day makes the same barn. */
-export const seedDemo = (sql: Sql, today: LocalDate): Promise<void> =>
-  withIdsFrom(repeatableIds(11), () => new DemoBarn(sql, today, seededRandom(7)).run());
+/**
+ * Does nothing where a barn is there already. The same day makes the same barn, as it stands at six in the morning. `minute`, after midnight: as a visitor finds it
+ * at that hour, with what is over by then logged and the week planned.
+ */
+export const seedDemo = (sql: Sql, today: LocalDate, minute: number | null = null): Promise<void> =>
+  withIdsFrom(repeatableIds(11), () => new DemoBarn(sql, today, seededRandom(7), minute).run());

@@ -1,6 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { minuteInZone } from "#core/calendar/local-date.ts";
 import { migrate, pending } from "#db/migrate.ts";
 import { findBarn, isSetUp } from "#db/queries/barn.ts";
 import { DEMO_PASSWORD, PEOPLE } from "#demo/cast.ts";
@@ -51,7 +52,7 @@ async function prepare({ url, name }: Place): Promise<"own" | "demo" | "not-begu
     if (barn) return barn.demo ? "demo" : "own";
     if (isOwn) return "not-begun";
     say("Making the demo barn (a minute or two)");
-    await seedDemo(sql, systemClock(today).today(DEMO_ZONE));
+    await seedDemo(sql, systemClock(today).today(DEMO_ZONE), minuteInZone(DEMO_ZONE, Date.now()));
     return "demo";
   });
 }

@@ -124,9 +124,12 @@ describe("the log", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${stay}/log`);
     expect(await bodyOf(page)).not.toContain("Revision 1 by");
+    await (await page.waitForSelector("main article summary"))?.click();
     await (await text(page, "All 2 revisions"))?.click();
     await text(page, "Revision 1 by");
-    expect(await saidBy(page, "details[open]")).toMatch(/Revision 2 by .*Mended: it was the left rein.*Revision 1 by/);
+    expect(await saidBy(page, "main article details[open] details[open]")).toMatch(
+      /Revision 2 by .*Mended: it was the left rein.*Revision 1 by/,
+    );
     await page.close();
   });
   it("draws a skill over the stay, with the day removed where it is asked, and as a table with what happened", async () => {

@@ -98,7 +98,7 @@ const EXAMPLES: Record<string, unknown> = {
   "account/turn-on-codes": { code: "123456", oneTime: Array.from({ length: 10 }, () => "ABCDEFGHIJKLMNOP") },
   "account/turn-off-codes": { sure: true },
   "language/speak": { language: "xx" },
-  "language/correct": { english: "No phrase of ours", words: "Hoy" },
+  "language/correct": { english: "No phrase of ours", words: "{nobody} says so" },
   "language/read-through": { sure: true },
   // Two faults where nothing else would refuse: replacing one place cannot mend both.
   "import/take": {

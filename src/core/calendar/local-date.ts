@@ -64,6 +64,13 @@ export function dateInZone(zone: string, epochMilliseconds: number): LocalDate {
   return localDate(parts.format(epochMilliseconds));
 }
 
+/** Minutes after midnight on the clocks of an IANA time zone, 0 to 1439. Throws RangeError on an unknown zone. */
+export function minuteInZone(zone: string, epochMilliseconds: number): number {
+  const hands = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
+  const [hours = "0", minutes = "0"] = hands.format(epochMilliseconds).split(":");
+  return Number(hours) * 60 + Number(minutes);
+}
+
 /** The instant at which a date begins in an IANA time zone, in milliseconds of the epoch; where midnight is skipped, the first minute after it. */
 export function instantOf(zone: string, date: LocalDate): number {
   const noon = Date.parse(`${date}T12:00:00Z`);

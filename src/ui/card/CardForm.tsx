@@ -34,7 +34,6 @@ import { Scores } from "./Scores.tsx";
 import { type CardStep, Step, StepBar } from "./Steps.tsx";
 import { Timers } from "./Timers.tsx";
 import { Unfolded } from "./Unfolded.tsx";
-import { WarmDown } from "./WarmDown.tsx";
 
 /** Few cards are a first time: the others do not load its words. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
@@ -48,6 +47,8 @@ const JumpPart = later(async () => (await import("./JumpPart.tsx")).JumpPart);
 /** What happened is written after the work: a phone loads it when its rider goes there. */
 // eslint-disable-next-line no-restricted-syntax -- likewise
 const Happened = later(async () => (await import("./Happened.tsx")).Happened);
+// eslint-disable-next-line no-restricted-syntax -- likewise
+const WarmDown = later(async () => (await import("./WarmDown.tsx")).WarmDown);
 /** From this width on all parts of the card stand under one another, in pixels. */
 const DESK = 768;
 
@@ -223,7 +224,11 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         )}
       </Step>
       <Step name="end" at={at}>
-        <WarmDown {...part} />
+        {isHere && (seen.has("end") || innerWidth >= DESK) && (
+          <Suspense fallback={null}>
+            <WarmDown {...part} />
+          </Suspense>
+        )}
         <Ending {...part} />
         <AgainstRecord reasons={against} />
         <Trouble problem={problem} />

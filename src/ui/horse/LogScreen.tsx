@@ -1,26 +1,46 @@
-/** The story of a stay day by day: looked up by skill, side, sign, rider or words; above it any skill over time. The address bar holds the view. */
+/** The story of a stay, one line a session with what moved: looked up by skill, side, sign, rider or words; a skill that is asked for is drawn over time. The address bar holds the view. */
 
-import { Fragment, useEffect, useState } from "react";
+import { Suspense, useEffect, useMemo, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { SessionView } from "#contracts/views.ts";
 import type { LogView } from "#contracts/views.watch.ts";
+import type { ScoreGiven } from "#core/card/card.ts";
+import { changedBySession, type SessionChange } from "#core/card/changed.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { TRACK_SIDES } from "#core/kernel/sides.ts";
 import { ANYTHING, type LogAsked, matches } from "#core/watch/log.ts";
 import { Revisions } from "#ui/card/Revisions.tsx";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
+import { later } from "#ui/kit/later.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { SIDE } from "#ui/words/labels.ts";
 import { sayField } from "#ui/words/record-fields.ts";
+import { LogLine } from "./LogLine.tsx";
 import { SessionEntry } from "./SessionEntry.tsx";
-import { SkillChart } from "./SkillChart.tsx";
 
 const KEYS = ["words", "skill", "side", "sign", "rider"] as const;
 const SAID = ["scores", "swaps", "signs", "incidents", "firsts", "word", "nextTime", "tack", "weather"] as const;
 const textOf = ({ record, rider, helper }: SessionView): string =>
   [rider, helper ?? "", ...SAID.map((field) => sayField(field, record, []))].join(" ");
+
+/** Drawn where a skill is asked for: its library is the heaviest of the page. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const SkillChart = later(async () => (await import("./SkillChart.tsx")).SkillChart);
+
+const NOTHING_MOVED: SessionChange = { up: [], down: [], firsts: [], incidents: [] };
+/** What each session changed against those before it. `sessions`: the newest first. */
+function changesOf(sessions: readonly SessionView[]): ReadonlyMap<string, SessionChange> {
+  const before: ScoreGiven[] = [];
+  return new Map(
+    [...sessions].reverse().map(({ card, record }) => {
+      const change = changedBySession(record, before);
+      before.push(...record.scores);
+      return [card, change];
+    }),
+  );
+}
 
 export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
   useAwake();
@@ -43,6 +63,7 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
     history.replaceState(null, "", url);
   };
   const { sessions } = view;
+  const changes = useMemo(() => changesOf(sessions), [sessions]);
   const found = sessions.filter((session) => matches(session, asked, () => textOf(session)));
   const seenSkills = new Set(sessions.flatMap(({ record }) => record.scores.map(({ skill }) => skill)));
   const seenSigns = [...new Set(sessions.flatMap(({ record }) => record.signs.map(({ sign }) => sign)))].sort();
@@ -72,7 +93,6 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
     );
   return (
     <>
-      <SkillChart view={view} skill={asked.skill} onSkill={(skill) => ask({ skill })} />
       <search className="grid grid-cols-2 items-end gap-3 border-y-2 border-rail py-2 md:grid-cols-6">
         <label className="sign text-dim">
           Words
@@ -119,8 +139,13 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
         </p>
       </search>
       {found.length === 0 && <p className="py-4">No sessions match. Clear a filter or show all.</p>}
+      {asked.skill !== "" && (
+        <Suspense fallback={<p className="min-h-80 text-dim">Working it out</p>}>
+          <SkillChart view={view} skill={asked.skill} onSkill={(skill) => ask({ skill })} />
+        </Suspense>
+      )}
       {found.map((session) => (
-        <Fragment key={session.card}>
+        <LogLine key={session.card} session={session} change={changes.get(session.card) ?? NOTHING_MOVED}>
           <SessionEntry session={session} />
           {session.revision > 1 && (
             <details className="pb-2 pl-4">
@@ -128,7 +153,7 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
               <Revisions revisions={view.revised.filter(({ card }) => card === session.card)} people={view.people} />
             </details>
           )}
-        </Fragment>
+        </LogLine>
       ))}
     </>
   );

@@ -1,0 +1,29 @@
+/** The week as the manager planned it on her last quiet evening: every horse's days and riders, by the program's own proposal. */
+import { quickWeek } from "#core/week/quick.ts";
+import type { Deps } from "#server/container.ts";
+import { readWeek } from "#server/week/read-week.ts";
+
+const SEED = 5;
+/** Looks at so many changes and then keeps what it has: the same week each time. */
+const TRIES = 400;
+
+export async function planTheWeek(deps: Deps, ask: (route: string, input: unknown) => Promise<unknown>): Promise<void> {
+  const { problem, days, horses } = await readWeek(deps, null);
+  let tries = 0;
+  const { plan } = quickWeek(problem, SEED, () => tries++ < TRIES);
+  await ask("week/set", {
+    days: days.map(({ day }) => day),
+    laid: true,
+    horses: problem.horses.map(({ id, given }) => ({
+      stay: id,
+      seen:
+        horses
+          .find(({ stay }) => stay === id)
+          ?.cells.flatMap(({ day, meant }) => (meant ? [{ day, pinned: meant.pinned, rider: meant.rider }] : [])) ?? [],
+      wanted: (plan.days.get(id) ?? [])
+        // What stands on a sheet already is no intention.
+        .filter((day) => !given?.includes(day))
+        .map((day) => ({ day: days[day]?.day, pinned: false, rider: plan.rider.get(id)?.get(day) ?? null })),
+    })),
+  });
+}
