@@ -3,7 +3,7 @@
  * of the sum of the best, as many optima are near nothing. Every plan is checked; a bound above a plan is an error.
  */
 import { readyDay } from "#core/day/compiled.ts";
-import { factsOf, problemOf } from "#core/day/from-barn.ts";
+import { dayFactsOf, problemOf } from "#core/day/from-barn.ts";
 import { startsOf } from "#core/day/hours.ts";
 import type { DayPlan, DayProblem } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
@@ -125,7 +125,7 @@ for (const [horses, riders] of [
   [60, 8],
 ] as const) {
   const board = makeBoard({ horses, riders, seed: 3 });
-  const facts = factsOf(board);
+  const facts = dayFactsOf(board);
   const times: number[] = [];
   let spots = 0;
   for (let round = 0; round < ROUNDS; round += 1)

@@ -7,9 +7,9 @@ import { daysAhead, missedSoFar } from "#core/forecast/ahead.ts";
 import { usualRateOf } from "#core/forecast/calibrate.ts";
 import { readingNow } from "#core/forecast/doubt.ts";
 import { believe, levelShown } from "#core/forecast/estimator.ts";
-import { readPlays } from "#core/forecast/forecast.ts";
-import { type Ahead, playsOf } from "#core/forecast/plays.ts";
-import type { Session, StayFacts } from "#core/forecast/stay.ts";
+import { readSimulations } from "#core/forecast/forecast.ts";
+import { type Ahead, simulate } from "#core/forecast/simulate.ts";
+import type { ScoredSession, StayFacts } from "#core/forecast/stay.ts";
 import { seededRandom } from "#core/kernel/random.ts";
 import type { Score } from "#core/kernel/sides.ts";
 import { checkpoints, firstMet, herdOf, LADDER, type LivedStay, POLICIES, type PolicyName, SHARES } from "./herds/barn.ts";
@@ -26,7 +26,7 @@ const STAYS = SMALLEST ? 1 : 10;
 const PLAYS = SMALLEST ? 8 : 500;
 const ORACLE_PLAYS = SMALLEST ? 2 : 60;
 
-const aheadOf = (stay: LivedStay, day: number, sessions: readonly Session[]): Ahead => {
+const aheadOf = (stay: LivedStay, day: number, sessions: readonly ScoredSession[]): Ahead => {
   const rhythm = { sessions, perWeek: stay.perWeek, off: [] };
   return {
     today: day,
@@ -39,14 +39,14 @@ const aheadOf = (stay: LivedStay, day: number, sessions: readonly Session[]): Ah
     notBefore: new Map(),
   };
 };
-const factsOf = (stay: LivedStay, sessions: readonly Session[], usualRate = 0): StayFacts => ({
+const factsOf = (stay: LivedStay, sessions: readonly ScoredSession[], usualRate = 0): StayFacts => ({
   kind: stay.kind,
   skills: LADDER.skills,
   seen: [],
   sessions,
   usualRate,
 });
-const believed = (stay: LivedStay, sessions: readonly Session[]) => believe(factsOf(stay, sessions));
+const believed = (stay: LivedStay, sessions: readonly ScoredSession[]) => believe(factsOf(stay, sessions));
 /** What stays that went home say of how fast a barn's horses learn. */
 const usualRateAfter = (past: readonly LivedStay[]): number =>
   usualRateOf(
@@ -58,12 +58,12 @@ const usualRateAfter = (past: readonly LivedStay[]): number =>
 
 /** Time of 1,000 plays is taken where they are played. */
 const times: Record<Ahead["follows"], number[]> = { plan: [], habit: [] };
-function model(stay: LivedStay, day: number, sessions: readonly Session[], usualRate = 0): readonly Told[] {
+function model(stay: LivedStay, day: number, sessions: readonly ScoredSession[], usualRate = 0): readonly Told[] {
   const { belief, doubt } = readingNow(factsOf(stay, sessions, usualRate));
   const ahead = aheadOf(stay, day, sessions);
   const begun = performance.now();
-  const plays = playsOf({ belief, doubt, sessions, goals: stay.goals, ahead, options: { seed: 1, plays: PLAYS, pace: 1 } });
-  const told = readPlays(plays.played, plays.run(PLAYS));
+  const plays = simulate({ belief, doubt, sessions, goals: stay.goals, ahead, options: { seed: 1, plays: PLAYS, pace: 1 } });
+  const told = readSimulations(plays.played, plays.run(PLAYS));
   times[ahead.follows].push(((performance.now() - begun) * 1000) / PLAYS);
   return told.map(({ chance, day: { p10, p50, p90 } }) => ({ chance, p10, p50, p90 }));
 }
@@ -78,7 +78,7 @@ const casesOf = (stay: LivedStay, share: number, told: readonly Told[]): readonl
 };
 const each = (
   herd: readonly LivedStay[],
-  tell: (stay: LivedStay, day: number, known: readonly Session[]) => readonly Told[],
+  tell: (stay: LivedStay, day: number, known: readonly ScoredSession[]) => readonly Told[],
 ): readonly Case[] =>
   herd.flatMap((stay) =>
     SHARES.flatMap((share, i) => {
@@ -111,7 +111,7 @@ function honesty(family: Family): { cold: readonly Case[]; after: readonly Case[
   const all = cold.flat();
   row("model", all);
   const usualRate = usualRateAfter(past.flat());
-  const knowing = (stay: LivedStay, day: number, known: readonly Session[]) => model(stay, day, known, usualRate);
+  const knowing = (stay: LivedStay, day: number, known: readonly ScoredSession[]) => model(stay, day, known, usualRate);
   const learnt = past.flatMap((herd) => each(herd, knowing));
   const after = recalibrated(
     learnt,

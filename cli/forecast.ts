@@ -2,9 +2,9 @@ import { z } from "zod/mini";
 import { flag, list, number, oneOf, said, score, whole } from "#contracts/fields.ts";
 import { daysAhead, missedSoFar } from "#core/forecast/ahead.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
-import { readPlays } from "#core/forecast/forecast.ts";
-import { nextWork, outlookOf } from "#core/forecast/outlook.ts";
-import { type Ahead, playsOf } from "#core/forecast/plays.ts";
+import { readSimulations } from "#core/forecast/forecast.ts";
+import { nextSkillWork, outlookOf } from "#core/forecast/outlook.ts";
+import { type Ahead, simulate } from "#core/forecast/simulate.ts";
 import type { SkillShape, StayFacts } from "#core/forecast/stay.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
@@ -133,8 +133,8 @@ export const forecastCommand = fileCommand(
     const { layout } = belief;
     const goals = file.goals.map((goal) => ({ ...goal, side: null }));
     const options = { seed, plays, pace: 1 };
-    const played = playsOf({ belief, doubt, sessions: facts.sessions, goals, ahead, options });
-    const forecasts = readPlays(played.played, played.run(plays));
+    const played = simulate({ belief, doubt, sessions: facts.sessions, goals, ahead, options });
+    const forecasts = readSimulations(played.played, played.run(plays));
     const [rate, spread] = [
       belief.mean[layout.rate] ?? 0,
       Math.sqrt(belief.covariance[layout.rate * layout.size + layout.rate] ?? 0),
@@ -151,7 +151,7 @@ export const forecastCommand = fileCommand(
         const { mean, low, high } = levelShown(belief, track);
         return { skill: layout.skills[track.skill]?.id, side: track.side, mean: round(mean), low: round(low), high: round(high) };
       }),
-      next: nextWork(belief, facts, goals, ahead),
+      next: nextSkillWork(belief, facts, goals, ahead),
       alarms: alarms.filter(({ kind }) => kind === "stall").map(({ kind, day, group, tracks }) => ({ kind, day, group, tracks })),
       learningRate: {
         mean: round(Math.exp(rate)),

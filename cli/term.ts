@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
 import { date, flag, list, oneOf, weekday, whole } from "#contracts/fields.ts";
-import { HOLD_KINDS, overlap } from "#core/calendar/holds.ts";
+import { HOLD_KINDS, holdsOverlap } from "#core/calendar/holds.ts";
 import { COUNTINGS, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { fileCommand } from "./file-command.ts";
 
@@ -29,7 +29,7 @@ const TermFile = z
     today: date,
   })
   .check(
-    z.refine((file) => file.holds.every((hold, i) => file.holds.slice(i + 1).every((other) => !overlap(hold, other))), {
+    z.refine((file) => file.holds.every((hold, i) => file.holds.slice(i + 1).every((other) => !holdsOverlap(hold, other))), {
       path: ["holds"],
       message: "Two holds share a day: join them or move one.",
     }),

@@ -1,6 +1,6 @@
 /** What hurts, or might, in the demo barn: touchy places, when signs show, who was asked and what they said, what was tried. All made up. */
 import type { Touch } from "#core/intake/body.ts";
-import type { CheckResult, Moment, Trial, TrialResult } from "#core/intake/cause-rules.ts";
+import type { CheckResult, SignMoment, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import type { CauseId } from "#core/intake/causes.ts";
 import type { HeldWork } from "#core/intake/findings.ts";
 
@@ -22,7 +22,7 @@ export const TOUCHY: Readonly<Record<string, readonly Touch[]>> = {
 };
 
 /** When within the exercise a sign shows, by horse and sign. */
-export const WHEN: Readonly<Record<string, Readonly<Record<string, Moment>>>> = {
+export const WHEN: Readonly<Record<string, Readonly<Record<string, SignMoment>>>> = {
   Saltmarsh: { girthy: "tightening", bucks: "canter-change" },
   "Tin Whistle": { "runs-on": "rein-given", "head-high": "contact" },
   "Pocket Almanac": { "sucks-back": "gate" },

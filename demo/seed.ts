@@ -5,7 +5,7 @@ import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { DayView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { SessionKind } from "#core/card/card.ts";
-import { factsOf } from "#core/day/from-barn.ts";
+import { dayFactsOf } from "#core/day/from-barn.ts";
 import { startsOf } from "#core/day/hours.ts";
 import { DAY_GRID, type Placement } from "#core/day/model.ts";
 import { blockersOf } from "#core/day/rules.ts";
@@ -25,7 +25,7 @@ import { readDay } from "#server/day/read-day.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
 import { tellDraft } from "#server/intake/tell-chance.ts";
 import { acknowledge, askQuestion, tellCheckBack } from "#server/owner/answer.ts";
-import { readLetter } from "#server/owner/read-post.ts";
+import { readLetter } from "#server/owner/read-outbox.ts";
 import { readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { readDueReports } from "#server/report/read-report.ts";
@@ -345,7 +345,7 @@ class DemoBarn {
   /** The first horse that may: ground work in the pen, and then where it is ridden. */
   private async inTwoPlaces(): Promise<void> {
     const view = await readDay(this.deps, this.day);
-    const facts = factsOf(view);
+    const facts = dayFactsOf(view);
     const pens = view.places.filter(({ separate }) => separate);
     for (const card of view.cards) {
       const rides = view.horses.some(({ stay, stage }) => stay === card.stay && stage === "riding");
@@ -414,7 +414,7 @@ function findSpot(
   // What came here ridden goes out where it may; what was begun here stays in until somebody takes it out on purpose.
   const out = wish.kind !== "ground" && begun === false;
   const places = out ? [...view.places].reverse() : view.places.slice(0, 3);
-  const facts = { ...factsOf(view), places };
+  const facts = { ...dayFactsOf(view), places };
   const card = newId<"card">();
   for (let turn = 0; turn < riders.length; turn += 1)
     for (const start of startsOf(view.hours)) {

@@ -8,7 +8,7 @@ import {
   type ProblemPlace,
   type ProblemRider,
   type ProblemSession,
-  type Span,
+  type SlotSpan,
 } from "#core/day/problem.ts";
 import { seededRandom } from "#core/kernel/random.ts";
 
@@ -28,7 +28,7 @@ export function makeDay({ horses: many, riders: people, pressure, seed }: DaySiz
   const helpers = Math.max(1, Math.round(people / 3));
   const riders = Array.from({ length: people + helpers }, (_, i): ProblemRider => {
     const rides = i < people;
-    const shift: Span = random.chance(0.7) ? [0, 18] : random.chance(0.5) ? [0, 12] : [4, 20];
+    const shift: SlotSpan = random.chance(0.7) ? [0, 18] : random.chance(0.5) ? [0, 12] : [4, 20];
     return {
       id: rides ? `r${i + 1}` : `h${i - people + 1}`,
       grade: i === 0 ? 5 : rides ? random.whole(2, 5) : random.whole(1, 3),
@@ -142,7 +142,7 @@ function atPressure(problem: DayProblem, pressure: number): DayProblem {
   return {
     ...problem,
     riders: problem.riders.map((rider) => {
-      const [from, to] = rider.works[0] as Span;
+      const [from, to] = rider.works[0] as SlotSpan;
       const length = Math.max(5, Math.min(COUNT - from, Math.round((to - from) * by)));
       return { ...rider, works: [[from, from + length]] as const };
     }),

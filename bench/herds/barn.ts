@@ -1,7 +1,7 @@
 /** Barns of a family: riders, stays, goals; each stay lived to its end, with what was met and held. */
 import type { GoalFacts } from "#core/forecast/goals.ts";
 import { layoutOf } from "#core/forecast/layout.ts";
-import type { Session } from "#core/forecast/stay.ts";
+import type { ScoredSession } from "#core/forecast/stay.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import { type Random, seededRandom } from "#core/kernel/random.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
@@ -63,7 +63,7 @@ export interface LivedStay {
   readonly items: number;
   readonly minutes: number;
   readonly policy: PolicyName;
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
   readonly goals: readonly LivedGoal[];
   readonly riders: readonly RiderTruth[];
   readonly seed: number;
@@ -105,7 +105,7 @@ const chooser = (policy: PolicyName, { chooses }: Family, kind: HorseKind, rider
 };
 
 /** When the record first met a goal: two scored sessions in a row, on every side. Written anew, so that the model's own reading is checked by it. */
-export function firstMet(sessions: readonly Session[], goal: GoalFacts): number | null {
+export function firstMet(sessions: readonly ScoredSession[], goal: GoalFacts): number | null {
   const sided = SHAPES[LADDER.at.get(goal.skill) as number]?.sided ?? false;
   const row = new Map(sidesOf(sided).map((side) => [side as string, 0]));
   for (const session of sessions) {
@@ -142,7 +142,7 @@ export function live({ family, barn, riders, policy, seed }: Setup): LivedStay {
   const horse = new Horse(family, LADDER, kind, random);
   const choose = chooser(policy, family, kind, riders);
   const usual = random.pick(riders);
-  const sessions: Session[] = [];
+  const sessions: ScoredSession[] = [];
   const horses = new Map<number, Horse>();
   let [tooEarly, works] = [0, 0];
   let stall: [number, number] | null = null;

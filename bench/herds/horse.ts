@@ -1,5 +1,5 @@
 /** One horse of a family, living through its days: what it truly is, what a session does to it and what is written down. */
-import { type Session, type SkillShape, type Work } from "#core/forecast/stay.ts";
+import { type ScoredSession, type SkillShape, type SkillWork } from "#core/forecast/stay.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import type { Random } from "#core/kernel/random.ts";
 import { type Score, sidesOf } from "#core/kernel/sides.ts";
@@ -82,7 +82,7 @@ export class Horse {
     return !random.chance(miss) && day > this.awayUntil;
   }
 
-  work(day: number, rider: RiderTruth, skills: readonly string[], minutes: number, random: Random): Session {
+  work(day: number, rider: RiderTruth, skills: readonly string[], minutes: number, random: Random): ScoredSession {
     const { growth, scoring, mood, stall } = this.family;
     const nights = day - this.lastDay;
     for (let i = 0; i < this.level.length; i += 1) {
@@ -94,7 +94,7 @@ export class Horse {
     const newPlace = random.chance(0.06);
     const today = mood * random.normal() + (windy ? -0.4 : 0) + (newPlace ? -0.45 : 0) - (nights > 7 ? 0.3 : 0);
     const stalled = day <= this.stalledUntil;
-    const work = skills.map((id): Work => {
+    const work = skills.map((id): SkillWork => {
       const i = this.ladder.at.get(id) as number;
       const shape = this.ladder.skills[i] as SkillShape;
       const slowed = stalled && shape.branch !== "handling";

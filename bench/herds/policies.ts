@@ -2,8 +2,8 @@
 import { daysAhead } from "#core/forecast/ahead.ts";
 import { type Belief, believeNothing, takeIn } from "#core/forecast/estimator.ts";
 import type { GoalFacts } from "#core/forecast/goals.ts";
-import { nextWork } from "#core/forecast/outlook.ts";
-import type { Session, StayFacts } from "#core/forecast/stay.ts";
+import { nextSkillWork } from "#core/forecast/outlook.ts";
+import type { ScoredSession, StayFacts } from "#core/forecast/stay.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import type { Random } from "#core/kernel/random.ts";
 import type { RiderTruth } from "./family.ts";
@@ -12,7 +12,7 @@ import type { Ladder } from "./horse.ts";
 export interface Asked {
   readonly ladder: Ladder;
   readonly goals: readonly GoalFacts[];
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
   readonly rider: RiderTruth;
   readonly day: number;
   readonly term: number;
@@ -35,7 +35,7 @@ export function neededFor(ladder: Ladder, goals: readonly GoalFacts[]): readonly
   for (const goal of goals) visit(goal.skill);
   return ladder.skills.map(({ id }) => id).filter((id) => needed.has(id));
 }
-const lastScores = (sessions: readonly Session[]): ReadonlyMap<string, number> =>
+const lastScores = (sessions: readonly ScoredSession[]): ReadonlyMap<string, number> =>
   new Map(sessions.flatMap(({ work }) => work.map(({ skill, scores }) => [skill, Math.min(...Object.values(scores))] as const)));
 const targetOf = (goals: readonly GoalFacts[], id: string): number =>
   Math.max(3, ...goals.filter((goal) => goal.skill === id).map(({ target }) => target));
@@ -136,7 +136,7 @@ export const syllabus: Policy = ({ ladder, goals, day, term, items, sessions }) 
 
 /** The plan's rule on the model's own belief of the stay, which it carries from session to session. */
 export function plan(kind: StayFacts["kind"], ladder: Ladder, riders: readonly string[], follows = 1): Policy {
-  const seen = riders.map((rider, i): Session => ({ day: -1 - i, rider, windy: false, newPlace: false, work: [] }));
+  const seen = riders.map((rider, i): ScoredSession => ({ day: -1 - i, rider, windy: false, newPlace: false, work: [] }));
   const belief: Belief = believeNothing({ kind, skills: ladder.skills, seen: [], sessions: seen });
   let known = 0;
   return (asked) => {
@@ -157,7 +157,7 @@ export function plan(kind: StayFacts["kind"], ladder: Ladder, riders: readonly s
       follows: "plan" as const,
       notBefore: new Map<string, number>(),
     };
-    const chosen = nextWork(belief, facts, goals, ahead);
+    const chosen = nextSkillWork(belief, facts, goals, ahead);
     if (follows >= 1) return chosen;
     const usual = habit(asked).filter((id) => !chosen.includes(id));
     return chosen.map((id) => (random.chance(follows) ? id : (usual.shift() ?? id)));

@@ -18,23 +18,23 @@ import {
   against,
   askedOf,
   barring,
-  type Moment,
   riderReasons,
   secondPersonFor,
   sessionAct,
   skillAct,
+  type WhenAndWhere,
 } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import { cardWork, type WorkRole } from "#core/plan/card-work.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { nextFrom } from "#core/plan/next-goals.ts";
+import { type NextStepNotice, nextStepNotice, type StepPerson, stepOnTheWay } from "#core/plan/next-step-notice.ts";
 import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
-import { type StepPerson, type StepTold, stepOnTheWay, stepTold } from "#core/plan/step-told.ts";
-import { type LaidSession, layPlan } from "#core/plan/term-plan.ts";
-import { tell } from "#core/plan/told.ts";
+import { tell } from "#core/plan/stored-forecast.ts";
+import { layPlan, type ScheduledSession } from "#core/plan/term-plan.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
-import { stallTold, stillOpen } from "#core/watch/needs.ts";
+import { stallNotice, stillOpen } from "#core/watch/needs.ts";
 import { isBehind } from "#core/watch/term-needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
@@ -55,8 +55,8 @@ interface At {
   readonly ladder: readonly Skill[];
   readonly reading: HorseReading;
   readonly horse: PermitHorse;
-  readonly moment: Moment;
-  readonly plan: readonly LaidSession[];
+  readonly moment: WhenAndWhere;
+  readonly plan: readonly ScheduledSession[];
 }
 
 function atOf(file: Case, advised: Advised): At {
@@ -149,7 +149,7 @@ const nextOf = ({ advised, reading, horse }: At): NextStep | null =>
     advised.stay.goals.map(({ skill }) => skill),
     horse,
   );
-function stepOf(at: At): StepTold | null {
+function stepOf(at: At): NextStepNotice | null {
   const { advised, reading, horse, moment, file, plan } = at;
   const people = advised.people.map(
     (person): StepPerson => ({
@@ -160,7 +160,7 @@ function stepOf(at: At): StepTold | null {
   );
   const called = (id: string | null | undefined): StepPerson | null => people.find((one) => one.id === id) ?? null;
   const rider = called(file.card?.rider);
-  return stepTold({
+  return nextStepNotice({
     horse,
     facts: stepFacts(advised.record, reading),
     goals: advised.stay.goals.map(({ skill }) => skill),
@@ -209,7 +209,7 @@ const NO_CARD = {
   cautions: [],
   second: false,
 };
-function cardOf(at: At, laid: LaidSession | null, openGoals: readonly PlanGoal[]) {
+function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanGoal[]) {
   const { advised, ladder, reading, horse, moment, file } = at;
   const { standing } = advised.stay;
   const people = { rider: personCalled(at, file.card?.rider), helper: personCalled(at, file.card?.helper) };
@@ -282,7 +282,7 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
   const next = nextOf(at);
   const worked = file.sessions.map(({ day }) => daysBetween(stay.firstDay, day));
   const open = stillOpen(alarmsOf(factsOf(stay)), (track) => reading.levels.get(track)?.latest);
-  const stall = stallTold(open, worked, daysBetween(stay.firstDay, today));
+  const stall = stallNotice(open, worked, daysBetween(stay.firstDay, today));
   return [
     ...(wantsBack && nobodyLightEnough(horse.load, advised.people) ? ["nobody-light-enough"] : []),
     ...(file.evaluations.length > 0 && !horse.signed ? ["not-signed"] : []),
@@ -321,7 +321,7 @@ export function adviceOn(file: Case, advised: Advised) {
   const { plan } = at;
   const step = stepOf(at);
   const proposed = step?.proposed ?? null;
-  const dayOf = (laid: LaidSession): LocalDate => addDays(stay.firstDay, laid.day);
+  const dayOf = (laid: ScheduledSession): LocalDate => addDays(stay.firstDay, laid.day);
   const laidToday = plan.find((one) => dayOf(one) >= today) ?? null;
   const goals = goalsOf(at);
   const card = cardOf(

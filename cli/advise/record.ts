@@ -1,12 +1,12 @@
 /** A case as the records that the application reads: the horse's, the plan's, today's card. Names and days that the schema cannot hold together are refused. */
 
-import { DEFAULT_HOLD_POLICY, heldOn, overlap } from "#core/calendar/holds.ts";
+import { DEFAULT_HOLD_POLICY, heldOn, holdsOverlap } from "#core/calendar/holds.ts";
 import { addDays, dayNumber, type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm, type TermFacts, workFromOf } from "#core/calendar/term.ts";
 import type { CheckFacts } from "#core/check/check.ts";
 import { STRAIGHT } from "#core/forecast/calibrate.ts";
 import { standStill } from "#core/forecast/outlook.ts";
-import type { Session } from "#core/forecast/stay.ts";
+import type { ScoredSession } from "#core/forecast/stay.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { readWalk } from "#core/intake/outcome.ts";
@@ -24,7 +24,7 @@ import { lowestOf } from "#core/permission/trouble.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { factsOf, type StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import { type Standing, standingOf } from "#core/plan/standing.ts";
+import { type GoalStanding, standingOf } from "#core/plan/standing.ts";
 import { waitsOf } from "#core/plan/waits.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type ReadScore, STAGES } from "#core/reading/reading.ts";
@@ -71,7 +71,8 @@ function refuseContradictions(file: Case, { of: skillOf }: Ladder): void {
   });
   holds.forEach((hold, i) => {
     if (hold.to !== null && hold.to < hold.from) fail(`holds.${i}.to`, "The last day must not come before the first.");
-    if (holds.slice(i + 1).some((other) => overlap(asHold(hold), asHold(other)))) fail(`holds.${i}`, "Two holds share a day.");
+    if (holds.slice(i + 1).some((other) => holdsOverlap(asHold(hold), asHold(other))))
+      fail(`holds.${i}`, "Two holds share a day.");
   });
   const ids = new Set(people.map(({ id }) => id));
   if (ids.size < people.length) fail("people", "Two people have the same id.");
@@ -258,7 +259,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
   const reading = readTerm(term, today);
   const people = file.people.map(personOf);
   const goals = goalsOf(file, whole);
-  const standing = (stuck: readonly string[]): Standing =>
+  const standing = (stuck: readonly string[]): GoalStanding =>
     standingOf({ record, today, goals, complaint: stay.complaint, stuck, ladder: whole });
   const waits = (stuck: readonly string[]): StayRecord["waits"] =>
     waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goals.map(({ skill }) => skill), stuck });
@@ -329,8 +330,8 @@ function sessionsOf(
     evaluations,
     sessions,
   }: { readonly evaluations: readonly Case["evaluations"][number][]; readonly sessions: readonly Case["sessions"][number][] },
-): readonly Session[] {
-  const worksOf = (marks: Marks, minutes: number, path: string): Session["work"] => {
+): readonly ScoredSession[] {
+  const worksOf = (marks: Marks, minutes: number, path: string): ScoredSession["work"] => {
     const given = givenIn(whole, marks, path);
     const ids = [...new Set(given.map(({ skill }) => skill))];
     return ids.map((skill) => ({
@@ -340,7 +341,7 @@ function sessionsOf(
     }));
   };
   const worked = sessions.map(
-    (one): Session => ({
+    (one): ScoredSession => ({
       day: stayDay(stay.firstDay, one.day),
       rider: one.rider,
       windy: one.weather === "windy",
@@ -351,7 +352,7 @@ function sessionsOf(
   const looked = evaluations
     .filter(({ kind }) => kind !== "intake")
     .map(
-      (one): Session => ({
+      (one): ScoredSession => ({
         day: stayDay(stay.firstDay, one.day),
         rider: EVALUATOR,
         windy: false,

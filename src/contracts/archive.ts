@@ -5,7 +5,7 @@ import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import { RecordFields } from "./card.ts";
 import { date, list, oneOf, said, side, whole, words } from "./fields.ts";
 import { WalkFields } from "./intake.ts";
-import { HorseFields, MeasureFields, StayFields } from "./stay.ts";
+import { HorseFields, HorseMeasureFields, StayFields } from "./stay.ts";
 
 const person = said("Who it was", 120);
 /** What another barn answered, approved or signed: to be read, not to be gone by. */
@@ -22,7 +22,7 @@ export const ArchivedStay = z.object({
     50,
   ),
   sessions: list(z.object({ day: date, start: whole(0, 63), by: person, record: RecordFields }), 1000),
-  measures: list(z.object({ day: date, fields: MeasureFields }), 500),
+  measures: list(z.object({ day: date, fields: HorseMeasureFields }), 500),
   checks: list(toRead, 500),
   reports: list(toRead, 200),
   media: list(

@@ -56,7 +56,7 @@ export const CourseFields = z.object({
   state: oneOf(COURSE_STATES),
   side: z.nullable(oneOf(SIDES)),
 }) satisfies z.core.$ZodType<CourseMark>;
-export const ReadingFields = z
+export const PulseReadingFields = z
   .object({
     minute: whole(0, 60, "minutes after work"),
     pulse: z.nullable(whole(15, 250, "beats a minute")),
@@ -124,7 +124,7 @@ export const RecordFields = z
     taken: orElse(z.nullable(TakenFields), null),
     offered: orElse(list(skill, 20), []),
     readings: orElse(
-      list(ReadingFields, 10).check(
+      list(PulseReadingFields, 10).check(
         z.refine((x) => new Set(x.map((one) => one.minute)).size === x.length, "Two readings at one minute: keep one."),
       ),
       [],
@@ -186,12 +186,12 @@ export const UnplannedCard = z.object({
 export type UnplannedCard = z.output<typeof UnplannedCard>;
 
 /** What cannot wait until the card is closed. */
-export const Told = z.discriminatedUnion("what", [
+export const OfficeNotice = z.discriminatedUnion("what", [
   z.object({ what: z.literal("incident"), incident: IncidentFields }),
   z.object({ what: z.literal("sudden-change") }),
-  z.object({ what: z.literal("warm-down"), readings: list(ReadingFields, 10) }),
+  z.object({ what: z.literal("warm-down"), readings: list(PulseReadingFields, 10) }),
   z.object({ what: z.literal("gate-override"), gate: GateFields, weather: oneOf(WEATHERS) }),
 ]);
-export type Told = z.output<typeof Told>;
-export const TellCard = z.object({ id: id<"card">(), told: Told });
+export type OfficeNotice = z.output<typeof OfficeNotice>;
+export const TellCard = z.object({ id: id<"card">(), told: OfficeNotice });
 export type TellCard = z.output<typeof TellCard>;

@@ -2,7 +2,7 @@
 import { z } from "zod/mini";
 import { IMPORTS } from "#core/import/columns.ts";
 import type { CellFault } from "#core/import/read-row.ts";
-import type { Reading } from "#core/import/values.ts";
+import type { DateOrder } from "#core/import/values.ts";
 import { id, list, noControl, oneOf, said } from "./fields.ts";
 import type { Refusal } from "./refusal.ts";
 
@@ -18,7 +18,7 @@ export const ReadingFields = z.object({
   heights: oneOf(["cm", "hands"]),
   lengths: oneOf(["cm", "in"]),
   temperatures: oneOf(["C", "F"]),
-}) satisfies z.core.$ZodType<Reading>;
+}) satisfies z.core.$ZodType<DateOrder>;
 
 const cell = z
   .string("Cells are text.")

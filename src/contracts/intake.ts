@@ -5,11 +5,11 @@ import { isZone, sidesOfZone, TOUCHES_BY, type Touch } from "#core/intake/body.t
 import { MOMENTS, TRENDS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
 import { HOLDS, URGENCIES } from "#core/intake/findings.ts";
-import type { Rung } from "#core/intake/instrument.ts";
+import type { WalkStep } from "#core/intake/instrument.ts";
 import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { BOUNDS, type Measures, NOT_MEASURED, type NumberMeasure } from "#core/intake/measures.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
-import type { Mark, SeenSign } from "#core/intake/seen.ts";
+import type { SeenSign, WalkMark } from "#core/intake/seen.ts";
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import {
@@ -37,7 +37,9 @@ const rung = z
   .string("Name a step of the evaluation.")
   .check(z.regex(/^[a-z][a-z0-9-]{0,30}$/, "No such step in the evaluation."));
 
-export const MarkFields = z.object({ skill, side, score: z.nullable(score) }).check(onItsSide) satisfies z.core.$ZodType<Mark>;
+export const MarkFields = z
+  .object({ skill, side, score: z.nullable(score) })
+  .check(onItsSide) satisfies z.core.$ZodType<WalkMark>;
 export const SignFields = z.object({
   rung,
   sign,
@@ -82,7 +84,7 @@ const measure = (name: NumberMeasure) => {
   const unit = UNITS[name] ?? (name.endsWith("Cm") ? "centimetres" : "");
   return z.nullable(WHOLE.includes(name) ? whole(low, high, unit) : number(low, high, unit));
 };
-export const MeasureFields = z.object({
+export const WalkMeasureFields = z.object({
   girthCm: measure("girthCm"),
   lengthCm: measure("lengthCm"),
   withersCm: measure("withersCm"),
@@ -112,7 +114,7 @@ export const WalkFields = z.object({
   marks: list(MarkFields, MOST_SKILLS * 2).check(distinct((mark) => `${mark.skill}:${mark.side}`)),
   signs: list(SignFields, 300).check(distinct((seen) => `${seen.rung}:${seen.sign}:${seen.side}`)),
   touches: list(TouchFields, 300).check(distinct((touch) => `${touch.zone}:${touch.side}:${touch.by}`)),
-  measures: MeasureFields,
+  measures: WalkMeasureFields,
   tries: z.nullable(whole(0, 100, "tries")),
   settleMinutes: z.nullable(whole(0, 240, "minutes")),
   words: z.record(rung, words(2000)),
@@ -186,6 +188,6 @@ export const RungFields = z.object({
   signs: list(sign, 30).check(distinct((x) => x)),
   stopWhen: z.nullable(words(200)),
   caution: z.nullable(words(300)),
-}) satisfies z.core.$ZodType<Rung>;
+}) satisfies z.core.$ZodType<WalkStep>;
 export const EditInstrument = z.object({ version, rungs: list(RungFields, 20) });
 export type EditInstrument = z.output<typeof EditInstrument>;

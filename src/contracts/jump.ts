@@ -3,10 +3,10 @@ import { z } from "zod/mini";
 import {
   FENCE_CM,
   FENCES,
+  type FenceLayout,
   isPole,
   type JumpSchool,
   LANDINGS,
-  type Layout,
   MOST_ELEMENTS,
   PACES,
   POLES_IN_A_ROW,
@@ -31,7 +31,7 @@ const ElementFields = z
     }),
   );
 const elements = list(ElementFields, MOST_ELEMENTS).check(z.minLength(1, "Build something first: a pole or a fence."));
-export const LayoutFields = z.object({ name: words(60), elements }) satisfies z.core.$ZodType<Layout>;
+export const LayoutFields = z.object({ name: words(60), elements }) satisfies z.core.$ZodType<FenceLayout>;
 
 const times = whole(0, 100, "times");
 export const JumpFields = z

@@ -3,7 +3,7 @@ import { z } from "zod/mini";
 import { CAUSES } from "#core/intake/causes.ts";
 import { isSign } from "#core/intake/signs.ts";
 import { SCORES } from "#core/kernel/sides.ts";
-import { ANSWERS, type Question } from "#core/ladder/methods.ts";
+import { ANSWERS, type MethodQuestion } from "#core/ladder/methods.ts";
 import { SITUATIONS, type Situation } from "#core/ladder/practice.ts";
 import { BEARS, MEASURE_KINDS, NATURES, SKILL_CUES, SKILL_GAITS, SKILL_PLACES } from "#core/ladder/skill.ts";
 import { TAG_IDS } from "#core/ladder/tags.ts";
@@ -23,7 +23,7 @@ export const MeasureFields = z.strictObject({
 
 const PAGE_WORDS = 600;
 const SchoolFields = z.strictObject({
-  question: oneOf(Object.keys(ANSWERS) as Question[]),
+  question: oneOf(Object.keys(ANSWERS) as MethodQuestion[]),
   answer: oneOf(Object.values(ANSWERS).flat()),
   words: said("What holds then", 200),
 });

@@ -11,7 +11,7 @@ import { STEPS } from "#core/permission/steps.ts";
 import { type Because, FOLLOW_UPS } from "#core/plan/because.ts";
 import { WORK_ROLES } from "#core/plan/card-work.ts";
 import { type PlanGoal, WEIGHTS } from "#core/plan/goal-sets.ts";
-import { type LaidSession, type Pin, PURPOSES } from "#core/plan/term-plan.ts";
+import { type Pin, PURPOSES, type ScheduledSession } from "#core/plan/term-plan.ts";
 import { type Moved } from "#core/plan/weeks.ts";
 import { date, flag, id, list, methodId, oneOf, said, skill, version, whole, words } from "./fields.ts";
 import { here } from "./ladder.here.ts";
@@ -138,7 +138,7 @@ const BecauseFields = z.union([
   z.object({ code: z.literal("proof"), goal: z.string() }),
 ]) satisfies z.core.$ZodType<Because>;
 const ids = z._default(z.array(z.string()), []);
-export const LaidFields = z.object({
+export const ScheduledFields = z.object({
   day: z.int(),
   purpose: z.enum(PURPOSES),
   // Plans laid before places were planned have none.
@@ -153,7 +153,7 @@ export const LaidFields = z.object({
   finish: ids,
   leaveAlone: ids,
   smaller: ids,
-}) satisfies z.core.$ZodType<LaidSession>;
+}) satisfies z.core.$ZodType<ScheduledSession>;
 
 const day = z.int();
 export const MovedFields = z.union([

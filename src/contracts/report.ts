@@ -1,6 +1,6 @@
 /** Reports to owners: the manager's own words, apart from what the core composes, which is never stored in a draft. */
 import { z } from "zod/mini";
-import type { HomeWords as HomeWordsOf } from "#core/home/own-words.ts";
+import type { OwnHomeWords as HomeWordsOf } from "#core/home/own-words.ts";
 import { HOME_MINUTES } from "#core/home/programme.ts";
 import type { Sex } from "#core/horse/horse.ts";
 import type { OwnWords } from "#core/report/assemble.ts";

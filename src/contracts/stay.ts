@@ -180,7 +180,7 @@ export type SendHome = z.output<typeof SendHome>;
 export const [LIGHTEST_KG, HEAVIEST_KG] = [50, 1200] as const;
 const taken = (name: Exclude<TakenName, "scaleKg">, unit: string) => z.nullable(number(...BOUNDS[name], unit));
 /** Measures between two evaluations: whatever was taken. */
-export const MeasureFields = z.object({
+export const HorseMeasureFields = z.object({
   girthCm: taken("girthCm", "centimetres"),
   lengthCm: taken("lengthCm", "centimetres"),
   withersCm: taken("withersCm", "centimetres"),
@@ -193,9 +193,9 @@ export const MeasureFields = z.object({
   saddleFit: z.nullable(oneOf(SADDLE_FITS)),
   words: words(500),
 });
-export type MeasureFields = z.output<typeof MeasureFields>;
+export type HorseMeasureFields = z.output<typeof HorseMeasureFields>;
 /** Before anything was taken. */
-export const NOTHING_TAKEN: MeasureFields = {
+export const NOTHING_TAKEN: HorseMeasureFields = {
   girthCm: null,
   lengthCm: null,
   withersCm: null,
@@ -208,10 +208,10 @@ export const NOTHING_TAKEN: MeasureFields = {
   saddleFit: null,
   words: "",
 };
-export const Measure = z.object({ stay, day: date, ...MeasureFields.shape }).check(
+export const MeasureHorse = z.object({ stay, day: date, ...HorseMeasureFields.shape }).check(
   z.refine((x) => TAKEN.some((name) => x[name] !== null) || x.saddleFit !== null, {
     path: ["girthCm"],
     message: "Give one measure at least.",
   }),
 );
-export type Measure = z.output<typeof Measure>;
+export type MeasureHorse = z.output<typeof MeasureHorse>;

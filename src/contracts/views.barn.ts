@@ -2,7 +2,7 @@
 
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
-import type { Rung } from "#core/intake/instrument.ts";
+import type { WalkStep } from "#core/intake/instrument.ts";
 import type { BackupId, PlaceId } from "#core/kernel/brand.ts";
 import type { StepChange } from "#core/permission/steps.ts";
 import type { ProposedWay, Way } from "#core/plan/ways.ts";
@@ -39,7 +39,7 @@ export interface BackupsView {
 }
 export interface BarnWalkView {
   readonly version: number;
-  readonly rungs: readonly Rung[];
+  readonly rungs: readonly WalkStep[];
   /** Versions that the barn made, newest first. */
   readonly made: readonly { readonly version: number; readonly day: LocalDate; readonly by: string }[];
 }

@@ -8,7 +8,7 @@ import type { Complaint } from "#core/card/complaint.ts";
 import type { Cue } from "#core/card/cues.ts";
 import type { BestBefore } from "#core/card/firsts.ts";
 import type { OwnTack, Tack } from "#core/card/gear.ts";
-import type { JumpDay, Layout } from "#core/card/jump.ts";
+import type { FenceLayout, JumpDay } from "#core/card/jump.ts";
 import type { RecordField } from "#core/card/merge.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import { type GateFacts } from "#core/gate/gate.ts";
@@ -123,7 +123,7 @@ export interface CardView {
     readonly past: readonly JumpDay[];
     /** The last one, where poles or fences are the main work; null: they are not, or this is the first. */
     readonly build: JumpDay | null;
-    readonly layouts: readonly Layout[];
+    readonly layouts: readonly FenceLayout[];
     readonly heightCm: number | null;
   } | null;
   readonly gate: GateFacts;

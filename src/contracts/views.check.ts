@@ -4,7 +4,7 @@ import type { GearTrial } from "#core/card/gear-trials.ts";
 import type { CheckState, Looker, Restriction } from "#core/check/check.ts";
 import type { CheckResult, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import type { CauseId } from "#core/intake/causes.ts";
-import type { HeldWork, Weighed } from "#core/intake/findings.ts";
+import type { HeldWork, WeighedCause } from "#core/intake/findings.ts";
 import type { CheckId, FileId, StayId, TrialId } from "#core/kernel/brand.ts";
 
 export interface CheckView {
@@ -57,6 +57,6 @@ export interface HorseChecksView extends ChecksView {
   /** Changes of gear after which a sign went, which nobody has called a trial. */
   readonly inGear: readonly GearTrial[];
   /** Null before the first evaluation. */
-  readonly weighed: Weighed | null;
+  readonly weighed: WeighedCause | null;
   readonly wentHome: boolean;
 }

@@ -3,11 +3,11 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import type { Verdict } from "#core/forecast/chance.ts";
-import type { Goal, Missing } from "#core/intake/aims.ts";
+import type { Goal, SessionsMissing } from "#core/intake/aims.ts";
 import type { Touch } from "#core/intake/body.ts";
 import type { CauseId } from "#core/intake/causes.ts";
-import type { Compared } from "#core/intake/compare.ts";
-import type { Rung } from "#core/intake/instrument.ts";
+import type { EvaluationComparison } from "#core/intake/compare.ts";
+import type { WalkStep } from "#core/intake/instrument.ts";
 import type { LimitsInForce } from "#core/intake/limits.ts";
 import type { Measures } from "#core/intake/measures.ts";
 import type { EvaluationKind, Heard, Outcome, WalkedHorse } from "#core/intake/outcome.ts";
@@ -31,7 +31,7 @@ export interface WalkView {
   readonly about: WalkedHorse;
   readonly heard: Heard;
   readonly initial: { readonly version: number; readonly walk: WalkFields };
-  readonly rungs: readonly Rung[];
+  readonly rungs: readonly WalkStep[];
   /** What it came for: marked where it is looked at. */
   readonly goals: readonly string[];
   readonly complaint: Complaint | null;
@@ -57,7 +57,7 @@ export interface SignedGoal {
   /** 0-1; null: nobody can say, as the horse is on hold with no last day. */
   readonly chance: number | null;
   /** What the horse still lacks for it, prerequisites first. */
-  readonly missing: readonly Missing[];
+  readonly missing: readonly SessionsMissing[];
 }
 
 export interface Signature {
@@ -85,7 +85,7 @@ export interface ClosedEvaluationView {
   readonly kind: EvaluationKind;
   readonly day: LocalDate;
   readonly by: string;
-  readonly rungs: readonly Rung[];
+  readonly rungs: readonly WalkStep[];
   readonly stoppedAt: string | null;
   readonly stopReason: string;
   readonly saddleReason: string;
@@ -139,5 +139,5 @@ export interface ComparedView {
     readonly stoppedAt: string | null;
     readonly walkVersion: number;
   }[];
-  readonly compared: Compared;
+  readonly compared: EvaluationComparison;
 }

@@ -22,7 +22,7 @@ export interface MessageView {
   readonly sentAt: string | null;
   readonly trouble: string;
 }
-export interface PostView {
+export interface OutboxView {
   readonly messages: readonly MessageView[];
   /** False: nothing leaves until a mail server is set up. */
   readonly mailServer: boolean;

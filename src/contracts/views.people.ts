@@ -1,5 +1,5 @@
 /** Somebody's own sign-in, as they see it. */
-export interface SessionView {
+export interface SignedInView {
   readonly id: string;
   /** Both by the barn's clock, in words. */
   readonly since: string;
@@ -16,7 +16,7 @@ export type SecondProofView =
   | { readonly state: "on"; readonly codesLeft: number };
 export interface AccountView {
   readonly signIn: string;
-  readonly sessions: readonly SessionView[];
+  readonly sessions: readonly SignedInView[];
   /** Null: not offered to this role. */
   readonly secondProof: SecondProofView | null;
 }

@@ -7,14 +7,14 @@ import type { Branch } from "#core/ladder/skill.ts";
 import type { Typical } from "#core/ladder/typical.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
+import type { NextStepNotice } from "#core/plan/next-step-notice.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
-import type { StepTold } from "#core/plan/step-told.ts";
-import type { LaidSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/term-plan.ts";
 import type { Moved } from "#core/plan/weeks.ts";
 import type { SkillRecord } from "./ladder.ts";
 import type { KeptGoal, PlanCause } from "./plan.ts";
 
-export interface StepView extends Omit<StepTold, "proposed"> {
+export interface StepView extends Omit<NextStepNotice, "proposed"> {
   /** When and with whom; null: it is not ready, or no day of the plan has it. `laid`: it stands on that day's sheet already. */
   readonly proposed: {
     readonly day: LocalDate;
@@ -34,7 +34,7 @@ export interface PlanView {
   readonly record: StayRecord | null;
   readonly version: number;
   /** As it was laid last; the page lays it anew from the record. */
-  readonly laid: readonly LaidSession[];
+  readonly laid: readonly ScheduledSession[];
   readonly told: readonly KeptGoal[];
   readonly history: readonly { readonly day: number; readonly goals: readonly KeptGoal[] }[];
   readonly changes: readonly {

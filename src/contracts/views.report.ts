@@ -9,7 +9,7 @@ import type { PhotoId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { ShownBlock } from "#core/report/assemble.ts";
 import type { Claim } from "#core/report/claims.ts";
-import type { Compared, ComposedReport, ReportKind } from "#core/report/facts.ts";
+import type { ComposedReport, ReportKind, SkillComparison } from "#core/report/facts.ts";
 import type { FirstPage } from "#core/report/first-page.ts";
 import type { Week } from "#core/watch/weeks.ts";
 import type { MediaType, MediaView } from "./media.ts";
@@ -50,7 +50,7 @@ export interface ReportContent {
   readonly people?: readonly string[];
   /** Where it minds being touched. */
   readonly touches?: readonly Touch[];
-  readonly compared: readonly Compared[];
+  readonly compared: readonly SkillComparison[];
   readonly ruler: RulerView | null;
   readonly weeks: readonly Week[];
   readonly home: HomeView;

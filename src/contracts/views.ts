@@ -2,14 +2,14 @@
 
 import type { Hold, HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Post, TermFacts, TermReading } from "#core/calendar/term.ts";
+import type { Milestone, TermFacts, TermReading } from "#core/calendar/term.ts";
 import type { CancelCause, CardState, IncidentKind, Instead, SessionKind, SessionRecord } from "#core/card/card.ts";
 import type { SessionChange } from "#core/card/changed.ts";
 import type { Complaint } from "#core/card/complaint.ts";
 import type { HeldByChecks } from "#core/check/check.ts";
 import type { StandingCard, WantedHorse } from "#core/day/from-barn.ts";
 import type { DayHours, DayPerson, DayPlace } from "#core/day/model.ts";
-import type { Urgency } from "#core/day/urgency.ts";
+import type { DayUrgency } from "#core/day/urgency.ts";
 import type { StepState } from "#core/first-start/first-start.ts";
 import type { ShownLevel } from "#core/forecast/estimator.ts";
 import type { HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
@@ -22,10 +22,10 @@ import type { Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { RedSign } from "#core/permission/ground-check.ts";
 import type { Reason } from "#core/permission/reasons.ts";
-import type { LaidSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/term-plan.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { OwedPolicy } from "#core/report/facts.ts";
-import type { Evidence } from "#core/watch/evidence.ts";
+import type { ProgressEvidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { OrderCheck } from "./check.ts";
@@ -44,7 +44,7 @@ export interface RulerView {
   readonly today: LocalDate;
   readonly firstDay: LocalDate;
   readonly reading: TermReading;
-  readonly posts: readonly Post[];
+  readonly posts: readonly Milestone[];
   readonly holds: readonly Hold[];
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
 }
@@ -71,7 +71,7 @@ export interface NeedView {
   readonly about: string;
   /** Points that a day of waiting costs. */
   readonly cost: number;
-  readonly evidence: readonly Evidence[];
+  readonly evidence: readonly ProgressEvidence[];
   /** The usual one first. */
   readonly proposals: readonly Proposal[];
   /** Put off, by whom and why; null: it stands. */
@@ -151,7 +151,7 @@ export interface DayPersonView extends DayPerson {
 export interface DayHorseView extends WantedHorse {
   readonly horse: string;
   /** What the plan has it work, and why; null: it has no plan yet. */
-  readonly work: (Pick<LaidSession, "because" | "place"> & { readonly main: readonly string[] }) | null;
+  readonly work: (Pick<ScheduledSession, "because" | "place"> & { readonly main: readonly string[] }) | null;
 }
 export interface DayPlaceView extends DayPlace {
   readonly name: string;
@@ -167,7 +167,7 @@ export interface DayCardView extends StandingCard {
 }
 export interface DueView {
   readonly stay: StayId;
-  readonly urgency: Urgency;
+  readonly urgency: DayUrgency;
   readonly kind: SessionKind;
   readonly length: number;
   /** What the plan has it work; empty: it has no plan yet. */
@@ -305,7 +305,7 @@ export interface HorseNowView {
   /** What the last session changed against how it stood before; null: none was worked. */
   readonly changed: { readonly day: LocalDate; readonly change: SessionChange } | null;
   /** What the plan has for the next session; null: nothing is laid. */
-  readonly next: { readonly day: LocalDate; readonly session: LaidSession } | null;
+  readonly next: { readonly day: LocalDate; readonly session: ScheduledSession } | null;
   readonly step: StepView | null;
   /** How it goes at home, told by the owner; null: nothing told. */
   readonly atHome: {

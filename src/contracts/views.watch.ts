@@ -12,9 +12,9 @@ import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Agreement } from "#core/ladder/practice.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { SinceArrival, WeekSeen } from "#core/watch/by-week.ts";
-import type { Pace, RiderShare } from "#core/watch/course.ts";
+import type { LearningPace, RiderShare } from "#core/watch/course.ts";
 import type { Slide } from "#core/watch/evidence.ts";
-import type { Bin } from "#core/watch/honesty.ts";
+import type { Bin } from "#core/watch/forecast-record.ts";
 import type { Reasoned } from "#core/watch/reasoning.ts";
 import type { Week } from "#core/watch/weeks.ts";
 import type { Named, RevisionView } from "./views.card.ts";
@@ -42,7 +42,7 @@ export interface CourseView {
   readonly incidents: { readonly all: number; readonly perTen: number; readonly lastTen: number };
   readonly hardBy: readonly { readonly branch: string; readonly side: HardSide; readonly skills: number }[];
   /** Beside the barn's other horses in work; null: too little seen to say. */
-  readonly pace: Pace | null;
+  readonly pace: LearningPace | null;
   /** Measures of evaluations and of days between, the oldest first. */
   readonly bodies: readonly BodyView[];
   readonly measureCautions: readonly MeasureCaution[];

@@ -65,7 +65,17 @@ import {
 } from "#contracts/people.ts";
 import { EditMethods, LayStep, SetGoals, SetPins } from "#contracts/plan.ts";
 import { AddPhoto, ApproveReport, ComposeReports, RemovePhoto, SaveReport, TakeMedia } from "#contracts/report.ts";
-import { AddHold, BookStay, EditDetails, EditStay, EndHold, KeepFrom, Measure, SendHome, SetApart } from "#contracts/stay.ts";
+import {
+  AddHold,
+  BookStay,
+  EditDetails,
+  EditStay,
+  EndHold,
+  KeepFrom,
+  MeasureHorse,
+  SendHome,
+  SetApart,
+} from "#contracts/stay.ts";
 import { AnswerNeed } from "#contracts/watch.ts";
 import { EnterWeather, ForgetWeather } from "#contracts/weather.ts";
 import { SetWeek } from "#contracts/week.ts";
@@ -150,7 +160,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   "stay/end-hold": command(manager, EndHold, endHold),
   "stay/set-apart": command(manager, SetApart, setApart),
   "stay/keep-from": command(manager, KeepFrom, keepFrom),
-  "stay/measure": command(staff, Measure, measure),
+  "stay/measure": command(staff, MeasureHorse, measure),
   "stay/send-home": command(manager, SendHome, sendHome),
   "intake/begin": command(manager, BeginEvaluation, beginEvaluation),
   "intake/save": command(manager, SaveEvaluation, saveEvaluation),

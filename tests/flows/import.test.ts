@@ -7,7 +7,7 @@ import type { ImportReport, TakeImport } from "#contracts/import.ts";
 import { addDays, localDate } from "#core/calendar/local-date.ts";
 import { type ImportName, matched } from "#core/import/columns.ts";
 import { tableOf } from "#core/import/table.ts";
-import type { Reading } from "#core/import/values.ts";
+import type { DateOrder } from "#core/import/values.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { findStay } from "#db/queries/stays.ts";
 import { COMMANDS } from "#server/commands.ts";
@@ -16,9 +16,16 @@ import { runCommand } from "#server/http/command.ts";
 import { actorOf, Barn, cloned, depsOn, TODAY } from "#tests/barn.ts";
 import { sayExported } from "#ui/words/export.ts";
 
-const METRIC: Reading = { days: "day-first", decimals: "point", weights: "kg", heights: "cm", lengths: "cm", temperatures: "C" };
+const METRIC: DateOrder = {
+  days: "day-first",
+  decimals: "point",
+  weights: "kg",
+  heights: "cm",
+  lengths: "cm",
+  temperatures: "C",
+};
 /** A table as a person types it, with its headings. */
-function input(list: ImportName, csv: string, how: TakeImport["how"] = "all", reading: Partial<Reading> = {}): TakeImport {
+function input(list: ImportName, csv: string, how: TakeImport["how"] = "all", reading: Partial<DateOrder> = {}): TakeImport {
   const table = tableOf(list, Papa.parse<string[]>(csv.trim()).data);
   if (!table) throw new Error("no table");
   return {
@@ -36,7 +43,7 @@ beforeAll(async () => {
   barn = await Barn.open();
 });
 afterAll(() => barn.close());
-const take = (list: ImportName, csv: string, how: TakeImport["how"] = "all", reading: Partial<Reading> = {}) =>
+const take = (list: ImportName, csv: string, how: TakeImport["how"] = "all", reading: Partial<DateOrder> = {}) =>
   barn.ask<ImportReport>("import/take", input(list, csv, how, reading));
 const count = async (from: string): Promise<number> =>
   Number((await barn.sql.unsafe(`SELECT count(*) AS n FROM ${from}`))[0]?.["n"]);

@@ -6,7 +6,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { CheckId, StayId } from "#core/kernel/brand.ts";
 import { readCard } from "#server/card/read-card.ts";
 import { readClosedEvaluation } from "#server/intake/read-evaluate.ts";
-import { readLetter } from "#server/owner/read-post.ts";
+import { readLetter } from "#server/owner/read-outbox.ts";
 import { readPlan } from "#server/plan/read-plan.ts";
 import { readReport } from "#server/report/read-report.ts";
 import { openStay, readHorseNow } from "#server/stay/read-horse.ts";

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Served, serveStandin } from "#bin/serve.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { fallen } from "#core/day/stands.ts";
-import { weatherTold } from "#core/day/weather-day.ts";
+import { weatherWarning } from "#core/day/weather-day.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { keepStation, readStation } from "#server/weather/station.ts";
@@ -78,7 +78,7 @@ describe("a storm at two", () => {
     await keepStation(barn.deps, barn.today);
     const view = await day();
     expect([...fallen(view).values()]).toMatchObject([[{ code: "weather", what: "wind", because: "first-rides", hour: 14 }]]);
-    expect(weatherTold(view)).toMatchObject([{ because: "first-rides", from: 14, to: 17, stays: [green] }]);
+    expect(weatherWarning(view)).toMatchObject([{ because: "first-rides", from: 14, to: 17, stays: [green] }]);
     const [card] = view.cards;
     const move = { id: card?.card, version: card?.version, ...ride(16) };
     expect(await barn.code("day/move", { ...move, day: undefined, stay: undefined })).toBe("blocked");

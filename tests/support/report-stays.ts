@@ -8,7 +8,7 @@ import { EMPTY_RECORD } from "#core/card/merge.ts";
 import { type Score, sidesOf } from "#core/kernel/sides.ts";
 import { readLevels, type ScoreFact } from "#core/ladder/level.ts";
 import { weekOf } from "#core/report/due.ts";
-import type { ReportFacts, WorkedSession } from "#core/report/facts.ts";
+import type { ReportFacts, ReportSession } from "#core/report/facts.ts";
 import { SHIPPED, skillOf } from "#shipped/ladder.ts";
 
 export const FIRST = localDate("2026-06-01");
@@ -20,7 +20,7 @@ const scoresOf = (scored: Scored): SessionRecord["scores"] =>
       ? sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score: given }))
       : (["left", "right"] as const).map((side, i) => ({ skill, side, score: given[i] as Score })),
   );
-export const worked = (n: number, scored: Scored, changes: Partial<SessionRecord> = {}): WorkedSession => ({
+export const worked = (n: number, scored: Scored, changes: Partial<SessionRecord> = {}): ReportSession => ({
   card: `card-${n}`,
   day: day(n),
   kind: "both",

@@ -20,7 +20,7 @@ export const covers = (hold: Hold, date: LocalDate): boolean => hold.from <= dat
 export const heldOn = (holds: readonly Hold[], date: LocalDate): Hold | null => holds.find((hold) => covers(hold, date)) ?? null;
 
 /** True where two holds share a day. */
-export const overlap = (a: Hold, b: Hold): boolean => (b.to === null || a.from <= b.to) && (a.to === null || b.from <= a.to);
+export const holdsOverlap = (a: Hold, b: Hold): boolean => (b.to === null || a.from <= b.to) && (a.to === null || b.from <= a.to);
 
 /** The days of these holds. An open one holds through `today` and not beyond, as nobody knows yet when it will end. */
 export function heldDays(holds: readonly Hold[], today: LocalDate): (day: number) => boolean {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { Temporal } from "temporal-polyfill";
 import { describe, expect, it } from "vitest";
-import { covers, type Hold, overlap } from "./holds.ts";
+import { covers, type Hold, holdsOverlap } from "./holds.ts";
 import { addDays, daysBetween, fromDayNumber, type LocalDate, localDate, WEEKDAYS, type Weekday } from "./local-date.ts";
 import {
   contractedSessions,
@@ -9,7 +9,7 @@ import {
   daysGivenBefore,
   isWorkable,
   midTermDays,
-  postsOf,
+  milestonesOf,
   readTerm,
   TERM_LENGTHS,
   type TermFacts,
@@ -178,7 +178,12 @@ describe("posts and the first workday", () => {
   });
   it("moves posts behind a hold, not those before it", () => {
     const f = facts({ length: 60, holds: [hold("2026-06-10", "2026-06-19")] });
-    const posts = postsOf(f, readTerm(f, day("2026-06-25")), { evaluations: ["intake"], reported: false }, day("2026-06-25"));
+    const posts = milestonesOf(
+      f,
+      readTerm(f, day("2026-06-25")),
+      { evaluations: ["intake"], reported: false },
+      day("2026-06-25"),
+    );
     expect(posts.map((post) => [post.kind, post.day, post.done])).toEqual([
       ["arrival", "2026-06-01", true],
       ["intake", "2026-06-03", true],
@@ -293,8 +298,8 @@ describe("against a slow second opinion that walks the calendar with Temporal", 
 
 describe("holds", () => {
   it("share a day or they do not", () => {
-    expect(overlap(hold("2026-06-01", "2026-06-03"), hold("2026-06-03", "2026-06-09"))).toBe(true);
-    expect(overlap(hold("2026-06-01", "2026-06-03"), hold("2026-06-04", null))).toBe(false);
-    expect(overlap(hold("2026-06-01", null), hold("2027-01-01", "2027-01-02"))).toBe(true);
+    expect(holdsOverlap(hold("2026-06-01", "2026-06-03"), hold("2026-06-03", "2026-06-09"))).toBe(true);
+    expect(holdsOverlap(hold("2026-06-01", "2026-06-03"), hold("2026-06-04", null))).toBe(false);
+    expect(holdsOverlap(hold("2026-06-01", null), hold("2027-01-01", "2027-01-02"))).toBe(true);
   });
 });

@@ -237,26 +237,26 @@ export function midTermDays(length: TermLength): readonly number[] {
 }
 
 export const POST_KINDS = ["arrival", "intake", "mid-term", "exit", "report"] as const;
-export interface Post {
+export interface Milestone {
   readonly kind: (typeof POST_KINDS)[number];
   readonly day: LocalDate;
   readonly done: boolean;
 }
 
 /** The milestones of a term in order. Held days that stop the clock move those that lie after them. */
-export function postsOf(
+export function milestonesOf(
   facts: TermFacts,
   reading: TermReading,
   done: { evaluations: readonly string[]; reported: boolean },
   today: LocalDate,
-): readonly Post[] {
+): readonly Milestone[] {
   const tests = dayTests(facts, today);
   const midTerms = done.evaluations.filter((kind) => kind === "mid-term").length;
   return [
     { kind: "arrival", day: fromDayNumber(tests.one), done: today >= facts.firstDay },
     { kind: "intake", day: fromDayNumber(runningDay(INTAKE_BY_DAY, tests)), done: done.evaluations.includes("intake") },
     ...midTermDays(facts.length).map(
-      (day, i): Post => ({ kind: "mid-term", day: fromDayNumber(runningDay(day, tests)), done: midTerms > i }),
+      (day, i): Milestone => ({ kind: "mid-term", day: fromDayNumber(runningDay(day, tests)), done: midTerms > i }),
     ),
     { kind: "exit", day: fromDayNumber(dayNumber(reading.lastDay) - 1), done: done.evaluations.includes("exit") },
     { kind: "report", day: reading.lastDay, done: done.reported },

@@ -5,10 +5,10 @@ import type { PersonId } from "../kernel/brand.ts";
 import type { Score, TrackSide } from "../kernel/sides.ts";
 import { SKILL_GAITS } from "../ladder/skill.ts";
 import type { CourseMark } from "./course.ts";
-import type { MountReached, Taken } from "./first-step.ts";
+import type { MountReached, TakenRecord } from "./first-step.ts";
 import type { Tack } from "./gear.ts";
 import type { JumpSchool } from "./jump.ts";
-import type { Reading } from "./warm-down.ts";
+import type { PulseReading } from "./warm-down.ts";
 
 export const SESSION_KINDS = ["ground", "saddle", "both"] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
@@ -139,10 +139,10 @@ export interface SessionRecord {
   /** How far a first mounting went on each side; null: none was tried. */
   readonly mount: MountReached | null;
   /** How far another first time went; null: none was taken. */
-  readonly taken: Taken | null;
+  readonly taken: TakenRecord | null;
   /** Skills in which the horse offered more than was asked. */
   readonly offered: readonly string[];
-  readonly readings: readonly Reading[];
+  readonly readings: readonly PulseReading[];
   readonly ending: readonly EndingTick[];
   readonly endedWell: boolean;
   readonly word: string;

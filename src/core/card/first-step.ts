@@ -49,12 +49,12 @@ export type StageOf = (typeof STAGES_OF)[TakenStep][number];
 
 export type Reached = Readonly<Partial<Record<TrackSide, StageOf | null | undefined>>>;
 /** What was reached of a first time, as the record keeps it. */
-export interface Taken {
+export interface TakenRecord {
   readonly step: TakenStep;
   readonly reached: Reached;
 }
 /** One that is under way. */
-export interface Taking extends Taken {
+export interface Taking extends TakenRecord {
   /** In the order in which they are tried. */
   readonly sides: readonly TrackSide[];
   /** So many sides are done with. */
@@ -68,9 +68,9 @@ export function beginTaking(step: TakenStep, sided: boolean, first: Side): Takin
   const sides: readonly TrackSide[] = sided ? [first, first === "left" ? "right" : "left"] : ["both"];
   return { step, reached: {}, sides, done: 0, ended: false };
 }
-const stagesOf = ({ step }: Pick<Taken, "step">): readonly StageOf[] => STAGES_OF[step];
+const stagesOf = ({ step }: Pick<TakenRecord, "step">): readonly StageOf[] => STAGES_OF[step];
 /** -1: none. */
-export const rankIn = (taken: Pick<Taken, "step">, stage: StageOf | null | undefined): number =>
+export const rankIn = (taken: Pick<TakenRecord, "step">, stage: StageOf | null | undefined): number =>
   stage ? stagesOf(taken).indexOf(stage) : -1;
 /** The side that is worked; null: all were. */
 export const sideNow = ({ sides, done }: Taking): TrackSide | null => sides[done] ?? null;
@@ -132,7 +132,7 @@ const HALF = 0.5;
 
 /** Whole: 3, half of it: 2, begun: 1, nothing accepted: 0. `skills`: of the step; a mounting has three, by their tags. A skill without sides has its better one. */
 export function scoresOf(
-  taken: Taken,
+  taken: TakenRecord,
   skills: readonly { readonly id: string; readonly tags: readonly Tag[]; readonly sided: boolean }[],
 ): readonly ScoreGiven[] {
   const tried = Object.entries(taken.reached) as readonly (readonly [TrackSide, StageOf | null])[];
@@ -151,7 +151,7 @@ function mountScore(tags: readonly Tag[], stage: StageOf | null): Score | null {
   const of = MOUNT_SCORES.find(({ tag }) => tags.includes(tag))?.from ?? [];
   return of.filter(([from]) => rank >= rankIn({ step: "mount" }, from)).at(-1)?.[1] ?? null;
 }
-function shareScore(taken: Taken, stage: StageOf | null): Score {
+function shareScore(taken: TakenRecord, stage: StageOf | null): Score {
   const share = (rankIn(taken, stage) + 1) / stagesOf(taken).length;
   return share >= 1 ? 3 : share >= HALF ? 2 : share > 0 ? 1 : 0;
 }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { localDate } from "../calendar/local-date.ts";
-import { effortsOf, FENCES, heightOf, isPole, type JumpSchool, jumpCautions, mayGoUp, placesOf } from "./jump.ts";
+import { effortsOf, FENCES, fencePlaces, heightOf, isPole, type JumpSchool, jumpCautions, mayGoUp } from "./jump.ts";
 
 const TODAY = localDate("2026-07-15");
 const school = (changes: Partial<JumpSchool> = {}): JumpSchool => ({
@@ -87,7 +87,7 @@ describe("a jump school", () => {
     });
     fc.assert(
       fc.property(fc.array(element, { maxLength: 8 }), (elements) => {
-        const places = placesOf({ name: "", elements }, () => 137);
+        const places = fencePlaces({ name: "", elements }, () => 137);
         for (const [i, { from, to }] of places.entries()) {
           const one = elements[i];
           expect(to - from).toBe(one && isPole(one.fence) ? (one.poles - 1) * 137 : 0);

@@ -17,7 +17,7 @@ export interface Element {
   /** To the next element, from its last pole to the first of the next; null: on a line of its own. */
   readonly toNextCm: number | null;
 }
-export interface Layout {
+export interface FenceLayout {
   readonly name: string;
   readonly elements: readonly Element[];
 }
@@ -36,7 +36,7 @@ export interface FenceResult {
   readonly runOuts: number;
 }
 export interface JumpSchool {
-  readonly layout: Layout;
+  readonly layout: FenceLayout;
   readonly way: (typeof WAYS_OF_GOING)[number];
   readonly results: readonly FenceResult[];
   /** Null: nobody looked. */
@@ -113,8 +113,8 @@ export function jumpCautions(past: readonly JumpDay[], today: LocalDate, now: Ju
 }
 /** Where each element begins and ends, in centimetres from the first pole; one on a line of its own stands two metres on. `spacingCm`: between two poles of a row. */
 const OWN_LINE_CM = 200;
-export function placesOf(
-  { elements }: Layout,
+export function fencePlaces(
+  { elements }: FenceLayout,
   spacingCm: (fence: Fence) => number,
 ): readonly { readonly from: number; readonly to: number }[] {
   let at = 0;

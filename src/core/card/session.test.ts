@@ -19,7 +19,7 @@ import {
   wentBack,
 } from "./first-step.ts";
 import { firstsShown } from "./firsts.ts";
-import { type Reading, readWarmDown } from "./warm-down.ts";
+import { type PulseReading, readWarmDown } from "./warm-down.ts";
 
 describe("an incident", () => {
   it("is red where somebody is hurt, came off or was run away with", () => {
@@ -131,8 +131,8 @@ describe("a first time", () => {
 });
 
 describe("warm-down", () => {
-  const at = (minute: number, pulse: number | null, breaths: number | null = null): Reading => ({ minute, pulse, breaths });
-  it.each<[readonly Reading[], string, readonly string[]]>([
+  const at = (minute: number, pulse: number | null, breaths: number | null = null): PulseReading => ({ minute, pulse, breaths });
+  it.each<[readonly PulseReading[], string, readonly string[]]>([
     [[], "none", []],
     [[at(0, 110)], "wait", []],
     [[at(0, 110), at(5, 63)], "well", []],
@@ -155,7 +155,7 @@ describe("warm-down", () => {
         fc.integer({ min: 5, max: 160 }),
         fc.nat(30),
         (minute, pulse, breaths, more) => {
-          const state = (reading: Reading): number => rank[readWarmDown([reading]).state];
+          const state = (reading: PulseReading): number => rank[readWarmDown([reading]).state];
           expect(state(at(minute, pulse, breaths + more))).toBeGreaterThanOrEqual(state(at(minute, pulse, breaths)));
           expect(state(at(minute + more, pulse))).toBeGreaterThanOrEqual(state(at(minute, pulse)));
           expect(state(at(minute, pulse + more))).toBeGreaterThanOrEqual(state(at(minute, pulse)));

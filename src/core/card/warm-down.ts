@@ -1,6 +1,6 @@
 /** Pulse and breathing after work. A grown horse's pulse is under 64 within ten minutes, and it never breathes faster than its heart beats; else stop and tell the manager. */
 
-export interface Reading {
+export interface PulseReading {
   /** Minutes after the work ended, 0-60. */
   readonly minute: number;
   /** Beats a minute, 15-250; null: not taken. */
@@ -20,7 +20,7 @@ export interface WarmDown {
   readonly reasons: readonly WarmDownReason[];
 }
 
-export function readWarmDown(readings: readonly Reading[]): WarmDown {
+export function readWarmDown(readings: readonly PulseReading[]): WarmDown {
   const reasons = readings.flatMap(({ minute, pulse, breaths }): WarmDownReason[] => [
     ...(pulse !== null && pulse >= RECOVERED_PULSE && minute >= RECOVERS_WITHIN
       ? [{ code: "pulse-high" as const, pulse, minute }]

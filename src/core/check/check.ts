@@ -3,7 +3,14 @@
 import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { CheckResult, SignWeights } from "../intake/cause-rules.ts";
 import { type CauseId, causeOf } from "../intake/causes.ts";
-import { type FindingFacts, type HeldWork, HOLDS, type RankedCause, type Urgency, type Weighed } from "../intake/findings.ts";
+import {
+  type CheckUrgency,
+  type FindingFacts,
+  type HeldWork,
+  HOLDS,
+  type RankedCause,
+  type WeighedCause,
+} from "../intake/findings.ts";
 import type { Professional } from "../intake/signs.ts";
 import type { Skill } from "../ladder/skill.ts";
 
@@ -28,8 +35,8 @@ export interface CheckFacts {
 }
 
 /** Days until a check should be done. Judgement. */
-const DUE_DAYS: Readonly<Record<Urgency, number>> = { now: 0, days: 3, weeks: 14, watch: 30 };
-export const dueDay = (orderedOn: LocalDate, urgency: Urgency): LocalDate => addDays(orderedOn, DUE_DAYS[urgency]);
+const DUE_DAYS: Readonly<Record<CheckUrgency, number>> = { now: 0, days: 3, weeks: 14, watch: 30 };
+export const dueDay = (orderedOn: LocalDate, urgency: CheckUrgency): LocalDate => addDays(orderedOn, DUE_DAYS[urgency]);
 
 export const isOpen = (check: Pick<CheckFacts, "state">): boolean => check.state === "ordered" || check.state === "booked";
 
@@ -127,7 +134,7 @@ const onBack = (work: RestrictedWork | null): boolean => work === "weight" || wo
 
 /** Signs of which everything in the body that was likely has been looked at: nobody is sent for them again. */
 export function answeredSigns(
-  { causes }: Pick<Weighed, "causes">,
+  { causes }: Pick<WeighedCause, "causes">,
   checks: FindingFacts["checks"],
   signWeights: SignWeights,
 ): ReadonlySet<string> {
@@ -139,7 +146,7 @@ export function answeredSigns(
 
 export interface Order {
   readonly cause: CauseId;
-  readonly urgency: Urgency;
+  readonly urgency: CheckUrgency;
   readonly holds: HeldWork;
   readonly skills: readonly string[];
 }

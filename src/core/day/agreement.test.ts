@@ -21,7 +21,7 @@ import { USUAL_LIMITS } from "../weather/work-limits.ts";
 import { type WeekStay, weekProblem } from "../week/barn.ts";
 import { mayRide } from "../week/week.ts";
 import { readyDay } from "./compiled.ts";
-import { type BarnDay, factsOf, placementsOf, problemOf, type StandingCard } from "./from-barn.ts";
+import { type BarnDay, dayFactsOf, placementsOf, problemOf, type StandingCard } from "./from-barn.ts";
 import { type Blocker, DAY_GRID, hoursOf } from "./model.ts";
 import { partsOf } from "./parts.ts";
 import { blockersOf, helperSlotsFor, horseOn, needsHelper, personOn } from "./rules.ts";
@@ -219,7 +219,7 @@ describe("the spot that is offered", () => {
   it("says all that stands against it, and no other place or helper has less", () => {
     fc.assert(
       fc.property(day, fc.constantFrom(...PEOPLE), fc.nat(18), (barn, who, at) => {
-        const facts = factsOf(barn);
+        const facts = dayFactsOf(barn);
         const start = barn.hours.from + at * barn.hours.step;
         const [one, ...others] = barn.cards;
         const card = must(one, "the day has cards");
@@ -250,7 +250,7 @@ describe("the week", () => {
   it("proposes for a horse whom the rule lets on it, and nobody else", () => {
     fc.assert(
       fc.property(day, fc.constantFrom(...SESSION_KINDS), (barn, kind) => {
-        const facts = factsOf(barn);
+        const facts = dayFactsOf(barn);
         const stays = barn.horses.map(
           (horse): WeekStay => ({
             horse,
@@ -296,7 +296,7 @@ describe("the week", () => {
 const ofTheRecord = (code: Blocker["code"]): boolean => (REASON_CODES as readonly string[]).includes(code);
 /** The gate of the card, everything ticked: by the record alone. */
 function gateOf(barn: BarnDay, card: StandingCard) {
-  const facts = factsOf(barn);
+  const facts = dayFactsOf(barn);
   const horse = horseOn(facts, card.stay);
   // The last place first, as the card has it.
   const moments = partsOf(card)
@@ -331,7 +331,7 @@ describe("board, tables, checker and gate", () => {
     fc.assert(
       fc.property(day, (any) => {
         const barn = plain(any);
-        const facts = factsOf(barn);
+        const facts = dayFactsOf(barn);
         const standing: StandingCard[] = [];
         for (const one of barn.cards) {
           const against = blockersOf(facts, standing, one);
@@ -401,7 +401,7 @@ describe("a day laid out", () => {
         search.steps(60, 0, 1);
         const placed = placementsOf(asked, search.plan()).map((one) => ({ ...one, card: one.stay as string as CardId }));
         for (const one of placed) {
-          const against = blockersOf(factsOf(barn), placed, one);
+          const against = blockersOf(dayFactsOf(barn), placed, one);
           expect(against).toEqual([]);
           expect((one.start - barn.hours.from) % barn.hours.step).toBe(0);
         }

@@ -17,7 +17,7 @@ import {
 import {
   type DayProblem,
   fairSharesOf,
-  gradeFor,
+  gradeOfSession,
   helperGrade,
   hoursCost,
   leftOutCost,
@@ -110,7 +110,7 @@ export function pairBreak(problem: DayProblem, session: ProblemSession, rider: P
   if (session.lock && session.lock.rider !== null && session.lock.rider !== rider.id) return "lock";
   if (horse.forbid.includes(rider.id)) return "forbidden";
   if (session.kind !== "ground" && !rider.rides) return "not-a-rider";
-  if (rider.grade < gradeFor(horse.risk, session.kind)) return "grade";
+  if (rider.grade < gradeOfSession(horse.risk, session.kind)) return "grade";
   if (session.kind !== "ground" && rider.weightKg > horse.loadLimit * horse.weightKg) return "load";
   return null;
 }

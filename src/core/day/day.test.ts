@@ -5,7 +5,7 @@ import { localDate } from "../calendar/local-date.ts";
 import { SESSION_KINDS } from "../card/card.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { type Blocker, type DayFacts, type DayHorse, type Placement } from "./model.ts";
-import { gradeFor } from "./problem.ts";
+import { gradeOfSession } from "./problem.ts";
 import { blockersOf, needsHelper, slotsWithin } from "./rules.ts";
 import { spotAt } from "./spot.ts";
 import { isDue, urgencyOf } from "./urgency.ts";
@@ -171,8 +171,8 @@ describe("what stands against a placement", () => {
     expect(spot.placement).toMatchObject({ helper: HAL, helperSlots: 1 });
   });
   it("asks one grade less on the ground", () => {
-    expect([1, 2, 5].map((risk) => gradeFor(risk, "ground"))).toEqual([1, 1, 4]);
-    expect(gradeFor(3, "saddle")).toBe(3);
+    expect([1, 2, 5].map((risk) => gradeOfSession(risk, "ground"))).toEqual([1, 1, 4]);
+    expect(gradeOfSession(3, "saddle")).toBe(3);
     expect(needsHelper({ risk: 4, stage: "riding", secondPerson: "no", stepBack: null }, "ground")).toBe(true);
     expect(needsHelper({ risk: 2, stage: "riding", secondPerson: "no", stepBack: null }, "saddle")).toBe(false);
   });

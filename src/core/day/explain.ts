@@ -6,7 +6,7 @@ import { ALL_SLOTS, both, either, has, isEmpty, type Mask, maskAt, NO_SLOTS, run
 import { eats, pairBreak, type ReadyOption, type ReadyRider, type ReadySession, readyDay } from "./compiled.ts";
 import { type Assigned, type DayPlan, type DayProblem, moveCost } from "./problem.ts";
 import { fits, sheetOf } from "./search.ts";
-import { NOBODY, type Sheet, type Spot } from "./sheet.ts";
+import { NOBODY, type SolverSheet, type SolverSpot } from "./sheet.ts";
 
 export type WhyCode =
   | "grade"
@@ -23,7 +23,7 @@ export type WhyCode =
   | "after"
   | "helper"
   | "worth-less";
-export interface Because {
+export interface LeftOffReason {
   readonly code: WhyCode;
   readonly rider?: string;
   readonly place?: string;
@@ -31,25 +31,25 @@ export interface Because {
 }
 
 /** What bars each person, in the order of the day's riders; what bars everybody comes first and alone. */
-export function whyLeftOut(problem: DayProblem, plan: DayPlan, id: string): readonly Because[] {
+export function whyLeftOut(problem: DayProblem, plan: DayPlan, id: string): readonly LeftOffReason[] {
   const ready = readyDay(problem);
   return whyOn(sheetOf(ready, plan), id);
 }
 
-function whyOn(sheet: Sheet, id: string): readonly Because[] {
+function whyOn(sheet: SolverSheet, id: string): readonly LeftOffReason[] {
   const { ready } = sheet;
   const at = ready.sessionAt.get(id);
   if (at === undefined) return [];
   const session = ready.sessions[at] as ReadySession;
   if (session.after >= 0 && !sheet.isPlaced(session.after))
     return [{ code: "after", session: (ready.sessions[session.after] as ReadySession).id }];
-  const spot: Spot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
+  const spot: SolverSpot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
   // There is room: what it would cost elsewhere is more than it is worth.
   if (sheet.bestSpot(at, spot)) return [{ code: "worth-less" }];
   return ready.riders.map((rider, r) => ({ rider: rider.id, ...whyRider(sheet, at, r) }));
 }
 
-function whyRider(sheet: Sheet, at: number, rider: number): Because {
+function whyRider(sheet: SolverSheet, at: number, rider: number): LeftOffReason {
   const { ready } = sheet;
   const session = ready.sessions[at] as ReadySession;
   const { problem } = ready;
@@ -134,7 +134,7 @@ export function waysIn(problem: DayProblem, plan: DayPlan, id: string): readonly
   return [...byRider.values()].sort((a, b) => a.cost - b.cost).slice(0, WAYS);
 }
 
-function inTheWay(sheet: Sheet, at: number, rider: number, start: number, option: ReadyOption): readonly number[] {
+function inTheWay(sheet: SolverSheet, at: number, rider: number, start: number, option: ReadyOption): readonly number[] {
   const { ready } = sheet;
   const session = ready.sessions[at] as ReadySession;
   const meet = (from: number, length: number): boolean => from < start + session.length && start < from + length;
@@ -158,9 +158,9 @@ function inTheWay(sheet: Sheet, at: number, rider: number, start: number, option
 
 /** Empties the way, places the session, and puts back what had to go; null where it does not go in after all. */
 function enter(
-  sheet: Sheet,
+  sheet: SolverSheet,
   at: number,
-  { rider, start, option }: Pick<Spot, "rider" | "start" | "option">,
+  { rider, start, option }: Pick<SolverSpot, "rider" | "start" | "option">,
   out: readonly number[],
 ): Omit<WayIn, "cost" | "plan"> | null {
   const { ready } = sheet;
@@ -169,7 +169,7 @@ function enter(
   const helper = helpers.find((person) => fits(sheet, at, { rider, start, option, helper: person }));
   if (helper === undefined) return null;
   sheet.place(at, { rider, start, option, helper });
-  const spot: Spot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
+  const spot: SolverSpot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
   const moved: string[] = [];
   const dropped: string[] = [];
   for (const other of out) {

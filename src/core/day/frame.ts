@@ -4,7 +4,7 @@
  */
 import { DAY_GRID, type DayHours, HOUR, type Placement } from "./model.ts";
 import { partsOf } from "./parts.ts";
-import type { Assigned, DayPlan, DayProblem, ProblemSession, Span } from "./problem.ts";
+import type { Assigned, DayPlan, DayProblem, ProblemSession, SlotSpan } from "./problem.ts";
 
 export interface Frame {
   /** Slots of the day. */
@@ -38,19 +38,19 @@ const countOf = ({ from, to, step }: Frame): number => Math.ceil((to - from) / s
 const stepsOf = ({ step }: Frame, slots: number): number => Math.ceil(slots / step);
 const slotOf = ({ from, step }: Frame, slot: number): number => Math.ceil((slot - from) / step);
 /** A time in which something may be done: only whole slots of it count. */
-const open = (frame: Frame, [from, to]: Span): Span => [
+const open = (frame: Frame, [from, to]: SlotSpan): SlotSpan => [
   Math.max(0, slotOf(frame, from)),
   Math.min(countOf(frame), Math.floor((to - frame.from) / frame.step)),
 ];
 /** A time in which nothing may be done: every slot that it touches counts. */
-const shut = (frame: Frame, [from, to]: Span): Span => [
+const shut = (frame: Frame, [from, to]: SlotSpan): SlotSpan => [
   Math.max(0, Math.floor((from - frame.from) / frame.step)),
   Math.min(countOf(frame), slotOf(frame, to)),
 ];
 
 function sessionIn(frame: Frame, session: ProblemSession): ProblemSession {
   const { length, helperSlots, after, lock, options } = session;
-  const barred = (spans: readonly Span[] | undefined) => (spans ? { barred: spans.map((span) => shut(frame, span)) } : {});
+  const barred = (spans: readonly SlotSpan[] | undefined) => (spans ? { barred: spans.map((span) => shut(frame, span)) } : {});
   return {
     ...session,
     length: stepsOf(frame, length),

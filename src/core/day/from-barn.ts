@@ -31,7 +31,7 @@ import {
   type ProblemHorse,
   type ProblemRider,
   type ProblemSession,
-  type Span,
+  type SlotSpan,
 } from "./problem.ts";
 import { askedOfHelper, helperSlotsFor, horseBlockers, SPLIT_GAP, suitsBest, weatherAgainst } from "./rules.ts";
 
@@ -56,7 +56,7 @@ export interface BarnDay {
   readonly due: readonly { readonly stay: StayId; readonly kind: SessionKind; readonly length: number }[];
   readonly cards: readonly StandingCard[];
 }
-export const factsOf = ({ hours, people, places, horses, weather }: BarnDay): DayFacts => ({
+export const dayFactsOf = ({ hours, people, places, horses, weather }: BarnDay): DayFacts => ({
   grid: DAY_GRID,
   hours,
   people,
@@ -142,16 +142,16 @@ function optionsFor(
     );
   return [...own, ...alone, ...both.filter(({ parts }) => !own.some((one) => sameParts(one.parts, parts)))];
 }
-type BarredSlots = (horse: DayHorse, place: DayPlace, what: Pick<Placement, "kind" | "length">) => readonly Span[];
+type BarredSlots = (horse: DayHorse, place: DayPlace, what: Pick<Placement, "kind" | "length">) => readonly SlotSpan[];
 /** Slots in which the weather bars a session of this length there; horses that the weather treats alike are looked at once. */
 function barredSlots(facts: DayFacts): BarredSlots {
-  const known = new Map<string, readonly Span[]>();
+  const known = new Map<string, readonly SlotSpan[]>();
   return (horse, place, { kind, length }) => {
     if (facts.weather.length === 0) return [];
     const key = [horse.stage, horse.green, horse.noHeat, place.outdoor, place.separate, kind, length].join();
     const found =
       known.get(key) ??
-      Array.from({ length: facts.grid.count }, (_, slot): Span => [slot, slot + 1]).filter(
+      Array.from({ length: facts.grid.count }, (_, slot): SlotSpan => [slot, slot + 1]).filter(
         ([start]) => weatherAgainst(facts, horse, place, { kind, start, length: 1, whole: length }) !== null,
       );
     known.set(key, found);
@@ -213,7 +213,7 @@ export interface BarnProblem {
   readonly frame: Frame;
 }
 export function problemOf(day: BarnDay): BarnProblem {
-  const facts = factsOf(day);
+  const facts = dayFactsOf(day);
   const read: Read = { facts, barred: barredSlots(facts) };
   const cards = live(day);
   const horse = (stay: StayId): WantedHorse =>
@@ -271,12 +271,12 @@ const placesOf = ([first, second]: DayOption["parts"], { step }: Frame): Pick<Pl
   then: second ? { place: second.place as PlaceId, from: second.from * step } : null,
 });
 
-export type Laid = Omit<Placement, "card"> & { readonly card: CardId | null };
+export type ScheduledCard = Omit<Placement, "card"> & { readonly card: CardId | null };
 /**
  * The plan as cards that stand, move or are new; cards that are in none of them are to go. Fixed cards stand even where a plan has no room for them any
  * more: who logged three horses and fell ill has logged them.
  */
-export function placementsOf({ problem, stands, frame }: BarnProblem, plan: DayPlan): readonly Laid[] {
+export function placementsOf({ problem, stands, frame }: BarnProblem, plan: DayPlan): readonly ScheduledCard[] {
   return problem.sessions.flatMap((session) => {
     const placed = plan.get(session.id) ?? (session.lock ? stands.get(session.id) : undefined);
     if (!placed) return [];

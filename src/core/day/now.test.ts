@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { PersonId } from "../kernel/brand.ts";
-import { standingAt } from "./now.ts";
+import { standingNow } from "./now.ts";
 
 const [ann, hal, joe] = ["ann", "hal", "joe"] as unknown as [PersonId, PersonId, PersonId];
 const people = [
@@ -16,12 +16,12 @@ const cards = [
 
 describe("who is at what", () => {
   it("tells now, next and who is free until when; who helps is not free, and who is not here is not told as free", () => {
-    expect(standingAt(people, cards, 2.5).map(({ now, freeUntil }) => [now?.start ?? null, freeUntil])).toEqual([
+    expect(standingNow(people, cards, 2.5).map(({ now, freeUntil }) => [now?.start ?? null, freeUntil])).toEqual([
       [2, null],
       [2, null],
       [null, null],
     ]);
-    expect(standingAt(people, cards, 4).map(({ next, freeUntil }) => [next?.start ?? null, freeUntil])).toEqual([
+    expect(standingNow(people, cards, 4).map(({ next, freeUntil }) => [next?.start ?? null, freeUntil])).toEqual([
       [6, 6],
       [null, 8],
       [null, null],
@@ -37,7 +37,7 @@ describe("who is at what", () => {
     fc.assert(
       fc.property(fc.array(one, { maxLength: 8 }), fc.integer({ min: 0, max: 39 }), (all, half) => {
         const slot = half / 2;
-        for (const { person, freeUntil } of standingAt(people, all, slot))
+        for (const { person, freeUntil } of standingNow(people, all, slot))
           if (freeUntil !== null) {
             const mine = all.filter(({ rider, helper }) => rider === person || helper === person);
             expect(mine.some(({ start, length }) => start < freeUntil && start + length > slot)).toBe(false);

@@ -20,7 +20,7 @@ export interface PersonNow<T> {
 }
 
 /** `slot`: may lie within a slot. Everybody who is on the sheet or in the house, in the order given. */
-export function standingAt<T extends OnSheet>(
+export function standingNow<T extends OnSheet>(
   people: readonly Pick<DayPerson, "id" | "works">[],
   cards: readonly T[],
   slot: number,

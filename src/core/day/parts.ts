@@ -27,14 +27,15 @@ export const sameParts = (a: readonly Part[], b: readonly Part[]): boolean =>
 export const helperLength = ({ helper, helperSlots, length }: Pick<Placement, "helper" | "helperSlots" | "length">): number =>
   helper === null ? 0 : Math.min(length, helperSlots ?? length);
 
-export interface Stretch {
+export interface PartStretch {
   readonly start: number;
   readonly length: number;
 }
 /** When somebody is at it, riding or helping; null: not at all. */
-export function stretchOf(placement: Placement, who: PersonId): Stretch | null {
+export function stretchOf(placement: Placement, who: PersonId): PartStretch | null {
   const { start, length, rider, helper } = placement;
   if (rider === who) return { start, length };
   return helper === who ? { start, length: helperLength(placement) } : null;
 }
-export const overlap = (a: Stretch, b: Stretch): boolean => a.start < b.start + b.length && b.start < a.start + a.length;
+export const partsOverlap = (a: PartStretch, b: PartStretch): boolean =>
+  a.start < b.start + b.length && b.start < a.start + a.length;

@@ -5,7 +5,7 @@
 import { WILD_RISK } from "../horse/horse.ts";
 import { borneBy, gradeFor as gradeForBears } from "../permission/permission.ts";
 
-export type Span = readonly [from: number, to: number];
+export type SlotSpan = readonly [from: number, to: number];
 
 export interface DayPart {
   readonly place: string;
@@ -13,14 +13,14 @@ export interface DayPart {
   readonly from: number;
   readonly length: number;
   /** Slots in which it may not be there: the weather. */
-  readonly barred?: readonly Span[];
+  readonly barred?: readonly SlotSpan[];
 }
 /** One way of using places. */
 export interface DayOption {
   readonly cost: number;
   readonly parts: readonly DayPart[];
   /** Slots in which the session may not be run so: the weather. */
-  readonly barred?: readonly Span[];
+  readonly barred?: readonly SlotSpan[];
 }
 export interface ProblemPlace {
   readonly id: string;
@@ -29,7 +29,7 @@ export interface ProblemPlace {
   readonly outdoor: boolean;
   /** Pens of their own: horses in it do not share it. */
   readonly separate: boolean;
-  readonly closed: readonly Span[];
+  readonly closed: readonly SlotSpan[];
 }
 export interface ProblemRider {
   readonly id: string;
@@ -38,7 +38,7 @@ export interface ProblemRider {
   readonly weightKg: number;
   /** False: ground work and helping only. */
   readonly rides: boolean;
-  readonly works: readonly Span[];
+  readonly works: readonly SlotSpan[];
   /** A break of this length must stay free in the window. */
   readonly lunch: { readonly from: number; readonly to: number; readonly length: number } | null;
   /** Ridden sessions at the most. */
@@ -56,7 +56,7 @@ export interface ProblemHorse {
   readonly risk: number;
   /** Not outdoors in hot slots. */
   readonly noHeat: boolean;
-  readonly away: readonly Span[];
+  readonly away: readonly SlotSpan[];
   readonly apart: readonly string[];
   readonly forbid: readonly string[];
 }
@@ -125,7 +125,7 @@ export interface DayProblem {
 /** By session; one that is not in it is left out. */
 export type DayPlan = ReadonlyMap<string, Assigned>;
 
-const slotsOf = (spans: readonly Span[], count: number): number => {
+const slotsOf = (spans: readonly SlotSpan[], count: number): number => {
   const slots = new Set<number>();
   for (const [from, to] of spans) for (let slot = Math.max(0, from); slot < Math.min(to, count); slot += 1) slots.add(slot);
   return slots.size;
@@ -157,5 +157,5 @@ export const leftOutCost = (session: ProblemSession, isPublished: boolean, weigh
   weights.leftOut * session.value + (isPublished ? weights.dropPublished : 0) + (session.lock ? weights.dropLocked : 0);
 
 /** Lowest grade for the work, and for who helps: the rule of core/permission, by the kind of a session. */
-export const gradeFor = (risk: number, kind: ProblemKind): number => gradeForBears(risk, borneBy(kind));
+export const gradeOfSession = (risk: number, kind: ProblemKind): number => gradeForBears(risk, borneBy(kind));
 export { helperGrade } from "../permission/permission.ts";

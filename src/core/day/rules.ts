@@ -30,7 +30,7 @@ import {
   type Placement,
   type SlotGrid,
 } from "./model.ts";
-import { helperLength, overlap, type PlacePart, partsOf, type Stretch, stretchOf } from "./parts.ts";
+import { helperLength, type PartStretch, type PlacePart, partsOf, partsOverlap, stretchOf } from "./parts.ts";
 
 const ridden = (placement: Pick<Placement, "kind">): boolean => borneBy(placement.kind) !== "nothing";
 const end = (placement: Placement): number => placement.start + placement.length;
@@ -104,7 +104,7 @@ export const horseBlockers = (
 ): readonly Blocker[] => barring(horseReasons(horse, actOf(candidate, grid)));
 
 /** Absent, outside the shift or taken by another session; helping counts as work. */
-function timeBlockers(person: DayPerson, wanted: Stretch, others: readonly Placement[]): Blocker[] {
+function timeBlockers(person: DayPerson, wanted: PartStretch, others: readonly Placement[]): Blocker[] {
   const who = person.id;
   if (person.away) return [{ code: "away", who, reason: person.away.reason }];
   if (!person.works.some(([from, to]) => from <= wanted.start && wanted.start + wanted.length <= to))
@@ -113,12 +113,12 @@ function timeBlockers(person: DayPerson, wanted: Stretch, others: readonly Place
     const stretch = stretchOf(other, who);
     return stretch ? [{ stretch, card: other.card }] : [];
   });
-  const clash = taken.find(({ stretch }) => overlap(stretch, wanted));
+  const clash = taken.find(({ stretch }) => partsOverlap(stretch, wanted));
   if (clash) return [{ code: "busy", who, with: clash.card }];
   return eatsWith(person, [wanted, ...taken.map(({ stretch }) => stretch)]) ? [] : [{ code: "lunch", who }];
 }
 /** A lunch finds its length free within its window, whatever is worked around it; one that the window cannot hold binds nobody. */
-function eatsWith({ lunch }: DayPerson, work: readonly Stretch[]): boolean {
+function eatsWith({ lunch }: DayPerson, work: readonly PartStretch[]): boolean {
   if (!lunch || lunch.length === 0 || lunch.to - lunch.from < lunch.length) return true;
   for (let from = lunch.from; from + lunch.length <= lunch.to; from += 1)
     if (work.every((one) => one.start >= from + lunch.length || one.start + one.length <= from)) return true;
@@ -155,7 +155,7 @@ function partBlockers(
     facts.places.find((one) => one.id === part.place),
     "the place is on the day",
   );
-  const here: Stretch = { start: candidate.start + part.from, length: part.length };
+  const here: PartStretch = { start: candidate.start + part.from, length: part.length };
   const until = here.start + here.length;
   const found: Blocker[] = place.closed ? [{ code: "place-closed", place: place.id }] : [];
   const shut = place.shut.find(({ from, to }) => from < until && here.start < to);
@@ -166,11 +166,11 @@ function partBlockers(
   const there = others.flatMap((other) =>
     partsOf(other).flatMap(({ place: id, from, length }) => {
       const stretch = { start: other.start + from, length };
-      return id === place.id && overlap(stretch, here) ? [{ other, stretch }] : [];
+      return id === place.id && partsOverlap(stretch, here) ? [{ other, stretch }] : [];
     }),
   );
   for (let slot = here.start; slot < until; slot += 1) {
-    const inSlot = there.filter(({ stretch }) => overlap(stretch, { start: slot, length: 1 }));
+    const inSlot = there.filter(({ stretch }) => partsOverlap(stretch, { start: slot, length: 1 }));
     if (inSlot.length < place.capacity) continue;
     found.push({ code: "place-full", place: place.id, capacity: place.capacity, with: inSlot.map(({ other }) => other.card) });
     break;

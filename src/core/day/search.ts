@@ -7,7 +7,7 @@ import { type Random, seededRandom } from "../kernel/random.ts";
 import { bitAt, either, firstOf, meets, run } from "./bits.ts";
 import { eats, type Ready, type ReadyOption, type ReadyRider, type ReadySession } from "./compiled.ts";
 import type { DayPlan } from "./problem.ts";
-import { type Look, NOBODY, Sheet, type Spot } from "./sheet.ts";
+import { type Look, NOBODY, SolverSheet, type SolverSpot } from "./sheet.ts";
 
 export interface SearchAsked {
   readonly seed: number;
@@ -32,9 +32,9 @@ const EDGE = 2.5;
 const PLAINLY = 0.15;
 
 export class Search {
-  private readonly now: Sheet;
-  private readonly before: Sheet;
-  private readonly best: Sheet;
+  private readonly now: SolverSheet;
+  private readonly before: SolverSheet;
+  private readonly best: SolverSheet;
   private readonly random: Random;
   private readonly steering: Int32Array;
   /** Sessions with few ways in, and dear ones, are harder to place. */
@@ -43,7 +43,7 @@ export class Search {
   /** A list that grows from 0 in each use. */
   private readonly list: Int32Array;
   private listed = 0;
-  private readonly spot: Spot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
+  private readonly spot: SolverSpot = { rider: NOBODY, start: 0, option: 0, helper: NOBODY, cost: 0 };
   private readonly look: Look = { only: NOBODY, past: NOBODY, first: 0, late: false, edge: EDGE };
 
   constructor(
@@ -51,9 +51,9 @@ export class Search {
     { seed, from, steer }: SearchAsked,
   ) {
     this.random = seededRandom(seed);
-    this.now = new Sheet(ready);
-    this.before = new Sheet(ready);
-    this.best = new Sheet(ready);
+    this.now = new SolverSheet(ready);
+    this.before = new SolverSheet(ready);
+    this.best = new SolverSheet(ready);
     this.steering = Int32Array.from(ready.sessions, ({ id }) => ready.riderAt.get(steer.get(id) ?? "") ?? NOBODY);
     this.hardness = Float64Array.from(ready.sessions, hardnessOf);
     this.key = new Float64Array(ready.sessions.length);
@@ -260,14 +260,14 @@ function hardnessOf(session: ReadySession): number {
 }
 
 /** A sheet filled with what of a plan still stands. */
-export function sheetOf(ready: Ready, plan: DayPlan): Sheet {
-  const sheet = new Sheet(ready);
+export function sheetOf(ready: Ready, plan: DayPlan): SolverSheet {
+  const sheet = new SolverSheet(ready);
   takeUp(sheet, plan);
   return sheet;
 }
 
 /** Takes a plan up where it still stands; what breaks a rule now is left to be placed anew. */
-function takeUp(sheet: Sheet, plan: DayPlan): void {
+function takeUp(sheet: SolverSheet, plan: DayPlan): void {
   const { ready } = sheet;
   const turn = [...plan].sort((a, b) => a[1].start - b[1].start);
   for (const [id, { rider, start, option, helper }] of turn) {
@@ -281,7 +281,7 @@ function takeUp(sheet: Sheet, plan: DayPlan): void {
 const horseFree = new Int32Array(2);
 const placeFree = new Int32Array(2);
 /** By the same tables as the search. */
-export function fits(sheet: Sheet, session: number, { rider, start, option, helper }: Omit<Spot, "cost">): boolean {
+export function fits(sheet: SolverSheet, session: number, { rider, start, option, helper }: Omit<SolverSpot, "cost">): boolean {
   const { ready } = sheet;
   const one = ready.sessions[session] as ReadySession;
   const chosen = one.options[option];

@@ -14,7 +14,7 @@ function loose(low: number, high: number, start: number, length: number): number
 }
 
 /** One way of placing a session; the numbers of rider, option and helper. */
-export interface Spot {
+export interface SolverSpot {
   rider: number;
   start: number;
   option: number;
@@ -35,7 +35,7 @@ export interface Look {
 }
 const PLAIN: Readonly<Look> = { only: NOBODY, past: NOBODY, first: 0, late: false, edge: 0 };
 
-export class Sheet {
+export class SolverSheet {
   readonly rider: Int32Array;
   readonly start: Int32Array;
   readonly option: Int32Array;
@@ -84,7 +84,7 @@ export class Sheet {
   }
 
   /** Takes over another sheet of the same day. */
-  copy(from: Sheet): void {
+  copy(from: SolverSheet): void {
     this.state.set(from.state);
     this.cost = from.cost;
   }
@@ -134,7 +134,7 @@ export class Sheet {
   }
 
   /** Places what is not placed; whether it may stand there is the caller's to know. */
-  place(session: number, { rider, start, option, helper }: Omit<Spot, "cost">): void {
+  place(session: number, { rider, start, option, helper }: Omit<SolverSpot, "cost">): void {
     const ready = this.ready.sessions[session] as ReadySession;
     const chosen = ready.options[option] as ReadyOption;
     this.rider[session] = rider;
@@ -251,7 +251,7 @@ export class Sheet {
   }
 
   /** The cheapest spot for a session that is not placed, into `into`; false where there is none. */
-  bestSpot(session: number, into: Spot, look: Readonly<Look> = PLAIN): boolean {
+  bestSpot(session: number, into: SolverSpot, look: Readonly<Look> = PLAIN): boolean {
     const ready = this.ready.sessions[session] as ReadySession;
     const { options, length } = ready;
     const { when, found, open } = this;
@@ -290,7 +290,7 @@ export class Sheet {
     return into.rider !== NOBODY;
   }
   /** The rider's free starts stand in `found`. */
-  private tryRider(ready: ReadySession, rider: number, base: number, { late, edge }: Readonly<Look>, into: Spot): void {
+  private tryRider(ready: ReadySession, rider: number, base: number, { late, edge }: Readonly<Look>, into: SolverSpot): void {
     const { options, length } = ready;
     const { found, open } = this;
     const freeLow = found[0] as number;

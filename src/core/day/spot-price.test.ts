@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { dayHorseOf, dayPersonOf, fromSeven, inHalfHours, dayPlaceOf as place } from "#tests/days.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { readyDay } from "./compiled.ts";
-import { type BarnDay, factsOf, placementsOf, problemOf, type StandingCard, type WantedHorse } from "./from-barn.ts";
+import { type BarnDay, dayFactsOf, placementsOf, problemOf, type StandingCard, type WantedHorse } from "./from-barn.ts";
 import { Search } from "./search.ts";
 import { spotAt } from "./spot.ts";
 import { pricer } from "./spot-price.ts";
@@ -94,7 +94,7 @@ describe("the barn's day as numbers", () => {
     // As its plan has it, where it has one.
     expect(place({ planned: { place: "pen", notFor: [] } })).toBe("pens");
     expect(place({ planned: { place: null, notFor: [] } })).toBe("ring");
-    expect(spotAt(factsOf(day()), [], wish(), "ann" as PersonId, fromSeven(0)).placement.place).toBe("ring");
+    expect(spotAt(dayFactsOf(day()), [], wish(), "ann" as PersonId, fromSeven(0)).placement.place).toBe("ring");
   });
 });
 

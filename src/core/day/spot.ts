@@ -29,7 +29,7 @@ export interface Wish {
   readonly then?: Placement["then"];
   readonly after?: CardId | null;
 }
-export interface Spot {
+export interface DaySpot {
   readonly placement: Placement;
   /** Empty where the session may go here. */
   readonly blockers: readonly Blocker[];
@@ -69,7 +69,7 @@ function once<T>(work: (start: number) => T): (start: number) => T {
  * grade that breaks nothing; where every choice breaks something, the one that breaks least. Places and helpers do not mind one another, so each is
  * chosen by itself.
  */
-export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wish): (rider: PersonId, start: number) => Spot {
+export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wish): (rider: PersonId, start: number) => DaySpot {
   const { card, stay, kind, length, after = null, then = null } = wish;
   const horse = horseOn(facts, stay);
   const others = placed.filter((other) => other.card !== card);
@@ -119,5 +119,5 @@ export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wis
     };
   };
 }
-export const spotAt = (facts: DayFacts, placed: readonly Placement[], wish: Wish, rider: PersonId, start: number): Spot =>
+export const spotAt = (facts: DayFacts, placed: readonly Placement[], wish: Wish, rider: PersonId, start: number): DaySpot =>
   spotter(facts, placed, wish)(rider, start);

@@ -1,13 +1,13 @@
 /** What stands on a sheet and should not any more: a rider called in sick, a storm is coming, a check was ordered since. */
 
 import type { CardId } from "../kernel/brand.ts";
-import { type BarnDay, factsOf } from "./from-barn.ts";
+import { type BarnDay, dayFactsOf } from "./from-barn.ts";
 import type { Blocker } from "./model.ts";
 import { blockersOf } from "./rules.ts";
 
 /** Open cards with what stands against each; what is closed was worked, whatever is said of it now. */
 export function fallen(day: BarnDay): ReadonlyMap<CardId, readonly Blocker[]> {
-  const facts = factsOf(day);
+  const facts = dayFactsOf(day);
   const cards = day.cards.filter(({ state }) => state !== "cancelled");
   return new Map(
     cards

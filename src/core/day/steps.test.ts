@@ -2,12 +2,12 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dayHorseOf, dayPersonOf as person, dayPlaceOf as place } from "#tests/days.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import { type BarnDay, factsOf, type Laid, type StandingCard, type WantedHorse } from "./from-barn.ts";
+import { type BarnDay, dayFactsOf, type ScheduledCard, type StandingCard, type WantedHorse } from "./from-barn.ts";
 import { fallen } from "./stands.ts";
 import { reversed, stepBetween, withStep } from "./steps.ts";
 import { swap } from "./swap.ts";
 
-const laid = (stay: string, start: number, changes: Partial<Laid> = {}): Laid => ({
+const laid = (stay: string, start: number, changes: Partial<ScheduledCard> = {}): ScheduledCard => ({
   card: `card-${stay}` as CardId,
   stay: stay as StayId,
   kind: "saddle",
@@ -49,7 +49,7 @@ describe("a step", () => {
   const sheet = fc
     .uniqueArray(fc.constantFrom("fox", "elk", "owl", "hen"), { maxLength: 4 })
     .chain((stays) => fc.tuple(...stays.map((stay) => fc.nat(9).map((start) => laid(stay, start)))));
-  const bare = (cards: readonly Laid[]) => cards.map(({ stay, start }) => `${stay} ${start}`).sort();
+  const bare = (cards: readonly ScheduledCard[]) => cards.map(({ stay, start }) => `${stay} ${start}`).sort();
   it("done, taken back and done again ends where it should", () => {
     fc.assert(
       fc.property(sheet, sheet, (before, after) => {
@@ -91,7 +91,7 @@ describe("a step", () => {
 describe("two sessions that change places", () => {
   it("take each other's rider and start", () => {
     const [fox, elk] = [standing("fox", 2), standing("elk", 8, { rider: "ben" as PersonId, kind: "ground" })];
-    const done = swap(factsOf(day([fox, elk])), [fox, elk], fox, elk);
+    const done = swap(dayFactsOf(day([fox, elk])), [fox, elk], fox, elk);
     expect("cards" in done && done.cards.map(({ stay, rider, start }) => [stay, rider, start])).toEqual([
       ["fox", "ben", 8],
       ["elk", "ann", 2],
@@ -99,7 +99,7 @@ describe("two sessions that change places", () => {
   });
   it("say what stands against it, and move nothing", () => {
     const [fox, elk] = [standing("fox", 2, { rider: "ben" as PersonId }), standing("elk", 8)];
-    expect(swap(factsOf(day([fox, elk])), [fox, elk], fox, elk)).toMatchObject({ blockers: [{ code: "grade" }] });
+    expect(swap(dayFactsOf(day([fox, elk])), [fox, elk], fox, elk)).toMatchObject({ blockers: [{ code: "grade" }] });
   });
 });
 

@@ -1,9 +1,9 @@
 /** Two sessions change places on the sheet: each takes the other's rider and start; places and helpers follow where they may. */
-import type { Laid, StandingCard } from "./from-barn.ts";
+import type { ScheduledCard, StandingCard } from "./from-barn.ts";
 import type { Blocker, DayFacts, Placement } from "./model.ts";
 import { spotAt } from "./spot.ts";
 
-export type Swapped = { readonly cards: readonly Laid[] } | { readonly blockers: readonly Blocker[] };
+export type Swapped = { readonly cards: readonly ScheduledCard[] } | { readonly blockers: readonly Blocker[] };
 
 const wishOf = ({ card, stay, kind, length, place, helper, helperSlots = null, then = null, after = null }: Placement) => ({
   card,

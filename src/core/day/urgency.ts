@@ -8,7 +8,7 @@ export type UrgencyReason =
   | { readonly code: "never-worked" }
   | { readonly code: "on-time" };
 
-export interface Urgency {
+export interface DayUrgency {
   readonly value: number;
   readonly because: readonly UrgencyReason[];
 }
@@ -20,7 +20,7 @@ const LAST_DAYS = 7;
 const END_NEAR = 5;
 
 /** `daysSince`: days since the horse was last worked, null where it never was. `daysLeft`: days to the last day of the term. */
-export function urgencyOf(reading: Pick<TermReading, "owed">, daysSince: number | null, daysLeft: number): Urgency {
+export function urgencyOf(reading: Pick<TermReading, "owed">, daysSince: number | null, daysLeft: number): DayUrgency {
   const because: UrgencyReason[] = [];
   let value = DUE;
   const lengths = reading.owed;

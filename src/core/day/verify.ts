@@ -7,12 +7,12 @@ import {
   type DayPlan,
   type DayProblem,
   fairSharesOf,
-  gradeFor,
+  gradeOfSession,
   helperGrade,
   hoursCost,
   leftOutCost,
   moveCost,
-  type Span,
+  type SlotSpan,
 } from "./problem.ts";
 
 export const RULES = [
@@ -38,7 +38,7 @@ export const RULES = [
   "lock",
 ] as const;
 export type RuleCode = (typeof RULES)[number];
-export interface Broken {
+export interface BrokenRule {
   readonly session: string | null;
   readonly code: RuleCode;
   readonly who?: string;
@@ -52,16 +52,16 @@ export interface CostParts {
   readonly balance: number;
   readonly changes: number;
 }
-export interface Verdict {
-  readonly broken: readonly Broken[];
+export interface Verification {
+  readonly broken: readonly BrokenRule[];
   readonly cost: number;
   readonly parts: CostParts;
 }
-const within = (spans: readonly Span[], slot: number): boolean => spans.some(([from, to]) => from <= slot && slot < to);
+const within = (spans: readonly SlotSpan[], slot: number): boolean => spans.some(([from, to]) => from <= slot && slot < to);
 const slotsFrom = (start: number, length: number): readonly number[] => Array.from({ length }, (_, i) => start + i);
 
-export function verify(problem: DayProblem, plan: DayPlan): Verdict {
-  const broken: Broken[] = [];
+export function verify(problem: DayProblem, plan: DayPlan): Verification {
+  const broken: BrokenRule[] = [];
   const { slots, weights, published } = problem;
   const riders = new Map(problem.riders.map((rider) => [rider.id, rider]));
   const horses = new Map(problem.horses.map((horse) => [horse.id, horse]));
@@ -88,7 +88,7 @@ export function verify(problem: DayProblem, plan: DayPlan): Verdict {
       cost.leftOut += leftOutCost(session, was !== undefined, weights);
       continue;
     }
-    const say = (code: RuleCode, more: Omit<Broken, "session" | "code"> = {}): void =>
+    const say = (code: RuleCode, more: Omit<BrokenRule, "session" | "code"> = {}): void =>
       void broken.push({ session: session.id, code, ...more });
     const horse = horses.get(session.horse);
     const rider = riders.get(placed.rider);
@@ -100,7 +100,7 @@ export function verify(problem: DayProblem, plan: DayPlan): Verdict {
     const ridden = session.kind !== "ground";
     const end = placed.start + session.length;
     if (placed.start < 0 || end > slots.count) say("outside-day");
-    if (rider.grade < gradeFor(horse.risk, session.kind)) say("grade", { who: rider.id });
+    if (rider.grade < gradeOfSession(horse.risk, session.kind)) say("grade", { who: rider.id });
     if (horse.forbid.includes(rider.id)) say("forbidden", { who: rider.id });
     if (ridden && !rider.rides) say("not-a-rider", { who: rider.id });
     if (ridden && rider.weightKg > horse.loadLimit * horse.weightKg) say("load", { who: rider.id });
@@ -168,10 +168,10 @@ export function verify(problem: DayProblem, plan: DayPlan): Verdict {
     }
   }
 
-  const once = (found: readonly Broken[]): readonly Broken[] => [
+  const once = (found: readonly BrokenRule[]): readonly BrokenRule[] => [
     ...new Map(found.map((one) => [JSON.stringify(one), one])).values(),
   ];
-  const twice: Broken[] = [];
+  const twice: BrokenRule[] = [];
   for (const [key, list] of taken.person)
     if (list.length > 1)
       twice.push({ session: list[1] as string, code: "busy", who: key.slice(0, key.lastIndexOf(" ")), with: list[0] as string });

@@ -2,10 +2,10 @@
 import type { StayId } from "../kernel/brand.ts";
 import { sessionAct, weatherReason } from "../permission/permission.ts";
 import { heatOf, type WeatherBar, type WeatherHour } from "../weather/weather.ts";
-import { type BarnDay, factsOf } from "./from-barn.ts";
+import { type BarnDay, dayFactsOf } from "./from-barn.ts";
 import { hoursOf } from "./model.ts";
 
-export interface WeatherTold {
+export interface WeatherWarning {
   readonly because: WeatherBar["because"];
   /** Hours of the clock, [from, to). */
   readonly from: number;
@@ -29,8 +29,8 @@ const figureOf = (because: WeatherBar["because"], hour: WeatherHour): number =>
   because === "none" || because === "short" || because === "not-fit" ? heatOf(hour) : hour.windMps;
 
 /** Horses that are due or on the sheet, by what bars them outdoors in the hours that are worked; the harshest first. Nothing is told where nothing is known. */
-export function weatherTold(day: BarnDay): readonly WeatherTold[] {
-  const { horses, weather, grid, hours } = factsOf(day);
+export function weatherWarning(day: BarnDay): readonly WeatherWarning[] {
+  const { horses, weather, grid, hours } = dayFactsOf(day);
   const open = day.cards.filter(({ state }) => state === "placed" || state === "handed-out");
   const wanted = [...open, ...day.due];
   const worked = new Set(hoursOf(grid, hours.from, hours.to - hours.from));

@@ -1,8 +1,8 @@
 /** Where only a rhythm is known and no calendar: the days on which sessions are to be expected. */
-import type { Session } from "./stay.ts";
+import type { ScoredSession } from "./stay.ts";
 
 /** From a day up to, not with, another. */
-export type Span = readonly [from: number, to: number];
+export type DaySpan = readonly [from: number, to: number];
 
 const WEEK = 7;
 /** Weeks of record from which the barn's own weekdays are read. */
@@ -11,12 +11,12 @@ const WEEKS_TO_TELL = 2;
 const EVEN = [0, 2, 4, 1, 3, 5, 6];
 
 export interface Rhythm {
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
   readonly perWeek: number;
-  readonly off: readonly Span[];
+  readonly off: readonly DaySpan[];
 }
 
-const isOff = (off: readonly Span[], day: number): boolean => off.some(([from, to]) => day >= from && day < to);
+const isOff = (off: readonly DaySpan[], day: number): boolean => off.some(([from, to]) => day >= from && day < to);
 
 /** Days after today up to the last, on the weekdays that this stay has been worked on most. */
 export function daysAhead({ sessions, perWeek, off }: Rhythm, today: number, lastDay: number): readonly number[] {

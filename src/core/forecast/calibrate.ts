@@ -5,17 +5,17 @@
 import { RATE_VARIANCE } from "./estimator.ts";
 
 /** One goal of a closed stay, as it was told on one day. */
-export interface Told {
+export interface StoredForecast {
   readonly stay: string;
   readonly chance: number;
   readonly met: boolean;
 }
 /** logit(p') = a + b · logit(p). */
-export interface Bend {
+export interface Calibration {
   readonly a: number;
   readonly b: number;
 }
-export const STRAIGHT: Bend = { a: 0, b: 1 };
+export const STRAIGHT: Calibration = { a: 0, b: 1 };
 export const LEAST_STAYS = 40;
 
 const SURE = 0.005;
@@ -29,11 +29,11 @@ const logit = (p: number): number => {
 const chanceOf = (x: number): number => 1 / (1 + Math.exp(-x));
 
 /** 0 and 1 stay what they are: they are told where the record or the calendar leaves nothing open. */
-export const bent = ({ a, b }: Bend, chance: number): number =>
+export const bent = ({ a, b }: Calibration, chance: number): number =>
   chance <= 0 || chance >= 1 ? chance : chanceOf(a + b * logit(chance));
 
 /** By Newton's method; the barn's forecasts as they are while fewer than forty stays are closed. */
-export function bendOf(told: readonly Told[]): Bend {
+export function calibrationOf(told: readonly StoredForecast[]): Calibration {
   const open = told.filter(({ chance }) => chance > 0 && chance < 1);
   if (new Set(told.map(({ stay }) => stay)).size < LEAST_STAYS || open.length === 0) return STRAIGHT;
   // Each stay counts alike, however many days of it were kept.
@@ -65,7 +65,7 @@ export function bendOf(told: readonly Told[]): Bend {
 const STAY_WEIGHT = 4;
 
 /** What stays say of how fast horses learn here, each read from the prior that knows nothing of the others. */
-export interface ToldRate {
+export interface ForecastRate {
   readonly mean: number;
   readonly variance: number;
 }
@@ -76,7 +76,7 @@ const BARN_VARIANCE = 0.3 ** 2;
  * The log learning rate that a new horse is likely to have, by empirical Bayes: each stay's own evidence is its posterior with the prior taken out
  * again; 0 before twenty stays are closed.
  */
-export function usualRateOf(stays: readonly ToldRate[]): number {
+export function usualRateOf(stays: readonly ForecastRate[]): number {
   const heard = stays.flatMap(({ mean, variance }) => {
     const precision = 1 / variance - 1 / RATE_VARIANCE;
     return precision > 1e-6 ? [{ rate: mean / variance / precision, weight: 1 / (RATE_VARIANCE + 1 / precision) }] : [];

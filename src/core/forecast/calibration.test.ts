@@ -6,7 +6,7 @@ import type { Score } from "../kernel/sides.ts";
 import { believe, levelShown, priorOf } from "./estimator.ts";
 import { intakeAt } from "./growth.ts";
 import { layoutOf } from "./layout.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { ScoredSession, SkillShape } from "./stay.ts";
 
 const SHAPES = EVERYDAY_SHAPES.filter((skill) => ["handling", "yields", "send"].includes(skill.branch));
 const LAYOUT = layoutOf(SHAPES, []);
@@ -15,7 +15,7 @@ const cut = (x: number): Score => Math.max(0, Math.min(5, Math.round(x))) as Sco
 
 interface Horse {
   readonly levels: Map<string, number>;
-  readonly sessions: Session[];
+  readonly sessions: ScoredSession[];
 }
 /** A horse that learns at its own pace, with easy and hard skills, scored by riders who lean. */
 function horseOf(random: Random, days: number): Horse {
@@ -33,7 +33,7 @@ function horseOf(random: Random, days: number): Horse {
       levels.set(`${shape.id}:${track.side}`, mean + scale * (shared + own + 0.4 * random.normal()));
     }
   }
-  const sessions: Session[] = [];
+  const sessions: ScoredSession[] = [];
   for (let day = 0; day < days; day += random.whole(1, 2)) {
     const rider = random.pick(RIDERS);
     const effect = 0.3 * random.normal();

@@ -2,29 +2,29 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { EVERYDAY_SHAPES, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
-import { type Asked, chooseWork, knownOf, weakerOf, worksBetween } from "./choose.ts";
+import { chooseWork, knownOf, type SkillQuery, weakerOf, worksBetween } from "./choose.ts";
 import { courseOf } from "./course.ts";
 import { type Belief, believe } from "./estimator.ts";
 import { chanceOnWeaker, type GoalFacts, goalState } from "./goals.ts";
-import type { Session } from "./stay.ts";
+import type { ScoredSession } from "./stay.ts";
 
 const SHAPES = EVERYDAY_SHAPES;
 const EVERYDAY = SKILLS.filter(({ everyday }) => everyday);
 const scoresOf = (skill: string, score: Score) => Object.fromEntries(sidesOf(skillOf(skill).sided).map((side) => [side, score]));
-const session = (day: number, skills: readonly string[], score: Score): Session => ({
+const session = (day: number, skills: readonly string[], score: Score): ScoredSession => ({
   day,
   rider: "ann",
   windy: false,
   newPlace: false,
   work: skills.map((skill) => ({ skill, minutes: 10, scores: scoresOf(skill, score) })),
 });
-const of = (sessions: readonly Session[], kind: "halter" | "started" | "unhandled" = "halter"): Belief =>
+const of = (sessions: readonly ScoredSession[], kind: "halter" | "started" | "unhandled" = "halter"): Belief =>
   believe({ kind, skills: SHAPES, seen: [], sessions });
 const ask = (
   belief: Belief,
-  sessions: readonly Session[],
+  sessions: readonly ScoredSession[],
   goals: readonly GoalFacts[],
-  changes: Partial<Asked> = {},
+  changes: Partial<SkillQuery> = {},
 ): readonly string[] => {
   const today = (sessions.at(-1)?.day ?? 0) + 1;
   const lastWorked = new Map(sessions.flatMap((one) => one.work.map((work) => [work.skill, one.day] as const)));
@@ -48,7 +48,7 @@ const worksTo = (belief: Belief, skill: string, target: number, minutes: number)
 const TROT: GoalFacts = { skill: "trot", target: 3, value: 3, side: null };
 
 describe("a goal against the record", () => {
-  const met = (sessions: readonly Session[], today: number, target = 3) =>
+  const met = (sessions: readonly ScoredSession[], today: number, target = 3) =>
     goalState(of(sessions), sessions, { skill: "tie", target, value: 1, side: null }, today);
   it("is met by two proofs on different days, and not by two on one", () => {
     expect(met([session(0, ["tie"], 3)], 1)).toMatchObject({ met: false, missing: 1 });
@@ -60,7 +60,7 @@ describe("a goal against the record", () => {
     });
   });
   it("is asked on every side", () => {
-    const left = (day: number): Session => ({
+    const left = (day: number): ScoredSession => ({
       ...session(day, [], 0),
       work: [{ skill: "lead", minutes: 10, scores: { left: 4 } }],
     });

@@ -5,7 +5,7 @@
  */
 import { must } from "../kernel/assert.ts";
 import { cumulative } from "../kernel/normal.ts";
-import { type Course, type CourseGoal, courseOf, type Known } from "./course.ts";
+import { type CourseGoal, courseOf, type Known, type LevelCourse } from "./course.ts";
 import type { Belief } from "./estimator.ts";
 import type { GoalFacts, GoalState } from "./goals.ts";
 import { intakeAt } from "./growth.ts";
@@ -30,7 +30,7 @@ const FRESH_SURE = 0.5244;
 /** A skill that nobody worked here is new while its level is below this. */
 export const NEW_BELOW = 1.5;
 
-export interface Moment {
+export interface ChoiceState {
   readonly sessionsLeft: number;
   /** Skills that one session works, and minutes on each. */
   readonly items: number;
@@ -56,21 +56,21 @@ function sureness({ mean, spread }: Known, from: number, to: number, level: numb
     lowest = Math.min(lowest, ((mean[track] as number) - level) / Math.max(1e-3, spread[track] as number));
   return lowest;
 }
-const surenessOf = ({ firstTrack }: Course, known: Known, skill: number, level: number): number =>
+const surenessOf = ({ firstTrack }: LevelCourse, known: Known, skill: number, level: number): number =>
   sureness(known, firstTrack[skill] as number, firstTrack[skill + 1] as number, level);
 
 /** The lowest of some tracks. */
-export function lowestOf(levels: Float64Array, from: number, to: number): number {
+export function lowestTrack(levels: Float64Array, from: number, to: number): number {
   let lowest = Number.POSITIVE_INFINITY;
   for (let track = from; track < to; track += 1) lowest = Math.min(lowest, levels[track] as number);
   return lowest;
 }
 /** Level of the weaker side. */
-export const weakerOf = ({ firstTrack }: Course, levels: Float64Array, skill: number): number =>
-  lowestOf(levels, firstTrack[skill] as number, firstTrack[skill + 1] as number);
+export const weakerOf = ({ firstTrack }: LevelCourse, levels: Float64Array, skill: number): number =>
+  lowestTrack(levels, firstTrack[skill] as number, firstTrack[skill + 1] as number);
 
 /** Works of so many minutes that take a skill from one level to another, at the horse's believed pace; at most 25. */
-export function worksBetween(course: Course, known: Known, skill: number, { from, to, minutes }: Span): number {
+export function worksBetween(course: LevelCourse, known: Known, skill: number, { from, to, minutes }: TimeSpan): number {
   const typical = (course.skills[skill] as SkillShape).sessions03;
   const dose = (known.pace[skill] as number) * (3 / typical) * Math.sqrt(minutes / 10);
   let at = from;
@@ -82,7 +82,7 @@ export function worksBetween(course: Course, known: Known, skill: number, { from
   }
   return Math.min(MOST_WORKS, works);
 }
-export interface Span {
+export interface TimeSpan {
   readonly from: number;
   readonly to: number;
   readonly minutes: number;
@@ -94,7 +94,7 @@ export interface Bench {
   readonly chain: Float64Array;
   readonly index: Float64Array;
 }
-export const benchOf = (course: Course): Bench => ({
+export const benchOf = (course: LevelCourse): Bench => ({
   need: new Float64Array(course.skills.length),
   chain: new Float64Array(course.skills.length),
   index: new Float64Array(course.skills.length),
@@ -102,9 +102,9 @@ export const benchOf = (course: Course): Bench => ({
 
 /** The goal's value a work, shared out to everything that it still needs. */
 function addWorth(
-  course: Course,
+  course: LevelCourse,
   known: Known,
-  moment: Moment,
+  moment: ChoiceState,
   goal: CourseGoal,
   { missing, sessionsLeft }: { readonly missing: number; readonly sessionsLeft: number },
   bench: Bench,
@@ -112,7 +112,7 @@ function addWorth(
   const { need, chain, index } = bench;
   let works = 0;
   for (const prior of goal.ancestors) works += need[prior] ?? 0;
-  const span = { from: lowestOf(known.mean, goal.from, goal.to), to: goal.target + 0.25, minutes: moment.minutes };
+  const span = { from: lowestTrack(known.mean, goal.from, goal.to), to: goal.target + 0.25, minutes: moment.minutes };
   const own = Math.max(missing, worksBetween(course, known, goal.at, span));
   works += own;
   const whole = (chain[goal.at] ?? 0) + own;
@@ -125,7 +125,7 @@ function addWorth(
 }
 
 /** Works that each skill still needs before what rests on it, and the longest chain of them below it. */
-function fillNeeds(course: Course, known: Known, minutes: number, { need, chain, index }: Bench): void {
+function fillNeeds(course: LevelCourse, known: Known, minutes: number, { need, chain, index }: Bench): void {
   for (let skill = 0; skill < course.skills.length; skill += 1) {
     const span = { from: weakerOf(course, known.mean, skill), to: NEEDED, minutes };
     need[skill] =
@@ -139,14 +139,14 @@ function fillNeeds(course: Course, known: Known, minutes: number, { need, chain,
 }
 
 /** Every prerequisite is surely enough there, on its weaker side. */
-export function gateOpen(course: Course, known: Known, skill: number): boolean {
+export function gateOpen(course: LevelCourse, known: Known, skill: number): boolean {
   for (const prior of course.before[skill] as readonly number[])
     if (surenessOf(course, known, prior, GATE_LEVEL) < GATE_SURE) return false;
   return true;
 }
 
 /** Met goals that want work lest they be lost: not worked for a week, or no longer surely held; longest ago first. */
-function staleGoals(course: Course, known: Known, { met, lastWorked, today }: Moment): readonly number[] {
+function staleGoals(course: LevelCourse, known: Known, { met, lastWorked, today }: ChoiceState): readonly number[] {
   const since = (skill: number): number => today - (lastWorked[skill] ?? Number.NEGATIVE_INFINITY);
   return course.goals
     .filter(
@@ -162,7 +162,12 @@ export const lateOf = (goals: readonly GoalFacts[], days: readonly number[]): re
   goals.map(({ by }) => (by === undefined ? 0 : days.filter((day) => day > by).length));
 
 /** Skills of the course for one session, by number, best first; the same knowledge and question give the same answer. */
-export function chooseOn(course: Course, known: Known, moment: Moment, bench: Bench = benchOf(course)): readonly number[] {
+export function chooseOn(
+  course: LevelCourse,
+  known: Known,
+  moment: ChoiceState,
+  bench: Bench = benchOf(course),
+): readonly number[] {
   fillNeeds(course, known, moment.minutes, bench);
   course.goals.forEach((goal, i) => {
     const sessionsLeft = moment.sessionsLeft - (moment.late?.[i] ?? 0);
@@ -207,7 +212,7 @@ export function chooseOn(course: Course, known: Known, moment: Moment, bench: Be
 }
 
 /** What a belief knows of a course. */
-export function knownOf(belief: Belief, course: Course): Known {
+export function knownOf(belief: Belief, course: LevelCourse): Known {
   const { layout, mean, covariance } = belief;
   const known = {
     mean: new Float64Array(course.tracks),
@@ -226,7 +231,7 @@ export function knownOf(belief: Belief, course: Course): Known {
   return known;
 }
 
-export interface Asked {
+export interface SkillQuery {
   readonly goals: readonly (GoalFacts & { readonly state: GoalState })[];
   readonly sessionsLeft: number;
   readonly items: number;
@@ -239,7 +244,7 @@ export interface Asked {
 }
 
 /** Skills for one session, best first. */
-export function chooseWork(belief: Belief, asked: Asked): readonly string[] {
+export function chooseWork(belief: Belief, asked: SkillQuery): readonly string[] {
   const course = courseOf(belief.layout.skills, asked.goals);
   const barred = new Uint8Array(course.skills.length);
   for (const id of asked.barred) {

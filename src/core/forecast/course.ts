@@ -7,7 +7,7 @@ import { sidesOf } from "../kernel/sides.ts";
 import type { GoalFacts } from "./goals.ts";
 import type { SkillShape } from "./stay.ts";
 
-export interface Course {
+export interface LevelCourse {
   /** Prerequisites stand before what rests on them. */
   readonly skills: readonly SkillShape[];
   /** Number of a skill; undefined: no goal needs it. */
@@ -31,7 +31,7 @@ export interface CourseGoal extends GoalFacts {
 }
 
 /** Throws where a goal or a prerequisite is not in the ladder; input is checked before. */
-export function courseOf(ladder: readonly SkillShape[], goals: readonly GoalFacts[]): Course {
+export function courseOf(ladder: readonly SkillShape[], goals: readonly GoalFacts[]): LevelCourse {
   const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
   const at = new Map<string, number>();
   const skills: SkillShape[] = [];

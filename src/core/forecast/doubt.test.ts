@@ -2,9 +2,9 @@ import { describe, expect, it } from "vitest";
 import type { Score } from "../kernel/sides.ts";
 import { readingNow } from "./doubt.ts";
 import { believe } from "./estimator.ts";
-import { readPlays } from "./forecast.ts";
-import { playsOf } from "./plays.ts";
-import type { Session, SkillShape, StayFacts } from "./stay.ts";
+import { readSimulations } from "./forecast.ts";
+import { simulate } from "./simulate.ts";
+import type { ScoredSession, SkillShape, StayFacts } from "./stay.ts";
 
 const SKILLS: readonly SkillShape[] = ["a", "b", "c"].map((id) => ({
   id,
@@ -16,7 +16,7 @@ const SKILLS: readonly SkillShape[] = ["a", "b", "c"].map((id) => ({
   sessions03: 4,
 }));
 /** A session every day, all three skills, at these scores. */
-const lived = (scores: readonly number[]): readonly Session[] =>
+const lived = (scores: readonly number[]): readonly ScoredSession[] =>
   scores.map((score, day) => ({
     day,
     rider: "ann",
@@ -51,7 +51,7 @@ describe("the doubt whether a horse is stalled now", () => {
     const { belief, doubt } = readingNow(facts);
     expect([...belief.mean]).toEqual([...believe(facts).mean]);
     const chance = (with_: typeof doubt): number => {
-      const plays = playsOf({
+      const plays = simulate({
         belief,
         doubt: with_,
         sessions: facts.sessions,
@@ -69,7 +69,7 @@ describe("the doubt whether a horse is stalled now", () => {
         },
         options: { seed: 3, plays: 300, pace: 1 },
       });
-      return readPlays(plays.played, plays.run(300))[0]?.chance ?? Number.NaN;
+      return readSimulations(plays.played, plays.run(300))[0]?.chance ?? Number.NaN;
     };
     expect(chance(doubt)).toBeLessThan(chance(null) - 0.1);
   });

@@ -14,7 +14,7 @@ export interface Doubt {
   readonly since: number;
 }
 /** What plays begin with. */
-export interface Reading {
+export interface StartingState {
   readonly belief: Belief;
   /** Null: no session speaks for or against it. */
   readonly doubt: Doubt | null;
@@ -23,7 +23,7 @@ export interface Reading {
 const ONSETS = 8;
 
 /** Reads a stay session by session, so that long work can be cut into pieces. */
-export function* readingOf(facts: StayFacts): Generator<number, Reading> {
+export function* startingStateOf(facts: StayFacts): Generator<number, StartingState> {
   const belief = believeNothing(facts);
   const slowed = {
     skills: Uint8Array.from(belief.layout.skills, ({ branch }) => Number(branch !== STALL.spared)),
@@ -47,8 +47,8 @@ export function* readingOf(facts: StayFacts): Generator<number, Reading> {
 }
 
 /** The same at once. */
-export function readingNow(facts: StayFacts): Reading {
-  const reading = readingOf(facts);
+export function readingNow(facts: StayFacts): StartingState {
+  const reading = startingStateOf(facts);
   let step = reading.next();
   while (!step.done) step = reading.next();
   return step.value;

@@ -1,6 +1,6 @@
 /** Horses drawn from what is believed of one: the part of the state that a course needs, through its Cholesky factor. */
 import type { Random } from "../kernel/random.ts";
-import type { Course } from "./course.ts";
+import type { LevelCourse } from "./course.ts";
 import { type Belief, cell } from "./estimator.ts";
 import { HIGHEST_LEVEL, SEVERITY_VARIANCE } from "./growth.ts";
 
@@ -31,7 +31,7 @@ export function cholesky(matrix: Float64Array, size: number): Float64Array {
 /** Stands for whoever will ride where nobody has ridden yet. */
 const SOMEBODY = "";
 
-export function drawsOf(belief: Belief, course: Course): Draws {
+export function drawsOf(belief: Belief, course: LevelCourse): Draws {
   const { layout, mean, covariance } = belief;
   const riders = layout.riders.length > 0 ? layout.riders : [SOMEBODY];
   const tracks = course.skills.flatMap(({ id }) => layout.tracksOf(layout.skill(id)).map((track) => track.at));

@@ -8,11 +8,11 @@ import { SCORES, type Score } from "../kernel/sides.ts";
 import { type Belief, believe, cell, copyOf, hear, levelShown, priorOf, takeIn } from "./estimator.ts";
 import { intakeAt } from "./growth.ts";
 import { layoutOf } from "./layout.ts";
-import type { Session } from "./stay.ts";
+import type { ScoredSession } from "./stay.ts";
 
 const SHAPES = EVERYDAY_SHAPES;
 const FEW = SHAPES.filter((skill) => skill.branch === "handling" || skill.branch === "yields");
-const session = (day: number, work: Session["work"], changes: Partial<Session> = {}): Session => ({
+const session = (day: number, work: ScoredSession["work"], changes: Partial<ScoredSession> = {}): ScoredSession => ({
   day,
   rider: "ann",
   windy: false,
@@ -27,9 +27,9 @@ const trackOf = (belief: Belief, skill: string, side = "left") => {
 };
 const level = (belief: Belief, skill: string, side = "left") => levelShown(belief, trackOf(belief, skill, side));
 const width = (belief: Belief, skill: string) => level(belief, skill).high - level(belief, skill).low;
-const leads = (scores: readonly Score[], rider = "ann"): Session[] =>
+const leads = (scores: readonly Score[], rider = "ann"): ScoredSession[] =>
   scores.map((score, day) => session(day, [{ skill: "lead", minutes: 10, scores: { left: score, right: score } }], { rider }));
-const of = (sessions: readonly Session[]) => believe({ kind: "halter", skills: SHAPES, seen: [], sessions });
+const of = (sessions: readonly ScoredSession[]) => believe({ kind: "halter", skills: SHAPES, seen: [], sessions });
 
 describe("before any score", () => {
   it("a rung lies lower the deeper it is, and a horse that rides already stands above one that does not", () => {

@@ -22,12 +22,12 @@ import {
   SEVERITY_VARIANCE,
   SPILL,
 } from "./growth.ts";
-import { type Layout, layoutOf, type Track } from "./layout.ts";
-import type { Session, StayFacts, Work } from "./stay.ts";
+import { layoutOf, type StateLayout, type Track } from "./layout.ts";
+import type { ScoredSession, SkillWork, StayFacts } from "./stay.ts";
 
 /** What is believed after the sessions so far. Changed in place by the steps below; `copyOf` before trying something out. */
 export interface Belief {
-  readonly layout: Layout;
+  readonly layout: StateLayout;
   readonly mean: Float64Array;
   /** Row by row; of each pair only the place of the higher number's row counts: `cell`. Half of the work of keeping both. */
   readonly covariance: Float64Array;
@@ -67,7 +67,7 @@ const SCORES = 6;
 const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
 
 /** Before any score: by kind and by how deep a skill lies. A horse that surely has not met a skill is surely near 0. */
-export function priorOf(kind: HorseKind, layout: Layout): Belief {
+export function priorOf(kind: HorseKind, layout: StateLayout): Belief {
   const { size, tracks, skills } = layout;
   const mean = new Float64Array(size);
   const covariance = new Float64Array(size * size);
@@ -155,7 +155,7 @@ function forget(belief: Belief, days: number): void {
 }
 
 /** A new day: what the last one did to the scores says nothing of this one. */
-function newDay(belief: Belief, session: Session, daysOff: number): void {
+function newDay(belief: Belief, session: ScoredSession, daysOff: number): void {
   const { layout } = belief;
   const odd = session.windy || session.newPlace;
   for (let i = 0; i < layout.size; i += 1) belief.covariance[cell(layout.size, layout.day, i)] = 0;
@@ -203,16 +203,16 @@ function gain(belief: Belief, track: Track, dose: number, part: number): void {
 }
 
 /** A way of taking a session in that is not the plain one. */
-export interface Reading {
+export interface ReadingOptions {
   /** Skills, by number, that are held to learn less and score lower. */
   readonly slowed?: { readonly skills: Uint8Array; readonly gain: number; readonly score: number };
   /** Told of each score's log-likelihood, by `skill:side`. */
   readonly heard?: (track: string, logLikelihood: number) => void;
 }
-const PLAIN: Reading = {};
+const PLAIN: ReadingOptions = {};
 
 /** Half of a work's gain: each side of the skill, and a little for what it rests on. */
-function work(belief: Belief, { skill: id, minutes }: Work, part: number, { slowed }: Reading): void {
+function work(belief: Belief, { skill: id, minutes }: SkillWork, part: number, { slowed }: ReadingOptions): void {
   const { layout } = belief;
   const skill = layout.skill(id);
   const { sessions03, prerequisites } = must(layout.skills[skill], "a skill");
@@ -302,7 +302,7 @@ export function hear(
 }
 
 /** One session: days off, a new day, and for each work half of the gain, its scores, and the other half. */
-export function takeIn(belief: Belief, session: Session, reading: Reading = PLAIN): void {
+export function takeIn(belief: Belief, session: ScoredSession, reading: ReadingOptions = PLAIN): void {
   const { layout } = belief;
   const days = belief.lastDay === null ? 0 : Math.max(0, session.day - belief.lastDay);
   if (days > 0) forget(belief, days);

@@ -1,5 +1,5 @@
 /** What the plays come to: per goal the chance, the days on which it is met, the fan of its level; told as numbers, worded elsewhere. */
-import type { Played } from "./plays.ts";
+import type { Played } from "./simulate.ts";
 import { NEVER } from "./start.ts";
 
 /** Days by which a tenth, half, nine tenths of all plays have met a goal; null: after the end. */
@@ -53,5 +53,5 @@ function readGoal(played: Played, goal: number, done: number): GoalForecast {
 }
 
 /** Over the first `done` plays, at least one; in the order of the goals. */
-export const readPlays = (played: Played, done: number): readonly GoalForecast[] =>
+export const readSimulations = (played: Played, done: number): readonly GoalForecast[] =>
   played.metDay.map((_, goal) => readGoal(played, goal, done));

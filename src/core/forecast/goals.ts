@@ -4,7 +4,7 @@ import { cumulative } from "../kernel/normal.ts";
 import { type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import type { Belief } from "./estimator.ts";
 import type { Track } from "./layout.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { ScoredSession, SkillShape } from "./stay.ts";
 
 export interface GoalFacts {
   readonly skill: string;
@@ -48,7 +48,7 @@ export interface GoalState {
 
 /** Scores of one track by day, newest last; the best of one day counts. */
 function byDay(
-  sessions: readonly Session[],
+  sessions: readonly ScoredSession[],
   skill: string,
   side: TrackSide,
 ): readonly { readonly day: number; readonly score: number }[] {
@@ -71,7 +71,7 @@ export interface Proofs {
 }
 
 /** What the scores say of a goal, by the sides that it asks for. */
-export function proofsOf(skills: readonly SkillShape[], sessions: readonly Session[], goal: GoalFacts): Proofs {
+export function proofsOf(skills: readonly SkillShape[], sessions: readonly ScoredSession[], goal: GoalFacts): Proofs {
   const shape = must(
     skills.find((one) => one.id === goal.skill),
     goal.skill,
@@ -94,7 +94,7 @@ export function proofsOf(skills: readonly SkillShape[], sessions: readonly Sessi
 }
 
 /** `today` counts as the sessions' days do. */
-export function goalState(belief: Belief, sessions: readonly Session[], goal: GoalFacts, today: number): GoalState {
+export function goalState(belief: Belief, sessions: readonly ScoredSession[], goal: GoalFacts, today: number): GoalState {
   const { proofs, lastDays, metNow } = proofsOf(belief.layout.skills, sessions, goal);
   const missing = PROOFS - Math.min(...proofs);
   const lately = lastDays.every((lastDay) => today - lastDay <= PROVED_LATELY);

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { seededRandom } from "../kernel/random.ts";
 import { courseOf } from "./course.ts";
 import { drawHabit, type Habit, type HabitMoment, habitOf, habitOn, queueOf, roomForHabit } from "./habit.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { ScoredSession, SkillShape } from "./stay.ts";
 
 const skill = (id: string, ...prerequisites: string[]): SkillShape => ({
   id,
@@ -26,7 +26,7 @@ const moment = (scores: readonly number[], changes: Partial<HabitMoment> = {}): 
   granted: new Uint8Array(4),
   ...changes,
 });
-const session = (day: number, skills: readonly string[]): Session => ({
+const session = (day: number, skills: readonly string[]): ScoredSession => ({
   day,
   rider: "ann",
   windy: false,
@@ -40,7 +40,7 @@ function drawn(habit: Habit, seed: number, backwards = false): ReturnType<typeof
   return { ...room, backwards };
 }
 /** How often each skill is picked at a moment, by a barn with such a record. */
-function picks(sessions: readonly Session[], at: HabitMoment): ReadonlyMap<string, number> {
+function picks(sessions: readonly ScoredSession[], at: HabitMoment): ReadonlyMap<string, number> {
   const habit = habitOf(course, sessions, () => at);
   const random = seededRandom(5);
   const counts = new Map<string, number>();
@@ -69,7 +69,7 @@ describe("a barn's habit", () => {
   });
   it("spends as many slots elsewhere as the record shows, drawn towards what is usual", () => {
     const at = moment([3, 2, -1, -1]);
-    const of = (sessions: readonly Session[]): number => habitOf(course, sessions, () => at).elsewhere;
+    const of = (sessions: readonly ScoredSession[]): number => habitOf(course, sessions, () => at).elsewhere;
     expect(of([])).toBeCloseTo(0.2, 9);
     const away = Array.from({ length: 20 }, (_, day) => session(day, ["clip", "clip"]));
     const here = Array.from({ length: 20 }, (_, day) => session(day, ["lead", "catch"]));
@@ -97,7 +97,7 @@ describe("a barn's habit", () => {
   it("repeats what is done where the record does, and goes on where it does that", () => {
     const at = moment([4, 2, -1, -1]);
     const record = (id: string) => Array.from({ length: 20 }, (_, day) => session(day, [id]));
-    const share = (sessions: readonly Session[]): number => {
+    const share = (sessions: readonly ScoredSession[]): number => {
       const counts = picks(sessions, at);
       return (counts.get("catch") ?? 0) / ((counts.get("lead") ?? 0) + (counts.get("catch") ?? 0));
     };

@@ -4,8 +4,8 @@
  * ladder's order. Shares are drawn towards what is usual while the record is short.
  */
 import type { Random } from "../kernel/random.ts";
-import type { Course } from "./course.ts";
-import type { Session } from "./stay.ts";
+import type { LevelCourse } from "./course.ts";
+import type { ScoredSession } from "./stay.ts";
 
 /** How a skill stands when a session's work is chosen. */
 const STATES = ["new", "under-way", "idle", "proving", "done-lately", "done-long-ago"] as const;
@@ -54,7 +54,7 @@ const LIKING_SIGMA = 0.4;
 const LEAST_ELSEWHERE = 0.01;
 const MOST_ELSEWHERE = 0.95;
 
-export const roomForHabit = (course: Course): DrawnHabit => ({
+export const roomForHabit = (course: LevelCourse): DrawnHabit => ({
   elsewhere: USUAL_SHARE,
   weights: new Float64Array(STATES.length),
   liking: new Float64Array(course.skills.length),
@@ -94,7 +94,7 @@ export const isGranted = (level: number): boolean => level >= GRANTED;
 
 const NO_STATE = -1;
 function stateOf(
-  course: Course,
+  course: LevelCourse,
   skill: number,
   { day, lastScore, lastWorked, open, target, barred, granted }: HabitMoment,
   takesUpAt: number,
@@ -120,14 +120,14 @@ export interface Queue {
   readonly next: number[];
   readonly looked: Uint8Array;
 }
-export const queueOf = (course: Course): Queue => ({
+export const queueOf = (course: LevelCourse): Queue => ({
   next: [],
   looked: new Uint8Array(course.skills.length),
   state: new Int8Array(course.skills.length),
   weight: new Float64Array(course.skills.length),
   rank: new Float64Array(STATES.length),
 });
-function fillQueue(course: Course, moment: HabitMoment, queue: Queue, takesUpAt: number): void {
+function fillQueue(course: LevelCourse, moment: HabitMoment, queue: Queue, takesUpAt: number): void {
   queue.rank.fill(1);
   for (const skill of course.asListed) {
     const state = stateOf(course, skill, moment, takesUpAt);
@@ -139,7 +139,7 @@ function fillQueue(course: Course, moment: HabitMoment, queue: Queue, takesUpAt:
 }
 
 /** What of an open goal's way is to be worked next: what it rests on and is not there yet, else itself. In the order of the goals. */
-function fillNext(course: Course, moment: HabitMoment, queue: Queue, takesUpAt: number): void {
+function fillNext(course: LevelCourse, moment: HabitMoment, queue: Queue, takesUpAt: number): void {
   const { lastScore, granted, open, barred } = moment;
   const { next, looked } = queue;
   next.length = 0;
@@ -165,7 +165,13 @@ function fillNext(course: Course, moment: HabitMoment, queue: Queue, takesUpAt: 
 const KNOWN_SHARE = 0.15;
 const REACH = 2;
 const KNOWN = 3;
-function backwardsOn(course: Course, habit: DrawnHabit, moment: HabitMoment, queue: Queue, random: Random): readonly number[] {
+function backwardsOn(
+  course: LevelCourse,
+  habit: DrawnHabit,
+  moment: HabitMoment,
+  queue: Queue,
+  random: Random,
+): readonly number[] {
   fillNext(course, moment, queue, habit.takesUpAt);
   const { next } = queue;
   const chosen: number[] = [];
@@ -191,7 +197,11 @@ const UNEXPLAINED = 0.1;
 const TOGETHER = 1.5;
 
 /** Reads a record session by session; `moments` gives how each skill stood before it. */
-export function habitOf(course: Course, sessions: readonly Session[], moments: (session: number) => HabitMoment): Habit {
+export function habitOf(
+  course: LevelCourse,
+  sessions: readonly ScoredSession[],
+  moments: (session: number) => HabitMoment,
+): Habit {
   const picks = Float64Array.from(USUAL_PICKS);
   const chances = new Float64Array(STATES.length).fill(USUAL_CHANCES);
   const queue = queueOf(course);
@@ -253,7 +263,13 @@ export function habitOf(course: Course, sessions: readonly Session[], moments: (
 }
 
 /** Skills of the course for one session, by number, drawn by the habit. */
-export function habitOn(course: Course, habit: DrawnHabit, moment: HabitMoment, queue: Queue, random: Random): readonly number[] {
+export function habitOn(
+  course: LevelCourse,
+  habit: DrawnHabit,
+  moment: HabitMoment,
+  queue: Queue,
+  random: Random,
+): readonly number[] {
   if (habit.backwards) return backwardsOn(course, habit, moment, queue, random);
   fillQueue(course, moment, queue, habit.takesUpAt);
   let sum = 0;

@@ -8,7 +8,7 @@ export interface Track {
   readonly side: TrackSide;
   readonly at: number;
 }
-export interface Layout {
+export interface StateLayout {
   readonly skills: readonly SkillShape[];
   readonly riders: readonly string[];
   readonly tracks: readonly Track[];
@@ -56,7 +56,7 @@ export function narrowed(
 }
 
 /** Throws where a prerequisite is not in the list; input is checked before. */
-export function layoutOf(skills: readonly SkillShape[], riders: readonly string[], depth?: readonly number[]): Layout {
+export function layoutOf(skills: readonly SkillShape[], riders: readonly string[], depth?: readonly number[]): StateLayout {
   const indexOf = new Map(skills.map((skill, at) => [skill.id, at]));
   const first = 2 + riders.length;
   const tracks = skills

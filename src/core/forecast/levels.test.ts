@@ -4,12 +4,12 @@ import { seededRandom } from "../kernel/random.ts";
 import type { Score } from "../kernel/sides.ts";
 import { believe, levelShown } from "./estimator.ts";
 import { levelsOf } from "./levels.ts";
-import type { Session, StayFacts } from "./stay.ts";
+import type { ScoredSession, StayFacts } from "./stay.ts";
 
 const skills = EVERYDAY_SHAPES;
 const random = seededRandom(5);
 const WORKED = ["lead", "back-light", "lower-head", "hindquarters", "circle"].filter((id) => skills.some((one) => one.id === id));
-const sessions = Array.from({ length: 20 }, (_, day): Session => {
+const sessions = Array.from({ length: 20 }, (_, day): ScoredSession => {
   const left = random.whole(1, 5) as Score;
   return {
     day,

@@ -1,22 +1,22 @@
 /** A stay read whole: what is believed after its last session, alarms on the way, what to work next. One way in for page, worker and command line. */
-import { type Asked, chooseWork } from "./choose.ts";
-import { type Reading, readingNow } from "./doubt.ts";
+import { chooseWork, type SkillQuery } from "./choose.ts";
+import { readingNow, type StartingState } from "./doubt.ts";
 import { type Belief, believeNothing } from "./estimator.ts";
 import { type GoalFacts, goalState } from "./goals.ts";
 import { SEVERITY_VARIANCE } from "./growth.ts";
 import { narrowed } from "./layout.ts";
-import type { Ahead } from "./plays.ts";
+import type { Ahead } from "./simulate.ts";
 import { type StallAlarm, watchStalls } from "./stall.ts";
-import type { Leaning, StayFacts } from "./stay.ts";
+import type { RiderSeverity, StayFacts } from "./stay.ts";
 
-export interface Outlook extends Reading {
+export interface ForecastOutlook extends StartingState {
   readonly alarms: readonly StallAlarm[];
 }
 
 export interface Watch {
   readonly alarms: readonly StallAlarm[];
   /** How each rider leans, by this stay alone. */
-  readonly leanings: readonly Leaning[];
+  readonly leanings: readonly RiderSeverity[];
   /** The horse's log learning rate, by this stay alone. */
   readonly rate: { readonly mean: number; readonly variance: number };
   /** Skills that gained next to nothing over their last works, on the weaker side, while there was much to gain. */
@@ -59,7 +59,7 @@ export function* watchOf(
   const told = (at: number) => ({ mean: mean[at] as number, variance: covariance[at * layout.size + at] as number });
   return {
     alarms,
-    leanings: layout.riders.map((rider): Leaning => ({ rider, ...told(layout.rider(rider)) })),
+    leanings: layout.riders.map((rider): RiderSeverity => ({ rider, ...told(layout.rider(rider)) })),
     rate: told(layout.rate),
     stuck: [...before].filter(([skill, levels]) => isStuck(levels, weaker(skill))).map(([skill]) => skill),
   };
@@ -81,7 +81,7 @@ export function alarmsOf(facts: StayFacts): readonly StallAlarm[] {
 }
 
 /** A rider's leaning from several stays, each read from the same prior: their evidence added up. */
-export function leaningFrom(rider: string, stays: readonly Leaning[]): Leaning {
+export function leaningFrom(rider: string, stays: readonly RiderSeverity[]): RiderSeverity {
   const mine = stays.filter((one) => one.rider === rider && one.variance > 0);
   const gained = mine.map(({ mean, variance }) => ({
     mean,
@@ -98,20 +98,20 @@ const PRACTICE_VARIANCE = 1.5;
 export function leaningOfPractice(
   rider: string,
   answers: readonly { readonly answer: number; readonly given: number }[],
-): Leaning {
+): RiderSeverity {
   const pull = answers.reduce((sum, { answer, given }) => sum + answer - given, 0) / PRACTICE_VARIANCE;
   const precision = 1 / SEVERITY_VARIANCE + answers.length / PRACTICE_VARIANCE;
   return { rider, mean: pull / precision, variance: 1 / precision };
 }
 
 /** What is believed after the last session, and the alarms on the way. */
-export const outlookOf = (facts: StayFacts): Outlook => ({ ...readingNow(facts), alarms: alarmsOf(facts) });
+export const outlookOf = (facts: StayFacts): ForecastOutlook => ({ ...readingNow(facts), alarms: alarmsOf(facts) });
 
 /** The next session's skills by the plan's rule. */
-export function nextWork(belief: Belief, facts: StayFacts, goals: readonly GoalFacts[], ahead: Ahead): readonly string[] {
+export function nextSkillWork(belief: Belief, facts: StayFacts, goals: readonly GoalFacts[], ahead: Ahead): readonly string[] {
   const lastWorked = new Map(facts.sessions.flatMap(({ day, work }) => work.map(({ skill }) => [skill, day] as const)));
   const today = ahead.days[0] ?? ahead.today + 1;
-  const asked: Asked = {
+  const asked: SkillQuery = {
     goals: goals.map((goal) => ({ ...goal, state: goalState(belief, facts.sessions, goal, ahead.today) })),
     sessionsLeft: ahead.days.length,
     items: ahead.items,

@@ -4,7 +4,7 @@
  * and never says what it is.
  */
 import { type Belief, copyOf, takeIn } from "./estimator.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { ScoredSession, SkillShape } from "./stay.ts";
 
 export const STALL_GROUPS = ["all-but-handling", "under-saddle", "bit-and-steering"] as const;
 export type StallGroup = (typeof STALL_GROUPS)[number];
@@ -51,7 +51,7 @@ export interface StallWatch {
    * Takes the session into the belief and into every copy; an alarm where there is one to raise. Where nobody asks of alarms so far back, no copy is
    * made: that is most of the cost.
    */
-  takeIn(session: Session, asked?: boolean): StallAlarm | null;
+  takeIn(session: ScoredSession, asked?: boolean): StallAlarm | null;
   /** log10 odds of a stall after the last session. */
   readonly odds: number;
 }

@@ -1,10 +1,10 @@
 /** What plays begin with: levels as they are believed, what was worked and proved when, and the habit that the record shows. */
 import { knownOf, weakerOf } from "./choose.ts";
-import type { Course, Known } from "./course.ts";
+import type { Known, LevelCourse } from "./course.ts";
 import type { Belief } from "./estimator.ts";
 import { PROOFS, proofsOf } from "./goals.ts";
 import { habitOf, isGranted } from "./habit.ts";
-import type { Session } from "./stay.ts";
+import type { ScoredSession } from "./stay.ts";
 
 /** Stands for a day that never came. */
 export const NEVER = -1;
@@ -26,7 +26,7 @@ export interface Start {
   readonly metOn: readonly number[];
 }
 
-export function startOf(belief: Belief, course: Course, sessions: readonly Session[]): Start {
+export function startOf(belief: Belief, course: LevelCourse, sessions: readonly ScoredSession[]): Start {
   const { layout } = belief;
   const count = course.skills.length;
   const times = new Int32Array(count);
@@ -47,7 +47,7 @@ export function startOf(belief: Belief, course: Course, sessions: readonly Sessi
     target[goal.at] = Math.max(goal.target, target[goal.at] as number);
   }
   const again = new Int8Array(count);
-  const hear = (session: Session): void => {
+  const hear = (session: ScoredSession): void => {
     for (const work of session.work) {
       const skill = course.at.get(work.skill);
       if (skill === undefined) continue;
@@ -68,8 +68,8 @@ export function startOf(belief: Belief, course: Course, sessions: readonly Sessi
       : 0,
   );
   const habit = habitOf(course, sessions, (i) => {
-    if (i > 0) hear(sessions[i - 1] as Session);
-    return { items: 0, day: (sessions[i] as Session).day, lastScore, lastWorked, open, target, barred, granted };
+    if (i > 0) hear(sessions[i - 1] as ScoredSession);
+    return { items: 0, day: (sessions[i] as ScoredSession).day, lastScore, lastWorked, open, target, barred, granted };
   });
   const lastSession = sessions.at(-1);
   if (lastSession) hear(lastSession);

@@ -20,18 +20,18 @@ export interface SkillShape {
   /** Days without work after which half of what stands above the floor is lost; 60 where it is not told. */
   readonly halfLife?: number;
 }
-export interface Work {
+export interface SkillWork {
   readonly skill: string;
   /** Minutes on this skill; above 0. */
   readonly minutes: number;
   readonly scores: Readonly<Partial<Record<TrackSide, Score>>>;
 }
-export interface Session {
+export interface ScoredSession {
   readonly day: number;
   readonly rider: string;
   readonly windy: boolean;
   readonly newPlace: boolean;
-  readonly work: readonly Work[];
+  readonly work: readonly SkillWork[];
 }
 /** A level that an evaluation saw, as scored on that day; it stands for a prior, not for a session of work. */
 export interface Seen {
@@ -40,7 +40,7 @@ export interface Seen {
   readonly score: Score;
 }
 /** What other stays say of how a rider scores: severity in steps of the score, with its variance. */
-export interface Leaning {
+export interface RiderSeverity {
   readonly rider: string;
   readonly mean: number;
   readonly variance: number;
@@ -48,12 +48,12 @@ export interface Leaning {
 export interface StayFacts {
   /** Log learning rate before anything is seen, as the barn's other horses make likely; 0 where it is not told. */
   readonly usualRate?: number;
-  readonly leanings?: readonly Leaning[];
+  readonly leanings?: readonly RiderSeverity[];
   readonly kind: HorseKind;
   readonly skills: readonly SkillShape[];
   readonly seen: readonly Seen[];
   /** Tracks that nobody scored and that cannot be missing, as what contains them was shown. */
   readonly implied?: readonly Omit<Seen, "score">[];
   /** In the order of their days. */
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
 }

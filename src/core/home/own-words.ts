@@ -4,7 +4,7 @@ import type { Passage } from "../report/assemble.ts";
 import { type HomeFacts, type HomePlan, homeProgramme } from "./programme.ts";
 import type { Return } from "./way-back.ts";
 
-export interface HomeWords {
+export interface OwnHomeWords {
   readonly prose: readonly Passage[];
   /** How a skill is asked, `how:` and its id, or what not to do, `dont:` and its code, put another way. */
   readonly edits: readonly { readonly key: string; readonly text: string }[];
@@ -15,7 +15,7 @@ export interface HomeWords {
   /** Null: as proposed; without a day: it does not come back. */
   readonly back: { readonly on: LocalDate | null; readonly words: string } | null;
 }
-export const NO_HOME_WORDS: HomeWords = { prose: [], edits: [], left: [], minutes: null, back: null };
+export const NO_HOME_WORDS: OwnHomeWords = { prose: [], edits: [], left: [], minutes: null, back: null };
 
 export interface HomeRecord extends Omit<HomeFacts, "without" | "minutes" | "back"> {
   /** When it is of age to be started, where that is what it waits for. */
@@ -35,7 +35,7 @@ const after = (start: string, keys: readonly string[]): readonly string[] =>
   keys.flatMap((key) => (key.startsWith(start) ? [key.slice(start.length)] : []));
 
 /** Null where there is nothing to keep and nothing to work on. */
-export function composeHome({ proposedBack, ...record }: HomeRecord, words: HomeWords): ShownHome | null {
+export function composeHome({ proposedBack, ...record }: HomeRecord, words: OwnHomeWords): ShownHome | null {
   const { on = null, words: why = "" } = words.back ?? proposedBack ?? {};
   const plan = homeProgramme({
     ...record,

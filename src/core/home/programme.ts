@@ -11,7 +11,7 @@ import type { Skill } from "../ladder/skill.ts";
 import type { HardSide } from "../reading/hard-side.ts";
 import { Keeping } from "./keeping.ts";
 import { type Lesson, type LessonGoal, lessonsAtHome } from "./lessons.ts";
-import { type Return, type Stretch, stretchesTo } from "./way-back.ts";
+import { type HomeStretch, type Return, stretchesTo } from "./way-back.ts";
 
 export const HOME_WEEKS = 4;
 const WEEK = 7;
@@ -116,7 +116,7 @@ export interface HomePlan {
   /** What it goes in, as here. */
   readonly gear: readonly Tack[];
   /** What comes after the four weeks, up to the day on which it comes back. */
-  readonly later: readonly Stretch[];
+  readonly later: readonly HomeStretch[];
   readonly back: Return | null;
 }
 export interface HowAtHome {

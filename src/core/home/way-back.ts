@@ -8,7 +8,7 @@ export interface Return {
   readonly words: string;
 }
 export const STRETCHES = ["keep", "pause", "ready"] as const;
-export interface Stretch {
+export interface HomeStretch {
   readonly kind: (typeof STRETCHES)[number];
   readonly from: LocalDate;
   readonly to: LocalDate;
@@ -28,12 +28,12 @@ const KEEP_DAYS = 2;
 const READY_DAYS = 3;
 
 /** From `from` to the day before `on`, without a gap; empty where it comes back before the four weeks are over. */
-export function stretchesTo(from: LocalDate, on: LocalDate, daysAWeek: number): readonly Stretch[] {
-  const all: Stretch[] = [];
+export function stretchesTo(from: LocalDate, on: LocalDate, daysAWeek: number): readonly HomeStretch[] {
+  const all: HomeStretch[] = [];
   const last = addDays(on, -1);
   const readyFrom = addDays(on, -READY * WEEK);
   let at = from;
-  const push = (kind: Stretch["kind"], to: LocalDate, days: number): void => {
+  const push = (kind: HomeStretch["kind"], to: LocalDate, days: number): void => {
     if (to < at) return;
     all.push({ kind, from: at, to, daysAWeek: days });
     at = addDays(to, 1);

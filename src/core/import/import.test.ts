@@ -5,11 +5,11 @@ import { COLUMNS, IMPORTS, matched } from "./columns.ts";
 import { readRow } from "./read-row.ts";
 import { tableOf, templateOf } from "./table.ts";
 import {
+  type DateOrder,
   dayOrderOf,
   decimalsOf,
-  type Reading,
   readClock,
-  readDay,
+  readDayCell,
   readNumber,
   readQuantity,
   readScores,
@@ -18,8 +18,15 @@ import {
   unitsIn,
 } from "./values.ts";
 
-const METRIC: Reading = { days: "day-first", decimals: "point", weights: "kg", heights: "cm", lengths: "cm", temperatures: "C" };
-const AMERICAN: Reading = {
+const METRIC: DateOrder = {
+  days: "day-first",
+  decimals: "point",
+  weights: "kg",
+  heights: "cm",
+  lengths: "cm",
+  temperatures: "C",
+};
+const AMERICAN: DateOrder = {
   days: "month-first",
   decimals: "point",
   weights: "lb",
@@ -46,18 +53,18 @@ describe("a day as people write it", () => {
     ["Di 14.7.2026", "2026-07-14"],
     ["3/4/99", "1999-04-03"],
   ])("%s", (written, meant) => {
-    expect(readDay(written, "day-first")).toBe(meant);
+    expect(readDayCell(written, "day-first")).toBe(meant);
   });
   it("by the order that is meant, where figures stand alone; dots put the day first in any", () => {
-    expect(readDay("3/4/2026", "month-first")).toBe("2026-03-04");
-    expect(readDay("3/4/2026", "day-first")).toBe("2026-04-03");
-    expect(readDay("3.4.2026", "month-first")).toBe("2026-04-03");
+    expect(readDayCell("3/4/2026", "month-first")).toBe("2026-03-04");
+    expect(readDayCell("3/4/2026", "day-first")).toBe("2026-04-03");
+    expect(readDayCell("3.4.2026", "month-first")).toBe("2026-04-03");
     expect(dayOrderOf(["3/4/2026", "25/4/2026"])).toBe("day-first");
     expect(dayOrderOf(["3/4/2026", "4/25/2026"])).toBe("month-first");
     expect(dayOrderOf(["3/4/2026"])).toBeNull();
   });
   it.each(["31/2/2026", "14/13/2026", "soon", "", "14", "2026-02-30", "14 Foo 2026", "99/99/9999"])("none: %s", (written) => {
-    expect(readDay(written, "day-first")).toBeNull();
+    expect(readDayCell(written, "day-first")).toBeNull();
   });
   it("comes back whichever way it was written", () => {
     const months = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
@@ -73,7 +80,7 @@ describe("a day as people write it", () => {
           [`${date} ${months[month - 1]} ${year}`, "day-first"],
           [`${months[month - 1]} ${date}, ${year}`, "day-first"],
         ] as const)
-          expect(readDay(written, order)).toBe(day);
+          expect(readDayCell(written, order)).toBe(day);
       }),
     );
   });

@@ -1,10 +1,10 @@
 /** One row of a spreadsheet as values of ours, each cell by what its column holds. */
 import type { Column, ColumnKind } from "./columns.ts";
 import {
-  type Reading,
+  type DateOrder,
   readChoice,
   readClock,
-  readDay,
+  readDayCell,
   readNumber,
   readQuantity,
   readScores,
@@ -44,14 +44,14 @@ const FAULT: Readonly<Record<ColumnKind["holds"], CellFault>> = {
 };
 const YEAR = /^(19|20|21)\d{2}$/;
 
-function valueOf(cell: string, kind: ColumnKind, reading: Reading): unknown {
+function valueOf(cell: string, kind: ColumnKind, reading: DateOrder): unknown {
   switch (kind.holds) {
     case "words":
       return cell;
     case "day":
-      return readDay(cell, reading.days);
+      return readDayCell(cell, reading.days);
     case "birth":
-      return YEAR.test(cell) ? { year: Number(cell), date: null } : nullOrDay(readDay(cell, reading.days));
+      return YEAR.test(cell) ? { year: Number(cell), date: null } : nullOrDay(readDayCell(cell, reading.days));
     case "number":
       return kind.of === "plain"
         ? (readQuantity(cell, "plain", reading) ?? readNumber(cell, reading.decimals))
@@ -68,14 +68,14 @@ function valueOf(cell: string, kind: ColumnKind, reading: Reading): unknown {
       return readScores(cell);
   }
 }
-const nullOrDay = (date: ReturnType<typeof readDay>) => date && { year: null, date };
+const nullOrDay = (date: ReturnType<typeof readDayCell>) => date && { year: null, date };
 
 /** `columns`: for each cell the column that it belongs to, null for none. */
 export function readRow(
   all: readonly Column[],
   columns: readonly (string | null)[],
   cells: readonly string[],
-  reading: Reading,
+  reading: DateOrder,
 ): { readonly values: RowValues; readonly faults: readonly RowFault[] } {
   const values: Record<string, unknown> = {};
   const faults: RowFault[] = [];

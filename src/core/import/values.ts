@@ -5,7 +5,7 @@ import type { Quantity } from "./columns.ts";
 import { DAY_NAMES, MONTH_NAMES, type Names, NO, YES } from "./names.ts";
 
 /** How what may be read in two ways is meant. */
-export interface Reading {
+export interface DateOrder {
   readonly days: "day-first" | "month-first";
   /** Between whole and part: where '1,125' may be a thousand or a bit more than one. */
   readonly decimals: "point" | "comma";
@@ -27,7 +27,7 @@ const dayOf = (year: string, month: number, day: string): LocalDate | null =>
 const monthOf = (name: string): number => MONTH_NAMES.indexOf(name.slice(0, 3).toLowerCase()) + 1;
 
 /** '2026-07-14', '14.7.2026', '14/7/26', '7/14/2026', '14 Jul 2026', 'July 14, 2026', each also with a weekday before or an hour behind. Null: no day. */
-export function readDay(text: string, order: Reading["days"]): LocalDate | null {
+export function readDayCell(text: string, order: DateOrder["days"]): LocalDate | null {
   const bare = text
     .trim()
     .replace(/[T ]\d{1,2}:\d{2}.*$/, "")
@@ -50,7 +50,7 @@ export function readDay(text: string, order: Reading["days"]): LocalDate | null 
 }
 
 /** Whether days of figures in a column can only be day first or month first; null: they tell nothing. */
-export function dayOrderOf(cells: readonly string[]): Reading["days"] | null {
+export function dayOrderOf(cells: readonly string[]): DateOrder["days"] | null {
   for (const cell of cells) {
     const parts = /^(\d{1,2})[-/](\d{1,2})[-/](?:\d{4}|\d{2})\b/.exec(cell.trim());
     if (parts && Number(parts[1]) > 12) return "day-first";
@@ -59,7 +59,7 @@ export function dayOrderOf(cells: readonly string[]): Reading["days"] | null {
   return null;
 }
 /** Whether a comma in these figures can only stand before a part; null: they tell nothing. */
-export function decimalsOf(cells: readonly string[]): Reading["decimals"] | null {
+export function decimalsOf(cells: readonly string[]): DateOrder["decimals"] | null {
   for (const cell of cells) {
     if (/\d,\d{1,2}(?!\d)/.test(cell) || /\d\.\d{3},\d/.test(cell)) return "comma";
     if (/\d\.\d{1,2}(?!\d)/.test(cell) || /\d,\d{3}\.\d/.test(cell)) return "point";
@@ -81,7 +81,7 @@ export function unitsIn(cells: {
   readonly heights: readonly string[];
   readonly lengths: readonly string[];
   readonly horseWeights: readonly string[];
-}): Partial<Reading> {
+}): Partial<DateOrder> {
   const [height, length, weight] = [middleOf(cells.heights), middleOf(cells.lengths), middleOf(cells.horseWeights)];
   return {
     ...(height === null ? {} : { heights: height < MOST_HANDS ? "hands" : "cm" }),
@@ -91,7 +91,7 @@ export function unitsIn(cells: {
 }
 
 /** '1,234.5', '1.234,5', '412,5'. Null: no number. */
-export function readNumber(text: string, decimals: Reading["decimals"]): number | null {
+export function readNumber(text: string, decimals: DateOrder["decimals"]): number | null {
   const figures = text.trim().replaceAll(/[\s\u00a0']/g, "");
   if (!/^[+-]?\d[\d.,]*$/.test(figures)) return null;
   const [point, comma] = [figures.lastIndexOf("."), figures.lastIndexOf(",")];
@@ -147,7 +147,7 @@ const FACTORS: Readonly<Partial<Record<Quantity, Readonly<Record<string, number>
   length: { cm: 1, m: 100, in: INCH },
 };
 /** A figure with its unit, or in the one that `reading` names: kilograms, centimetres, degrees Celsius. Null: no figure, or a unit that is none of these. */
-export function readQuantity(text: string, of: Quantity, reading: Reading): number | null {
+export function readQuantity(text: string, of: Quantity, reading: DateOrder): number | null {
   const parts = UNIT.exec(text.trim());
   if (!parts) return null;
   const [, figures, named] = parts as unknown as [string, string, string];

@@ -4,9 +4,9 @@ import { SHIPPED, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import { SCORES, type Score, sidesOf } from "../kernel/sides.ts";
 import { type ReadScore, readHorse } from "../reading/reading.ts";
-import { type Goal, harderSide, missingFor, sessionsBetween } from "./aims.ts";
+import { type Goal, harderSide, sessionsBetween, sessionsMissingFor } from "./aims.ts";
 import { compareWalks as compareWalksOn, noiseOf } from "./compare.ts";
-import type { Mark } from "./seen.ts";
+import type { WalkMark } from "./seen.ts";
 import { signsNow as signsNowOn, trendOf } from "./sign-trend.ts";
 
 const compareWalks = (walks: Parameters<typeof compareWalksOn>[0]) => compareWalksOn(walks, SHIPPED);
@@ -25,7 +25,7 @@ const all = (score: Score, except: Record<string, Score> = {}): ReadScore[] =>
     })),
   );
 const missing = (goal: Goal, scores: readonly ReadScore[]) =>
-  missingFor(goal, readHorse({ ladder: SKILLS, scores, kind: "unhandled", history: {}, rides: 0 }), SKILLS);
+  sessionsMissingFor(goal, readHorse({ ladder: SKILLS, scores, kind: "unhandled", history: {}, rides: 0 }), SKILLS);
 
 describe("what the aim takes", () => {
   it("counts the ladder's sessions from a level to a target", () => {
@@ -72,7 +72,7 @@ describe("what the aim takes", () => {
 });
 
 describe("evaluations side by side", () => {
-  const marks = (score: Score, except: Record<string, Score | null> = {}): Mark[] =>
+  const marks = (score: Score, except: Record<string, Score | null> = {}): WalkMark[] =>
     ["catch", "lead", "girth"].flatMap((skill) =>
       sidesOf(skillOf(skill).sided).map((side) => {
         const given = except[`${skill}:${side}`];

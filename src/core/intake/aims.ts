@@ -1,4 +1,4 @@
-/** The owner's aim as goals, and what a horse still lacks for each. How likely a goal is, the forecast says (plan/told.ts). */
+/** The owner's aim as goals, and what a horse still lacks for each. How likely a goal is, the forecast says (plan/stored-forecast.ts). */
 
 import { type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -12,7 +12,7 @@ export interface Goal {
 export const GOAL_TARGETS = [3, 4, 5] as const;
 
 /** What a skill still takes, in sessions that work on it, by side: the harder side decides. */
-export interface Missing {
+export interface SessionsMissing {
   readonly skill: string;
   readonly sessions: Readonly<Partial<Record<TrackSide, number>>>;
   readonly most: number;
@@ -28,8 +28,8 @@ export function sessionsBetween(skill: Skill, level: number, target: number): nu
 const NEEDED_BEFORE = 3;
 
 /** What is missing for a goal, prerequisites first; what was shown is not held up by what it rests on. */
-export function missingFor(goal: Goal, reading: HorseReading, ladder: readonly Skill[]): readonly Missing[] {
-  const found = new Map<string, Missing>();
+export function sessionsMissingFor(goal: Goal, reading: HorseReading, ladder: readonly Skill[]): readonly SessionsMissing[] {
+  const found = new Map<string, SessionsMissing>();
   const byId = new Map(ladder.map((skill) => [skill.id, skill]));
   const visit = (id: string, target: number): void => {
     const skill = byId.get(id);
@@ -45,7 +45,7 @@ export function missingFor(goal: Goal, reading: HorseReading, ladder: readonly S
 }
 
 /** The side that costs a skill more sessions; null where it has none or both cost the same. */
-export function harderSide(missing: Missing): Side | null {
+export function harderSide(missing: SessionsMissing): Side | null {
   const { left, right } = missing.sessions;
   return left === undefined || right === undefined || left === right ? null : left > right ? "left" : "right";
 }

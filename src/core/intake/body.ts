@@ -1,7 +1,7 @@
 /** The body map: where a horse minds being touched, by what, how much. Left and right are the horse's own. */
 import { must } from "../kernel/assert.ts";
 import { SIDES, type TrackSide } from "../kernel/sides.ts";
-import type { Moment } from "./cause-rules.ts";
+import type { SignMoment } from "./cause-rules.ts";
 import type { Strength } from "./signs.ts";
 
 /** By what it was touched: the hand, a brush, the girth or surcingle, the rider's or handler's leg, a spray. */
@@ -22,17 +22,17 @@ export interface Zone {
   readonly sided: boolean;
   /** The sign that a touchy place stands for, so that map and chips weigh alike; null where a touch alone points nowhere. */
   readonly sign: string | null;
-  readonly moment: Moment | null;
+  readonly moment: SignMoment | null;
 }
 
-const zone = (id: string, words: string, sign: string | null = null, moment: Moment | null = null): Zone => ({
+const zone = (id: string, words: string, sign: string | null = null, moment: SignMoment | null = null): Zone => ({
   id,
   words,
   sided: true,
   sign,
   moment,
 });
-const middle = (id: string, words: string, sign: string | null = null, moment: Moment | null = null): Zone => ({
+const middle = (id: string, words: string, sign: string | null = null, moment: SignMoment | null = null): Zone => ({
   ...zone(id, words, sign, moment),
   sided: false,
 });

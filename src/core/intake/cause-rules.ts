@@ -33,7 +33,7 @@ export const MOMENTS = [
   "left-lead",
   "right-lead",
 ] as const;
-export type Moment = (typeof MOMENTS)[number];
+export type SignMoment = (typeof MOMENTS)[number];
 
 export type SignWeights = Readonly<Record<string, Weights>>;
 /** The shipped table; a barn lays its own weights over it. */
@@ -100,7 +100,7 @@ export function weightsWith(changes: readonly WeightChange[]): SignWeights {
   return table;
 }
 
-export const MOMENT_WEIGHTS: Readonly<Record<string, Readonly<Partial<Record<Moment, Weights>>>>> = {
+export const MOMENT_WEIGHTS: Readonly<Record<string, Readonly<Partial<Record<SignMoment, Weights>>>>> = {
   shies: {
     "new-place": { surroundings: 1.4 },
     "time-off": { freshness: 1.4 },

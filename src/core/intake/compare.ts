@@ -5,7 +5,7 @@
 import type { Score, TrackSide } from "../kernel/sides.ts";
 import { sidesOf } from "../kernel/sides.ts";
 import type { Ladder } from "../ladder/ladder.ts";
-import type { Mark, SeenSign } from "./seen.ts";
+import type { SeenSign, WalkMark } from "./seen.ts";
 import { signOf } from "./signs.ts";
 
 const SCORE_NOISE = 0.81;
@@ -36,14 +36,14 @@ export interface SignsCompared {
   /** Strongest at each evaluation; 0 not seen. */
   readonly strengths: readonly number[];
 }
-export interface Compared {
+export interface EvaluationComparison {
   readonly tracks: readonly TrackCompared[];
   readonly branches: readonly BranchCompared[];
   readonly signs: readonly SignsCompared[];
 }
 
 export interface ComparedWalk {
-  readonly marks: readonly Mark[];
+  readonly marks: readonly WalkMark[];
   readonly signs: readonly Pick<SeenSign, "sign" | "strength">[];
 }
 
@@ -56,7 +56,7 @@ function compareTrack(walks: readonly ComparedWalk[], skill: string, side: Track
 }
 
 /** Walks in the order of their days, oldest first. */
-export function compareWalks(walks: readonly ComparedWalk[], ladder: Ladder): Compared {
+export function compareWalks(walks: readonly ComparedWalk[], ladder: Ladder): EvaluationComparison {
   const tracks = ladder.all
     .flatMap((skill) => sidesOf(skill.sided).map((side) => ({ branch: skill.branch, ...compareTrack(walks, skill.id, side) })))
     .filter((track) => track.scores.some((score) => score !== null));

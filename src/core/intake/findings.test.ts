@@ -5,9 +5,9 @@ import {
   CHECK_RESULTS,
   MOMENT_WEIGHTS,
   MOMENTS,
-  type Moment,
   ONE_SIDED,
   SIGN_WEIGHTS,
+  type SignMoment,
   TOGETHER,
   TRIAL_CAUSE,
   TRIAL_RESULTS,
@@ -32,7 +32,7 @@ const facts = (changes: Partial<FindingFacts> = {}): FindingFacts => ({
 /** 'girthy tack left 2 tightening same': sign, rung, side, strength, then moment and trend where they are told. */
 function see(text: string): Observation {
   const [sign = "", rung = "look", side = "both", strength = "2", ...rest] = text.split(" ");
-  const moment = rest.find((word) => (MOMENTS as readonly string[]).includes(word)) as Moment | undefined;
+  const moment = rest.find((word) => (MOMENTS as readonly string[]).includes(word)) as SignMoment | undefined;
   const trend = rest.find((word) => ["better", "same", "sudden"].includes(word)) as "better" | undefined;
   return {
     sign,

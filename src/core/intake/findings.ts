@@ -13,13 +13,13 @@ import {
   INSTEAD,
   MEASURE_WEIGHTS,
   MOMENT_WEIGHTS,
-  type Moment,
   NEVER_TAUGHT,
   ONE_SIDED,
   RIDDEN_SIGNS,
   RULED_OUT,
   RUNG_WEIGHTS,
   SIGN_WEIGHTS,
+  type SignMoment,
   type SignWeights,
   SUDDEN_ADDS,
   TAUGHT_YOUNG,
@@ -41,7 +41,7 @@ export interface Observation {
   readonly rung: string;
   readonly side: TrackSide;
   readonly strength: Strength;
-  readonly moment?: Moment | null;
+  readonly moment?: SignMoment | null;
   readonly trend?: Trend;
   /** The hind leg at which it shows; null or missing: not told. */
   readonly hind?: "left" | "right" | null;
@@ -73,7 +73,7 @@ export type Evidence = { readonly adds: number } & (
       readonly sign: string;
       readonly rung: string;
       readonly side: TrackSide;
-      readonly moment: Moment | null;
+      readonly moment: SignMoment | null;
     }
   | { readonly code: "one-sided"; readonly sign: string; readonly side: TrackSide }
   | { readonly code: "together"; readonly signs: readonly string[] }
@@ -89,7 +89,7 @@ export type Evidence = { readonly adds: number } & (
 );
 
 export const URGENCIES = ["watch", "weeks", "days", "now"] as const;
-export type Urgency = (typeof URGENCIES)[number];
+export type CheckUrgency = (typeof URGENCIES)[number];
 export const HOLDS = ["nothing", "skill", "ridden", "all"] as const satisfies readonly CauseHold[];
 /** What waits: nothing, the skill at which it shows, ridden work, all work. */
 export type HeldWork = (typeof HOLDS)[number];
@@ -100,13 +100,13 @@ export interface RankedCause {
   readonly score: number;
   readonly for: readonly Evidence[];
   readonly against: readonly Evidence[];
-  readonly urgency: Urgency;
+  readonly urgency: CheckUrgency;
   readonly holds: HeldWork;
 }
-export interface Weighed {
+export interface WeighedCause {
   /** Highest first; equal ones cheapest check first. */
   readonly causes: readonly RankedCause[];
-  readonly urgency: Urgency;
+  readonly urgency: CheckUrgency;
   readonly holds: HeldWork;
 }
 
@@ -341,7 +341,7 @@ const WEEKS = URGENCIES.indexOf("weeks");
  * Places to look, ranked. Causes that only some horses can have are left out for others; good signs are no evidence of anything.
  * `signWeights` is the table as the barn has it; none of its weights is below nought.
  */
-export function weighFindings(facts: FindingFacts, signWeights: SignWeights = SIGN_WEIGHTS): Weighed {
+export function weighFindings(facts: FindingFacts, signWeights: SignWeights = SIGN_WEIGHTS): WeighedCause {
   const bad = facts.seen.filter((one) => !signOf(one.sign).good);
   const ledger: Ledger = new Map();
   noteSigns(ledger, bad, signWeights);

@@ -7,7 +7,7 @@ import type { Bears } from "../ladder/skill.ts";
 
 export const FIRST_VERSION = 1;
 
-export interface Rung {
+export interface WalkStep {
   readonly id: string;
   readonly words: string;
   readonly prompt: string;
@@ -19,7 +19,7 @@ export interface Rung {
   readonly caution: string | null;
 }
 
-export const RUNGS: readonly Rung[] = [
+export const RUNGS: readonly WalkStep[] = [
   {
     id: "look",
     words: "Look",
@@ -136,25 +136,25 @@ export const RUNGS: readonly Rung[] = [
 
 export interface Instrument {
   readonly version: number;
-  readonly rungs: readonly Rung[];
+  readonly rungs: readonly WalkStep[];
 }
 export const FIRST_INSTRUMENT: Instrument = { version: FIRST_VERSION, rungs: RUNGS };
 
 /** The walk as this barn can take it: what it does not work is not asked. */
-export const rungsFor = (rungs: readonly Rung[], ladder: Ladder): readonly Rung[] =>
+export const rungsFor = (rungs: readonly WalkStep[], ladder: Ladder): readonly WalkStep[] =>
   rungs.map((rung) => ({ ...rung, skills: rung.skills.filter((skill) => ladder.uses(skill)) }));
 
 /**
  * The walk with what the horse came for: goals that no rung looks at stand at the rung that works most of their branch, what bears somebody at one
  * that does so too, so that each goal has a before and an after. Ridden ones only where the walk rides.
  */
-export function rungsWithGoals(rungs: readonly Rung[], goals: readonly string[], ladder: Ladder): readonly Rung[] {
+export function rungsWithGoals(rungs: readonly WalkStep[], goals: readonly string[], ladder: Ladder): readonly WalkStep[] {
   const walked = new Set(rungs.flatMap(({ skills }) => skills));
   const added = new Map<string, string[]>();
   for (const id of new Set(goals)) {
     const skill = ladder.find(id);
     if (!skill || !ladder.uses(id) || walked.has(id)) continue;
-    const bears = (rung: Rung): readonly Bears[] => rung.skills.flatMap((one) => ladder.find(one)?.bears ?? []);
+    const bears = (rung: WalkStep): readonly Bears[] => rung.skills.flatMap((one) => ladder.find(one)?.bears ?? []);
     const fits = rungs.filter((rung) =>
       skill.bears === "nothing"
         ? rung.skills.length > 0 && bears(rung).every((one) => one === "nothing")
@@ -162,8 +162,8 @@ export function rungsWithGoals(rungs: readonly Rung[], goals: readonly string[],
           ? bears(rung).includes("weight")
           : rung.id === RIDDEN_RUNG,
     );
-    const akin = (rung: Rung): number => rung.skills.filter((one) => ladder.find(one)?.branch === skill.branch).length;
-    const best = fits.reduce<Rung | null>((found, rung) => (found && akin(found) > akin(rung) ? found : rung), null);
+    const akin = (rung: WalkStep): number => rung.skills.filter((one) => ladder.find(one)?.branch === skill.branch).length;
+    const best = fits.reduce<WalkStep | null>((found, rung) => (found && akin(found) > akin(rung) ? found : rung), null);
     if (best) added.set(best.id, [...(added.get(best.id) ?? []), id]);
   }
   return rungs.map((rung) => ({ ...rung, skills: [...rung.skills, ...(added.get(rung.id) ?? [])] }));
@@ -178,7 +178,7 @@ export const TOUCHING_RUNG = "handle";
 export const RIDDEN_RUNG = "saddle";
 export const MIND_RUNG = "mind";
 
-export const rungWords = (rungs: readonly Rung[], id: string): string =>
+export const rungWords = (rungs: readonly WalkStep[], id: string): string =>
   (rungs.find((rung) => rung.id === id) ?? RUNGS.find((rung) => rung.id === id))?.words ?? id;
 
 export type InstrumentFault =
@@ -189,7 +189,7 @@ export type InstrumentFault =
   | { readonly code: "ridden-before-saddle"; readonly skill: string; readonly rung: string };
 
 /** What is wrong with a walk that a barn made: a skill asked twice, or a horse ridden before the ground was looked at. */
-export function instrumentFaults(rungs: readonly Rung[], ladder: Ladder): readonly InstrumentFault[] {
+export function instrumentFaults(rungs: readonly WalkStep[], ladder: Ladder): readonly InstrumentFault[] {
   if (rungs.length === 0) return [{ code: "no-rungs" }];
   const faults: InstrumentFault[] = [];
   const at = new Map<string, number>();
@@ -213,34 +213,34 @@ export function instrumentFaults(rungs: readonly Rung[], ladder: Ladder): readon
   return faults;
 }
 
-const contents = (rung: Rung | undefined): string | undefined =>
+const contents = (rung: WalkStep | undefined): string | undefined =>
   rung && JSON.stringify([rung.words, rung.prompt, rung.skills, rung.signs, rung.stopWhen, rung.caution]);
-const same = (a: Rung | undefined, b: Rung | undefined): boolean => contents(a) === contents(b);
+const same = (a: WalkStep | undefined, b: WalkStep | undefined): boolean => contents(a) === contents(b);
 
 /**
  * Two people changing the walk at once, both from `base`: a rung that only one of them changed, added or left out goes that way; one that both
  * changed differently is a clash, and mine is kept until somebody chooses. Mine gives the order; rungs that only they have come last.
  */
 export function mergeRungs(
-  base: readonly Rung[],
-  mine: readonly Rung[],
-  theirs: readonly Rung[],
-): { readonly rungs: readonly Rung[]; readonly clashes: readonly string[] } {
-  const at = (list: readonly Rung[], id: string): Rung | undefined => list.find((rung) => rung.id === id);
+  base: readonly WalkStep[],
+  mine: readonly WalkStep[],
+  theirs: readonly WalkStep[],
+): { readonly rungs: readonly WalkStep[]; readonly clashes: readonly string[] } {
+  const at = (list: readonly WalkStep[], id: string): WalkStep | undefined => list.find((rung) => rung.id === id);
   const clashes: string[] = [];
-  const chosen = (id: string): Rung | undefined => {
+  const chosen = (id: string): WalkStep | undefined => {
     const [was, own, other] = [at(base, id), at(mine, id), at(theirs, id)];
     if (same(own, was)) return other;
     if (!same(other, was) && !same(own, other)) clashes.push(id);
     return own;
   };
   const ids = [...new Set([...mine, ...theirs, ...base].map((rung) => rung.id))];
-  return { rungs: ids.map(chosen).filter((rung): rung is Rung => rung !== undefined), clashes };
+  return { rungs: ids.map(chosen).filter((rung): rung is WalkStep => rung !== undefined), clashes };
 }
 
 /** Where a walk is gone on with: the last rung that was begun, or the next one where nothing of it is open. */
 export function rungToGoOnWith(
-  rungs: readonly Rung[],
+  rungs: readonly WalkStep[],
   walk: {
     readonly marks: readonly { readonly skill: string }[];
     readonly signs: readonly { readonly rung: string }[];

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { SHIPPED, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { must } from "../kernel/assert.ts";
 import { SCORES, type Score, sidesOf } from "../kernel/sides.ts";
-import { RUNGS, type Rung, WALKED_SKILLS } from "./instrument.ts";
+import { RUNGS, WALKED_SKILLS, type WalkStep } from "./instrument.ts";
 import { NOT_MEASURED } from "./measures.ts";
 import { mergeWalks, type Walk, withField } from "./merge.ts";
 import {
@@ -12,13 +12,13 @@ import {
   readWalk as readWalkOn,
   type WalkFacts,
 } from "./outcome.ts";
-import type { Mark } from "./seen.ts";
+import type { WalkMark } from "./seen.ts";
 
 const readWalk = (walk: WalkFacts) => readWalkOn(walk, SHIPPED);
-const notYetForSaddle = (marks: readonly Mark[]) => notYetForSaddleOn(marks, SHIPPED);
-const openTracks = (marks: readonly Mark[], of: Rung) => openTracksOn(marks, of, SHIPPED);
+const notYetForSaddle = (marks: readonly WalkMark[]) => notYetForSaddleOn(marks, SHIPPED);
+const openTracks = (marks: readonly WalkMark[], of: WalkStep) => openTracksOn(marks, of, SHIPPED);
 
-const everything = (score: Score): Mark[] =>
+const everything = (score: Score): WalkMark[] =>
   WALKED_SKILLS.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score })));
 const rung = (id: string) =>
   must(

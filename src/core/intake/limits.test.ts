@@ -11,14 +11,14 @@ import {
   instrumentFaults as instrumentFaultsOn,
   mergeRungs,
   RUNGS,
-  type Rung,
   rungToGoOnWith,
+  type WalkStep,
 } from "./instrument.ts";
 import { type LimitFacts, limitsOf, limitsSigned, SECOND_PERSONS } from "./limits.ts";
-import { learnerOf, minutesOf, nerveOf } from "./mind.ts";
+import { learnerOf, mindMinutes, nerveOf } from "./mind.ts";
 import { isSign } from "./signs.ts";
 
-const instrumentFaults = (rungs: readonly Rung[]) => instrumentFaultsOn(rungs, SHIPPED);
+const instrumentFaults = (rungs: readonly WalkStep[]) => instrumentFaultsOn(rungs, SHIPPED);
 
 const facts = (changes: Partial<LimitFacts> = {}): LimitFacts => ({
   horseClass: "adult",
@@ -133,7 +133,7 @@ describe("the reading of the mind", () => {
   it("tells quick from slow and quiet from hot, and nothing of what was not tried", () => {
     expect([null, 0, 4, 5, 9, 10].map(learnerOf)).toEqual([null, "quick", "quick", "steady", "steady", "slow"]);
     expect([null, 0, 2, 3, 10, 11].map(nerveOf)).toEqual([null, "quiet", "quiet", "watchful", "watchful", "hot"]);
-    expect([0, 1, 60_000, 61_000, 180_000].map(minutesOf)).toEqual([0, 1, 1, 2, 3]);
+    expect([0, 1, 60_000, 61_000, 180_000].map(mindMinutes)).toEqual([0, 1, 1, 2, 3]);
   });
 });
 
@@ -223,9 +223,9 @@ describe("the barn's own weights", () => {
 
 describe("two people changing the barn's own tables at once", () => {
   it("lose nothing of the walk: one-sided changes are joined, both-sided ones are a clash that keeps mine", () => {
-    const change = (rungs: readonly Rung[], id: string, prompt: string) =>
+    const change = (rungs: readonly WalkStep[], id: string, prompt: string) =>
       rungs.map((rung) => (rung.id === id ? { ...rung, prompt } : rung));
-    const own: Rung = { id: "own-1", words: "Own", prompt: "", skills: [], signs: [], stopWhen: null, caution: null };
+    const own: WalkStep = { id: "own-1", words: "Own", prompt: "", skills: [], signs: [], stopWhen: null, caution: null };
     const mine = change(change(RUNGS, "tie", "mine"), "look", "mine");
     const theirs = [...change(change(without("block"), "look", "theirs"), "send", "theirs"), own];
     const { rungs, clashes } = mergeRungs(RUNGS, mine, theirs);

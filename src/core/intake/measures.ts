@@ -6,13 +6,13 @@ import type { Build } from "../tools/weight.ts";
 
 /** Where a hand feels for fat (Henneke and co-workers, 1983): six places, each 1-9. */
 export const PLACES = ["placeNeck", "placeWithers", "placeShoulder", "placeRibs", "placeLoin", "placeTail"] as const;
-export type Place = (typeof PLACES)[number];
+export type FatPlace = (typeof PLACES)[number];
 export const LENGTHS = ["girthCm", "lengthCm", "withersCm", "croupCm", "neckCm"] as const;
 export type LengthName = (typeof LENGTHS)[number];
 export const RESTING = ["pulse", "breaths", "temperatureC", "refillSeconds"] as const;
 export type RestingName = (typeof RESTING)[number];
 
-type Numbers = Readonly<Record<LengthName | RestingName | Place | "scaleKg" | "condition", number | null>>;
+type Numbers = Readonly<Record<LengthName | RestingName | FatPlace | "scaleKg" | "condition", number | null>>;
 export interface Measures extends Numbers {
   readonly build: Build;
   readonly fitness: Fitness;
@@ -147,14 +147,14 @@ const LIKELY: Readonly<Record<HorseClass, Readonly<Record<LengthName, readonly [
   weanling: { girthCm: [75, 150], lengthCm: [60, 140], withersCm: [75, 140], croupCm: [75, 145], neckCm: [35, 90] },
 };
 
-export interface Meant {
+export interface LikelyMistype {
   readonly typed: number;
   readonly unit: LengthUnit;
   readonly centimetres: number;
 }
-export type Question =
+export type MeasureQuestion =
   /** Outside what such a horse measures; `meant` are readings of the same figures that fit, likeliest first. */
-  | { readonly code: "unlikely"; readonly low: number; readonly high: number; readonly meant: readonly Meant[] }
+  | { readonly code: "unlikely"; readonly low: number; readonly high: number; readonly meant: readonly LikelyMistype[] }
   | { readonly code: "croup-far"; readonly differenceCm: number }
   | { readonly code: "not-as-booked"; readonly bookedCm: number }
   | { readonly code: "scale-far"; readonly tapeKg: number; readonly percent: number }
@@ -165,8 +165,8 @@ const unitsOf = (name: LengthName): readonly LengthUnit[] =>
   name === "withersCm" || name === "croupCm" ? LENGTH_UNITS : LENGTH_UNITS.filter((unit) => unit !== "hands");
 
 /** The same figures in another unit, or with a digit too few or too many. */
-function otherReadings(name: LengthName, typed: number, unit: LengthUnit): Meant[] {
-  const as = (next: LengthUnit, figure: number): Meant[] => {
+function otherReadings(name: LengthName, typed: number, unit: LengthUnit): LikelyMistype[] {
+  const as = (next: LengthUnit, figure: number): LikelyMistype[] => {
     const centimetres = toCentimetres(String(figure), next);
     return centimetres === null ? [] : [{ typed: figure, unit: next, centimetres: tenth(centimetres) }];
   };
@@ -184,7 +184,7 @@ export function questionOf(
   name: LengthName,
   length: TypedLength,
   about: { readonly horseClass: HorseClass; readonly measures: Measures; readonly bookedCm: number | null },
-): Question | null {
+): MeasureQuestion | null {
   const [low, high] = LIKELY[about.horseClass][name];
   const fits = (cm: number): boolean => cm >= low && cm <= high;
   if (!fits(length.centimetres))
@@ -205,14 +205,14 @@ export function questionOf(
 const FAR_CM = 10;
 
 /** Asks about a weight that moved further since the last evaluation than a horse does; 15 % is the barn's judgement. */
-export function weightQuestion(kilograms: number, lastKg: number | null): Question | null {
+export function weightQuestion(kilograms: number, lastKg: number | null): MeasureQuestion | null {
   if (lastKg === null) return null;
   const percent = Math.round((kilograms / lastKg - 1) * 100);
   return Math.abs(percent) >= 15 ? { code: "since-last", lastKg, percent } : null;
 }
 
 /** Asks about scale and tape that lie further apart than the tape may err; 20 % is the barn's judgement. */
-export function scaleQuestion(scaleKg: number | null, tapeKg: number | null): Question | null {
+export function scaleQuestion(scaleKg: number | null, tapeKg: number | null): MeasureQuestion | null {
   if (scaleKg === null || tapeKg === null) return null;
   const percent = Math.round((scaleKg / tapeKg - 1) * 100);
   return Math.abs(percent) > 20 ? { code: "scale-far", tapeKg, percent } : null;

@@ -2,12 +2,12 @@
 
 import { type TrackSide } from "../kernel/sides.ts";
 import type { Touch, TouchBy } from "./body.ts";
-import type { Moment, Trend } from "./cause-rules.ts";
+import type { SignMoment, Trend } from "./cause-rules.ts";
 import type { Measures } from "./measures.ts";
-import type { Mark, SeenSign } from "./seen.ts";
+import type { SeenSign, WalkMark } from "./seen.ts";
 
 export interface Walk {
-  readonly marks: readonly Mark[];
+  readonly marks: readonly WalkMark[];
   readonly signs: readonly SeenSign[];
   readonly touches: readonly Touch[];
   readonly measures: Measures;
@@ -79,7 +79,7 @@ export function withField<W extends Walk>(walk: W, slot: Slot, value: Value): W 
     case "moment":
       return {
         ...walk,
-        signs: walk.signs.map((seen) => (isAt(seen, slot) ? { ...seen, moment: value as Moment | null } : seen)),
+        signs: walk.signs.map((seen) => (isAt(seen, slot) ? { ...seen, moment: value as SignMoment | null } : seen)),
       };
     case "trend":
       return {

@@ -18,4 +18,4 @@ export function nerveOf(settleMinutes: number | null): Nerve | null {
   return settleMinutes <= QUIET_MINUTES ? "quiet" : settleMinutes <= WATCHFUL_MINUTES ? "watchful" : "hot";
 }
 /** Whole minutes of a running clock, begun ones counted: a horse that settled after 61 seconds took two. */
-export const minutesOf = (milliseconds: number): number => Math.max(0, Math.ceil(milliseconds / 60_000 - 1e-9));
+export const mindMinutes = (milliseconds: number): number => Math.max(0, Math.ceil(milliseconds / 60_000 - 1e-9));

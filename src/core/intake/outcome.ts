@@ -12,12 +12,12 @@ import { type Weight, weightOf } from "../tools/weight.ts";
 import { type Touch } from "./body.ts";
 import { observationsOf } from "./body-signs.ts";
 import { SIGN_WEIGHTS, type SignWeights } from "./cause-rules.ts";
-import { type FindingFacts, type Weighed, weighFindings } from "./findings.ts";
-import { type Rung } from "./instrument.ts";
+import { type FindingFacts, type WeighedCause, weighFindings } from "./findings.ts";
+import { type WalkStep } from "./instrument.ts";
 import { type Limits, limitsOf } from "./limits.ts";
 import { conditionOf, type Measures, type RestingOdd, restingOdd } from "./measures.ts";
 import { type Learner, learnerOf, type Nerve, nerveOf } from "./mind.ts";
-import type { Mark, SeenSign } from "./seen.ts";
+import type { SeenSign, WalkMark } from "./seen.ts";
 import type { Strength } from "./signs.ts";
 
 export const EVALUATION_KINDS = ["intake", "mid-term", "exit"] as const;
@@ -34,7 +34,7 @@ export interface WalkedHorse {
   readonly told: string;
 }
 export interface WalkFacts extends WalkedHorse {
-  readonly marks: readonly Mark[];
+  readonly marks: readonly WalkMark[];
   readonly signs: readonly SeenSign[];
   readonly touches: readonly Touch[];
   readonly measures: Measures;
@@ -85,19 +85,19 @@ export interface Outcome {
   readonly risk: number;
   readonly riskBecause: readonly RiskReason[];
   /** Where to look for the reason, ranked. */
-  readonly weighed: Weighed;
+  readonly weighed: WeighedCause;
 }
 
 const ANY_DAY: LocalDate = localDate("2000-01-01");
 
 /** What a walk scored, whenever that was. */
-export const scoresOfMarks = (marks: readonly Mark[]): readonly ScoreFact[] =>
+export const scoresOfMarks = (marks: readonly WalkMark[]): readonly ScoreFact[] =>
   marks.flatMap(({ skill, side, score }) => (score === null ? [] : [{ skill, side, score, day: ANY_DAY }]));
 /** Levels as the walk alone shows them. */
-export const levelsOfMarks = (marks: readonly Mark[]): Levels => readLevels(scoresOfMarks(marks));
+export const levelsOfMarks = (marks: readonly WalkMark[]): Levels => readLevels(scoresOfMarks(marks));
 
 /** What still bars the way into the saddle within the walk: skills under 3 on the weaker side, or not seen. */
-export function notYetForSaddle(marks: readonly Mark[], { skills }: Ladder): readonly string[] {
+export function notYetForSaddle(marks: readonly WalkMark[], { skills }: Ladder): readonly string[] {
   const levels = levelsOfMarks(marks);
   return tagged(skills, "before-saddle")
     .filter((skill) => weakerSide(levels, skill) < 3)
@@ -202,7 +202,7 @@ export function readWalk(facts: WalkFacts, ladder: Ladder, { signWeights, ...hea
 }
 
 /** Tracks of a rung that were neither scored nor marked 'not seen'. */
-export function openTracks(marks: readonly Mark[], rung: Rung, ladder: Ladder): number {
+export function openTracks(marks: readonly WalkMark[], rung: WalkStep, ladder: Ladder): number {
   const tracks = rung.skills.reduce((sum, id) => sum + sidesOf(ladder.of(id).sided).length, 0);
   return tracks - marks.filter((mark) => rung.skills.includes(mark.skill)).length;
 }

@@ -5,7 +5,7 @@ import { RUNGS, WALKED_SKILLS } from "../intake/instrument.ts";
 import { SIGN_IDS } from "../intake/signs.ts";
 import { ladderFaults } from "./graph.ts";
 import { readLevels, type ScoreFact, weakerSide } from "./level.ts";
-import { METHODS, methodOf, methodsWith, type OwnMethod, ownOf } from "./methods.ts";
+import { METHODS, methodOf, methodsWith, type OwnMethod, ownMethodOf } from "./methods.ts";
 import type { Skill } from "./skill.ts";
 
 const DAY = localDate("2026-07-01");
@@ -86,8 +86,8 @@ describe("methods of the barn's own", () => {
     expect(methodsWith([])).toEqual(METHODS.map((method) => ({ ...method, used: true })));
   });
   it("keep only what differs from what ships", () => {
-    expect(ownOf(methodsWith([own]))).toEqual([own]);
-    expect(ownOf([{ ...methodOf("quiet-steps"), used: true }])).toEqual([]);
-    expect(ownOf([{ ...methodOf("quiet-steps"), used: false }])).toHaveLength(1);
+    expect(ownMethodOf(methodsWith([own]))).toEqual([own]);
+    expect(ownMethodOf([{ ...methodOf("quiet-steps"), used: true }])).toEqual([]);
+    expect(ownMethodOf([{ ...methodOf("quiet-steps"), used: false }])).toHaveLength(1);
   });
 });

@@ -11,10 +11,10 @@ export const ANSWERS = {
   grooming: ["before", "after-in-raw-weather"],
   secondBit: ["early", "late"],
 } as const;
-export type Question = keyof typeof ANSWERS;
-export type Answer<Q extends Question> = (typeof ANSWERS)[Q][number];
+export type MethodQuestion = keyof typeof ANSWERS;
+export type MethodAnswer<Q extends MethodQuestion> = (typeof ANSWERS)[Q][number];
 
-export interface Method extends Readonly<{ [Q in Question]: Answer<Q> }> {
+export interface Method extends Readonly<{ [Q in MethodQuestion]: MethodAnswer<Q> }> {
   readonly id: string;
   readonly words: string;
   readonly about: string;
@@ -85,7 +85,7 @@ export function methodsWith(own: readonly OwnMethod[]): readonly OwnMethod[] {
   return [...shipped, ...own.filter(({ id }) => !isShipped(id))];
 }
 /** What need not be kept: the shipped ones as they are. */
-export const ownOf = (methods: readonly OwnMethod[]): readonly OwnMethod[] =>
+export const ownMethodOf = (methods: readonly OwnMethod[]): readonly OwnMethod[] =>
   methods.filter((method) => {
     const shipped = METHODS.find(({ id }) => id === method.id);
     const asShipped = shipped && { ...shipped, used: true };

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { leaningFrom, leaningOfPractice } from "../forecast/outlook.ts";
 import { SCORES } from "../kernel/sides.ts";
-import { agreementOf, answerTo, SITUATIONS, situationsOf } from "./practice.ts";
+import { agreementOf, practiceAnswer, SITUATIONS, situationsOf } from "./practice.ts";
 import { proposedBy } from "./skill.ts";
 
 /** A chance that is the same each time. */
@@ -23,7 +23,7 @@ describe("practice at scoring", () => {
         expect(asked).toHaveLength(SITUATIONS);
         const looks = asked.flatMap((one) => (one.kind === "looks" && !one.again ? [one.score] : []));
         expect([...looks].sort()).toEqual([...SCORES]);
-        for (const one of asked) expect(SCORES).toContain(answerTo(one, measure));
+        for (const one of asked) expect(SCORES).toContain(practiceAnswer(one, measure));
         expect(situationsOf(measure, chanceOf(seed))).toEqual(asked);
       }),
     );
@@ -31,8 +31,8 @@ describe("practice at scoring", () => {
   it("reads a figure by the skill's own table", () => {
     const { measure } = skillOf("soft-feel");
     expect(measure && [1, 5, 6, 11].map((figure) => proposedBy(measure, figure))).toEqual([4, 3, 2, 1]);
-    expect(answerTo({ kind: "figure", figure: 6 }, measure)).toBe(2);
-    expect(answerTo({ kind: "figure", figure: 6 }, null)).toBeNull();
+    expect(practiceAnswer({ kind: "figure", figure: 6 }, measure)).toBe(2);
+    expect(practiceAnswer({ kind: "figure", figure: 6 }, null)).toBeNull();
   });
   it("counts how often somebody agrees", () => {
     const answers = [

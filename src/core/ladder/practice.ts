@@ -9,7 +9,7 @@ export type Situation =
 export const SITUATIONS = 10;
 
 /** The barn's answer. Null where there is none: a figure of a skill without a measure. */
-export const answerTo = (situation: Situation, measure: Measure | null): Score | null =>
+export const practiceAnswer = (situation: Situation, measure: Measure | null): Score | null =>
   situation.kind === "looks" ? situation.score : measure && proposedBy(measure, situation.figure);
 
 /** Figures on both sides of where the table turns, so that its edges are learnt. */

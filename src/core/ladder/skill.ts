@@ -3,7 +3,7 @@
  * rule knows a skill by its name.
  */
 import type { Score } from "../kernel/sides.ts";
-import type { Method, Question } from "./methods.ts";
+import type { Method, MethodQuestion } from "./methods.ts";
 import type { Tag } from "./tags.ts";
 
 /** What a branch of the barn's own is by its nature; the rules ask for this, and never for the branch. */
@@ -109,7 +109,7 @@ export const proposedBy = ({ better, table, otherwise }: Measure, figure: number
 
 /** What holds where a method answers a question so. */
 export interface School {
-  readonly question: Question;
+  readonly question: MethodQuestion;
   readonly answer: string;
   readonly words: string;
 }

@@ -7,7 +7,7 @@ import type { TrackSide } from "../kernel/sides.ts";
 import { type ScoreFact, trackKey } from "./level.ts";
 import type { Skill } from "./skill.ts";
 
-export interface Taken {
+export interface SessionsTaken {
   readonly skill: string;
   readonly side: TrackSide;
   readonly horses: number;
@@ -40,7 +40,7 @@ export function worksTaken(scores: readonly ScoreFact[]): readonly { skill: stri
   });
 }
 
-export function typicalOf(ladder: readonly Skill[], taken: readonly Taken[]): readonly Typical[] {
+export function typicalOf(ladder: readonly Skill[], taken: readonly SessionsTaken[]): readonly Typical[] {
   const bySkill = groupBy(taken, ({ skill }) => skill);
   const pool = (told: number, horses: number, works: number): number =>
     (LADDER_HORSES * told + horses * works) / (LADDER_HORSES + horses);
@@ -54,7 +54,7 @@ export function typicalOf(ladder: readonly Skill[], taken: readonly Taken[]): re
 }
 
 /** The ladder with the barn's own numbers in the place of those that were told. */
-export function pooledLadder(ladder: readonly Skill[], taken: readonly Taken[]): readonly Skill[] {
+export function pooledLadder(ladder: readonly Skill[], taken: readonly SessionsTaken[]): readonly Skill[] {
   const pooled = new Map(typicalOf(ladder, taken).map((one) => [one.skill, one.pooled]));
   return ladder.map((skill) => ({ ...skill, to3: pooled.get(skill.id) ?? skill.to3 }));
 }

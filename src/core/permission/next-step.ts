@@ -1,12 +1,12 @@
 /** The next big step on the way to what is wanted of a horse, and what it still waits for. */
 import { ancestorsIn, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
-import { isTaken, type Missing, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts } from "./steps.ts";
+import { isTaken, type MissingForStep, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts } from "./steps.ts";
 
 export interface NextStep {
   readonly step: Step;
   readonly skill: Skill;
-  readonly missing: readonly Missing[];
+  readonly missing: readonly MissingForStep[];
 }
 
 /** What a step does for the first time; of a horse told to be ridden its first ride here is what it is told to do. */

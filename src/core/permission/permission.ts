@@ -313,7 +313,7 @@ function courseReasons(course: CourseNow | null): readonly Reason[] {
 }
 
 /** Where and when, as far as it is known. */
-export interface Moment {
+export interface WhenAndWhere {
   readonly place: PermitPlace | null;
   readonly hours: readonly WeatherHour[];
   readonly ticked: Ticked | null;
@@ -326,7 +326,7 @@ export function against(
   horse: PermitHorse,
   people: { readonly rider: PermitPerson | null; readonly helper: PermitPerson | null },
   act: Act,
-  { place, hours, ticked }: Moment,
+  { place, hours, ticked }: WhenAndWhere,
 ): readonly Reason[] {
   const weather = weatherReason(horse, place ?? SOMEWHERE, act, hours);
   return [

@@ -8,7 +8,7 @@ import type { Stage } from "../reading/reading.ts";
 import type { WeatherBar } from "../weather/weather.ts";
 import type { GateTick, RedSign } from "./ground-check.ts";
 import type { ProtocolCode, StepBack } from "./protocol.ts";
-import type { Missing } from "./steps.ts";
+import type { MissingForStep } from "./steps.ts";
 
 export const REASON_CODES = [
   "hold",
@@ -32,7 +32,7 @@ export const REASON_CODES = [
 export type ReasonCode = (typeof REASON_CODES)[number];
 
 /** In the role in which somebody is asked about. */
-export type Role = "rider" | "helper";
+export type AskedRole = "rider" | "helper";
 
 export type Reason =
   | { readonly code: "hold"; readonly kind: string; readonly since: LocalDate }
@@ -71,14 +71,14 @@ export type Reason =
   | {
       readonly code: "grade";
       readonly who: PersonId;
-      readonly as: Role;
+      readonly as: AskedRole;
       readonly grade: number;
       readonly needed: number;
       /** The skill that asks for it; null: the horse does. */
       readonly skill: string | null;
     }
-  | { readonly code: "grade"; readonly who: PersonId; readonly as: Role; readonly specialist: true; readonly skill: string }
-  | { readonly code: "kept-from"; readonly who: PersonId; readonly as: Role }
+  | { readonly code: "grade"; readonly who: PersonId; readonly as: AskedRole; readonly specialist: true; readonly skill: string }
+  | { readonly code: "kept-from"; readonly who: PersonId; readonly as: AskedRole }
   | { readonly code: "does-not-ride"; readonly who: PersonId }
   | { readonly code: "not-signed" }
   | {
@@ -87,7 +87,7 @@ export type Reason =
       readonly skill: string | null;
     }
   /** `step`: just this skill waits; else whatever bears weight does, this skill being the first of it. */
-  | { readonly code: "not-ready"; readonly step: boolean; readonly skill: string; readonly missing: readonly Missing[] }
+  | { readonly code: "not-ready"; readonly step: boolean; readonly skill: string; readonly missing: readonly MissingForStep[] }
   /** `skill` null: nothing is put on its back; else this one waits. */
   | ({ readonly code: "step-back"; readonly because: ProtocolCode; readonly skill: string | null } & Pick<
       StepBack,
@@ -111,14 +111,14 @@ export const redSign = (sign: RedSign, gone: readonly RedSign[]): Extract<Reason
   gone.includes(sign) && sign !== "sudden-change" ? { code: "red-sign", sign, gone: true } : { code: "red-sign", sign };
 
 /** bars: it is not done · tells: it is done, with this in mind. What bars may still be set aside by some, with a reason that stays. */
-export type Strength = "bars" | "tells";
+export type ReasonStrength = "bars" | "tells";
 /** What a reason bars: all work with the horse, whatever puts weight on it, or the one thing that it names. */
 export type Reach = "everything" | "bearing" | "act";
 /** Who may set a reason aside: nobody; a manager; a manager or a rider of grade 4 and up. */
 export type Overrider = "nobody" | "manager" | "senior";
 
 const TOLD: ReadonlySet<string> = new Set(["prefer", "weight-ageing"]);
-export const strengthOf = (reason: Reason): Strength =>
+export const strengthOf = (reason: Reason): ReasonStrength =>
   reason.code === "time-off" ||
   reason.code === "incident" ||
   reason.code === "softened" ||

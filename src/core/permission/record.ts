@@ -10,10 +10,10 @@ import type { PermitHorse, PermitPerson } from "./horse.ts";
 import { type Act, type AskedSkill, against, barring, type PermitPlace } from "./permission.ts";
 import type { Reason } from "./reasons.ts";
 
-export type Written = Pick<SessionRecord, "groundMinutes" | "saddleMinutes" | "circleMinutes" | "scores" | "mount" | "signs"> &
+export type RecordPart = Pick<SessionRecord, "groundMinutes" | "saddleMinutes" | "circleMinutes" | "scores" | "mount" | "signs"> &
   Partial<Pick<SessionRecord, "jump">>;
 /** What a ridden school worked, whether or not somebody scored it: poles, and a fence. */
-const jumpedTags = ({ jump }: Written): readonly Tag[] =>
+const jumpedTags = ({ jump }: RecordPart): readonly Tag[] =>
   jump?.way === "ridden" ? [...new Set(jump.layout.elements.map(({ fence }) => (isPole(fence) ? "poles" : "cross-pole")))] : [];
 /** The first step of a mounting at which a foot is in the stirrup. */
 const FOOT = MOUNT_STEPS.indexOf("foot");
@@ -25,7 +25,7 @@ const reached = (step: MountStep | null): Bears => {
 
 /** What was put on the horse's back, by minutes, by how far a mounting went and by what was scored. */
 export const bearsOf = (
-  { saddleMinutes, mount, scores }: Pick<Written, "saddleMinutes" | "mount" | "scores">,
+  { saddleMinutes, mount, scores }: Pick<RecordPart, "saddleMinutes" | "mount" | "scores">,
   ladder: readonly AskedSkill[],
 ): Bears =>
   mostBorne([
@@ -45,7 +45,7 @@ export interface RecordedBy {
     readonly asked: readonly GateTick[];
   };
 }
-export interface Spot {
+export interface RecordContext {
   /** Who helped in fact. */
   readonly helper: PermitPerson | null;
   readonly ticks: readonly GateTick[];
@@ -55,7 +55,7 @@ export interface Spot {
 }
 
 /** Everything that a record goes against, from the horse as it stood before it. Nothing of it keeps the record from being written. */
-export function againstRecord({ ladder, gate }: RecordedBy, spot: Spot, record: Written): readonly Reason[] {
+export function againstRecord({ ladder, gate }: RecordedBy, spot: RecordContext, record: RecordPart): readonly Reason[] {
   const jumped = jumpedTags(record);
   const worked = ladder.filter(
     ({ skill }) => record.scores.some((given) => given.skill === skill.id) || skill.tags.some((tag) => jumped.includes(tag)),

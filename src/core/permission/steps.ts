@@ -90,33 +90,35 @@ const LIE_ACROSS: readonly Need[] = [
 ];
 
 /** A skill that a step asks for. */
-export interface Level {
+export interface RequiredLevel {
   readonly skill: string;
   readonly at: StepChange["at"];
   /** On one side it is enough: the side that it is worked from. */
   readonly oneSide?: boolean;
 }
 /** What is known of a ladder once: neither it nor the barn's changes of the lists are ever changed in place. */
-const asked = new WeakMap<readonly Skill[], WeakMap<readonly StepChange[], Map<Step, readonly Level[]>>>();
+const asked = new WeakMap<readonly Skill[], WeakMap<readonly StepChange[], Map<Step, readonly RequiredLevel[]>>>();
 /** The skills of a step's list as the barn has it; what this ladder does not work cannot be asked for. */
-export function levelsAsked(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly Level[] {
-  const ofLadder = asked.get(ladder) ?? new WeakMap<readonly StepChange[], Map<Step, readonly Level[]>>();
-  const known = ofLadder.get(changes) ?? new Map<Step, readonly Level[]>();
+export function levelsAsked(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly RequiredLevel[] {
+  const ofLadder = asked.get(ladder) ?? new WeakMap<readonly StepChange[], Map<Step, readonly RequiredLevel[]>>();
+  const known = ofLadder.get(changes) ?? new Map<Step, readonly RequiredLevel[]>();
   const levels = known.get(step) ?? levelsOf(step, changes, ladder);
   known.set(step, levels);
   ofLadder.set(changes, known);
   asked.set(ladder, ofLadder);
   return levels;
 }
-function levelsOf(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly Level[] {
+function levelsOf(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly RequiredLevel[] {
   const shipped = STEP_LISTS[step].needs.flatMap((need) =>
     need.code === "level"
-      ? tagged(ladder, need.tag).map(({ id }): Level => ({ skill: id, at: need.at, ...(need.oneSide ? { oneSide: true } : {}) }))
+      ? tagged(ladder, need.tag).map(
+          ({ id }): RequiredLevel => ({ skill: id, at: need.at, ...(need.oneSide ? { oneSide: true } : {}) }),
+        )
       : [],
   );
   const mine = changes.filter((one) => one.step === step);
   const changed = shipped.map(
-    (level): Level => ({ ...level, at: mine.find(({ skill }) => skill === level.skill)?.at ?? level.at }),
+    (level): RequiredLevel => ({ ...level, at: mine.find(({ skill }) => skill === level.skill)?.at ?? level.at }),
   );
   const added = mine.filter(
     ({ skill }) => !shipped.some((level) => level.skill === skill) && ladder.some(({ id }) => id === skill),
@@ -132,7 +134,7 @@ export const mayAskFor = (step: Step, skill: string, ladder: readonly Skill[]): 
   return !own.includes(skill) && !ancestorsIn(ladder, skill).some((id) => own.includes(id));
 };
 
-export type Missing =
+export type MissingForStep =
   | { readonly code: "level"; readonly skill: string; readonly side: TrackSide; readonly needed: number; readonly is: number }
   | { readonly code: "quiet"; readonly in: "tack" | "rides" }
   | { readonly code: "ground-sessions"; readonly left: number }
@@ -153,7 +155,7 @@ export interface StepFacts {
 
 const NO_CHANGES: readonly StepChange[] = [];
 /** The step's list as the barn has it. */
-const missingOfStep = (step: Step, facts: StepFacts): readonly Missing[] => [
+const missingOfStep = (step: Step, facts: StepFacts): readonly MissingForStep[] => [
   ...levelsAsked(step, facts.changes ?? NO_CHANGES, facts.ladder).flatMap((level) => {
     const skill = facts.ladder.find(({ id }) => id === level.skill);
     return skill ? lacking(skill, level.at, level.oneSide ?? false, facts) : [];
@@ -177,7 +179,7 @@ function meanOf(skill: Skill, { reading, sessions }: Pick<StepFacts, "reading" |
   });
   return Math.min(...looks, Number.POSITIVE_INFINITY);
 }
-function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFacts): readonly Missing[] {
+function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFacts): readonly MissingForStep[] {
   const mean = meanOf(skill, facts);
   const sides = sidesOf(skill.sided)
     .map((side) => ({ side, is: facts.reading.countsOn(skill, side) }))
@@ -187,9 +189,9 @@ function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFact
   return enough ? [] : sides.map(({ side, is }) => ({ code: "level" as const, skill: skill.id, side, needed, is }));
 }
 
-function missingOf(needs: readonly Need[], facts: StepFacts): readonly Missing[] {
+function missingOf(needs: readonly Need[], facts: StepFacts): readonly MissingForStep[] {
   const { ladder, sessions, sessionsSoFar, rides, groundSessionsFirst } = facts;
-  return needs.flatMap((need): readonly Missing[] => {
+  return needs.flatMap((need): readonly MissingForStep[] => {
     switch (need.code) {
       case "level":
         return tagged(ladder, need.tag).flatMap((skill) => lacking(skill, need.at, need.oneSide ?? false, facts));
@@ -208,7 +210,7 @@ function missingOf(needs: readonly Need[], facts: StepFacts): readonly Missing[]
 }
 
 /** What a skill's first time still waits for; empty where it is no big step, where it may be asked, or was shown already. */
-export function missingFor(skill: Skill, facts: StepFacts): readonly Missing[] {
+export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForStep[] {
   const { reading } = facts;
   if (reading.isShown(skill)) return [];
   const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
@@ -233,7 +235,7 @@ function stepsInside(skill: Skill, ladder: readonly Skill[]): readonly Skill[] {
 
 export interface Waiting {
   readonly skill: string;
-  readonly missing: readonly Missing[];
+  readonly missing: readonly MissingForStep[];
 }
 export interface Unready {
   /** Skills whose first time waits, and for what; in the ladder's order. */

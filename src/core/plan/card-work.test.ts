@@ -9,7 +9,7 @@ import type { Reason } from "../permission/reasons.ts";
 import type { StepFacts } from "../permission/steps.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
 import { type CardWork, cardWork, type WorkAsked, type WorkRole } from "./card-work.ts";
-import type { LaidSession } from "./term-plan.ts";
+import type { ScheduledSession } from "./term-plan.ts";
 
 const DAY = localDate("2026-07-01");
 const scored = (id: string, score: 0 | 1 | 2 | 3 | 4 | 5): ReadScore[] =>
@@ -42,7 +42,7 @@ const asked = (scores: readonly ReadScore[], changes: Partial<WorkAsked> = {}): 
   laid: null,
   ...changes,
 });
-const laidOut = (skills: readonly string[], changes: Partial<LaidSession> = {}): WorkAsked["laid"] => ({
+const laidOut = (skills: readonly string[], changes: Partial<ScheduledSession> = {}): WorkAsked["laid"] => ({
   items: skills.map((skill) => ({ skill, isNew: false, pinned: false, when: [] })),
   because: { code: "ladder" },
   warmUp: [],

@@ -17,7 +17,7 @@ import type { Because } from "./because.ts";
 import { composed, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
 import { Mains } from "./main.ts";
-import type { Condition, LaidSession } from "./term-plan.ts";
+import type { Condition, ScheduledSession } from "./term-plan.ts";
 import type { Way } from "./ways.ts";
 
 export const WORK_ROLES = ["warm-up", "main", "handling", "finish"] as const;
@@ -73,7 +73,7 @@ export interface WorkAsked {
   /** What the barn asks on every card or on none; missing: nothing. */
   readonly ways?: readonly Way[];
   /** What the plan has laid for this day; null: it has laid nothing, and the record alone decides. */
-  readonly laid: Pick<LaidSession, "items" | "because" | "warmUp" | "handling" | "finish" | "smaller"> | null;
+  readonly laid: Pick<ScheduledSession, "items" | "because" | "warmUp" | "handling" | "finish" | "smaller"> | null;
 }
 
 /** Deterministic: the same record gives the same card. Nothing is asked that may not be done, and a ground card asks for nothing that bears weight. */

@@ -1,6 +1,6 @@
 /** Levels on the way to the goals as they are expected, each planned session a little surer: what the chooser is told. */
 import { knownOf, NEW_BELOW, weakerOf } from "../forecast/choose.ts";
-import type { Course, Known } from "../forecast/course.ts";
+import type { Known, LevelCourse } from "../forecast/course.ts";
 import { goalState, PROOFS } from "../forecast/goals.ts";
 import { GAIN_NOISE, HIGHEST_LEVEL, intakeAt, readyBy, SCORE_VARIANCE } from "../forecast/growth.ts";
 import type { SkillShape } from "../forecast/stay.ts";
@@ -15,7 +15,7 @@ export class CourseAhead {
   readonly barred: Uint8Array;
 
   constructor(
-    readonly course: Course,
+    readonly course: LevelCourse,
     { belief, sessions, goals, ahead }: PlanAsked,
   ) {
     this.known = knownOf(belief, course);

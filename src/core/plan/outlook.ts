@@ -5,12 +5,12 @@
 
 import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
 import { isWorkable, type TermFacts } from "../calendar/term.ts";
-import type { Bend } from "../forecast/calibrate.ts";
-import { type Reading, readingNow } from "../forecast/doubt.ts";
+import type { Calibration } from "../forecast/calibrate.ts";
+import { readingNow, type StartingState } from "../forecast/doubt.ts";
 import type { Belief } from "../forecast/estimator.ts";
 import type { GoalFacts } from "../forecast/goals.ts";
-import type { Ahead } from "../forecast/plays.ts";
-import type { Leaning, Seen, Session, SkillShape, StayFacts } from "../forecast/stay.ts";
+import type { Ahead } from "../forecast/simulate.ts";
+import type { RiderSeverity, ScoredSession, Seen, SkillShape, StayFacts } from "../forecast/stay.ts";
 import type { HorseKind } from "../horse/horse.ts";
 import { type Score, type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ladderFor } from "../ladder/for-method.ts";
@@ -22,7 +22,7 @@ import { impliedBy, readHorse } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { nextFrom } from "./next-goals.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
-import type { Standing } from "./standing.ts";
+import type { GoalStanding } from "./standing.ts";
 import type { Pin, PlanAsked } from "./term-plan.ts";
 import type { Way } from "./ways.ts";
 
@@ -42,7 +42,7 @@ export interface StayRecord {
   readonly ladder: readonly Skill[];
   readonly seen: readonly Seen[];
   /** Days count from the first day of the stay. */
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
   readonly goals: readonly PlanGoal[];
   readonly pins: readonly Pin[];
   /** Skills that wait, each for a day; as the forecast counts days. */
@@ -52,12 +52,12 @@ export interface StayRecord {
   /** Of the usual session. */
   readonly minutes: number;
   readonly hard: Side | "even";
-  readonly leanings: readonly Leaning[];
+  readonly leanings: readonly RiderSeverity[];
   /** Log learning rate that horses have here, by the barn's past. */
   readonly usualRate: number;
   /** How the barn's past bends a chance. */
-  readonly bend: Bend;
-  readonly standing: Standing;
+  readonly bend: Calibration;
+  readonly standing: GoalStanding;
   /** What the barn changed of the lists of big steps. */
   readonly stepChanges: readonly StepChange[];
   readonly ways: readonly Way[];
@@ -191,7 +191,7 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
   };
 }
 
-export const readingOn = (record: StayRecord, what: WhatIf = NOW): Reading => readingNow(factsOf(record, what));
+export const readingOn = (record: StayRecord, what: WhatIf = NOW): StartingState => readingNow(factsOf(record, what));
 
 /** What a plan is laid from; the belief is handed in, as it is dear. */
 export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW): PlanAsked {

@@ -1,7 +1,7 @@
 /** Where the sessions of a plan are worked: as their skills need, and somewhere else on purpose before a horse knows its work in one place only. */
 import type { Skill, SkillPlace } from "../ladder/skill.ts";
 
-export interface LaidPlace {
+export interface ScheduledPlace {
   readonly place: SkillPlace;
   /** True where it is another one than its work needs, for the change. */
   readonly change: boolean;
@@ -21,7 +21,7 @@ export const placeFor = (skills: readonly Skill[]): SkillPlace =>
  * One session after another. `calm[i]`: nothing of session i is new and all of it is known well enough to be asked elsewhere. A session whose work
  * can be done anywhere stays where the last one was, until it is time for a change.
  */
-export function placesOf(needed: readonly SkillPlace[], calm: readonly boolean[]): readonly LaidPlace[] {
+export function placesForWork(needed: readonly SkillPlace[], calm: readonly boolean[]): readonly ScheduledPlace[] {
   let [last, run]: [SkillPlace, number] = ["anywhere", 0];
   return needed.map((need, i) => {
     const usual = need === "anywhere" ? last : need;

@@ -12,7 +12,7 @@ import type { ReadScore } from "../reading/reading.ts";
 import { type Again, toTakeUpAgain } from "./follow-up.ts";
 import type { PlanGoal } from "./goal-sets.ts";
 
-export interface Standing {
+export interface GoalStanding {
   /** The latest of each track, walks and sessions apart. */
   readonly scores: readonly ReadScore[];
   readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
@@ -60,7 +60,7 @@ export function stillStuck(
   return stuck.filter((skill) => latest(skill) < Math.min(STUCK_BELOW, ...targets(skill)));
 }
 
-export function standingOf({ record, today, goals, complaint, stuck, ladder }: StandingAsked): Standing {
+export function standingOf({ record, today, goals, complaint, stuck, ladder }: StandingAsked): GoalStanding {
   const { kind, history, scores, sessions, worked, rides } = record;
   const horse = permitOf(record, today);
   const grounded = barsForGood(horse);

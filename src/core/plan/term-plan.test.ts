@@ -9,10 +9,10 @@ import { METHODS, type Method, methodOf } from "../ladder/methods.ts";
 import { GOAL_SETS, goalsOfSet, type PlanGoal, valueOf } from "./goal-sets.ts";
 import { aheadOf, factsOf, planAsked, readingOn, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
-import type { Standing } from "./standing.ts";
-import { type LaidSession, layPlan, type Pin } from "./term-plan.ts";
-import { tell } from "./told.ts";
-import { weeksOf, whatMoved } from "./weeks.ts";
+import type { GoalStanding } from "./standing.ts";
+import { tell } from "./stored-forecast.ts";
+import { layPlan, type Pin, type ScheduledSession } from "./term-plan.ts";
+import { planWeeksOf, whatMoved } from "./weeks.ts";
 
 const FIRST = localDate("2026-06-01");
 const goal = (skill: string, target: 3 | 4 | 5 = 3): PlanGoal => ({ skill, target, side: null, weight: 2, must: false });
@@ -28,7 +28,7 @@ const worked = (day: number, skills: readonly string[], score: number): StayReco
   })),
 });
 /** The trainer's side of the same sessions. */
-const standingOf = (sessions: StayRecord["sessions"], changes: Partial<Standing> = {}): Standing => ({
+const standingOf = (sessions: StayRecord["sessions"], changes: Partial<GoalStanding> = {}): GoalStanding => ({
   scores: sessions.flatMap(({ day, work }) =>
     work.flatMap(({ skill, scores }) =>
       (Object.entries(scores) as [TrackSide, Score][]).map(([side, score]) => ({
@@ -96,9 +96,9 @@ const recordOf = (changes: Partial<StayRecord> = {}): StayRecord => ({
   usualRate: 0,
   ...changes,
 });
-const planOf = (record: StayRecord, what?: WhatIf): readonly LaidSession[] =>
+const planOf = (record: StayRecord, what?: WhatIf): readonly ScheduledSession[] =>
   layPlan(planAsked(record, readingOn(record, what).belief, what));
-const skillsOn = (plan: readonly LaidSession[], day: number): readonly string[] =>
+const skillsOn = (plan: readonly ScheduledSession[], day: number): readonly string[] =>
   plan.find((one) => one.day === day)?.items.map(({ skill }) => skill) ?? [];
 
 describe("planned days", () => {
@@ -247,7 +247,7 @@ describe("the plan of what is left", () => {
     expect(planOf(recordOf())).toEqual(planOf(recordOf()));
   });
   it("tells its weeks by their theme and main thing", () => {
-    const weeks = weeksOf(planOf(recordOf()), SKILLS, 0);
+    const weeks = planWeeksOf(planOf(recordOf()), SKILLS, 0);
     expect(weeks[0]).toMatchObject({ from: 7 });
     expect(weeks.every(({ theme, main, sessions }) => theme !== null && main !== null && sessions.length > 0)).toBe(true);
     // The theme is what its own sessions say.

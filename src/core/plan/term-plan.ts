@@ -8,8 +8,8 @@ import type { SessionKind } from "../card/card.ts";
 import { courseOf } from "../forecast/course.ts";
 import type { Belief } from "../forecast/estimator.ts";
 import type { GoalFacts } from "../forecast/goals.ts";
-import type { Ahead } from "../forecast/plays.ts";
-import type { Session } from "../forecast/stay.ts";
+import type { Ahead } from "../forecast/simulate.ts";
+import type { ScoredSession } from "../forecast/stay.ts";
 import type { HorseKind } from "../horse/horse.ts";
 import { RELIABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -18,11 +18,11 @@ import type { Because } from "./because.ts";
 import type { Parts } from "./compose.ts";
 import { CourseAhead } from "./course-ahead.ts";
 import type { PlanGoal } from "./goal-sets.ts";
-import { type LaidPlace, placeFor, placesOf } from "./places.ts";
-import type { Standing } from "./standing.ts";
+import { placeFor, placesForWork, type ScheduledPlace } from "./places.ts";
+import type { GoalStanding } from "./standing.ts";
 import { TrainersDay } from "./trainers-day.ts";
 import type { Way } from "./ways.ts";
-import { type WeekWords, type Written, writtenIn } from "./written.ts";
+import { type WeekWords, type WrittenWork, writtenIn } from "./written.ts";
 
 export const PURPOSES = ["work", "refresher", "consolidate", "exit"] as const;
 export type Purpose = (typeof PURPOSES)[number];
@@ -33,33 +33,33 @@ export type Condition =
   | { readonly code: "calm-day" }
   | { readonly code: "second-person" };
 
-export interface LaidItem {
+export interface ScheduledItem {
   readonly skill: string;
   /** First time here. */
   readonly isNew: boolean;
   readonly pinned: boolean;
   readonly when: readonly Condition[];
 }
-export interface LaidSession extends LaidPlace, Parts {
+export interface ScheduledSession extends ScheduledPlace, Parts {
   /** As the forecast counts days. */
   readonly day: number;
   readonly purpose: Purpose;
   /** From what it bears; on the day people, place and weather may make it less. */
   readonly kind: SessionKind;
   /** The main: one thing, or two of a family. */
-  readonly items: readonly LaidItem[];
+  readonly items: readonly ScheduledItem[];
   readonly because: Because;
 }
 /** A skill kept to a day, or off days up to one; null: for good. What is moved is pinned to its new day and kept off the old one. */
 export type Pin =
   | { readonly kind: "pin"; readonly skill: string; readonly day: number }
   | { readonly kind: "forbid"; readonly skill: string; readonly from: number; readonly to: number | null }
-  | Written
+  | WrittenWork
   | WeekWords;
 
 export interface PlanAsked {
   readonly belief: Belief;
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
   readonly goals: readonly GoalFacts[];
   readonly ahead: Ahead;
   readonly ladder: readonly Skill[];
@@ -67,7 +67,7 @@ export interface PlanAsked {
   readonly trainer: TrainerFacts;
 }
 /** What a trainer looks at beyond levels. */
-export interface TrainerFacts extends Standing {
+export interface TrainerFacts extends GoalStanding {
   readonly firstDay: LocalDate;
   readonly kind: HorseKind;
   readonly goals: readonly PlanGoal[];
@@ -107,7 +107,7 @@ function underWay({ sessions, ahead, belief }: PlanAsked): readonly string[] {
 }
 
 /** Every planned day of what is left, in order. Deterministic: the same record, goals and pins give the same plan. */
-export function layPlan(asked: PlanAsked): readonly LaidSession[] {
+export function layPlan(asked: PlanAsked): readonly ScheduledSession[] {
   const { belief, goals, ahead, ladder, pins } = asked;
   const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
   const written = pins.filter((pin) => pin.kind === "written");
@@ -135,6 +135,6 @@ export function layPlan(asked: PlanAsked): readonly LaidSession[] {
     calm.push(session.items.every(({ isNew, skill }) => !isNew && day.levelOf(skill) >= WELL));
     return session;
   });
-  const places = placesOf(needed, calm);
-  return sessions.map((session, i) => ({ ...session, ...(places[i] as LaidPlace) }));
+  const places = placesForWork(needed, calm);
+  return sessions.map((session, i) => ({ ...session, ...(places[i] as ScheduledPlace) }));
 }

@@ -18,9 +18,9 @@ import { composed, isPassing, kindOf, wantedHandling } from "./compose.ts";
 import type { CourseAhead } from "./course-ahead.ts";
 import { ExpectedReading } from "./expected.ts";
 import { isFence, type MainMoment, Mains } from "./main.ts";
-import type { LaidPlace } from "./places.ts";
-import type { Condition, LaidItem, LaidSession, Pin, PlanAsked, Purpose } from "./term-plan.ts";
-import { partsWritten, type Written } from "./written.ts";
+import type { ScheduledPlace } from "./places.ts";
+import type { Condition, Pin, PlanAsked, Purpose, ScheduledItem, ScheduledSession } from "./term-plan.ts";
+import { partsWritten, type WrittenWork } from "./written.ts";
 
 /** Nothing is begun for the first time in so many last days of a term. */
 const NO_FIRST_DAYS = 3;
@@ -155,8 +155,8 @@ export class TrainersDay {
     purpose: Purpose,
     kept: readonly Skill[],
     minutes: number,
-    written: Written | null,
-  ): Omit<LaidSession, keyof LaidPlace> {
+    written: WrittenWork | null,
+  ): Omit<ScheduledSession, keyof ScheduledPlace> {
     const { asked, expected, reading } = this;
     const { ahead, ladder, trainer, belief } = asked;
     const { course, known, met, missing, lastWorked, barred } = expected;
@@ -238,7 +238,7 @@ export class TrainersDay {
     });
     const parts = written ? partsWritten(written, own, ladder, may) : own;
     const items = main.map(
-      (skill): LaidItem => ({
+      (skill): ScheduledItem => ({
         skill: skill.id,
         isNew: reading.basisOf(skill) === "none" || (reading.basisOf(skill) === "told" && !reading.isShown(skill)),
         pinned: kept.includes(skill),

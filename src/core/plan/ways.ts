@@ -1,5 +1,5 @@
 /** What a barn asks on every card or on none, and what its manager's own hand on cards proposes for it. */
-import type { Written } from "./written.ts";
+import type { WrittenWork } from "./written.ts";
 
 /** `leave-out`: never beside the main, but to be looked at where nobody has seen it · `always`: asked on every card on which it may be. A main is the plan's, whatever the barn's way. */
 export const WAYS = ["leave-out", "always"] as const;
@@ -10,7 +10,7 @@ export interface Way {
 /** Of one horse's cards that were written by hand. */
 export interface WrittenOf {
   readonly stay: string;
-  readonly written: readonly Pick<Written, "added" | "dropped">[];
+  readonly written: readonly Pick<WrittenWork, "added" | "dropped">[];
 }
 export interface ProposedWay extends Way {
   /** Cards on which it was done, and horses. */

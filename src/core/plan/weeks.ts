@@ -1,7 +1,7 @@
 /** A plan by its weeks, and what a new laying moved. */
 import type { Skill } from "../ladder/skill.ts";
 import type { Step } from "../permission/steps.ts";
-import type { LaidSession } from "./term-plan.ts";
+import type { ScheduledSession } from "./term-plan.ts";
 
 /** What a week is about, by the reasons of its sessions. */
 export type Theme =
@@ -12,14 +12,14 @@ export type Theme =
   | { readonly code: "proof" }
   | { readonly code: "branch"; readonly branch: string };
 
-export interface LaidWeek {
+export interface ScheduledWeek {
   /** Day of the week's Monday, as the forecast counts days. */
   readonly from: number;
   /** Null: nothing is planned. */
   readonly theme: Theme | null;
   /** The skill worked most. */
   readonly main: string | null;
-  readonly sessions: readonly LaidSession[];
+  readonly sessions: readonly ScheduledSession[];
   /** Where its sessions are worked. */
   readonly places: readonly Skill["place"][];
 }
@@ -30,7 +30,7 @@ const most = <T>(list: readonly T[]): T | null => {
 };
 
 /** A first is what its week is remembered by; else the reason that most of its sessions have. */
-function themeOf(sessions: readonly LaidSession[], branchOf: (skill: string) => string | undefined): Theme | null {
+function themeOf(sessions: readonly ScheduledSession[], branchOf: (skill: string) => string | undefined): Theme | null {
   const worked = sessions.filter(({ items }) => items.length > 0);
   const firsts = worked.flatMap(({ because }) => (because.code === "step" ? [because.step] : []));
   const [step] = firsts;
@@ -54,7 +54,11 @@ function themeOf(sessions: readonly LaidSession[], branchOf: (skill: string) => 
 }
 
 /** Weeks from Monday to Sunday; `monday` is the number of any Monday. */
-export function weeksOf(plan: readonly LaidSession[], ladder: readonly Skill[], monday: number): readonly LaidWeek[] {
+export function planWeeksOf(
+  plan: readonly ScheduledSession[],
+  ladder: readonly Skill[],
+  monday: number,
+): readonly ScheduledWeek[] {
   const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
   const weekOf = (day: number): number => Math.floor((day - monday) / 7);
   const weeks = [...new Set(plan.map(({ day }) => weekOf(day)))];
@@ -81,8 +85,12 @@ export type Moved =
 const WORTH_TELLING = 2;
 
 /** What moved between two plans, by the first day of each skill that both still have before them: a shift of a day is not told. */
-export function whatMoved(before: readonly LaidSession[], after: readonly LaidSession[], today: number): readonly Moved[] {
-  const firsts = (plan: readonly LaidSession[]): ReadonlyMap<string, number> => {
+export function whatMoved(
+  before: readonly ScheduledSession[],
+  after: readonly ScheduledSession[],
+  today: number,
+): readonly Moved[] {
+  const firsts = (plan: readonly ScheduledSession[]): ReadonlyMap<string, number> => {
     const days = new Map<string, number>();
     for (const { day, items } of plan) if (day > today) for (const { skill } of items) if (!days.has(skill)) days.set(skill, day);
     return days;
@@ -96,7 +104,7 @@ export function whatMoved(before: readonly LaidSession[], after: readonly LaidSe
   const dropped = [...was]
     .filter(([skill]) => !is.has(skill))
     .map(([skill, day]): Moved => ({ code: "dropped", skill, before: day }));
-  const left = (plan: readonly LaidSession[]): number => plan.filter(({ day }) => day > today).length;
+  const left = (plan: readonly ScheduledSession[]): number => plan.filter(({ day }) => day > today).length;
   const days: Moved[] = left(before) === left(after) ? [] : [{ code: "days", before: left(before), after: left(after) }];
   return [...days, ...moved, ...dropped];
 }

@@ -8,7 +8,7 @@ export interface WrittenItem {
   readonly skill: string;
   readonly role: WorkRole;
 }
-export interface Written {
+export interface WrittenWork {
   readonly kind: "written";
   /** As the forecast counts days. */
   readonly day: number;
@@ -29,11 +29,16 @@ export interface WeekWords {
 }
 
 /** Skills of one part, as written; what this ladder does not work any more is left out. */
-export const writtenIn = (written: Written, role: WorkRole, ladder: readonly Skill[]): readonly Skill[] =>
+export const writtenIn = (written: WrittenWork, role: WorkRole, ladder: readonly Skill[]): readonly Skill[] =>
   written.items.flatMap((item) => (item.role === role ? ladder.filter(({ id }) => id === item.skill) : []));
 
 /** Around the main as written, as far as it may be asked. What to leave alone and the smaller version stay as they were composed. */
-export function partsWritten(written: Written, composed: Parts, ladder: readonly Skill[], may: (skill: Skill) => boolean): Parts {
+export function partsWritten(
+  written: WrittenWork,
+  composed: Parts,
+  ladder: readonly Skill[],
+  may: (skill: Skill) => boolean,
+): Parts {
   const of = (role: WorkRole): readonly string[] =>
     writtenIn(written, role, ladder)
       .filter(may)
@@ -48,12 +53,12 @@ export function partsWritten(written: Written, composed: Parts, ladder: readonly
   };
 }
 /** What the manager's hand did to a card: by skill, wherever it stands. */
-export function changedBy(before: readonly WrittenItem[], after: readonly WrittenItem[]): Pick<Written, "added" | "dropped"> {
+export function changedBy(before: readonly WrittenItem[], after: readonly WrittenItem[]): Pick<WrittenWork, "added" | "dropped"> {
   const [was, is] = [before, after].map((items) => [...new Set(items.map(({ skill }) => skill))]) as [string[], string[]];
   return { added: is.filter((skill) => !was.includes(skill)), dropped: was.filter((skill) => !is.includes(skill)) };
 }
 
-type Pinned = Written | WeekWords | { readonly kind: "pin" | "forbid"; readonly skill: string };
+type Pinned = WrittenWork | WeekWords | { readonly kind: "pin" | "forbid"; readonly skill: string };
 /** Every skill that the manager's hand named. */
 export const skillsOfPins = (pins: readonly Pinned[]): readonly string[] =>
   pins.flatMap((pin) => (pin.kind === "written" ? pin.items.map(({ skill }) => skill) : pin.kind === "week" ? [] : [pin.skill]));

@@ -108,7 +108,7 @@ const BY_KIND: Readonly<Partial<Record<HorseKind, { readonly topic: HistoryTopic
 };
 
 /** Ids that the booking vouches for: 'yes' in the history, or the kind where the history does not say 'no'. */
-export function toldBy(
+export function vouchedBy(
   ladder: ReadonlyMap<string, Skill>,
   { kind, history }: Pick<ReadFacts, "kind" | "history">,
 ): ReadonlySet<string> {
@@ -149,7 +149,7 @@ export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): 
   const byId = new Map(ladder.map((skill) => [skill.id, skill]));
   const levels = readLevels(scores);
   const implied = impliedBy(byId, levels);
-  const told = toldBy(byId, { kind, history });
+  const told = vouchedBy(byId, { kind, history });
   const basisOn = (skill: Skill, side: TrackSide): Basis => {
     const key = trackKey(skill.id, side);
     if (levels.has(key)) return "seen";

@@ -4,10 +4,10 @@ import { groupBy } from "../kernel/group.ts";
 import { SIDES, sidesOf } from "../kernel/sides.ts";
 import { readLevels, trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
-import type { Compared, ReportFacts, Statement, WorkedSession } from "./facts.ts";
+import type { ReportFacts, ReportSession, SkillComparison, Statement } from "./facts.ts";
 import { statement } from "./key.ts";
 import { isIn, SOLID, scoredIn } from "./seen.ts";
-import { weightiest, weightOf } from "./weight.ts";
+import { reportWeight, weightiest } from "./weight.ts";
 
 const GAINS = 4;
 /** Named of a branch at the most; the drawing beside it has the others. */
@@ -18,7 +18,7 @@ const GAINED_BY = 2;
 /** So many sessions at either end are looked at, and so many minutes less are worth telling. */
 const SOFT_SESSIONS = 3;
 const SOFTER_BY = 2;
-function softens(sessions: readonly WorkedSession[]): Statement[] {
+function softens(sessions: readonly ReportSession[]): Statement[] {
   const soft = sessions.flatMap(({ card, record }) => {
     const minutes = ([...SIDES, null] as const).flatMap((side) => minutesUntilSoft(record.course, side) ?? []);
     return minutes.length > 0 ? [{ card, minutes: Math.max(...minutes) }] : [];
@@ -37,7 +37,7 @@ export function reliable(facts: ReportFacts): readonly Skill[] {
   return facts.ladder.all.filter((skill) => !open.has(skill.id) && isIn(facts.levels, skill, SOLID, 5));
 }
 
-export function canDo(facts: ReportFacts, compared: readonly Compared[]): Statement[] {
+export function canDo(facts: ReportFacts, compared: readonly SkillComparison[]): Statement[] {
   const met = facts.goals.filter((goal) => goal.met).map(({ skill }) => skill);
   const others = reliable(facts).filter(({ id }) => !met.includes(id));
   const does = [...groupBy(others, ({ branch }) => branch)].map(([branch, skills]) => {
@@ -51,10 +51,10 @@ export function canDo(facts: ReportFacts, compared: readonly Compared[]): Statem
   });
   const gains = compared
     .filter(
-      (row): row is Compared & { before: number; now: number } =>
+      (row): row is SkillComparison & { before: number; now: number } =>
         row.before !== null && row.now !== null && row.now - row.before >= GAINED_BY,
     )
-    .map((row) => ({ row, weight: weightOf(facts, facts.ladder.of(row.skill)) }))
+    .map((row) => ({ row, weight: reportWeight(facts, facts.ladder.of(row.skill)) }))
     .sort((a, b) => b.row.now - b.row.before - (a.row.now - a.row.before) || b.weight - a.weight)
     .slice(0, GAINS);
   return [
@@ -75,7 +75,7 @@ export function canDo(facts: ReportFacts, compared: readonly Compared[]): Statem
 }
 
 /** What went up within the week of a weekly word, what was agreed on first. */
-export function weekGained(facts: ReportFacts, sessions: readonly WorkedSession[]): Statement[] {
+export function weekGained(facts: ReportFacts, sessions: readonly ReportSession[]): Statement[] {
   const { week } = facts;
   if (!week) return [];
   const before = readLevels(facts.scores.filter(({ day }) => day < week.from));
@@ -87,7 +87,7 @@ export function weekGained(facts: ReportFacts, sessions: readonly WorkedSession[
         return then !== undefined && at !== undefined && at > then ? [{ skill, side, before: then, now: at }] : [];
       }),
     )
-    .map((row) => ({ row, weight: weightOf(facts, facts.ladder.of(row.skill)) }))
+    .map((row) => ({ row, weight: reportWeight(facts, facts.ladder.of(row.skill)) }))
     .sort((a, b) => b.weight - a.weight || b.row.now - b.row.before - (a.row.now - a.row.before))
     .map(({ row }) => statement({ code: "gained", ...row }, scoredIn(facts, row.skill)));
 }

@@ -5,7 +5,7 @@ import { signOf } from "../intake/signs.ts";
 import { must } from "../kernel/assert.ts";
 import { groupBy } from "../kernel/group.ts";
 import { neverTried } from "./ahead.ts";
-import type { ReportFacts, Statement, WorkedSession } from "./facts.ts";
+import type { ReportFacts, ReportSession, Statement } from "./facts.ts";
 import { statement } from "./key.ts";
 import { intakeOf, LATELY } from "./seen.ts";
 
@@ -18,7 +18,7 @@ const RISKY = 3;
 
 const lastOf = (days: readonly LocalDate[]): LocalDate => must([...days].sort().at(-1), "there is a day");
 
-export function incidentsIn(sessions: readonly WorkedSession[]): Statement[] {
+export function incidentsIn(sessions: readonly ReportSession[]): Statement[] {
   const incidents = sessions.flatMap(({ card, day, record }) => record.incidents.map(({ kind }) => ({ kind, day, card })));
   return [...groupBy(incidents, ({ kind }) => kind)].map(([kind, list]) =>
     statement(
@@ -29,7 +29,7 @@ export function incidentsIn(sessions: readonly WorkedSession[]): Statement[] {
 }
 
 /** Signs by session: those that still show in the last ones, and those that showed and faded. */
-export function signsIn(sessions: readonly WorkedSession[]): Statement[] {
+export function signsIn(sessions: readonly ReportSession[]): Statement[] {
   const seen = sessions.flatMap(({ card, day, record }, at) =>
     [...new Set(record.signs.flatMap(({ sign }) => (signOf(sign).good ? [] : [sign])))].map((sign) => ({ sign, card, day, at })),
   );
@@ -52,7 +52,7 @@ export function signsIn(sessions: readonly WorkedSession[]): Statement[] {
 }
 
 /** Whether a session came to the moment at which the main problem was told to show. */
-function cameTo(during: Complaint["during"][number], { record }: WorkedSession): boolean {
+function cameTo(during: Complaint["during"][number], { record }: ReportSession): boolean {
   switch (during) {
     case "walk":
     case "trot":
@@ -90,7 +90,7 @@ function complaintNow({ complaint, sessions }: ReportFacts): Statement[] {
 }
 
 /** Over fences: where it rushed or refused. */
-export function jumpFaults(sessions: readonly WorkedSession[]): Statement[] {
+export function jumpFaults(sessions: readonly ReportSession[]): Statement[] {
   const schools = sessions.flatMap(({ card, day, record }) => (record.jump ? [{ card, day, jump: record.jump }] : []));
   const isRushed = ({ jump }: (typeof schools)[number]): boolean => jump.pace === "rushes";
   const isRefused = ({ jump }: (typeof schools)[number]): boolean =>

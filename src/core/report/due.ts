@@ -1,6 +1,6 @@
 /** Which reports a stay asks for, and when: one on arrival, a word every week, one at each mid-term, one at the end. */
 import { addDays, daysBetween, type LocalDate, mondayOf } from "../calendar/local-date.ts";
-import type { Post } from "../calendar/term.ts";
+import type { Milestone } from "../calendar/term.ts";
 import type { ReportKind } from "./facts.ts";
 
 export interface DueReport {
@@ -27,7 +27,7 @@ export const weekOf = (firstDay: LocalDate, ordinal: number, weeklyAfter: number
 export function dueReports(
   stay: {
     readonly firstDay: LocalDate;
-    readonly posts: readonly Post[];
+    readonly posts: readonly Milestone[];
     readonly evaluated: boolean;
     readonly lastDay: LocalDate;
     readonly weeklyAfter: number;
@@ -35,7 +35,8 @@ export function dueReports(
   from: LocalDate,
   to: LocalDate,
 ): readonly DueReport[] {
-  const of = (kind: Post["kind"]): readonly LocalDate[] => stay.posts.filter((post) => post.kind === kind).map(({ day }) => day);
+  const of = (kind: Milestone["kind"]): readonly LocalDate[] =>
+    stay.posts.filter((post) => post.kind === kind).map(({ day }) => day);
   const weeks: DueReport[] = [];
   const monday = mondayOf(stay.firstDay);
   for (

@@ -10,7 +10,7 @@ import type { Looker, Restriction } from "../check/check.ts";
 import type { Verdict } from "../forecast/chance.ts";
 import type { CheckResult, Trial, TrialResult } from "../intake/cause-rules.ts";
 import type { EvaluationKind } from "../intake/outcome.ts";
-import type { Mark, SeenSign } from "../intake/seen.ts";
+import type { SeenSign, WalkMark } from "../intake/seen.ts";
 import type { Side, TrackSide } from "../kernel/sides.ts";
 import type { Ladder } from "../ladder/ladder.ts";
 import type { Levels, ScoreFact } from "../ladder/level.ts";
@@ -44,7 +44,7 @@ export type OwedPolicy = (typeof OWED_POLICIES)[number];
 export const REPORT_WAITS = ["check", "trouble", "hold"] as const;
 export type ReportWait = (typeof REPORT_WAITS)[number];
 
-export interface WorkedSession {
+export interface ReportSession {
   readonly card: string;
   readonly day: LocalDate;
   readonly kind: SessionKind;
@@ -54,7 +54,7 @@ export interface LookedAt {
   readonly id: string;
   readonly kind: EvaluationKind;
   readonly day: LocalDate;
-  readonly marks: readonly Mark[];
+  readonly marks: readonly WalkMark[];
   readonly signs: readonly SeenSign[];
   readonly stoppedAt: string | null;
 }
@@ -96,7 +96,7 @@ export interface ReportFacts {
   readonly verdicts: readonly { readonly skill: string; readonly verdict: Verdict }[];
   readonly focus: readonly string[];
   /** In the order of the days. */
-  readonly sessions: readonly WorkedSession[];
+  readonly sessions: readonly ReportSession[];
   /** Of evaluations and sessions, in the order in which they were given. */
   readonly scores: readonly ScoreFact[];
   readonly levels: Levels;
@@ -169,7 +169,7 @@ export type Say =
   | { readonly code: "first-skill"; readonly day: LocalDate; readonly skill: string }
   /** `solid`: reliable here; else mostly, on light help. */
   | { readonly code: "short-can"; readonly skills: readonly string[]; readonly solid: boolean }
-  | { readonly code: "short-next"; readonly what: Proposal | null; readonly skill: string | null }
+  | { readonly code: "short-next"; readonly what: NextProposal | null; readonly skill: string | null }
   | { readonly code: "with-help"; readonly skills: readonly string[]; readonly more: number }
   | {
       readonly code: "weaker-side";
@@ -235,10 +235,10 @@ export type Say =
   | { readonly code: "no-checks" }
   | { readonly code: "next-steps"; readonly skills: readonly string[] }
   | { readonly code: "owed"; readonly sessions: number; readonly policy: OwedPolicy }
-  | { readonly code: "proposal"; readonly what: Proposal; readonly waits: readonly ReportWait[] }
+  | { readonly code: "proposal"; readonly what: NextProposal; readonly waits: readonly ReportWait[] }
   | EarlierSay;
 /** What would serve the horse after this term. */
-export type Proposal = "home" | "home-with-plan" | "more-time" | "wait";
+export type NextProposal = "home" | "home-with-plan" | "more-time" | "wait";
 /** Of reports that were approved before sentences were put together so. */
 export type EarlierSay =
   | { readonly code: "solid"; readonly branch: string; readonly skills: readonly string[]; readonly all: boolean }
@@ -257,7 +257,7 @@ export interface Block {
   readonly statements: readonly Statement[];
 }
 /** Before and after of one skill on the common scale; null where it was not seen. */
-export interface Compared {
+export interface SkillComparison {
   readonly skill: string;
   readonly side: TrackSide;
   readonly before: number | null;
@@ -265,6 +265,6 @@ export interface Compared {
 }
 export interface ComposedReport {
   readonly blocks: readonly Block[];
-  readonly compared: readonly Compared[];
+  readonly compared: readonly SkillComparison[];
   readonly first: FirstPage | null;
 }

@@ -2,7 +2,7 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { trackKey } from "../ladder/level.ts";
-import type { Compared, ReportFacts } from "./facts.ts";
+import type { ReportFacts, SkillComparison } from "./facts.ts";
 import { CREDITED, isIn } from "./seen.ts";
 import { weightiest } from "./weight.ts";
 
@@ -24,7 +24,7 @@ export interface FirstPage {
 const ROWS = 6;
 const OPEN = 4;
 
-export function firstPage(facts: ReportFacts, compared: readonly Compared[]): FirstPage {
+export function firstPage(facts: ReportFacts, compared: readonly SkillComparison[]): FirstPage {
   const { term, reading, ladder, levels } = facts;
   const open = [...facts.goals].filter(({ met }) => !met).sort((a, b) => Number(b.must) - Number(a.must));
   const able = ladder.all

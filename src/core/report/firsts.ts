@@ -5,9 +5,9 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { Gait } from "../card/card.ts";
 import { type BestBefore, firstsShown } from "../card/firsts.ts";
-import type { ReportFacts, Say, Statement, WorkedSession } from "./facts.ts";
+import type { ReportFacts, ReportSession, Say, Statement } from "./facts.ts";
 import { statement } from "./key.ts";
-import { isBig, weightOf } from "./weight.ts";
+import { isBig, reportWeight } from "./weight.ts";
 
 export interface FirstTime {
   readonly day: LocalDate;
@@ -47,7 +47,7 @@ export function firstTimes(facts: ReportFacts): readonly FirstTime[] {
       ...(firstRide ? [say({ code: "first-ride", day }, FIRST_RIDE)] : []),
       ...typed.map(({ skill, words }) => {
         const of = skill === null ? null : ladder.find(skill);
-        return say({ code: "first", day, words }, of ? weightOf(facts, of) : TYPED);
+        return say({ code: "first", day, words }, of ? reportWeight(facts, of) : TYPED);
       }),
       ...found.flatMap((one): FirstTime[] => {
         if (one.code === "gait") {
@@ -59,7 +59,7 @@ export function firstTimes(facts: ReportFacts): readonly FirstTime[] {
         const skill = ladder.find(one.skill);
         // A side that follows the other is no first; nor is what was there before it came.
         const tell = skill && one.side === null && !namedEver.has(one.skill) && isBig(facts, skill);
-        return tell ? [say({ code: "first-skill", day, skill: one.skill }, weightOf(facts, skill))] : [];
+        return tell ? [say({ code: "first-skill", day, skill: one.skill }, reportWeight(facts, skill))] : [];
       }),
     ];
   });
@@ -67,7 +67,7 @@ export function firstTimes(facts: ReportFacts): readonly FirstTime[] {
 /** Told of a whole stay at the most. */
 const MOST = 8;
 /** Firsts in the given sessions, the weightiest where there are many, in the order of the days. */
-export function firsts(facts: ReportFacts, sessions: readonly WorkedSession[]): Statement[] {
+export function firsts(facts: ReportFacts, sessions: readonly ReportSession[]): Statement[] {
   const days = new Set(sessions.map(({ day }) => day));
   const all = firstTimes(facts).filter(({ day }) => days.has(day));
   const kept = new Set([...all].sort((a, b) => b.weight - a.weight).slice(0, MOST));

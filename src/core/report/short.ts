@@ -2,11 +2,11 @@
 import { reliable, weekGained } from "./able.ts";
 import { nextSteps, proposed } from "./ahead.ts";
 import { loudLately } from "./careful.ts";
-import type { ReportFacts, Statement, WorkedSession } from "./facts.ts";
+import type { ReportFacts, ReportSession, Statement } from "./facts.ts";
 import { firstTimes } from "./firsts.ts";
 import { statement } from "./key.ts";
 import { CREDITED, isIn, scoredIn } from "./seen.ts";
-import { weightiest, weightOf } from "./weight.ts";
+import { reportWeight, weightiest } from "./weight.ts";
 
 const NAMED = 3;
 /** What weighs so much is the headline before anything that rose. */
@@ -38,14 +38,14 @@ export function inShort(facts: ReportFacts): Statement[] {
 }
 
 /** The one thing of a week that an owner would want to hear of first. */
-export function headline(facts: ReportFacts, sessions: readonly WorkedSession[]): Statement | null {
+export function headline(facts: ReportFacts, sessions: readonly ReportSession[]): Statement | null {
   const days = new Set(sessions.map(({ day }) => day));
   const firsts = firstTimes(facts)
     .filter(({ day }) => days.has(day))
     .map((one) => ({ weight: one.weight, statement: one.statement }))
     .sort((a, b) => b.weight - a.weight);
   const gains = weekGained(facts, sessions).map((one) => ({
-    weight: one.say.code === "gained" ? weightOf(facts, facts.ladder.of(one.say.skill)) : 0,
+    weight: one.say.code === "gained" ? reportWeight(facts, facts.ladder.of(one.say.skill)) : 0,
     statement: one,
   }));
   const [first] = firsts;

@@ -12,14 +12,14 @@ import { groupBy } from "../kernel/group.ts";
 import { sidesOf } from "../kernel/sides.ts";
 import { trackKey } from "../ladder/level.ts";
 import { hardSideOf } from "../reading/hard-side.ts";
-import type { Compared, ReportFacts, Statement, WorkedSession } from "./facts.ts";
+import type { ReportFacts, ReportSession, SkillComparison, Statement } from "./facts.ts";
 import { statement } from "./key.ts";
 import { CREDITED, intakeOf, isIn, LATELY, scoredIn } from "./seen.ts";
 
 /** A side is told as the harder one by so many things seen on both. */
 export const TOLD_BY = 3;
 
-export function comparedTracks(facts: ReportFacts): Compared[] {
+export function comparedTracks(facts: ReportFacts): SkillComparison[] {
   const before = new Map((intakeOf(facts)?.marks ?? []).map((mark) => [trackKey(mark.skill, mark.side), mark.score]));
   return facts.ladder.all
     .flatMap((skill) =>
@@ -61,7 +61,7 @@ export function found(facts: ReportFacts): Statement[] {
   ];
 }
 
-const minutesOf = (sessions: readonly WorkedSession[], of: (record: SessionRecord) => number): number =>
+const minutesOf = (sessions: readonly ReportSession[], of: (record: SessionRecord) => number): number =>
   sessions.reduce((sum, { record }) => sum + of(record), 0);
 
 /** Over fences, all schools together. */
@@ -151,7 +151,7 @@ const wentAfter = ({ sessions }: ReportFacts, on: LocalDate): readonly string[] 
   ).went;
 
 /** A week: what was given and worked on, what went up by a step within it. */
-export function weekDid(facts: ReportFacts, sessions: readonly WorkedSession[]): Statement[] {
+export function weekDid(facts: ReportFacts, sessions: readonly ReportSession[]): Statement[] {
   const { week, term } = facts;
   if (!week) return [];
   if (sessions.length === 0) {

@@ -18,7 +18,7 @@ const WISHED = 60;
 const LEADS_THERE = 15;
 
 /** Greater is told first. */
-export function weightOf(facts: Pick<ReportFacts, "goals" | "ladder">, skill: Skill): number {
+export function reportWeight(facts: Pick<ReportFacts, "goals" | "ladder">, skill: Skill): number {
   const goal = facts.goals.find((one) => one.skill === skill.id);
   const leads = facts.goals.some((one) => facts.ladder.of(one.skill).after.includes(skill.id));
   return (goal ? (goal.must ? PROMISED : WISHED) : leads ? LEADS_THERE : 0) + BY_NATURE[skill.nature];
@@ -26,7 +26,7 @@ export function weightOf(facts: Pick<ReportFacts, "goals" | "ladder">, skill: Sk
 /** The weightiest first; the ladder's order where two weigh the same. */
 export const weightiest = (facts: Pick<ReportFacts, "goals" | "ladder">, skills: readonly Skill[]): readonly Skill[] =>
   skills
-    .map((skill, at) => ({ skill, at, weight: weightOf(facts, skill) }))
+    .map((skill, at) => ({ skill, at, weight: reportWeight(facts, skill) }))
     .sort((a, b) => b.weight - a.weight || a.at - b.at)
     .map(({ skill }) => skill);
 /** Nobody forgets the day: something on its back for the first time, what was agreed on, a saddle. */

@@ -64,7 +64,7 @@ export const hardByBranch = (
   });
 
 /** A log learning rate as a factor on the usual pace, with its 80 % interval; and how many of the others learn more slowly. */
-export interface Pace {
+export interface LearningPace {
   readonly factor: number;
   readonly low: number;
   readonly high: number;
@@ -72,7 +72,7 @@ export interface Pace {
   readonly others: number;
 }
 const EIGHTY = 1.2816;
-export function paceOf(mine: { mean: number; variance: number }, others: readonly number[]): Pace {
+export function paceOf(mine: { mean: number; variance: number }, others: readonly number[]): LearningPace {
   const spread = EIGHTY * Math.sqrt(mine.variance);
   return {
     factor: Math.exp(mine.mean),

@@ -8,7 +8,7 @@ import { groupBy } from "../kernel/group.ts";
 import { SIDES, type Side, type TrackSide } from "../kernel/sides.ts";
 import { type ScoreFact, trackKey } from "../ladder/level.ts";
 
-export type Evidence =
+export type ProgressEvidence =
   | {
       readonly code: "unchanged";
       readonly skill: string;
@@ -28,9 +28,13 @@ const RELIABLE = 4;
 const STEP = 1;
 
 /** What speaks for a standstill in these tracks since a day: named with their sides, with what rose in the meantime. Scores oldest first. */
-export function standstill(scores: readonly ScoreFact[], tracks: readonly string[], since: LocalDate): readonly Evidence[] {
+export function standstill(
+  scores: readonly ScoreFact[],
+  tracks: readonly string[],
+  since: LocalDate,
+): readonly ProgressEvidence[] {
   const byTrack = groupBy(scores, (score) => trackKey(score.skill, score.side));
-  const still: Evidence[] = [];
+  const still: ProgressEvidence[] = [];
   const sides = new Set<TrackSide>();
   for (const key of tracks) {
     const later = (byTrack.get(key) ?? []).filter(({ day }) => day >= since);

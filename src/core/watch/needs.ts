@@ -82,7 +82,7 @@ export const stillOpen = <A extends Pick<StallAlarm, "tracks">>(
  * The standstill that is told today: the last alarm, unless it is history, or a long pause lies between its beginning and it, as the horse is then coming
  * back and not standing still. Days count from the first of the stay.
  */
-export function stallTold<A extends Pick<StallAlarm, "kind" | "day" | "since">>(
+export function stallNotice<A extends Pick<StallAlarm, "kind" | "day" | "since">>(
   alarms: readonly A[],
   worked: readonly number[],
   today: number,

@@ -9,7 +9,7 @@ import type { SeenSign } from "../intake/seen.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";
 import { SIDES, type Side } from "../kernel/sides.ts";
-import type { Evidence } from "./evidence.ts";
+import type { ProgressEvidence } from "./evidence.ts";
 
 /** Where it points, the most pressing first. */
 export const POINTS = ["vet", "soundness", "check", "tack", "schooling"] as const;
@@ -53,7 +53,7 @@ export function schoolingOrPain({
   /** As they stand after the last session (intake/sign-trend.ts). */
   readonly signs: readonly SeenSign[];
   readonly trials: readonly { readonly change: Trial; readonly result: TrialResult }[];
-  readonly standing: readonly Evidence[];
+  readonly standing: readonly ProgressEvidence[];
 }): readonly Reasoned[] {
   const bad = groupBy(
     signs.filter(({ sign }) => !signOf(sign).good),

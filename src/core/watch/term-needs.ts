@@ -1,7 +1,7 @@
 /** What the calendar of a stay asks of the manager today: holds, milestones, checks that are late, days off, sessions owed. Pure; the same for Rail, horse and `furlong advise`. */
 import { type Hold, heldOn } from "../calendar/holds.ts";
 import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
-import type { Post, TermReading } from "../calendar/term.ts";
+import type { Milestone, TermReading } from "../calendar/term.ts";
 import { daysOffOn, isLongOff } from "../calendar/time-off.ts";
 import { type CheckFacts, daysLate, type Looker } from "../check/check.ts";
 import type { MeasuringDue } from "../horse/measuring.ts";
@@ -19,7 +19,7 @@ const SOON_DAYS = 3;
 export interface TermFactsToday {
   readonly today: LocalDate;
   readonly reading: TermReading;
-  readonly posts: readonly Post[];
+  readonly posts: readonly Milestone[];
   readonly holds: readonly Hold[];
   readonly checks: readonly (Pick<CheckFacts, "state" | "due" | "bookedFor"> & {
     readonly who: Looker;

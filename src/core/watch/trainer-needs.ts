@@ -5,7 +5,7 @@ import type { StepBack } from "../permission/protocol.ts";
 import type { Step } from "../permission/steps.ts";
 import type { Need } from "./needs.ts";
 
-export interface ToldGoal {
+export interface ForecastGoal {
   readonly skill: string;
   /** 0-1. */
   readonly chance: number;
@@ -22,7 +22,7 @@ export interface TrainerNeedsAsked {
   /** A big step whose list is full and that somebody may take; null: none. */
   readonly ready: { readonly step: Step; readonly skill: string } | null;
   readonly stuck: readonly string[];
-  readonly goals: readonly ToldGoal[];
+  readonly goals: readonly ForecastGoal[];
   /** What may come next once all goals are met, most fitting first. */
   readonly next: readonly string[];
 }

@@ -5,8 +5,8 @@ import type { EvaluationId } from "../kernel/brand.ts";
 import type { Score } from "../kernel/sides.ts";
 import type { ScoreFact } from "../ladder/level.ts";
 import { slides, standstill } from "./evidence.ts";
-import { aboutOf, answerTo, costOfWaiting, NEED_CODES, type Need, stallTold, stillOpen } from "./needs.ts";
-import { firstFree, mostBetween, type Standing, takenOn } from "./stalls.ts";
+import { aboutOf, answerTo, costOfWaiting, NEED_CODES, type Need, stallNotice, stillOpen } from "./needs.ts";
+import { firstFree, mostBetween, type StallDays, takenOn } from "./stalls.ts";
 
 const today = localDate("2026-07-14");
 const day = (n: number) => addDays(today, n);
@@ -147,7 +147,7 @@ describe("a slide", () => {
 });
 
 describe("stalls", () => {
-  const span = fc.tuple(fc.nat(60), fc.nat(60)).map(([from, length]): Standing => ({ from: day(from), to: day(from + length) }));
+  const span = fc.tuple(fc.nat(60), fc.nat(60)).map(([from, length]): StallDays => ({ from: day(from), to: day(from + length) }));
   it("are free from the first day on which a whole term has room: as trying every day would find", () => {
     fc.assert(
       fc.property(
@@ -178,10 +178,10 @@ describe("a standstill", () => {
   const alarm = (at: number, since: number, kind: "stall" | "watch" = "stall") => ({ kind, day: at, since });
   it("is told for a fortnight, by its last alarm", () => {
     const worked = [1, 3, 5, 8, 10, 12, 15, 18, 20];
-    expect(stallTold([alarm(12, 8), alarm(20, 10)], worked, 21)).toEqual(alarm(20, 10));
-    expect(stallTold([alarm(20, 10)], worked, 34)).toEqual(alarm(20, 10));
-    expect(stallTold([alarm(20, 10)], worked, 35)).toBeNull();
-    expect(stallTold([alarm(20, 10, "watch")], worked, 21)).toBeNull();
+    expect(stallNotice([alarm(12, 8), alarm(20, 10)], worked, 21)).toEqual(alarm(20, 10));
+    expect(stallNotice([alarm(20, 10)], worked, 34)).toEqual(alarm(20, 10));
+    expect(stallNotice([alarm(20, 10)], worked, 35)).toBeNull();
+    expect(stallNotice([alarm(20, 10, "watch")], worked, 21)).toBeNull();
   });
   it("is none of what is reliable already, and names only what is below", () => {
     const carried = { ...alarm(20, 10), tracks: ["girth:left", "canter:right"] };
@@ -190,9 +190,9 @@ describe("a standstill", () => {
     expect(at({ "girth:left": 4, "canter:right": 5 })).toEqual([]);
   });
   it("is none where a long pause lies within it: the horse is coming back", () => {
-    expect(stallTold([alarm(34, 12)], [8, 10, 12, 30, 32, 34], 35)).toBeNull();
-    expect(stallTold([alarm(34, 30)], [8, 10, 12, 30, 32, 34], 35)).toBeNull();
+    expect(stallNotice([alarm(34, 12)], [8, 10, 12, 30, 32, 34], 35)).toBeNull();
+    expect(stallNotice([alarm(34, 30)], [8, 10, 12, 30, 32, 34], 35)).toBeNull();
     // A pause long before it explains nothing.
-    expect(stallTold([alarm(50, 40)], [8, 10, 12, 30, 32, 34, 40, 44, 50], 51)).toEqual(alarm(50, 40));
+    expect(stallNotice([alarm(50, 40)], [8, 10, 12, 30, 32, 34, 40, 44, 50], 51)).toEqual(alarm(50, 40));
   });
 });

@@ -3,7 +3,7 @@ import { addDays, type LocalDate, mondayOf } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
 import { GAIT_WEIGHTS, weekRatio } from "../tools/workload.ts";
 
-export type WorkedSession = Pick<SessionRecord, "groundMinutes" | "saddleMinutes" | "gaits"> & { readonly day: LocalDate };
+export type WeekSession = Pick<SessionRecord, "groundMinutes" | "saddleMinutes" | "gaits"> & { readonly day: LocalDate };
 
 export interface Week {
   readonly monday: LocalDate;
@@ -20,18 +20,18 @@ export interface Week {
  * Minutes × gait weight of a session (core/tools/workload.ts). Riders tick gaits and not minutes of each: a session counts at the mean of what was ticked,
  * walk among them, as every session walks.
  */
-export function loadOf({ groundMinutes, saddleMinutes, gaits }: WorkedSession): number {
+export function loadOf({ groundMinutes, saddleMinutes, gaits }: WeekSession): number {
   const weights = [...new Set(["walk" as const, ...gaits])].map((gait) => GAIT_WEIGHTS[gait]);
   return ((groundMinutes + saddleMinutes) * weights.reduce((sum, one) => sum + one, 0)) / weights.length;
 }
 
 const LOOK_BACK = 4;
 /** Every week from the first day to the last, those without work among them. */
-export function weeksOf(sessions: readonly WorkedSession[], first: LocalDate, last: LocalDate): readonly Week[] {
+export function weeksOf(sessions: readonly WeekSession[], first: LocalDate, last: LocalDate): readonly Week[] {
   const weeks: Week[] = [];
   for (let monday = mondayOf(first); monday <= last; monday = addDays(monday, 7)) {
     const mine = sessions.filter(({ day }) => monday <= day && day < addDays(monday, 7));
-    const sum = (of: (session: WorkedSession) => number): number => mine.reduce((total, one) => total + of(one), 0);
+    const sum = (of: (session: WeekSession) => number): number => mine.reduce((total, one) => total + of(one), 0);
     const load = sum(loadOf);
     const before = weeks.slice(-LOOK_BACK);
     weeks.push({

@@ -4,7 +4,7 @@ import { shortOf } from "./barn.ts";
 import { evenShares, patternCost, toFind, UNEVEN, type WeekHorse, type WeekProblem } from "./week.ts";
 
 /** By horse, its days: those that stand on sheets and those that are meant. */
-export type Meant = ReadonlyMap<string, readonly number[]>;
+export type WeekDays = ReadonlyMap<string, readonly number[]>;
 
 export interface WeekBoard {
   readonly horses: readonly {
@@ -19,17 +19,17 @@ export interface WeekBoard {
   readonly cost: number;
 }
 
-const askedBy = ({ horses, days }: WeekProblem, meant: Meant): readonly number[] =>
+const askedBy = ({ horses, days }: WeekProblem, meant: WeekDays): readonly number[] =>
   Array.from({ length: days }, (_, day) =>
     horses.reduce((sum, horse) => sum + (toFind(horse, meant.get(horse.id) ?? []).includes(day) ? horse.length : 0), 0),
   );
-const costOf = (problem: WeekProblem, meant: Meant): number => {
+const costOf = (problem: WeekProblem, meant: WeekDays): number => {
   const shares = evenShares(problem);
   const uneven = askedBy(problem, meant).reduce((sum, asked, day) => sum + UNEVEN * Math.max(0, asked - (shares[day] ?? 0)), 0);
   return problem.horses.reduce((sum, horse) => sum + patternCost(horse, meant.get(horse.id) ?? [], problem.days), uneven);
 };
 
-export function weekBoard(problem: WeekProblem, meant: Meant): WeekBoard {
+export function weekBoard(problem: WeekProblem, meant: WeekDays): WeekBoard {
   const asked = askedBy(problem, meant);
   return {
     horses: problem.horses.map((horse) => {
@@ -46,5 +46,5 @@ export function weekBoard(problem: WeekProblem, meant: Meant): WeekBoard {
 }
 
 /** What it would cost to give a horse other days; negative: it is better so. */
-export const changePrice = (problem: WeekProblem, meant: Meant, horse: WeekHorse["id"], days: readonly number[]): number =>
+export const changePrice = (problem: WeekProblem, meant: WeekDays, horse: WeekHorse["id"], days: readonly number[]): number =>
   costOf(problem, new Map([...meant, [horse, days]])) - costOf(problem, meant);

@@ -2,7 +2,7 @@
  * Six working days: which horse on which of them, so that contracted sessions are met with rest and spacing, within everybody's hours. Each horse takes one
  * pattern of days out of those that its own days allow; a rider is proposed for each, which the day itself decides anew.
  */
-import { gradeFor, type ProblemKind } from "../day/problem.ts";
+import { gradeOfSession, type ProblemKind } from "../day/problem.ts";
 
 export const WEEK_DAYS = 6;
 
@@ -111,7 +111,7 @@ export function patternsOf(horse: WeekHorse, count: number): readonly (readonly 
 
 export const mayRide = (horse: WeekHorse, rider: WeekRider): boolean =>
   !horse.forbid.includes(rider.id) &&
-  rider.grade >= gradeFor(horse.risk, horse.kind) &&
+  rider.grade >= gradeOfSession(horse.risk, horse.kind) &&
   (horse.kind === "ground" || (rider.rides && rider.weightKg <= horse.loadLimit * horse.weightKg));
 /** Whoever may ride it; on the day of a big step, whom the step wants. */
 export const mayTake = (horse: WeekHorse, rider: WeekRider, day: number): boolean =>

@@ -15,7 +15,7 @@ import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
 import { CUES, type Cue } from "#core/card/cues.ts";
 import { LOOKED_AT, type StartStep } from "#core/first-start/first-start.ts";
-import type { Bend } from "#core/forecast/calibrate.ts";
+import type { Calibration } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
@@ -103,7 +103,7 @@ export interface Barn {
   /** Its own methods, and what it changed of the shipped ones. */
   readonly methods: readonly OwnMethod[];
   /** How its own past bends a forecast's chance. */
-  readonly bend: Bend;
+  readonly bend: Calibration;
   /** Log learning rate of its horses, 0 as the ladder has it. */
   readonly usualRate: number;
   /** The made-up one. */
@@ -187,7 +187,7 @@ export async function updateMethods(tx: Transaction, version: number, methods: r
 }
 
 /** What the stays that went home say of the forecasts to come. */
-export async function keepLearnt(tx: Transaction, { a, b }: Bend, usualRate: number): Promise<void> {
+export async function keepLearnt(tx: Transaction, { a, b }: Calibration, usualRate: number): Promise<void> {
   await tx`UPDATE barn SET bend_a = ${a}, bend_b = ${b}, usual_rate = ${usualRate}`;
 }
 

@@ -1,5 +1,12 @@
 import { z } from "zod";
-import { CourseFields, type GateFields, IncidentFields, ReadingFields, type RecordFields, TakenFields } from "#contracts/card.ts";
+import {
+  CourseFields,
+  type GateFields,
+  IncidentFields,
+  PulseReadingFields,
+  type RecordFields,
+  TakenFields,
+} from "#contracts/card.ts";
 import { tack } from "#contracts/fields.ts";
 import { JumpFields } from "#contracts/jump.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
@@ -36,7 +43,7 @@ const RevisionRow = z.object({
   mount: nullable(z.object({ left: step, right: step })),
   taken: nullable(TakenFields),
   offered: z.array(text),
-  readings: z.array(ReadingFields),
+  readings: z.array(PulseReadingFields),
   ending: z.array(z.enum(ENDINGS)),
   endedWell: bool,
   word: text,

@@ -4,7 +4,7 @@ import { GoalFields, JudgementFields, RungFields } from "#contracts/intake.ts";
 import type { SignedGoal } from "#contracts/views.intake.ts";
 import { VERDICTS } from "#core/forecast/chance.ts";
 import type { Goal } from "#core/intake/aims.ts";
-import { FIRST_INSTRUMENT, FIRST_VERSION, type Instrument, type Rung } from "#core/intake/instrument.ts";
+import { FIRST_INSTRUMENT, FIRST_VERSION, type Instrument, type WalkStep } from "#core/intake/instrument.ts";
 import { type LimitsInForce, SECOND_PERSONS } from "#core/intake/limits.ts";
 import type { Outcome } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -33,7 +33,7 @@ export async function findInstrument(db: Db, version: number): Promise<Instrumen
 }
 export async function insertInstrument(
   tx: Transaction,
-  made: { version: number; at: Date; by: PersonId; rungs: readonly Rung[] },
+  made: { version: number; at: Date; by: PersonId; rungs: readonly WalkStep[] },
 ): Promise<void> {
   await tx`INSERT INTO instrument (version, made_at, made_by, rungs) VALUES (${made.version}, ${made.at}, ${made.by}, ${tx.json(made.rungs as never)})`;
 }

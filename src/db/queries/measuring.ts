@@ -1,6 +1,6 @@
 /** What was measured between evaluations. */
 import { z } from "zod";
-import type { MeasureFields } from "#contracts/stay.ts";
+import type { HorseMeasureFields } from "#contracts/stay.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { SADDLE_FITS } from "#core/horse/measuring.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
@@ -39,7 +39,7 @@ export const listWeighings = (db: Db, stay: StayId) =>
 export async function keepMeasuring(
   tx: Transaction,
   stay: StayId,
-  m: MeasureFields & { readonly day: LocalDate },
+  m: HorseMeasureFields & { readonly day: LocalDate },
   { by, at }: { readonly by: PersonId; readonly at: Date },
 ): Promise<void> {
   await tx`INSERT INTO measuring AS old (stay_id, day, girth_cm, length_cm, withers_cm, croup_cm, scale_kg, condition, pulse, breaths, temperature_c, saddle_fit, words, by_person, at)

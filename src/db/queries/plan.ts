@@ -4,19 +4,19 @@ import {
   KeptAlarm,
   KeptGoal,
   KeptRider,
-  LaidFields,
   MovedFields,
   PinFields,
   PLAN_CAUSES,
   type PlanCause,
   PlanGoalFields,
+  ScheduledFields,
 } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Told, ToldRate } from "#core/forecast/calibrate.ts";
+import type { ForecastRate, StoredForecast } from "#core/forecast/calibrate.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import type { Taken } from "#core/ladder/typical.ts";
+import type { SessionsTaken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import type { LaidSession, Pin } from "#core/plan/term-plan.ts";
+import type { Pin, ScheduledSession } from "#core/plan/term-plan.ts";
 import type { Moved } from "#core/plan/weeks.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { Db, Transaction } from "../client.ts";
@@ -47,7 +47,7 @@ const PlanRow = z.object({
   stayId: id<"stay">(),
   version: int,
   pins: z.array(PinFields),
-  laid: z.array(LaidFields),
+  laid: z.array(ScheduledFields),
   fingerprint: text,
 });
 export type PlanRecord = z.output<typeof PlanRow>;
@@ -68,7 +68,7 @@ export const listPins = (db: Db) =>
     db`SELECT p.stay_id::text AS stay, p.pins FROM plan p JOIN stay s ON s.id = p.stay_id WHERE p.pins <> '[]' ORDER BY s.first_day DESC LIMIT 200`,
   );
 
-const LaidOnRow = z.object({ stayId: id<"stay">(), laid: LaidFields });
+const LaidOnRow = z.object({ stayId: id<"stay">(), laid: ScheduledFields });
 /** Of each of these plans the session that comes on a day, or next after it: a session given on a day that was not planned takes up what comes next. */
 export const listLaidOn = (db: Db, stays: readonly StayId[], day: LocalDate) =>
   many(
@@ -92,7 +92,12 @@ export async function movePlanOn(tx: Transaction, stay: StayId, version: number,
   return done.count === 1;
 }
 
-export async function keepLaid(tx: Transaction, stay: StayId, laid: readonly LaidSession[], fingerprint: string): Promise<void> {
+export async function keepLaid(
+  tx: Transaction,
+  stay: StayId,
+  laid: readonly ScheduledSession[],
+  fingerprint: string,
+): Promise<void> {
   await tx`INSERT INTO plan (stay_id, version, laid, fingerprint) VALUES (${stay}, 0, ${tx.json(laid as never)}, ${fingerprint})
            ON CONFLICT (stay_id) DO UPDATE SET laid = EXCLUDED.laid, fingerprint = EXCLUDED.fingerprint`;
 }
@@ -153,7 +158,7 @@ const ToldRow = z.object({ stay: text, chance: number, told: number, met: z.bool
  * Of the stays that went home last: what was played for each open goal at a quarter, half and three quarters of its kept forecasts, and whether the last
  * of them had it met.
  */
-export const listTold = (db: Db): Promise<(Told & { readonly told: number })[]> =>
+export const listTold = (db: Db): Promise<(StoredForecast & { readonly told: number })[]> =>
   many(
     ToldRow,
     db`WITH cut AS (
@@ -170,7 +175,7 @@ export const listTold = (db: Db): Promise<(Told & { readonly told: number })[]> 
 
 const TakenRow = z.object({ skill: text, side, horses: int, works: number });
 /** Over all closed stays: on how many horses a skill was learnt here, and the works that it took on average. */
-export const listTaken = (db: Db): Promise<Taken[]> =>
+export const listTaken = (db: Db): Promise<SessionsTaken[]> =>
   many(
     TakenRow,
     db`SELECT skill, side, count(*)::int AS horses, avg(works)::float8 AS works FROM skill_taken GROUP BY skill, side ORDER BY skill, side`,
@@ -186,7 +191,7 @@ export async function keepTaken(
 
 const RateRow = z.object({ mean: number, variance: number });
 /** How fast each of the horses that went home last learnt, by its last forecast. */
-export const listRates = (db: Db): Promise<ToldRate[]> =>
+export const listRates = (db: Db): Promise<ForecastRate[]> =>
   many(
     RateRow,
     db`SELECT f.rate_mean AS mean, f.rate_variance AS variance

@@ -1,6 +1,6 @@
 /** A horse with everything that was written of it, as one file; a photo at a time, so that a long record is never held whole. */
 import type { HorseArchive } from "#contracts/archive.ts";
-import { MeasureFields, type StayFields, USUAL_STAY } from "#contracts/stay.ts";
+import { HorseMeasureFields, type StayFields, USUAL_STAY } from "#contracts/stay.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { listWorked } from "#db/queries/card.ts";
 import { listChecksOf } from "#db/queries/check.ts";
@@ -53,7 +53,7 @@ async function archivedStay(sql: Deps["sql"], id: StayId): Promise<Omit<Archived
     })),
     measures: (await listMeasuring(sql, id)).map((one) => ({
       day: one.day,
-      fields: only<MeasureFields>(one, Object.keys(MeasureFields.shape)),
+      fields: only<HorseMeasureFields>(one, Object.keys(HorseMeasureFields.shape)),
     })),
     checks: (await listChecksOf(sql, id)).map(({ cause, who, asked, orderedOn, state, doneOn, result, answer }) => ({
       cause,

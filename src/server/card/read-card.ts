@@ -2,7 +2,7 @@ import type { Actor } from "#contracts/people.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { cuesFor, cuesOf } from "#core/card/cues.ts";
 import { ownTack } from "#core/card/gear.ts";
-import { jumpDays, type Layout } from "#core/card/jump.ts";
+import { type FenceLayout, jumpDays } from "#core/card/jump.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId } from "#core/kernel/brand.ts";
@@ -45,7 +45,7 @@ function ifCalmOf(
 const SCHOOLS_SHOWN = 6;
 function jumpingOf(
   earlier: readonly Worked[],
-  layouts: readonly Layout[],
+  layouts: readonly FenceLayout[],
   { work, ladder, stay }: Pick<Awaited<ReturnType<typeof cardFacts>>, "work" | "ladder" | "stay">,
 ): CardView["jumping"] {
   const past = jumpDays(earlier.map((session) => ({ day: session.day, record: session })));

@@ -10,7 +10,7 @@ import {
   type DayPlace,
   type Placement,
 } from "#core/day/model.ts";
-import type { Span } from "#core/day/problem.ts";
+import type { SlotSpan } from "#core/day/problem.ts";
 import { permitOf } from "#core/permission/from-record.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Db } from "#db/client.ts";
@@ -23,7 +23,7 @@ import type { Stay } from "#db/queries/stays.ts";
 import { horseRecord, permitPerson, type RecordOfHorse } from "../stay/facts.ts";
 
 /** Minutes of the clock to slots of the barn's day; a part slot at either end is not worked. */
-const toSlots = (from: number, to: number, hours: DayHours): Span => [
+const toSlots = (from: number, to: number, hours: DayHours): SlotSpan => [
   Math.max(hours.from, Math.ceil((from - DAY_GRID.start) / DAY_GRID.minutes)),
   Math.min(hours.to, Math.floor((to - DAY_GRID.start) / DAY_GRID.minutes)),
 ];
@@ -33,8 +33,8 @@ const taken = (from: number | null, to: number | null): { readonly from: number;
   from: from === null ? 0 : Math.max(0, Math.floor((from - DAY_GRID.start) / DAY_GRID.minutes)),
   to: to === null ? DAY_GRID.count : Math.min(DAY_GRID.count, Math.ceil((to - DAY_GRID.start) / DAY_GRID.minutes)),
 });
-const withoutHours = (works: readonly Span[], { from, to }: ReturnType<typeof taken>): readonly Span[] =>
-  works.flatMap(([first, end]): Span[] => [
+const withoutHours = (works: readonly SlotSpan[], { from, to }: ReturnType<typeof taken>): readonly SlotSpan[] =>
+  works.flatMap(([first, end]): SlotSpan[] => [
     ...(first < Math.min(end, from) ? [[first, Math.min(end, from)] as const] : []),
     ...(Math.max(first, to) < end ? [[Math.max(first, to), end] as const] : []),
   ]);
@@ -56,7 +56,7 @@ export function dayPerson(person: Person, absences: readonly Absence[], day: Loc
       ? []
       : off
           .map(({ fromMinute, toMinute }) => taken(fromMinute, toMinute))
-          .reduce<readonly Span[]>(withoutHours, [toSlots(person.worksFrom, person.worksTo, hours)]),
+          .reduce<readonly SlotSpan[]>(withoutHours, [toSlots(person.worksFrom, person.worksTo, hours)]),
     lunch: lunchOf(person, hours),
     away,
     maxSaddle: person.maxSaddle,

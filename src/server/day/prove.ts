@@ -1,6 +1,6 @@
 /** How good a day is, found out beside the server. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { type Laid, placementsOf, problemOf } from "#core/day/from-barn.ts";
+import { placementsOf, problemOf, type ScheduledCard } from "#core/day/from-barn.ts";
 import { fallen } from "#core/day/stands.ts";
 import { verify } from "#core/day/verify.ts";
 import type { CardId } from "#core/kernel/brand.ts";
@@ -18,7 +18,7 @@ export interface Proof {
   readonly proven: boolean;
   readonly done: boolean;
   /** Where a better day than the sheet was found. */
-  readonly cards: readonly Laid[] | null;
+  readonly cards: readonly ScheduledCard[] | null;
 }
 const QUICK = 1500;
 /** Milliseconds that the server gives a proof; a weak machine may be told to give less. */

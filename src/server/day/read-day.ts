@@ -19,7 +19,7 @@ import {
   sessionAct,
   workingOn,
 } from "#core/permission/permission.ts";
-import type { LaidSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/term-plan.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
 import { listLaidOn } from "#db/queries/plan.ts";
@@ -43,7 +43,7 @@ const RIDDEN_SLOTS = HOUR + HALF_HOUR;
 export function usualSession(
   horse: DayHorse,
   people: readonly DayPerson[],
-  laid: LaidSession | undefined,
+  laid: ScheduledSession | undefined,
   { step }: Pick<DayHours, "step">,
 ): Pick<DueView, "kind" | "length" | "main"> {
   const barred = barsBearing(horseReasons(horse, sessionAct("both", DAY_GRID.minutes)));
@@ -73,7 +73,7 @@ interface Around {
   readonly inWeek: ReadonlySet<StayId>;
   readonly people: readonly DayPerson[];
   /** What each plan has for the day. */
-  readonly laid: ReadonlyMap<StayId, LaidSession>;
+  readonly laid: ReadonlyMap<StayId, ScheduledSession>;
 }
 function standing(
   stay: Stay,
@@ -127,7 +127,7 @@ export async function readDayFor(deps: Deps, asked: LocalDate | null, reader: Ac
   return { ...view, people: view.people.map((one) => (one.id === reader.id ? one : { ...one, weightKg: null })) };
 }
 
-const workOf = (laid: LaidSession | undefined): DayView["horses"][number]["work"] =>
+const workOf = (laid: ScheduledSession | undefined): DayView["horses"][number]["work"] =>
   laid && laid.items.length > 0 ? { because: laid.because, place: laid.place, main: laid.items.map(({ skill }) => skill) } : null;
 
 /** What of the plan the sheet goes by: where, and who would have to be asked something else. */

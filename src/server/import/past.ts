@@ -1,7 +1,7 @@
 /** Past sessions and measures out of a spreadsheet: rows of stays that the barn has, each found by its horse and its day. */
 import { RecordFields } from "#contracts/card.ts";
 import { here } from "#contracts/ladder.here.ts";
-import { MeasureFields, NOTHING_TAKEN } from "#contracts/stay.ts";
+import { HorseMeasureFields, NOTHING_TAKEN } from "#contracts/stay.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { type ScoreGiven } from "#core/card/card.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
@@ -214,11 +214,14 @@ export const measures = async (work: Work): Promise<Taker> => {
       const day = values["day"] as LocalDate;
       const given = only(values, MEASURE_KEYS);
       if (Object.keys(given).every((key) => key === "words")) return faulty(null, "nothing-given");
-      const wanted = fields(MeasureFields, { ...NOTHING_TAKEN, ...given }, COLUMNS.measures);
+      const wanted = fields(HorseMeasureFields, { ...NOTHING_TAKEN, ...given }, COLUMNS.measures);
       if (!wanted.ok) return wanted;
       const before = (await listMeasuring(inner.tx, stay.value.id)).find((one) => one.day === day);
       const changes = before
-        ? changesOf(before, Object.fromEntries(Object.keys(given).map((key) => [key, wanted.value[key as keyof MeasureFields]])))
+        ? changesOf(
+            before,
+            Object.fromEntries(Object.keys(given).map((key) => [key, wanted.value[key as keyof HorseMeasureFields]])),
+          )
         : [];
       if (before && changes.length === 0) return ok({ did: "left" });
       const done = await measure(inner, { stay: stay.value.id, day, ...wanted.value });

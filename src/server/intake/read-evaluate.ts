@@ -7,7 +7,7 @@ import { compareWalks } from "#core/intake/compare.ts";
 import { rungsFor, rungsWithGoals } from "#core/intake/instrument.ts";
 import { type EvaluationKind, type Outcome, scoresOfMarks } from "#core/intake/outcome.ts";
 import { goalsInWords } from "#core/intake/request.ts";
-import type { Mark } from "#core/intake/seen.ts";
+import type { WalkMark } from "#core/intake/seen.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import { trackKey } from "#core/ladder/level.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
@@ -118,7 +118,7 @@ export async function readClosedEvaluation(
   const { walk } = evaluation;
   const read = readAim(stay, barn, evaluation.day);
   const intake = evaluations.find((one) => one.kind === "intake" && isClosed(one) && one.id !== evaluation.id) ?? null;
-  const before = new Map((intake?.walk.marks ?? []).map((mark: Mark) => [trackKey(mark.skill, mark.side), mark.score]));
+  const before = new Map((intake?.walk.marks ?? []).map((mark: WalkMark) => [trackKey(mark.skill, mark.side), mark.score]));
   const outcome = outcomeOf(stay, evaluation, evaluation.day, barn.ladder, heardOf(stay, barn, evaluation.day));
   const signatures = judgements.map(
     ({ revision, signedAt, signedBy, content, inForce, goals: read }): Signature => ({

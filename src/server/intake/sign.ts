@@ -2,7 +2,7 @@
 import type { EditInstrument, JudgementFields, SignEvaluation } from "#contracts/intake.ts";
 import { dueDay } from "#core/check/check.ts";
 import { causeOf } from "#core/intake/causes.ts";
-import { instrumentFaults, type Rung } from "#core/intake/instrument.ts";
+import { instrumentFaults, type WalkStep } from "#core/intake/instrument.ts";
 import { limitsSigned } from "#core/intake/limits.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
@@ -97,7 +97,7 @@ export async function editInstrument(work: Work, input: EditInstrument): Answer<
   await lockInstruments(work.tx);
   const latest = await latestInstrument(work.tx);
   if (latest.version !== input.version) return no({ code: "changed-meanwhile", path: "version", current: latest });
-  const rungs: readonly Rung[] = input.rungs;
+  const rungs: readonly WalkStep[] = input.rungs;
   const [fault] = instrumentFaults(rungs, work.barn.ladder);
   if (fault) return no({ code: "walk-faulty", path: "rungs", fault });
   const version = latest.version + 1;

@@ -4,11 +4,11 @@ import type { JudgementFields } from "#contracts/intake.ts";
 import type { SignedGoal } from "#contracts/views.intake.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { verdictOf } from "#core/forecast/chance.ts";
-import { missingFor } from "#core/intake/aims.ts";
+import { sessionsMissingFor } from "#core/intake/aims.ts";
 import { limitsSigned } from "#core/intake/limits.ts";
 import { readingOf } from "#core/permission/from-record.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { tellWhole } from "#core/plan/told.ts";
+import { tellWhole } from "#core/plan/stored-forecast.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { type Evaluation, findEvaluation } from "#db/queries/intake.ts";
@@ -63,7 +63,7 @@ export async function tellGoals(db: Db, judged: Judged): Promise<readonly Signed
       chance: one?.chance ?? null,
       // While a hold has no last day nobody can say: it is neither promised nor dropped.
       verdict: one ? verdictOf(one.chance) : "possible",
-      missing: one?.state.met ? [] : missingFor({ skill, target }, reading, horse.ladder),
+      missing: one?.state.met ? [] : sessionsMissingFor({ skill, target }, reading, horse.ladder),
     };
   });
 }

@@ -4,7 +4,7 @@ import type { Practise, SaveLadder, WritePage } from "#contracts/ladder.ts";
 import { ok } from "#core/kernel/result.ts";
 import { changesMeaning, ladderEditFaults } from "#core/ladder/faults.ts";
 import type { KeptLadder, KeptSkill } from "#core/ladder/ladder.ts";
-import { type Agreement, agreementOf, answerTo } from "#core/ladder/practice.ts";
+import { type Agreement, agreementOf, practiceAnswer } from "#core/ladder/practice.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { findKeptLadder, listPages, moveLadderOn, saveBranches, savePage, saveSkills } from "#db/queries/ladder.ts";
 import { insertPractice } from "#db/queries/practice.ts";
@@ -68,7 +68,7 @@ export async function practise(work: Work, { skill, given }: Practise): Answer<A
   const known = work.barn.ladder.find(skill);
   if (!known) return no({ code: "not-found", path: "skill" });
   const answers = given.flatMap(({ situation, score }) => {
-    const answer = answerTo(situation, known.measure);
+    const answer = practiceAnswer(situation, known.measure);
     return answer === null ? [] : [{ answer, given: score }];
   });
   // The measure was taken away while somebody practised: the page is not the one that he was shown.

@@ -3,7 +3,7 @@ import type { EditMethods, SetGoals, SetPins } from "#contracts/plan.ts";
 import type { Refusal } from "#contracts/refusal.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
-import { methodsWith, ownOf } from "#core/ladder/methods.ts";
+import { methodsWith, ownMethodOf } from "#core/ladder/methods.ts";
 import { findBarn, updateMethods } from "#db/queries/barn.ts";
 import { findPlan, listPlanGoals, movePlanOn, replacePlanGoals } from "#db/queries/plan.ts";
 import { findStay, listMethods, lockStay } from "#db/queries/stays.ts";
@@ -47,7 +47,7 @@ export async function editMethods(work: Work, input: EditMethods): Answer<{ vers
   if (!all.some(({ used }) => used)) return no({ code: "last-method", path: "methods" });
   const inUse = await listMethods(work.tx);
   if (inUse.some((id) => !all.some((method) => method.id === id))) return no({ code: "method-in-use", path: "methods" });
-  const methods = ownOf(input.methods);
+  const methods = ownMethodOf(input.methods);
   if (!(await updateMethods(work.tx, input.version, methods))) {
     const barn = await findBarn(work.tx);
     return no({ code: "changed-meanwhile", path: "version", current: { version: barn?.version, methods: barn?.methods } });

@@ -4,7 +4,7 @@ import { permitOf, readingOf } from "#core/permission/from-record.ts";
 import { barring, horseReasons, skillAct } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import { stallTold } from "#core/watch/needs.ts";
+import { stallNotice } from "#core/watch/needs.ts";
 import { pastOf } from "#db/queries/past.ts";
 import { findPlan, listForecasts, listPlanChanges } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
@@ -61,7 +61,7 @@ export async function readPlan({ sql }: Deps, { stay, barn, today }: Opened, act
     }),
     nobodyLight: wantsBack ? nobodyLightFor(stay, evaluations, people, today) : null,
     step,
-    alarm: stallTold(
+    alarm: stallNotice(
       latest?.alarms ?? [],
       stay.delivered.map((one) => stayDay(stay.firstDay, one)),
       day,

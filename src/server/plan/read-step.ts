@@ -7,8 +7,8 @@ import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { type HorseRecord, permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
-import { type StepPerson, stepTold } from "#core/plan/step-told.ts";
-import type { LaidSession } from "#core/plan/term-plan.ts";
+import { nextStepNotice, type StepPerson } from "#core/plan/next-step-notice.ts";
+import type { ScheduledSession } from "#core/plan/term-plan.ts";
 import type { Stage } from "#core/reading/reading.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Db } from "#db/client.ts";
@@ -76,7 +76,7 @@ interface Read {
 }
 interface Of {
   readonly record: HorseRecord;
-  readonly laid: readonly LaidSession[];
+  readonly laid: readonly ScheduledSession[];
   readonly goals: readonly string[];
   readonly cards: readonly CardRecord[];
 }
@@ -89,7 +89,7 @@ function stepOf(stay: Stay, read: Read, { record, laid, goals, cards }: Of): Ste
   const at = open.find(({ id }) => id === card?.placeId);
   const moment = { place: at ?? null, hours, ticked: null };
   const horse = permitOf(record, today);
-  const step = stepTold({
+  const step = nextStepNotice({
     horse,
     facts: stepFacts(record, readingOf(record)),
     goals,

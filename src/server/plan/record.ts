@@ -5,12 +5,12 @@ import { heldOn } from "#core/calendar/holds.ts";
 import { type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
 import { leaningFrom } from "#core/forecast/outlook.ts";
-import type { Session } from "#core/forecast/stay.ts";
+import type { ScoredSession } from "#core/forecast/stay.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { ladderForStay } from "#core/ladder/ladder.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
-import { pooledLadder, type Taken } from "#core/ladder/typical.ts";
+import { pooledLadder, type SessionsTaken } from "#core/ladder/typical.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
@@ -33,7 +33,7 @@ const MINUTES_FROM = 10;
 const worksOf = (
   scores: readonly { skill: string; side: TrackSide; score: 0 | 1 | 2 | 3 | 4 | 5 }[],
   minutes: number,
-): Session["work"] => {
+): ScoredSession["work"] => {
   const bySkill = [...groupBy(scores, ({ skill }) => skill)];
   return bySkill.map(([skill, list]) => ({
     skill,
@@ -51,7 +51,7 @@ export interface Kept {
   readonly scores: readonly StayScore[];
   readonly goals: readonly PlanGoal[];
   readonly pins: readonly Pin[];
-  readonly taken: readonly Taken[];
+  readonly taken: readonly SessionsTaken[];
   /** What other stays say of riders. */
   readonly riders: readonly KeptRider[];
   /** Who works here, where it is asked whether anybody is light enough; null: it is not. */
@@ -60,10 +60,10 @@ export interface Kept {
   readonly stuck: readonly string[];
 }
 
-function sessionsOf({ stay, worked, evaluations }: Kept): readonly Session[] {
+function sessionsOf({ stay, worked, evaluations }: Kept): readonly ScoredSession[] {
   const day = (date: LocalDate): number => stayDay(stay.firstDay, date);
   const ridden = worked.map(
-    (one): Session => ({
+    (one): ScoredSession => ({
       day: day(one.day),
       rider: one.riderId,
       windy: one.weather === "windy",
@@ -73,7 +73,7 @@ function sessionsOf({ stay, worked, evaluations }: Kept): readonly Session[] {
   );
   const looked = evaluations
     .filter((one) => one.closedAt && one.kind !== "intake")
-    .map((one): Session => {
+    .map((one): ScoredSession => {
       const scores = one.walk.marks.flatMap(({ skill, side, score }) => (score === null ? [] : [{ skill, side, score }]));
       // A look is no work: a minute each.
       return {

@@ -7,18 +7,18 @@ import { createHash } from "node:crypto";
 import { setImmediate as breathe } from "node:timers/promises";
 import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { readingOf } from "#core/forecast/doubt.ts";
+import { startingStateOf } from "#core/forecast/doubt.ts";
 import { type Watch, watchOf } from "#core/forecast/outlook.ts";
 import type { StayFacts } from "#core/forecast/stay.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
-import type { Taken } from "#core/ladder/typical.ts";
+import type { SessionsTaken } from "#core/ladder/typical.ts";
 import { factsOf, nextWork, type StayRecord } from "#core/plan/outlook.ts";
 import { stillStuck } from "#core/plan/standing.ts";
+import { KEPT_PLAYS, tell } from "#core/plan/stored-forecast.ts";
 import { layPlan } from "#core/plan/term-plan.ts";
-import { KEPT_PLAYS, tell } from "#core/plan/told.ts";
 import { whatMoved } from "#core/plan/weeks.ts";
 import { stillOpen } from "#core/watch/needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
@@ -85,7 +85,7 @@ async function watchAgain(stay: StayId, { leanings: _others, usualRate: _usual, 
 
 async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn): Promise<void> {
   const facts = factsOf(read);
-  const reading = await byPieces(readingOf(facts));
+  const reading = await byPieces(startingStateOf(facts));
   const { alarms, leanings, rate, stuck } = await watchAgain(stay.id, facts);
   const latest = new Map(read.standing.scores.map(({ skill, side, score }) => [trackKey(skill, side), score]));
   const standing = { ...read.standing, stuck: stillStuck(stuck, read.standing.scores, read.goals) };
@@ -231,7 +231,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       scores,
       goals: mine,
       pins,
-      taken: taken as readonly Taken[],
+      taken: taken as readonly SessionsTaken[],
       riders,
       people,
       stuck: forecasts.find(({ stayId }) => stayId === stay.id)?.stuck ?? [],

@@ -10,7 +10,7 @@ import { type Swept, sweep } from "./sweep.ts";
 export interface SweepAsked {
   readonly url: string;
 }
-export interface SweepTold {
+export interface SweepReport {
   readonly url: string;
   readonly swept: Swept | null;
   /** Null: it went well. */
@@ -36,8 +36,8 @@ let queue: Promise<void> = Promise.resolve();
 process.on("message", ({ url }: SweepAsked) => {
   queue = queue.then(async () => {
     const told = await sweep(barnAt(url)).then(
-      (swept): SweepTold => ({ url, swept, trouble: null }),
-      (error: unknown): SweepTold => ({ url, swept: null, trouble: String(error) }),
+      (swept): SweepReport => ({ url, swept, trouble: null }),
+      (error: unknown): SweepReport => ({ url, swept: null, trouble: String(error) }),
     );
     process.send?.(told);
   });

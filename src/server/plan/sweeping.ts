@@ -6,7 +6,7 @@ import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
 import { log } from "../log.ts";
 import { type Swept, sweep } from "./sweep.ts";
-import type { SweepAsked, SweepTold } from "./sweeper.ts";
+import type { SweepAsked, SweepReport } from "./sweeper.ts";
 
 let child: ChildProcess | null = null;
 function sweeper(): ChildProcess {
@@ -28,7 +28,7 @@ const sweepBeside = (url: string): Promise<Swept> =>
       one.off("message", hear);
       one.off("exit", end);
     };
-    const hear = (told: SweepTold): void => {
+    const hear = (told: SweepReport): void => {
       if (told.url !== url) return;
       leave();
       if (told.swept === null) reject(new Error(told.trouble ?? "It did not say why."));

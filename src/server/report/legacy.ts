@@ -2,7 +2,7 @@
 import type { ReportContent } from "#contracts/views.report.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { type EarlierHome, homeOfEarlier, isEarlierHome, type ShownHome } from "#core/home/own-words.ts";
-import { BLOCK_IDS, type BlockId, type Compared, type Say } from "#core/report/facts.ts";
+import { BLOCK_IDS, type BlockId, type Say, type SkillComparison } from "#core/report/facts.ts";
 import type { FrozenIssue } from "#db/queries/report.ts";
 import { worded } from "./wording.ts";
 
@@ -16,7 +16,7 @@ interface Early {
       readonly id: BlockId;
       readonly statements: readonly { readonly say: Say; readonly from: readonly string[] }[];
     }[];
-    readonly compared: readonly Compared[];
+    readonly compared: readonly SkillComparison[];
   };
   readonly words: Readonly<Partial<Record<BlockId, { readonly text: string; readonly instead: boolean }>>>;
 }

@@ -9,7 +9,7 @@ import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { growthOf, type MeasuringDue, measuringDue } from "#core/horse/measuring.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
-import { conditionOf, type Measures, PLACES, type Place } from "#core/intake/measures.ts";
+import { conditionOf, type FatPlace, type Measures, PLACES } from "#core/intake/measures.ts";
 import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
 import { ladderFor } from "#core/ladder/for-method.ts";
@@ -115,7 +115,7 @@ export function measuresNow(
   if (!last) return measures;
   const heights = isNewer(last.heightsOn) ? { withersCm: last.withersCm, croupCm: last.croupCm } : {};
   // Felt as a whole, the six places of the walk do not count any more.
-  const felt = Object.fromEntries(PLACES.map((place) => [place, null])) as Pick<Measures, Place>;
+  const felt = Object.fromEntries(PLACES.map((place) => [place, null])) as Pick<Measures, FatPlace>;
   const condition = isNewer(last.conditionOn) ? { ...felt, condition: last.condition } : {};
   return { ...measures, ...heights, ...condition };
 }

@@ -7,14 +7,14 @@ import type {
   EditStay,
   EndHold,
   KeepFrom,
-  Measure,
+  MeasureHorse,
   SendHome,
   SetApart,
 } from "#contracts/stay.ts";
 import { HEAVIEST_KG, LIGHTEST_KG } from "#contracts/stay.ts";
-import { overlap } from "#core/calendar/holds.ts";
+import { holdsOverlap } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { bendOf, usualRateOf } from "#core/forecast/calibrate.ts";
+import { calibrationOf, usualRateOf } from "#core/forecast/calibrate.ts";
 import type { HorseId, StayId } from "#core/kernel/brand.ts";
 import { ok } from "#core/kernel/result.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
@@ -136,7 +136,7 @@ export async function addHold(work: Work, input: AddHold): Answer<{ id: string }
     stopsClock: input.stopsClock,
     reason: input.reason,
   };
-  if (stay.holds.some((other) => overlap(other, hold))) return no({ code: "hold-overlaps", path: "firstDay" });
+  if (stay.holds.some((other) => holdsOverlap(other, hold))) return no({ code: "hold-overlaps", path: "firstDay" });
   await insertHold(work.tx, input.stay, hold);
   await note(work, "stay", input.stay, "hold added", hold);
   return ok({ id: hold.id });
@@ -149,7 +149,7 @@ export async function endHold(work: Work, input: EndHold): Answer {
   if (input.lastDay < found.from) return no({ code: "before-arrival", path: "lastDay" });
   const stay = await findStay(work.tx, found.stayId);
   const mine = stay?.holds.find((hold) => hold.id === input.id);
-  if (mine && stay?.holds.some((other) => other.id !== input.id && overlap(other, { ...mine, to: input.lastDay })))
+  if (mine && stay?.holds.some((other) => other.id !== input.id && holdsOverlap(other, { ...mine, to: input.lastDay })))
     return no({ code: "hold-overlaps", path: "firstDay" });
   await endHoldRow(work.tx, input.id, input.lastDay);
   await note(work, "stay", found.stayId, "hold ended", { hold: input.id, lastDay: input.lastDay });
@@ -189,13 +189,13 @@ export async function sendHome(work: Work, input: SendHome): Answer {
     return no({ code: "changed-meanwhile", path: "version", current: stay });
   // What it took of each skill goes into the barn's own table.
   await keepTaken(work.tx, input.id, worksTaken(await listScores(work.tx, input.id)));
-  await keepLearnt(work.tx, bendOf(await listTold(work.tx)), usualRateOf(await listRates(work.tx)));
+  await keepLearnt(work.tx, calibrationOf(await listTold(work.tx)), usualRateOf(await listRates(work.tx)));
   await note(work, "stay", input.id, "went home", { day: input.day });
   return ok(null);
 }
 
 /** Between two evaluations: whatever was taken. On the scale or by girth and length it gives a weight; one that is 60 days old lets nobody get on. */
-export async function measure(work: Work, { stay: id, day, ...taken }: Measure): Answer {
+export async function measure(work: Work, { stay: id, day, ...taken }: MeasureHorse): Answer {
   if (!(await lockStay(work.tx, id))) return no({ code: "not-found", path: "stay" });
   const stay = await findStay(work.tx, id);
   if (!stay) return no({ code: "not-found", path: "stay" });

@@ -14,7 +14,7 @@ import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { riskOf } from "#core/permission/from-record.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import type { LaidSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/term-plan.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
@@ -111,7 +111,7 @@ export const toRevision = (worked: Omit<Worked, "riderId">): RevisionView => ({
 const RECENT = 3;
 
 /** The session that the plan has next; today's, until the horse was worked. */
-function nextOf(laid: readonly LaidSession[], stay: Stay, today: LocalDate): HorseNowView["next"] {
+function nextOf(laid: readonly ScheduledSession[], stay: Stay, today: LocalDate): HorseNowView["next"] {
   const from = stayDay(stay.firstDay, today) + (stay.delivered.includes(today) ? 1 : 0);
   const session = laid.find(({ day, items }) => day >= from && items.length > 0);
   return session ? { day: addDays(stay.firstDay, session.day), session } : null;

@@ -1,10 +1,10 @@
 import type { LaneView, RailView, RulerView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, later, mondayOf } from "#core/calendar/local-date.ts";
-import { isWorkable, postsOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
+import { isWorkable, milestonesOf, readTerm, TERM_LENGTHS } from "#core/calendar/term.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import { type Need, stallTold } from "#core/watch/needs.ts";
+import { type Need, stallNotice } from "#core/watch/needs.ts";
 import { firstFree, takenOn } from "#core/watch/stalls.ts";
 import { termNeeds } from "#core/watch/term-needs.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
@@ -35,7 +35,7 @@ export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
     today: at,
     firstDay: stay.firstDay,
     reading,
-    posts: postsOf(facts, reading, { evaluations: closed, reported: stay.reportNumber !== null }, at),
+    posts: milestonesOf(facts, reading, { evaluations: closed, reported: stay.reportNumber !== null }, at),
     holds: stay.holds,
     firsts: stay.firsts,
   };
@@ -59,7 +59,7 @@ export const needsOf = (stay: Stay, { today, reading, posts }: RulerView): reado
 /** A stall alarm that is no history yet, for the manager to see at once. */
 function stallOf(stay: Stay, told: ForecastRecord | undefined, today: LocalDate): readonly Need[] {
   const day = (date: LocalDate): number => daysBetween(stay.firstDay, date);
-  const alarm = stallTold(told?.alarms ?? [], stay.delivered.map(day), day(today));
+  const alarm = stallNotice(told?.alarms ?? [], stay.delivered.map(day), day(today));
   return alarm ? [{ code: "stall", group: alarm.group, day: addDays(stay.firstDay, alarm.day) }] : [];
 }
 

@@ -8,7 +8,7 @@ import { KINDS } from "#core/horse/horse.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { agreementOf } from "#core/ladder/practice.ts";
 import { besideTheOthers, shareOfLoad } from "#core/watch/fairness.ts";
-import { binsOf } from "#core/watch/honesty.ts";
+import { binsOf } from "#core/watch/forecast-record.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
 import { listLatestForecasts, listTaken, listTold } from "#db/queries/plan.ts";
 import { listPractised } from "#db/queries/practice.ts";

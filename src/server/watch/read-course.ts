@@ -17,7 +17,7 @@ import { stayDay } from "#core/plan/planned-days.ts";
 import { sinceArrival, weeksSeen } from "#core/watch/by-week.ts";
 import { hardByBranch, incidentsOf, paceOf, riderMix, workedLately } from "#core/watch/course.ts";
 import { slides, standstill } from "#core/watch/evidence.ts";
-import { stallTold } from "#core/watch/needs.ts";
+import { stallNotice } from "#core/watch/needs.ts";
 import { schoolingOrPain } from "#core/watch/reasoning.ts";
 import { weeksOf } from "#core/watch/weeks.ts";
 import { listRevised, listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
@@ -112,7 +112,7 @@ function answeredOf({ stay, barn, today }: Opened, evaluations: readonly Evaluat
 /** What stands still since the last stall alarm, or in the skills that gain nothing. */
 function standingOf({ stay, today }: Opened, told: ForecastRecord | undefined, scores: readonly StayScore[]) {
   const days = stay.delivered.map((day) => stayDay(stay.firstDay, day));
-  const alarm = stallTold(told?.alarms ?? [], days, stayDay(stay.firstDay, today));
+  const alarm = stallNotice(told?.alarms ?? [], days, stayDay(stay.firstDay, today));
   if (alarm) return standstill(scores, alarm.tracks, addDays(stay.firstDay, alarm.since));
   const stuck = new Set(told?.stuck ?? []);
   const last = scores.at(-1)?.day;

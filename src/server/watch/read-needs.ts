@@ -5,7 +5,7 @@ import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.
 import { dueDay, isOpen } from "#core/check/check.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { type Evidence, standstill } from "#core/watch/evidence.ts";
+import { type ProgressEvidence, standstill } from "#core/watch/evidence.ts";
 import { aboutOf, answerTo, costOfWaiting, type Need } from "#core/watch/needs.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
@@ -86,7 +86,7 @@ async function lookAtStall(
   barn: Barn,
   today: LocalDate,
   { stay, told }: Pick<Watched, "stay" | "told">,
-): Promise<{ evidence: readonly Evidence[]; proposal: Proposal | null }> {
+): Promise<{ evidence: readonly ProgressEvidence[]; proposal: Proposal | null }> {
   const alarm = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
   const [scores, evaluations, worked] = await Promise.all([
     listScores(sql, stay.id),

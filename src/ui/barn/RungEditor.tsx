@@ -1,11 +1,19 @@
 import { useId } from "react";
-import type { Rung } from "#core/intake/instrument.ts";
+import type { WalkStep } from "#core/intake/instrument.ts";
 import { SIGNS } from "#core/intake/signs.ts";
 import { Field, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { SkillPicks } from "#ui/kit/SkillPicks.tsx";
 
 /** What one rung asks, scores and watches for. Whether a skill has two sides is the ladder's matter. */
-export function RungEditor({ rung, rungs, onChange }: { rung: Rung; rungs: readonly Rung[]; onChange(next: Rung): void }) {
+export function RungEditor({
+  rung,
+  rungs,
+  onChange,
+}: {
+  rung: WalkStep;
+  rungs: readonly WalkStep[];
+  onChange(next: WalkStep): void;
+}) {
   const base = useId();
   const text = (name: "words" | "prompt" | "stopWhen" | "caution", label: string, max: number, rows: number) => {
     const value = rung[name] ?? "";

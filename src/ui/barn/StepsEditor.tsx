@@ -4,9 +4,9 @@ import { here } from "#contracts/ladder.here.ts";
 import type { BarnView } from "#contracts/views.barn.ts";
 import {
   ASKED_LEVELS,
-  type Level,
   levelsAsked,
   mayAskFor,
+  type RequiredLevel,
   restOf,
   STEPS,
   type Step,
@@ -54,7 +54,7 @@ export function StepsEditor({ view }: { view: BarnView }) {
     const as = shipped.find((one) => one.skill === skill)?.at ?? 0;
     putAll(at === as ? others : [...others, { step, skill, at }]);
   };
-  const rows: readonly Level[] = [
+  const rows: readonly RequiredLevel[] = [
     ...asked,
     ...shipped.filter(({ skill }) => !asked.some((one) => one.skill === skill)).map((one) => ({ ...one, at: 0 as const })),
   ];

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { BarnWalkView } from "#contracts/views.barn.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
-import { type Instrument, mergeRungs, RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
+import { type Instrument, mergeRungs, RUNGS, rungWords, type WalkStep } from "#core/intake/instrument.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
@@ -13,21 +13,21 @@ import { plural } from "#ui/words/figures.ts";
 import { RungEditor } from "./RungEditor.tsx";
 
 /** A name that no rung of the walk has: own-1, own-2… */
-function freeId(rungs: readonly Rung[]): string {
+function freeId(rungs: readonly WalkStep[]): string {
   const taken = new Set([...rungs, ...RUNGS].map((rung) => rung.id));
   let n = 1;
   while (taken.has(`own-${n}`)) n += 1;
   return `own-${n}`;
 }
 
-const said = (rungs: readonly Rung[], id: string): string => {
+const said = (rungs: readonly WalkStep[], id: string): string => {
   const rung = rungs.find((one) => one.id === id);
   return rung ? `${rung.words}: ${rung.prompt} ${rung.stopWhen ?? ""} ${rung.caution ?? ""}`.trim() : "left out";
 };
 
 export function WalkEditor({ view, who }: { view: BarnWalkView; who: string }) {
   useAwake();
-  const draft = useDraft<readonly Rung[]>(`instrument:${who}:${view.version}`, view.rungs);
+  const draft = useDraft<readonly WalkStep[]>(`instrument:${who}:${view.version}`, view.rungs);
   const { value: rungs, set } = draft;
   const [open, setOpen] = useState<string | null>(null);
   const { busy, problem, send } = useCommand();
@@ -36,14 +36,15 @@ export function WalkEditor({ view, who }: { view: BarnWalkView; who: string }) {
   const [clash, setClash] = useState<{ readonly theirs: Instrument; readonly ids: readonly string[] } | null>(null);
   const changed = JSON.stringify(rungs) !== JSON.stringify(base.rungs);
   const left = RUNGS.filter((rung) => !rungs.some((one) => one.id === rung.id));
-  const put = (at: number, rung: Rung | null): void => set(rungs.flatMap((one, i) => (i === at ? (rung ? [rung] : []) : [one])));
+  const put = (at: number, rung: WalkStep | null): void =>
+    set(rungs.flatMap((one, i) => (i === at ? (rung ? [rung] : []) : [one])));
   const move = (at: number, by: number): void => {
     const [moving] = rungs.slice(at, at + 1);
     if (!moving) return;
     const rest = rungs.filter((_, i) => i !== at);
     set([...rest.slice(0, at + by), moving, ...rest.slice(at + by)]);
   };
-  const add = (rung: Rung): void => {
+  const add = (rung: WalkStep): void => {
     set([...rungs, rung]);
     setOpen(rung.id);
   };

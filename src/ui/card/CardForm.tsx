@@ -1,7 +1,7 @@
 /** The card while it is written: the gate, the work, what happened, the end. Kept on the device with every tap, until the server has it. */
 
 import { Suspense, useCallback, useState } from "react";
-import type { Told } from "#contracts/card.ts";
+import type { OfficeNotice } from "#contracts/card.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import { WEATHERS, type Weather } from "#core/card/card.ts";
@@ -69,7 +69,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
   const put = (part: Partial<Draft>): void => set((before) => ({ ...fresh, ...before, ...part }));
   const entry = { person: me, subject: view.card.id };
   const tell = useCallback(
-    (told: Told): void =>
+    (told: OfficeNotice): void =>
       void submit({
         person: me,
         subject: `told ${view.card.id}`,

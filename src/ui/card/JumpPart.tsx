@@ -6,13 +6,13 @@ import {
   effortsOf,
   FENCES,
   type Fence,
+  type FenceLayout,
   type FenceResult,
   HOLE_CM,
   isPole,
   type JumpSchool,
   jumpCautions,
   LANDINGS,
-  type Layout,
   MOST_ELEMENTS,
   PACES,
   STRAIGHTS,
@@ -39,7 +39,7 @@ function usualGap(fence: Fence, next: Fence, heightCm: number | null): number | 
 }
 const FIRST_CM = 40;
 const EMPTY_RESULT = { clear: 0, rails: 0, stops: 0, runOuts: 0 };
-const begun = (layout: Layout): JumpSchool => ({
+const begun = (layout: FenceLayout): JumpSchool => ({
   layout,
   way: "ridden",
   results: [],

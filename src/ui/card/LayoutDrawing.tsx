@@ -1,5 +1,5 @@
 /** A layout from above, to scale: where each pole and fence lies, what is between them, and a metre beside it. */
-import { type Fence, isPole, type Layout, placesOf } from "#core/card/jump.ts";
+import { type Fence, type FenceLayout, fencePlaces, isPole } from "#core/card/jump.ts";
 import { distanceOf, METRES_A_FOOT } from "#core/tools/poles.ts";
 import { sayLayout, sayLength } from "#ui/words/jump.ts";
 
@@ -17,8 +17,8 @@ function spacing(fence: Fence): number {
   return feet ? ((feet[0] + feet[1]) / 2) * METRES_A_FOOT * 100 : 0;
 }
 
-export function LayoutDrawing({ layout }: { layout: Layout }) {
-  const places = placesOf(layout, spacing);
+export function LayoutDrawing({ layout }: { layout: FenceLayout }) {
+  const places = fencePlaces(layout, spacing);
   const length = Math.max(300, places.at(-1)?.to ?? 0);
   const wide = length + 2 * ROOM;
   const text = Math.max(24, wide / 34);

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from "react";
 import type { StrapReading } from "#contracts/tools.ts";
-import { RECOVERED_PULSE, RECOVERS_WITHIN, type Reading, readWarmDown } from "#core/card/warm-down.ts";
+import { type PulseReading, RECOVERED_PULSE, RECOVERS_WITHIN, readWarmDown } from "#core/card/warm-down.ts";
 import { Button, Choice, Stepper } from "#ui/kit/parts.tsx";
 import { sayWarmDown } from "#ui/words/incident.ts";
 import { sayReading } from "#ui/words/record.ts";
@@ -24,7 +24,7 @@ export function WarmDown({ draft, put, tell }: Part) {
   const [strap, setStrap] = useState("");
   const { state, reasons } = readWarmDown(draft.readings);
   const here = draft.readings.find((one) => one.minute === minute) ?? { minute, pulse: null, breaths: null };
-  const take = (part: Partial<Reading>): void => {
+  const take = (part: Partial<PulseReading>): void => {
     const next = { ...here, ...part };
     const readings = [...draft.readings.filter((one) => one.minute !== minute), next].sort((a, b) => a.minute - b.minute);
     put({ readings });

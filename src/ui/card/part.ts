@@ -1,4 +1,4 @@
-import type { Told } from "#contracts/card.ts";
+import type { OfficeNotice } from "#contracts/card.ts";
 import type { CardView } from "#contracts/views.card.ts";
 import type { Draft } from "./record.ts";
 
@@ -8,5 +8,5 @@ export interface Part {
   readonly draft: Draft;
   put(part: Partial<Draft>): void;
   /** Tells the office at once, or as soon as there is signal. */
-  tell(told: Told): void;
+  tell(told: OfficeNotice): void;
 }

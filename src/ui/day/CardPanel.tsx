@@ -8,7 +8,7 @@ import { sayBecause } from "#ui/words/because.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import { skillWords } from "#ui/words/skills.ts";
-import { lengthsOf, minutesOf, namesOf } from "./sheet.ts";
+import { lengthsOf, namesOf, shownMinutes } from "./sheet.ts";
 
 export type Where = Pick<DayCardView, "kind" | "length" | "rider" | "start" | "place" | "helper" | "helperSlots" | "then">;
 
@@ -120,7 +120,7 @@ export function CardPanel({
           </Button>
           {half > 0 && card.after === null && !halved && (
             <Button disabled={busy} onClick={() => onSplit(half)}>
-              Split it: {minutesOf(half)} min, then {minutesOf(card.length - half)}
+              Split it: {shownMinutes(half)} min, then {shownMinutes(card.length - half)}
             </Button>
           )}
           <Button disabled={busy} aria-pressed={card.locked} onClick={onLock}>
@@ -147,7 +147,7 @@ export function CardPanel({
               "card-length",
               "Lasts",
               String(card.length),
-              lengthsOf(view.hours, card.length).map((slots) => [String(slots), `${minutesOf(slots)} min`] as const),
+              lengthsOf(view.hours, card.length).map((slots) => [String(slots), `${shownMinutes(slots)} min`] as const),
               (value) => fitting(where, Number(value)),
             )}
             {pick(
@@ -192,7 +192,9 @@ export function CardPanel({
                 String(card.helperSlots ?? ""),
                 [
                   ["", "All of it"] as const,
-                  ...stepsBelow(card.length, step).map((slots) => [String(slots), `The first ${minutesOf(slots)} min`] as const),
+                  ...stepsBelow(card.length, step).map(
+                    (slots) => [String(slots), `The first ${shownMinutes(slots)} min`] as const,
+                  ),
                 ],
                 (value) => ({ helperSlots: value ? Number(value) : null }),
               )}

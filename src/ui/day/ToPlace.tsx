@@ -1,6 +1,6 @@
 import { useDraggable } from "@dnd-kit/core";
 import type { DayView, DueView } from "#contracts/views.ts";
-import type { Laid } from "#core/day/from-barn.ts";
+import type { ScheduledCard } from "#core/day/from-barn.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import type { Names } from "#ui/words/blockers.ts";
 import { sayWay, sayWhyLeftOut } from "#ui/words/day.ts";
@@ -25,7 +25,7 @@ const RESTING: Record<DayView["resting"][number]["because"], string> = {
 };
 
 /** Why the last laying out left it here, and what would let it in, each to be taken with one tap. */
-function Left({ left, names, onWay }: { left: LeftOut; names: Names; onWay(cards: readonly Laid[]): void }) {
+function Left({ left, names, onWay }: { left: LeftOut; names: Names; onWay(cards: readonly ScheduledCard[]): void }) {
   return (
     <div className="border border-t-0 border-line bg-ochre-soft px-2 py-1 text-sm">
       <p>▲ {sayWhyLeftOut(left.because, names)}</p>
@@ -93,7 +93,7 @@ interface Props {
   readonly chosen: string | null;
   readonly leftOut: readonly LeftOut[];
   onChoose(due: Pick<DueView, "stay" | "kind" | "length">): void;
-  onWay(cards: readonly Laid[], horse: string): void;
+  onWay(cards: readonly ScheduledCard[], horse: string): void;
 }
 export function ToPlace({ view, chosen, leftOut, onChoose, onWay }: Props) {
   const names = namesOf(view);

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { DayView } from "#contracts/views.ts";
 import { DAY_GRID, HOUR, hoursOf } from "#core/day/model.ts";
-import { weatherTold } from "#core/day/weather-day.ts";
+import { weatherWarning } from "#core/day/weather-day.ts";
 import { heatOf } from "#core/weather/weather.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
@@ -95,7 +95,7 @@ function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
 export function WeatherStrip({ view, drawn, may }: { view: DayView; drawn: Drawn; may: boolean }) {
   const [open, setOpen] = useState(false);
   const names = namesOf(view);
-  const told = weatherTold(view);
+  const told = weatherWarning(view);
   const limits = view.horses[0]?.limits ?? USUAL_LIMITS;
   const [from] = view.weatherFrom;
   return (

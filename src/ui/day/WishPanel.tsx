@@ -3,7 +3,7 @@ import type { DayHours } from "#core/day/model.ts";
 import type { Wish } from "#core/day/spot.ts";
 import { Button, Choice } from "#ui/kit/parts.tsx";
 import { SESSION } from "#ui/words/labels.ts";
-import { lengthsOf, minutesOf } from "./sheet.ts";
+import { lengthsOf, shownMinutes } from "./sheet.ts";
 
 /** A session in the hand: what it is to be, before it has a spot. */
 interface Props {
@@ -30,7 +30,7 @@ export function WishPanel({ wish, horse, hours, onChange, onLeave }: Props) {
       <Choice<number>
         name="wish-length"
         legend="Lasts"
-        options={lengthsOf(hours, wish.length).map((slots) => [slots, `${minutesOf(slots)} min`] as const)}
+        options={lengthsOf(hours, wish.length).map((slots) => [slots, `${shownMinutes(slots)} min`] as const)}
         value={wish.length}
         onChange={(length) => onChange({ ...wish, length })}
       />

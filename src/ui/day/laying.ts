@@ -1,6 +1,6 @@
 /** What the page and its worker say to one another when a day is laid out. */
-import type { Because, WayIn } from "#core/day/explain.ts";
-import type { BarnDay, Laid } from "#core/day/from-barn.ts";
+import type { LeftOffReason, WayIn } from "#core/day/explain.ts";
+import type { BarnDay, ScheduledCard } from "#core/day/from-barn.ts";
 import type { HorsesGivenUp } from "#core/day/trade-offs.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 
@@ -13,15 +13,15 @@ export interface LayAsked {
 /** A horse that is left out: what bars each rider, and what would let it in. */
 export interface LeftOut {
   readonly stay: StayId;
-  readonly because: readonly Because[];
+  readonly because: readonly LeftOffReason[];
   readonly ways: readonly (Omit<WayIn, "plan" | "moved" | "dropped"> & {
     readonly moved: readonly StayId[];
     readonly dropped: readonly StayId[];
-    readonly cards: readonly Laid[];
+    readonly cards: readonly ScheduledCard[];
   })[];
 }
 export interface LaidDay {
-  readonly cards: readonly Laid[];
+  readonly cards: readonly ScheduledCard[];
   readonly givenUp: HorsesGivenUp;
   readonly leftOut: readonly LeftOut[];
   /** What riders were handed and is otherwise now, with its price. */

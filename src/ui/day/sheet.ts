@@ -1,11 +1,11 @@
 /** The day sheet in the browser: names, free spots and the layout of the rows; the rules themselves are the core's. */
 
 import type { DayCardView, DayView } from "#contracts/views.ts";
-import { factsOf } from "#core/day/from-barn.ts";
+import { dayFactsOf } from "#core/day/from-barn.ts";
 import { startsOf } from "#core/day/hours.ts";
 import { DAY_GRID, HOUR, type Placement } from "#core/day/model.ts";
 import { partsOf } from "#core/day/parts.ts";
-import { type Spot, spotter, type Wish } from "#core/day/spot.ts";
+import { type DaySpot, spotter, type Wish } from "#core/day/spot.ts";
 import { pricer } from "#core/day/spot-price.ts";
 import type { Names } from "#ui/words/blockers.ts";
 import { sayPlaces } from "#ui/words/places.ts";
@@ -82,12 +82,12 @@ export const atPlace = (cards: readonly DayCardView[], place: string): DayCardVi
 export const spotKey = (rider: string, start: number): string => `${rider}:${start}`;
 
 /** A spot with what it costs; null: not known, or barred. */
-export interface PricedSpot extends Spot {
+export interface PricedSpot extends DaySpot {
   readonly cost: number | null;
 }
 /** Every spot of the sheet for a wish: where it may go and at what price, and what stands against it elsewhere. */
 export function spotsFor(view: DayView, wish: Wish): Map<string, PricedSpot> {
-  const spot = spotter(factsOf(view), live(view.cards), wish);
+  const spot = spotter(dayFactsOf(view), live(view.cards), wish);
   const price = pricer(view, wish);
   const spots = new Map<string, PricedSpot>();
   for (const person of view.people)
@@ -98,7 +98,7 @@ export function spotsFor(view: DayView, wish: Wish): Map<string, PricedSpot> {
   return spots;
 }
 
-export const minutesOf = (slots: number): number => slots * DAY_GRID.minutes;
+export const shownMinutes = (slots: number): number => slots * DAY_GRID.minutes;
 /** How long a session may be chosen to last, up to two hours; as it is now is among them. */
 export const lengthsOf = ({ step }: DayView["hours"], now: number): readonly number[] =>
   [...new Set([...Array.from({ length: (2 * HOUR) / step }, (_, i) => (i + 1) * step), now])].sort((a, b) => a - b);

@@ -1,7 +1,7 @@
 /** How far the sheet is from the best day, asked of the server after a day was laid out; it holds for the sheet that it was asked of, and no other. */
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { DayView } from "#contracts/views.ts";
-import type { Laid } from "#core/day/from-barn.ts";
+import type { ScheduledCard } from "#core/day/from-barn.ts";
 import { live } from "./sheet.ts";
 
 export interface ProofSaid {
@@ -10,7 +10,7 @@ export interface ProofSaid {
   readonly bound: number | null;
   readonly proven: boolean;
   readonly done: boolean;
-  readonly cards: readonly Laid[] | null;
+  readonly cards: readonly ScheduledCard[] | null;
 }
 const sheetOf = (view: DayView): string =>
   live(view.cards)

@@ -1,8 +1,8 @@
 /** The sheet of a day in the browser: what the server last said of it, kept current, and the writes that change it, each with its undoing. */
 import { useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
-import { factsOf, type Laid } from "#core/day/from-barn.ts";
-import { reversed, type Step, stepBetween, withStep } from "#core/day/steps.ts";
+import { dayFactsOf, type ScheduledCard } from "#core/day/from-barn.ts";
+import { type DayStep, reversed, stepBetween, withStep } from "#core/day/steps.ts";
 import { swap } from "#core/day/swap.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { type CommandState, useCommand } from "#ui/kit/use-command.ts";
@@ -28,7 +28,7 @@ export interface Sheet {
   place(stay: StayId, where: Where): Promise<void>;
   move(from: DayCardView, where: Where): Promise<void>;
   /** A whole day as it was laid out. */
-  layOut(cards: readonly Laid[], words: string): Promise<void>;
+  layOut(cards: readonly ScheduledCard[], words: string): Promise<void>;
   lock(card: DayCardView): Promise<void>;
   split(card: DayCardView, first: number): Promise<void>;
   swap(one: DayCardView, other: DayCardView): Promise<void>;
@@ -39,11 +39,11 @@ export interface Sheet {
 
 interface Done {
   readonly words: string;
-  readonly step: Step;
+  readonly step: DayStep;
 }
 
 /** The day as it shall stand, and the versions of what it was laid out from. */
-const layOutInput = (view: DayView, cards: readonly Laid[]) => ({
+const layOutInput = (view: DayView, cards: readonly ScheduledCard[]) => ({
   day: view.day,
   seen: live(view.cards).map(({ card, version }) => ({ id: card, version })),
   cards: cards.map(
@@ -93,11 +93,11 @@ export function useSheet(initial: DayView): Sheet {
     } else if (answer.problem.code === "blocked") say(answer.problem.message);
     return answer.ok;
   };
-  const change = (words: string, after: readonly Laid[]): Done | null => {
+  const change = (words: string, after: readonly ScheduledCard[]): Done | null => {
     const step = stepBetween(live(view.cards), after);
     return step && { words, step };
   };
-  const replaced = (card: CardId, by: readonly Laid[]): readonly Laid[] => [
+  const replaced = (card: CardId, by: readonly ScheduledCard[]): readonly ScheduledCard[] => [
     ...live(view.cards).filter((one) => one.card !== card),
     ...by,
   ];
@@ -152,7 +152,7 @@ export function useSheet(initial: DayView): Sheet {
       await act("day/lay-out", layOutInput(view, cards), words, () => change("plan the day", cards));
     },
     swap: async (one, other) => {
-      const swapped = swap(factsOf(view), live(view.cards), one, other);
+      const swapped = swap(dayFactsOf(view), live(view.cards), one, other);
       if ("blockers" in swapped) return say(swapped.blockers.map((blocker) => sayBlocker(blocker, names)).join(" "));
       await act("day/lay-out", layOutInput(view, swapped.cards), `${one.horse} and ${other.horse} swapped.`, () =>
         change(`swap ${one.horse} and ${other.horse}`, swapped.cards),

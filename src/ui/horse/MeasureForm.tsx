@@ -2,7 +2,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { Measure, NOTHING_TAKEN } from "#contracts/stay.ts";
+import { MeasureHorse, NOTHING_TAKEN } from "#contracts/stay.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { HorseClass } from "#core/horse/horse.ts";
 import { type MeasuringDue, SADDLE_FITS } from "#core/horse/measuring.ts";
@@ -38,8 +38,8 @@ const RESTING = [
 export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
   useAwake();
   const [open, setOpen] = useState(false);
-  const form = useForm<Measure, unknown, Measure>({
-    resolver: zodResolver(Measure),
+  const form = useForm<MeasureHorse, unknown, MeasureHorse>({
+    resolver: zodResolver(MeasureHorse),
     defaultValues: { stay, day: today, ...NOTHING_TAKEN },
   });
   const { busy, problem, send } = useCommand();

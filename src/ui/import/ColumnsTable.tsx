@@ -1,7 +1,7 @@
 /** Which column of the file is which of ours, with what stands in it; and how what may be read in two ways is meant. */
 import { COLUMNS, type ImportName } from "#core/import/columns.ts";
 import type { Table } from "#core/import/table.ts";
-import type { Reading } from "#core/import/values.ts";
+import type { DateOrder } from "#core/import/values.ts";
 import { Choice } from "#ui/kit/parts.tsx";
 import { Wide } from "#ui/kit/Wide.tsx";
 
@@ -10,14 +10,14 @@ interface Props {
   readonly list: ImportName;
   readonly table: Table;
   readonly columns: readonly (string | null)[];
-  readonly reading: Reading;
-  change(of: { columns?: readonly (string | null)[]; reading?: Reading }): void;
+  readonly reading: DateOrder;
+  change(of: { columns?: readonly (string | null)[]; reading?: DateOrder }): void;
 }
 
 export function ColumnsTable({ list, table, columns, reading, change }: Props) {
   const ours = COLUMNS[list];
   const used = ours.filter(({ key }) => columns.includes(key)).map(({ kind }) => kind);
-  const set = (of: Partial<Reading>): void => change({ reading: { ...reading, ...of } });
+  const set = (of: Partial<DateOrder>): void => change({ reading: { ...reading, ...of } });
   const measures = (of: string): boolean => used.some((kind) => kind.holds === "number" && kind.of === of);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">

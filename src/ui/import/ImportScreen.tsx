@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import type { ImportReport, ImportView, Progress, TakeImport } from "#contracts/import.ts";
 import { COLUMNS, IMPORTS, type ImportName, matched, type Quantity } from "#core/import/columns.ts";
 import { type Table, tableOf } from "#core/import/table.ts";
-import { dayOrderOf, decimalsOf, type Reading, unitsIn } from "#core/import/values.ts";
+import { type DateOrder, dayOrderOf, decimalsOf, unitsIn } from "#core/import/values.ts";
 import { Button, Choice, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { IMPORT, sayFileFault } from "#ui/words/import.ts";
@@ -22,11 +22,11 @@ interface Chosen {
   readonly sheet: number;
   readonly table: Table;
   readonly columns: readonly (string | null)[];
-  readonly reading: Reading;
+  readonly reading: DateOrder;
 }
 
 /** What may be read in two ways is read as the file's own cells tell, else as this barn writes. */
-function readingOf(list: ImportName, table: Table, hands: boolean): Reading {
+function readingOf(list: ImportName, table: Table, hands: boolean): DateOrder {
   const cells = table.rows.flat();
   const columns = matched(list, table.headings);
   const of = (quantity: Quantity, keys?: readonly string[]): string[] =>

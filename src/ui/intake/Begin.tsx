@@ -1,6 +1,6 @@
 import type { EvaluationLink } from "#contracts/views.intake.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import type { Rung } from "#core/intake/instrument.ts";
+import type { WalkStep } from "#core/intake/instrument.ts";
 import { EVALUATION_KINDS, type EvaluationKind } from "#core/intake/outcome.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
@@ -10,7 +10,7 @@ import { EVALUATION } from "#ui/words/labels-desk.ts";
 interface Props {
   readonly stay: string;
   readonly due: EvaluationKind;
-  readonly rungs: readonly Rung[];
+  readonly rungs: readonly WalkStep[];
   readonly closed: readonly EvaluationLink[];
 }
 

@@ -1,11 +1,11 @@
 /** The condition score by the six places that a hand feels (Henneke and co-workers, 1983), or as a whole. */
-import { conditionOf, PLACES, type Place } from "#core/intake/measures.ts";
+import { conditionOf, type FatPlace, PLACES } from "#core/intake/measures.ts";
 import { MEASURE } from "#ui/words/intake.ts";
 import { NumberField } from "./MeasureField.tsx";
 import type { WalkState } from "./use-walk.ts";
 
 /** What the hand finds at little, middling and much fat; the steps between are judged. */
-const FEEL: Record<Place, readonly [thin: string, fair: string, fat: string]> = {
+const FEEL: Record<FatPlace, readonly [thin: string, fair: string, fat: string]> = {
   placeNeck: ["bones to be felt", "blends in", "a crest of fat"],
   placeWithers: ["sharp", "rounded", "bulging"],
   placeShoulder: ["bare, edge stands out", "smooth to the body", "soft, filled up"],

@@ -1,6 +1,6 @@
 import { causeOf } from "#core/intake/causes.ts";
-import type { RankedCause, Weighed } from "#core/intake/findings.ts";
-import { RUNGS, type Rung } from "#core/intake/instrument.ts";
+import type { RankedCause, WeighedCause } from "#core/intake/findings.ts";
+import { RUNGS, type WalkStep } from "#core/intake/instrument.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { listed } from "#ui/words/figures.ts";
 import { HELD_WORK, sayEvidence, sayWho, URGENCY } from "#ui/words/findings.ts";
@@ -10,11 +10,11 @@ export const urgencyTone = (urgency: RankedCause["urgency"]) =>
   urgency === "now" ? "stop" : urgency === "watch" ? "tell" : "attend";
 
 /** One sentence for equal evidence, however many rungs it was seen at. */
-export const because = (evidence: RankedCause["for"], rungs: readonly Rung[] = RUNGS): string =>
+export const because = (evidence: RankedCause["for"], rungs: readonly WalkStep[] = RUNGS): string =>
   listed([...new Set(evidence.map((one) => sayEvidence(one, rungs)))].slice(0, 4));
 
 /** Where to look for the reason of what was seen, likeliest first; who looks, how soon, and what waits. */
-export function Findings({ weighed, rungs = RUNGS }: { weighed: Weighed; rungs?: readonly Rung[] }) {
+export function Findings({ weighed, rungs = RUNGS }: { weighed: WeighedCause; rungs?: readonly WalkStep[] }) {
   if (weighed.causes.length === 0) return <p className="text-dim">No signs that need a check.</p>;
   return (
     <>

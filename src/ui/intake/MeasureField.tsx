@@ -1,12 +1,12 @@
 /** One measure of the walk: typed in whatever unit the tape has, kept in metric, and asked about where it looks slipped. */
 import { useState } from "react";
 import type { LengthHabit } from "#contracts/barn.ts";
-import { MeasureFields } from "#contracts/intake.ts";
+import { WalkMeasureFields } from "#contracts/intake.ts";
 import {
   type LengthName,
   type LengthUnit,
+  type MeasureQuestion,
   type NumberMeasure,
-  type Question,
   questionOf,
   readLength,
   type TypedLength,
@@ -18,7 +18,7 @@ import type { WalkState } from "./use-walk.ts";
 
 /** What is wrong with a value, in the words of the form and the record. */
 const faultOf = (name: NumberMeasure, value: number | null): string | undefined => {
-  const checked = MeasureFields.shape[name].safeParse(value);
+  const checked = WalkMeasureFields.shape[name].safeParse(value);
   return checked.success ? undefined : checked.error.issues[0]?.message;
 };
 
@@ -28,7 +28,7 @@ function Asked({
   onMeant,
   onKeep,
 }: {
-  question: Question;
+  question: MeasureQuestion;
   name: LengthName | "scaleKg";
   onMeant(text: string): void;
   onKeep(): void;
@@ -110,7 +110,7 @@ export function NumberField({
   name: NumberMeasure;
   hint: string;
   state: WalkState;
-  question?: Question | null;
+  question?: MeasureQuestion | null;
 }) {
   const kept = state.walk.measures[name];
   const [typed, setTyped] = useState<string | null>(null);

@@ -1,6 +1,6 @@
 /** The trainability reading: one small new thing taught, tries counted with a tap, the minutes to come down measured by a clock. */
 import { useEffect, useState } from "react";
-import { learnerOf, minutesOf, nerveOf } from "#core/intake/mind.ts";
+import { learnerOf, mindMinutes, nerveOf } from "#core/intake/mind.ts";
 import { Button, Stepper } from "#ui/kit/parts.tsx";
 import { minutesAsClock } from "#ui/words/figures.ts";
 import { LEARNER, NERVE } from "#ui/words/intake.ts";
@@ -63,7 +63,7 @@ export function MindReading({ id, state }: { id: string; state: WalkState }) {
               big
               tone="stop"
               className="w-full"
-              onClick={() => put({ kind: "plain", name: "settleMinutes" }, Math.min(240, minutesOf(clock.stop())))}
+              onClick={() => put({ kind: "plain", name: "settleMinutes" }, Math.min(240, mindMinutes(clock.stop())))}
             >
               Settled <span role="timer">{minutesAsClock(Math.floor(clock.milliseconds / 1000))}</span>
             </Button>

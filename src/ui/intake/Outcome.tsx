@@ -4,7 +4,7 @@ import type { HorseNowView, InForceView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { GROWING_CM } from "#core/horse/horse.ts";
 import { causeOf } from "#core/intake/causes.ts";
-import type { Rung } from "#core/intake/instrument.ts";
+import type { WalkStep } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import { inner, kilograms, listed } from "#ui/words/figures.ts";
@@ -61,7 +61,7 @@ export function Outcome({
   raisedBy?: HorseNowView["raisedBy"];
   hard: HardSide;
   apart: readonly string[];
-  rungs?: readonly Rung[];
+  rungs?: readonly WalkStep[];
   inForce?: InForceView;
   /** Findings and starting points open with a tap: the horse's page has other things to say first. */
   folded?: boolean;

@@ -2,7 +2,7 @@ import { type ReactNode, useState } from "react";
 import type { WalkFields } from "#contracts/intake.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { WalkView } from "#contracts/views.intake.ts";
-import { RIDDEN_RUNG, type Rung as RungFacts } from "#core/intake/instrument.ts";
+import { RIDDEN_RUNG, type WalkStep as RungFacts } from "#core/intake/instrument.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
 import { SIGNS } from "#core/intake/signs.ts";
 import { SCORES, sidesOf, type TrackSide } from "#core/kernel/sides.ts";

@@ -1,5 +1,5 @@
 /** When a sign shows, and since when: one tap each, for the pattern is what tells schooling from pain. */
-import { MOMENT_WEIGHTS, type Moment, TRENDS } from "#core/intake/cause-rules.ts";
+import { MOMENT_WEIGHTS, type SignMoment, TRENDS } from "#core/intake/cause-rules.ts";
 import type { SeenSign } from "#core/intake/seen.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { momentWords, TREND_CHOICE } from "#ui/words/intake.ts";
@@ -12,7 +12,7 @@ const chip = (on: boolean): string =>
 export function SignDetail({ seen, put }: { seen: readonly SeenSign[]; put: WalkState["put"] }) {
   const [first] = seen;
   if (!first || signOf(first.sign).good) return null;
-  const moments = Object.keys(MOMENT_WEIGHTS[first.sign] ?? {}) as Moment[];
+  const moments = Object.keys(MOMENT_WEIGHTS[first.sign] ?? {}) as SignMoment[];
   const tell = (kind: "moment" | "trend", value: string | null): void => {
     for (const { rung, sign, side } of seen) put({ kind, rung, sign, side }, value);
   };

@@ -1,7 +1,15 @@
 /** The barn's methods side by side: a column each, a row for every question that changes something. */
 
 import type { MethodsView } from "#contracts/views.plan.ts";
-import { ANSWERS, isShipped, METHODS, methodsWith, type OwnMethod, ownOf, type Question } from "#core/ladder/methods.ts";
+import {
+  ANSWERS,
+  isShipped,
+  METHODS,
+  type MethodQuestion,
+  methodsWith,
+  type OwnMethod,
+  ownMethodOf,
+} from "#core/ladder/methods.ts";
 import { type KeyedEdits, useKeyedEdits } from "#ui/kit/keyed-edits.tsx";
 import { BARE_INPUT, Button, INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
@@ -40,7 +48,7 @@ export function MethodsScreen({ view }: { view: MethodsView }) {
   const methods = methodsWith(edits);
   const kept = new Set(view.own.map(({ id }) => id));
   const change = (method: OwnMethod, by: Partial<OwnMethod>): void =>
-    put(ownOf(methods.map((one) => (one.id === method.id ? { ...one, ...by } : one))));
+    put(ownMethodOf(methods.map((one) => (one.id === method.id ? { ...one, ...by } : one))));
   const add = (): void => {
     const like = methods.find(({ used }) => used) ?? (methods[0] as OwnMethod);
     put([
@@ -179,7 +187,7 @@ function Answers({
   onChange,
 }: {
   method: OwnMethod;
-  question: Question;
+  question: MethodQuestion;
   onChange: (by: Partial<OwnMethod>) => void;
 }) {
   return (

@@ -1,7 +1,7 @@
 /** Ten described situations, scored one after the other, each with the barn's answer; what was given goes to the manager's page of riders. */
 import { useEffect, useState } from "react";
 import { SCORES, type Score } from "#core/kernel/sides.ts";
-import { type Agreement, answerTo, type Situation, situationsOf } from "#core/ladder/practice.ts";
+import { type Agreement, practiceAnswer, type Situation, situationsOf } from "#core/ladder/practice.ts";
 import type { Measure } from "#core/ladder/skill.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
@@ -34,7 +34,7 @@ export function Practice({ skill, words, scores, measure }: Props) {
   useEffect(begin, [measure]);
   const at = shown ? given.length - 1 : given.length;
   const situation = asked[at];
-  const answer = situation ? answerTo(situation, measure) : null;
+  const answer = situation ? practiceAnswer(situation, measure) : null;
   const mine = given[at];
   const describe = (one: Situation): string =>
     one.kind === "figure"

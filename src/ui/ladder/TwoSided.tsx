@@ -9,7 +9,7 @@ import { groupBy } from "#core/kernel/group.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { branchWords } from "#ui/words/labels.ts";
 
-export interface Rung {
+export interface LadderRow {
   readonly skill: string;
   readonly side: TrackSide;
   readonly now: number | null;
@@ -27,7 +27,7 @@ const LONGEST = 41;
 const HEAD = 22;
 const BRANCH_ROW = 24;
 
-const words = (rung: Rung | undefined): string =>
+const words = (rung: LadderRow | undefined): string =>
   rung?.now === undefined || rung.now === null
     ? rung?.before === null || !rung
       ? "not seen"
@@ -35,7 +35,7 @@ const words = (rung: Rung | undefined): string =>
     : `${rung.now}${rung.before === null ? "" : ` (intake ${rung.before})`}`;
 
 /** Drawn on a light ground, so that it is seen upon a bar as well as beside it. */
-function Whisker({ shown, at, y }: { shown: NonNullable<Rung["shown"]>; at(score: number): number; y: number }) {
+function Whisker({ shown, at, y }: { shown: NonNullable<LadderRow["shown"]>; at(score: number): number; y: number }) {
   const [low, high] = [at(shown.low), at(shown.high)];
   const path = `M${low} ${y + ROW / 2}H${high}M${low} ${y + 6}v8M${high} ${y + 6}v8`;
   return (
@@ -46,7 +46,7 @@ function Whisker({ shown, at, y }: { shown: NonNullable<Rung["shown"]>; at(score
   );
 }
 
-function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: number }) {
+function Bar({ rung, toLeft, y }: { rung: LadderRow | undefined; toLeft: boolean; y: number }) {
   if (!rung) return null;
   const from = toLeft ? (WIDTH - SPINE) / 2 : (WIDTH + SPINE) / 2;
   const sign = toLeft ? -1 : 1;
@@ -82,7 +82,7 @@ function Bar({ rung, toLeft, y }: { rung: Rung | undefined; toLeft: boolean; y: 
   );
 }
 
-export function TwoSided({ rungs, label }: { rungs: readonly Rung[]; label: string }) {
+export function TwoSided({ rungs, label }: { rungs: readonly LadderRow[]; label: string }) {
   const bySkill = groupBy(rungs, (rung) => rung.skill);
   const rows: ({ branch: string; y: number } | { skill: string; y: number })[] = [];
   let y = HEAD;

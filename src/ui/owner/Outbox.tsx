@@ -1,13 +1,13 @@
 /** Every letter, the newest first: what went out, what waits, what did not go. */
 
 import { useState } from "react";
-import type { PostView } from "#contracts/views.owner.ts";
+import type { OutboxView } from "#contracts/views.owner.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";
 import { MessageEntry } from "./MessageEntry.tsx";
 
-export function Outbox({ view }: { view: PostView }) {
+export function Outbox({ view }: { view: OutboxView }) {
   useAwake();
   const [words, setWords] = useState("");
   const sought = words.trim().toLowerCase();

@@ -5,16 +5,16 @@ import type { DayRange } from "#core/forecast/forecast.ts";
 const AFTER = 10;
 
 /** Days of the term, as `DayRange` counts them. */
-export interface Stretch {
+export interface TermRest {
   readonly today: number;
   readonly exit: number;
 }
 /** Where a day stands, in percent of the axis; what lies beyond either end stands at it. */
-export const shareOf = ({ today, exit }: Stretch, day: number): number =>
+export const shareOf = ({ today, exit }: TermRest, day: number): number =>
   Math.min(100, Math.max(0, ((day - today) / Math.max(1, exit + AFTER - today)) * 100));
 
 /** The exit's post and the shaded days after it, behind every row. */
-function Ground({ stretch }: { stretch: Stretch }) {
+function Ground({ stretch }: { stretch: TermRest }) {
   const exit = `${shareOf(stretch, stretch.exit)}%`;
   return (
     <>
@@ -24,7 +24,7 @@ function Ground({ stretch }: { stretch: Stretch }) {
   );
 }
 /** Over the rows: what stands where. */
-export const AxisHead = ({ stretch, exit }: { stretch: Stretch; exit: string }) => (
+export const AxisHead = ({ stretch, exit }: { stretch: TermRest; exit: string }) => (
   <div aria-hidden="true" className="relative h-5 text-sm text-dim">
     <span className="absolute left-0">today</span>
     <span className="absolute -translate-x-full pr-1" style={{ left: `${shareOf(stretch, stretch.exit)}%` }}>
@@ -35,7 +35,7 @@ export const AxisHead = ({ stretch, exit }: { stretch: Stretch; exit: string }) 
 );
 
 /** One goal: a diamond where it is expected, a whisker over eight cases of ten; a tick at the left where it is reached. Said in words beside it. */
-export function AxisRow({ stretch, day, met }: { stretch: Stretch; day: DayRange | null; met: boolean }) {
+export function AxisRow({ stretch, day, met }: { stretch: TermRest; day: DayRange | null; met: boolean }) {
   const low = day?.p10 ?? null;
   const high = day?.p90 ?? (low === null ? null : stretch.exit + AFTER);
   return (

@@ -6,19 +6,19 @@ import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { outer } from "#ui/words/figures.ts";
 import { onDay, percent, sayForecast, sayLikelyRange } from "#ui/words/plan.ts";
 import { skillWords } from "#ui/words/skills.ts";
-import { AxisHead, AxisRow, type Stretch } from "./Axis.tsx";
+import { AxisHead, AxisRow, type TermRest } from "./Axis.tsx";
 import { Fan } from "./Fan.tsx";
-import { type GoalReading, isKnown, type Reading } from "./reading.ts";
+import { type GoalReading, isKnown, type PlanReading } from "./reading.ts";
 
 interface Props {
   readonly goals: readonly PlanGoal[];
-  readonly reading: Reading | null;
+  readonly reading: PlanReading | null;
   /** As they were last kept: shown at once, until the page has read them anew. */
   readonly kept: PlanView["told"];
   readonly firstDay: LocalDate;
   readonly history: PlanView["history"];
   /** What is left of the term. */
-  readonly stretch: Stretch;
+  readonly stretch: TermRest;
 }
 
 const shownLevel = ({ mean, low, high }: GoalReading["shown"][number]): string =>

@@ -20,7 +20,7 @@ import { skillWords, trackWords } from "#ui/words/skills.ts";
 import { BigStep } from "./BigStep.tsx";
 import { Goals } from "./Goals.tsx";
 import { GoalsForm } from "./GoalsForm.tsx";
-import type { Reading } from "./reading.ts";
+import type { PlanReading } from "./reading.ts";
 import { Pins, TwoWeeks } from "./TwoWeeks.tsx";
 import { useOutlook } from "./use-outlook.ts";
 import { usePlan } from "./use-plan.ts";
@@ -28,7 +28,7 @@ import { Weeks } from "./Weeks.tsx";
 import { WhatIfs } from "./WhatIfs.tsx";
 
 /** The whole in two or three sentences. */
-function inWords(reading: Reading, goals: readonly PlanGoal[]): string {
+function inWords(reading: PlanReading, goals: readonly PlanGoal[]): string {
   const told = reading.goals.filter(({ forecast }) => forecast !== null);
   const promised = told.filter(({ skill }) => goals.find((goal) => goal.skill === skill)?.must);
   const weakest = [...(promised.length > 0 ? promised : told)].sort(

@@ -2,8 +2,8 @@
 
 import { Fragment, useState } from "react";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { LaidItem, LaidSession, Pin } from "#core/plan/term-plan.ts";
-import type { Written } from "#core/plan/written.ts";
+import type { Pin, ScheduledItem, ScheduledSession } from "#core/plan/term-plan.ts";
+import type { WrittenWork } from "#core/plan/written.ts";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { inner, listed } from "#ui/words/figures.ts";
@@ -23,7 +23,7 @@ const DAYS_SHOWN = 14;
 const LEFT_OUT_DAYS = 14;
 
 interface Props {
-  readonly plan: readonly LaidSession[];
+  readonly plan: readonly ScheduledSession[];
   readonly firstDay: LocalDate;
   readonly pins: readonly Pin[];
   readonly mayWrite: boolean;
@@ -37,7 +37,7 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
   const cards = plan.filter(({ day }) => day < from + DAYS_SHOWN);
   const without = (skill: string, day: number): readonly Pin[] =>
     pins.filter((pin) => !(pin.kind === "pin" && pin.skill === skill && pin.day === day));
-  const change = (how: string, { skill }: LaidItem, day: number): void => {
+  const change = (how: string, { skill }: ScheduledItem, day: number): void => {
     const next = plan.find((one) => one.day > day);
     const rest = without(skill, day);
     if (how === "pin") onPins([...pins, { kind: "pin", skill, day }]);
@@ -46,9 +46,9 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
     if (how === "later" && next)
       onPins([...rest, { kind: "forbid", skill, from: day, to: day }, { kind: "pin", skill, day: next.day }]);
   };
-  const writtenOn = (day: number): Written | null =>
-    pins.find((pin): pin is Written => pin.kind === "written" && pin.day === day) ?? null;
-  const write = (day: number, next: Written | null): void => {
+  const writtenOn = (day: number): WrittenWork | null =>
+    pins.find((pin): pin is WrittenWork => pin.kind === "written" && pin.day === day) ?? null;
+  const write = (day: number, next: WrittenWork | null): void => {
     onPins([...pins.filter((pin) => pin !== writtenOn(day)), ...(next ? [next] : [])]);
     setWriting(null);
   };

@@ -3,8 +3,8 @@
 import { useState } from "react";
 import { addDays, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { Skill } from "#core/ladder/skill.ts";
-import type { LaidSession, Pin } from "#core/plan/term-plan.ts";
-import { weeksOf } from "#core/plan/weeks.ts";
+import type { Pin, ScheduledSession } from "#core/plan/term-plan.ts";
+import { planWeeksOf } from "#core/plan/weeks.ts";
 import type { WeekWords } from "#core/plan/written.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
@@ -74,7 +74,7 @@ export function Weeks({
   busy,
   onPins,
 }: {
-  plan: readonly LaidSession[];
+  plan: readonly ScheduledSession[];
   ladder: readonly Skill[];
   firstDay: LocalDate;
   pins: readonly Pin[];
@@ -85,7 +85,7 @@ export function Weeks({
   const monday = 1 - weekdayOf(firstDay);
   const wordsOf = (from: number): WeekWords | null =>
     pins.find((pin): pin is WeekWords => pin.kind === "week" && pin.from === from) ?? null;
-  const weeks = weeksOf(plan, ladder, monday);
+  const weeks = planWeeksOf(plan, ladder, monday);
   const onWeekday = (day: number): number => weekdayOf(addDays(firstDay, day));
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard

@@ -4,15 +4,15 @@ import type { Method } from "#core/ladder/methods.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
 import { onDay, percent, sayWhatIf } from "#ui/words/plan.ts";
 import { skillWords } from "#ui/words/skills.ts";
-import type { Reading } from "./reading.ts";
+import type { PlanReading } from "./reading.ts";
 import { keyOf } from "./use-outlook.ts";
 
 interface Props {
   readonly whatIfs: readonly WhatIf[];
   readonly aWeek: number;
   readonly methods: readonly Method[];
-  readonly now: Reading | null;
-  readonly others: ReadonlyMap<string, Reading>;
+  readonly now: PlanReading | null;
+  readonly others: ReadonlyMap<string, PlanReading>;
   readonly firstDay: LocalDate;
   /** Skills that are ridden. */
   readonly ridden: ReadonlySet<string>;
@@ -20,18 +20,18 @@ interface Props {
 /** Below this two sets of plays say the same. */
 const TOLD_FROM = 0.05;
 
-const sum = (reading: Reading): number => reading.goals.reduce((all, goal) => all + (goal.forecast?.chance ?? 0), 0);
+const sum = (reading: PlanReading): number => reading.goals.reduce((all, goal) => all + (goal.forecast?.chance ?? 0), 0);
 const signed = (x: number): string => `${x >= 0 ? "+" : "−"}${Math.abs(x).toFixed(1)}`;
 
-function sayFirstRide({ plan }: Reading, ridden: ReadonlySet<string>, firstDay: LocalDate): string {
+function sayFirstRide({ plan }: PlanReading, ridden: ReadonlySet<string>, firstDay: LocalDate): string {
   const first = plan.find(({ items }) => items.some(({ skill }) => ridden.has(skill)));
   return first ? onDay(firstDay, first.day) : "not this term";
 }
 
 interface RowProps extends Pick<Props, "aWeek" | "methods" | "firstDay" | "ridden"> {
   readonly what: WhatIf;
-  readonly now: Reading;
-  readonly then: Reading | undefined;
+  readonly now: PlanReading;
+  readonly then: PlanReading | undefined;
 }
 function Row({ what, aWeek, methods, now, then, firstDay, ridden }: RowProps) {
   const moved = (then?.goals ?? [])

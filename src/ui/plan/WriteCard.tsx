@@ -2,14 +2,14 @@
 import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import { WORK_ROLES, type WorkRole } from "#core/plan/card-work.ts";
-import type { LaidSession } from "#core/plan/term-plan.ts";
-import { changedBy, type Written, type WrittenItem } from "#core/plan/written.ts";
+import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import { changedBy, type WrittenItem, type WrittenWork } from "#core/plan/written.ts";
 import { BARE_INPUT, Button, INPUT } from "#ui/kit/parts.tsx";
 import { WORK_ROLE } from "#ui/words/labels.ts";
 import { skillWords } from "#ui/words/skills.ts";
 
 /** Of a laid session, in the order of its parts. */
-export const itemsOf = ({ warmUp, items, handling, finish }: LaidSession): readonly WrittenItem[] => [
+export const itemsOf = ({ warmUp, items, handling, finish }: ScheduledSession): readonly WrittenItem[] => [
   ...warmUp.map((skill) => ({ skill, role: "warm-up" as const })),
   ...items.map(({ skill }) => ({ skill, role: "main" as const })),
   ...handling.map((skill) => ({ skill, role: "handling" as const })),
@@ -28,12 +28,12 @@ export function WriteCard({
   onSave,
   onCancel,
 }: {
-  session: LaidSession;
+  session: ScheduledSession;
   /** For the eye. */
   day: string;
-  written: Written | null;
+  written: WrittenWork | null;
   busy: boolean;
-  onSave(written: Written | null): void;
+  onSave(written: WrittenWork | null): void;
   onCancel(): void;
 }) {
   const [items, setItems] = useState<readonly WrittenItem[]>(written?.items ?? itemsOf(session));

@@ -1,12 +1,12 @@
 /** The model beside the page: reads the record once and answers questions by number, telling how far it is. */
 
-import type { Reading as Believed } from "#core/forecast/doubt.ts";
+import type { StartingState as Believed } from "#core/forecast/doubt.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
 import { goalState, tracksAsked } from "#core/forecast/goals.ts";
 import { readingOn, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
+import { tell } from "#core/plan/stored-forecast.ts";
 import { layPlan } from "#core/plan/term-plan.ts";
-import { tell } from "#core/plan/told.ts";
-import type { Answer, Question, Reading } from "./reading.ts";
+import type { ForecastReply, ForecastRequest, PlanReading } from "./reading.ts";
 
 const PIECE = 25;
 let read: { record: StayRecord; beliefs: Map<string, Believed> } | null = null;
@@ -22,10 +22,10 @@ function beliefOf(record: StayRecord, what: WhatIf): Believed {
   return belief;
 }
 
-const say = (answer: Answer): void => postMessage(answer);
+const say = (answer: ForecastReply): void => postMessage(answer);
 let record: StayRecord | null = null;
 
-onmessage = ({ data }: MessageEvent<Question>) => {
+onmessage = ({ data }: MessageEvent<ForecastRequest>) => {
   if (data.record) record = data.record;
   if (!record) return;
   const { what, plays: count, seed } = data;
@@ -38,7 +38,7 @@ onmessage = ({ data }: MessageEvent<Question>) => {
     say({ number: data.number, done, of: count, reading: null, also: null });
   }
   const plan = layPlan(telling.asked);
-  const over = (first: number): Reading => {
+  const over = (first: number): PlanReading => {
     const told = telling.told(first);
     return {
       plan,

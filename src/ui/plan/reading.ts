@@ -4,9 +4,9 @@ import type { GoalForecast } from "#core/forecast/forecast.ts";
 import type { GoalState } from "#core/forecast/goals.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { StayRecord, WhatIf } from "#core/plan/outlook.ts";
-import type { LaidSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/term-plan.ts";
 
-export interface Question {
+export interface ForecastRequest {
   readonly number: number;
   /** Sent with the first question, and again where it changed. */
   readonly record: StayRecord | null;
@@ -24,20 +24,20 @@ export interface GoalReading {
   readonly shown: readonly (ShownLevel & { readonly side: TrackSide; readonly best: number })[];
   readonly forecast: GoalForecast | null;
 }
-export interface Reading {
-  readonly plan: readonly LaidSession[];
+export interface PlanReading {
+  readonly plan: readonly ScheduledSession[];
   readonly goals: readonly GoalReading[];
   /** Learning rate, 1 as typical. */
   readonly rate: { readonly mean: number; readonly sessions: number };
   readonly lastDay: number;
 }
-export interface Answer {
+export interface ForecastReply {
   readonly number: number;
   readonly done: number;
   readonly of: number;
-  readonly reading: Reading | null;
+  readonly reading: PlanReading | null;
   /** Over the first plays alone, where that was asked. */
-  readonly also: Reading | null;
+  readonly also: PlanReading | null;
 }
 /** Whether enough was seen of a goal to say anything of its level. */
 export const isKnown = (goal: GoalReading): boolean => goal.shown.every(({ known }) => known);

@@ -1,7 +1,7 @@
 /** Asks the worker one question after another, the stay as it is first; each can be waited for, all can be stopped. */
 import { useEffect, useRef, useState } from "react";
 import { NOW, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
-import type { Answer, Question, Reading } from "./reading.ts";
+import type { ForecastReply, ForecastRequest, PlanReading } from "./reading.ts";
 
 /** A goal's page plays more than a comparison does. */
 const PLAYS = 1000;
@@ -10,10 +10,10 @@ const SEED = 1;
 export const keyOf = (what: WhatIf): string => JSON.stringify(what);
 
 export interface Outlook {
-  readonly now: Reading | null;
+  readonly now: PlanReading | null;
   /** The stay as it is, at the number of plays that what-ifs are compared at. */
-  readonly compared: Reading | null;
-  readonly others: ReadonlyMap<string, Reading>;
+  readonly compared: PlanReading | null;
+  readonly others: ReadonlyMap<string, PlanReading>;
   readonly progress: { readonly done: number; readonly of: number } | null;
   readonly stopped: boolean;
   stop(): void;
@@ -21,9 +21,9 @@ export interface Outlook {
 }
 
 export function useOutlook(record: StayRecord | null, whatIfs: readonly WhatIf[]): Outlook {
-  const [now, setNow] = useState<Reading | null>(null);
-  const [compared, setCompared] = useState<Reading | null>(null);
-  const [others, setOthers] = useState<ReadonlyMap<string, Reading>>(new Map());
+  const [now, setNow] = useState<PlanReading | null>(null);
+  const [compared, setCompared] = useState<PlanReading | null>(null);
+  const [others, setOthers] = useState<ReadonlyMap<string, PlanReading>>(new Map());
   const [progress, setProgress] = useState<Outlook["progress"]>(null);
   const [stopped, setStopped] = useState(false);
   const [turn, setTurn] = useState(0);
@@ -45,7 +45,7 @@ export function useOutlook(record: StayRecord | null, whatIfs: readonly WhatIf[]
       const question = questions[number];
       if (!question) return setProgress(null);
       const isFirst = number === 0;
-      const asked: Question = {
+      const asked: ForecastRequest = {
         ...question,
         number,
         record: isFirst ? record : null,
@@ -54,7 +54,7 @@ export function useOutlook(record: StayRecord | null, whatIfs: readonly WhatIf[]
       };
       mine.postMessage(asked);
     };
-    mine.onmessage = ({ data }: MessageEvent<Answer>) => {
+    mine.onmessage = ({ data }: MessageEvent<ForecastReply>) => {
       const { number, done, reading, also } = data;
       setProgress({ done: (before[number] ?? 0) + done, of: all });
       if (!reading) return;

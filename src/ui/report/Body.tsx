@@ -4,7 +4,7 @@ import { here } from "#contracts/ladder.here.ts";
 import type { ReportContent } from "#contracts/views.report.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import type { Compared } from "#core/report/facts.ts";
+import type { SkillComparison } from "#core/report/facts.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { Ruler } from "#ui/rail/Ruler.tsx";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
@@ -27,9 +27,9 @@ interface Props {
   photo(id: string): string;
 }
 
-const at = ({ before, now }: Compared): string => (before === null || before === now ? `${now}` : `${before} → ${now}`);
+const at = ({ before, now }: SkillComparison): string => (before === null || before === now ? `${now}` : `${before} → ${now}`);
 /** The same figures in rows: on a small screen a drawing of them is too fine to read. */
-function OnAPhone({ rows }: { rows: readonly Compared[] }) {
+function OnAPhone({ rows }: { rows: readonly SkillComparison[] }) {
   return (
     <table className="w-full border-collapse text-left sm:hidden print:hidden">
       <thead>
@@ -41,7 +41,7 @@ function OnAPhone({ rows }: { rows: readonly Compared[] }) {
       </thead>
       <tbody>
         {[...groupBy(rows, ({ skill }) => skill)].map(([skill, list]) => {
-          const of = (side: string): Compared | undefined => list.find((row) => row.side === side || row.side === "both");
+          const of = (side: string): SkillComparison | undefined => list.find((row) => row.side === side || row.side === "both");
           const [left, right] = [of("left"), of("right")];
           return (
             <tr key={skill} className="border-b border-line">

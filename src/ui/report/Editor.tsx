@@ -8,7 +8,7 @@ import { here } from "#contracts/ladder.here.ts";
 import type { HomeWords, ReportWords, Style } from "#contracts/report.ts";
 import { READING_LEVELS, TONES } from "#contracts/report.ts";
 import type { ReportView } from "#contracts/views.report.ts";
-import { composeHome, type HomeWords as HomeWordsOf, NO_HOME_WORDS } from "#core/home/own-words.ts";
+import { composeHome, type OwnHomeWords as HomeWordsOf, NO_HOME_WORDS } from "#core/home/own-words.ts";
 import {
   type AssembledBlock,
   assemble,

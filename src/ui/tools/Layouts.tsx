@@ -1,12 +1,12 @@
 /** Layouts of poles and fences that the barn keeps, each to scale; a card that is closed with a named layout adds it. */
 import { useState } from "react";
-import type { Layout } from "#core/card/jump.ts";
+import type { FenceLayout } from "#core/card/jump.ts";
 import { LayoutDrawing } from "#ui/card/LayoutDrawing.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayLayout } from "#ui/words/jump.ts";
 
-export function Layouts({ layouts: all, mayDrop }: { layouts: readonly Layout[]; mayDrop: boolean }) {
+export function Layouts({ layouts: all, mayDrop }: { layouts: readonly FenceLayout[]; mayDrop: boolean }) {
   const [layouts, setLayouts] = useState(all);
   const { busy, problem, send } = useCommand();
   return (

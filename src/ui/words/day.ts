@@ -1,11 +1,11 @@
 /** Why a horse is left out of a day, and what would let it in. */
-import type { Because } from "#core/day/explain.ts";
+import type { LeftOffReason } from "#core/day/explain.ts";
 import { type HorsesGivenUp, TRADE_OFFS, type TradeOffCode } from "#core/day/trade-offs.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Names } from "./blockers.ts";
 import { clock, listed, plural } from "./figures.ts";
 
-const BARS: Readonly<Record<Because["code"], string>> = {
+const BARS: Readonly<Record<LeftOffReason["code"], string>> = {
   grade: "grade too low",
   load: "too heavy or not weighed",
   forbidden: "not to work this horse",
@@ -22,7 +22,7 @@ const BARS: Readonly<Record<Because["code"], string>> = {
   "worth-less": "",
 };
 /** One sentence: everybody, grouped by what bars them. */
-export function sayWhyLeftOut(because: readonly Because[], names: Names): string {
+export function sayWhyLeftOut(because: readonly LeftOffReason[], names: Names): string {
   const [first] = because;
   if (!first) return "Nobody works today.";
   if (first.code === "worth-less") return "There is room, but it would push out a more urgent horse.";

@@ -1,13 +1,13 @@
-import type { CheckResult, Moment, Trial, TrialResult } from "#core/intake/cause-rules.ts";
+import type { CheckResult, SignMoment, Trial, TrialResult } from "#core/intake/cause-rules.ts";
 import { type CauseId, causeOf } from "#core/intake/causes.ts";
-import type { Evidence, HeldWork, Urgency } from "#core/intake/findings.ts";
-import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
+import type { CheckUrgency, Evidence, HeldWork } from "#core/intake/findings.ts";
+import { RUNGS, rungWords, type WalkStep } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { inner, listed, outer } from "./figures.ts";
 import { SIDE } from "./labels.ts";
 import { HISTORY_ANSWER, HISTORY_TOPIC, PROFESSIONAL } from "./labels-desk.ts";
 
-export const URGENCY: Record<Urgency, string> = {
+export const URGENCY: Record<CheckUrgency, string> = {
   watch: "Watch it",
   weeks: "Within two weeks",
   days: "Within days",
@@ -19,7 +19,7 @@ export const HELD_WORK: Record<HeldWork, string> = {
   ridden: "until then no ridden work",
   all: "until then no work",
 };
-export const MOMENT: Record<Moment, string> = {
+export const MOMENT: Record<SignMoment, string> = {
   tightening: "when the girth is tightened",
   mounting: "when somebody gets on",
   contact: "when contact comes",
@@ -94,7 +94,7 @@ export const sayWho = (cause: CauseId): string => {
 };
 
 /** One piece of evidence, to stand in a list behind 'because' or 'against it'. */
-export function sayEvidence(evidence: Evidence, rungs: readonly Rung[] = RUNGS): string {
+export function sayEvidence(evidence: Evidence, rungs: readonly WalkStep[] = RUNGS): string {
   switch (evidence.code) {
     case "sign": {
       const at = inner(rungWords(rungs, evidence.rung));

@@ -1,7 +1,7 @@
 /** A first time in words: its stages, what is watched for, and how far it went. */
 
 import type { SessionRecord } from "#core/card/card.ts";
-import type { StageOf, Taken, TakenStep } from "#core/card/first-step.ts";
+import type { StageOf, TakenRecord, TakenStep } from "#core/card/first-step.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import { inWords, t } from "#ui/words/speak.ts";
 import { inner } from "./figures.ts";
@@ -97,7 +97,7 @@ export const STOP_AT: Readonly<Record<TakenStep, string>> = inWords({
 });
 const SIDES: readonly TrackSide[] = ["left", "right", "both"];
 
-export function sayTaken({ step, reached }: Taken): string {
+export function sayTaken({ step, reached }: TakenRecord): string {
   const parts = SIDES.filter((side) => side in reached).map((side) => {
     const stage = reached[side];
     return `${side === "both" ? "" : `${SIDE[side]} `}${stage ? inner(STAGE[stage]) : t("nothing yet")}`;

@@ -2,7 +2,7 @@
 import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
 import type { LessonWhy } from "#core/home/lessons.ts";
 import type { Dont, HomeDay, HomeItem, HomePlan } from "#core/home/programme.ts";
-import type { Return, Stretch } from "#core/home/way-back.ts";
+import type { HomeStretch, Return } from "#core/home/way-back.ts";
 import { outer, plural } from "./figures.ts";
 import { ownerThing, type Pronouns } from "./owner-skills.ts";
 
@@ -51,12 +51,12 @@ export function sayHomeDay(day: HomeDay, who: Pronouns): string {
   const after = day.afterRest ? " After days off: ground first, one step easier." : "";
   return `${what ? `${what}. ` : ""}${outer(asked)}.${after}`;
 }
-const STRETCH: Readonly<Record<Stretch["kind"], (days: string) => string>> = {
+const STRETCH: Readonly<Record<HomeStretch["kind"], (days: string) => string>> = {
   keep: (days) => `Keep going, ${days} a week. Start again with week 1.`,
   pause: (days) => `A break. Turnout, and ${days} a week of catching, leading, feet and brushing. No lessons.`,
   ready: (days) => `Get ready to come back, ${days} a week: leading, feet, standing tied, the trailer.`,
 };
-export const sayStretch = ({ kind, from, to, daysAWeek }: Stretch): string =>
+export const sayStretch = ({ kind, from, to, daysAWeek }: HomeStretch): string =>
   `${sayDate(from)} to ${sayDateWithYear(to)}: ${STRETCH[kind](plural(daysAWeek, "day"))}`;
 export const sayReturn = ({ on, words }: Return, { horse }: { horse: string }): string =>
   `${horse} comes back to us on ${sayDateWithYear(on)}: ${words === "" ? "old enough to be started under saddle." : words}`;

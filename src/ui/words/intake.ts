@@ -2,17 +2,17 @@
 
 import type { LengthHabit } from "#contracts/barn.ts";
 import { here } from "#contracts/ladder.here.ts";
-import type { Missing } from "#core/intake/aims.ts";
+import type { SessionsMissing } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
-import type { Moment, Trend } from "#core/intake/cause-rules.ts";
-import { RUNGS, type Rung, rungWords } from "#core/intake/instrument.ts";
+import type { SignMoment, Trend } from "#core/intake/cause-rules.ts";
+import { RUNGS, rungWords, type WalkStep } from "#core/intake/instrument.ts";
 import type { ApartReason, CircleReason, SecondPerson, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
 import {
   inches,
   type LengthName,
-  type Meant,
+  type LikelyMistype,
+  type MeasureQuestion,
   type NumberMeasure,
-  type Question,
   RESTING_RANGE,
   type RestingName,
   type RestingOdd,
@@ -65,17 +65,17 @@ export const TREND_CHOICE: Record<Trend, string> = {
   same: "Unchanged",
   sudden: "Came suddenly",
 };
-export const momentWords = (moment: Moment): string => MOMENT[moment];
+export const momentWords = (moment: SignMoment): string => MOMENT[moment];
 
 /** A length as the barn writes it. */
 export function lengthIn(habit: LengthHabit, name: LengthName, cm: number): string {
   if (habit === "metric") return `${Math.round(cm * 10) / 10} cm`;
   return name === "withersCm" || name === "croupCm" ? `${centimetresToHands(cm)} hands` : `${inches(cm)} in`;
 }
-export const sayMeant = ({ typed, unit, centimetres }: Meant): string =>
+export const sayMeant = ({ typed, unit, centimetres }: LikelyMistype): string =>
   unit === "cm" ? `${typed} cm` : `${typed} ${unit} (${Math.round(centimetres)} cm)`;
 
-export function sayQuestion(name: LengthName | "scaleKg", question: Question): string {
+export function sayQuestion(name: LengthName | "scaleKg", question: MeasureQuestion): string {
   switch (question.code) {
     case "unlikely":
       return `${MEASURE[name]} is usually ${question.low} to ${question.high} cm for a horse like this. ${question.meant.length > 0 ? "Which did you mean?" : "Measure again."}`;
@@ -148,7 +148,7 @@ export const SECOND_PERSON: Record<SecondPerson, string> = {
 export const APART: Record<ApartReason, string> = { "near-horses": "acts up near other horses", stallion: "a stallion" };
 
 /** What a goal still asks for. */
-export function sayStillToCome(missing: readonly Missing[]): string {
+export function sayStillToCome(missing: readonly SessionsMissing[]): string {
   if (missing.length === 0) return "Already done on every side.";
   const first = missing.slice(0, 4).map((one) => here().of(one.skill).words.toLowerCase());
   return `Still to learn: ${missing.length > 4 ? `${first.join(", ")} · ${missing.length - 4} more` : listed(first)}.`;
@@ -164,7 +164,7 @@ const PLAIN = {
   saddleReason: "Why ridden",
 } as const;
 /** One field of a walk, as two writers are asked about it. */
-export function slotWords(slot: Slot, rungs: readonly Rung[] = RUNGS): string {
+export function slotWords(slot: Slot, rungs: readonly WalkStep[] = RUNGS): string {
   switch (slot.kind) {
     case "mark":
       return `${here().of(slot.skill).words}${slot.side === "both" ? "" : `, ${slot.side}`}`;

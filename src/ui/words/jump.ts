@@ -5,13 +5,13 @@ import {
   type Element,
   effortsOf,
   type Fence,
+  type FenceLayout,
   type FenceResult,
   HOLE_CM,
   heightOf,
   isPole,
   type JumpCaution,
   type JumpSchool,
-  type Layout,
 } from "#core/card/jump.ts";
 import { METRES_A_FOOT } from "#core/tools/poles.ts";
 import { inWords, t } from "#ui/words/speak.ts";
@@ -72,7 +72,7 @@ export function sayLength(cm: number): string {
 export const sayElement = ({ fence, poles, heightCm }: Element): string =>
   `${poles > 1 ? `${poles} ` : ""}${poles > 1 ? inner(FENCE[fence]) : FENCE[fence]}${heightCm === null ? "" : `, ${sayLength(heightCm)}`}`;
 /** 'Cross-pole, 1 ft 4 in (0.40 m); 18 ft (5.49 m) to upright, …' */
-export const sayLayout = ({ elements }: Layout): string =>
+export const sayLayout = ({ elements }: FenceLayout): string =>
   elements
     .map((element, i) => {
       const before = elements[i - 1];

@@ -1,7 +1,7 @@
 /** Codes in words that the desk alone says: a phone in the arena does not load them. */
 import type { LengthHabit, Surface } from "#contracts/barn.ts";
 import type { Role } from "#contracts/people.ts";
-import type { Counting, Post } from "#core/calendar/term.ts";
+import type { Counting, Milestone } from "#core/calendar/term.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
@@ -47,7 +47,7 @@ export const APPOINTMENT: Record<AppointmentKind, string> = {
   travel: "Away",
   other: "Something else",
 };
-export const POST: Record<Post["kind"], string> = {
+export const POST: Record<Milestone["kind"], string> = {
   arrival: "Arrival",
   intake: "Evaluation",
   "mid-term": "Mid-term",

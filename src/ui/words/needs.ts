@@ -7,7 +7,7 @@ import { causeOf } from "#core/intake/causes.ts";
 import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import type { RiskReason } from "#core/intake/outcome.ts";
 import { signOf } from "#core/intake/signs.ts";
-import type { Evidence } from "#core/watch/evidence.ts";
+import type { ProgressEvidence } from "#core/watch/evidence.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { PointsTo, Reasoned } from "#core/watch/reasoning.ts";
 import { STEP_WORDS } from "./because.ts";
@@ -202,7 +202,7 @@ export function sayRisk(reason: RiskReason): string {
 }
 
 /** Why, one line each. */
-export function sayEvidence(evidence: Evidence): string {
+export function sayEvidence(evidence: ProgressEvidence): string {
   switch (evidence.code) {
     case "unchanged":
       return `${here().of(evidence.skill).words}${evidence.side === "both" ? "" : `, ${evidence.side}`}: still ${evidence.score} after ${evidence.times} scores.`;

@@ -8,7 +8,7 @@ import type { StallGroup } from "#core/forecast/stall.ts";
 import type { Method } from "#core/ladder/methods.ts";
 import type { Bears, Nature, SkillPlace } from "#core/ladder/skill.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
-import type { LaidPlace } from "#core/plan/places.ts";
+import type { ScheduledPlace } from "#core/plan/places.ts";
 import type { Purpose } from "#core/plan/term-plan.ts";
 import type { Moved, Theme } from "#core/plan/weeks.ts";
 import { STEP_WORDS } from "./because.ts";
@@ -27,7 +27,7 @@ export const PURPOSE: Record<Purpose, string> = {
   exit: "Exit and pick-up",
 };
 /** Where a session is worked, and whether only for the change. */
-export const sayPlace = ({ place, change }: LaidPlace): string => `${PLACE[place]}${change ? ", for a change" : ""}`;
+export const sayPlace = ({ place, change }: ScheduledPlace): string => `${PLACE[place]}${change ? ", for a change" : ""}`;
 export const BEARS_WORDS: Record<Bears, string> = { nothing: "nothing", weight: "weight in the stirrup", rider: "a rider" };
 export const NATURE: Record<Nature, string> = {
   handling: "handling",

@@ -5,7 +5,7 @@ import type { HoldKind } from "#core/calendar/holds.ts";
 import type { HeldByCheck, RestrictedWork } from "#core/check/check.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import type { Reason } from "#core/permission/reasons.ts";
-import type { Missing } from "#core/permission/steps.ts";
+import type { MissingForStep } from "#core/permission/steps.ts";
 import { inWords, t } from "#ui/words/speak.ts";
 import { inner, listed, outer, plural, sayDay } from "./figures.ts";
 import { COURSE, HOLD, INCIDENT, RED, SIDE, STAGE, TICK } from "./labels.ts";
@@ -49,7 +49,7 @@ export function sayHeld({ because, holds, restricts, until, words, skills }: Hel
     : t("A problem was found. It stops {what} until a manager releases it.", { what });
 }
 
-type MissingLevel = Extract<Missing, { code: "level" }>;
+type MissingLevel = Extract<MissingForStep, { code: "level" }>;
 /** A skill that is lacking on both sides is one thing: 'girth at 3 (now 2 left, 1 right)'. */
 function sayLevels(levels: readonly MissingLevel[]): string {
   const [first] = levels;
@@ -58,7 +58,7 @@ function sayLevels(levels: readonly MissingLevel[]): string {
   return t("{skill} at {needed} (now {now})", { skill: named(first.skill), needed: first.needed, now: now.join(", ") });
 }
 /** What is missing, to stand in a list. */
-export function sayMissing(missing: readonly Missing[]): readonly string[] {
+export function sayMissing(missing: readonly MissingForStep[]): readonly string[] {
   const levels = missing.filter((one): one is MissingLevel => one.code === "level");
   const skills = [...new Set(levels.map(({ skill }) => skill))];
   return [
@@ -66,7 +66,7 @@ export function sayMissing(missing: readonly Missing[]): readonly string[] {
     ...missing.flatMap((one) => (one.code === "level" ? [] : [sayOtherMissing(one)])),
   ];
 }
-function sayOtherMissing(missing: Exclude<Missing, MissingLevel>): string {
+function sayOtherMissing(missing: Exclude<MissingForStep, MissingLevel>): string {
   switch (missing.code) {
     case "quiet":
       return missing.in === "tack"

@@ -7,7 +7,7 @@ import { TRIAL_RESULTS, TRIALS } from "#core/intake/cause-rules.ts";
 import { SCORES } from "#core/kernel/sides.ts";
 import { composeReport } from "#core/report/compose.ts";
 import { weekOf } from "#core/report/due.ts";
-import { REPORT_KINDS, REPORT_WAITS, type ReportFacts, type Say, type WorkedSession } from "#core/report/facts.ts";
+import { REPORT_KINDS, REPORT_WAITS, type ReportFacts, type ReportSession, type Say } from "#core/report/facts.ts";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { FIRST, facts, goal, STAYS, worked } from "#tests/report-stays.ts";
 import { BLOCK } from "./labels-desk.ts";
@@ -138,7 +138,7 @@ describe("of any record", () => {
   it("counts are those that a plain count of the record gives", () => {
     fc.assert(
       fc.property(anyFacts, (one) => {
-        const minutes = (of: "groundMinutes" | "saddleMinutes", list: readonly WorkedSession[]): number =>
+        const minutes = (of: "groundMinutes" | "saddleMinutes", list: readonly ReportSession[]): number =>
           list.reduce((sum, { record }) => sum + record[of], 0);
         for (const { say, from } of statementsOf(one)) {
           if (say.code === "hours")

@@ -11,7 +11,7 @@ import type { Verdict } from "#core/forecast/chance.ts";
 import type { TrialResult } from "#core/intake/cause-rules.ts";
 import { RUNGS, rungWords } from "#core/intake/instrument.ts";
 import { signOf } from "#core/intake/signs.ts";
-import type { OpenBecause, Proposal, ReportWait, Say } from "#core/report/facts.ts";
+import type { NextProposal, OpenBecause, ReportWait, Say } from "#core/report/facts.ts";
 import { LOOKER, sayRestriction, TRIAL_CHANGE } from "./check.ts";
 import { sayComplaint } from "./complaint.ts";
 import { hours, inner, listed, outer, plural } from "./figures.ts";
@@ -78,7 +78,7 @@ const WAITS: Readonly<Record<ReportWait, string>> = {
   trouble: "something went wrong lately and has to be worked through quietly first",
   hold: "the days on hold are not over",
 };
-const PROPOSAL: Readonly<Record<Exclude<Proposal, "wait">, (who: Pronouns) => string>> = {
+const PROPOSAL: Readonly<Record<Exclude<NextProposal, "wait">, (who: Pronouns) => string>> = {
   home: ({ he }) => `We think ${he} is ready to go home. The home plan keeps up what was learned here.`,
   "home-with-plan": ({ he }) =>
     `We think ${he} can go home. One side is still weaker, so the home plan starts on that side each day.`,
@@ -297,7 +297,7 @@ function sayOpen(say: Extract<Say, { code: "goals-open" }>, { who: { he }, thing
   return `Not finished${because}: ${things(say.skills)}.${state}${why === "" ? ` ${one ? "It needs" : "They need"} more time.` : ""}`;
 }
 
-function sayShortNext(what: Proposal | null, next: string | null, he: string): string {
+function sayShortNext(what: NextProposal | null, next: string | null, he: string): string {
   switch (what) {
     case "home":
       return `We think ${he} is ready to go home.`;

@@ -3,7 +3,7 @@ import type { StepView } from "#contracts/views.plan.ts";
 import type { WeekCellView } from "#contracts/views.week.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { restOf } from "#core/permission/steps.ts";
-import type { StepMissing } from "#core/plan/step-told.ts";
+import type { StepMissing } from "#core/plan/next-step-notice.ts";
 import { STEP_WORDS } from "./because.ts";
 import { listed, outer } from "./figures.ts";
 import { RED } from "./labels.ts";

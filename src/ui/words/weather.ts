@@ -1,6 +1,6 @@
 /** What the weather does to work, in sentences. */
 
-import type { WeatherTold } from "#core/day/weather-day.ts";
+import type { WeatherWarning } from "#core/day/weather-day.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { WeatherBar, WeatherLimit } from "#core/weather/weather.ts";
 import { inWords, t } from "#ui/words/speak.ts";
@@ -53,7 +53,7 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
   }
 }
 
-const TOLD: Readonly<Record<WeatherTold["because"], string>> = inWords({
+const TOLD: Readonly<Record<WeatherWarning["because"], string>> = inWords({
   none: "no work",
   "first-rides": "no first rides, ground work only",
   "green-outside": "no riding outdoors, with fewer than ten rides here",
@@ -62,9 +62,10 @@ const TOLD: Readonly<Record<WeatherTold["because"], string>> = inWords({
   short: "outdoors only short sessions",
   "ground-first": "ground work before riding",
 });
-const isHeat = (because: WeatherTold["because"]): boolean => because === "none" || because === "not-fit" || because === "short";
+const isHeat = (because: WeatherWarning["because"]): boolean =>
+  because === "none" || because === "not-fit" || because === "short";
 /** 'Wind up to 16 m/s, 14:00 to 17:00. Juniper Tax: no first rides, ground work only.' */
-export const sayTold = ({ because, from, to, worst, stays }: WeatherTold, horse: (stay: StayId) => string): string =>
+export const sayTold = ({ because, from, to, worst, stays }: WeatherWarning, horse: (stay: StayId) => string): string =>
   t("{more}, {from} to {to}. {horse}: {because}.", {
     more: isHeat(because) ? t("Heat index up to {worst}", { worst }) : t("Wind up to {worst} m/s", { worst }),
     from: hour(from),

@@ -1,7 +1,7 @@
 /** Whether chances that were told came true: of all that were told alike, the share that was met, with how sure that share is. */
 
 /** A bin of chances, from `from` up to and not with `to` (the last one with it). */
-export interface Told {
+export interface ForecastBin {
   readonly chance: number;
   readonly met: boolean;
 }
@@ -28,7 +28,7 @@ export function shareInterval(hits: number, of: number, z = EIGHTY): readonly [l
   return [Math.max(0, middle - half), Math.min(1, middle + half)];
 }
 
-export const binsOf = (told: readonly Told[]): readonly Bin[] =>
+export const binsOf = (told: readonly ForecastBin[]): readonly Bin[] =>
   Array.from({ length: BINS }, (_, i) => {
     const [from, to] = [i / BINS, (i + 1) / BINS];
     const mine = told.filter(({ chance }) => from <= chance && (chance < to || (i === BINS - 1 && chance <= 1)));

@@ -1,7 +1,7 @@
 /** The outbox, and a letter to one owner: what was written to them, and the address of their page. */
 
 import { EMPTY_HAND_OVER } from "#contracts/owner.ts";
-import type { LetterView, LinkView, MessageView, PostView, ReaderView } from "#contracts/views.owner.ts";
+import type { LetterView, LinkView, MessageView, OutboxView, ReaderView } from "#contracts/views.owner.ts";
 import { homeworkOf } from "#core/home/homework.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { ContactId, StayId } from "#core/kernel/brand.ts";
@@ -34,7 +34,7 @@ const toView = ({ stayId, madeAt, sentAt, ...message }: MessageRecord): MessageV
   sentAt: sentAt?.toISOString() ?? null,
 });
 
-export const readPost = async ({ sql }: Deps): Promise<PostView> => ({
+export const readOutbox = async ({ sql }: Deps): Promise<OutboxView> => ({
   messages: (await listMessages(sql, SHOWN)).map(toView),
   mailServer: mailServer() !== undefined,
   standin: process.env["FURLONG_MAIL_PAGE"] ?? null,

@@ -4,8 +4,8 @@
  * that two questions asked with one seed differ by what was changed and by nothing else. Rates of events are the barn's model, not measured here.
  */
 import { type Random, seededRandom } from "../kernel/random.ts";
-import { benchOf, chooseOn, lateOf, lowestOf, weakerOf } from "./choose.ts";
-import { type Course, type CourseGoal, courseOf, type Known } from "./course.ts";
+import { benchOf, chooseOn, lateOf, lowestTrack, weakerOf } from "./choose.ts";
+import { type CourseGoal, courseOf, type Known, type LevelCourse } from "./course.ts";
 import type { Doubt } from "./doubt.ts";
 import { type Draws, drawsOf } from "./draw.ts";
 import type { Belief } from "./estimator.ts";
@@ -25,7 +25,7 @@ import {
 } from "./growth.ts";
 import { drawHabit, habitOn, queueOf, roomForHabit } from "./habit.ts";
 import { NEVER, type Start, startOf } from "./start.ts";
-import type { Session, SkillShape } from "./stay.ts";
+import type { ScoredSession, SkillShape } from "./stay.ts";
 
 /** What is to come, as it is planned. */
 export interface Ahead {
@@ -67,7 +67,7 @@ export interface Played {
   /** By goal: the last day that counts; infinite: the end of the term. */
   readonly by: readonly number[];
 }
-export interface Plays {
+export interface Simulations {
   /** Plays up to `until`, at most all; tells how many are done. */
   run(until: number): number;
   readonly played: Played;
@@ -96,7 +96,7 @@ const streamOf = (seed: number, play: number, stream: number): Random =>
 
 export interface PlayAsked {
   readonly belief: Belief;
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
   readonly goals: readonly GoalFacts[];
   readonly ahead: Ahead;
   readonly options: PlayOptions;
@@ -105,7 +105,7 @@ export interface PlayAsked {
 }
 
 /** Nothing is played before `run` is called. Throws where a goal is not in the ladder. */
-export function playsOf({ belief, sessions, goals, ahead, options, doubt }: PlayAsked): Plays {
+export function simulate({ belief, sessions, goals, ahead, options, doubt }: PlayAsked): Simulations {
   const course = courseOf(belief.layout.skills, goals);
   const start = startOf(belief, course, sessions);
   const draws = drawsOf(belief, course);
@@ -132,13 +132,13 @@ export function playsOf({ belief, sessions, goals, ahead, options, doubt }: Play
 }
 
 interface Stage {
-  readonly course: Course;
+  readonly course: LevelCourse;
   readonly start: Start;
   readonly draws: Draws;
   readonly stalled: { readonly chance: number; readonly since: number; readonly draws: Draws } | null;
   readonly ahead: Ahead;
   readonly options: PlayOptions;
-  readonly sessions: readonly Session[];
+  readonly sessions: readonly ScoredSession[];
   readonly played: Played;
   readonly lastSession: number | null;
 }
@@ -319,7 +319,7 @@ function playerOf({
       }
       if (day === played.levelDays[sample]) {
         goals.forEach((goal, i) => {
-          (played.levels[i] as Float32Array)[sample * options.plays + number] = lowestOf(level, goal.from, goal.to);
+          (played.levels[i] as Float32Array)[sample * options.plays + number] = lowestTrack(level, goal.from, goal.to);
         });
         sample += 1;
       }
@@ -327,7 +327,7 @@ function playerOf({
     goals.forEach((goal, i) => {
       const lately = (provedOn[i] as Float64Array).every((on) => ahead.lastDay - on <= PROVED_LATELY);
       (played.held[i] as Uint8Array)[number] =
-        met[i] && lately && lowestOf(level, goal.from, goal.to) >= goal.target - 0.5 ? 1 : 0;
+        met[i] && lately && lowestTrack(level, goal.from, goal.to) >= goal.target - 0.5 ? 1 : 0;
     });
   };
 

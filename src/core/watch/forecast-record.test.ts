@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { besideTheOthers, shareOfLoad } from "./fairness.ts";
-import { binsOf, shareInterval } from "./honesty.ts";
+import { binsOf, shareInterval } from "./forecast-record.ts";
 
 const told = fc.array(fc.record({ chance: fc.double({ min: 0, max: 1, noNaN: true }), met: fc.boolean() }), { maxLength: 60 });
 

@@ -3,10 +3,10 @@
  * reports all ask here, so that one goal has one chance.
  */
 import { bent } from "../forecast/calibrate.ts";
-import { type Reading, readingOf } from "../forecast/doubt.ts";
-import { type DayRange, type FanPoint, readPlays } from "../forecast/forecast.ts";
+import { type StartingState, startingStateOf } from "../forecast/doubt.ts";
+import { type DayRange, type FanPoint, readSimulations } from "../forecast/forecast.ts";
 import { type GoalState, goalState } from "../forecast/goals.ts";
-import { playsOf } from "../forecast/plays.ts";
+import { simulate } from "../forecast/simulate.ts";
 import { factsOf, NOW, planAsked, type StayRecord, type WhatIf } from "./outlook.ts";
 import type { PlanAsked } from "./term-plan.ts";
 
@@ -15,7 +15,7 @@ export const KEPT_PLAYS = 250;
 export const SEED = 1;
 const PLAYS_A_PIECE = 8;
 
-export interface GoalTold {
+export interface GoalForecastKept {
   readonly skill: string;
   readonly state: GoalState;
   /** Met in time, 0-1, as the barn's past bends it; 1 once it is met. */
@@ -33,12 +33,12 @@ export interface Telling {
   /** Plays on until so many are played; how many are. */
   run(until: number): number;
   /** Over the first plays, in the order of `asked.goals`; nothing while a hold has no last day, as nobody can say. */
-  told(plays: number): readonly GoalTold[];
+  told(plays: number): readonly GoalForecastKept[];
 }
 
-export interface ToldAsked {
+export interface ForecastAsked {
   readonly record: StayRecord;
-  readonly reading: Reading;
+  readonly reading: StartingState;
   readonly plays?: number;
   readonly seed?: number;
   readonly what?: WhatIf;
@@ -49,17 +49,17 @@ const notBefore = (day: DayRange, today: number): DayRange => {
   return { p10: from(day.p10), p50: from(day.p50), p90: from(day.p90) };
 };
 
-export function tell({ record, reading, plays: count = KEPT_PLAYS, seed = SEED, what = NOW }: ToldAsked): Telling {
+export function tell({ record, reading, plays: count = KEPT_PLAYS, seed = SEED, what = NOW }: ForecastAsked): Telling {
   const { belief, doubt } = reading;
   const asked = planAsked(record, belief, what);
   const { goals, sessions, ahead } = asked;
-  const plays = playsOf({ belief, doubt, sessions, goals, ahead, options: { seed, plays: count, pace: 1 } });
+  const plays = simulate({ belief, doubt, sessions, goals, ahead, options: { seed, plays: count, pace: 1 } });
   return {
     asked,
     run: (until) => (goals.length > 0 ? plays.run(until) : count),
     told: (first) => {
       if (record.onHold || goals.length === 0) return [];
-      const forecasts = readPlays(plays.played, first);
+      const forecasts = readSimulations(plays.played, first);
       return goals.flatMap((goal, i) => {
         const forecast = forecasts[i];
         if (!forecast) return [];
@@ -83,8 +83,8 @@ export function tell({ record, reading, plays: count = KEPT_PLAYS, seed = SEED, 
 /** All of it at once, in pieces that leave others their turn. */
 export function* tellWhole(
   record: StayRecord,
-): Generator<number, { readonly telling: Telling; readonly told: readonly GoalTold[]; readonly reading: Reading }> {
-  const reading = yield* readingOf(factsOf(record));
+): Generator<number, { readonly telling: Telling; readonly told: readonly GoalForecastKept[]; readonly reading: StartingState }> {
+  const reading = yield* startingStateOf(factsOf(record));
   const telling = tell({ record, reading });
   for (let done = 0; done < KEPT_PLAYS; ) {
     done = telling.run(done + PLAYS_A_PIECE);

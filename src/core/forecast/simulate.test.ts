@@ -8,14 +8,14 @@ import { daysAhead, missedSoFar } from "./ahead.ts";
 import { readingNow } from "./doubt.ts";
 import { cholesky } from "./draw.ts";
 import { believe } from "./estimator.ts";
-import { type GoalForecast, readPlays } from "./forecast.ts";
+import { type GoalForecast, readSimulations } from "./forecast.ts";
 import type { GoalFacts } from "./goals.ts";
-import { leaningFrom, nextWork, outlookOf, watchOf } from "./outlook.ts";
-import { type Ahead, playsOf } from "./plays.ts";
-import type { Leaning, Session } from "./stay.ts";
+import { leaningFrom, nextSkillWork, outlookOf, watchOf } from "./outlook.ts";
+import { type Ahead, simulate } from "./simulate.ts";
+import type { RiderSeverity, ScoredSession } from "./stay.ts";
 
 const SHAPES = EVERYDAY_SHAPES;
-const session = (day: number, skills: readonly string[], score: number): Session => ({
+const session = (day: number, skills: readonly string[], score: number): ScoredSession => ({
   day,
   rider: "ann",
   windy: false,
@@ -44,7 +44,7 @@ const ahead = (changes: Partial<Ahead> = {}): Ahead => {
   };
 };
 interface Told {
-  readonly sessions?: readonly Session[];
+  readonly sessions?: readonly ScoredSession[];
   readonly goals: readonly GoalFacts[];
   readonly to?: Ahead;
   readonly seed?: number;
@@ -52,8 +52,8 @@ interface Told {
 }
 function told({ sessions = [], goals, to = ahead(), seed = 1, plays = 200 }: Told): readonly GoalForecast[] {
   const reading = readingNow({ kind: "halter", skills: SHAPES, seen: [], sessions });
-  const run = playsOf({ ...reading, sessions, goals, ahead: to, options: { seed, plays, pace: 1 } });
-  return readPlays(run.played, run.run(plays));
+  const run = simulate({ ...reading, sessions, goals, ahead: to, options: { seed, plays, pace: 1 } });
+  return readSimulations(run.played, run.run(plays));
 }
 const chanceOf = (asked: Told): number => told(asked)[0]?.chance ?? Number.NaN;
 
@@ -62,11 +62,11 @@ describe("the plays", () => {
     const goals = [goal("trot"), goal("tie", 4)];
     const reading = readingNow({ kind: "halter", skills: SHAPES, seen: [], sessions: [] });
     const asked = { ...reading, sessions: [], goals, ahead: ahead(), options: { seed: 7, plays: 60, pace: 1 } };
-    const whole = playsOf(asked);
+    const whole = simulate(asked);
     whole.run(60);
-    const pieces = playsOf(asked);
+    const pieces = simulate(asked);
     for (const until of [1, 17, 18, 60]) expect(pieces.run(until)).toBe(until);
-    expect(readPlays(pieces.played, 60)).toEqual(readPlays(whole.played, 60));
+    expect(readSimulations(pieces.played, 60)).toEqual(readSimulations(whole.played, 60));
     expect(told({ goals, seed: 8, plays: 60 })).not.toEqual(told({ goals, seed: 7, plays: 60 }));
   });
   it.each(["plan", "habit"] as const)("say more of more days, and nothing of none, run by %s", (follows) => {
@@ -156,7 +156,7 @@ describe("days ahead", () => {
 
 describe("a stay read whole", () => {
   /** Learns steadily, until from some session on it does not and scores worse in everything but handling. */
-  const stalledFrom = (from: number): readonly Session[] => {
+  const stalledFrom = (from: number): readonly ScoredSession[] => {
     const random = seededRandom(11);
     return Array.from({ length: 30 }, (_, i) => {
       const learnt = Math.min(4.6, 1 + Math.min(i, from) * 0.34);
@@ -208,7 +208,11 @@ describe("a stay read whole", () => {
   });
   it("adds up what several stays say of a rider", () => {
     const one = { rider: "ann", mean: 0.4, variance: 0.05 };
-    const [none, single, both] = [[], [one], [one, one]].map((stays) => leaningFrom("ann", stays)) as [Leaning, Leaning, Leaning];
+    const [none, single, both] = [[], [one], [one, one]].map((stays) => leaningFrom("ann", stays)) as [
+      RiderSeverity,
+      RiderSeverity,
+      RiderSeverity,
+    ];
     expect(none.mean).toBe(0);
     expect(none.variance).toBeCloseTo(0.35 ** 2, 9);
     expect(single.mean).toBeCloseTo(0.4, 9);
@@ -221,7 +225,7 @@ describe("a stay read whole", () => {
     const facts = { kind: "halter" as const, skills: SHAPES, seen: [], sessions: [session(0, ["catch", "halter", "lead"], 4)] };
     const { belief } = outlookOf(facts);
     const to = ahead({ today: 0, notBefore: new Map([["stand", 30]]) });
-    const next = nextWork(belief, facts, [goal("tie"), goal("trailer")], to);
+    const next = nextSkillWork(belief, facts, [goal("tie"), goal("trailer")], to);
     expect(next.length).toBeGreaterThan(0);
     expect(next).not.toContain("stand");
   });

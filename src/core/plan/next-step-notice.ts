@@ -12,13 +12,13 @@ import {
   barring,
   barsForGood,
   helperReasons,
-  type Moment,
   type PermitPlace,
   riderReasons,
   secondPersonFor,
   skillAct,
+  type WhenAndWhere,
 } from "../permission/permission.ts";
-import type { Missing, Step, StepFacts } from "../permission/steps.ts";
+import type { MissingForStep, Step, StepFacts } from "../permission/steps.ts";
 
 export interface StepPerson extends PermitPerson {
   /** Sessions that the two have had together. */
@@ -31,7 +31,7 @@ export interface Given<P> {
   readonly rider: P;
   readonly helper: P | null;
   readonly place: PermitPlace;
-  readonly moment: Moment;
+  readonly moment: WhenAndWhere;
 }
 export interface StepAsked<P extends StepPerson> {
   readonly horse: PermitHorse;
@@ -49,7 +49,7 @@ export interface StepAsked<P extends StepPerson> {
   readonly given: Given<P> | null;
 }
 export type StepMissing =
-  | Missing
+  | MissingForStep
   | { readonly code: "red-sign"; readonly sign: RedSign }
   | { readonly code: "nobody-light-enough" };
 export interface ProposedStep {
@@ -58,7 +58,7 @@ export interface ProposedStep {
   readonly helper: PermitPerson["id"] | null;
   readonly place: PermitPlace["id"];
 }
-export interface StepTold {
+export interface NextStepNotice {
   readonly step: Step;
   readonly skill: string;
   readonly state: (typeof STEP_STATES)[number];
@@ -70,7 +70,7 @@ export interface StepTold {
 export const stepOnTheWay = (facts: StepFacts, goals: readonly string[], horse: PermitHorse): NextStep | null =>
   nextStep(facts, goals, barsForGood(horse));
 
-export function stepTold<P extends StepPerson>(asked: StepAsked<P>): StepTold | null {
+export function nextStepNotice<P extends StepPerson>(asked: StepAsked<P>): NextStepNotice | null {
   const { horse, facts, goals, people, redSigns } = asked;
   const next = stepOnTheWay(facts, goals, horse);
   if (!next) return null;
@@ -103,7 +103,7 @@ function proposedFor<P extends StepPerson>(asked: StepAsked<P>, { skill }: NextS
     return { day: today, rider: given.rider.id, helper: given.helper?.id ?? null, place: given.place.id };
   const day = days.find((one) => one > today || !given || !small);
   if (day === undefined) return null;
-  const nothing: Moment = { place: null, hours: [], ticked: null };
+  const nothing: WhenAndWhere = { place: null, hours: [], ticked: null };
   const place = places.find((one) =>
     barring(against(horse, { rider: null, helper: null }, act, { ...nothing, place: one })).every(
       ({ code }) => code === "second-person",
