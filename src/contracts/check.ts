@@ -39,7 +39,11 @@ export const EditCheck = z.object({
   skills: list(skill, 12),
 });
 export type EditCheck = z.output<typeof EditCheck>;
-export const BookCheck = z.object({ id: check, version, bookedFor: date, bookedWith: words(120) });
+/** When somebody comes, and who. */
+const visit = { bookedFor: date, bookedWith: words(120) };
+export const BookVisit = z.object(visit);
+export type BookVisit = z.output<typeof BookVisit>;
+export const BookCheck = z.object({ id: check, version, ...visit });
 export type BookCheck = z.output<typeof BookCheck>;
 /** A result that was typed wrong is typed again: `version` moves on, the change is kept. */
 export const CloseCheck = z.object({

@@ -27,11 +27,12 @@ describe("the Checks screen", () => {
     await follow(page, () => page.locator("a::-p-text(3 days overdue)").click());
     expect(page.url()).toMatch(/\/horse\/.*\/checks$/);
     await screens.visit(page, "/checks");
-    expect(await saidBy(page, "section[aria-label=Overdue]")).toContain("Saltmarsh: Back or ribs");
+    expect(await saidBy(page, "section[aria-label='To call']")).toContain("Saltmarsh: Back or ribs");
     await fill(page, "Who looks", "dentist");
     await page.waitForFunction(() => location.search === "?who=dentist");
     expect(await bodyOf(page)).not.toContain("Saltmarsh: Back or ribs");
     await reload(page);
+    await page.locator("summary::-p-text(Done in the last thirty days)").click();
     expect(await bodyOf(page)).toContain("Tin Whistle: Teeth or mouth");
     await fill(page, "Find", "nobody of that name");
     await text(page, "No checks match");
@@ -73,6 +74,7 @@ describe("the Checks screen", () => {
         .png()
         .toBuffer(),
     );
+    await button(page, "More: Feet or shoes").click();
     const input = (await page.waitForSelector("input[type=file]")) as ElementHandle<HTMLInputElement>;
     await follow(page, () => input.uploadFile(photo));
     const kept = await page.$eval("a::-p-text(near fore.png)", (a) => (a as HTMLAnchorElement).href);
@@ -93,6 +95,7 @@ describe("the Checks screen", () => {
   it("refuses a file that is too large before it is sent, and one that is none of ours after", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/checks");
+    await (await page.waitForSelector("::-p-said([name^='More: '])"))?.click();
     const [large, odd] = [join(folder, "large.pdf"), join(folder, "odd.pdf")];
     writeFileSync(large, Buffer.alloc(6 * 1024 * 1024, "%PDF-1.4"));
     writeFileSync(odd, "<html><script>alert(1)</script></html>");
@@ -103,9 +106,32 @@ describe("the Checks screen", () => {
     await text(page, "Attach a photo (JPEG, PNG, WebP) or a PDF");
     await page.close();
   });
+  it("books one visit for all that one person is called for", async () => {
+    const page = await screens.as("odalys");
+    const two = await screens.site.sql`
+      INSERT INTO check_up (id, stay_id, who, asked, ordered_on, ordered_by, due, holds, skills, state)
+      SELECT gen_random_uuid(), s.id, 'dentist', 'Look into the mouth', '2026-07-13', p.id, '2026-07-20', 'nothing', '{}', 'ordered'
+      FROM stay s JOIN horse h ON h.id = s.horse_id, person p WHERE h.name IN ('Gannet', 'Copperplate') AND p.sign_in = 'odalys' RETURNING id`;
+    await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
+    await screens.visit(page, "/checks");
+    await button(page, "Book one visit").click();
+    await fill(page, "Day", "2026-07-17");
+    await fill(page, "With whom", "Valley dentist");
+    await expectAccessible(page, "booking a visit");
+    await follow(page, () => button(page, "Book 2 horses").click());
+    const booked = await screens.site
+      .sql`SELECT booked_for::text AS day, booked_with AS who FROM check_up WHERE id IN ${screens.site.sql(two.map(({ id }) => id as string))}`;
+    expect([...booked]).toEqual([
+      { day: "2026-07-17", who: "Valley dentist" },
+      { day: "2026-07-17", who: "Valley dentist" },
+    ]);
+    expect(await saidBy(page, "section[aria-label=Booked]")).toMatch(/Copperplate: .*Booked for Fri 17 Jul/);
+    await page.close();
+  });
   it("leaves alone the skills that are named, when only skills wait", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/checks");
+    await button(page, "More: Feet or shoes of Juniper Tax").click();
     await button(page, "Change: Feet or shoes of Juniper Tax").click();
     await fill(page, "Until then", "skill");
     await fill(page, "Add a skill to leave alone", "hind-feet");
@@ -122,6 +148,7 @@ describe("the Checks screen", () => {
   it("answers that something was found, with what was restricted, and releases it", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/checks");
+    await button(page, "More: Feet or shoes of Juniper Tax").click();
     await button(page, "Answer: Feet or shoes of Juniper Tax").click();
     await fill(page, "Result", "found");
     await fill(page, "What was found or done", "A bruise in front.");

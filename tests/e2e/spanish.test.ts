@@ -43,7 +43,7 @@ const toPart = async (page: Page, part: string): Promise<void> => {
 const ENGLISH = /\b(the|and|your|this|until|horse|session|manager|ride|today)\b/i;
 const ownWords = /“[^”]*”|La próxima vez: .*/g;
 
-describe.sequential("A rider who reads Spanish", () => {
+describe("A rider who reads Spanish", () => {
   let page: Page;
   const [first, second] = [() => cards[0] as Card, () => cards[1] as Card];
   it("chooses it on the string, and has the string and a card in it", async () => {
@@ -101,7 +101,7 @@ describe.sequential("A rider who reads Spanish", () => {
   });
 });
 
-describe.sequential("The barn's own words", () => {
+describe("The barn's own words", () => {
   it("stand on the phone once somebody has corrected a phrase, and a name in braces cannot be lost", async () => {
     const office = await screens.as("odalys");
     await screens.visit(office, "/barn/words");

@@ -13,32 +13,46 @@ import { Files } from "./Files.tsx";
 
 type Doing = "book" | "answer" | "change" | "release" | "cancel" | null;
 
+/** What comes next: a call, what came of it, or that the horse may work again. */
+function nextOf(check: CheckView, isHolding: boolean): Exclude<Doing, null> | null {
+  if (check.state === "ordered") return "book";
+  if (check.state === "booked") return "answer";
+  return check.state === "done" && isHolding ? "release" : null;
+}
+
 /** One check: what is asked, of whom, by when, what waits, and what came back. */
 export function CheckItem({
   check,
   today,
   mayWrite,
   named,
+  grouped = false,
 }: {
   check: CheckView;
   today: LocalDate;
   mayWrite: boolean;
   named: boolean;
+  /** Who looks stands above already. */
+  grouped?: boolean;
 }) {
   const [doing, setDoing] = useState<Doing>(null);
+  const [all, setAll] = useState(false);
   const open = isOpen(check);
   const holding = heldByChecks([check], today, here().skills);
+  const next = nextOf(check, holding.length > 0);
   const title = check.cause ? causeOf(check.cause).words : check.asked;
   const about = `${title}${named ? ` of ${check.horse}` : ""}`;
-  const action = (what: Exclude<Doing, null>, words: string) => (
-    <Button
-      aria-expanded={doing === what}
-      aria-label={`${words}: ${about}`}
-      onClick={() => setDoing(doing === what ? null : what)}
-    >
-      {words}
-    </Button>
-  );
+  const action = (what: Exclude<Doing, null>, words: string) =>
+    (all || what === next || what === doing) && (
+      <Button
+        tone={what === next ? "main" : "plain"}
+        aria-expanded={doing === what}
+        aria-label={`${words}: ${about}`}
+        onClick={() => setDoing(doing === what ? null : what)}
+      >
+        {words}
+      </Button>
+    );
   const tone =
     check.late > 0 || holding.some(({ holds }) => holds === "all")
       ? "border-oxblood"
@@ -56,7 +70,7 @@ export function CheckItem({
           )}
           {title}
         </h3>
-        <span className="sign text-dim">{LOOKER[check.who]}</span>
+        {!grouped && <span className="sign text-dim">{LOOKER[check.who]}</span>}
         <Tag tone={check.late > 0 ? "stop" : open ? "attend" : "tell"}>
           {check.late > 0 ? sayLate(check.late) : `${CHECK_STATE[check.state]}${sayWhen(check)}`}
         </Tag>
@@ -90,7 +104,12 @@ export function CheckItem({
         {mayWrite && open && action("change", "Change")}
         {mayWrite && holding.length > 0 && !open && action("release", "Release")}
         {mayWrite && open && action("cancel", "Not needed")}
-        {check.state !== "cancelled" && <Files check={check} mayWrite={mayWrite} />}
+        {check.state !== "cancelled" && (all || check.files.length > 0) && <Files check={check} mayWrite={mayWrite && all} />}
+        {mayWrite && check.state !== "cancelled" && (
+          <Button aria-expanded={all} aria-label={`More: ${about}`} onClick={() => setAll(!all)}>
+            {all ? "Less" : "More"}
+          </Button>
+        )}
       </div>
       {doing === "book" && <BookForm check={check} today={today} />}
       {doing === "answer" && <AnswerForm check={check} today={today} />}
