@@ -1,5 +1,5 @@
 /**
- * Takes the pictures of docs/screenshots from a running demo barn:
+ * Takes the pictures of docs/screenshots from a running demo barn, and writes down how a screen reader tells the main screens (docs/reading-order.md):
  *   FURLONG_URL=http://127.0.0.1:4321 npm run pictures [-- name …]
  */
 import { mkdirSync, mkdtempSync, writeFileSync } from "node:fs";
@@ -8,6 +8,7 @@ import { join } from "node:path";
 import type { ElementHandle, Page } from "puppeteer-core";
 import { DEMO_PASSWORD } from "#demo/cast.ts";
 import { openBrowser, signedIn } from "./browser.ts";
+import { readingOrder } from "./reading-order.ts";
 
 const address = process.env["FURLONG_URL"] ?? "http://127.0.0.1:4321";
 const folder = process.env["FURLONG_PICTURES"] ?? "docs/screenshots";
@@ -160,12 +161,18 @@ const PICTURES: Record<string, Picture> = {
   owner: { who: "odalys", size: phone, go: ownersPage },
 };
 
+/** Screens whose reading order is written down; long lists of theirs are cut. */
+const READ: Readonly<Record<string, string>> = { rail: "Rail", today: "Today", week: "Week", horse: "Horse", card: "Card" };
+const MOST_LINES = 60;
+const READ_FILE = "docs/reading-order.md";
+
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !PICTURES[name]);
 if (unknown.length > 0)
   throw new Error(`No such picture: ${unknown.join(", ")}. There are: ${Object.keys(PICTURES).join(", ")}.`);
 mkdirSync(folder, { recursive: true });
 const { browser, close } = await openBrowser();
+const read: string[] = [];
 for (const [name, picture] of Object.entries(PICTURES)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await signedIn(browser, address, picture.who, DEMO_PASSWORD, picture.size);
@@ -177,6 +184,16 @@ for (const [name, picture] of Object.entries(PICTURES)) {
   await picture.go(page);
   await page.screenshot({ path: join(folder, `${name}.png`) as `${string}.png`, fullPage: picture.whole ?? false });
   console.log(`${name}.png`);
+  if (READ[name]) {
+    const lines = await readingOrder(page);
+    const more = lines.length > MOST_LINES ? [`- … and ${lines.length - MOST_LINES} lines more`] : [];
+    read.push([`## ${READ[name]}`, "", ...lines.slice(0, MOST_LINES), ...more].join("\n"));
+  }
   await page.close();
 }
 await close();
+if (read.length === Object.keys(READ).length)
+  writeFileSync(
+    READ_FILE,
+    `# What a screen reader tells, and in which order\n\nLandmarks, headings and what can be pressed, of the five main screens of the demo barn. Written by \`npm run pictures\`; three of a kind in a row stand for all of them.\n\n${read.join("\n\n")}\n`,
+  );

@@ -1,7 +1,7 @@
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { TermReading } from "#core/calendar/term.ts";
+import type { Milestone, TermReading } from "#core/calendar/term.ts";
 import type { Sex } from "#core/horse/horse.ts";
-import type { ContactId, HomeworkId, MessageId, StayId, VisitId } from "#core/kernel/brand.ts";
+import type { ContactId, HomeworkId, MessageId, PhotoId, StayId, VisitId } from "#core/kernel/brand.ts";
 import type { ReportKind } from "#core/report/facts.ts";
 import type { CheckBack, ContactRole, HandOverFields, HomeworkFields, HomeworkStep, MessageState, VisitFields } from "./owner.ts";
 import type { HomeView } from "./views.report.ts";
@@ -90,6 +90,10 @@ export interface OwnerView {
     readonly skills: readonly string[];
   }[];
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
+  /** The newest picture of the reports; null: none has one. */
+  readonly photo: { readonly id: PhotoId; readonly caption: string } | null;
+  /** While it is in training: the day of the term, and what comes next on it. */
+  readonly term: { readonly day: number; readonly of: number; readonly next: Pick<Milestone, "kind" | "day"> | null } | null;
   readonly reports: readonly {
     readonly number: number;
     readonly kind: ReportKind;

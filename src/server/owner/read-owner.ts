@@ -2,7 +2,9 @@
  * The owner's page: what one secret address shows, and nothing of any other horse. An address that nobody made, one that was taken away and one that has run
  * out answer alike.
  */
+
 import type { OwnerView } from "#contracts/views.owner.ts";
+import type { RulerView } from "#contracts/views.ts";
 import { addDays, mondayOf } from "#core/calendar/local-date.ts";
 import { askedBack, checkBackIsOpen } from "#core/home/check-back.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -18,6 +20,7 @@ import type { Deps } from "../container.ts";
 import { contentOf } from "../report/legacy.ts";
 import { lineOf } from "../report/read-report.ts";
 import { complaintOf } from "../stay/facts.ts";
+import { rulerOf } from "../stay/read-rail.ts";
 import { doneView, homeworkView } from "./read-homework.ts";
 
 /** 32 bytes in base64url. */
@@ -54,6 +57,19 @@ export async function ownPhoto(deps: Deps, opened: OpenedOwner, asked: string | 
     if (issue && contentOf(issue).photos.some(({ id }) => id === asked)) return findPhotoBytes(deps.sql, asked as PhotoId);
   }
   return null;
+}
+
+async function newestPhoto({ sql }: Deps, issues: Awaited<ReturnType<typeof currentIssues>>): Promise<OwnerView["photo"]> {
+  for (const { number } of issues) {
+    const issue = must(await findIssue(sql, number), "an approved number");
+    const picture = contentOf(issue).photos.find((photo) => !photo.of?.type.startsWith("video/"));
+    if (picture) return { id: picture.id, caption: picture.caption };
+  }
+  return null;
+}
+function termOf({ today, reading, posts }: RulerView): OwnerView["term"] {
+  const next = posts.find(({ done, day }) => !done && day >= today);
+  return { day: reading.dayOfTerm, of: reading.calendarDays, next: next ? { kind: next.kind, day: next.day } : null };
 }
 
 export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerView> {
@@ -93,6 +109,8 @@ export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerV
         skills: [...new Set(scores.map(({ skill }) => skill))].slice(0, SKILLS_SHOWN),
       })),
     firsts: stay.firsts,
+    photo: await newestPhoto(deps, issues),
+    term: stay.wentHome === null ? termOf(rulerOf(stay, barn, today)) : null,
     reports: issues.map((issue) => {
       const answer = answers.find((one) => one.issue === issue.number);
       return {

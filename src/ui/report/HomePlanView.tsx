@@ -20,7 +20,7 @@ export function HomePlanView({ plan, horse, who }: Props) {
   const others = plan.how.filter(({ skill }) => !plan.lessons.some((lesson) => lesson.skill === skill));
   const named = (skills: readonly string[]): string => listed(skills.map((id) => ownerThing(id, who)));
   return (
-    <section className="pt-5" aria-label="Home plan">
+    <section id="home-plan" className="pt-5" aria-label="Home plan">
       <h2>{homeTitle(plan)}</h2>
       <ProseView prose={plan.prose} />
       {plan.lessons.length > 0 && (
