@@ -7,7 +7,7 @@ declare namespace App {
     /** The password was given by somebody else: first of all a new one is chosen. */
     mustChange: boolean;
     /** What they read the phone's pages in. */
-    language: import("./contracts/spoken.ts").Language;
+    language: import("./contracts/language.spoken.ts").Language;
     /** What the barn's last write left. */
     mark: string;
     session: import("./server/work.ts").Session | null;

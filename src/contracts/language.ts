@@ -1,7 +1,7 @@
 /** The language of the rider's phone, and the barn's own words for its phrases. */
 import { z } from "zod/mini";
 import { oneOf } from "./fields.ts";
-import { LANGUAGES } from "./spoken.ts";
+import { LANGUAGES } from "./language.spoken.ts";
 
 export const Speak = z.object({ language: oneOf(LANGUAGES) });
 export type Speak = z.output<typeof Speak>;

@@ -95,7 +95,7 @@ describe("the Checks screen", () => {
   it("refuses a file that is too large before it is sent, and one that is none of ours after", async () => {
     const page = await screens.as("odalys");
     await screens.visit(page, "/checks");
-    await (await page.waitForSelector("::-p-said([name^='More: '])"))?.click();
+    await page.locator("button[aria-label^='More: ']").click();
     const [large, odd] = [join(folder, "large.pdf"), join(folder, "odd.pdf")];
     writeFileSync(large, Buffer.alloc(6 * 1024 * 1024, "%PDF-1.4"));
     writeFileSync(odd, "<html><script>alert(1)</script></html>");

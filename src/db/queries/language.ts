@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { LANGUAGES, type Language, type Translated } from "#contracts/spoken.ts";
+import { LANGUAGES, type Language, type Translated } from "#contracts/language.spoken.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { instant, text } from "../rows.ts";

@@ -1,6 +1,6 @@
 import { z } from "zod";
+import { LANGUAGES } from "#contracts/language.spoken.ts";
 import { ROLES } from "#contracts/people.ts";
-import { LANGUAGES } from "#contracts/spoken.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { bool, id, instant, int, nullable, number, text } from "../rows.ts";

@@ -1,8 +1,8 @@
 import { createHash, randomBytes } from "node:crypto";
 import { UNDO_DAYS } from "#contracts/import.ts";
+import type { Language } from "#contracts/language.spoken.ts";
 import type { Actor, Role, SignIn } from "#contracts/people.ts";
 import type { Refusal } from "#contracts/refusal.ts";
-import type { Language } from "#contracts/spoken.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { ok, type Result } from "#core/kernel/result.ts";

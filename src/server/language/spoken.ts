@@ -2,7 +2,7 @@
 
 import { AsyncLocalStorage } from "node:async_hooks";
 import { createHash } from "node:crypto";
-import { ENGLISH, type Language, type Spoken, type Translated } from "#contracts/spoken.ts";
+import { ENGLISH, type Language, type Spoken, type Translated } from "#contracts/language.spoken.ts";
 import { findReader, listPhrases } from "#db/queries/language.ts";
 import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";

@@ -1,7 +1,8 @@
 /** Which language somebody reads, and what the barn calls things in it. */
+
+import { namesIn } from "#contracts/language.spoken.ts";
 import { type CorrectPhrase, type Speak, type WordsView } from "#contracts/language.ts";
 import type { Sure } from "#contracts/people.ts";
-import { namesIn } from "#contracts/spoken.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import { ok } from "#core/kernel/result.ts";
 import { findReader, languageOf, listPhrases, markRead, savePhrase, setLanguage } from "#db/queries/language.ts";

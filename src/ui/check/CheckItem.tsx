@@ -106,7 +106,7 @@ export function CheckItem({
         {mayWrite && open && action("cancel", "Not needed")}
         {check.state !== "cancelled" && (all || check.files.length > 0) && <Files check={check} mayWrite={mayWrite && all} />}
         {mayWrite && check.state !== "cancelled" && (
-          <Button aria-expanded={all} aria-label={`More: ${about}`} onClick={() => setAll(!all)}>
+          <Button aria-expanded={all} aria-label={`${all ? "Less" : "More"}: ${about}`} onClick={() => setAll(!all)}>
             {all ? "Less" : "More"}
           </Button>
         )}

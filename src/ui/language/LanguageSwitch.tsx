@@ -1,6 +1,6 @@
 /** In which language somebody reads the pages of their phone. */
 import { useState } from "react";
-import { LANGUAGES, type Language } from "#contracts/spoken.ts";
+import { LANGUAGES, type Language } from "#contracts/language.spoken.ts";
 import { ask, newKey } from "#ui/kit/ask.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import type { ProblemBody } from "#ui/words/problem.ts";

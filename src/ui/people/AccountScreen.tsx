@@ -1,8 +1,8 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
+import type { Language } from "#contracts/language.spoken.ts";
 import { ChangePassword } from "#contracts/people.ts";
-import type { Language } from "#contracts/spoken.ts";
 import type { AccountView } from "#contracts/views.people.ts";
 import { Text } from "#ui/kit/form-fields.tsx";
 import { Button, Tag, Trouble } from "#ui/kit/parts.tsx";

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import ts from "typescript";
 import { describe, expect, it } from "vitest";
-import { CONTEXT_ENDS, ENGLISH, namesIn } from "#contracts/spoken.ts";
+import { CONTEXT_ENDS, ENGLISH, namesIn } from "#contracts/language.spoken.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { EMPTY_RECORD, type RecordField } from "#core/card/merge.ts";
 import { ZONES } from "#core/intake/body.ts";

@@ -1,6 +1,6 @@
 /** The Spanish that comes with the program, out of the catalogue beside this file. On the server only. */
 import { po } from "gettext-parser";
-import { CONTEXT_ENDS } from "#contracts/spoken.ts";
+import { CONTEXT_ENDS } from "#contracts/language.spoken.ts";
 import catalogue from "./es.po?raw";
 
 /** Of a phrase that is counted both forms stand, each under its own English: 'one' and 'many' are told apart by n = 1 in Spanish too. */

@@ -1,5 +1,5 @@
 /** The words of the rider's phone in the language of whoever reads them. The English sentence is the key, as in gettext; what has no other words is said in English. */
-import { CONTEXT_ENDS, ENGLISH, type Spoken } from "#contracts/spoken.ts";
+import { CONTEXT_ENDS, ENGLISH, type Spoken } from "#contracts/language.spoken.ts";
 
 declare global {
   /** Set by the page's script of phrases, before anything wakes. */
