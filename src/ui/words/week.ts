@@ -12,7 +12,7 @@ export function sayNotHad(why: NotHad): string {
     case "check":
       return "check first";
     case "not-evaluated":
-      return "evaluate first";
+      return "evaluate";
     case "intake-day":
       return "evaluation";
     case "not-here":
