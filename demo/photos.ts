@@ -1,16 +1,24 @@
 /** Drawn photos of the demo barn: nobody and nothing that is real. */
 import sharp from "sharp";
+import { SIDE_BEHIND, SIDE_LINES, SIDE_OUTLINE } from "#ui/intake/body-drawing.ts";
 
-const horse = (head: number, coat: string): string => `
-  <g transform="translate(180 210)" fill="${coat}" stroke="#1f1b16" stroke-width="5">
-    <path d="M60 190 C60 120 120 90 220 95 C320 85 420 90 450 150 C465 190 455 220 450 250 L455 420 L420 420 L410 280 C340 300 240 300 170 285 L165 420 L130 420 L125 260 C80 240 62 225 60 190 Z"/>
-    <path d="M70 185 C40 150 20 ${120 + head} -30 ${90 + head} L-95 ${150 + head} C-110 ${170 + head} -95 ${190 + head} -70 ${180 + head} L-20 ${165 + head} C10 190 40 220 75 230 Z"/>
-    <path d="M450 150 C500 170 500 260 480 330" fill="none" stroke-width="14"/>
+/** The outline of the body map, as a horse that somebody took a picture of; `flip`: from its other side. */
+const horse = (coat: string, mane: string, flip: boolean): string => `
+  <g transform="${flip ? "translate(900 0) scale(-1 1) " : ""}translate(130 90) scale(1.45)">
+    <g fill="${mane}" stroke="#1f1b16" stroke-width="2">${SIDE_BEHIND.map((path) => `<path d="${path}"/>`).join("")}</g>
+    <path d="${TAIL}" fill="none" stroke="${mane}" stroke-width="16" stroke-linecap="round"/>
+    <path d="${SIDE_OUTLINE}" fill="${coat}" stroke="#1f1b16" stroke-width="2.5"/>
+    <path d="${MANE}" fill="${mane}"/>
+    <g fill="none" stroke="#1f1b16" stroke-width="1.6">${SIDE_LINES.map((path) => `<path d="${path}"/>`).join("")}</g>
   </g>`;
-const scene = (head: number, coat: string, sky: string): string =>
+/** In the units of the outline's box. */
+const TAIL = "M372 140C398 175 396 232 384 270";
+const MANE = "M84 44C112 42 150 70 186 108C170 112 156 104 140 92C122 78 100 60 84 44Z";
+const scene = (coat: string, mane: string, sky: string, flip: boolean): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 900 680"><rect width="900" height="680" fill="${sky}"/>
-   <path d="M0 360 C200 320 500 340 900 300 L900 680 L0 680 Z" fill="#8a9a6b"/><path d="M0 560 L900 540 L900 680 L0 680 Z" fill="#b8a27a"/>
-   <path d="M0 430 H900 M0 470 H900 M120 400 V520 M420 400 V520 M720 400 V520" stroke="#f4efe4" stroke-width="9"/>${horse(head, coat)}</svg>`;
+   <path d="M0 330 C160 250 330 330 520 270 S 800 250 900 290 L900 680 L0 680 Z" fill="#7f8f6a"/><path d="M0 420 C300 390 600 400 900 380 L900 680 L0 680 Z" fill="#93a36f"/>
+   <path d="M0 560 L900 545 L900 680 L0 680 Z" fill="#b8a27a"/><path d="M0 430 H900 M0 478 H900 M110 402 V548 M410 402 V548 M710 402 V548" stroke="#efe9db" stroke-width="9"/>
+   <ellipse cx="450" cy="622" rx="250" ry="16" fill="#8d7a57" opacity="0.6"/>${horse(coat, mane, flip)}</svg>`;
 
 export interface DemoPhoto {
   readonly horse: string;
@@ -20,14 +28,32 @@ export interface DemoPhoto {
   readonly words: string;
   picture(): Promise<string>;
 }
-const drawn = (head: number, coat: string, sky: string) => async (): Promise<string> =>
+const drawn = (coat: string, mane: string, sky: string, flip: boolean) => async (): Promise<string> =>
   (
-    await sharp(Buffer.from(scene(head, coat, sky)))
+    await sharp(Buffer.from(scene(coat, mane, sky, flip)))
       .jpeg({ quality: 80 })
       .toBuffer()
   ).toString("base64");
 export const PHOTOS: readonly DemoPhoto[] = [
-  { horse: "Tin Whistle", at: -25, skill: "lead", words: "Head high at the gate", picture: drawn(-90, "#8b4f2b", "#cfdde6") },
-  { horse: "Tin Whistle", at: -2, skill: "lead", words: "Loose rope, head low", picture: drawn(30, "#8b4f2b", "#dfe6cf") },
-  { horse: "Second Helping", at: -16, skill: "stand", words: "Ready to go", picture: drawn(0, "#5a4636", "#d9e2e8") },
+  {
+    horse: "Tin Whistle",
+    at: -25,
+    skill: "lead",
+    words: "Head high at the gate",
+    picture: drawn("#8b4f2b", "#2a1d14", "#cfdde6", true),
+  },
+  {
+    horse: "Tin Whistle",
+    at: -2,
+    skill: "lead",
+    words: "Loose rope, head low",
+    picture: drawn("#8b4f2b", "#2a1d14", "#dfe6cf", false),
+  },
+  {
+    horse: "Second Helping",
+    at: -16,
+    skill: "stand",
+    words: "Ready to go",
+    picture: drawn("#5a4636", "#33261b", "#d9e2e8", false),
+  },
 ];

@@ -106,6 +106,7 @@ class DemoBarn {
     await takePart(this.atTheBarn());
     await sweep(this.deps);
     if (this.minute === null) return;
+    await this.away();
     await planTheWeek(this.deps, (route, input) => this.ask(route, this.manager, input));
     await this.workUntil(this.minute);
   }
@@ -331,6 +332,14 @@ class DemoBarn {
       await this.ask("day/hand-out", this.manager, { day: this.day });
     }
     await this.placeDay(await readDay(this.deps, this.day), due.slice(first.length, first.length + 1));
+  }
+
+  /** A helper has asked for two days at the end of the week. */
+  private async away(): Promise<void> {
+    const helper = [...this.actors.values()].find(({ role }) => role === "helper");
+    const [firstDay, lastDay] = [addDays(this.today, 3), addDays(this.today, 4)];
+    const absence = { person: must(helper, "a helper").id, firstDay, lastDay, fromMinute: null, toMinute: null };
+    await this.ask("people/add-absence", this.manager, { ...absence, reason: "A cousin's wedding" });
   }
 
   /** What was over a while ago is logged; whoever came last has not found the time yet. */

@@ -34,8 +34,9 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
           data-does="Day before"
           className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
           href={`/today?day=${addDays(view.day, -1)}`}
+          aria-label={`← ${sayDate(addDays(view.day, -1))}`}
         >
-          ← {sayDate(addDays(view.day, -1))}
+          ←
         </a>
         {view.day !== view.today && (
           <a className="flex min-h-9 items-center rounded border border-edge px-2 no-underline" href="/today">
@@ -47,8 +48,9 @@ export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props
           data-does="Day after"
           className="flex min-h-9 items-center rounded border border-edge px-2 no-underline"
           href={`/today?day=${addDays(view.day, 1)}`}
+          aria-label={`→ ${sayDate(addDays(view.day, 1))}`}
         >
-          {sayDate(addDays(view.day, 1))} →
+          →
         </a>
         {[
           { href: `/today/print?day=${view.day}`, words: "Print" },

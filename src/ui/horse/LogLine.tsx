@@ -9,7 +9,7 @@ import { INCIDENT, RED, SIDE } from "#ui/words/labels.ts";
 import { skillWords } from "#ui/words/skills.ts";
 
 /** So many movements fit a line. */
-const MOVES = 3;
+const MOVES = 2;
 
 function Moves({ up, down }: SessionChange) {
   const moves = [...down.map((one) => ({ ...one, arrow: "↓" })), ...up.map((one) => ({ ...one, arrow: "↑" }))];
