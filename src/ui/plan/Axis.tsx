@@ -27,7 +27,7 @@ function Ground({ stretch }: { stretch: TermRest }) {
 export const AxisHead = ({ stretch, exit }: { stretch: TermRest; exit: string }) => (
   <div aria-hidden="true" className="relative h-5 text-sm text-dim">
     <span className="absolute left-0">today</span>
-    <span className="absolute -translate-x-full pr-1" style={{ left: `${shareOf(stretch, stretch.exit)}%` }}>
+    <span className="absolute -translate-x-full pr-1 whitespace-nowrap" style={{ left: `${shareOf(stretch, stretch.exit)}%` }}>
       {exit}
     </span>
     <span className="absolute right-0">after</span>

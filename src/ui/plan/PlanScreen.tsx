@@ -13,7 +13,7 @@ import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { inner, listed, outer, plural } from "#ui/words/figures.ts";
-import { onDay, percent, sayCauses, sayChance, sayMoved, sayStall } from "#ui/words/plan.ts";
+import { isVeryLikely, onDay, percent, sayCauses, sayChance, sayMoved, sayStall } from "#ui/words/plan.ts";
 import { sayHeld, sayTogether } from "#ui/words/reasons.ts";
 import { sayNobodyLight } from "#ui/words/reasons-desk.ts";
 import { skillWords, trackWords } from "#ui/words/skills.ts";
@@ -39,9 +39,10 @@ function inWords(reading: PlanReading, goals: readonly PlanGoal[]): string {
     reading.rate.sessions < 5
       ? "Too few scores to tell how fast this horse learns."
       : `Learns ${reading.rate.mean > 1.15 ? "faster than" : reading.rate.mean < 0.87 ? "slower than" : "about as fast as"} most here.`;
-  const weak = weakest
-    ? ` Goal most at risk: ${inner(skillWords(weakest.skill))}. ${outer(sayChance(weakest.forecast?.chance ?? 0))} (${percent(weakest.forecast?.chance ?? 0)}).`
-    : "";
+  const weak =
+    weakest && !isVeryLikely(weakest.forecast?.chance ?? 0)
+      ? ` Goal most at risk: ${inner(skillWords(weakest.skill))}. ${outer(sayChance(weakest.forecast?.chance ?? 0))} (${percent(weakest.forecast?.chance ?? 0)}).`
+      : "";
   return `${rate}${weak} ${open.length > 0 ? `Probably not finished at the end: ${listed(open)}.` : told.length > 0 ? "All goals are on course." : ""}`;
 }
 

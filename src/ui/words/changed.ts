@@ -6,7 +6,7 @@ import { sidedWords } from "./skills.ts";
 
 const figure = (n: number): string => (Number.isInteger(n) ? String(n) : n.toFixed(1));
 const say = ({ skill, side, before, now }: Shift): string =>
-  t("{skill} {before} to {now}", { skill: sidedWords(skill, side), before: figure(before), now });
+  t("{skill} {before} to {now}", { skill: inner(sidedWords(skill, side)), before: figure(before), now });
 
 /** One line: 'First: rode out. Up: tied 2 to 4. Down: …'; empty: nothing beyond the noise. */
 export function sayChanged({ up, down, firsts, incidents }: SessionChange, most = 3): string {

@@ -91,9 +91,10 @@ export function sayTheme(theme: Theme): string {
 
 export const percent = (chance: number): string => `${Math.round(chance * 100)}%`;
 const VERY_LIKELY_FROM = 0.9;
+export const isVeryLikely = (chance: number): boolean => chance >= VERY_LIKELY_FROM;
 /** The same four words wherever a forecast shows. */
 export const sayChance = (chance: number): string =>
-  chance >= VERY_LIKELY_FROM ? "very likely" : VERDICT[verdictOf(chance)].toLowerCase();
+  isVeryLikely(chance) ? "very likely" : VERDICT[verdictOf(chance)].toLowerCase();
 /** A word, a date, a percent, in that order: 'Very likely by Sat 25 Jul (92%)'. No date is told that lies after the term. */
 export function sayForecast(chance: number, { p50 }: DayRange, firstDay: LocalDate): string {
   const word = outer(sayChance(chance));
