@@ -20,12 +20,17 @@ export const speaking = <T>(spoken: Spoken, run: () => Promise<T>): Promise<T> =
 export const spokenHere = (): Spoken => current.getStore() ?? ENGLISH;
 
 /** Of each barn, with its own words over the program's, until something in it is written. */
-const kept = perBarn(() => ({ mark: "", spoken: null as Promise<Spoken> | null }));
+const kept = perBarn(() => new Map<Language, { readonly mark: string; readonly spoken: Promise<Spoken> }>());
 export function spokenIn(deps: Deps, language: Language, mark: string): Promise<Spoken> {
   if (language === "en") return Promise.resolve(ENGLISH);
   const here = kept(deps);
-  if (here.spoken === null || here.mark !== mark) Object.assign(here, { mark, spoken: read(deps, language) });
-  return here.spoken ?? read(deps, language);
+  const known = here.get(language);
+  if (known?.mark === mark) return known.spoken;
+  const spoken = read(deps, language);
+  here.set(language, { mark, spoken });
+  // What could not be read is asked for again.
+  spoken.catch(() => here.get(language)?.spoken === spoken && here.delete(language));
+  return spoken;
 }
 async function read({ sql }: Deps, language: Translated): Promise<Spoken> {
   const [own, reader] = await Promise.all([listPhrases(sql, language), findReader(sql, language)]);

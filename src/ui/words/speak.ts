@@ -25,8 +25,9 @@ export function inEnglish<T>(say: () => T): T {
 }
 
 function said(english: string, context?: string): string {
-  if (forTheRecord) return english;
-  const { phrases } = ask();
+  const spoken = ask();
+  if (forTheRecord || spoken === ENGLISH) return english;
+  const { phrases } = spoken;
   const key = [`${context}${CONTEXT_ENDS}${english}`, english].find((one) => Object.hasOwn(phrases, one));
   return (key === undefined ? undefined : phrases[key]) ?? english;
 }
