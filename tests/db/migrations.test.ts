@@ -8,6 +8,7 @@ import { createDatabase } from "#bin/prepare.ts";
 import { LENGTH_HABITS, SURFACES } from "#contracts/barn.ts";
 import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
 import { CAME } from "#contracts/import.ts";
+import { LANGUAGES } from "#contracts/language.spoken.ts";
 import { MEDIA_TYPES } from "#contracts/media.ts";
 import { CONTACT_ROLES, GOES, MESSAGE_STATES, SINCE } from "#contracts/owner.ts";
 import { ROLES } from "#contracts/people.ts";
@@ -207,6 +208,7 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["card_incident", "during", DURINGS],
   ["alert", "what", ALERTS],
   ["place", "surface", SURFACES],
+  ["person", "language", LANGUAGES],
   ["appointment", "kind", APPOINTMENTS],
   ["weather", "source", WEATHER_SOURCES],
 ];

@@ -77,6 +77,7 @@ describe("the card", () => {
     await page.close();
     const desk = await screens.as("odalys");
     await screens.visit(desk, `/horse/${stay}/log`);
+    await (await desk.waitForSelector("main article summary"))?.click();
     expect(await bodyOf(desk)).toMatch(new RegExp(`${name}: 2 (×|of)`));
     await desk.close();
   });
