@@ -59,14 +59,17 @@ const HEADERS = {
   ...(process.env.FURLONG_TLS === "1" ? { "Strict-Transport-Security": "max-age=31536000" } : {}),
 };
 
-function refuse(response, status, code, path, message) {
+function refuse(response, status, code, path, message, stays = false) {
   response.writeHead(status, {
     "Content-Type": "application/json",
     "Cache-Control": "no-store",
-    Connection: "close",
+    ...(stays ? {} : { Connection: "close" }),
   });
   response.end(JSON.stringify({ code, path, message }));
 }
+
+/** Bytes of a body that is too large for which the line stays open. */
+const READ_AND_DROPPED = 64 * 1024 * 1024;
 
 /** Streams of events, which never end by themselves. */
 const streams = new Set();
@@ -83,8 +86,12 @@ const server = createServer((request, response) => {
   const hasBody = !["GET", "HEAD", "OPTIONS"].includes(request.method);
   if (hasBody && length === undefined && request.headers["transfer-encoding"] !== undefined)
     return refuse(response, 411, "length", "Content-Length", "Send the length of the body.");
-  if (Number(length ?? 0) > limitOf(request))
-    return refuse(response, 413, "too-large", "Content-Length", `At most ${limitOf(request) / 1024} kB in one request.`);
+  if (Number(length ?? 0) > limitOf(request)) {
+    // Whoever is still sending would not hear the answer on a line that is cut: the rest is read and thrown away.
+    const stays = Number(length) <= READ_AND_DROPPED;
+    refuse(response, 413, "too-large", "Content-Length", `At most ${limitOf(request) / 1024} kB in one request.`, stays);
+    return request.resume();
+  }
   if (request.headers.accept === "text/event-stream") {
     streams.add(response);
     response.on("close", () => streams.delete(response));

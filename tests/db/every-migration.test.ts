@@ -47,7 +47,7 @@ const tables = async (): Promise<readonly string[]> =>
 const columnsOf = (table: string) => sql<ColumnOf[]>`
   SELECT a.attname::text AS name, format_type(a.atttypid, NULL) AS type,
     (SELECT substring(pg_get_constraintdef(c.oid) FROM '''([^'']+)''') FROM pg_constraint c WHERE c.contype = 'c' AND c.conrelid = a.attrelid AND c.conkey = ARRAY[a.attnum]
-       AND pg_get_constraintdef(c.oid) LIKE '%ANY%' LIMIT 1) AS list,
+       AND (pg_get_constraintdef(c.oid) LIKE '%ANY%' OR pg_get_constraintdef(c.oid) LIKE 'CHECK ((% = ''%''::text))') LIMIT 1) AS list,
     (SELECT json_build_object('table', c.confrelid::regclass::text, 'column', (SELECT attname FROM pg_attribute WHERE attrelid = c.confrelid AND attnum = c.confkey[array_position(c.conkey, a.attnum)]))
        FROM pg_constraint c WHERE c.contype = 'f' AND NOT c.condeferrable AND c.conrelid = a.attrelid AND a.attnum = ANY(c.conkey) LIMIT 1) AS refers
   FROM pg_attribute a WHERE a.attrelid = ${table}::regclass AND a.attnum > 0 AND NOT a.attisdropped AND (a.attnotnull OR a.attname = ANY(${[...(BESIDES[table] ?? [])]}::text[])) AND NOT a.atthasdef AND a.attidentity = '' AND a.attgenerated = ''
