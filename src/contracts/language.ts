@@ -1,5 +1,6 @@
 /** The language of the rider's phone, and the barn's own words for its phrases. */
 import { z } from "zod/mini";
+import type { LocalDate } from "#core/calendar/local-date.ts";
 import { oneOf } from "./fields.ts";
 import { LANGUAGES } from "./language.spoken.ts";
 
@@ -24,7 +25,7 @@ export interface PhraseView {
 export interface WordsView {
   readonly phrases: readonly PhraseView[];
   /** Who has read all of it through, and when; null: nobody yet. */
-  readonly readBy: { readonly name: string; readonly day: string } | null;
+  readonly readBy: { readonly name: string; readonly day: LocalDate } | null;
   /** Whoever looks at it reads that language. */
   readonly speaks: boolean;
 }

@@ -11,7 +11,7 @@ import { LOOKER } from "#ui/words/check.ts";
 import { plural } from "#ui/words/figures.ts";
 import { CheckItem } from "./CheckItem.tsx";
 import { OrderCheckForm } from "./OrderCheck.tsx";
-import { VisitForm } from "./VisitForm.tsx";
+import { horsesOf, VisitForm } from "./VisitForm.tsx";
 
 const matches = (check: CheckView, who: string, words: string): boolean =>
   (who === "" || check.who === who) &&
@@ -36,7 +36,7 @@ function Caller({
     <div className="border-t-2 border-rail py-2">
       <div className="flex flex-wrap items-center gap-x-3 pb-1">
         <h3 className="grow">
-          {LOOKER[looker]} <span className="font-sans font-normal text-dim">{plural(checks.length, "horse")}</span>
+          {LOOKER[looker]} <span className="font-sans font-normal text-dim">{plural(horsesOf(checks), "horse")}</span>
         </h3>
         {mayWrite && checks.length > 1 && (
           <Button aria-expanded={booking} onClick={() => setBooking(!booking)}>

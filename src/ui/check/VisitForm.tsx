@@ -11,6 +11,9 @@ import { Check } from "#ui/kit/Tick.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { plural } from "#ui/words/figures.ts";
 
+/** A horse with two questions is one horse. */
+export const horsesOf = (checks: readonly CheckView[]): number => new Set(checks.map(({ stay }) => stay)).size;
+
 export function VisitForm({ checks, today }: { checks: readonly CheckView[]; today: LocalDate }) {
   const form = useForm<BookVisit, unknown, BookVisit>({
     resolver: zodResolver(BookVisit),
@@ -20,8 +23,11 @@ export function VisitForm({ checks, today }: { checks: readonly CheckView[]; tod
   const { busy, problem, send } = useCommand();
   const chosen = checks.filter(({ id }) => !left.includes(id));
   const book = form.handleSubmit(async (visit) => {
-    // Each is a write of its own: what was booked stands, also where the next one is refused.
-    for (const { id, version } of chosen) if (!(await send("check/book", { id, version, ...visit })).ok) return;
+    // Each is a write of its own: what was booked stands where the next one is refused, and is not asked for again.
+    for (const { id, version } of chosen) {
+      if (!(await send("check/book", { id, version, ...visit })).ok) return;
+      setLeft((before) => [...before, id]);
+    }
     location.reload();
   });
   return (
@@ -42,7 +48,7 @@ export function VisitForm({ checks, today }: { checks: readonly CheckView[]; tod
       <div className="md:col-span-2">
         <Trouble problem={problem} />
         <Button type="submit" tone="main" disabled={busy || chosen.length === 0}>
-          Book {plural(chosen.length, "horse")}
+          Book {plural(horsesOf(chosen), "horse")}
         </Button>
       </div>
     </form>

@@ -42,15 +42,15 @@ export function LogLine({ session, change, children }: { session: SessionView; c
   return (
     <article className="border-t border-line">
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-        <summary className="grid min-h-11 cursor-pointer list-none items-center gap-x-3 py-1 md:grid-cols-[6.5rem_9rem_6rem_minmax(0,1.5fr)_minmax(0,9rem)_minmax(0,1fr)]">
+        <summary className="grid min-h-11 cursor-pointer list-none items-center gap-x-3 py-1 md:grid-cols-[6.5rem_9rem_7rem_minmax(0,1.5fr)_minmax(0,9rem)_minmax(0,1fr)]">
           <span className="sign">
             <span aria-hidden="true">{open ? "▾" : "▸"} </span>
             {sayDate(session.day)}
           </span>
           <span className="truncate">{session.rider}</span>
           <span className="text-dim">
-            {record.groundMinutes > 0 && `${record.groundMinutes} ground`}{" "}
-            {record.saddleMinutes > 0 && `${record.saddleMinutes} saddle`}
+            {record.groundMinutes > 0 && `${record.groundMinutes} min ground`}{" "}
+            {record.saddleMinutes > 0 && `${record.saddleMinutes} min saddle`}
           </span>
           <span>
             {change.firsts.map((first) => (

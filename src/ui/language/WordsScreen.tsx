@@ -70,7 +70,7 @@ export function WordsScreen({ view }: { view: WordsView }) {
       <h2>Spanish on the rider's phone</h2>
       {view.readBy ? (
         <p>
-          ✓ {view.readBy.name} read it through on {sayDate(view.readBy.day as Parameters<typeof sayDate>[0])}.
+          ✓ {view.readBy.name} read it through on {sayDate(view.readBy.day)}.
         </p>
       ) : (
         <p>
