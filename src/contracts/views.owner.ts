@@ -92,7 +92,7 @@ export interface OwnerView {
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
   /** The newest picture of the reports; null: none has one. */
   readonly photo: { readonly id: PhotoId; readonly caption: string } | null;
-  /** While it is in training: the day of the term, and what comes next on it. */
+  /** While it is in training, from its first day: the day of the term, and what comes next on it. */
   readonly term: { readonly day: number; readonly of: number; readonly next: Pick<Milestone, "kind" | "day"> | null } | null;
   readonly reports: readonly {
     readonly number: number;

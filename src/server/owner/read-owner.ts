@@ -68,6 +68,7 @@ async function newestPhoto({ sql }: Deps, issues: Awaited<ReturnType<typeof curr
   return null;
 }
 function termOf({ today, reading, posts }: RulerView): OwnerView["term"] {
+  if (reading.dayOfTerm < 1) return null;
   const next = posts.find(({ done, day }) => !done && day >= today);
   return { day: reading.dayOfTerm, of: reading.calendarDays, next: next ? { kind: next.kind, day: next.day } : null };
 }
