@@ -83,6 +83,7 @@ class DemoBarn {
     const id = await setUpBarn(this.deps.sql, {
       name: "Quillfern Farm",
       timeZone: DEMO_ZONE,
+      units: "hands",
       demo: true,
       begunOn: this.day,
       manager: must(first, "a manager"),

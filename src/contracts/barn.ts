@@ -4,6 +4,7 @@ import { GEAR_PLACES } from "#core/card/gear.ts";
 import type { DaySetting } from "#core/day/hours.ts";
 import { MAX_WEIGHT } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
+import { UNIT_SYSTEMS } from "#core/kernel/units.ts";
 import { ASKED_LEVELS, STEPS, type StepChange } from "#core/permission/steps.ts";
 import { WAYS, type Way } from "#core/plan/ways.ts";
 import { STAGES } from "#core/reading/reading.ts";
@@ -12,6 +13,7 @@ import { OWED_POLICIES } from "#core/report/facts.ts";
 import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import {
   date,
+  dial,
   flag,
   id,
   list,
@@ -29,8 +31,6 @@ import {
 } from "./fields.ts";
 
 /** How lengths are typed where no unit stands behind the figure. */
-export const LENGTH_HABITS = ["metric", "hands"] as const;
-export type LengthHabit = (typeof LENGTH_HABITS)[number];
 
 /** What riders say, all of them alike. */
 export const CueFields = z.object(
@@ -43,9 +43,9 @@ export const WorkLimitFields = z.object({
   heatShort: whole(80, 220, "°F + humidity"),
   heatNone: whole(80, 220, "°F + humidity"),
   heatMinutes: whole(10, 240, "minutes"),
-  windGroundFirst: whole(1, 30, "m/s"),
-  windNone: whole(1, 40, "m/s"),
-  coldFast: whole(-40, 10, "°C"),
+  windGroundFirst: dial("wind", 1, 30),
+  windNone: dial("wind", 1, 40),
+  coldFast: dial("temperature", -40, 10),
   weightAgeing: whole(1, 365, "days"),
   weightAgeingYoung: whole(1, 365, "days"),
   weightOld: whole(1, 365, "days"),
@@ -90,7 +90,7 @@ export const PolicyFields = z.object({
   holdInjury: flag,
   holdOwner: flag,
   holdWeather: flag,
-  units: oneOf(LENGTH_HABITS),
+  units: oneOf(UNIT_SYSTEMS),
   cues: CueFields,
   stalls: whole(1, 500, "stalls"),
   owedPolicy: oneOf(OWED_POLICIES),

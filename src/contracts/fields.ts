@@ -5,7 +5,9 @@ import { isTack, type Tack } from "#core/card/gear.ts";
 import { isSign, STRENGTHS } from "#core/intake/signs.ts";
 import type { Id } from "#core/kernel/brand.ts";
 import { SCORES, sidesOf, TRACK_SIDES } from "#core/kernel/sides.ts";
+import { centimetresToInches, type Measurable, onDial, unitOf } from "#core/kernel/units.ts";
 import { here } from "./ladder.here.ts";
+import { unitsHere } from "./units.here.ts";
 
 export const EMAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
@@ -47,6 +49,23 @@ export const whole = (low: number, high: number, unit = "") => {
 export const number = (low: number, high: number, unit = "") => {
   const message = `A number from ${low} to ${high}${unit && ` ${unit}`}.`;
   return z.number(message).check(z.gte(low, message), z.lte(high, message));
+};
+/** Kept in kilograms, metres a second, degrees Celsius; what is wrong is said in the barn's units. `more`: ', with tack'. */
+export const dial = (what: Measurable, low: number, high: number, more = "") => {
+  const error = (): string => {
+    const [from, to] = [low, high].map((kept) => Math.round(onDial(what, unitsHere(), kept)));
+    return `A number from ${from} to ${to} ${unitOf(what, unitsHere())}${more && `, ${more}`}.`;
+  };
+  return z.number({ error }).check(z.gte(low, { error }), z.lte(high, { error }));
+};
+/** Kept in centimetres; what is wrong is said in the barn's units. */
+export const centimetres = (low: number, high: number) => {
+  const error = (): string => {
+    const hands = unitsHere() === "hands";
+    const [from, to] = [low, high].map((cm) => (hands ? Math.round(centimetresToInches(cm)) : cm));
+    return `A length from ${from} to ${to} ${hands ? "in" : "cm"}.`;
+  };
+  return z.number({ error }).check(z.gte(low, { error }), z.lte(high, { error }));
 };
 export const flag = z.boolean("Yes or no.");
 export const oneOf = <const T extends readonly string[]>(values: T) => z.enum(values, `One of: ${values.join(", ")}.`);

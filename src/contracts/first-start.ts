@@ -1,7 +1,7 @@
 /** The first start of a barn of one's own: what it is called, and who signs in first. */
 import { z } from "zod/mini";
 import { LOOKED_AT } from "#core/first-start/first-start.ts";
-import { LENGTH_HABITS } from "./barn.ts";
+import { UNIT_SYSTEMS } from "#core/kernel/units.ts";
 import { noControl, oneOf, said } from "./fields.ts";
 import { password, signInName } from "./people.ts";
 
@@ -22,7 +22,7 @@ export const FirstStart = z.object({
       noControl,
       z.refine(isZone, "A time zone of the list, such as America/Denver."),
     ),
-  units: oneOf(LENGTH_HABITS),
+  units: oneOf(UNIT_SYSTEMS),
   name: said("Your name", 80),
   signIn: signInName,
   password,

@@ -13,6 +13,8 @@ import type { SeenSign, WalkMark } from "#core/intake/seen.ts";
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import {
+  centimetres,
+  dial,
   flag,
   grade,
   id,
@@ -63,10 +65,8 @@ export const TouchFields = z
   ) satisfies z.core.$ZodType<Touch>;
 
 const UNITS: Readonly<Partial<Record<NumberMeasure, string>>> = {
-  scaleKg: "kilograms",
   pulse: "beats a minute",
   breaths: "breaths a minute",
-  temperatureC: "degrees Celsius",
   refillSeconds: "seconds",
 };
 const WHOLE: readonly NumberMeasure[] = [
@@ -81,7 +81,8 @@ const WHOLE: readonly NumberMeasure[] = [
 ];
 const measure = (name: NumberMeasure) => {
   const [low, high] = BOUNDS[name];
-  const unit = UNITS[name] ?? (name.endsWith("Cm") ? "centimetres" : "");
+  if (name.endsWith("Cm")) return z.nullable(centimetres(low, high));
+  const unit = UNITS[name] ?? "";
   return z.nullable(WHOLE.includes(name) ? whole(low, high, unit) : number(low, high, unit));
 };
 export const WalkMeasureFields = z.object({
@@ -90,7 +91,7 @@ export const WalkMeasureFields = z.object({
   withersCm: measure("withersCm"),
   croupCm: measure("croupCm"),
   neckCm: measure("neckCm"),
-  scaleKg: measure("scaleKg"),
+  scaleKg: z.nullable(dial("weight", ...BOUNDS.scaleKg)),
   condition: measure("condition"),
   placeNeck: measure("placeNeck"),
   placeWithers: measure("placeWithers"),
@@ -100,7 +101,7 @@ export const WalkMeasureFields = z.object({
   placeTail: measure("placeTail"),
   pulse: measure("pulse"),
   breaths: measure("breaths"),
-  temperatureC: measure("temperatureC"),
+  temperatureC: z.nullable(dial("temperature", ...BOUNDS.temperatureC)),
   refillSeconds: measure("refillSeconds"),
   build: oneOf(BUILDS),
   fitness: oneOf(FITNESS),

@@ -3,6 +3,7 @@ import type { PersonId } from "#core/kernel/brand.ts";
 import {
   date,
   dayHours,
+  dial,
   flag,
   grade,
   id,
@@ -10,7 +11,6 @@ import {
   list,
   minute,
   noControl,
-  number,
   oneOf,
   said,
   uuid,
@@ -56,7 +56,7 @@ export const PersonFields = z
     name: said("The name", 80),
     role: oneOf(ROLES),
     grade,
-    weightKg: z.nullable(number(25, 200, "kilograms, with tack")),
+    weightKg: z.nullable(dial("weight", 25, 200, "with tack")),
     rides: flag,
     /** May do what the ladder marks as specialist work. */
     specialist: flag,

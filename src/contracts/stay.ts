@@ -13,8 +13,28 @@ import {
 } from "#core/horse/horse.ts";
 import { SADDLE_FITS, TAKEN, type TakenName } from "#core/horse/measuring.ts";
 import { BOUNDS } from "#core/intake/measures.ts";
-import { date, EMAIL, flag, grade, id, list, methodId, number, oneOf, said, setOf, version, whole, words } from "./fields.ts";
+import {
+  centimetres,
+  date,
+  dial,
+  EMAIL,
+  flag,
+  grade,
+  id,
+  list,
+  methodId,
+  number,
+  oneOf,
+  said,
+  setOf,
+  version,
+  whole,
+  words,
+} from "./fields.ts";
 import { GoalFields } from "./intake.ts";
+
+/** No horse weighs less or more. */
+export const [LIGHTEST_KG, HEAVIEST_KG] = [50, 1200] as const;
 
 export const AFTER_LEVELS = ["unknown", "novice", "steady", "able"] as const;
 const PHONE = /^[+0-9 ()./-]{0,40}$/;
@@ -60,9 +80,9 @@ export const HorseFields = z.object({
   birthYear: z.nullable(whole(1970, 2199)),
   sex: oneOf(SEXES),
   class: oneOf(HORSE_CLASSES),
-  heightCm: z.nullable(number(50, 220, "centimetres")),
+  heightCm: z.nullable(centimetres(50, 220)),
   /** As the owner says: nobody rides by it. */
-  toldKg: z.nullable(number(50, 1200, "kilograms")),
+  toldKg: z.nullable(dial("weight", LIGHTEST_KG, HEAVIEST_KG)),
   history: History,
   historyWords: words(2000),
 });
@@ -176,20 +196,18 @@ export type KeepFrom = z.output<typeof KeepFrom>;
 export const SendHome = z.object({ id: stay, version, day: date });
 export type SendHome = z.output<typeof SendHome>;
 
-/** No horse weighs less or more. */
-export const [LIGHTEST_KG, HEAVIEST_KG] = [50, 1200] as const;
-const taken = (name: Exclude<TakenName, "scaleKg">, unit: string) => z.nullable(number(...BOUNDS[name], unit));
+const taken = (name: Exclude<TakenName, "scaleKg" | "temperatureC">, unit: string) => z.nullable(number(...BOUNDS[name], unit));
 /** Measures between two evaluations: whatever was taken. */
 export const HorseMeasureFields = z.object({
-  girthCm: taken("girthCm", "centimetres"),
-  lengthCm: taken("lengthCm", "centimetres"),
-  withersCm: taken("withersCm", "centimetres"),
-  croupCm: taken("croupCm", "centimetres"),
-  scaleKg: z.nullable(number(LIGHTEST_KG, HEAVIEST_KG, "kilograms")),
+  girthCm: z.nullable(centimetres(...BOUNDS.girthCm)),
+  lengthCm: z.nullable(centimetres(...BOUNDS.lengthCm)),
+  withersCm: z.nullable(centimetres(...BOUNDS.withersCm)),
+  croupCm: z.nullable(centimetres(...BOUNDS.croupCm)),
+  scaleKg: z.nullable(dial("weight", LIGHTEST_KG, HEAVIEST_KG)),
   condition: taken("condition", "on the scale of nine"),
   pulse: taken("pulse", "beats a minute"),
   breaths: taken("breaths", "breaths a minute"),
-  temperatureC: taken("temperatureC", "degrees Celsius"),
+  temperatureC: z.nullable(dial("temperature", ...BOUNDS.temperatureC)),
   saddleFit: z.nullable(oneOf(SADDLE_FITS)),
   words: words(500),
 });

@@ -17,7 +17,6 @@ import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
-import type { LengthHabit } from "./barn.ts";
 import type { JudgementFields, WalkFields } from "./intake.ts";
 import type { BodyView } from "./views.watch.ts";
 
@@ -37,7 +36,6 @@ export interface WalkView {
   readonly complaint: Complaint | null;
   /** What each score looks like, skill by skill, 0 to 5. */
   readonly anchors: Readonly<Record<string, readonly string[]>>;
-  readonly units: LengthHabit;
   /** Where it minded being touched at the evaluation before, and what it weighed. */
   readonly earlier: { readonly day: LocalDate; readonly touches: readonly Touch[]; readonly kilograms: number | null } | null;
   readonly bookedCm: number | null;

@@ -1,5 +1,5 @@
 import { z } from "zod/mini";
-import { date, list, number, whole } from "./fields.ts";
+import { date, dial, list, number, whole } from "./fields.ts";
 
 export const WEATHER_SOURCES = ["station", "hand"] as const;
 export type WeatherSource = (typeof WEATHER_SOURCES)[number];
@@ -7,9 +7,9 @@ export type WeatherSource = (typeof WEATHER_SOURCES)[number];
 /** An hour of the barn's clock; the form, the station's answer and the record share it. */
 export const HourFields = z.object({
   hour: whole(0, 23, "o'clock"),
-  temperatureC: number(-60, 60, "degrees Celsius"),
+  temperatureC: dial("temperature", -60, 60),
   humidity: number(0, 100, "% relative humidity"),
-  windMps: number(0, 90, "metres a second"),
+  windMps: dial("wind", 0, 90),
 });
 export type HourFields = z.output<typeof HourFields>;
 const hours = list(HourFields, 24).check(

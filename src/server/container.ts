@@ -1,6 +1,7 @@
 /** What the server is made of: a pool for each barn, one clock. The pool is lazy, as middleware also runs where no database is there (a build). */
 
 import { keepLaddersIn, type LadderSlot } from "#contracts/ladder.here.ts";
+import { keepUnitsIn, type UnitsSlot } from "#contracts/units.here.ts";
 import { dateInZone, type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { tellOfSlowQueries } from "#db/run.ts";
@@ -27,13 +28,15 @@ export function systemClock(fixedToday: string | undefined): Clock {
 
 const KEY = Symbol.for("steady-furlong.deps");
 const shared = globalThis as { [KEY]?: Map<string, Deps> };
-const ladders = new Map<string, LadderSlot>();
-keepLaddersIn(() => {
+const slots = new Map<string, LadderSlot & UnitsSlot>();
+const slotHere = (): LadderSlot & UnitsSlot => {
   const name = barnName();
-  const slot = ladders.get(name) ?? { ladder: null };
-  ladders.set(name, slot);
+  const slot = slots.get(name) ?? { ladder: null, units: null };
+  slots.set(name, slot);
   return slot;
-});
+};
+keepLaddersIn(slotHere);
+keepUnitsIn(slotHere);
 
 /** Of the barn that is asked for. */
 export function deps(): Deps {

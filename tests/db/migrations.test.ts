@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase } from "#bin/prepare.ts";
-import { LENGTH_HABITS, SURFACES } from "#contracts/barn.ts";
+import { SURFACES } from "#contracts/barn.ts";
 import { FILE_TYPES, LOOKERS } from "#contracts/check.ts";
 import { CAME } from "#contracts/import.ts";
 import { LANGUAGES } from "#contracts/language.spoken.ts";
@@ -30,6 +30,7 @@ import { HOLDS } from "#core/intake/findings.ts";
 import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import { SIDES, TRACK_SIDES } from "#core/kernel/sides.ts";
+import { UNIT_SYSTEMS } from "#core/kernel/units.ts";
 import { BEARS, NATURES, SKILL_GAITS, SKILL_PLACES } from "#core/ladder/skill.ts";
 import { WEIGHTS } from "#core/plan/goal-sets.ts";
 import { OWED_POLICIES, REPORT_KINDS } from "#core/report/facts.ts";
@@ -184,7 +185,7 @@ const LISTS: readonly [table: string, column: string, values: readonly (string |
   ["goal", "side", SIDES],
   ["goal", "weight", WEIGHTS],
   ["skill_taken", "side", TRACK_SIDES],
-  ["barn", "units", LENGTH_HABITS],
+  ["barn", "units", UNIT_SYSTEMS],
   ["barn", "owed_policy", OWED_POLICIES],
   ["report", "kind", REPORT_KINDS],
   ["report", "tone", TONES],

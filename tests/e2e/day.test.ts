@@ -119,8 +119,8 @@ describe("placing a horse", () => {
     await (await due(page, "Pocket Almanac"))?.click();
     await choose(page, "Saddle");
     await (await spot(page, "Tavish Okonjo", 0))?.click();
-    const said = await page.waitForSelector("::-p-xpath(//*[@role='status'][contains(., 'kg')])");
-    expect(await said?.evaluate((node) => (node as HTMLElement).innerText)).toMatch(/Pocket Almanac.*Tavish Okonjo.*kg/s);
+    const said = await page.waitForSelector("::-p-xpath(//*[@role='status'][contains(., 'lb with tack')])");
+    expect(await said?.evaluate((node) => (node as HTMLElement).innerText)).toMatch(/Pocket Almanac.*Tavish Okonjo.*lb/s);
     expect(await cards()).toHaveLength(0);
     await page.close();
   });

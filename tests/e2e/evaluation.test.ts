@@ -114,15 +114,15 @@ describe("an evaluation on the tablet", () => {
 
 /** Girth in inches, a slip that is asked about, and the scale read until the horse stands still. */
 async function measure(page: Page, finger: Finger): Promise<void> {
-  await finger.type("Heart girth, cm", "18 in");
+  await finger.type("Heart girth, in", "18");
   await text(page, "Which did you mean?");
   await expectAccessible(page, "a slipped tape");
   await finger.press("180 cm");
-  await finger.type("Body length, cm", "62 in");
+  await finger.type("Body length, in", "62");
   await text(page, "430 kg");
   await fetch(`${scale.address}/horse`, { method: "POST", body: JSON.stringify({ kilograms: 402.5 }) });
   await finger.press("Read the scale");
-  await text(page, "402.5 kg, steady");
+  await text(page, "887 lb, steady");
   for (const place of ["Neck", "Withers", "Behind the shoulder", "Ribs", "Loin", "Tail head"]) await finger.named(`${place}: 5`);
   await text(page, "the mean of six places");
   await finger.type("Pulse, a minute", "60");

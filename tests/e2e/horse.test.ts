@@ -17,12 +17,12 @@ describe("its weight", () => {
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${stay}`);
     await button(page, "Weigh and measure").click();
-    await fill(page, "Heart girth, cm", "61");
-    await fill(page, "Body length, cm", "51");
+    await fill(page, "Heart girth, in", "61 cm");
+    await fill(page, "Body length, in", "51 cm");
     await button(page, "Save the measures").click();
     await text(page, "These two don't give a horse's weight");
-    await fill(page, "Heart girth, cm", "181");
-    await fill(page, "Body length, cm", "160");
+    await fill(page, "Heart girth, in", "181 cm");
+    await fill(page, "Body length, in", "160 cm");
     await expectAccessible(page, "weighing");
     await follow(page, () => button(page, "Save the measures").click());
     const [kept] = await screens.site.sql`SELECT kilograms, by_scale FROM weighing WHERE stay_id = ${stay}`;

@@ -136,12 +136,12 @@ describe("people", () => {
     await fill(page, "First password", "a long enough one");
     await follow(page, () => button(page, "Add this person").click());
     await button(page, "Change Hesper Vole").click();
-    await fill(page, "Weight with tack, kg", "63,5");
+    await fill(page, "Weight with tack, lb", "63,5 kg");
     await fill(page, "Grade", "4");
     await button(page, "Saturday").click();
     await follow(page, () => button(page, "Save the change").click());
     const row = () => saidBy(page, "::-p-xpath(//tr[contains(., 'Hesper Vole')])");
-    expect(await row()).toContain("64 kg (140 lb)");
+    expect(await row()).toContain("140 lb (64 kg)");
     expect(await row()).toContain("Fri and Sat");
     await fill(
       page,

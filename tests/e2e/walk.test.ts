@@ -112,10 +112,10 @@ describe("the walk on the tablet", () => {
     const page = await screens.as("odalys", TABLET);
     await screens.visit(page, evaluate);
     await go(page, "Measure");
-    await fill(page, "Heart girth, cm", "18");
-    await text(page, "A number from 60 to 260 centimetres.");
-    await fill(page, "Heart girth, cm", "172");
-    await fill(page, "Body length, cm", "150");
+    await fill(page, "Heart girth, in", "18 cm");
+    await text(page, "A length from 24 to 102 in.");
+    await fill(page, "Heart girth, in", "172 cm");
+    await fill(page, "Body length, in", "150 cm");
     await text(page, "374 kg");
     await go(page, "Yielding");
     await (await page.waitForSelector("label::-p-text(Stop here)"))?.tap();

@@ -1,22 +1,15 @@
 import { z } from "zod";
-import {
-  LENGTH_HABITS,
-  type LengthHabit,
-  OwnGear,
-  type PolicyFields,
-  StepChangeFields,
-  WayFields,
-  WeightFields,
-  WorkLimitFields,
-} from "#contracts/barn.ts";
+import { OwnGear, type PolicyFields, StepChangeFields, WayFields, WeightFields, WorkLimitFields } from "#contracts/barn.ts";
 import { ladderIs } from "#contracts/ladder.here.ts";
 import { MethodFields } from "#contracts/plan.ts";
+import { unitsAre } from "#contracts/units.here.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
 import { CUES, type Cue } from "#core/card/cues.ts";
 import { LOOKED_AT, type StartStep } from "#core/first-start/first-start.ts";
 import type { Calibration } from "#core/forecast/calibrate.ts";
 import type { WeightChange } from "#core/intake/cause-rules.ts";
+import { UNIT_SYSTEMS, type UnitSystem } from "#core/kernel/units.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import type { OwnMethod } from "#core/ladder/methods.ts";
 import type { StepChange } from "#core/permission/steps.ts";
@@ -39,7 +32,7 @@ const BarnRow = z.object({
   holdInjury: bool,
   holdOwner: bool,
   holdWeather: bool,
-  units: z.enum(LENGTH_HABITS),
+  units: z.enum(UNIT_SYSTEMS),
   stalls: int,
   owedPolicy: z.enum(OWED_POLICIES),
   idleHours: int,
@@ -74,7 +67,7 @@ export interface Barn {
   readonly restDays: readonly Weekday[];
   readonly holidays: readonly LocalDate[];
   readonly holdPolicy: HoldPolicy;
-  readonly units: LengthHabit;
+  readonly units: UnitSystem;
   /** Horses that it has room for. */
   readonly stalls: number;
   readonly owedPolicy: OwedPolicy;
@@ -128,6 +121,7 @@ export async function findBarn(db: Db): Promise<Barn | null> {
   const known = read.get(String(stamped?.["stamp"]));
   if (known) {
     ladderIs(known.ladder);
+    unitsAre(known.units);
     return known;
   }
   const barn = await readBarn(db);
@@ -143,6 +137,7 @@ async function readBarn(db: Db): Promise<Barn | null> {
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, workLimits, ...rest } = row;
   const ladder = await ladderAt(db, row.ladderStamp);
   ladderIs(ladder);
+  unitsAre(row.units);
   return {
     ...rest,
     ladder,
@@ -154,7 +149,7 @@ async function readBarn(db: Db): Promise<Barn | null> {
 
 export async function insertBarn(
   db: Db,
-  barn: { name: string; timeZone: string; units: LengthHabit; demo: boolean; begunOn: LocalDate },
+  barn: { name: string; timeZone: string; units: UnitSystem; demo: boolean; begunOn: LocalDate },
 ): Promise<void> {
   const { name, timeZone, units, demo, begunOn } = barn;
   await db`INSERT INTO barn (name, time_zone, units, demo, begun_on) VALUES (${name}, ${timeZone}, ${units}, ${demo}, ${begunOn})`;

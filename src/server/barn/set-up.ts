@@ -1,9 +1,9 @@
 /** Makes an empty database into a barn: its name and zone, its places, and the first manager, who adds everybody else. */
 
-import type { LengthHabit } from "#contracts/barn.ts";
 import type { AddPerson } from "#contracts/people.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
+import type { UnitSystem } from "#core/kernel/units.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import type { Sql } from "#db/client.ts";
 import { findBarn, insertBarn } from "#db/queries/barn.ts";
@@ -25,7 +25,7 @@ export async function setUpBarn(
   barn: {
     name: string;
     timeZone: string;
-    units?: LengthHabit;
+    units?: UnitSystem;
     /** The made-up one. */
     demo?: boolean;
     /** The day on which it begins. */

@@ -55,7 +55,6 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
         rungs.flatMap(({ skills }) => skills),
       ),
     ),
-    units: barn.units,
     earlier: before && {
       day: before.day,
       touches: before.walk.touches,

@@ -1,20 +1,22 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
-import { EditPolicies, LENGTH_HABITS, type PolicyFields } from "#contracts/barn.ts";
+import { EditPolicies, type PolicyFields } from "#contracts/barn.ts";
 import type { BarnView } from "#contracts/views.barn.ts";
 import { type LocalDate, sayDateWithYear, WEEKDAYS } from "#core/calendar/local-date.ts";
 import { CUES } from "#core/card/cues.ts";
+import { type Measurable, UNIT_SYSTEMS } from "#core/kernel/units.ts";
 import { OWED_POLICIES } from "#core/report/facts.ts";
 import { USUAL_LIMITS, type WorkLimits } from "#core/weather/work-limits.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
-import { Check, Select, Text } from "#ui/kit/form-fields.tsx";
+import { Check, dialIn, Measured, Select, Text } from "#ui/kit/form-fields.tsx";
 import { BARE_INPUT, Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { listed, minutesAsClock, plural, weekdays } from "#ui/words/figures.ts";
 import { GEAR_PLACE } from "#ui/words/gear-places.ts";
 import { CUE, HOLD, WEEKDAY } from "#ui/words/labels.ts";
 import { OWED, UNITS } from "#ui/words/labels-desk.ts";
+import { sayTemperature, sayWind } from "#ui/words/units.ts";
 import { GearField } from "./GearField.tsx";
 
 const yesNo = (x: boolean): string => (x ? "stops the clock" : "the clock runs on");
@@ -23,15 +25,22 @@ const LIMITS: readonly (readonly [keyof WorkLimits, string])[] = [
   ["heatShort", "Short sessions above heat"],
   ["heatMinutes", "A short session is, minutes"],
   ["heatNone", "No work above heat"],
-  ["windGroundFirst", "Ground work first above wind, m/s"],
-  ["windNone", "No first rides above wind, m/s"],
-  ["coldFast", "No fast work below, °C"],
+  ["windGroundFirst", "Ground work first above wind"],
+  ["windNone", "No first rides above wind"],
+  ["coldFast", "No fast work below"],
   ["weightAgeing", "Remind to weigh after, days"],
   ["weightAgeingYoung", "The same for horses under four, days"],
   ["weightOld", "No riding without a new weight after, days"],
   ["noWeightUnder", "Nothing on the back under age, years"],
   ["noRiderUnder", "No rider without a signed evaluation under age, years"],
 ];
+const ON_DIALS: Readonly<Partial<Record<keyof WorkLimits, Measurable>>> = {
+  windGroundFirst: "wind",
+  windNone: "wind",
+  coldFast: "temperature",
+};
+const figureIn = (key: keyof WorkLimits, kept: number): string =>
+  ON_DIALS[key] === "wind" ? sayWind(kept) : ON_DIALS[key] === "temperature" ? sayTemperature(kept) : String(kept);
 const halfHours = (from: number, to: number): readonly (readonly [number, string])[] =>
   Array.from({ length: 2 * (to - from) + 1 }, (_, i) => [60 * from + 30 * i, minutesAsClock(60 * from + 30 * i)] as const);
 const LINES: Lines<PolicyFields> = {
@@ -43,13 +52,16 @@ const LINES: Lines<PolicyFields> = {
   holdInjury: ["Hold for an injury", yesNo],
   holdOwner: ["Hold by the owner", yesNo],
   holdWeather: ["Hold for weather", yesNo],
-  units: ["Lengths", (x) => UNITS[x]],
+  units: ["Units", (x) => UNITS[x]],
   stalls: ["Stalls", (x) => String(x)],
   owedPolicy: ["Sessions owed at the end are made up", (x) => OWED[x]],
   idleHours: ["Sign out after (hours without use)", (x) => plural(x, "hour")],
   weeklyAfter: ["First weekly update", (x) => `after ${plural(x, "day")} here`],
   mediaMb: ["Space for photos and clips", (x) => `${x} MB`],
-  workLimits: ["Heat, wind, cold and old weights", (x) => LIMITS.map(([key, words]) => `${words}: ${x[key]}`).join(" · ")],
+  workLimits: [
+    "Heat, wind, cold and old weights",
+    (x) => LIMITS.map(([key, words]) => `${words}: ${figureIn(key, x[key])}`).join(" · "),
+  ],
   day: ["The day", (x) => `${minutesAsClock(x.dayFrom)} to ${minutesAsClock(x.dayTo)}, by ${x.dayStep} minutes`],
   gear: ["Barn's own gear", (x) => listed(x.map(({ place, words }) => `${GEAR_PLACE[place]}: ${words}`)) || "none"],
   cues: ["Cues", (x) => CUES.map((cue) => x[cue]).join(" · ")],
@@ -135,8 +147,8 @@ export function PolicyForm({ view }: { view: BarnView }) {
         <Select
           form={form}
           name="policies.units"
-          label="Lengths typed without a unit are"
-          options={LENGTH_HABITS.map((one) => [one, UNITS[one]] as const)}
+          label="Units"
+          options={UNIT_SYSTEMS.map((one) => [one, UNITS[one]] as const)}
           hint={`The barn's time zone is ${view.timeZone}.`}
         />
       </div>
@@ -197,16 +209,15 @@ export function PolicyForm({ view }: { view: BarnView }) {
           Heat (°F + humidity %), wind, cold, age and old weights. The standard values are common practice; change them to your
           own judgment
         </legend>
-        {LIMITS.map(([key, words]) => (
-          <Text
-            key={key}
-            form={form}
-            name={`policies.workLimits.${key}`}
-            kind="number"
-            label={words}
-            hint={`Standard: ${USUAL_LIMITS[key]}`}
-          />
-        ))}
+        {LIMITS.map(([key, words]) => {
+          const field = { form, name: `policies.workLimits.${key}`, label: words } as const;
+          const [what, hint] = [ON_DIALS[key], `Standard: ${figureIn(key, USUAL_LIMITS[key])}`];
+          return what ? (
+            <Measured key={key} {...field} hint={hint} by={dialIn(what)} />
+          ) : (
+            <Text key={key} {...field} hint={hint} kind="number" />
+          );
+        })}
       </fieldset>
       <Controller
         control={form.control}

@@ -9,6 +9,7 @@ import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
 import { clock } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
+import { sayWeight } from "#ui/words/units.ts";
 import {
   atPlace,
   columnAt,
@@ -192,7 +193,7 @@ export function Board({ view, drawn, fallen, spots, selected, cursor, may, me, o
                 <span className="sign truncate">{person.name}</span>
                 <span className="text-xs text-dim">
                   grade {person.grade}
-                  {person.rides && person.weightKg !== null ? ` · ${person.weightKg} kg` : ""}
+                  {person.rides && person.weightKg !== null ? ` · ${sayWeight(person.weightKg)}` : ""}
                   {person.away ? ` · away: ${person.away.reason}` : ""}
                 </span>
               </div>

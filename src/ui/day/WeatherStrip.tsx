@@ -1,12 +1,16 @@
 /** The weather over the strings, hour by hour, and what it does to the day; typed by hand where no station speaks, or it is wrong. */
+
 import { useState } from "react";
+import { unitsHere } from "#contracts/units.here.ts";
 import type { DayView } from "#contracts/views.ts";
 import { DAY_GRID, HOUR, hoursOf } from "#core/day/model.ts";
 import { weatherWarning } from "#core/day/weather-day.ts";
+import { readDial } from "#core/kernel/units.ts";
 import { heatOf } from "#core/weather/weather.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
+import { sayTemperature, sayWind, typedFigure, unitHere } from "#ui/words/units.ts";
 import { sayTold } from "#ui/words/weather.ts";
 import { columnAt, columnsOf, type Drawn, hourMarks, isWide, namesOf } from "./sheet.ts";
 
@@ -16,18 +20,20 @@ const PARTS = [
   { words: "Midday, to 14:00", from: 11, to: 14 },
   { words: "Afternoon", from: 14, to: 24 },
 ] as const;
-const FIELDS = [
-  ["temperatureC", "°C"],
-  ["humidity", "% humidity"],
-  ["windMps", "m/s wind"],
-] as const;
-type Typed = Readonly<Record<(typeof FIELDS)[number][0], string>>;
+const FIELDS = ["temperatureC", "humidity", "windMps"] as const;
+const unitOfField = (name: (typeof FIELDS)[number]): string =>
+  name === "humidity" ? "% humidity" : name === "windMps" ? `${unitHere("wind")} wind` : unitHere("temperature");
+type Typed = Readonly<Record<(typeof FIELDS)[number], string>>;
 
 function typedOf({ weather, hours }: Pick<DayView, "weather" | "hours">, from: number, to: number): Typed {
   const [first = 0] = hoursOf(DAY_GRID, hours.from, 1);
   const hour = weather.find((one) => one.hour >= Math.max(from, first) && one.hour < to);
-  const text = (value: number | undefined): string => (value === undefined ? "" : String(value));
-  return { temperatureC: text(hour?.temperatureC), humidity: text(hour?.humidity), windMps: text(hour?.windMps) };
+  if (!hour) return { temperatureC: "", humidity: "", windMps: "" };
+  return {
+    temperatureC: typedFigure("temperature", hour.temperatureC),
+    humidity: String(hour.humidity),
+    windMps: typedFigure("wind", hour.windMps),
+  };
 }
 /** Empty and no number at all are told apart from 0 by the server, which names the field. */
 const figure = (text: string): number | null => (text.trim() === "" || Number.isNaN(Number(text)) ? null : Number(text));
@@ -40,9 +46,9 @@ function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
     const hours = PARTS.flatMap(({ from, to }, part) =>
       Array.from({ length: to - from }, (_, i) => ({
         hour: from + i,
-        temperatureC: figure(typed[part]?.temperatureC ?? ""),
+        temperatureC: readDial(typed[part]?.temperatureC ?? "", "temperature", unitsHere()),
         humidity: figure(typed[part]?.humidity ?? ""),
-        windMps: figure(typed[part]?.windMps ?? ""),
+        windMps: readDial(typed[part]?.windMps ?? "", "wind", unitsHere()),
       })),
     );
     if ((await send("weather/enter", { day: view.day, version: hand?.version ?? null, hours })).ok) onDone();
@@ -61,7 +67,7 @@ function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
       {PARTS.map(({ words }, part) => (
         <fieldset key={words} className="flex flex-wrap items-center gap-2">
           <legend className="sign float-left w-40 text-dim">{words}</legend>
-          {FIELDS.map(([name, unit]) => (
+          {FIELDS.map((name) => (
             <label key={name} className="flex items-center gap-1">
               <input
                 className={`${BARE_INPUT} w-16`}
@@ -71,7 +77,7 @@ function WeatherForm({ view, onDone }: { view: DayView; onDone(): void }) {
                   setTyped((before) => before.map((one, i) => (i === part ? { ...one, [name]: value } : one)))
                 }
               />
-              {unit}
+              {unitOfField(name)}
             </label>
           ))}
         </fieldset>
@@ -131,8 +137,8 @@ export function WeatherStrip({ view, drawn, may }: { view: DayView; drawn: Drawn
                   {at ? (
                     <>
                       <span className={isWide(drawn, view.hours) ? "block font-bold" : "sr-only"}>{hour}:00 </span>
-                      <span className="block">{Math.round(at.temperatureC)} °C</span>{" "}
-                      <span className={`block ${windy ? "font-bold" : "text-dim"}`}>{at.windMps} m/s</span>
+                      <span className="block">{sayTemperature(at.temperatureC)}</span>{" "}
+                      <span className={`block ${windy ? "font-bold" : "text-dim"}`}>{sayWind(at.windMps)}</span>
                       {hot && <span className="block font-bold"> heat {heatOf(at)}</span>}
                     </>
                   ) : (

@@ -1,11 +1,16 @@
 /** Measures over the stay: curves of weight, height and croup with the work of each week under them, and what they ask to keep in mind. */
 
+import { unitsHere } from "#contracts/units.here.ts";
 import type { BodyView, CourseView } from "#contracts/views.watch.ts";
 import { daysBetween, sayDate } from "#core/calendar/local-date.ts";
 import { growthOf, type MeasureCaution } from "#core/horse/measuring.ts";
-import { kilograms, listed } from "#ui/words/figures.ts";
+import { inches } from "#core/intake/measures.ts";
+import { onDial } from "#core/kernel/units.ts";
+import { listed } from "#ui/words/figures.ts";
 import { sayResting } from "#ui/words/intake.ts";
+import { lengthIn } from "#ui/words/lengths.ts";
 import { MEASURE_CAUTION, SADDLE_FIT } from "#ui/words/measuring.ts";
+import { bothWeights, unitHere } from "#ui/words/units.ts";
 
 const [WIDE, HIGH, FOOT] = [640, 150, 34];
 
@@ -16,8 +21,11 @@ interface Line {
   readonly dash?: string;
   readonly at: readonly { readonly day: BodyView["day"]; readonly value: number }[];
 }
+/** By what the barn reads off its scale and its stick. */
+const onScale = (key: "kilograms" | "withersCm" | "croupCm", kept: number): number =>
+  key === "kilograms" ? Math.round(onDial("weight", unitsHere(), kept)) : unitsHere() === "hands" ? inches(kept) : kept;
 const lineOf = (bodies: readonly BodyView[], key: "kilograms" | "withersCm" | "croupCm"): Line["at"] =>
-  bodies.flatMap((body) => (body[key] === null ? [] : [{ day: body.day, value: body[key] }]));
+  bodies.flatMap((body) => (body[key] === null ? [] : [{ day: body.day, value: onScale(key, body[key]) }]));
 
 /** Lines on one scale of their own, with minutes of work by week below. */
 function Curve({ title, lines, weeks }: { title: string; lines: readonly Line[]; weeks: CourseView["weeks"] }) {
@@ -83,13 +91,15 @@ export function BodyLines({ bodies }: { bodies: readonly BodyView[] }) {
       {bodies.map((body, i) => {
         const growth = growthOf(body);
         const parts = [
-          ...(body.kilograms === null ? [] : [kilograms(body.kilograms)]),
+          ...(body.kilograms === null ? [] : [bothWeights(body.kilograms)]),
           ...(body.condition === null ? [] : [`condition ${body.condition}`]),
-          ...(body.withersCm === null ? [] : [`withers ${body.withersCm} cm`]),
+          ...(body.withersCm === null ? [] : [`withers ${lengthIn(unitsHere(), "withersCm", body.withersCm)}`]),
           ...(growth === null
             ? []
-            : [`croup ${growth === 0 ? "level" : `${Math.abs(growth)} cm ${growth > 0 ? "higher" : "lower"}`}`]),
-          ...(body.girthCm === null ? [] : [`girth ${body.girthCm} cm`]),
+            : [
+                `croup ${growth === 0 ? "level" : `${lengthIn(unitsHere(), "girthCm", Math.abs(growth))} ${growth > 0 ? "higher" : "lower"}`}`,
+              ]),
+          ...(body.girthCm === null ? [] : [`girth ${lengthIn(unitsHere(), "girthCm", body.girthCm)}`]),
           ...(body.saddleFit === null ? [] : [SADDLE_FIT[body.saddleFit]]),
         ];
         return (
@@ -119,6 +129,7 @@ export function Bodies({
   cautions: readonly MeasureCaution[];
   weeks: CourseView["weeks"];
 }) {
+  const unit = unitsHere() === "hands" ? "in" : "cm";
   return (
     <section aria-labelledby="body-title" className="min-w-0">
       <h3 id="body-title">Weight, height and condition</h3>
@@ -132,15 +143,17 @@ export function Bodies({
       </ul>
       <div className="grid gap-4 md:grid-cols-2">
         <Curve
-          title="Weight, kg, with the work of each week"
-          lines={[{ name: "weight", unit: "kg", className: "stroke-rail fill-rail", at: lineOf(bodies, "kilograms") }]}
+          title={`Weight, ${unitHere("weight")}, with the work of each week`}
+          lines={[
+            { name: "weight", unit: unitHere("weight"), className: "stroke-rail fill-rail", at: lineOf(bodies, "kilograms") },
+          ]}
           weeks={weeks}
         />
         <Curve
-          title="Withers and croup, cm"
+          title={`Withers and croup, ${unit}`}
           lines={[
-            { name: "withers", unit: "cm", className: "stroke-rail fill-rail", at: lineOf(bodies, "withersCm") },
-            { name: "croup", unit: "cm", className: "stroke-ochre fill-ochre", dash: "6 3", at: lineOf(bodies, "croupCm") },
+            { name: "withers", unit, className: "stroke-rail fill-rail", at: lineOf(bodies, "withersCm") },
+            { name: "croup", unit, className: "stroke-ochre fill-ochre", dash: "6 3", at: lineOf(bodies, "croupCm") },
           ]}
           weeks={[]}
         />

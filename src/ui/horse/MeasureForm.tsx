@@ -8,7 +8,7 @@ import type { HorseClass } from "#core/horse/horse.ts";
 import { type MeasuringDue, SADDLE_FITS } from "#core/horse/measuring.ts";
 import { type LengthName, NOT_MEASURED, questionOf } from "#core/intake/measures.ts";
 import type { StayId } from "#core/kernel/brand.ts";
-import { Select, Text } from "#ui/kit/form-fields.tsx";
+import { dialIn, lengthBy, Measured, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
@@ -24,15 +24,14 @@ interface Props {
   readonly due: MeasuringDue | null;
 }
 const LENGTHS = [
-  ["withersCm", "Withers, cm"],
-  ["croupCm", "Croup, cm"],
-  ["girthCm", "Heart girth, cm"],
-  ["lengthCm", "Body length, cm"],
+  ["withersCm", "Withers"],
+  ["croupCm", "Croup"],
+  ["girthCm", "Heart girth"],
+  ["lengthCm", "Body length"],
 ] as const satisfies readonly (readonly [LengthName, string])[];
 const RESTING = [
   ["pulse", "Pulse at rest, a minute"],
   ["breaths", "Breaths at rest, a minute"],
-  ["temperatureC", "Temperature, °C"],
 ] as const;
 
 export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
@@ -71,9 +70,9 @@ export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
       aria-label="Measures"
     >
       <Text form={form} name="day" kind="date" label="Day" />
-      <Text form={form} name="scaleKg" kind="number" label="On the scale, kg" hint="Or girth and length by tape" />
+      <Measured form={form} name="scaleKg" label="On the scale" by={dialIn("weight")} hint="Or girth and length by tape" />
       {LENGTHS.map(([name, label]) => (
-        <Text key={name} form={form} name={name} kind="number" label={label} />
+        <Measured key={name} form={form} name={name} label={label} by={lengthBy(name)} />
       ))}
       <Text form={form} name="condition" kind="number" label="Condition, 1 to 9" hint="Halves are fine: 5.5" />
       <Select
@@ -86,6 +85,7 @@ export function MeasureForm({ stay, today, horseClass, bookedCm, due }: Props) {
       {RESTING.map(([name, label]) => (
         <Text key={name} form={form} name={name} kind="number" label={label} />
       ))}
+      <Measured form={form} name="temperatureC" label="Temperature" by={dialIn("temperature")} />
       <Text form={form} name="words" label="Note" />
       <div className="grid gap-2 sm:col-span-2">
         {doubts.map((words) => (

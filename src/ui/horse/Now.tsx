@@ -8,12 +8,13 @@ import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { sayChanged } from "#ui/words/changed.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
-import { hours, inner, kilograms, listed, plural } from "#ui/words/figures.ts";
+import { hours, inner, listed, plural } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { EVALUATION } from "#ui/words/labels-desk.ts";
 import { needPath, needTone, sayNeed } from "#ui/words/needs.ts";
 import { GOES_WORDS } from "#ui/words/owner.ts";
 import { skillWords } from "#ui/words/skills.ts";
+import { bothWeights } from "#ui/words/units.ts";
 import { SessionEntry } from "./SessionEntry.tsx";
 
 const rungsOf = (tracks: HorseNowView["tracks"]) =>
@@ -153,7 +154,7 @@ export function Now({
           <p>
             {view.weight ? (
               <>
-                {kilograms(view.weight.kilograms)} <span className="text-dim">on {sayDate(view.weight.day)}</span>
+                {bothWeights(view.weight.kilograms)} <span className="text-dim">on {sayDate(view.weight.day)}</span>
               </>
             ) : (
               "Not weighed yet: ground work only."

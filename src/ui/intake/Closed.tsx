@@ -1,12 +1,13 @@
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
 import { rungWords } from "#core/intake/instrument.ts";
-import { PLACES } from "#core/intake/measures.ts";
+import { type NumberMeasure, PLACES } from "#core/intake/measures.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
-import { inner, kilograms } from "#ui/words/figures.ts";
-import { MEASURE, momentWords, TREND_CHOICE } from "#ui/words/intake.ts";
+import { inner } from "#ui/words/figures.ts";
+import { MEASURE, momentWords, sayMeasure, TREND_CHOICE } from "#ui/words/intake.ts";
 import { SIDE } from "#ui/words/labels.ts";
 import { sayTouches } from "#ui/words/touches.ts";
+import { bothWeights, sayWeight } from "#ui/words/units.ts";
 import { BodyMap } from "./BodyMap.tsx";
 
 const LINES = ["girthCm", "lengthCm", "withersCm", "croupCm", "neckCm"] as const;
@@ -16,9 +17,7 @@ const RESTING = ["pulse", "breaths", "temperatureC", "refillSeconds"] as const;
 export function Closed({ view }: { view: ClosedEvaluationView }) {
   const { measures, outcome } = view;
   const words = view.rungs.filter((rung) => view.words[rung.id]);
-  const taken = [...LINES, "scaleKg", ...RESTING].filter(
-    (name) => measures[name as "girthCm"] !== null,
-  ) as (typeof LINES)[number][];
+  const taken = [...LINES, "scaleKg", ...RESTING].filter((name) => measures[name as "girthCm"] !== null) as NumberMeasure[];
   const felt = PLACES.filter((place) => measures[place] !== null);
   return (
     <div className="grid min-w-0 content-start gap-4">
@@ -64,10 +63,10 @@ export function Closed({ view }: { view: ClosedEvaluationView }) {
       {taken.length + felt.length > 0 && (
         <section>
           <h3>Measures</h3>
-          <p>{taken.map((name) => `${inner(MEASURE[name])} ${measures[name]}${name.endsWith("Cm") ? " cm" : ""}`).join(" · ")}</p>
+          <p>{taken.map((name) => sayMeasure(name, measures[name] ?? 0)).join(" · ")}</p>
           {outcome.weight && (
             <p>
-              Weight {kilograms(outcome.weight.kilograms)} ± {outcome.weight.plusMinus} kg{" "}
+              Weight {bothWeights(outcome.weight.kilograms)} ± {sayWeight(outcome.weight.plusMinus)}{" "}
               <span className="text-dim">by {outcome.weight.formula}</span>
             </p>
           )}

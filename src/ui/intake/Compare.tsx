@@ -6,10 +6,11 @@ import type { TrackCompared } from "#core/intake/compare.ts";
 import { noiseOf } from "#core/intake/compare.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { BodyLines } from "#ui/horse/Bodies.tsx";
-import { kilograms, plural } from "#ui/words/figures.ts";
+import { plural } from "#ui/words/figures.ts";
 import { branchWords, SIDE } from "#ui/words/labels.ts";
 import { EVALUATION } from "#ui/words/labels-desk.ts";
 import { sayTouches } from "#ui/words/touches.ts";
+import { bothWeights, sayWeight } from "#ui/words/units.ts";
 
 const signed = (change: number): string =>
   `${change > 0 ? "+" : change < 0 ? "−" : "±"}${Math.abs(Math.round(change * 10) / 10)}`;
@@ -111,13 +112,13 @@ export function Compare({ view }: { view: ComparedView }) {
           <Row
             name="Weight"
             cells={columns.map((column) =>
-              column.kilograms === null ? "not taken" : `${kilograms(column.kilograms)} ± ${column.plusMinus}`,
+              column.kilograms === null ? "not taken" : `${bothWeights(column.kilograms)} ± ${sayWeight(column.plusMinus ?? 0)}`,
             )}
             change={
               heavier === null
                 ? ""
                 : Math.abs(heavier) > Math.max(first?.plusMinus ?? 0, last?.plusMinus ?? 0)
-                  ? `${signed(heavier)} kg`
+                  ? `${heavier > 0 ? "+" : "−"}${sayWeight(Math.abs(heavier))}`
                   : "no more than the tape's error"
             }
             beyond={false}

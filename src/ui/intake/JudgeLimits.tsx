@@ -1,13 +1,16 @@
 import type { JudgementFields } from "#contracts/intake.ts";
+import { unitsHere } from "#contracts/units.here.ts";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
 import { GROWING_CM } from "#core/horse/horse.ts";
 import { SECOND_PERSONS } from "#core/intake/limits.ts";
 import { INPUT } from "#ui/kit/parts.tsx";
-import { kilograms, listed, outer } from "#ui/words/figures.ts";
+import { listed, outer } from "#ui/words/figures.ts";
 import { APART, CIRCLES, LEARNER, NERVE, SECOND, SECOND_PERSON, SHORT, sayResting, UNRIDDEN } from "#ui/words/intake.ts";
 import { LIGHT } from "#ui/words/labels-desk.ts";
+import { lengthIn } from "#ui/words/lengths.ts";
 import { sayRisk } from "#ui/words/needs.ts";
 import { sayNobodyLight } from "#ui/words/reasons-desk.ts";
+import { bothWeights, sayWeight } from "#ui/words/units.ts";
 import type { Change } from "./judging.ts";
 
 const reasons = (list: readonly string[]): string => (list.length > 0 ? ` (${listed(list)})` : "");
@@ -123,13 +126,13 @@ export function JudgeLimits({
         <span className="sign">Load</span>
         <span>
           {load
-            ? `Best under ${kilograms(load.preferKg)}, never over ${kilograms(load.refuseKg)}, with tack${reasons(load.because.map((why) => LIGHT[why]))}.`
+            ? `Best under ${bothWeights(load.preferKg)}, never over ${bothWeights(load.refuseKg)}, with tack${reasons(load.because.map((why) => LIGHT[why]))}.`
             : "Unknown until weighed: ground work only."}
           {view.nobodyLight && <strong className="block text-oxblood">■ {sayNobodyLight(view.nobodyLight)}</strong>}
           {weight && (
             <span className="text-dim">
               {" "}
-              Weight {kilograms(weight.kilograms)} ± {weight.plusMinus} kg.
+              Weight {bothWeights(weight.kilograms)} ± {sayWeight(weight.plusMinus)}.
             </span>
           )}
         </span>
@@ -160,7 +163,7 @@ export function JudgeLimits({
             outcome.condition !== null && `condition ${outcome.condition}`,
             outcome.growthCm !== null &&
               outcome.growthCm >= GROWING_CM &&
-              `croup ${outcome.growthCm} cm above the withers: expect poor balance, above all in canter`,
+              `croup ${lengthIn(unitsHere(), "girthCm", outcome.growthCm)} above the withers: expect poor balance, above all in canter`,
             ...outcome.resting.map(sayResting),
           ]
             .filter(Boolean)

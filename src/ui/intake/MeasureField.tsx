@@ -1,18 +1,21 @@
 /** One measure of the walk: typed in whatever unit the tape has, kept in metric, and asked about where it looks slipped. */
+
 import { useState } from "react";
-import type { LengthHabit } from "#contracts/barn.ts";
 import { WalkMeasureFields } from "#contracts/intake.ts";
+import { unitsHere } from "#contracts/units.here.ts";
 import {
   type LengthName,
-  type LengthUnit,
   type MeasureQuestion,
   type NumberMeasure,
   questionOf,
   readLength,
   type TypedLength,
 } from "#core/intake/measures.ts";
+import { type Measurable, readDial } from "#core/kernel/units.ts";
 import { Button, Field, INPUT } from "#ui/kit/parts.tsx";
-import { lengthIn, MEASURE, MEASURE_HINT, sayMeant, sayQuestion } from "#ui/words/intake.ts";
+import { MEASURE, MEASURE_HINT, sayMeant, sayQuestion } from "#ui/words/intake.ts";
+import { lengthIn, lengthUnit } from "#ui/words/lengths.ts";
+import { typedFigure, unitHere } from "#ui/words/units.ts";
 import type { MeasureContext } from "./measure-context.ts";
 import type { WalkState } from "./use-walk.ts";
 
@@ -49,15 +52,13 @@ function Asked({
   );
 }
 
-const unitOf = (habit: LengthHabit, name: LengthName): LengthUnit =>
-  habit === "metric" ? "cm" : name === "withersCm" || name === "croupCm" ? "hands" : "in";
-
 export function LengthField({ name, state, context }: { name: LengthName; state: WalkState; context: MeasureContext }) {
   const kept = state.walk.measures[name];
   const [typed, setTyped] = useState<string | null>(null);
   const [right, setRight] = useState<number | null>(null);
-  const unit = unitOf(context.units, name);
-  const text = typed ?? (kept === null ? "" : lengthIn(context.units, name, kept));
+  const system = unitsHere();
+  const unit = lengthUnit(system, name);
+  const text = typed ?? (kept === null ? "" : lengthIn(system, name, kept));
   const read = text.trim() === "" ? null : readLength(text, unit);
   const unread = text.trim() !== "" && read === null;
   const error = unread
@@ -75,7 +76,7 @@ export function LengthField({ name, state, context }: { name: LengthName; state:
     const length = next.trim() === "" ? null : readLength(next, unit);
     if (length || next.trim() === "") put(length);
   };
-  const other = kept === null || error ? "" : ` · ${lengthIn(context.units === "metric" ? "hands" : "metric", name, kept)}`;
+  const other = kept === null || error ? "" : ` · ${lengthIn(system === "metric" ? "hands" : "metric", name, kept)}`;
   return (
     <div>
       <Field
@@ -100,6 +101,7 @@ export function LengthField({ name, state, context }: { name: LengthName; state:
   );
 }
 
+const ON_DIALS: Readonly<Partial<Record<NumberMeasure, Measurable>>> = { scaleKg: "weight", temperatureC: "temperature" };
 /** A plain number: typed with point or comma, kept once it is one. */
 export function NumberField({
   name,
@@ -115,12 +117,23 @@ export function NumberField({
   const kept = state.walk.measures[name];
   const [typed, setTyped] = useState<string | null>(null);
   const [right, setRight] = useState<number | null>(null);
-  const text = typed ?? (kept === null ? "" : String(kept));
-  const numberOf = (written: string): number | null => (written.trim() === "" ? null : Number(written.replace(",", ".")));
+  const what = ON_DIALS[name];
+  const text = typed ?? (kept === null ? "" : what ? typedFigure(what, kept) : String(kept));
+  const numberOf = (written: string): number | null =>
+    written.trim() === ""
+      ? null
+      : what
+        ? (readDial(written, what, unitsHere()) ?? Number.NaN)
+        : Number(written.replace(",", "."));
   const error = faultOf(name, numberOf(text));
   return (
     <div>
-      <Field id={`measure-${name}`} label={MEASURE[name]} hint={hint} error={error}>
+      <Field
+        id={`measure-${name}`}
+        label={what ? `${MEASURE[name]}, ${unitHere(what)}` : MEASURE[name]}
+        hint={hint}
+        error={error}
+      >
         <input
           id={`measure-${name}`}
           inputMode="decimal"

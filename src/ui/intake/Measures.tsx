@@ -2,9 +2,9 @@ import { LENGTHS, RESTING, restingOdd, scaleQuestion, weightQuestion } from "#co
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS, weightOf } from "#core/tools/weight.ts";
 import { Choice } from "#ui/kit/parts.tsx";
-import { kilograms } from "#ui/words/figures.ts";
 import { BUILD, restingRange, sayQuestion, sayResting } from "#ui/words/intake.ts";
 import { FITNESS_WORDS } from "#ui/words/labels-desk.ts";
+import { bothWeights, sayWeight } from "#ui/words/units.ts";
 import { Condition } from "./Condition.tsx";
 import { LengthField, NumberField } from "./MeasureField.tsx";
 import type { MeasureContext } from "./measure-context.ts";
@@ -46,7 +46,7 @@ export function Measures({ state, context }: { state: WalkState; context: Measur
         <p className="mt-2 border-y border-line py-2 text-lg" role="status">
           {weight ? (
             <>
-              Weight <strong>{kilograms(weight.kilograms)}</strong> ± {weight.plusMinus} kg{" "}
+              Weight <strong>{bothWeights(weight.kilograms)}</strong> ± {sayWeight(weight.plusMinus)}{" "}
               <span className="text-dim">by {weight.formula}</span>
             </>
           ) : (

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { here } from "#contracts/ladder.here.ts";
+import { unitsHere } from "#contracts/units.here.ts";
 import type { HorseNowView, InForceView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { GROWING_CM } from "#core/horse/horse.ts";
@@ -7,12 +8,14 @@ import { causeOf } from "#core/intake/causes.ts";
 import type { WalkStep } from "#core/intake/instrument.ts";
 import type { Outcome as OutcomeFacts } from "#core/intake/outcome.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
-import { inner, kilograms, listed } from "#ui/words/figures.ts";
+import { inner, listed } from "#ui/words/figures.ts";
 import { SECOND_PERSON } from "#ui/words/intake.ts";
 import { branchWords, INCIDENT } from "#ui/words/labels.ts";
 import { LIGHT } from "#ui/words/labels-desk.ts";
+import { lengthIn } from "#ui/words/lengths.ts";
 import { sayRisk } from "#ui/words/needs.ts";
 import { sayHeld } from "#ui/words/reasons.ts";
+import { bothWeights, sayWeight } from "#ui/words/units.ts";
 import { Findings } from "./Findings.tsx";
 
 /** What a walk comes to: limits, findings with who should look, and where to start. */
@@ -95,13 +98,13 @@ export function Outcome({
         </dd>
         <dt className="sign text-dim">Weight</dt>
         <dd>
-          {weight ? `${kilograms(weight.kilograms)} ± ${weight.plusMinus}` : "not measured"}
+          {weight ? `${bothWeights(weight.kilograms)} ± ${sayWeight(weight.plusMinus)}` : "not measured"}
           {weight && <span className="text-dim"> by {weight.by === "scale" ? "scale" : weight.formula}</span>}
         </dd>
         <dt className="sign text-dim">Load</dt>
         <dd>
           {load
-            ? `best under ${kilograms(load.preferKg)}, never over ${kilograms(load.refuseKg)}, with tack`
+            ? `best under ${bothWeights(load.preferKg)}, never over ${bothWeights(load.refuseKg)}, with tack`
             : "unknown: ground work only"}
           {load && load.because.length > 0 && (
             <span className="text-dim"> ({listed(load.because.map((reason) => LIGHT[reason]))})</span>
@@ -122,7 +125,10 @@ export function Outcome({
         {outcome.growthCm !== null && outcome.growthCm >= GROWING_CM && (
           <>
             <dt className="sign text-dim">Growth</dt>
-            <dd>croup {outcome.growthCm} cm above the withers: expect poor balance, above all in canter</dd>
+            <dd>
+              croup {lengthIn(unitsHere(), "girthCm", outcome.growthCm)} above the withers: expect poor balance, above all in
+              canter
+            </dd>
           </>
         )}
         <dt className="sign text-dim">Hard side</dt>

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { ScaleReading } from "#contracts/tools.ts";
 import { Button } from "#ui/kit/parts.tsx";
+import { typedFigure, unitHere } from "#ui/words/units.ts";
 import type { WalkState } from "./use-walk.ts";
 
 const ASK_EVERY = 400;
@@ -30,10 +31,12 @@ export function Scale({ state }: { state: WalkState }) {
       const { kilograms, steady } = said.data;
       if (steady && kilograms > 0) {
         state.put({ kind: "measure", name: "scaleKg" }, Math.round(kilograms * 10) / 10);
-        setShown(`${kilograms.toFixed(1)} kg, steady`);
+        setShown(`${typedFigure("weight", kilograms)} ${unitHere("weight")}, steady`);
         break;
       }
-      setShown(kilograms > 0 ? `${kilograms.toFixed(1)} kg, moving…` : "Nothing on the scale yet…");
+      setShown(
+        kilograms > 0 ? `${typedFigure("weight", kilograms)} ${unitHere("weight")}, moving…` : "Nothing on the scale yet…",
+      );
       if (asked === GIVE_UP_AFTER - 1) setShown("The horse did not stand still. Try again, or use the tape.");
       await new Promise((done) => setTimeout(done, ASK_EVERY));
     }

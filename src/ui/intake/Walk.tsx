@@ -113,7 +113,6 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
                 state={state}
                 context={{
                   horseClass: about.horseClass,
-                  units: view.units,
                   bookedCm: view.bookedCm,
                   lastKg: view.earlier?.kilograms ?? null,
                 }}

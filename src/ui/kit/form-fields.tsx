@@ -1,6 +1,12 @@
 /** The fields of a form, tied to react-hook-form: label, hint and error always stand with their control. */
+import { useState } from "react";
 import { Controller, type FieldValues, type Path, type UseFormRegisterReturn, type UseFormReturn } from "react-hook-form";
+import { unitsHere } from "#contracts/units.here.ts";
+import { type LengthName, readLength } from "#core/intake/measures.ts";
+import { type Measurable, readDial } from "#core/kernel/units.ts";
 import { clockAsMinutes, minutesAsClock } from "#ui/words/figures.ts";
+import { lengthIn, lengthUnit } from "#ui/words/lengths.ts";
+import { typedFigure, unitHere } from "#ui/words/units.ts";
 import { asDate, asNumber, errorAt } from "./form.ts";
 import { Field, INPUT, Picks } from "./parts.tsx";
 
@@ -45,6 +51,61 @@ export function Text<T extends FieldValues>({
         />
       )}
     </Field>
+  );
+}
+
+/** How a figure of the record stands in a field, and how what is typed there is read; null: it cannot be. */
+interface Reading {
+  readonly unit: string;
+  readonly shown: (kept: number) => string;
+  readonly read: (text: string) => number | null;
+}
+/** A weight, wind or temperature: in the barn's units, and in others where they are named ('68 kg'). */
+export const dialIn = (what: Measurable): Reading => ({
+  unit: unitHere(what),
+  shown: (kept) => typedFigure(what, kept),
+  read: (text) => readDial(text, what, unitsHere()),
+});
+/** A length by tape or stick, as the walk reads it. */
+export const lengthBy = (name: LengthName): Reading => {
+  const unit = lengthUnit(unitsHere(), name);
+  return {
+    unit,
+    shown: (kept) => lengthIn(unitsHere(), name, kept).replace(/ [a-z]+$/, ""),
+    read: (text) => readLength(text, unit)?.centimetres ?? null,
+  };
+};
+/** A measured figure, kept in the record's unit and typed in the barn's. */
+export function Measured<T extends FieldValues>({ form, name, label, hint, by }: Props<T> & { by: Reading }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const keptOf = (text: string): number | null => (text.trim() === "" ? null : (by.read(text) ?? Number.NaN));
+  return (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field, fieldState: { error } }) => {
+        const kept = field.value as number | null;
+        // What was typed stands as it was typed, until the value is another one.
+        const text = typed !== null && Object.is(keptOf(typed), kept) ? typed : kept === null ? "" : by.shown(kept);
+        return (
+          <Field id={name} label={`${label}, ${by.unit}`} hint={hint} error={error?.message}>
+            <input
+              type="text"
+              inputMode="text"
+              className={INPUT}
+              {...aria(name, error?.message, hint)}
+              ref={field.ref}
+              value={text}
+              onBlur={field.onBlur}
+              onChange={({ target: { value } }) => {
+                setTyped(value);
+                field.onChange(keptOf(value));
+              }}
+            />
+          </Field>
+        );
+      }}
+    />
   );
 }
 

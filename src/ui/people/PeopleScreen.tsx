@@ -4,8 +4,9 @@ import type { PersonId } from "#core/kernel/brand.ts";
 import { CalendarLink } from "#ui/feed/CalendarLink.tsx";
 import { Button, Tag } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
-import { kilograms, minutesAsClock, weekdays } from "#ui/words/figures.ts";
+import { minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { ROLE } from "#ui/words/labels-desk.ts";
+import { bothWeights } from "#ui/words/units.ts";
 import { Absences } from "./Absences.tsx";
 import { NewPassword, Retire } from "./PersonActions.tsx";
 import { AddPersonForm, EditPersonForm } from "./PersonForm.tsx";
@@ -44,7 +45,7 @@ export function PeopleScreen({ view }: { view: PeopleView }) {
                 <td className="pr-3">{person.signIn}</td>
                 <td className="pr-3">{ROLE[person.role]}</td>
                 <td className="pr-3">{person.grade}</td>
-                <td className="pr-3">{person.weightKg === null ? "not weighed" : kilograms(person.weightKg)}</td>
+                <td className="pr-3">{person.weightKg === null ? "not weighed" : bothWeights(person.weightKg)}</td>
                 <td className="pr-3">
                   {weekdays(person.worksDays).replaceAll(/(\w{3})\w+day|(\w{3})day/g, "$1$2")}, {minutesAsClock(person.worksFrom)}{" "}
                   to {minutesAsClock(person.worksTo)}

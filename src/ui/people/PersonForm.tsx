@@ -4,12 +4,13 @@ import { AddPerson, EditPerson, type PersonFields, ROLES, USUAL_PERSON } from "#
 import type { PeopleView } from "#contracts/views.ts";
 import { WEEKDAYS } from "#core/calendar/local-date.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
-import { Check, Clock, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
+import { Check, Clock, dialIn, type Form, Measured, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { minutesAsClock, weekdays } from "#ui/words/figures.ts";
 import { WEEKDAY } from "#ui/words/labels.ts";
 import { ROLE } from "#ui/words/labels-desk.ts";
+import { sayWeight } from "#ui/words/units.ts";
 
 /** `person` is where the fields stand within the form. */
 function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form }: { form: Form<T> }) {
@@ -26,11 +27,11 @@ function PersonFieldset<T extends FieldValues & { person: PersonFields }>({ form
         options={[1, 2, 3, 4, 5].map((grade) => [grade, String(grade)] as const)}
         hint="The highest risk (1 to 5) this person may handle alone"
       />
-      <Text
+      <Measured
         form={form}
         name={path("weightKg")}
-        label="Weight with tack, kg"
-        kind="number"
+        label="Weight with tack"
+        by={dialIn("weight")}
         hint="Empty: not weighed, so no rides"
       />
       <Clock form={form} name={path("worksFrom")} label="Works from" />
@@ -96,7 +97,7 @@ const LINES: Lines<PersonFields> = {
   name: ["Name", (x) => x],
   role: ["Role", (x) => ROLE[x]],
   grade: ["Grade", String],
-  weightKg: ["Weight with tack", (x) => (x === null ? "not weighed" : `${x} kg`)],
+  weightKg: ["Weight with tack", (x) => (x === null ? "not weighed" : sayWeight(x))],
   rides: ["Rides", (x) => (x ? "yes" : "no")],
   specialist: ["May do specialist work", (x) => (x ? "yes" : "no")],
   worksDays: ["Works on", (x) => weekdays(x)],

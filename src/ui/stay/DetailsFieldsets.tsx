@@ -1,7 +1,7 @@
 import type { FieldValues, Path } from "react-hook-form";
 import type { ClientFields, HorseFields } from "#contracts/stay.ts";
 import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";
-import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
+import { Check, dialIn, type Form, lengthBy, Measured, Select, Text } from "#ui/kit/form-fields.tsx";
 import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels-desk.ts";
 
 /** Client and horse, shared by booking and by changing them later. */
@@ -44,12 +44,18 @@ export function DetailsFieldsets<T extends FieldValues & { client: ClientFields;
         <Text form={form} name={path("horse.birthYear")} label="Born in" kind="number" hint="Year; empty: unknown" />
         <Text form={form} name={path("horse.birthDate")} label="or on" kind="date" />
         <Select form={form} name={path("horse.sex")} label="Sex" options={SEXES.map((one) => [one, SEX[one]] as const)} />
-        <Text form={form} name={path("horse.heightCm")} label="Height, cm" kind="number" hint="At the withers; empty: unknown" />
-        <Text
+        <Measured
+          form={form}
+          name={path("horse.heightCm")}
+          label="Height"
+          by={lengthBy("withersCm")}
+          hint="At the withers; empty: unknown"
+        />
+        <Measured
           form={form}
           name={path("horse.toldKg")}
-          label="Weight as the owner says, kg"
-          kind="number"
+          label="Weight as the owner says"
+          by={dialIn("weight")}
           hint="Not used for riding: weigh on arrival"
         />
         {HISTORY_TOPICS.map((topic) => (

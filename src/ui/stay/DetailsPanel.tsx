@@ -8,7 +8,9 @@ import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
+import { height } from "#ui/words/figures.ts";
 import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels-desk.ts";
+import { sayWeight } from "#ui/words/units.ts";
 import { Contacts } from "./Contacts.tsx";
 import { DetailsFieldsets } from "./DetailsFieldsets.tsx";
 
@@ -37,8 +39,8 @@ const LINES: Lines<Flat> = {
   "horse.birthYear": ["Born in", plain],
   "horse.birthDate": ["Born on", plain],
   "horse.sex": ["Sex", (x) => SEX[x as Sex]],
-  "horse.heightCm": ["Height, cm", plain],
-  "horse.toldKg": ["Weight as told, kg", plain],
+  "horse.heightCm": ["Height", (x) => (x === null ? "unknown" : height(Number(x)))],
+  "horse.toldKg": ["Weight as the owner says", (x) => (x === null ? "unknown" : sayWeight(Number(x)))],
   "horse.historyWords": ["History and main problem", plain],
   ...Object.fromEntries(
     HISTORY_TOPICS.map((topic) => [

@@ -1,25 +1,23 @@
 /** Heat and wind, minutes on the circle, and how much a week was. */
+
 import { useState } from "react";
+import { unitsHere } from "#contracts/units.here.ts";
+import { readDial } from "#core/kernel/units.ts";
 import { circleMinutes } from "#core/tools/load.ts";
 import { GAIT_WEIGHTS, type GaitMinutes, STEEP, weekRatio, workload } from "#core/tools/workload.ts";
 import { heatOf } from "#core/weather/weather.ts";
 import type { WorkLimits } from "#core/weather/work-limits.ts";
 import { GAIT } from "#ui/words/labels.ts";
-import { Calculator, NumberIn, numberOf, SelectIn } from "./Calculator.tsx";
-
-const METRES_A_SECOND_IN_A_MILE_AN_HOUR = 0.447_04;
+import { sayWind, unitHere } from "#ui/words/units.ts";
+import { Calculator, NumberIn, numberOf } from "./Calculator.tsx";
 
 export function HeatAndWind({ limits }: { limits: WorkLimits }) {
   const { heatLighter, heatShort, heatNone, windGroundFirst, windNone } = limits;
-  const [unit, setUnit] = useState<"C" | "F">("C");
   const [degrees, setDegrees] = useState("");
   const [humidity, setHumidity] = useState("");
-  const [wind, setWind] = useState("");
-  const [t, h, w] = [numberOf(degrees), numberOf(humidity), numberOf(wind)];
-  const heat =
-    t === null || h === null || h < 0 || h > 100
-      ? null
-      : heatOf({ temperatureC: unit === "C" ? t : ((t - 32) * 5) / 9, humidity: h });
+  const [blowing, setBlowing] = useState("");
+  const [t, h, w] = [readDial(degrees, "temperature", unitsHere()), numberOf(humidity), readDial(blowing, "wind", unitsHere())];
+  const heat = t === null || h === null || h < 0 || h > 100 ? null : heatOf({ temperatureC: t, humidity: h });
   const sayHeat = (value: number): string =>
     value > heatNone
       ? "■ no work"
@@ -32,7 +30,7 @@ export function HeatAndWind({ limits }: { limits: WorkLimits }) {
     <Calculator
       id="heat"
       title="Heat and wind"
-      formula={`°F + relative humidity in %: under ${heatLighter} as planned, to ${heatShort} lighter, to ${heatNone} short, above none. Wind over ${windGroundFirst} m/s: ground work first; over ${windNone} m/s: no first rides, and no horse under ten rides ridden outdoors.`}
+      formula={`°F + relative humidity in %: under ${heatLighter} as planned, to ${heatShort} lighter, to ${heatNone} short, above none. Wind over ${sayWind(windGroundFirst)}: ground work first; over ${sayWind(windNone)}: no first rides, and no horse under ten rides ridden outdoors.`}
       answer={
         <>
           {heat !== null && (
@@ -42,7 +40,7 @@ export function HeatAndWind({ limits }: { limits: WorkLimits }) {
           )}
           {w !== null && w >= 0 && (
             <p>
-              Wind {w} m/s ({Math.round(w / METRES_A_SECOND_IN_A_MILE_AN_HOUR)} mph):{" "}
+              Wind {sayWind(w)}:{" "}
               {w > windNone
                 ? "▲ no first rides, green horses not outdoors"
                 : w > windGroundFirst
@@ -53,19 +51,9 @@ export function HeatAndWind({ limits }: { limits: WorkLimits }) {
         </>
       }
     >
-      <SelectIn<"C" | "F">
-        id="heat-unit"
-        label="Degrees"
-        value={unit}
-        options={[
-          ["C", "Celsius"],
-          ["F", "Fahrenheit"],
-        ]}
-        onChange={setUnit}
-      />
-      <NumberIn id="heat-degrees" label={`Air, °${unit}`} value={degrees} onChange={setDegrees} />
+      <NumberIn id="heat-degrees" label={`Air, ${unitHere("temperature")}`} value={degrees} onChange={setDegrees} />
       <NumberIn id="heat-humidity" label="Humidity, %" value={humidity} onChange={setHumidity} />
-      <NumberIn id="heat-wind" label="Wind, m/s" value={wind} onChange={setWind} />
+      <NumberIn id="heat-wind" label={`Wind, ${unitHere("wind")}`} value={blowing} onChange={setBlowing} />
     </Calculator>
   );
 }

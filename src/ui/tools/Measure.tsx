@@ -1,18 +1,21 @@
 /** Weight by tape, and who may ride a horse of that weight. */
+
 import { useState } from "react";
+import { unitsHere } from "#contracts/units.here.ts";
 import type { ToolsView } from "#contracts/views.tools.ts";
 import { HORSE_CLASSES, type HorseClass } from "#core/horse/horse.ts";
-import { centimetresToInches } from "#core/kernel/units.ts";
+import { centimetresToInches, readDial } from "#core/kernel/units.ts";
 import { FITNESS, type Fitness, loadLimit } from "#core/tools/load.ts";
 import { weightByTape } from "#core/tools/weight.ts";
-import { kilograms, listed } from "#ui/words/figures.ts";
+import { listed } from "#ui/words/figures.ts";
 import { CLASS, FITNESS_WORDS, LIGHT } from "#ui/words/labels-desk.ts";
+import { bothWeights, sayWeight, unitHere } from "#ui/words/units.ts";
 import { Calculator, NumberIn, numberOf, SelectIn } from "./Calculator.tsx";
 
 const CM_A_INCH = 1 / centimetresToInches(1);
 
 export function TapeWeight({ onWeight }: { onWeight(kilograms: number): void }) {
-  const [unit, setUnit] = useState<"cm" | "in">("cm");
+  const [unit, setUnit] = useState<"cm" | "in">(unitsHere() === "hands" ? "in" : "cm");
   const [horseClass, setClass] = useState<HorseClass>("adult");
   const [girth, setGirth] = useState("");
   const [length, setLength] = useState("");
@@ -30,7 +33,7 @@ export function TapeWeight({ onWeight }: { onWeight(kilograms: number): void }) 
       answer={
         weight ? (
           <>
-            {kilograms(weight.kilograms)}, give or take {weight.plusMinus} kg{" "}
+            {bothWeights(weight.kilograms)}, give or take {sayWeight(weight.plusMinus)}{" "}
             <button type="button" className="sign min-h-14 px-2 text-slate underline" onClick={() => onWeight(weight.kilograms)}>
               who may ride it?
             </button>
@@ -69,12 +72,12 @@ export function WhoMayRide({ view, weight, onWeight }: { view: ToolsView; weight
   const [age, setAge] = useState("");
   const [fitness, setFitness] = useState<Fitness>("fit");
   const [rider, setRider] = useState("");
-  const horse = numberOf(weight);
+  const horse = readDial(weight, "weight", unitsHere());
   const limit =
     horse !== null && horse > 0
       ? loadLimit({ weightKg: horse, ageYears: numberOf(age), fitness, condition: null, daysOff: null })
       : null;
-  const typed = numberOf(rider);
+  const typed = readDial(rider, "weight", unitsHere());
   const people = [...(typed === null ? [] : [{ name: "This rider", weightKg: typed }]), ...view.people];
   const say = (kg: number): string =>
     limit === null
@@ -93,13 +96,13 @@ export function WhoMayRide({ view, weight, onWeight }: { view: ToolsView; weight
         limit && (
           <>
             <p>
-              Better under {kilograms(limit.preferKg)}, never above {kilograms(limit.refuseKg)}
+              Better under {bothWeights(limit.preferKg)}, never above {bothWeights(limit.refuseKg)}
               {limit.because.length > 0 && ` (${listed(limit.because.map((why) => LIGHT[why]))})`}
             </p>
             <ul>
               {people.map(({ name, weightKg }) => (
                 <li key={name}>
-                  {name}, {kilograms(weightKg)}, {((100 * weightKg) / (horse ?? 1)).toFixed(1)}%: {say(weightKg)}
+                  {name}, {bothWeights(weightKg)}, {((100 * weightKg) / (horse ?? 1)).toFixed(1)}%: {say(weightKg)}
                 </li>
               ))}
             </ul>
@@ -107,7 +110,7 @@ export function WhoMayRide({ view, weight, onWeight }: { view: ToolsView; weight
         )
       }
     >
-      <NumberIn id="load-horse" label="Horse, kg" value={weight} onChange={onWeight} />
+      <NumberIn id="load-horse" label={`Horse, ${unitHere("weight")}`} value={weight} onChange={onWeight} />
       <NumberIn id="load-age" label="Age, years" value={age} onChange={setAge} />
       <SelectIn<Fitness>
         id="load-fitness"
@@ -116,7 +119,7 @@ export function WhoMayRide({ view, weight, onWeight }: { view: ToolsView; weight
         options={FITNESS.map((one) => [one, FITNESS_WORDS[one]] as const)}
         onChange={setFitness}
       />
-      <NumberIn id="load-rider" label="Rider with tack, kg" value={rider} onChange={setRider} />
+      <NumberIn id="load-rider" label={`Rider with tack, ${unitHere("weight")}`} value={rider} onChange={setRider} />
     </Calculator>
   );
 }

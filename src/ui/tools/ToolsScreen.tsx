@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { ToolsView } from "#contracts/views.tools.ts";
 import { useAwake } from "#ui/kit/use-awake.ts";
+import { typedFigure } from "#ui/words/units.ts";
 import { Laps, Poles } from "./Ground.tsx";
 import { Layouts } from "./Layouts.tsx";
 import { Circle, HeatAndWind, Workload } from "./Limits.tsx";
@@ -33,7 +34,7 @@ export function ToolsScreen({ view }: { view: ToolsView }) {
       </nav>
       <TapeWeight
         onWeight={(kilograms) => {
-          setWeight(String(kilograms));
+          setWeight(typedFigure("weight", kilograms));
           document.getElementById("load")?.scrollIntoView();
         }}
       />

@@ -1,7 +1,8 @@
 /** Figures as people in a barn read them. */
+import { unitsHere } from "#contracts/units.here.ts";
 import { type LocalDate, sayDate, type Weekday } from "#core/calendar/local-date.ts";
 import { DAY_GRID } from "#core/day/model.ts";
-import { centimetresToHands, kilogramsToPounds } from "#core/kernel/units.ts";
+import { centimetresToHands } from "#core/kernel/units.ts";
 import { WEEKDAY } from "./labels.ts";
 import { t } from "./speak.ts";
 
@@ -11,8 +12,10 @@ export const minutesAsClock = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 /** Minutes after midnight of what a time field holds, '07:30'. */
 export const clockAsMinutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
-export const kilograms = (kg: number): string => `${Math.round(kg)} kg (${Math.round(kilogramsToPounds(kg))} lb)`;
-export const height = (cm: number): string => `${centimetresToHands(cm)} hh (${Math.round(cm)} cm)`;
+export const height = (cm: number): string => {
+  const [hands, metric] = [`${centimetresToHands(cm)} hh`, `${Math.round(cm)} cm`];
+  return unitsHere() === "hands" ? `${hands} (${metric})` : `${metric} (${hands})`;
+};
 export const hours = (h: number): string => (h < 10 ? h.toFixed(1).replace(/\.0$/, "") : String(Math.round(h)));
 export const plural = (n: number, one: string, many = `${one}s`): string => t(`{n} ${n === 1 ? one : many}`, { n });
 /** 'a, b and c' */

@@ -2,6 +2,7 @@ import type { SessionKind } from "#core/card/card.ts";
 import type { GateAnswer, GateLimit } from "#core/gate/gate.ts";
 import { t } from "#ui/words/speak.ts";
 import { sayReason } from "./reasons.ts";
+import { sayWind } from "./units.ts";
 
 /** 'Open' is for getting on: a ground card says that it is one. */
 export const sayGateState = (state: GateAnswer["state"], kind: SessionKind, overridden = false): string =>
@@ -32,8 +33,8 @@ export function sayGateLimit(limit: GateLimit): string {
         more: limit.short ? t("keep it short, offer water, and walk after") : t("lighter work, and watch the horse"),
       });
     case "walk-only":
-      return t("Wind {windMps} m/s: ground work first, then a walk in the small pen if the horse was quiet.", {
-        windMps: limit.windMps,
+      return t("Wind {wind}: ground work first, then a walk in the small pen if the horse was quiet.", {
+        wind: sayWind(limit.windMps),
       });
     default:
       return sayReason(limit);

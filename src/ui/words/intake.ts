@@ -1,14 +1,13 @@
 /** Words of the evaluation: measures, the body map, limits, the reading of the mind, the owner's aim. */
 
-import type { LengthHabit } from "#contracts/barn.ts";
 import { here } from "#contracts/ladder.here.ts";
+import { unitsHere } from "#contracts/units.here.ts";
 import type { SessionsMissing } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
 import type { SignMoment, Trend } from "#core/intake/cause-rules.ts";
 import { RUNGS, rungWords, type WalkStep } from "#core/intake/instrument.ts";
 import type { ApartReason, CircleReason, SecondPerson, SecondReason, ShortReason, UnriddenReason } from "#core/intake/limits.ts";
 import {
-  inches,
   type LengthName,
   type LikelyMistype,
   type MeasureQuestion,
@@ -20,9 +19,10 @@ import {
 import type { Slot } from "#core/intake/merge.ts";
 import type { Learner, Nerve } from "#core/intake/mind.ts";
 import { signOf } from "#core/intake/signs.ts";
-import { centimetresToHands } from "#core/kernel/units.ts";
 import type { Build } from "#core/tools/weight.ts";
-import { inner, kilograms, listed } from "./figures.ts";
+import { lengthIn } from "#ui/words/lengths.ts";
+import { bothWeights, sayWeight, typedFigure, unitHere } from "#ui/words/units.ts";
+import { inner, listed } from "./figures.ts";
 import { MOMENT } from "./findings.ts";
 import { TOUCHED_BY } from "./touches.ts";
 
@@ -32,7 +32,7 @@ export const MEASURE: Record<NumberMeasure, string> = {
   withersCm: "Height at withers",
   croupCm: "Height at croup",
   neckCm: "Neck girth",
-  scaleKg: "Scale, kg",
+  scaleKg: "Scale",
   condition: "Condition score",
   placeNeck: "Neck",
   placeWithers: "Withers",
@@ -42,7 +42,7 @@ export const MEASURE: Record<NumberMeasure, string> = {
   placeTail: "Tail head",
   pulse: "Pulse, a minute",
   breaths: "Breaths, a minute",
-  temperatureC: "Temperature, °C",
+  temperatureC: "Temperature",
   refillSeconds: "Gum refill, seconds",
 };
 export const MEASURE_HINT: Record<LengthName, string> = {
@@ -65,35 +65,47 @@ export const TREND_CHOICE: Record<Trend, string> = {
   same: "Unchanged",
   sudden: "Came suddenly",
 };
+/** 'heart girth 72 in' */
+export function sayMeasure(name: NumberMeasure, kept: number): string {
+  const said =
+    name === "scaleKg"
+      ? sayWeight(kept)
+      : isLength(name)
+        ? lengthIn(unitsHere(), name, kept)
+        : name === "temperatureC"
+          ? restingFigure(name, kept)
+          : String(kept);
+  return `${inner(MEASURE[name])} ${said}`;
+}
+const isLength = (name: NumberMeasure): name is LengthName => name in MEASURE_HINT;
+
 export const momentWords = (moment: SignMoment): string => MOMENT[moment];
 
-/** A length as the barn writes it. */
-export function lengthIn(habit: LengthHabit, name: LengthName, cm: number): string {
-  if (habit === "metric") return `${Math.round(cm * 10) / 10} cm`;
-  return name === "withersCm" || name === "croupCm" ? `${centimetresToHands(cm)} hands` : `${inches(cm)} in`;
-}
 export const sayMeant = ({ typed, unit, centimetres }: LikelyMistype): string =>
   unit === "cm" ? `${typed} cm` : `${typed} ${unit} (${Math.round(centimetres)} cm)`;
 
+const lengthSpan = (name: LengthName | "scaleKg", low: number, high: number): string =>
+  name === "scaleKg"
+    ? `${sayWeight(low)} to ${sayWeight(high)}`
+    : [low, high].map((cm) => lengthIn(unitsHere(), name, cm)).join(" to ");
 export function sayQuestion(name: LengthName | "scaleKg", question: MeasureQuestion): string {
   switch (question.code) {
     case "unlikely":
-      return `${MEASURE[name]} is usually ${question.low} to ${question.high} cm for a horse like this. ${question.meant.length > 0 ? "Which did you mean?" : "Measure again."}`;
+      return `${MEASURE[name]} is usually ${lengthSpan(name, question.low, question.high)} for a horse like this. ${question.meant.length > 0 ? "Which did you mean?" : "Measure again."}`;
     case "croup-far":
-      return `Croup and withers differ by ${Math.abs(question.differenceCm)} cm. Measure both again.`;
+      return `Croup and withers differ by ${lengthIn(unitsHere(), "girthCm", Math.abs(question.differenceCm))}. Measure both again.`;
     case "not-as-booked":
-      return `The booking says ${question.bookedCm} cm. Which is right?`;
+      return `The booking says ${lengthIn(unitsHere(), "withersCm", question.bookedCm)}. Which is right?`;
     case "scale-far":
-      return `The scale reads ${Math.abs(question.percent)}% ${question.percent > 0 ? "more" : "less"} than the tape (${kilograms(question.tapeKg)}). Check that it shows 0 when empty and is set to kilograms.`;
+      return `The scale reads ${Math.abs(question.percent)}% ${question.percent > 0 ? "more" : "less"} than the tape (${bothWeights(question.tapeKg)}). Check that it shows 0 when empty and is set to ${unitHere("weight")}.`;
     case "since-last":
-      return `That is ${Math.abs(question.percent)}% ${question.percent > 0 ? "more" : "less"} than at the last evaluation (${kilograms(question.lastKg)}). Check the tape.`;
+      return `That is ${Math.abs(question.percent)}% ${question.percent > 0 ? "more" : "less"} than at the last evaluation (${bothWeights(question.lastKg)}). Check the tape.`;
   }
 }
 
-const RESTING_UNIT: Record<RestingName, string> = {
+const RESTING_UNIT: Record<Exclude<RestingName, "temperatureC">, string> = {
   pulse: "a minute",
   breaths: "a minute",
-  temperatureC: "°C",
   refillSeconds: "s",
 };
 const RESTING_WORDS: Record<RestingName, string> = {
@@ -102,10 +114,15 @@ const RESTING_WORDS: Record<RestingName, string> = {
   temperatureC: "temperature",
   refillSeconds: "gum refill",
 };
-export const restingRange = (name: RestingName): string =>
-  name === "refillSeconds" ? "under 2 s" : `${RESTING_RANGE[name].join("–")} ${RESTING_UNIT[name]}`;
+const restingFigure = (name: RestingName, value: number): string =>
+  name === "temperatureC" ? `${typedFigure("temperature", value)} ${unitHere("temperature")}` : `${value} ${RESTING_UNIT[name]}`;
+export function restingRange(name: RestingName): string {
+  if (name === "refillSeconds") return "under 2 s";
+  const [low, high] = RESTING_RANGE[name];
+  return `${name === "temperatureC" ? typedFigure("temperature", low) : low}–${restingFigure(name, high)}`;
+}
 export const sayResting = ({ name, value, side }: RestingOdd): string =>
-  `${RESTING_WORDS[name]} ${value} ${RESTING_UNIT[name]}, ${side === "high" ? "above" : "below"} the normal ${restingRange(name)}`;
+  `${RESTING_WORDS[name]} ${restingFigure(name, value)}, ${side === "high" ? "above" : "below"} the normal ${restingRange(name)}`;
 
 export const LEARNER: Record<Learner, string> = { quick: "quick to learn", steady: "steady to learn", slow: "slow to learn" };
 export const NERVE: Record<Nerve, string> = { quiet: "quiet", watchful: "watchful", hot: "hot" };

@@ -1,11 +1,13 @@
 /** Codes in words that the desk alone says: a phone in the arena does not load them. */
-import type { LengthHabit, Surface } from "#contracts/barn.ts";
+
+import type { Surface } from "#contracts/barn.ts";
 import type { Role } from "#contracts/people.ts";
 import type { Counting, Milestone } from "#core/calendar/term.ts";
 import type { AppointmentKind } from "#core/day/model.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "#core/horse/horse.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import type { Professional } from "#core/intake/signs.ts";
+import type { UnitSystem } from "#core/kernel/units.ts";
 import type { BlockId, OwedPolicy, ReportKind } from "#core/report/facts.ts";
 import type { Fitness, LightReason } from "#core/tools/load.ts";
 
@@ -97,6 +99,7 @@ export const OWED: Record<OwedPolicy, string> = {
 };
 export const AFTER_LEVEL = { unknown: "Unknown", novice: "Novice", steady: "Steady", able: "Able" } as const;
 /** How the barn says lengths. */
-export const UNITS = { metric: "Centimetres", hands: "Hands and inches" } as const satisfies Readonly<
-  Record<LengthHabit, string>
->;
+export const UNITS = {
+  metric: "Kilograms, centimetres, °C, metres a second",
+  hands: "Pounds, hands and inches, °F, miles an hour",
+} as const satisfies Readonly<Record<UnitSystem, string>>;

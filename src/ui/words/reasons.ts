@@ -9,6 +9,7 @@ import type { MissingForStep } from "#core/permission/steps.ts";
 import { inWords, t } from "#ui/words/speak.ts";
 import { inner, listed, outer, plural, sayDay } from "./figures.ts";
 import { COURSE, HOLD, INCIDENT, RED, SIDE, STAGE, TICK } from "./labels.ts";
+import { weightHeld, weightLimit } from "./units.ts";
 import { sayWeatherBar } from "./weather.ts";
 
 /** Who and where, as far as the screen may name them. */
@@ -19,7 +20,6 @@ export interface ReasonNames {
 /** On a card its rider is meant, and the place is known. */
 export const THE_RIDER: ReasonNames = { person: () => t("The rider"), place: () => t("This place") };
 
-const kg = (value: number): string => value.toFixed(0);
 const named = (id: string): string => (here().find(id) ? inner(t(here().of(id).words)) : id);
 
 export const RESTRICTED: Readonly<Record<RestrictedWork, string>> = inWords({
@@ -119,16 +119,16 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
     case "load":
       switch (reason.because) {
         case "over":
-          return t("Too heavy for this horse: {who} has {riderKg} kg with tack, limit {limitKg} kg.", {
+          return t("Too heavy for this horse: {who} weighs {weight} with tack, limit {limit}.", {
             who: names.person(reason.who),
-            riderKg: kg(reason.riderKg),
-            limitKg: kg(reason.limitKg),
+            weight: weightHeld(reason.riderKg),
+            limit: weightLimit(reason.limitKg),
           });
         case "prefer":
-          return t("{who} has {riderKg} kg with tack, best under {preferKg} kg: keep it short.", {
+          return t("{who} weighs {weight} with tack; under {limit} is better. Keep the ride short.", {
             who: names.person(reason.who),
-            riderKg: kg(reason.riderKg),
-            preferKg: kg(reason.preferKg),
+            weight: weightHeld(reason.riderKg),
+            limit: weightLimit(reason.preferKg),
           });
         case "horse-unweighed":
           return t("The horse has not been weighed: ground work only.");

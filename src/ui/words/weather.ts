@@ -6,10 +6,11 @@ import type { WeatherBar, WeatherLimit } from "#core/weather/weather.ts";
 import { inWords, t } from "#ui/words/speak.ts";
 
 import { listed } from "./figures.ts";
+import { sayTemperature, sayWind } from "./units.ts";
 
 const hour = (h: number): string => `${String(h).padStart(2, "0")}:00`;
 /** Old records do not have what they went over. */
-const over = (limit: number | undefined): string => (limit === undefined ? "" : t(" over {limit}", { limit }));
+const over = (limit: number | string | undefined): string => (limit === undefined ? "" : t(" over {limit}", { limit }));
 export function sayWeatherBar(bar: WeatherBar): string {
   if (bar.what === "heat") {
     const at = t("Heat {heat} (°F + humidity) at {hour}", { heat: bar.heat, hour: hour(bar.hour) });
@@ -24,10 +25,13 @@ export function sayWeatherBar(bar: WeatherBar): string {
         return t("{at}: this horse is unfit, thin or back from time off, and stays out of the heat.", { at });
     }
   }
-  const at = t("Wind {windMps} m/s at {hour}", { windMps: bar.windMps, hour: hour(bar.hour) });
+  const at = t("Wind {wind} at {hour}", { wind: sayWind(bar.windMps), hour: hour(bar.hour) });
   switch (bar.because) {
     case "first-rides":
-      return t("{at}:{limit} no first rides. Ground work only.", { at, limit: over(bar.limit) });
+      return t("{at}:{limit} no first rides. Ground work only.", {
+        at,
+        limit: over(bar.limit === undefined ? undefined : sayWind(bar.limit)),
+      });
     case "green-outside":
       return t("{at}: a horse with fewer than ten rides here is not ridden outdoors.", { at });
     case "small-place":
@@ -43,13 +47,16 @@ export function sayWeatherLimit(limit: WeatherLimit): string {
     case "short":
       return t("Heat {heat}: keep it short, offer water, and walk after.", { heat: limit.heat });
     case "ground-first":
-      return t("Wind {windMps} m/s: ground work first.", { windMps: limit.windMps });
+      return t("Wind {wind}: ground work first.", { wind: sayWind(limit.windMps) });
     case "walk-only":
-      return t("Wind {windMps} m/s: ground work first, then a walk in the small pen if the horse was quiet.", {
-        windMps: limit.windMps,
+      return t("Wind {wind}: ground work first, then a walk in the small pen if the horse was quiet.", {
+        wind: sayWind(limit.windMps),
       });
     case "no-fast-work":
-      return t("Cold, {temperatureC} °C: under {under} no fast work.", { temperatureC: limit.temperatureC, under: limit.under });
+      return t("Cold, {degrees}: no fast work under {under}.", {
+        degrees: sayTemperature(limit.temperatureC),
+        under: sayTemperature(limit.under),
+      });
   }
 }
 
@@ -67,7 +74,7 @@ const isHeat = (because: WeatherWarning["because"]): boolean =>
 /** 'Wind up to 16 m/s, 14:00 to 17:00. Juniper Tax: no first rides, ground work only.' */
 export const sayTold = ({ because, from, to, worst, stays }: WeatherWarning, horse: (stay: StayId) => string): string =>
   t("{more}, {from} to {to}. {horse}: {because}.", {
-    more: isHeat(because) ? t("Heat index up to {worst}", { worst }) : t("Wind up to {worst} m/s", { worst }),
+    more: isHeat(because) ? t("Heat index up to {worst}", { worst }) : t("Wind up to {worst}", { worst: sayWind(worst) }),
     from: hour(from),
     to: hour(to),
     horse: listed(stays.map(horse)),

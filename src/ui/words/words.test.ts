@@ -11,15 +11,17 @@ import type { WeatherLimit } from "#core/weather/weather.ts";
 import type { WeekFix } from "#core/week/fixes.ts";
 import { BLOCKER_WORD, NOBODY_NAMED, sayBlocker } from "./blockers.ts";
 import { sayLateNeed, sayWaits, sayWhen } from "./check.ts";
-import { clock, clockAsMinutes, height, hours, inner, kilograms, listed, minutesAsClock, plural } from "./figures.ts";
+import { clock, clockAsMinutes, height, hours, inner, listed, minutesAsClock, plural } from "./figures.ts";
 import { sayEvidence, sayWho } from "./findings.ts";
 import { sayGateAdvice, sayGateLimit, sayGateState } from "./gate.ts";
-import { lengthIn, sayMeant, sayQuestion, sayResting, sayStillToCome, slotWords } from "./intake.ts";
+import { sayMeant, sayQuestion, sayResting, sayStillToCome, slotWords } from "./intake.ts";
+import { lengthIn } from "./lengths.ts";
 import { needPath, needTone, sayNeed, sayUrgency } from "./needs.ts";
 import { sayReason } from "./reasons.ts";
 import { sayRefusal } from "./refusals.ts";
 import { sayStatement } from "./report.ts";
 import { sayTouches } from "./touches.ts";
+import { bothWeights } from "./units.ts";
 import { sayTold, sayWeatherLimit } from "./weather.ts";
 import { sayFix, sayNotHad, sayShort } from "./week.ts";
 
@@ -409,7 +411,7 @@ describe("checks in words", () => {
 describe("figures", () => {
   it("read as people in a barn read them", () => {
     expect([clock(8), clock(15), minutesAsClock(605)]).toEqual(["07:00", "08:45", "10:05"]);
-    expect(kilograms(480)).toBe("480 kg (1058 lb)");
+    expect(bothWeights(480)).toBe("480 kg (1058 lb)");
     expect(height(152.4)).toBe("15.0 hh (152 cm)");
     expect([hours(0.5), hours(3), hours(12.4)]).toEqual(["0.5", "3", "12"]);
     expect([plural(1, "card"), plural(2, "card"), plural(2, "is", "are")]).toEqual(["1 card", "2 cards", "2 are"]);
