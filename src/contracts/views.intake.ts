@@ -12,7 +12,7 @@ import type { LimitsInForce } from "#core/intake/limits.ts";
 import type { Measures } from "#core/intake/measures.ts";
 import type { EvaluationKind, Heard, Outcome, WalkedHorse } from "#core/intake/outcome.ts";
 import type { ReadGoal } from "#core/intake/request.ts";
-import type { SeenSign } from "#core/intake/seen.ts";
+import type { SeenSign, WalkMark } from "#core/intake/seen.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { NobodyLightEnough } from "#core/permission/lightest.ts";
@@ -36,8 +36,13 @@ export interface WalkView {
   readonly complaint: Complaint | null;
   /** What each score looks like, skill by skill, 0 to 5. */
   readonly anchors: Readonly<Record<string, readonly string[]>>;
-  /** Where it minded being touched at the evaluation before, and what it weighed. */
-  readonly earlier: { readonly day: LocalDate; readonly touches: readonly Touch[]; readonly kilograms: number | null } | null;
+  /** Of the evaluation before: its scores, where the horse minded being touched, and what it weighed. */
+  readonly earlier: {
+    readonly day: LocalDate;
+    readonly marks: readonly WalkMark[];
+    readonly touches: readonly Touch[];
+    readonly kilograms: number | null;
+  } | null;
   readonly bookedCm: number | null;
 }
 

@@ -60,10 +60,9 @@ describe("with the keyboard alone", () => {
     await follow(page, () => press(named("Start the intake evaluation")));
     await press("button::-p-text(Catch, halter, lead)");
     await press("button[aria-label^='Catch: 3']");
-    await tabTo("label::-p-text(Stop here) input");
-    await page.keyboard.press("Space");
-    await type(named("Why the evaluation stopped here"), "Would not be led past the gate.");
-    await press("button::-p-text(Outcome)");
+    await press("button::-p-text(Stop here)");
+    await type(named("Why the evaluation stops here"), "Would not be led past the gate.");
+    await press("button::-p-text(Stop; what you scored counts)");
     await page.waitForFunction(() => document.body.innerText.includes("Saved"));
     await follow(page, () => press("button::-p-text(Close the evaluation)"));
     await press("button::-p-text(Sign off the evaluation)");

@@ -29,7 +29,7 @@ const marks = async (): Promise<string[]> =>
   ).map((row) => `${row["skill"]} ${row["side"]} ${row["score"]}`);
 
 describe("the walk on the tablet", () => {
-  it("is gone on with where it was left, marks the rest of a rung in one tap, and takes that back in one", async () => {
+  it("is gone on with where it was left; a second tap takes a score away, and one tap brings it back", async () => {
     const page = await screens.as("odalys", TABLET);
     const [stay] = await screens.site.sql`
       SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Gannet'`;
@@ -39,10 +39,14 @@ describe("the walk on the tablet", () => {
     await go(page, "Yielding");
     await press(page, "Head down: 4");
     const tick = () => page.$$eval("ol button", (all) => all.find((one) => one.textContent?.includes("Yielding"))?.textContent);
-    await button(page, "Rest of this step: not seen").click();
-    expect(await tick()).toContain("✓");
-    await button(page, "Undo the last tap").click();
     expect(await tick()).toContain("…");
+    await press(page, "Head down: 4");
+    expect(await pressed(page, "Head down: 4")).toBe(false);
+    expect(await tick()).not.toContain("…");
+    await button(page, "Undo the last tap").click();
+    expect(await pressed(page, "Head down: 4")).toBe(true);
+    // What was scored at the evaluation before can be seen on the cells.
+    expect(await page.$$eval("button[aria-label*='as before']", (all) => all.length)).toBeGreaterThan(3);
     await saved(page);
     await reload(page);
     await page.waitForFunction(() => document.querySelector("h1")?.textContent === "6. Yielding");
@@ -59,7 +63,8 @@ describe("the walk on the tablet", () => {
     await expectAccessible(page, "rung");
     await press(page, "Lead at the shoulder, left: 3");
     await press(page, "Lead at the shoulder, right: 1");
-    await press(page, "Catch: not seen");
+    await press(page, "Catch: 2");
+    await press(page, "Catch: 2");
     await fill(page, "In words", "Leans on the rope to the right.");
     await saved(page);
     expect(await marks()).toEqual(["catch both null", "lead left 3", "lead right 1"]);
@@ -118,9 +123,10 @@ describe("the walk on the tablet", () => {
     await fill(page, "Body length, in", "150 cm");
     await text(page, "374 kg");
     await go(page, "Yielding");
-    await (await page.waitForSelector("label::-p-text(Stop here)"))?.tap();
-    await fill(page, "Why the evaluation stopped here", "Kicked at the rope twice.");
-    await go(page, "Outcome");
+    await (await page.waitForSelector("button::-p-text(Stop here)"))?.tap();
+    await fill(page, "Why the evaluation stops here", "Kicked at the rope twice.");
+    await (await page.waitForSelector("button::-p-text(Stop; what you scored counts)"))?.tap();
+    await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Outcome");
     expect(await bodyOf(page)).toMatch(/places to look, not diagnoses\. Vet, dentist and farrier come first/);
     await saved(page);
     await follow(page, () => button(page, "Close the evaluation").click());

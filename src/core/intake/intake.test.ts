@@ -8,15 +8,15 @@ import { NOT_MEASURED } from "./measures.ts";
 import { mergeWalks, type Walk, withField } from "./merge.ts";
 import {
   notYetForSaddle as notYetForSaddleOn,
-  openTracks as openTracksOn,
   readWalk as readWalkOn,
+  stepDone as stepDoneOn,
   type WalkFacts,
 } from "./outcome.ts";
 import type { WalkMark } from "./seen.ts";
 
 const readWalk = (walk: WalkFacts) => readWalkOn(walk, SHIPPED);
 const notYetForSaddle = (marks: readonly WalkMark[]) => notYetForSaddleOn(marks, SHIPPED);
-const openTracks = (marks: readonly WalkMark[], of: WalkStep) => openTracksOn(marks, of, SHIPPED);
+const stepDone = (marks: readonly WalkMark[], of: WalkStep) => stepDoneOn({ marks, signs: [], words: {} }, of, SHIPPED);
 
 const everything = (score: Score): WalkMark[] =>
   WALKED_SKILLS.flatMap((skill) => sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score })));
@@ -101,8 +101,11 @@ describe("what comes out of a walk", () => {
   });
   it("counts tracks that nobody has looked at; 'not seen' is looked at", () => {
     const marks = everything(4).filter((mark) => mark.skill !== "catch");
-    expect(openTracks(marks, rung("lead"))).toBe(1);
-    expect(openTracks([...marks, { skill: "catch", side: "both", score: null }], rung("lead"))).toBe(0);
+    expect(stepDone([], rung("lead"))).toBe("not-begun");
+    expect(stepDone(marks, rung("lead"))).toBe("begun");
+    // What was looked for and not seen has no score.
+    expect(stepDone([...marks, { skill: "catch", side: "both", score: null }], rung("lead"))).toBe("begun");
+    expect(stepDone([...marks, { skill: "catch", side: "both", score: 3 }], rung("lead"))).toBe("done");
   });
 });
 

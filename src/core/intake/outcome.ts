@@ -201,8 +201,20 @@ export function readWalk(facts: WalkFacts, ladder: Ladder, { signWeights, ...hea
   };
 }
 
-/** Tracks of a rung that were neither scored nor marked 'not seen'. */
-export function openTracks(marks: readonly WalkMark[], rung: WalkStep, ladder: Ladder): number {
-  const tracks = rung.skills.reduce((sum, id) => sum + sidesOf(ladder.of(id).sided).length, 0);
-  return tracks - marks.filter((mark) => rung.skills.includes(mark.skill)).length;
+/** How far a step of the walk was gone through: its skills by their tracks, a step without skills by whatever was written down at it. */
+export function stepDone(
+  walk: {
+    readonly marks: readonly WalkMark[];
+    readonly signs: readonly SeenSign[];
+    readonly words: Readonly<Record<string, string>>;
+  },
+  step: WalkStep,
+  ladder: Ladder,
+): "not-begun" | "begun" | "done" {
+  const tracks = step.skills.reduce((sum, id) => sum + sidesOf(ladder.of(id).sided).length, 0);
+  const scored = walk.marks.filter(({ skill, score }) => score !== null && step.skills.includes(skill)).length;
+  const written = walk.signs.some(({ rung }) => rung === step.id) || (walk.words[step.id] ?? "") !== "";
+  if (tracks > 0 && scored >= tracks) return "done";
+  if (tracks === 0 && written) return "done";
+  return scored > 0 || written ? "begun" : "not-begun";
 }

@@ -57,6 +57,7 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
     ),
     earlier: before && {
       day: before.day,
+      marks: before.walk.marks,
       touches: before.walk.touches,
       kilograms: outcomeOf(stay, before, before.day, barn.ladder).weight?.kilograms ?? null,
     },

@@ -25,8 +25,8 @@ export function Begin({ stay, due, rungs, closed }: Props) {
   return (
     <div className="grid max-w-3xl gap-4">
       <p>
-        The evaluation has {rungs.length} steps, scored left and right. Score what you see and leave the rest at “not seen”. Stop
-        any time it isn't safe: what you scored counts. It saves on this device, so you can finish tomorrow.
+        The evaluation has {rungs.length} steps, scored left and right. Score what you see and leave the rest empty. Stop any time
+        it isn't safe: what you scored counts. It saves on this device, so you can finish tomorrow.
       </p>
       <Trouble problem={problem} />
       <div className="flex flex-wrap items-center gap-2">

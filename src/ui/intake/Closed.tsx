@@ -20,7 +20,7 @@ export function Closed({ view }: { view: ClosedEvaluationView }) {
   const taken = [...LINES, "scaleKg", ...RESTING].filter((name) => measures[name as "girthCm"] !== null) as NumberMeasure[];
   const felt = PLACES.filter((place) => measures[place] !== null);
   return (
-    <div className="grid min-w-0 content-start gap-4">
+    <div className="grid min-w-0 content-start gap-4 lg:grid-cols-2 lg:gap-x-8">
       {view.stoppedAt && (
         <p className="border-l-4 border-oxblood bg-oxblood-soft px-3 py-1">
           ■ Stopped at “{rungWords(view.rungs, view.stoppedAt)}”: {view.stopReason}
@@ -28,10 +28,12 @@ export function Closed({ view }: { view: ClosedEvaluationView }) {
       )}
       {view.saddleReason && <p>▲ Ridden before the ground work was ready: {view.saddleReason}</p>}
       {view.marks.length > 0 && (
-        <TwoSided
-          label={`What the evaluation showed: ${view.horse}`}
-          rungs={view.marks.map(({ skill, side, score, before }) => ({ skill, side, now: score, shown: null, before }))}
-        />
+        <div className="lg:row-span-12">
+          <TwoSided
+            label={`What the evaluation showed: ${view.horse}`}
+            rungs={view.marks.map(({ skill, side, score, before }) => ({ skill, side, now: score, shown: null, before }))}
+          />
+        </div>
       )}
       {view.signs.length > 0 && (
         <section>

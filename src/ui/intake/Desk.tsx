@@ -11,19 +11,22 @@ export function Desk({ view, who }: { view: ClosedEvaluationView; who: string })
   useAwake();
   const last = view.signatures.at(-1);
   const [open, setOpen] = useState(!last && view.maySign);
+  if (open) return <Judge view={view} who={who} />;
   return (
-    <div className="grid content-start gap-4">
-      {last && <Signed signature={last} />}
-      {!open && view.maySign && (
-        <div>
-          <Button onClick={() => setOpen(true)}>Change the sign-off</Button>
-        </div>
-      )}
-      {!last && !view.maySign && <p className="text-dim">The horse has gone home. Nobody signed off this evaluation.</p>}
-      {last && !open && (
-        <Outcome outcome={view.outcome} risk={view.outcome.risk} riskSet={false} hard={view.hard} apart={[]} rungs={view.rungs} />
-      )}
-      {open && <Judge view={view} who={who} />}
+    <div className="grid content-start gap-6 lg:grid-cols-2">
+      <div className="grid content-start gap-4">
+        {last ? (
+          <Signed signature={last} />
+        ) : (
+          <p className="text-dim">The horse has gone home. Nobody signed off this evaluation.</p>
+        )}
+        {view.maySign && (
+          <div>
+            <Button onClick={() => setOpen(true)}>Change the sign-off</Button>
+          </div>
+        )}
+      </div>
+      <Outcome outcome={view.outcome} risk={view.outcome.risk} riskSet={false} hard={view.hard} apart={[]} rungs={view.rungs} />
     </div>
   );
 }

@@ -7,12 +7,12 @@ import { Button, Field, INPUT, Trouble } from "#ui/kit/parts.tsx";
 import { useAsked } from "#ui/kit/use-asked.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
-import { plural } from "#ui/words/figures.ts";
 import { JudgeAim } from "./JudgeAim.tsx";
 import { JudgeChecks } from "./JudgeChecks.tsx";
 import { JudgeFocus } from "./JudgeFocus.tsx";
 import { JudgeLimits } from "./JudgeLimits.tsx";
 import type { Change } from "./judging.ts";
+import { ToSign } from "./ToSign.tsx";
 
 /** A further revision begins from what was signed; its checks are ordered already. */
 const begin = (view: ClosedEvaluationView, last: Signature | undefined): JudgementFields =>
@@ -50,48 +50,51 @@ export function Judge({ view, who }: { view: ClosedEvaluationView; who: string }
       ownerWords: "",
     },
   });
-  const ordered = judgement.checks.filter((check) => !view.asked.includes(check.cause)).length;
   return (
-    <div className="grid gap-6">
-      <JudgeChecks view={view} judgement={judgement} change={change} />
-      <JudgeLimits view={view} judgement={judgement} change={change} />
-      <JudgeAim view={view} judgement={judgement} told={told} change={change} />
-      <JudgeFocus view={view} judgement={judgement} told={told.answer ?? []} change={change} />
-      <section aria-labelledby="owner-words-title">
-        <h2 id="owner-words-title">Note for the owner</h2>
-        <Field id="owner-words" label="Your own words, printed above the findings" hint="Plain words. Optional.">
-          <textarea
-            id="owner-words"
-            aria-describedby="owner-words-hint"
-            rows={3}
-            maxLength={2000}
-            className={INPUT}
-            value={judgement.ownerWords}
-            onChange={(event) => change({ ownerWords: event.target.value })}
+    <div className="grid gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22.5rem]">
+      <div className="grid min-w-0 content-start gap-6">
+        <JudgeChecks view={view} judgement={judgement} change={change} />
+        <JudgeLimits view={view} judgement={judgement} change={change} />
+        <JudgeAim view={view} judgement={judgement} told={told} change={change} />
+        <JudgeFocus view={view} judgement={judgement} told={told.answer ?? []} change={change} />
+        <section aria-labelledby="owner-words-title">
+          <h2 id="owner-words-title">Note for the owner</h2>
+          <Field id="owner-words" label="Your own words, printed above the findings" hint="Plain words. Optional.">
+            <textarea
+              id="owner-words"
+              aria-describedby="owner-words-hint"
+              rows={3}
+              maxLength={2000}
+              className={INPUT}
+              value={judgement.ownerWords}
+              onChange={(event) => change({ ownerWords: event.target.value })}
+            />
+          </Field>
+        </section>
+        {theirs && (
+          <Conflict
+            rows={differences(judgement, theirs)}
+            onTake={(key) => change({ [key]: theirs[key as keyof JudgementFields] })}
+            onKeepMine={() => setTheirs(null)}
+            onTakeTheirs={() => {
+              draft.set(theirs);
+              setTheirs(null);
+            }}
           />
-        </Field>
-      </section>
-      {theirs && (
-        <Conflict
-          rows={differences(judgement, theirs)}
-          onTake={(key) => change({ [key]: theirs[key as keyof JudgementFields] })}
-          onKeepMine={() => setTheirs(null)}
-          onTakeTheirs={() => {
-            draft.set(theirs);
-            setTheirs(null);
-          }}
-        />
-      )}
-      <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
-      <div className="flex flex-wrap items-center gap-3">
-        <Button tone="main" big disabled={busy || theirs !== null} onClick={() => void sign()}>
-          {last ? "Sign off the change" : "Sign off the evaluation"}
-        </Button>
-        <span className="text-dim">
-          {ordered > 0 ? `Orders ${plural(ordered, "check")}, sets` : "Sets"} the limits and goals of the stay. A later change is
-          signed off again.
-        </span>
+        )}
       </div>
+      <aside aria-labelledby="to-sign-title" className="lg:sticky lg:top-2 lg:self-start">
+        <div className="grid gap-3 border-2 border-rail bg-paper p-4">
+          <ToSign view={view} judgement={judgement} told={told} />
+          <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
+          <Button tone="main" big disabled={busy || theirs !== null} onClick={() => void sign()}>
+            {last ? "Sign off the change" : "Sign off the evaluation"}
+          </Button>
+          <p className="text-sm text-dim">
+            This sets the limits and goals of the stay and orders the checks. A later change is signed off again.
+          </p>
+        </div>
+      </aside>
     </div>
   );
 }

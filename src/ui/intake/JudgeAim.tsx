@@ -6,6 +6,7 @@ import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
 import type { Answered } from "#ui/kit/use-asked.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
+import { plural } from "#ui/words/figures.ts";
 import { sayStillToCome, targetWords } from "#ui/words/intake.ts";
 import { branchWords } from "#ui/words/labels.ts";
 import { percent } from "#ui/words/plan.ts";
@@ -79,12 +80,12 @@ export function JudgeAim({
           const verdict = goal.verdict ?? reading?.verdict ?? null;
           const name = here().of(goal.skill).words;
           return (
-            <li key={goal.skill} className="border-b border-line py-2">
-              <div className="flex flex-wrap items-center gap-2">
-                <strong className="w-full">{name}</strong>
+            <li key={goal.skill} className="border-b border-line py-1">
+              <div className="grid items-center gap-x-2 gap-y-1 max-md:grid-cols-2 md:grid-cols-[minmax(0,1fr)_10rem_9.5rem_11rem_auto]">
+                <strong className="leading-tight max-md:col-span-2">{name}</strong>
                 <select
                   aria-label={`${name}: how far`}
-                  className={`${BARE_INPUT} w-auto`}
+                  className={BARE_INPUT}
                   value={goal.target}
                   onChange={(event) => put(i, { ...goal, target: Number(event.target.value) as GoalLine["target"] })}
                 >
@@ -94,32 +95,42 @@ export function JudgeAim({
                     </option>
                   ))}
                 </select>
-                {verdict && <Tag tone={verdictTone(verdict)}>{VERDICT[verdict]}</Tag>}
+                <span>
+                  {verdict ? (
+                    <Tag tone={verdictTone(verdict)}>
+                      {VERDICT[verdict]}
+                      {reading?.chance !== null && reading && goal.verdict === null ? ` ${percent(reading.chance ?? 0)}` : ""}
+                    </Tag>
+                  ) : (
+                    <span className="text-dim">{told.failed ? "at sign-off" : "Working it out…"}</span>
+                  )}
+                </span>
                 <select
                   aria-label={`${name}: your judgment`}
-                  className={`${BARE_INPUT} w-auto`}
+                  className={BARE_INPUT}
                   value={goal.verdict ?? ""}
                   onChange={(event) => put(i, { ...goal, verdict: (event.target.value || null) as GoalLine["verdict"] })}
                 >
-                  <option value="">{reading ? `As forecast: ${VERDICT[reading.verdict].toLowerCase()}` : "As forecast"}</option>
+                  <option value="">As forecast</option>
                   {VERDICTS.map((one) => (
                     <option key={one} value={one}>
                       {VERDICT[one]}
                     </option>
                   ))}
                 </select>
-                <Button className="ml-auto" aria-label={`Remove goal: ${name}`} onClick={() => put(i, null)}>
+                <Button className="justify-self-end" aria-label={`Remove goal: ${name}`} onClick={() => put(i, null)}>
                   Remove
                 </Button>
               </div>
-              <p className="text-dim">
-                {reading
-                  ? `${reading.chance === null ? "On hold with no end date: no forecast." : `${percent(reading.chance)} chance this term.`} ${sayStillToCome(reading.missing)}`
-                  : told.failed
-                    ? "The forecast is not available right now. It is worked out at sign-off."
-                    : "Working it out…"}
-              </p>
-              {verdict === "not-this-term" && <p className="text-dim">Signed off like this, it changes no work this term.</p>}
+              {reading?.chance === null && <p className="text-dim">On hold with no end date: no forecast.</p>}
+              {reading && reading.missing.length > 0 && (
+                <details className="text-sm">
+                  <summary className="min-h-6 cursor-pointer text-slate">
+                    {plural(reading.missing.length, "step")} before it
+                  </summary>
+                  <p className="text-dim">{sayStillToCome(reading.missing)}</p>
+                </details>
+              )}
               {goal.verdict !== null && goal.verdict !== reading?.verdict && (
                 <input
                   aria-label={`${name}: why your judgment differs`}
@@ -134,6 +145,9 @@ export function JudgeAim({
           );
         })}
       </ol>
+      {goals.some(
+        (goal) => (goal.verdict ?? told.answer?.find((one) => one.goal.skill === goal.skill)?.verdict) === "not-this-term",
+      ) && <p className="pt-1 text-dim">A goal that is not for this term changes no work when you sign.</p>}
       {goals.length < MOST && (
         <label className="sign flex flex-wrap items-center gap-2 pt-2">
           Add a goal

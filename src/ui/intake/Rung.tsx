@@ -4,9 +4,10 @@ import { here } from "#contracts/ladder.here.ts";
 import type { WalkView } from "#contracts/views.intake.ts";
 import { RIDDEN_RUNG, type WalkStep as RungFacts } from "#core/intake/instrument.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
+import type { WalkMark } from "#core/intake/seen.ts";
 import { SIGNS } from "#core/intake/signs.ts";
-import { SCORES, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
-import { Button, INPUT } from "#ui/kit/parts.tsx";
+import { SCORES, type TrackSide } from "#core/kernel/sides.ts";
+import { INPUT } from "#ui/kit/parts.tsx";
 import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";
 import { listed } from "#ui/words/figures.ts";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
@@ -15,39 +16,47 @@ import { SignDetail } from "./SignDetail.tsx";
 import { SignGroups } from "./SignGroups.tsx";
 import type { WalkState } from "./use-walk.ts";
 
+/** Six cells, outward from the name as the ladder is drawn: a left side counts up to the left. A second tap on a score takes it away again: not seen. */
 function Scores({
   name,
+  side,
   anchors,
   value,
+  before,
   onPick,
 }: {
   name: string;
+  side: TrackSide;
   anchors: readonly string[] | undefined;
-  value: number | null | undefined;
+  value: number | null;
+  /** At the evaluation before. */
+  before: number | null;
   onPick(score: number | null): void;
 }) {
   const thumb = useUnderThumb(value);
-  const button = (score: number | null, words: string, label: string) => (
-    <button
-      key={words}
-      type="button"
-      aria-pressed={value === score}
-      aria-label={`${name}: ${label}`}
-      title={label}
-      onClick={() => onPick(score)}
-      {...thumb.over(score)}
-      className={`sign h-12 min-w-0 flex-1 border text-lg ${value === score ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
-    >
-      {words}
-    </button>
-  );
+  const cells = side === "left" ? [...SCORES].reverse() : SCORES;
   return (
     <div>
       <div role="group" aria-label={name} className="flex min-w-0">
-        {SCORES.map((score) => button(score, String(score), `${score}, ${SCORE_WORDS[score]}`))}
-        {button(null, "–", "not seen")}
+        {cells.map((score) => {
+          const label = `${score}, ${SCORE_WORDS[score]}${score === before ? ", as before" : ""}`;
+          return (
+            <button
+              key={score}
+              type="button"
+              aria-pressed={value === score}
+              aria-label={`${name}: ${label}`}
+              title={label}
+              onClick={() => onPick(value === score ? null : score)}
+              {...thumb.over(score)}
+              className={`sign h-[52px] min-w-0 flex-1 border text-lg ${value === score ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"} ${score === before ? "outline-2 -outline-offset-4 outline-dashed outline-ochre" : ""}`}
+            >
+              {score}
+            </button>
+          );
+        })}
       </div>
-      <Anchor scores={anchors} score={thumb.score} />
+      <Anchor scores={anchors} score={thumb.score} className={side === "left" ? "text-right" : ""} />
     </div>
   );
 }
@@ -57,46 +66,52 @@ function SkillRow({
   isGoal,
   anchors,
   walk,
+  before,
   put,
 }: {
   id: string;
   isGoal: boolean;
   anchors: readonly string[] | undefined;
   walk: WalkFields;
+  before: readonly WalkMark[];
   put: WalkState["put"];
 }) {
   const skill = here().of(id);
-  const scoreOf = (side: TrackSide) => walk.marks.find((mark) => mark.skill === id && mark.side === side)?.score;
+  const scoreIn = (marks: readonly WalkMark[], side: TrackSide) =>
+    marks.find((mark) => mark.skill === id && mark.side === side)?.score ?? null;
   const scores = (side: TrackSide) => (
     <Scores
       name={`${skill.words}${side === "both" ? "" : `, ${side}`}`}
+      side={side}
       anchors={anchors}
-      value={scoreOf(side)}
+      value={scoreIn(walk.marks, side)}
+      before={scoreIn(before, side)}
       onPick={(score) => put({ kind: "mark", skill: id, side }, score)}
     />
   );
-  const done = sidesOf(skill.sided).every((side) => scoreOf(side) !== undefined);
-  return (
-    <div
-      className={`grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b border-line pt-2 pb-0.5 ${skill.sided ? "md:grid-cols-[1fr_9.5rem_1fr]" : "md:grid-cols-2"}`}
-    >
-      <p
-        className={`sign col-span-2 leading-tight md:col-span-1 md:row-start-1 md:self-start md:pt-3.5 ${skill.sided ? "text-center md:col-start-2" : "text-center md:text-right"}`}
-      >
-        {done ? "✓ " : ""}
-        <a className="text-ink underline decoration-line" href={`/skill/${id}`}>
-          {skill.words}
-        </a>
-        {isGoal && <span className="block text-sm text-ochre">a goal of this stay</span>}
+  const name = (
+    <>
+      <a className="text-ink underline decoration-line" href={`/skill/${id}`}>
+        {skill.words}
+      </a>
+      {isGoal && <span className="block text-sm text-ochre">a goal of this stay</span>}
+    </>
+  );
+  // What has no sides stands in the middle, across the spine.
+  return skill.sided ? (
+    <div className="grid grid-cols-2 items-start gap-x-3 border-b border-line pt-1.5 md:grid-cols-[1fr_10.25rem_1fr]">
+      <p className="sign col-span-2 text-center leading-tight md:col-span-1 md:col-start-2 md:row-start-1 md:flex md:min-h-[52px] md:flex-col md:justify-center">
+        {name}
       </p>
-      {skill.sided ? (
-        <>
-          <div className="md:col-start-1 md:row-start-1">{scores("left")}</div>
-          <div className="md:col-start-3 md:row-start-1">{scores("right")}</div>
-        </>
-      ) : (
-        <div className="col-span-2 md:col-span-1 md:col-start-2 md:row-start-1 md:max-w-[19.5rem]">{scores("both")}</div>
-      )}
+      <div className="md:col-start-1 md:row-start-1">{scores("left")}</div>
+      <div className="md:col-start-3 md:row-start-1">{scores("right")}</div>
+    </div>
+  ) : (
+    <div className="grid items-start gap-x-3 border-b border-line pt-1.5 md:grid-cols-[1fr_19rem_1fr]">
+      <p className="sign leading-tight max-md:text-center md:flex md:min-h-[52px] md:flex-col md:justify-center md:text-right">
+        {name}
+      </p>
+      {scores("both")}
     </div>
   );
 }
@@ -131,26 +146,23 @@ function Signs({ rung, walk, put }: { rung: RungFacts; walk: WalkFields; put: Wa
   );
 }
 
-/** One rung of the walk: what to look at, scores at their own hand, signs, words, and the way out. */
+/** One step of the walk: what to look at, scores at their own hand, signs, words. `children`: what this step asks for besides. */
 export function Rung({
   rung,
   goals,
   anchors,
+  before,
   state,
   children,
 }: {
   rung: RungFacts;
   goals: WalkView["goals"];
   anchors: WalkView["anchors"];
+  before: readonly WalkMark[];
   state: WalkState;
   children?: ReactNode;
 }) {
-  const { walk, put, putAll } = state;
-  const open = rung.skills.flatMap((skill) =>
-    sidesOf(here().of(skill).sided)
-      .filter((side) => !walk.marks.some((mark) => mark.skill === skill && mark.side === side))
-      .map((side) => ({ kind: "mark", skill, side }) as const),
-  );
+  const { walk, put } = state;
   const missing = rung.id === RIDDEN_RUNG ? notYetForSaddle(walk.marks, here()) : [];
   const [opened, setOpened] = useState(walk.saddleReason !== "");
   const shut = missing.length > 0 && !opened;
@@ -182,19 +194,14 @@ export function Rung({
       )}
       {!shut && rung.skills.length > 0 && (
         <div className="pt-2">
-          <div className="sign hidden grid-cols-[1fr_9.5rem_1fr] gap-x-3 text-dim md:grid" aria-hidden="true">
-            <span>◀ Left</span>
+          <div className="sign hidden grid-cols-[1fr_10.25rem_1fr] gap-x-3 text-dim md:grid" aria-hidden="true">
+            <span className="text-right">◀ left</span>
             <span />
-            <span className="text-right">Right ▶</span>
+            <span>right ▶</span>
           </div>
           {rung.skills.map((id) => (
-            <SkillRow key={id} id={id} isGoal={goals.includes(id)} anchors={anchors[id]} walk={walk} put={put} />
+            <SkillRow key={id} id={id} isGoal={goals.includes(id)} anchors={anchors[id]} walk={walk} before={before} put={put} />
           ))}
-          {open.length > 0 && (
-            <Button className="mt-2" onClick={() => putAll(open, null)}>
-              Rest of this step: not seen
-            </Button>
-          )}
         </div>
       )}
       {children}
@@ -209,27 +216,6 @@ export function Rung({
           onChange={(event) => put({ kind: "words", rung: rung.id }, event.target.value)}
         />
       </label>
-      <div className="mt-2">
-        <label className="sign flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={walk.stoppedAt === rung.id}
-            onChange={(event) => put({ kind: "plain", name: "stoppedAt" }, event.target.checked ? rung.id : null)}
-          />{" "}
-          Stop here: not safe (what you scored still counts)
-        </label>
-        {walk.stoppedAt === rung.id && (
-          <input
-            aria-label="Why the evaluation stopped here"
-            placeholder="Why?"
-            className={INPUT}
-            maxLength={500}
-            value={walk.stopReason}
-            onChange={(event) => put({ kind: "plain", name: "stopReason" }, event.target.value)}
-          />
-        )}
-      </div>
     </div>
   );
 }

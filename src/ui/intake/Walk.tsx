@@ -3,8 +3,8 @@
 import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { WalkView } from "#contracts/views.intake.ts";
-import { MEASURING_RUNG, MIND_RUNG, rungToGoOnWith, TOUCHING_RUNG } from "#core/intake/instrument.ts";
-import { openTracks, readWalk } from "#core/intake/outcome.ts";
+import { MEASURING_RUNG, MIND_RUNG, rungToGoOnWith } from "#core/intake/instrument.ts";
+import { readWalk } from "#core/intake/outcome.ts";
 import { Conflict } from "#ui/kit/Conflict.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
@@ -17,7 +17,9 @@ import { Measures } from "./Measures.tsx";
 import { MindReading } from "./Mind.tsx";
 import { Outcome } from "./Outcome.tsx";
 import { Rung } from "./Rung.tsx";
+import { StopHere } from "./StopHere.tsx";
 import { useWalk } from "./use-walk.ts";
+import { pagesOf, Steps, titleOf, type WalkPage } from "./WalkSteps.tsx";
 
 const STATE = { saved: "Saved", saving: "Saving…", kept: "Kept on this device" } as const;
 export function Walk({ view, who }: { view: WalkView; who: string }) {
@@ -25,10 +27,15 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
   const { id, stay, horse, kind, about, rungs } = view;
   const state = useWalk(id, who, view.initial);
   const { walk, command } = state;
-  const [at, setAt] = useState(() => rungToGoOnWith(rungs, view.initial.walk));
-  const rung = rungs[at];
+  const pages = pagesOf(rungs);
+  const [at, setAt] = useState(() => {
+    const rung = rungs[rungToGoOnWith(rungs, view.initial.walk)];
+    return rung ? pages.findIndex((page) => page.rung === rung) : pages.length;
+  });
+  const page = pages[at];
+  const rung = page?.rung;
   const outcome = readWalk({ ...about, ...walk }, here(), view.heard);
-  const stoppedAt = rungs.findIndex((one) => one.id === walk.stoppedAt);
+  const stoppedAt = pages.findIndex((one) => one.rung.id === walk.stoppedAt);
   const go = (next: number): void => {
     setAt(next);
     document.querySelector("#walk-title")?.scrollIntoView();
@@ -38,9 +45,12 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
   };
   return (
     <div>
-      <div className="flex flex-wrap items-center gap-3 pb-2">
-        <h2 id="walk-title">
-          {EVALUATION[kind]} evaluation of {horse}
+      <div className="flex min-h-12 flex-wrap items-center gap-x-3 pb-1">
+        <h2 id="walk-title" className="flex flex-wrap items-center gap-x-2">
+          <a href={`/horse/${stay}`} className="inline-flex min-h-12 items-center">
+            ‹ {horse}
+          </a>
+          <span className="font-normal">{EVALUATION[kind].toLowerCase()} evaluation</span>
         </h2>
         <span role="status" className={state.state === "kept" ? "text-ochre" : "text-dim"}>
           {STATE[state.state]}
@@ -49,32 +59,7 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
           Undo the last tap
         </Button>
       </div>
-      <ol className="flex flex-wrap gap-1 pb-3">
-        {[...rungs.map((one) => one.words), "Outcome"].map((words, i) => {
-          const one = rungs[i];
-          const open = one ? openTracks(walk.marks, one, here()) : 0;
-          const mark =
-            one && one.skills.length > 0
-              ? open === 0
-                ? "✓"
-                : one.skills.some((skill) => walk.marks.some((given) => given.skill === skill))
-                  ? "…"
-                  : ""
-              : "";
-          return (
-            <li key={words}>
-              <button
-                type="button"
-                aria-current={i === at ? "step" : undefined}
-                onClick={() => go(i)}
-                className="sign min-h-11 border border-line bg-paper px-2 aria-[current=step]:border-rail aria-[current=step]:bg-rail aria-[current=step]:text-on-rail"
-              >
-                {i + 1} {words} {stoppedAt === i ? "■" : mark}
-              </button>
-            </li>
-          );
-        })}
-      </ol>
+      <Steps view={view} pages={pages} at={at} walk={walk} onGo={go} />
       <Trouble problem={command.problem?.code === "changed-meanwhile" ? null : command.problem} />
       {state.clashes.length > 0 && (
         <Conflict
@@ -94,10 +79,11 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
           }}
         />
       )}
-      {rung ? (
+      {page && rung ? (
         <section aria-labelledby="rung-title" className="border-t-4 border-double border-rail pt-3">
           <h1 id="rung-title">
-            {at + 1}. {rung.words}
+            {rungs.indexOf(rung) + 1}
+            {page.part === "map" ? "b" : ""}. {titleOf(page)}
           </h1>
           {view.complaint && (
             <p>
@@ -105,28 +91,38 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
             </p>
           )}
           {stoppedAt >= 0 && at > stoppedAt && (
-            <p className="text-oxblood">■ The evaluation stopped at step {stoppedAt + 1}. Later steps were not done.</p>
+            <p className="text-oxblood">
+              ■ The evaluation stopped at “{rungs.find((one) => one.id === walk.stoppedAt)?.words}”. Later steps were not done.
+            </p>
           )}
-          <Rung key={rung.id} rung={rung} goals={view.goals} anchors={view.anchors} state={state}>
-            {rung.id === MEASURING_RUNG && (
-              <Measures
-                state={state}
-                context={{
-                  horseClass: about.horseClass,
-                  bookedCm: view.bookedCm,
-                  lastKg: view.earlier?.kilograms ?? null,
-                }}
-              />
-            )}
-            {rung.id === TOUCHING_RUNG && (
-              <TapMap
-                touches={walk.touches}
-                earlier={view.earlier?.touches ?? []}
-                onPut={(zone, side, by, strength) => state.put({ kind: "touch", zone, side, by }, strength)}
-              />
-            )}
-            {rung.id === MIND_RUNG && <MindReading id={id} state={state} />}
-          </Rung>
+          {page.part === "map" ? (
+            <TapMap
+              touches={walk.touches}
+              earlier={view.earlier?.touches ?? []}
+              onPut={(zone, side, by, strength) => state.put({ kind: "touch", zone, side, by }, strength)}
+            />
+          ) : (
+            <Rung
+              key={rung.id}
+              rung={rung}
+              goals={view.goals}
+              anchors={view.anchors}
+              before={view.earlier?.marks ?? []}
+              state={state}
+            >
+              {rung.id === MEASURING_RUNG && (
+                <Measures
+                  state={state}
+                  context={{
+                    horseClass: about.horseClass,
+                    bookedCm: view.bookedCm,
+                    lastKg: view.earlier?.kilograms ?? null,
+                  }}
+                />
+              )}
+              {rung.id === MIND_RUNG && <MindReading id={id} state={state} />}
+            </Rung>
+          )}
           <details className="pt-3">
             <summary className="sign min-h-11 cursor-pointer text-slate">Photo or clip</summary>
             <TakeMedia key={rung.id} me={who} stay={stay} horse={horse} day={view.day} evaluation={id} skills={rung.skills} />
@@ -148,14 +144,17 @@ export function Walk({ view, who }: { view: WalkView; who: string }) {
           </Button>
         </section>
       )}
-      <div className="sticky bottom-0 mt-4 flex justify-between gap-3 border-t border-line bg-chalk py-2">
+      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center justify-between gap-3 border-t border-line bg-chalk py-2">
         <Button big disabled={at === 0} onClick={() => go(at - 1)}>
-          ← {rungs[at - 1]?.words ?? "Back"}
+          ‹ {pages[at - 1] ? titleOf(pages[at - 1] as WalkPage) : "Back"}
         </Button>
-        {rung && (
-          <Button big tone="main" onClick={() => go(walk.stoppedAt === rung.id ? rungs.length : at + 1)}>
-            {walk.stoppedAt === rung.id ? "Outcome" : (rungs[at + 1]?.words ?? "Outcome")} →
-          </Button>
+        {page && rung && (
+          <>
+            <StopHere key={rung.id} rung={rung} walk={walk} put={state.put} onStopped={() => go(pages.length)} />
+            <Button big tone="main" onClick={() => go(walk.stoppedAt === rung.id ? pages.length : at + 1)}>
+              {walk.stoppedAt === rung.id || !pages[at + 1] ? "Outcome" : titleOf(pages[at + 1] as WalkPage)} ›
+            </Button>
+          </>
         )}
       </div>
     </div>

@@ -15,8 +15,6 @@ export interface WalkState {
   readonly command: CommandState;
   readonly canUndo: boolean;
   put(slot: Slot, value: string | number | null): void;
-  /** Several fields as one tap, which one undo takes back. */
-  putAll(slots: readonly Slot[], value: string | number | null): void;
   undo(): void;
   /** Settles a clash for theirs. */
   takeTheirs(clash: Clash): void;
@@ -77,11 +75,10 @@ export function useWalk(id: string, who: string, initial: { version: number; wal
     return () => window.removeEventListener("online", again);
   }, [set]);
 
-  const putAll = (slots: readonly Slot[], value: string | number | null): void => {
+  const put = (slot: Slot, value: string | number | null): void => {
     history.current.push(draft.walk);
-    set((now) => ({ ...now, walk: slots.reduce((walk, slot) => withField(walk, slot, value), now.walk), dirty: true }));
+    set((now) => ({ ...now, walk: withField(now.walk, slot, value), dirty: true }));
   };
-  const put = (slot: Slot, value: string | number | null): void => putAll([slot], value);
   const undo = (): void => {
     const before = history.current.pop();
     if (before) set((now) => ({ ...now, walk: before, dirty: true }));
@@ -103,7 +100,6 @@ export function useWalk(id: string, who: string, initial: { version: number; wal
     command,
     canUndo: history.current.length > 0,
     put,
-    putAll,
     undo,
     takeTheirs,
     keepMine: () => setClashes([]),

@@ -412,7 +412,7 @@ describe("figures", () => {
   it("read as people in a barn read them", () => {
     expect([clock(8), clock(15), minutesAsClock(605)]).toEqual(["07:00", "08:45", "10:05"]);
     expect(bothWeights(480)).toBe("480 kg (1058 lb)");
-    expect(height(152.4)).toBe("15.0 hh (152 cm)");
+    expect(height(152.4)).toBe("152 cm (15.0 hh)");
     expect([hours(0.5), hours(3), hours(12.4)]).toEqual(["0.5", "3", "12"]);
     expect([plural(1, "card"), plural(2, "card"), plural(2, "is", "are")]).toEqual(["1 card", "2 cards", "2 are"]);
     expect([listed([]), listed(["a"]), listed(["a", "b"]), listed(["a", "b", "c"])]).toEqual(["", "a", "a and b", "a, b and c"]);
