@@ -353,6 +353,8 @@ export interface TermsView {
 }
 export interface PeopleView {
   readonly today: LocalDate;
+  /** The working days ahead. */
+  readonly days: readonly LocalDate[];
   readonly me: PersonId;
   readonly people: readonly (PersonFields & {
     readonly id: PersonId;
@@ -361,6 +363,10 @@ export interface PeopleView {
     readonly retiredOn: LocalDate | null;
     /** The path of its calendar. */
     readonly calendar: string | null;
+    /** Horses that this person may sit on, of those that may be ridden; null: nobody who works here any more. */
+    readonly sitsOn: { readonly horses: number; readonly of: number } | null;
+    /** By each of `days`: sessions on its sheet or planned, and why there are none. */
+    readonly week: readonly { readonly sessions: number; readonly works: boolean; readonly away: string | null }[];
   })[];
   readonly absences: readonly {
     readonly id: string;

@@ -52,6 +52,9 @@ export interface WeekView {
     readonly name: string;
     readonly slots: readonly number[];
     readonly away: readonly (string | null)[];
+    /** Horses that this person may sit on as the record stands, of those that may ever be ridden. */
+    readonly sitsOn: number;
+    readonly mounts: number;
   }[];
   readonly problem: WeekProblem;
 }

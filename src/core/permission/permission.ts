@@ -186,6 +186,10 @@ export function riderReasons(horse: PermitHorse, person: PermitPerson, act: Act)
   else found.push(...loadReasons(horse, person));
   return found;
 }
+/** Whether this person may ever sit on this horse as the record stands: grade, weight, and who is kept from it. Whether the horse may bear anybody is another question. */
+export const maySitOn = (horse: PermitHorse, person: PermitPerson): boolean =>
+  horse.load !== null &&
+  riderReasons(horse, person, sessionAct("saddle", TACKING_UP)).every((reason) => strengthOf(reason) === "tells");
 /** Rider with tack against the horse's line; an unweighed person bears none. */
 export function loadReasons(
   { load }: Pick<PermitHorse, "load">,

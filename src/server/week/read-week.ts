@@ -9,6 +9,7 @@ import { type DayHorse, HALF_HOUR } from "#core/day/model.ts";
 import { urgencyOf } from "#core/day/urgency.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
+import { barsForGood, maySitOn } from "#core/permission/permission.ts";
 import { type StayStep, type WeekDay, type WeekStay, weekProblem, workingSlots } from "#core/week/barn.ts";
 import { noLongerHolds } from "#core/week/stands.ts";
 import { WEEK_DAYS } from "#core/week/week.ts";
@@ -81,6 +82,7 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
   );
   const hours = dayHoursOf(barn);
   const { horses, people: everybody } = must(byDay[0], "a barn works on some day").facts;
+  const mounts = horses.filter((horse) => !barsForGood(horse));
   const planned = new Map(
     (
       await listLaidOn(
@@ -176,6 +178,8 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
           name,
           slots: on.map((person) => workingSlots(person) / HALF_HOUR),
           away: on.map(({ away }) => away?.reason ?? null),
+          sitsOn: on[0] ? mounts.filter((horse) => maySitOn(horse, must(on[0], "a person of the day"))).length : 0,
+          mounts: mounts.length,
         };
       }),
     problem,

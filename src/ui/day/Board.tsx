@@ -7,7 +7,7 @@ import { type Blocker, HALF_HOUR, HOUR } from "#core/day/model.ts";
 import { helperLength } from "#core/day/parts.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
-import { clock } from "#ui/words/figures.ts";
+import { clock, shortNames } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import { sayWeight } from "#ui/words/units.ts";
 import {
@@ -93,7 +93,7 @@ function CardBlock({
       {card.length > HALF_HOUR && (
         <span className="truncate text-xs text-dim">
           {placesOf(card, names)}
-          {card.helper ? ` · with ${names.person(card.helper).split(" ")[0]}` : ""}
+          {card.helper ? ` · with ${shortNames(view.people.map(({ name }) => name))(names.person(card.helper))}` : ""}
         </span>
       )}
       <span className="sr-only">

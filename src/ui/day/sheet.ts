@@ -29,6 +29,13 @@ export function foldedOf(view: Pick<DayView, "hours" | "cards">): Drawn {
   const last = Math.ceil((Math.max(from, ...ends) - from) / HOUR) * HOUR + from;
   return { from, to: ends.length === 0 ? to : Math.min(to, Math.max(last, from + FOLD_TO) + HOUR) };
 }
+/** What a screen on a wall has room for: an hour back, four ahead, as long as the day has them. `at`: the slot that it is now. */
+export function windowOf(view: Pick<DayView, "hours" | "cards">, at: number): Drawn {
+  const whole = drawnOf(view);
+  const from = Math.max(whole.from, Math.min(Math.floor(at / HOUR) * HOUR - HOUR, whole.to - WINDOW));
+  return { from, to: Math.min(whole.to, from + WINDOW) };
+}
+const WINDOW = 5 * HOUR;
 /** So many slots stay at least. */
 const FOLD_TO = 3 * HOUR;
 /** Slots at which an hour begins. */
@@ -46,6 +53,11 @@ const WIDTHS = [
 export const widthOf = ({ from, to }: Drawn, { step }: DayView["hours"]): string =>
   WIDTHS.find(([cells]) => (to - from) / step <= cells)?.[1] ?? WIDTHS[0][1];
 export const isWide = (drawn: Drawn, hours: DayView["hours"]): boolean => widthOf(drawn, hours) !== WIDTHS[0][1];
+/** The part of something that lies within what is drawn; null: none of it. */
+export function within({ from, to }: Drawn, { start, length }: { readonly start: number; readonly length: number }) {
+  const [first, end] = [Math.max(from, start), Math.min(to, start + length)];
+  return end > first ? { start: first, length: end - first } : null;
+}
 export const columnAt = ({ from }: Drawn, { start, length }: { readonly start: number; readonly length: number }): string =>
   `col-start-${start - from + 1} col-span-${length}`;
 export const ROW_START = "row-start-1 row-start-2 row-start-3 row-start-4 row-start-5 row-start-6".split(" ");

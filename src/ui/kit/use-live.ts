@@ -4,11 +4,14 @@ import { useWrites } from "./use-writes.ts";
 
 export interface Live<T> {
   readonly view: T;
+  /** When the server last answered, in milliseconds; null: it was not asked yet. */
+  readonly answeredAt: number | null;
   refresh(): Promise<void>;
 }
 /** `busy`: a write of this screen is on its way; whoever sent it refreshes once it is answered. */
 export function useLive<T>(initial: T, address: string, busy = false): Live<T> {
   const [view, setView] = useState(initial);
+  const [answeredAt, setAnsweredAt] = useState<number | null>(null);
   const asked = useRef(0);
   const shown = useRef(0);
   const refresh = useCallback(async (): Promise<void> => {
@@ -20,6 +23,7 @@ export function useLive<T>(initial: T, address: string, busy = false): Live<T> {
     const next = (await answer.json()) as T;
     if (turn < shown.current) return;
     shown.current = turn;
+    setAnsweredAt(Date.now());
     setView(next);
   }, [address]);
   const waits = useRef(busy);
@@ -44,5 +48,5 @@ export function useLive<T>(initial: T, address: string, busy = false): Live<T> {
       void ask();
     }, [refresh]),
   );
-  return { view, refresh };
+  return { view, answeredAt, refresh };
 }

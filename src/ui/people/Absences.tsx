@@ -1,28 +1,38 @@
 import { zodResolver } from "@hookform/resolvers/zod";
+import { useEffect } from "react";
 import { useForm } from "react-hook-form";
 import { AddAbsence } from "#contracts/people.ts";
 import type { PeopleView } from "#contracts/views.ts";
-import { sayDate } from "#core/calendar/local-date.ts";
+import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
+import type { PersonId } from "#core/kernel/brand.ts";
 import { Clock, Select, Text } from "#ui/kit/form-fields.tsx";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { sayHours } from "#ui/words/figures.ts";
 
+/** Whose day was tapped. */
+export interface AskedAway {
+  readonly person: PersonId;
+  readonly day: LocalDate;
+}
 /** Days, or hours of one, at which somebody does not come: nothing can be handed to them then. */
-export function Absences({ view }: { view: PeopleView }) {
+export function Absences({ view, asked }: { view: PeopleView; asked: AskedAway | null }) {
   const { busy, problem, send } = useCommand();
   const here = view.people.filter((person) => !person.retiredOn);
   const form = useForm<AddAbsence, unknown, AddAbsence>({
     resolver: zodResolver(AddAbsence),
     defaultValues: {
-      person: here[0]?.id ?? view.me,
-      firstDay: view.today,
-      lastDay: view.today,
+      person: asked?.person ?? here[0]?.id ?? view.me,
+      firstDay: asked?.day ?? view.today,
+      lastDay: asked?.day ?? view.today,
       fromMinute: null,
       toMinute: null,
       reason: "",
     },
   });
+  useEffect(() => {
+    if (asked) form.setFocus("reason");
+  }, [asked, form]);
   const add = form.handleSubmit(async (values) => {
     if ((await send("people/add-absence", values)).ok) location.reload();
   });

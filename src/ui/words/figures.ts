@@ -26,6 +26,17 @@ export const listed = (items: readonly string[]): string =>
 export const weekdays = (days: readonly number[]): string => listed(days.map((day) => WEEKDAY[day as Weekday]));
 /** 'Tue 14 Jul' in the reader's language. */
 export const sayDay = (date: LocalDate): string => sayDate(date).replace(/[A-Z][a-z]+/g, (name) => t(name));
+/** First names, as a barn calls its people; who shares one with somebody has the first letter of the family name behind it. */
+export function shortNames(all: readonly string[]): (name: string) => string {
+  const firstOf = (name: string): string => name.split(" ")[0] ?? name;
+  return (name) => {
+    const first = firstOf(name);
+    const family = name.slice(first.length + 1);
+    return family !== "" && all.some((other) => other !== name && firstOf(other) === first)
+      ? `${first} ${family.charAt(0)}.`
+      : first;
+  };
+}
 /** The first letter large, to begin a sentence. */
 export const outer = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 /** The first letter small, for use inside a sentence. */
