@@ -20,6 +20,7 @@ import {
   minute,
   number,
   oneOf,
+  phone,
   said,
   setOf,
   sign,
@@ -100,6 +101,8 @@ export const PolicyFields = z.object({
   weeklyAfter: whole(WEEKLY_AFTER.from, WEEKLY_AFTER.to, "days"),
   /** Space for photos and clips. */
   mediaMb: whole(10, 1_000_000, "megabytes"),
+  /** Whom owners call; empty: not told. */
+  phone,
   workLimits: WorkLimitFields.check(...risingLimits),
   day: DayFields,
   /** Gear of its own, beside the usual. */

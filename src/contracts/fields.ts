@@ -67,6 +67,11 @@ export const centimetres = (low: number, high: number) => {
   };
   return z.number({ error }).check(z.gte(low, { error }), z.lte(high, { error }));
 };
+const PHONE = /^[+0-9 ()./-]{0,40}$/;
+/** May be empty: not told. */
+export const phone = z
+  .string("A telephone number.")
+  .check(z.trim(), z.regex(PHONE, "Digits, spaces and + ( ) . / - only, at most 40."));
 export const flag = z.boolean("Yes or no.");
 export const oneOf = <const T extends readonly string[]>(values: T) => z.enum(values, `One of: ${values.join(", ")}.`);
 export const list = <T extends z.core.$ZodType>(of: T, max: number) =>

@@ -25,6 +25,7 @@ import {
   methodId,
   number,
   oneOf,
+  phone,
   said,
   setOf,
   version,
@@ -37,8 +38,6 @@ import { GoalFields } from "./intake.ts";
 export const [LIGHTEST_KG, HEAVIEST_KG] = [50, 1200] as const;
 
 export const AFTER_LEVELS = ["unknown", "novice", "steady", "able"] as const;
-const PHONE = /^[+0-9 ()./-]{0,40}$/;
-const phone = z.string("A telephone number.").check(z.trim(), z.regex(PHONE, "Digits, spaces and + ( ) . / - only, at most 40."));
 const email = z.string("An e-mail address.").check(
   z.trim(),
   z.maxLength(120, "At most 120 characters."),

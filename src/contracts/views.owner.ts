@@ -1,3 +1,4 @@
+import type { HoldKind } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Milestone, TermReading } from "#core/calendar/term.ts";
 import type { Sex } from "#core/horse/horse.ts";
@@ -77,6 +78,10 @@ export interface LinkView {
 export interface OwnerView {
   readonly token: string;
   readonly barn: string;
+  /** Of the barn; empty: it has told none. */
+  readonly phone: string;
+  /** That stands today; null: none. */
+  readonly hold: { readonly kind: HoldKind; readonly from: LocalDate } | null;
   readonly horse: string;
   readonly sex: Sex;
   readonly client: string;

@@ -22,6 +22,7 @@ import type { Level } from "#core/ladder/level.ts";
 import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { RedSign } from "#core/permission/ground-check.ts";
 import type { Reason } from "#core/permission/reasons.ts";
+import type { Step } from "#core/permission/steps.ts";
 import type { ScheduledSession } from "#core/plan/term-plan.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { OwedPolicy } from "#core/report/facts.ts";
@@ -47,6 +48,8 @@ export interface RulerView {
   readonly posts: readonly Milestone[];
   readonly holds: readonly Hold[];
   readonly firsts: readonly { readonly day: LocalDate; readonly words: string }[];
+  /** The next big step as the plan has it; null: none is planned, or the plan was not read. */
+  readonly ahead: { readonly day: LocalDate; readonly step: Step } | null;
 }
 
 /** One tap that takes the decision: a write with all that it needs, or the page where it is taken. */

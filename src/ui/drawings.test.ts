@@ -61,11 +61,12 @@ describe("the term ruler", () => {
     ] as RulerView["posts"],
     holds: [{ kind: "vet", from: day("2026-06-08"), to: day("2026-06-09"), stopsClock: true }] as RulerView["holds"],
     firsts: [{ day: day("2026-06-04"), words: "First saddle" }],
+    ahead: { day: day("2026-06-20"), step: "sit" },
   };
   it("has ticks, the hold hatched, posts striped, the first as a flag, the plan hollow and the horse solid", () => {
     expect(structure(createElement(Ruler, { view, large: true }))).toMatchInlineSnapshot(`
       [
-        "Day 12 of 32 on Fri 12 Jun: 2 of 22 sessions done, 5 lengths behind. To come: mid-term Mon 15 Jun.",
+        "Day 12 of 32 on Fri 12 Jun: 2 of 22 sessions done, 5 lengths behind. To come: mid-term Mon 15 Jun. Next big step: first sitting, Sat 20 Jun.",
         "rect fill-straw",
         "path stroke-dim/50",
         "path stroke-dim",
@@ -79,6 +80,7 @@ describe("the term ruler", () => {
         "path stroke-rail",
         "text fill-dim Mid-term 15 Jun",
         "path fill-ochre stroke-ochre",
+        "path fill-paper stroke-ochre",
         "line stroke-ochre",
         "circle fill-paper stroke-ink",
         "circle fill-ink",

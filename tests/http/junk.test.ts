@@ -72,6 +72,7 @@ const POLICIES = {
   idleHours: 72,
   weeklyAfter: 4,
   mediaMb: 2000,
+  phone: "555 0100",
   workLimits: { ...USUAL_LIMITS },
   day: { ...USUAL_DAY },
 };

@@ -38,6 +38,7 @@ const BarnRow = z.object({
   idleHours: int,
   weeklyAfter: int,
   mediaMb: int,
+  phone: text,
   cues: z.partialRecord(z.enum(CUES), text),
   weights: z.array(WeightFields),
   stepChanges: z.array(StepChangeFields),
@@ -84,6 +85,7 @@ export interface Barn {
   readonly workLimits: WorkLimits;
   /** Megabytes that photos and clips may take. */
   readonly mediaMb: number;
+  readonly phone: string;
   readonly dayFrom: number;
   readonly dayTo: number;
   readonly dayStep: number;
@@ -131,7 +133,7 @@ export async function findBarn(db: Db): Promise<Barn | null> {
 async function readBarn(db: Db): Promise<Barn | null> {
   const row = await maybeOne(
     BarnRow,
-    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, media_mb, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, gear, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, demo, begun_on, start_steps, version, stamp FROM barn`,
+    db`SELECT name, time_zone, first_day_is, rest_days, holidays, hold_vet, hold_injury, hold_owner, hold_weather, units, stalls, owed_policy, idle_hours, weekly_after, media_mb, phone, cues, weights, step_changes, card_ways, work_limits, day_from, day_to, day_step, gear, ladder_stamp, ladder_version, methods, bend_a, bend_b, usual_rate, demo, begun_on, start_steps, version, stamp FROM barn`,
   );
   if (!row) return null;
   const { holdVet, holdInjury, holdOwner, holdWeather, bendA, bendB, workLimits, ...rest } = row;
@@ -159,7 +161,7 @@ export async function insertBarn(
 export async function updatePolicies(tx: Transaction, version: number, p: PolicyFields): Promise<boolean> {
   const done = await tx`
     UPDATE barn SET name = ${p.name}, first_day_is = ${p.firstDayIs}, rest_days = ${p.restDays}, holidays = ${p.holidays}, hold_vet = ${p.holdVet},
-      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, weekly_after = ${p.weeklyAfter}, media_mb = ${p.mediaMb}, work_limits = ${tx.json(p.workLimits as never)}, day_from = ${p.day.dayFrom}, day_to = ${p.day.dayTo}, day_step = ${p.day.dayStep}, gear = ${tx.json(p.gear as never)}, version = version + 1
+      hold_injury = ${p.holdInjury}, hold_owner = ${p.holdOwner}, hold_weather = ${p.holdWeather}, units = ${p.units}, cues = ${tx.json(p.cues as never)}, stalls = ${p.stalls}, owed_policy = ${p.owedPolicy}, idle_hours = ${p.idleHours}, weekly_after = ${p.weeklyAfter}, media_mb = ${p.mediaMb}, phone = ${p.phone}, work_limits = ${tx.json(p.workLimits as never)}, day_from = ${p.day.dayFrom}, day_to = ${p.day.dayTo}, day_step = ${p.day.dayStep}, gear = ${tx.json(p.gear as never)}, version = version + 1
     WHERE version = ${version}`;
   return done.count === 1;
 }

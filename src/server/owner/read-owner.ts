@@ -5,6 +5,7 @@
 
 import type { OwnerView } from "#contracts/views.owner.ts";
 import type { RulerView } from "#contracts/views.ts";
+import { heldOn } from "#core/calendar/holds.ts";
 import { addDays, mondayOf } from "#core/calendar/local-date.ts";
 import { askedBack, checkBackIsOpen } from "#core/home/check-back.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -73,6 +74,9 @@ function termOf({ today, reading, posts }: RulerView): OwnerView["term"] {
   return { day: reading.dayOfTerm, of: reading.calendarDays, next: next ? { kind: next.kind, day: next.day } : null };
 }
 
+/** For whoever comes with an address that opens nothing. */
+export const barnPhone = async ({ sql }: Deps): Promise<string> => (await findBarn(sql))?.phone ?? "";
+
 export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerView> {
   const { stay, barn, today, link } = opened;
   const [issues, worked, backs] = await Promise.all([
@@ -95,6 +99,8 @@ export async function readOwner(deps: Deps, opened: OpenedOwner): Promise<OwnerV
   return {
     token: link.token,
     barn: barn.name,
+    phone: barn.phone,
+    hold: stay.wentHome === null ? heldOn(stay.holds, today) : null,
     horse: stay.horse,
     sex: stay.sex,
     client: link.contact ?? stay.client,

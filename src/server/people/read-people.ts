@@ -1,4 +1,5 @@
 import type { PeopleView } from "#contracts/views.ts";
+import { weekdayOf } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { listPeopleFeeds } from "#db/queries/feed.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
@@ -27,11 +28,11 @@ export async function readPeople(deps: Deps, me: PersonId): Promise<PeopleView> 
         calendar: feedOf.get(person.id) ?? null,
         sitsOn: row ? { horses: row.sitsOn, of: row.mounts } : null,
         week: row
-          ? week.days.map((_, i) => ({
+          ? week.days.map(({ day }, i) => ({
               // What is on a sheet says who; what is only planned, who is meant.
               sessions: week.horses.filter(({ cells }) => (cells[i]?.card?.rider ?? cells[i]?.meant?.rider) === person.id).length,
-              works: (row.slots[i] ?? 0) > 0,
-              away: row.away[i] ?? null,
+              works: person.worksDays.includes(weekdayOf(day)) && (row.slots[i] ?? 0) > 0,
+              away: person.worksDays.includes(weekdayOf(day)) ? (row.away[i] ?? null) : null,
             }))
           : [],
       };

@@ -25,7 +25,15 @@ import { restOfWeek } from "../watch/propose.ts";
 import { readNeeds } from "../watch/read-needs.ts";
 import { lastWorked, measuringDueFor, termFacts } from "./facts.ts";
 
-export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
+/** The next session of the plan that is a big step. */
+function stepAhead(stay: Stay, laid: PlanRecord["laid"], today: LocalDate): RulerView["ahead"] {
+  const from = stayDay(stay.firstDay, today) + (stay.delivered.includes(today) ? 1 : 0);
+  for (const { day, because } of laid)
+    if (day >= from && because.code === "step") return { day: addDays(stay.firstDay, day), step: because.step };
+  return null;
+}
+
+export function rulerOf(stay: Stay, barn: Barn, today: LocalDate, laid: PlanRecord["laid"] = []): RulerView {
   const facts = termFacts(stay, barn);
   // A stay that went home is read as it stood on that day.
   const at = stay.wentHome ?? today;
@@ -38,6 +46,7 @@ export function rulerOf(stay: Stay, barn: Barn, today: LocalDate): RulerView {
     posts: milestonesOf(facts, reading, { evaluations: closed, reported: stay.reportNumber !== null }, at),
     holds: stay.holds,
     firsts: stay.firsts,
+    ahead: stay.wentHome ? null : stepAhead(stay, laid, at),
   };
 }
 
@@ -168,10 +177,10 @@ export async function readRail(deps: Deps): Promise<RailView> {
   const toldOf = new Map(told.map((one) => [one.stayId, one]));
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   const lanes = inWork.map((stay) => {
-    const ruler = rulerOf(stay, barn, today);
+    const plan = plans.find(({ stayId }) => stayId === stay.id);
+    const ruler = rulerOf(stay, barn, today, plan?.laid);
     const mine = toldOf.get(stay.id);
     const seen = sudden.find(({ stayId }) => stayId === stay.id)?.day;
-    const plan = plans.find(({ stayId }) => stayId === stay.id);
     const read = stay.wentHome ? [] : trainerNeedsOf(stay, mine, plan, today);
     const needs = [
       ...suddenOf(stay, seen),

@@ -8,7 +8,7 @@ export function BarnScreen({ view }: { view: BarnView }) {
   return (
     <div className="grid gap-8">
       <section aria-labelledby="rules-title">
-        <h2 id="rules-title">Rules of the barn</h2>
+        <h2 id="rules-title">Rules</h2>
         <PolicyForm view={view} />
       </section>
       <Places view={view} />

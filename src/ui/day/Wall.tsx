@@ -94,7 +94,7 @@ function WallCard({
         {done ? "✓ " : ""}
         {card.horse}
       </span>
-      <span className="text-2xl">
+      <span className={done && part.length <= HALF_HOUR ? "sr-only" : "text-2xl"}>
         {placesOf(card, names)}
         {card.helper ? ` · with ${short(names.person(card.helper))}` : ""}
       </span>

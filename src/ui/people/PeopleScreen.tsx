@@ -6,7 +6,8 @@ import { CalendarLink } from "#ui/feed/CalendarLink.tsx";
 import { Button, Tag } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { Wide } from "#ui/kit/Wide.tsx";
-import { minutesAsClock, plural, weekdays } from "#ui/words/figures.ts";
+import { listed, minutesAsClock, plural } from "#ui/words/figures.ts";
+import { WEEKDAY } from "#ui/words/labels.ts";
 import { ROLE } from "#ui/words/labels-desk.ts";
 import { sayWeight } from "#ui/words/units.ts";
 import { Absences, type AskedAway } from "./Absences.tsx";
@@ -15,8 +16,14 @@ import { AddPersonForm, EditPersonForm } from "./PersonForm.tsx";
 
 type Open = PersonId | "new" | null;
 
-const shortDays = (days: readonly Weekday[] | readonly number[]): string =>
-  weekdays(days).replaceAll(/(\w{3})\w+day|(\w{3})day/g, "$1$2");
+const short = (day: Weekday): string => WEEKDAY[day].slice(0, 3);
+/** 'Mon to Sat', or the days one by one. */
+function shortDays(days: readonly Weekday[]): string {
+  const [first, last] = [days[0], days.at(-1)];
+  return first && last && days.length > 2 && last - first === days.length - 1
+    ? `${short(first)} to ${short(last)}`
+    : listed(days.map(short));
+}
 
 /** A day of somebody's week: how many sessions, and a tap writes down that they do not come. */
 function DayOf({
@@ -88,8 +95,8 @@ export function PeopleScreen({ view }: { view: PeopleView }) {
                 <th scope="row" className="py-1 pr-3 leading-tight">
                   {person.name} {person.id === view.me && <span className="font-normal text-dim">(you)</span>}
                   <span className="block text-sm font-normal text-dim">
-                    {ROLE[person.role]} · {shortDays(person.worksDays)} {minutesAsClock(person.worksFrom)} to{" "}
-                    {minutesAsClock(person.worksTo)} · signs in as {person.signIn}
+                    {ROLE[person.role]} · {shortDays(person.worksDays)}, {minutesAsClock(person.worksFrom)} to{" "}
+                    {minutesAsClock(person.worksTo)}
                   </span>
                 </th>
                 <td className="pr-3">{person.grade}</td>
@@ -140,6 +147,7 @@ export function PeopleScreen({ view }: { view: PeopleView }) {
         .map((person) => (
           <section key={person.id} aria-labelledby="person-title" className="grid gap-4 border-2 border-rail p-4">
             <h2 id="person-title">{person.name}</h2>
+            <p className="text-dim">Signs in as {person.signIn}.</p>
             <EditPersonForm person={person} />
             <CalendarLink person={person.id} stay={null} path={person.calendar} words="The string in a calendar" />
             <div className="grid gap-6 border-t border-line pt-3 lg:grid-cols-2">

@@ -17,7 +17,23 @@ function Today({ today }: { today: LaneView["todays"] }) {
   return <>{today.map(({ rider, start, state }) => `${state === "closed" ? "✓ " : ""}${clock(start)} ${rider}`).join(", ")}</>;
 }
 
-function Lane({ lane, needs, place, manager }: { lane: LaneView; needs: readonly NeedView[]; place: number; manager: boolean }) {
+function Lane({
+  lane,
+  needs,
+  place,
+  manager,
+  thin = false,
+  folded = false,
+}: {
+  lane: LaneView;
+  needs: readonly NeedView[];
+  place: number;
+  manager: boolean;
+  /** One line, where there are many. */
+  thin?: boolean;
+  /** Behind 'and so many more'. */
+  folded?: boolean;
+}) {
   const { stay, horse, client, kind, length, ruler, rider, weakest, todays } = lane;
   const { reading } = ruler;
   const [first, ...others] = needs;
@@ -28,6 +44,7 @@ function Lane({ lane, needs, place, manager }: { lane: LaneView; needs: readonly
   const kinds = [...new Set(lane.needs.map(({ code }) => NEED_KIND[code]))];
   return (
     <li
+      data-folded={folded || undefined}
       data-name={`${horse} ${client}`.toLowerCase()}
       data-place={place}
       data-end={reading.lastDay}
@@ -37,7 +54,9 @@ function Lane({ lane, needs, place, manager }: { lane: LaneView; needs: readonly
       data-need={kinds.join(",")}
       className="break-inside-avoid border-b border-line"
     >
-      <div className="grid items-center gap-x-3 max-md:min-h-14 max-md:grid-cols-[minmax(0,1fr)_auto] max-md:py-1 md:min-h-[34px] md:grid-cols-[9.5rem_3rem_minmax(9rem,1fr)_3rem_8.5rem_minmax(0,17.5rem)_9rem]">
+      <div
+        className={`grid items-center gap-x-3 max-md:min-h-14 max-md:grid-cols-[minmax(0,1fr)_auto] max-md:py-1 ${thin ? "md:min-h-6" : "md:min-h-[34px]"} md:grid-cols-[9.5rem_3rem_minmax(9rem,1fr)_3rem_8.5rem_minmax(0,17.5rem)_9rem]`}
+      >
         <div className="min-w-0">
           <a
             href={`/horse/${stay}`}
@@ -48,7 +67,7 @@ function Lane({ lane, needs, place, manager }: { lane: LaneView; needs: readonly
           <span className="pl-2 text-sm text-dim md:hidden">
             day {Math.max(0, reading.dayOfTerm)} of {length}
           </span>
-          <span className="block truncate text-xs leading-[1.2] text-dim max-md:hidden">
+          <span className={`block truncate text-xs leading-[1.2] text-dim max-md:hidden ${thin ? "md:hidden" : ""}`}>
             {todays.length > 0 ? <Today today={todays} /> : KIND[kind]}
           </span>
         </div>
@@ -59,7 +78,7 @@ function Lane({ lane, needs, place, manager }: { lane: LaneView; needs: readonly
           {Math.max(0, reading.dayOfTerm)}/{length}
         </span>
         <div className="max-md:hidden">
-          <Ruler view={ruler} />
+          <Ruler view={ruler} low={thin} />
         </div>
         <span className="text-sm max-md:hidden" title="Sessions done / included">
           {reading.delivered}/{reading.contracted}
@@ -112,6 +131,8 @@ function Lane({ lane, needs, place, manager }: { lane: LaneView; needs: readonly
   );
 }
 
+/** From so many lanes on those that need nothing are thin, and fold beyond as many. */
+const [MANY, CALM_SHOWN] = [20, 20];
 /** What is set aside until a day, with the way back. */
 function Deferred({ needs, today }: { needs: readonly NeedView[]; today: LocalDate }) {
   if (needs.length === 0) return null;
@@ -175,6 +196,7 @@ export function Lanes({
   const calm = lanes
     .filter(({ stay }) => !standing.has(stay))
     .sort((a, b) => b.needs.length - a.needs.length || a.ruler.reading.lastDay.localeCompare(b.ruler.reading.lastDay));
+  const many = lanes.length > MANY;
   return (
     <>
       <ol id="lanes" data-today={today} className="border-t border-line">
@@ -191,8 +213,23 @@ export function Lanes({
           </li>
         )}
         {calm.map((lane, i) => (
-          <Lane key={lane.stay} lane={lane} needs={[]} place={needing.length + i} manager={manager} />
+          <Lane
+            key={lane.stay}
+            lane={lane}
+            needs={[]}
+            place={needing.length + i}
+            manager={manager}
+            thin={many}
+            folded={many && i >= CALM_SHOWN}
+          />
         ))}
+        {many && calm.length > CALM_SHOWN && (
+          <li data-more data-place={lanes.length} className="border-b border-line text-center">
+            <button type="button" className="sign min-h-9 px-3 text-slate underline max-md:min-h-14">
+              and {calm.length - CALM_SHOWN} more with nothing needed
+            </button>
+          </li>
+        )}
       </ol>
       {manager && <Deferred needs={needs.filter(({ putOff }) => putOff !== null)} today={today} />}
     </>

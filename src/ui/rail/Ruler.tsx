@@ -1,12 +1,13 @@
 /**
  * The term ruler: a straight rail with a tick a day. Striped posts are milestones, a hollow marker says where the contract wants the
- * horse today, a solid one where its sessions have brought it; the gap is told in lengths. Holds are hatched, firsts are flags.
+ * horse today, a solid one where its sessions have brought it; the gap is told in lengths. Holds are hatched, firsts are flags, the next big step of the plan a hollow one.
  * It is as wide as its place: marks stand at shares of the width, and nothing of it is scaled, so that words stay readable on a phone.
  */
 
 import type { ReactNode } from "react";
 import type { RulerView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { STEP_WORDS } from "#ui/words/because.ts";
 import { plural } from "#ui/words/figures.ts";
 import { HOLD } from "#ui/words/labels.ts";
 import { POST } from "#ui/words/labels-desk.ts";
@@ -16,12 +17,13 @@ const EDGE = 0.08;
 /** A hold is hatched in pixels, and cut where it ends: no rail is longer. */
 const HATCH = Array.from({ length: 500 }, (_, i) => `M${4 * i - 8} 14l9 -16`).join("");
 
-export function sayRuler({ today, reading, posts }: RulerView): string {
+const sayAhead = ({ step, day }: NonNullable<RulerView["ahead"]>): string => `${STEP_WORDS[step]}, ${sayDate(day)}`;
+export function sayRuler({ today, reading, posts, ahead }: RulerView): string {
   const behind = reading.owed;
   const lengths =
     behind > 0 ? `${plural(behind, "length")} behind` : behind < 0 ? `${plural(-behind, "length")} ahead` : "on schedule";
   const coming = posts.filter((post) => !post.done).map((post) => `${POST[post.kind].toLowerCase()} ${sayDate(post.day)}`);
-  return `Day ${reading.dayOfTerm} of ${reading.calendarDays} on ${sayDate(today)}: ${reading.delivered} of ${reading.contracted} sessions done, ${lengths}. ${coming.length > 0 ? `To come: ${coming.join(", ")}.` : "All milestones passed."}`;
+  return `Day ${reading.dayOfTerm} of ${reading.calendarDays} on ${sayDate(today)}: ${reading.delivered} of ${reading.contracted} sessions done, ${lengths}. ${coming.length > 0 ? `To come: ${coming.join(", ")}.` : "All milestones passed."}${ahead ? ` Next big step: ${sayAhead(ahead)}.` : ""}`;
 }
 
 const share = (at: number): string => `${(100 * at).toFixed(2)}%`;
@@ -32,8 +34,8 @@ const At = ({ at, children }: { at: number; children: ReactNode }) => (
   </svg>
 );
 
-export function Ruler({ view, large = false }: { view: RulerView; large?: boolean }) {
-  const { reading, today, posts, holds, firsts } = view;
+export function Ruler({ view, large = false, low = false }: { view: RulerView; large?: boolean; low?: boolean }) {
+  const { reading, today, posts, holds, firsts, ahead } = view;
   const one = posts[0]?.day ?? view.firstDay;
   const last = Math.max(1, reading.calendarDays - 1);
   const at = (day: LocalDate): number => Math.max(0, Math.min(last, daysBetween(one, day))) / last;
@@ -42,7 +44,7 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
   const plan = at(today);
   const now = Math.max(0, Math.min(1, plan - reading.owed * session));
   const behind = reading.owed;
-  const rail = large ? 30 : 21;
+  const rail = large ? 30 : low ? 18 : 21;
   let [days, weeks] = ["", ""];
   for (let i = 0; i < reading.calendarDays; i += 1)
     if (weekdayOf(addDays(one, i)) === 1) weeks += `M${i} 0v8`;
@@ -52,7 +54,7 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
   return (
     <svg
       width="100%"
-      height={large ? 72 : 32}
+      height={large ? 72 : low ? 24 : 32}
       overflow="visible"
       role="img"
       aria-label={sayRuler(view)}
@@ -110,6 +112,12 @@ export function Ruler({ view, large = false }: { view: RulerView; large?: boolea
           <path d={`M0 ${rail}v-13l7 3.5l-7 3.5`} className="fill-ochre stroke-ochre" />
         </At>
       ))}
+      {ahead && (
+        <At at={at(ahead.day)}>
+          <title>{`Next big step: ${sayAhead(ahead)}`}</title>
+          <path d={`M0 ${rail}v-17l9 4.5l-9 4.5`} className="fill-paper stroke-ochre" strokeWidth={2} />
+        </At>
+      )}
       {Math.abs(plan - now) > 0.002 && (
         <line
           x1={share(now)}

@@ -7,6 +7,13 @@ const none = document.querySelector<HTMLElement>("#find-none");
 /** Between what needs somebody and what does not; it says nothing in another order, or of some lanes only. */
 const gap = document.querySelector<HTMLElement>("[data-break]");
 const list = document.querySelector<HTMLElement>("#lanes");
+/** 'and so many more', where there are many; whoever looks for something sees all. */
+const more = document.querySelector<HTMLElement>("[data-more]");
+const unfold = (): void => {
+  list?.setAttribute("data-all", "");
+  if (more) more.hidden = true;
+};
+more?.addEventListener("click", unfold);
 const lanes = [...document.querySelectorAll<HTMLElement>("[data-name]")];
 
 const byNumber =
@@ -34,6 +41,7 @@ function show(): void {
   }
   const asTheyCame = words === "" && Object.values(chosen).every((one) => one === "");
   if (gap) gap.hidden = !asTheyCame;
+  if (!asTheyCame || chosen["order"]) unfold();
   list?.append(...[...lanes, ...(gap ? [gap] : [])].sort(ORDERS[chosen["order"] ?? ""] ?? byNumber("place")));
   if (none) none.hidden = shown > 0 || lanes.length === 0;
   const url = new URL(location.href);

@@ -1,7 +1,9 @@
 /** What an owner reads is school English of about grade 7: reports, letters, the routine, the plan for home, the owner's page. By Flesch and Kincaid (1975), syllables by dictionary. */
+
 import { fleschKincaid } from "flesch-kincaid";
 import { syllable } from "syllable";
 import { describe, expect, it } from "vitest";
+import { HOLD_KINDS } from "#core/calendar/holds.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { readTerm, type TermFacts } from "#core/calendar/term.ts";
 import { composeReport } from "#core/report/compose.ts";
@@ -74,7 +76,11 @@ describe("An owner reads at about grade 7", () => {
   it("the week on the owner's page", () => {
     for (const { id } of SKILLS) {
       const session = { day: localDate("2026-07-14"), groundMinutes: 40, saddleMinutes: 0, skills: [id] };
-      expect(gradeOf(sayWeek([session], localDate("2026-07-13"), who))).toBeLessThanOrEqual(GRADE + 3);
+      expect(gradeOf(sayWeek({ sessions: [session], hold: null }, localDate("2026-07-13"), who))).toBeLessThanOrEqual(GRADE + 3);
+      for (const kind of HOLD_KINDS)
+        expect(
+          gradeOf(sayWeek({ sessions: [], hold: { kind, from: localDate("2026-07-09") } }, localDate("2026-07-13"), who)),
+        ).toBeLessThanOrEqual(GRADE);
     }
   });
   it("what a horse does, skill by skill", () => {

@@ -1,6 +1,7 @@
 import type { ContactRole, GOES, RELEASE, SINCE, VisitFields } from "#contracts/owner.ts";
 import type { OwnerView } from "#contracts/views.owner.ts";
-import type { LocalDate } from "#core/calendar/local-date.ts";
+import type { HoldKind } from "#core/calendar/holds.ts";
+import { type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import type { Milestone } from "#core/calendar/term.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { hours, listed } from "./figures.ts";
@@ -31,8 +32,15 @@ export const NEXT_AT_BARN: Readonly<Record<Milestone["kind"], string>> = {
   report: "Last report, and home",
 };
 /** The week so far in one sentence: 'Worked 3 times this week, 2 hours in all, mostly on being tied and the saddle.' */
-export function sayWeek(sessions: OwnerView["sessions"], monday: LocalDate, who: Pronouns): string {
+const ON_HOLD: Readonly<Record<HoldKind, string>> = {
+  vet: "No work: we wait for the vet",
+  injury: "No work: an injury is healing",
+  owner: "No work: paused as we agreed with you",
+  weather: "No work: paused for the weather",
+};
+export function sayWeek({ sessions, hold }: Pick<OwnerView, "sessions" | "hold">, monday: LocalDate, who: Pronouns): string {
   const week = sessions.filter(({ day }) => day >= monday);
+  if (hold) return `${ON_HOLD[hold.kind]}, since ${sayDate(hold.from)}. Ask us if you want to know more.`;
   if (week.length === 0) return "No session yet this week.";
   const minutes = week.reduce((sum, one) => sum + one.groundMinutes + one.saddleMinutes, 0);
   const times = [
