@@ -34,8 +34,8 @@ describe("the report", () => {
       .sql`SELECT count(*) FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle' AND k.state = 'closed'`;
     const sessions = `We did ${given?.["count"]} of your 20 sessions`;
     expect(await bodyOf(page)).toContain(sessions);
-    await (await page.waitForSelector(`li button[aria-expanded=false] ::-p-text(${sessions})`))?.click();
-    expect(await page.$$eval("li a[href^='/card/']", (links) => links.length)).toBe(Number(given?.["count"]));
+    await (await page.waitForSelector(`[data-line] button[aria-expanded=false]::-p-text(${sessions})`))?.click();
+    expect(await page.$$eval("[data-line] a[href^='/card/']", (links) => links.length)).toBe(Number(given?.["count"]));
     await add(page, "What we did", "She found her rhythm in the second week.");
     // What is a vet's to say is marked, and left to the manager.
     await page.keyboard.type(" She is sound.");
@@ -48,13 +48,19 @@ describe("the report", () => {
     await button(page, "Save").click();
     await text(page, "Saved");
     // Two sentences of the same block: one is left out, one is put another way.
-    await (await page.waitForSelector("li button[aria-expanded=false] ::-p-text(hours on the ground)"))?.click();
+    await (await page.waitForSelector("[data-line] button[aria-expanded=false]::-p-text(hours on the ground)"))?.click();
     await (await page.waitForSelector("::-p-said([name='Reword'][role='textbox'])"))?.click({ count: 3 });
     await page.keyboard.type("Most hours were in the saddle.");
-    const [careful] = await page.$$("::-p-xpath(//div[h3='What to be careful with']//li//button[@aria-expanded='false'])");
+    const [careful] = await page.$$(
+      "::-p-xpath(//section[h2='What to be careful with' or h2='Keep in mind']//*[@data-line]//button[@aria-expanded='false'])",
+    );
     const leftOut = await careful?.evaluate((one) => (one.firstChild?.textContent ?? "").trim());
     await careful?.click();
-    await (await page.waitForSelector("::-p-xpath(//div[h3='What to be careful with']//button[text()='Leave it out'])"))?.click();
+    await (
+      await page.waitForSelector(
+        "::-p-xpath(//section[h2='What to be careful with' or h2='Keep in mind']//button[text()='Leave it out'])",
+      )
+    )?.click();
     await follow(page, () => button(page, "Approve and number").click());
     expect(page.url()).toMatch(/\/report\/\d+$/);
     const words = await bodyOf(page);

@@ -1,7 +1,7 @@
 /** The rules of the barn, each as a sentence with the fields that change it. */
 import { type ReactNode, useState } from "react";
 import { Controller } from "react-hook-form";
-import { EditPolicies, type PolicyFields } from "#contracts/barn.ts";
+import type { EditPolicies, PolicyFields } from "#contracts/barn.ts";
 import type { BarnView } from "#contracts/views.barn.ts";
 import { type LocalDate, sayDateWithYear, WEEKDAYS } from "#core/calendar/local-date.ts";
 import { CUES } from "#core/card/cues.ts";

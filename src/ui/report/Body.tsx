@@ -1,10 +1,11 @@
 /** The report as the owner reads it: on the screen of the manager, on the owner's page, and on paper. */
 
+import type { ReactNode } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { ReportContent } from "#contracts/views.report.ts";
 import { sayDateWithYear } from "#core/calendar/local-date.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import type { SkillComparison } from "#core/report/facts.ts";
+import type { BlockId, SkillComparison } from "#core/report/facts.ts";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { Ruler } from "#ui/rail/Ruler.tsx";
 import { SCORE_WORDS } from "#ui/words/labels.ts";
@@ -25,6 +26,15 @@ interface Props {
   readonly approvedBy: string | null;
   /** Where a photo is fetched. */
   photo(id: string): string;
+  /** Where it is being written: sentences are changed in their place. */
+  edit?: EditSlots;
+}
+/** What the editor puts in the place of a sentence, and behind the sentences of a part. */
+export interface EditSlots {
+  /** Parts that can be written in, also where nothing is said in them yet. */
+  readonly parts: readonly BlockId[];
+  line(part: BlockId, key: string): ReactNode;
+  after(part: BlockId): ReactNode;
 }
 
 const at = ({ before, now }: SkillComparison): string => (before === null || before === now ? `${now}` : `${before} → ${now}`);
@@ -63,7 +73,7 @@ const CHART_WEEKS = 6;
 /** Lines of what to mind that the first page has room for. */
 const ON_FIRST_PAGE = 3;
 
-export function Body({ content, number, approvedBy, photo }: Props) {
+export function Body({ content, number, approvedBy, photo, edit }: Props) {
   const { horse, client, barn, day, kind, blocks, compared, ruler, weeks, home, photos, changes } = content;
   const { first = null } = content;
   const who = pronounsOf(content);
@@ -72,14 +82,15 @@ export function Body({ content, number, approvedBy, photo }: Props) {
     ? blocks.flatMap((block) => {
         const lines =
           block.id === "in-short" || (block.id === "careful" && block.lines.length <= ON_FIRST_PAGE) ? [] : block.lines;
-        return lines.length + block.prose.length > 0 ? [{ ...block, lines }] : [];
+        return edit || lines.length + block.prose.length > 0 ? [{ ...block, lines }] : [];
       })
     : blocks;
+  const parts = edit ? edit.parts.map((id) => shown.find((block) => block.id === id) ?? { id, lines: [], prose: [] }) : shown;
   const drawn = compared.filter(({ now }) => now !== null);
   return (
     <article className="@container max-w-3xl border-t-8 border-double border-rail bg-paper px-6 py-5 print:max-w-none print:border-t-4 print:px-0">
       {first ? (
-        <FirstPage content={content} number={number} who={who} photo={photo} />
+        <FirstPage content={content} number={number} who={who} photo={photo} {...(edit && { line: edit.line })} />
       ) : (
         <>
           <header className="flex flex-wrap items-baseline justify-between gap-x-6">
@@ -97,15 +108,21 @@ export function Body({ content, number, approvedBy, photo }: Props) {
         </>
       )}
       <div className={first ? "print:columns-2 print:gap-8 print:text-sm" : ""}>
-        {shown.map(({ id, lines, prose }) => (
+        {parts.map(({ id, lines, prose }) => (
           <section key={id} className={id === "in-short" ? "pt-4 text-lg leading-snug" : "pt-4"}>
             <h2>{BLOCK[id]}</h2>
-            {lines.map(({ key, text }) => (
-              <p key={key} className="pt-1">
-                {text}
-              </p>
-            ))}
-            <ProseView prose={prose} />
+            {lines.map(({ key, text }) =>
+              edit ? (
+                <div key={key} className="pt-1">
+                  {edit.line(id, key)}
+                </div>
+              ) : (
+                <p key={key} className="pt-1">
+                  {text}
+                </p>
+              ),
+            )}
+            {edit ? edit.after(id) : <ProseView prose={prose} />}
           </section>
         ))}
       </div>

@@ -1,6 +1,6 @@
 /**
- * Writing a report: the composed sentences, each with what is behind it, put another way or left out; the manager's own words below them; and beside it all
- * the report as the owner will read it.
+ * Writing a report on the paper that the owner will read: each sentence is put another way or left out where it stands, with what is behind it, and the
+ * manager's own words are typed where they will stand; what concerns the whole of it is beside the paper.
  */
 
 import { type ComponentType, type ReactNode, useEffect, useState } from "react";
@@ -12,6 +12,7 @@ import { composeHome, type OwnHomeWords as HomeWordsOf, NO_HOME_WORDS } from "#c
 import {
   type AssembledBlock,
   assemble,
+  type Line,
   NO_WORDS,
   type OwnWords,
   type Passage,
@@ -26,7 +27,7 @@ import { useCommand } from "#ui/kit/use-command.ts";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { BLOCK } from "#ui/words/labels-desk.ts";
 import { sayStatement } from "#ui/words/report.ts";
-import { Body } from "./Body.tsx";
+import { Body, type EditSlots } from "./Body.tsx";
 import { HomeEditor } from "./HomeEditor.tsx";
 import { LineEditor } from "./LineEditor.tsx";
 import { Photos } from "./Photos.tsx";
@@ -107,19 +108,22 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     sentences: statements.map(({ key, say, from }) => ({ key, text: sayStatement(say, key, style), from })),
   }));
   const blocks = assemble(said, words);
+  const blockOf = (id: BlockId): AssembledBlock =>
+    blocks.find((one) => one.id === id) ?? { id, lines: [], prose: [], unsupported: [] };
   const proseOf = (id: Written): readonly Passage[] => (id === "home" ? homeWords.prose : (words[id]?.prose ?? []));
   const isWritten = (id: Written): boolean => writing.includes(id) || proseOf(id).length > 0;
   const ProseEditor = useProseEditor([...BLOCK_IDS, "home" as const].some(isWritten));
   const proseOn = (id: Written, title: string, onProse: (prose: readonly Passage[]) => void): ReactNode => {
     if (!isWritten(id))
       return (
-        <Button
-          className="justify-self-start"
+        <button
+          type="button"
+          className="sign min-h-6 text-sm text-slate underline"
           aria-label={`Add your words on: ${title}`}
           onClick={() => setWriting([...writing, id])}
         >
           Add your words
-        </Button>
+        </button>
       );
     if (!ProseEditor) return <ProseView prose={proseOf(id)} />;
     return <ProseEditor key={`${id}:${round}`} label={`Your words on: ${title}`} prose={proseOf(id)} onChange={onProse} />;
@@ -170,15 +174,69 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
     set(next);
     setRound(round + 1);
   };
+  const lineOf = (id: BlockId, line: Line): ReactNode => {
+    const own = words[id] ?? NO_WORDS;
+    return (
+      <LineEditor
+        key={line.key}
+        line={line}
+        supported={view.supported}
+        sources={line.from.flatMap((source) => view.sources[source] ?? [])}
+        onText={(text) =>
+          changeBlock(id, {
+            edits: [
+              ...own.edits.filter(({ key }) => key !== line.key),
+              ...(text === null ? [] : [{ key: line.key, composed: line.composed, text }]),
+            ],
+          })
+        }
+        onLeave={(left) => changeBlock(id, { left: left ? [...own.left, line.key] : own.left.filter((key) => key !== line.key) })}
+      />
+    );
+  };
+  const edit: EditSlots = {
+    parts: BLOCK_IDS.filter((id) => {
+      const block = blockOf(id);
+      return view.kind !== "weekly" || block.lines.length + block.prose.length > 0 || id === "next";
+    }),
+    line: (id, key) => {
+      const line = blockOf(id).lines.find((one) => one.key === key);
+      return line ? lineOf(id, line) : null;
+    },
+    after: (id) => {
+      const block = blockOf(id);
+      const own = words[id] ?? NO_WORDS;
+      const left = block.lines.filter((line) => line.left);
+      return (
+        <div className="grid justify-items-start gap-1 print:hidden">
+          {block.lines.length === 0 && <p className="text-sm text-dim">Nothing in the record for this part.</p>}
+          {left.length > 0 && (
+            <details className="w-full text-sm">
+              <summary className="sign min-h-6 cursor-pointer text-slate">Left out: {left.length}</summary>
+              {left.map((line) => lineOf(id, line))}
+            </details>
+          )}
+          {block.unsupported.map(({ key, text }) => (
+            <p key={key} className="border-l-4 border-ochre pl-2 text-sm">
+              ▲ The record no longer says this, so the owner does not see it: <s>{text}</s>{" "}
+              <Button onClick={() => changeBlock(id, { edits: own.edits.filter((one) => one.key !== key) })}>Drop it</Button>
+            </p>
+          ))}
+          <Unheld text={own.prose.map(plainText).join(". ")} supported={view.supported} />
+          {proseOn(id, BLOCK[id], (prose) => changeBlock(id, { prose: prose as never }))}
+        </div>
+      );
+    },
+  };
   return (
-    <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-      <section aria-labelledby="edit-title" className="grid content-start gap-3 print:hidden">
+    <div className="grid gap-6 lg:grid-cols-[minmax(0,48rem)_minmax(18rem,1fr)]">
+      <section aria-labelledby="edit-title" className="grid min-w-0 content-start gap-3 lg:order-2 print:hidden">
         <div className="flex flex-wrap items-center gap-2">
-          <h2 id="edit-title">Write</h2>
+          <h2 id="edit-title">This report</h2>
           <span role="status" className="text-dim">
             {saved ? "Saved" : restored ? "Kept on this device, not saved yet" : ""}
           </span>
-          <Button className="ml-auto" disabled={busy} onClick={() => void save()}>
+          <Button disabled={busy} onClick={() => void save()}>
             Save
           </Button>
           <Button disabled={busy} onClick={() => void approve(false)}>
@@ -193,6 +251,9 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
             ▲ {view.client.name} has no e-mail address here: print it, or <a href={`/horse/${view.stay}/terms`}>type one in</a>.
           </p>
         )}
+        <p className="text-sm text-dim">
+          Click a sentence on the paper to reword it, leave it out, or see the records behind it.
+        </p>
         <div className="flex flex-wrap gap-4">
           <Pick label="Tone" options={TONES} words={TONE} value={tone} onPick={(one) => change({ tone: one })} />
           <Pick label="Reading" options={READING_LEVELS} words={LEVEL} value={level} onPick={(one) => change({ level: one })} />
@@ -219,46 +280,6 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
             }}
           />
         )}
-        {BLOCK_IDS.map((id) => {
-          const block: AssembledBlock = blocks.find((one) => one.id === id) ?? { id, lines: [], prose: [], unsupported: [] };
-          const own = words[id] ?? NO_WORDS;
-          if (view.kind === "weekly" && block.lines.length === 0 && block.prose.length === 0 && id !== "next") return null;
-          return (
-            <div key={id} className="border-t border-line pt-2">
-              <h3>{BLOCK[id]}</h3>
-              {block.lines.length === 0 && <p className="text-sm text-dim">Nothing in the record for this part.</p>}
-              <ul>
-                {block.lines.map((line) => (
-                  <LineEditor
-                    key={line.key}
-                    line={line}
-                    supported={view.supported}
-                    sources={line.from.flatMap((source) => view.sources[source] ?? [])}
-                    onText={(text) =>
-                      changeBlock(id, {
-                        edits: [
-                          ...own.edits.filter(({ key }) => key !== line.key),
-                          ...(text === null ? [] : [{ key: line.key, composed: line.composed, text }]),
-                        ],
-                      })
-                    }
-                    onLeave={(left) =>
-                      changeBlock(id, { left: left ? [...own.left, line.key] : own.left.filter((key) => key !== line.key) })
-                    }
-                  />
-                ))}
-              </ul>
-              {block.unsupported.map(({ key, text }) => (
-                <p key={key} className="border-l-4 border-ochre pl-2 text-sm">
-                  ▲ The record no longer says this, so the owner does not see it: <s>{text}</s>{" "}
-                  <Button onClick={() => changeBlock(id, { edits: own.edits.filter((one) => one.key !== key) })}>Drop it</Button>
-                </p>
-              ))}
-              <Unheld text={own.prose.map(plainText).join(". ")} supported={view.supported} />
-              {proseOn(id, BLOCK[id], (prose) => changeBlock(id, { prose: prose as never }))}
-            </div>
-          );
-        })}
         {view.home && (
           <HomeEditor
             stay={view.stay}
@@ -290,6 +311,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
           number={null}
           approvedBy={null}
           photo={(id) => `/api/report-photo/${id}`}
+          edit={edit}
         />
       </section>
     </div>

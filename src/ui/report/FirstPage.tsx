@@ -1,8 +1,10 @@
 /** The first page of a report, to be put on the fridge: name, picture, what was asked, what the horse can do now, what comes next. */
+import type { ReactNode } from "react";
 import { isClip } from "#contracts/media.ts";
 import type { ReportContent } from "#contracts/views.report.ts";
 import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
 import type { Touch } from "#core/intake/body.ts";
+import type { BlockId } from "#core/report/facts.ts";
 import type { FirstPageRow } from "#core/report/first-page.ts";
 import { Side } from "#ui/intake/BodyMap.tsx";
 import { SIDE_BOX, SIDE_SPOTS } from "#ui/intake/body-drawing.ts";
@@ -18,6 +20,8 @@ interface Props {
   readonly number: number | null;
   readonly who: Pronouns;
   photo(id: string): string;
+  /** In the editor: what stands in the place of a sentence. */
+  line?(part: BlockId, key: string): ReactNode;
 }
 const CELL = 13;
 const STEPS = 5;
@@ -91,10 +95,10 @@ function Outline({ horse, touches }: { horse: string; touches: readonly Touch[] 
 export const pictureOf = (photos: ReportContent["photos"]): ReportContent["photos"][number] | undefined =>
   photos.find(({ of = null }) => !of || !isClip(of.type));
 
-export function FirstPage({ content, number, who, photo }: Props) {
+export function FirstPage({ content, number, who, photo, line }: Props) {
   const { horse, client, barn, kind, blocks, ruler, photos, people = [], touches = [], first } = content;
   if (!first) return null;
-  const linesOf = (id: string): readonly string[] => blocks.find((block) => block.id === id)?.lines.map(({ text }) => text) ?? [];
+  const linesOf = (id: BlockId) => blocks.find((block) => block.id === id)?.lines ?? [];
   const picture = pictureOf(photos);
   const mind = linesOf("careful").slice(0, 3);
   return (
@@ -109,10 +113,10 @@ export function FirstPage({ content, number, who, photo }: Props) {
             For {client}. {first.length} days, {sayDate(first.from)} to {sayDateWithYear(first.to)}, {first.delivered} of{" "}
             {plural(first.contracted, "session")}.
           </p>
-          {linesOf("in-short").map((text) => (
-            <p key={text} className="pt-2 text-xl leading-snug">
-              {text}
-            </p>
+          {linesOf("in-short").map(({ key, text }) => (
+            <div key={key} className="pt-2 text-xl leading-snug">
+              {line ? line("in-short", key) : <p>{text}</p>}
+            </div>
           ))}
         </div>
         <div className="pt-2">
@@ -179,8 +183,8 @@ export function FirstPage({ content, number, who, photo }: Props) {
             <>
               <h2 className="pt-2">Keep in mind</h2>
               <ul className="list-disc pl-5">
-                {mind.map((text) => (
-                  <li key={text}>{text}</li>
+                {mind.map(({ key, text }) => (
+                  <li key={key}>{line ? line("careful", key) : text}</li>
                 ))}
               </ul>
             </>

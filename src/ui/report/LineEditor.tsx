@@ -20,14 +20,15 @@ export function LineEditor({ line, supported, sources, onText, onLeave }: Props)
   const [open, setOpen] = useState(false);
   const edited = line.text !== line.composed;
   return (
-    <li className="border-b border-line py-1 text-sm">
+    <div data-line={line.key}>
       <button
         type="button"
         aria-expanded={open}
-        className={`min-h-8 w-full text-left hover:bg-rail-soft ${line.left ? "text-dim line-through" : ""}`}
+        title="Change this sentence"
+        className={`w-full rounded text-left hover:bg-rail-soft ${line.left ? "text-dim line-through" : ""} ${edited ? "border-l-4 border-slate pl-2" : ""}`}
         onClick={() => setOpen(!open)}
       >
-        {line.text} <span className="text-dim">{sources.length > 0 ? `[${plural(sources.length, "record")}]` : ""}</span>
+        {line.text}
       </button>
       {edited && <Unheld text={line.text} supported={supported} />}
       {line.stale !== null && (
@@ -38,7 +39,7 @@ export function LineEditor({ line, supported, sources, onText, onLeave }: Props)
         </p>
       )}
       {open && (
-        <div className="grid gap-1 pb-1 pl-3">
+        <div className="my-1 grid gap-1 border-l-4 border-rail bg-chalk p-2 text-base">
           {edited && <p className="text-dim">The record: {line.composed}</p>}
           <label className="sign text-dim">
             Reword
@@ -56,7 +57,7 @@ export function LineEditor({ line, supported, sources, onText, onLeave }: Props)
           </div>
           {sources.length > 0 && (
             <p>
-              Based on:{" "}
+              From {plural(sources.length, "record")}:{" "}
               {sources.map(({ day, path, words }, i) => (
                 <span key={path + day}>
                   {i > 0 && ", "}
@@ -67,6 +68,6 @@ export function LineEditor({ line, supported, sources, onText, onLeave }: Props)
           )}
         </div>
       )}
-    </li>
+    </div>
   );
 }
