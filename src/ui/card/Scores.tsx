@@ -1,4 +1,4 @@
-import { Suspense, useState } from "react";
+import { type ReactNode, Suspense, useLayoutEffect, useRef, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
@@ -62,6 +62,36 @@ function Row({
   );
 }
 
+const boxOf = (skill: string): string => `work-${skill}`;
+/** A skill of the card; on a phone a line with what was scored, until it is its turn. A desk shows all. */
+function Fold({
+  id,
+  open,
+  words,
+  given,
+  onOpen,
+  children,
+}: {
+  id: string;
+  open: boolean;
+  words: string;
+  given: string;
+  onOpen(): void;
+  children: ReactNode;
+}) {
+  return (
+    <div id={id} className="relative border-t border-line">
+      {!open && (
+        <button type="button" className="flex min-h-14 w-full items-center gap-3 text-left md:hidden" onClick={onOpen}>
+          <span className="sign grow">{words}</span>
+          <span>{given}</span>
+        </button>
+      )}
+      <div className={`py-2 ${open ? "" : "max-md:hidden"}`}>{children}</div>
+    </div>
+  );
+}
+
 const orderOf = (item: WorkItem, sides: readonly TrackSide[]): readonly TrackSide[] =>
   item.side && sides.includes(item.side) ? [item.side, ...sides.filter((side) => side !== item.side)] : sides;
 
@@ -78,7 +108,22 @@ export function Scores({ view, draft, put: change }: Part) {
     ),
   );
   const [turned, setTurned] = useState<readonly string[]>([]);
+  /** Whose cells were touched last: they stay open on a phone until another skill's are. */
+  const [touched, setTouched] = useState<string | null>(null);
+  const held = useRef<{ readonly skill: string; readonly top: number } | null>(null);
+  /** What folds above the thumb must not move the next cell under it. */
+  const touch = (skill: string): void => {
+    const box = document.getElementById(boxOf(skill));
+    held.current = box ? { skill, top: box.getBoundingClientRect().top } : null;
+    setTouched(skill);
+  };
+  useLayoutEffect(() => {
+    const box = held.current && document.getElementById(boxOf(held.current.skill));
+    if (held.current && box) scrollBy(0, box.getBoundingClientRect().top - held.current.top);
+    held.current = null;
+  });
   const put = (skill: string, side: TrackSide, score: Score | null): void => {
+    touch(skill);
     const rest = scores.filter((given) => given.skill !== skill || given.side !== side);
     onChange(score === null ? rest : [...rest, { skill, side, score }]);
   };
@@ -131,12 +176,28 @@ export function Scores({ view, draft, put: change }: Part) {
     );
   };
   const asked = (item: WorkItem): readonly TrackSide[] => (oneSide(item) ? sidesAsked(item).slice(0, 1) : sidesAsked(item));
+  const scoreOf = (skill: string, side: TrackSide) => scores.find((given) => given.skill === skill && given.side === side)?.score;
+  /** On a phone one skill is open at a time: what was touched last, and what comes next. */
+  const next = items.find(
+    (item) => !swapOf(item.skill) && asked(item).some((side) => scoreOf(item.skill, side) === undefined),
+  )?.skill;
+  const sayGiven = (item: WorkItem): string =>
+    asked(item)
+      .map((side) => [side === "both" ? "" : SIDE[side], scoreOf(item.skill, side) ?? "–"].join(" ").trim())
+      .join(" · ");
   return (
     <section aria-labelledby="work-title">
       <h2 id="work-title">{draft.smaller ? t("The work: the smaller version") : t("The work")}</h2>
       {items.length === 0 && <p className="text-dim">{t("No work is planned on this card. Choose what you did below.")}</p>}
       {items.map((item) => (
-        <div key={item.skill} className="relative border-t border-line py-2">
+        <Fold
+          key={item.skill}
+          id={boxOf(item.skill)}
+          open={item.skill === next || item.skill === touched}
+          words={skillWords(item.skill)}
+          given={swapOf(item.skill) ? "" : sayGiven(item)}
+          onOpen={() => touch(item.skill)}
+        >
           <h3 className="pr-20">
             <a
               className="flex min-h-14 flex-wrap items-center gap-x-1 text-ink no-underline"
@@ -191,7 +252,7 @@ export function Scores({ view, draft, put: change }: Part) {
               anchors={view.anchors[item.skill]}
               side={side}
               last={view.recentScores.find((one) => one.skill === item.skill && one.side === side)?.scores ?? []}
-              value={scores.find((given) => given.skill === item.skill && given.side === side)?.score}
+              value={scoreOf(item.skill, side)}
               onPick={(score) => put(item.skill, side, score)}
             />
           ))}
@@ -217,7 +278,7 @@ export function Scores({ view, draft, put: change }: Part) {
               {t("Worked the other side too")}
             </Button>
           )}
-        </div>
+        </Fold>
       ))}
       <label className="sign block border-t border-line pt-2 text-dim">
         {t("Worked on something else too")}

@@ -280,6 +280,7 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
             }}
           />
         )}
+        <Photos which={which} photos={photos} media={view.media} onChange={setPhotos} />
         {view.home && (
           <HomeEditor
             stay={view.stay}
@@ -290,7 +291,6 @@ export function Editor({ view, me }: { view: ReportView; me: string }) {
             onChange={changeHome}
           />
         )}
-        <Photos which={which} photos={photos} media={view.media} onChange={setPhotos} />
         {view.issues.length > 0 && (
           <div className="border-t border-line pt-2">
             <h3>Approved</h3>
