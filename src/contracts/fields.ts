@@ -6,8 +6,8 @@ import { isSign, STRENGTHS } from "#core/intake/signs.ts";
 import type { Id } from "#core/kernel/brand.ts";
 import { SCORES, sidesOf, TRACK_SIDES } from "#core/kernel/sides.ts";
 import { centimetresToInches, type Measurable, onDial, unitOf } from "#core/kernel/units.ts";
+import { unitsHere } from "./barn.units.ts";
 import { here } from "./ladder.here.ts";
-import { unitsHere } from "./units.here.ts";
 
 export const EMAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;

@@ -1,7 +1,7 @@
 /** What the server is made of: a pool for each barn, one clock. The pool is lazy, as middleware also runs where no database is there (a build). */
 
+import { keepUnitsIn, type UnitsSlot } from "#contracts/barn.units.ts";
 import { keepLaddersIn, type LadderSlot } from "#contracts/ladder.here.ts";
-import { keepUnitsIn, type UnitsSlot } from "#contracts/units.here.ts";
 import { dateInZone, type LocalDate, localDate } from "#core/calendar/local-date.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { tellOfSlowQueries } from "#db/run.ts";

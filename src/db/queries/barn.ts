@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { OwnGear, type PolicyFields, StepChangeFields, WayFields, WeightFields, WorkLimitFields } from "#contracts/barn.ts";
+import { unitsAre } from "#contracts/barn.units.ts";
 import { ladderIs } from "#contracts/ladder.here.ts";
 import { MethodFields } from "#contracts/plan.ts";
-import { unitsAre } from "#contracts/units.here.ts";
 import type { HoldPolicy } from "#core/calendar/holds.ts";
 import type { LocalDate, Weekday } from "#core/calendar/local-date.ts";
 import { CUES, type Cue } from "#core/card/cues.ts";

@@ -107,6 +107,8 @@ export function Scores({ view, draft, put: change }: Part) {
       (skill) => !listed.includes(skill),
     ),
   );
+  /** Typed to find something else that was worked. */
+  const [sought, setSought] = useState("");
   const [turned, setTurned] = useState<readonly string[]>([]);
   /** Whose cells were touched last: they stay open on a phone until another skill's are. */
   const [touched, setTouched] = useState<string | null>(null);
@@ -282,20 +284,22 @@ export function Scores({ view, draft, put: change }: Part) {
       ))}
       <label className="sign block border-t border-line pt-2 text-dim">
         {t("Worked on something else too")}
-        <select
+        <input
+          list="other-skills"
+          placeholder={t("Choose a skill")}
           className={`${INPUT} h-14 font-sans text-ink`}
-          value=""
-          onChange={(event) => {
-            if (event.target.value) setAdded([...added, event.target.value]);
+          value={sought}
+          onChange={({ target: { value } }) => {
+            const found = others.find((id) => option(id) === value);
+            if (found) setAdded([...added, found]);
+            setSought(found ? "" : value);
           }}
-        >
-          <option value="">{t("Choose a skill")}</option>
+        />
+        <datalist id="other-skills">
           {others.map((id) => (
-            <option key={id} value={id}>
-              {option(id)}
-            </option>
+            <option key={id} value={option(id)} />
           ))}
-        </select>
+        </datalist>
       </label>
       {view.work.withheld.map(({ skill, reasons }) => (
         <p key={skill} className="pt-2">

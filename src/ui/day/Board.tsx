@@ -183,13 +183,15 @@ export function Board({ view, drawn, fallen, spots, selected, cursor, may, me, o
         {people.map((person) => {
           const mine = cards.filter((card) => card.rider === person.id);
           const helps = cards.filter((card) => card.helper === person.id);
+          // Who stands by has thin lines, and room for a session only while one is placed.
+          const thin = !person.rides && mine.length === 0;
           return (
             <div
               key={person.id}
               data-string={person.id}
               className={`grid grid-cols-[9rem_1fr] items-stretch border-t border-line ${person.id === me ? "bg-slate-soft" : ""}`}
             >
-              <div className="flex flex-col justify-center py-1 pr-2 leading-tight">
+              <div className={`flex pr-2 leading-tight ${thin ? "items-center gap-2" : "flex-col justify-center py-1"}`}>
                 <span className="sign truncate">{person.name}</span>
                 <span className="text-xs text-dim">
                   grade {person.grade}
@@ -197,7 +199,7 @@ export function Board({ view, drawn, fallen, spots, selected, cursor, may, me, o
                   {person.away ? ` · away: ${person.away.reason}` : ""}
                 </span>
               </div>
-              <div className={`grid grid-rows-1 ${columns} min-h-12`}>
+              <div className={`grid grid-rows-1 ${columns} ${thin ? "min-h-8" : "min-h-12"}`}>
                 {hourMarks(drawn).map((slot) => (
                   <span
                     key={slot}
@@ -242,9 +244,10 @@ export function Board({ view, drawn, fallen, spots, selected, cursor, may, me, o
                 {helps.map((card) => (
                   <span
                     key={`help-${card.card}`}
-                    className={`${columnAt(drawn, { start: card.start, length: helperLength(card) })} pointer-events-none z-10 row-start-1 m-px self-center truncate border-y-2 border-slate bg-paper px-1 text-xs text-slate`}
+                    className={`${columnAt(drawn, { start: card.start, length: helperLength(card) })} pointer-events-none z-10 row-start-1 m-px self-center border-y-2 border-slate bg-paper px-1 text-xs leading-3 break-words text-slate`}
                   >
-                    helps {card.horse}
+                    <span className="sr-only">helps </span>
+                    {card.horse}
                   </span>
                 ))}
               </div>

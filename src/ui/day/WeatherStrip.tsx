@@ -1,7 +1,7 @@
 /** The weather over the strings, hour by hour, and what it does to the day; typed by hand where no station speaks, or it is wrong. */
 
 import { useState } from "react";
-import { unitsHere } from "#contracts/units.here.ts";
+import { unitsHere } from "#contracts/barn.units.ts";
 import type { DayView } from "#contracts/views.ts";
 import { DAY_GRID, HOUR, hoursOf } from "#core/day/model.ts";
 import { weatherWarning } from "#core/day/weather-day.ts";

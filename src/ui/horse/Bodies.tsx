@@ -1,6 +1,6 @@
 /** Measures over the stay: curves of weight, height and croup with the work of each week under them, and what they ask to keep in mind. */
 
-import { unitsHere } from "#contracts/units.here.ts";
+import { unitsHere } from "#contracts/barn.units.ts";
 import type { BodyView, CourseView } from "#contracts/views.watch.ts";
 import { daysBetween, sayDate } from "#core/calendar/local-date.ts";
 import { growthOf, type MeasureCaution } from "#core/horse/measuring.ts";

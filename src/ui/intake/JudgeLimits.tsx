@@ -1,5 +1,5 @@
+import { unitsHere } from "#contracts/barn.units.ts";
 import type { JudgementFields } from "#contracts/intake.ts";
-import { unitsHere } from "#contracts/units.here.ts";
 import type { ClosedEvaluationView } from "#contracts/views.intake.ts";
 import { GROWING_CM } from "#core/horse/horse.ts";
 import { SECOND_PERSONS } from "#core/intake/limits.ts";

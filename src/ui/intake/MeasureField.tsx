@@ -1,8 +1,8 @@
 /** One measure of the walk: typed in whatever unit the tape has, kept in metric, and asked about where it looks slipped. */
 
 import { useState } from "react";
+import { unitsHere } from "#contracts/barn.units.ts";
 import { WalkMeasureFields } from "#contracts/intake.ts";
-import { unitsHere } from "#contracts/units.here.ts";
 import {
   type LengthName,
   type MeasureQuestion,

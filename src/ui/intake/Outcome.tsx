@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
+import { unitsHere } from "#contracts/barn.units.ts";
 import { here } from "#contracts/ladder.here.ts";
-import { unitsHere } from "#contracts/units.here.ts";
 import type { HorseNowView, InForceView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { GROWING_CM } from "#core/horse/horse.ts";

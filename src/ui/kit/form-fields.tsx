@@ -1,7 +1,7 @@
 /** The fields of a form, tied to react-hook-form: label, hint and error always stand with their control. */
 import { useState } from "react";
 import { Controller, type FieldValues, type Path, type UseFormRegisterReturn, type UseFormReturn } from "react-hook-form";
-import { unitsHere } from "#contracts/units.here.ts";
+import { unitsHere } from "#contracts/barn.units.ts";
 import { type LengthName, readLength } from "#core/intake/measures.ts";
 import { type Measurable, readDial } from "#core/kernel/units.ts";
 import { clockAsMinutes, minutesAsClock } from "#ui/words/figures.ts";

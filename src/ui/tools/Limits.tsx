@@ -1,7 +1,7 @@
 /** Heat and wind, minutes on the circle, and how much a week was. */
 
 import { useState } from "react";
-import { unitsHere } from "#contracts/units.here.ts";
+import { unitsHere } from "#contracts/barn.units.ts";
 import { readDial } from "#core/kernel/units.ts";
 import { circleMinutes } from "#core/tools/load.ts";
 import { GAIT_WEIGHTS, type GaitMinutes, STEEP, weekRatio, workload } from "#core/tools/workload.ts";

@@ -1,7 +1,7 @@
 /** Weight by tape, and who may ride a horse of that weight. */
 
 import { useState } from "react";
-import { unitsHere } from "#contracts/units.here.ts";
+import { unitsHere } from "#contracts/barn.units.ts";
 import type { ToolsView } from "#contracts/views.tools.ts";
 import { HORSE_CLASSES, type HorseClass } from "#core/horse/horse.ts";
 import { centimetresToInches, readDial } from "#core/kernel/units.ts";

@@ -1,5 +1,5 @@
 /** Figures as people in a barn read them. */
-import { unitsHere } from "#contracts/units.here.ts";
+import { unitsHere } from "#contracts/barn.units.ts";
 import { type LocalDate, sayDate, type Weekday } from "#core/calendar/local-date.ts";
 import { DAY_GRID } from "#core/day/model.ts";
 import { centimetresToHands } from "#core/kernel/units.ts";

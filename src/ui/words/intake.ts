@@ -1,7 +1,7 @@
 /** Words of the evaluation: measures, the body map, limits, the reading of the mind, the owner's aim. */
 
+import { unitsHere } from "#contracts/barn.units.ts";
 import { here } from "#contracts/ladder.here.ts";
-import { unitsHere } from "#contracts/units.here.ts";
 import type { SessionsMissing } from "#core/intake/aims.ts";
 import { zoneOf } from "#core/intake/body.ts";
 import type { SignMoment, Trend } from "#core/intake/cause-rules.ts";

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from "vitest";
+import { keepUnitsIn } from "#contracts/barn.units.ts";
 import { dial } from "#contracts/fields.ts";
-import { keepUnitsIn } from "#contracts/units.here.ts";
 import type { UnitSystem } from "#core/kernel/units.ts";
 import { bothWeights, sayTemperature, sayWeight, sayWind, typedFigure, weightHeld, weightLimit } from "./units.ts";
 

@@ -1,5 +1,5 @@
 /** Weights, wind and temperatures as the barn measures them. */
-import { unitsHere } from "#contracts/units.here.ts";
+import { unitsHere } from "#contracts/barn.units.ts";
 import { type Measurable, onDial, type UnitSystem, unitOf } from "#core/kernel/units.ts";
 
 const other = (system: UnitSystem): UnitSystem => (system === "metric" ? "hands" : "metric");
