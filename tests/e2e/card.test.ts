@@ -295,9 +295,15 @@ describe("a card on the phone", () => {
       await screens.visit(page, `/card/${id}`);
       await go(page, "Work");
       const groups = await page.$$eval("section:has(#work-title) [role=group]:has(> button:nth-child(6))", (all) => all.length);
-      const more = await page.$("::-p-text(Worked the other side too)");
-      if (more) {
-        await thumb(more);
+      const all = await page.$$("[id^='work-']");
+      const sayMore = await Promise.all(
+        all.map((box) => box.evaluate((one) => one.textContent?.includes("Worked the other side too"))),
+      );
+      const box = all[sayMore.indexOf(true)];
+      if (box) {
+        const folded = await box.$(":scope > button");
+        if (folded) await thumb(folded);
+        await thumb(await box.waitForSelector("::-p-text(Worked the other side too)"));
         await page.waitForFunction(
           (before) =>
             document.querySelectorAll("section:has(#work-title) [role=group]:has(> button:nth-child(6))").length > before,

@@ -270,11 +270,11 @@ describe("weather typed by hand", () => {
     await button(page, "type it in").click();
     const fields = await page.$$("form input[inputmode='decimal']");
     expect(fields).toHaveLength(9);
-    for (const [i, value] of ["12", "50", "3", "14", "45", "4", "12", "70", ""].entries()) await fields[i]?.type(value);
+    for (const [i, value] of ["12 C", "50", "3 m/s", "14 C", "45", "9", "54", "70", ""].entries()) await fields[i]?.type(value);
     await button(page, "Use this weather").click();
     // What is missing is named, and what was typed stays.
-    await text(page, "A number from 0 to 90");
-    await fields[8]?.type("16");
+    await text(page, "A number from 0 to 201 mph");
+    await fields[8]?.type("16 m/s");
     await button(page, "Use this weather").click();
     await text(page, "Typed by Odalys Brandt.");
     await text(page, "no first rides, ground work only");

@@ -27,7 +27,7 @@ describe("its weight", () => {
     await follow(page, () => button(page, "Save the measures").click());
     const [kept] = await screens.site.sql`SELECT kilograms, by_scale FROM weighing WHERE stay_id = ${stay}`;
     expect(kept).toMatchObject({ byScale: false });
-    expect(await bodyOf(page)).toMatch(/kg .*on Tue 14 Jul/);
+    expect(await bodyOf(page)).toMatch(/lb .*on Tue 14 Jul/);
     await page.close();
   });
 });

@@ -58,7 +58,7 @@ describe("with the keyboard alone", () => {
     await screens.visit(page, `/horse/${await stayOf("Brickle")}`);
     await follow(page, () => page.keyboard.press("e"));
     await follow(page, () => press(named("Start the intake evaluation")));
-    await press("button::-p-text(Catch, halter, lead)");
+    await press("ol li:nth-child(3) button");
     await press("button[aria-label^='Catch: 3']");
     await press("button::-p-text(Stop here)");
     await type(named("Why the evaluation stops here"), "Would not be led past the gate.");

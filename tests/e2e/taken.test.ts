@@ -136,7 +136,7 @@ describe("between two evaluations", () => {
     const words = await bodyOf(page);
     expect(words).toContain("Overweight. No circles, no trot on hard ground.");
     expect(words).toContain("The croup is higher than the withers");
-    expect(words).toMatch(/Tue 14 Jul: 862 lb \(391 kg\), condition 7\.5, withers 14\.3 hands and croup 1\.2 in higher/);
+    expect(words).toMatch(/Tue 14 Jul: 862 lb \(391 kg\), condition 7\.5, withers 14\.3 hands and croup 1 in higher/);
     expect(await page.$("svg[aria-label^='Withers and croup, in.']")).not.toBeNull();
     await reload(page);
     await page.close();

@@ -4,7 +4,8 @@ import { AddPerson, EditPerson, type PersonFields, ROLES, USUAL_PERSON } from "#
 import type { PeopleView } from "#contracts/views.ts";
 import { WEEKDAYS } from "#core/calendar/local-date.ts";
 import { type Lines, useFormConflict } from "#ui/kit/form-conflict.tsx";
-import { Check, Clock, dialIn, type Form, Measured, Select, Text } from "#ui/kit/form-fields.tsx";
+import { Check, Clock, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
+import { dialIn, Measured } from "#ui/kit/Measured.tsx";
 import { Button, Picks, Trouble } from "#ui/kit/parts.tsx";
 import { useCommand } from "#ui/kit/use-command.ts";
 import { minutesAsClock, weekdays } from "#ui/words/figures.ts";

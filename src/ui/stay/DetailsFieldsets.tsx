@@ -1,7 +1,9 @@
 import type { FieldValues, Path } from "react-hook-form";
 import type { ClientFields, HorseFields } from "#contracts/stay.ts";
 import { HISTORY_ANSWERS, HISTORY_TOPICS, HORSE_CLASSES, SEXES } from "#core/horse/horse.ts";
-import { Check, dialIn, type Form, lengthBy, Measured, Select, Text } from "#ui/kit/form-fields.tsx";
+import { Check, type Form, Select, Text } from "#ui/kit/form-fields.tsx";
+import { lengthBy } from "#ui/kit/length-by.ts";
+import { dialIn, Measured } from "#ui/kit/Measured.tsx";
 import { CLASS, HISTORY_ANSWER, HISTORY_TOPIC, SEX } from "#ui/words/labels-desk.ts";
 
 /** Client and horse, shared by booking and by changing them later. */
