@@ -1,5 +1,5 @@
 /** Every page as it first stands, looked at by axe once for each role and device that comes to it. What only a press brings about is looked at where a test presses. */
-import { afterAll, beforeAll, describe, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Role } from "#contracts/people.ts";
 import { maySee, PAGES } from "#server/auth/access.ts";
 import { addressesOf, readable, SIGN_IN } from "./pages.ts";
@@ -13,6 +13,8 @@ export interface Look {
   readonly routes: readonly string[];
   /** Once more in the dark, which changes colours and nothing else. */
   readonly dark?: boolean;
+  /** Once more at 200 %, as half of the width: nothing may be pushed out to the side. */
+  readonly zoomed?: boolean;
 }
 
 const IN_HAND = /^\/(horse|card|report|owner|outbox)/;
@@ -33,7 +35,7 @@ export function sweepPages(looks: readonly Look[]): void {
   });
   afterAll(() => screens.close());
 
-  describe.each(looks)("$title", ({ who, size, routes, dark = false }) => {
+  describe.each(looks)("$title", ({ who, size, routes, dark = false, zoomed = false }) => {
     it("passes axe on every page", { timeout: 240_000 }, async () => {
       const page = await screens.as(who === "owner" ? null : SIGN_IN[who], size);
       const scheme = (value: "light" | "dark") => page.emulateMediaFeatures([{ name: "prefers-color-scheme", value }]);
@@ -41,6 +43,12 @@ export function sweepPages(looks: readonly Look[]): void {
         if (dark) await scheme("light");
         await screens.visit(page, paths[route] ?? route);
         await expectAccessible(page, `light ${route}`);
+        if (zoomed) {
+          await page.setViewport({ width: size.width / 2, height: size.height / 2 });
+          const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+          expect([route, wide]).toEqual([route, Math.min(0, wide)]);
+          await page.setViewport(size);
+        }
         if (!dark) continue;
         await scheme("dark");
         await expectContrast(page, `dark ${route}`);
