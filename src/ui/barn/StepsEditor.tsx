@@ -68,7 +68,7 @@ export function StepsEditor({ view }: { view: BarnView }) {
                 type="button"
                 aria-current={one === step ? "true" : undefined}
                 onClick={() => setStep(one)}
-                className="sign min-h-9 w-full border border-line bg-paper px-2 text-left aria-[current=true]:border-rail aria-[current=true]:bg-rail aria-[current=true]:text-on-rail"
+                className="sign min-h-9 w-full border border-edge bg-paper px-2 text-left aria-[current=true]:border-rail aria-[current=true]:bg-rail aria-[current=true]:text-on-rail"
               >
                 {outer(STEP_WORDS[one])}
                 {edits.some((change) => change.step === one) ? " ·" : ""}

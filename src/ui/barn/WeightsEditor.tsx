@@ -56,7 +56,7 @@ export function WeightsEditor({ view }: { view: BarnView }) {
                 type="button"
                 aria-current={one.id === sign ? "true" : undefined}
                 onClick={() => setSign(one.id)}
-                className="sign min-h-9 w-full border border-line bg-paper px-2 text-left aria-[current=true]:border-rail aria-[current=true]:bg-rail aria-[current=true]:text-on-rail"
+                className="sign min-h-9 w-full border border-edge bg-paper px-2 text-left aria-[current=true]:border-rail aria-[current=true]:bg-rail aria-[current=true]:text-on-rail"
               >
                 {one.words}
                 {edits.some((change) => change.sign === one.id) ? " ·" : ""}

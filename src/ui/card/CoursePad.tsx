@@ -38,7 +38,7 @@ export function CoursePad({ draft, put }: Part) {
               type="button"
               aria-pressed={side === one}
               onClick={() => put({ courseSide: side === one ? null : one })}
-              className={`sign min-h-14 border px-5 ${side === one ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+              className={`sign min-h-14 border px-5 ${side === one ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`}
             >
               {SIDE[one]}
             </button>
@@ -53,7 +53,7 @@ export function CoursePad({ draft, put }: Part) {
             aria-pressed={last === state}
             data-course={state}
             onClick={() => tap(state)}
-            className={`sign min-h-16 rounded border-2 text-xl ${last === state ? TONE[state] : "border-line bg-paper"}`}
+            className={`sign min-h-16 rounded border-2 text-xl ${last === state ? TONE[state] : "border-edge bg-paper"}`}
           >
             {COURSE[state]}
           </button>

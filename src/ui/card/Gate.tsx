@@ -203,7 +203,7 @@ export function Gate({
                   type="button"
                   aria-pressed={on}
                   onClick={() => onTicks(on ? ticks.filter((one) => one !== tick) : [...ticks, tick])}
-                  className={`flex min-h-14 items-center gap-2 border px-2 text-left leading-tight ${on ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+                  className={`flex min-h-14 items-center gap-2 border px-2 text-left leading-tight ${on ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`}
                 >
                   <span aria-hidden="true" className="text-xl">
                     {on ? "✓" : "○"}

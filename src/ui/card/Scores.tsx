@@ -51,7 +51,7 @@ function Row({
             aria-label={`${name}: ${score}, ${SCORE_WORDS[score]}`}
             onClick={() => onPick(value === score ? null : score)}
             {...thumb.over(score)}
-            className={`sign h-14 flex-1 border text-xl ${value === score ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+            className={`sign h-14 flex-1 border text-xl ${value === score ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`}
           >
             {score}
           </button>

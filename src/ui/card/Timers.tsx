@@ -48,7 +48,7 @@ export function Timers({ timers, riding, circleMinutes, onChange }: Props) {
                 setNow(at);
                 onChange(toggled(timers, name, at), at);
               }}
-              className={`sign min-h-16 rounded border-2 text-lg disabled:opacity-50 ${runs ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+              className={`sign min-h-16 rounded border-2 text-lg disabled:opacity-50 ${runs ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`}
             >
               <span className="block text-sm">
                 <span aria-hidden="true">{runs ? "■" : "▶"}</span>{" "}

@@ -142,7 +142,7 @@ function SpotCell({
       onMouseEnter={onHover}
       onFocus={onHover}
       aria-label={`${person.name}, ${clock(start)}: ${says}`}
-      className={`${columnAt(drawn, { start, length: view.hours.step })} row-start-1 m-px flex min-h-11 items-center justify-center border text-xs ${free ? "border-rail bg-rail-soft text-rail hover:bg-straw" : "border-line text-dim"} ${isOver ? "bg-straw outline-2 outline-ink" : ""}`}
+      className={`${columnAt(drawn, { start, length: view.hours.step })} row-start-1 m-px flex min-h-11 items-center justify-center border text-xs ${free ? "border-rail bg-rail-soft text-rail hover:bg-straw" : "border-edge text-dim"} ${isOver ? "bg-straw outline-2 outline-ink" : ""}`}
     >
       <span aria-hidden="true" className={free && cost === 0 ? "text-base" : free ? "text-xs" : "text-[0.65rem]"}>
         {word}

@@ -53,7 +53,7 @@ function DueItem({ due, horse, chosen, onChoose }: { due: DueView; horse: string
       data-due={due.stay}
       aria-pressed={chosen}
       onClick={onChoose}
-      className={`flex min-h-12 w-full touch-none items-baseline gap-2 border px-2 py-1 text-left ${chosen ? "border-ink bg-straw" : "border-line bg-paper"} ${isDragging ? "opacity-40" : ""}`}
+      className={`flex min-h-12 w-full touch-none items-baseline gap-2 border px-2 py-1 text-left ${chosen ? "border-ink bg-straw" : "border-edge bg-paper"} ${isDragging ? "opacity-40" : ""}`}
     >
       <span>
         <span className="sign block">{horse}</span>

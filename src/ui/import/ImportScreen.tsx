@@ -130,7 +130,7 @@ export function ImportScreen({ imports, units }: { imports: readonly ImportView[
           id="import-file"
           type="file"
           accept=".csv,.tsv,.txt,.xlsx,text/csv"
-          className="mt-1 block min-h-10 w-full max-w-md rounded border border-edge p-1 file:mr-3 file:min-h-8 file:rounded file:border file:border-line file:bg-paper file:px-3"
+          className="mt-1 block min-h-10 w-full max-w-md rounded border border-edge p-1 file:mr-3 file:min-h-8 file:rounded file:border file:border-edge file:bg-paper file:px-3"
           onChange={(event) => void choose(event.target.files?.[0])}
         />
         <p role="alert" className="text-oxblood">

@@ -35,7 +35,7 @@ export function Condition({ state }: { state: WalkState }) {
                     aria-pressed={measures[place] === value}
                     aria-label={`${MEASURE[place]}: ${value}`}
                     onClick={() => state.put({ kind: "measure", name: place }, measures[place] === value ? null : value)}
-                    className={`sign h-11 min-w-0 flex-1 border ${measures[place] === value ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+                    className={`sign h-11 min-w-0 flex-1 border ${measures[place] === value ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`}
                   >
                     {value}
                   </button>

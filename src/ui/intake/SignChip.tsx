@@ -31,7 +31,7 @@ export function SignChip({
       ? good
         ? "bg-rail text-on-rail border-rail"
         : "bg-ochre-soft text-ochre border-ochre"
-      : "bg-paper border-line";
+      : "bg-paper border-edge";
     return (
       <button
         type="button"

@@ -6,7 +6,7 @@ import { momentWords, TREND_CHOICE } from "#ui/words/intake.ts";
 import type { WalkState } from "./use-walk.ts";
 
 const chip = (on: boolean): string =>
-  `min-h-11 border px-2 text-sm ${on ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`;
+  `min-h-11 border px-2 text-sm ${on ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`;
 
 /** `seen`: one sign at one rung, on each side where it showed; what is told holds for all of them. */
 export function SignDetail({ seen, put }: { seen: readonly SeenSign[]; put: WalkState["put"] }) {

@@ -7,7 +7,7 @@ import { t } from "#ui/words/speak.ts";
 type Tone = "main" | "plain" | "stop";
 const BUTTON: Record<Tone, string> = {
   main: "bg-rail text-on-rail border-rail hover:opacity-90",
-  plain: "bg-paper text-ink border-line hover:border-ink",
+  plain: "bg-paper text-ink border-edge hover:border-ink",
   stop: "bg-paper text-oxblood border-oxblood hover:bg-oxblood-soft",
 };
 
@@ -148,7 +148,7 @@ export function Picks<T extends string>({
               type="button"
               aria-pressed={on}
               onClick={() => onChange(on ? value.filter((one) => one !== option) : [...value, option])}
-              className={`sign rounded border ${big ? "min-h-14 px-4 text-lg" : "min-h-9 px-2"} ${on ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+              className={`sign rounded border ${big ? "min-h-14 px-4 text-lg" : "min-h-9 px-2"} ${on ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`}
             >
               {on ? "✓ " : ""}
               {words}

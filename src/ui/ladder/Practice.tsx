@@ -83,7 +83,7 @@ export function Practice({ skill, words, scores, measure }: Props) {
                   setGiven([...given, score]);
                   setShown(true);
                 }}
-                className={`sign h-14 flex-1 border text-xl ${mine === score ? "border-rail bg-rail text-on-rail" : "border-line bg-paper"}`}
+                className={`sign h-14 flex-1 border text-xl ${mine === score ? "border-rail bg-rail text-on-rail" : "border-edge bg-paper"}`}
               >
                 {score}
               </button>

@@ -47,7 +47,7 @@ function DayOf({
       onClick={onAway}
       aria-label={`${one.sessions || "·"} ${person.name}, ${sayDate(day)}: ${plural(one.sessions, "session")}; write down an absence`}
       title="Write down an absence"
-      className={`block min-h-8 w-full border text-center ${one.sessions > person.maxSaddle ? "border-ochre bg-ochre-soft" : one.sessions > 0 ? "border-rail bg-rail-soft" : "border-line bg-paper"}`}
+      className={`block min-h-8 w-full border text-center ${one.sessions > person.maxSaddle ? "border-ochre bg-ochre-soft" : one.sessions > 0 ? "border-rail bg-rail-soft" : "border-edge bg-paper"}`}
     >
       {one.sessions || "·"}
     </button>
