@@ -48,15 +48,11 @@ const horse =
     );
     await visit(page, href + tab);
   };
-/** The rider's own card of the kind asked for, the way the rider reaches it. */
+/** The rider's next card that is still to be written, the way the rider reaches it. */
 const ownCard = async (page: Page) => {
-  await visit(page, "/today");
-  const href = await page.$$eval("section, article, li, div", (parts) =>
-    parts
-      .filter((part) => part.querySelector("h2")?.textContent?.trim() === "My string")
-      .at(-1)
-      ?.querySelector("a[href^='/card/']")
-      ?.getAttribute("href"),
+  await visit(page, "/string");
+  const href = await page.$$eval("a[href^='/card/']", (links) =>
+    links.find((link) => link.textContent?.includes("Open the card"))?.getAttribute("href"),
   );
   await visit(page, href);
 };
@@ -144,7 +140,7 @@ const PICTURES: Record<string, Picture> = {
   today: { who: "odalys", size: desk, go: open("/today") },
   week: { who: "odalys", size: { width: 1280, height: 1000 }, go: week },
   wall: { who: "jory", size: { width: 1600, height: 900 }, go: open("/today/wall") },
-  string: { who: "wren", size: phone, go: open("/string") },
+  string: { who: "ines", size: phone, go: open("/string") },
   horse: { who: "odalys", size: desk, whole: true, go: horse("Oatfield Rumor") },
   log: { who: "odalys", size: desk, go: horse("Oatfield Rumor", "/log") },
   evaluate: { who: "odalys", size: tablet, go: walk },
@@ -154,7 +150,7 @@ const PICTURES: Record<string, Picture> = {
   ladder: { who: "odalys", size: desk, go: open("/barn/ladder") },
   checks: { who: "odalys", size: desk, go: open("/checks") },
   card: { who: "ines", size: phone, go: gate },
-  "card-work": { who: "wren", size: phone, go: scored },
+  "card-work": { who: "ines", size: phone, go: scored },
   import: { who: "odalys", size: { width: 1280, height: 1200 }, go: table },
   paper: { who: "odalys", size: { width: 900, height: 1160 }, go: open("/today/print") },
   report: { who: "odalys", size: { width: 1280, height: 1500 }, go: horse("Tin Whistle", "/report") },

@@ -62,6 +62,13 @@ function Row({ card, me, kept, next }: { card: StringCard; me: string; kept: rea
               <span className="sign text-dim">{t("Changed last time")}</span> {changed}
             </p>
           )}
+          <a
+            href={`/card/${card.card}`}
+            aria-label={t("Open the card: {horse}", { horse: card.horse })}
+            className="sign mt-1 mr-2 flex min-h-14 items-center justify-center rounded bg-rail text-lg text-on-rail no-underline"
+          >
+            {t("Open the card")}
+          </a>
         </div>
       )}
     </li>
