@@ -66,10 +66,8 @@ const scored = async (page: Page) => {
   await ownCard(page);
   await page.$eval("nav[aria-label='Parts of the card'] > :nth-child(2)", (part) => (part as HTMLElement).click());
   const score = await page.waitForSelector("[role=group] button[aria-label*=': 3, ']");
-  await score?.evaluate((one) => {
-    (one as HTMLElement).click();
-    one.scrollIntoView({ block: "center" });
-  });
+  await score?.evaluate((one) => (one as HTMLElement).click());
+  await score?.evaluate((one) => one.scrollIntoView({ block: "center" }));
 };
 /** What the link of the horse that went home opens. */
 const ownersPage = async (page: Page) => {

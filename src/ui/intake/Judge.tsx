@@ -56,7 +56,7 @@ export function Judge({ view, who }: { view: ClosedEvaluationView; who: string }
         <JudgeChecks view={view} judgement={judgement} change={change} />
         <JudgeLimits view={view} judgement={judgement} change={change} />
         <JudgeAim view={view} judgement={judgement} told={told} change={change} />
-        <JudgeFocus view={view} judgement={judgement} told={told.answer ?? []} change={change} />
+        <JudgeFocus view={view} judgement={judgement} told={told.answer ?? (told.failed ? [] : null)} change={change} />
         <section aria-labelledby="owner-words-title">
           <h2 id="owner-words-title">Note for the owner</h2>
           <Field id="owner-words" label="Your own words, printed above the findings" hint="Plain words. Optional.">

@@ -5,12 +5,15 @@ import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { outer } from "#ui/words/figures.ts";
 import type { Change } from "./judging.ts";
 
-/** What the first week could be about: the hard side, and the lowest rungs that are open. */
-function proposals(view: ClosedEvaluationView, told: readonly SignedGoal[]): readonly string[] {
+const MOST_PROPOSED = 5;
+/**
+ * What the week could be about: the hard side, and what the goals wait for, as far as the way to it is open; with no goals whatever is open. `told` null: how the
+ * goals are answered is still being worked out.
+ */
+function proposals(view: ClosedEvaluationView, told: readonly SignedGoal[] | null): readonly string[] {
   const open = new Set(view.outcome.starting.flatMap((point) => point.next));
-  // What the goals wait for comes first, as far as the way to it is open.
-  const wanted = told.flatMap(({ missing }) => missing.map(({ skill }) => skill));
-  const next = [...new Set([...wanted.filter((skill) => open.has(skill)), ...open])].slice(0, 5);
+  const wanted = (told ?? []).flatMap(({ missing }) => missing.map(({ skill }) => skill)).filter((skill) => open.has(skill));
+  const next = told === null ? [] : [...new Set(wanted.length > 0 ? wanted : open)].slice(0, MOST_PROPOSED);
   return [
     ...(view.hard === "even" ? [] : [`The ${view.hard} side first, twice as many short tries`]),
     ...next.map((id) => here().of(id).words),
@@ -25,7 +28,7 @@ export function JudgeFocus({
 }: {
   view: ClosedEvaluationView;
   judgement: JudgementFields;
-  told: readonly SignedGoal[];
+  told: readonly SignedGoal[] | null;
   change: Change;
 }) {
   const { focus } = judgement;
@@ -37,7 +40,7 @@ export function JudgeFocus({
   const free = proposals(view, told).filter((words) => !focus.includes(words));
   return (
     <section aria-labelledby="judge-focus">
-      <h2 id="judge-focus">First-week focus</h2>
+      <h2 id="judge-focus">{view.kind === "intake" ? "First-week focus" : "Focus of the next week"}</h2>
       <p className="text-dim">Up to three things. Riders see them on the card.</p>
       <div className="grid gap-1">
         {Array.from({ length: MOST_FOCUS }, (_, i) => (

@@ -79,7 +79,7 @@ export function ToSign({
           ))}
           {open > 0 && <span className="text-dim">{told.failed ? "Worked out at sign-off." : `${open} being worked out…`}</span>}
         </dd>
-        <dt className="sign text-dim">First week</dt>
+        <dt className="sign text-dim">{view.kind === "intake" ? "First week" : "Next week"}</dt>
         <dd>{focus.length > 0 ? outer(focus.join("; ")) : "no focus named"}</dd>
         <dt className="sign text-dim">Orders</dt>
         <dd>{ordered.length > 0 ? outer(listed(ordered.map(({ cause }) => inner(causeOf(cause).words)))) : "no new check"}</dd>

@@ -182,7 +182,7 @@ export function FirstPage({ content, number, who, photo, line }: Props) {
           {mind.length > 0 && (
             <>
               <h2 className="pt-2">Keep in mind</h2>
-              <ul className="list-disc pl-5">
+              <ul className={line ? "grid gap-2" : "list-disc pl-5"}>
                 {mind.map(({ key, text }) => (
                   <li key={key}>{line ? line("careful", key) : text}</li>
                 ))}
