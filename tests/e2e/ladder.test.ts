@@ -46,6 +46,9 @@ describe("the card", () => {
   it("says what the score under the thumb looks like, counts with one thumb, proposes the score, and keeps the figure", async () => {
     const { page, id, stay } = await countingCard();
     const name = (await page.$eval("button[aria-label^='+1: ']", (one) => one.getAttribute("aria-label")))?.slice(4) ?? "";
+    // Its line opens with a tap where it is not its turn yet.
+    const folded = await page.$("[id^='work-']:has(button[aria-label^='+1: ']) > button");
+    if (folded) await thumb(folded);
     await tap(page, `+1: ${name}`);
     await tap(page, `+1: ${name}`);
     await text(page, "otherwise");
@@ -62,6 +65,9 @@ describe("the card", () => {
     // A clock that runs is kept on the phone, and goes on after a reload.
     const clock = await page.$("button::-p-text(▶ Clock)");
     if (clock) {
+      const line = await clock.evaluateHandle((one) => one.closest("[id^='work-']")?.querySelector(":scope > button"));
+      const closed = line.asElement();
+      if (closed) await thumb(closed as typeof clock);
       await thumb(clock);
       await page.reload();
       await go(page, "Work");

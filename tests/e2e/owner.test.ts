@@ -117,6 +117,10 @@ describe("the owner's page", () => {
     const page = await screens.as(null, { width: 390, height: 844 });
     await screens.visit(page, `/owner/${row?.["token"]}`);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+    // What is ticked of today stays on the owner's device.
+    await (await page.waitForSelector("[data-tick]"))?.click();
+    await page.reload();
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>("[data-tick]")?.checked);
     await page.select("[name=goes]", "well");
     await fill(page, "Anything else", "All quiet.");
     await follow(page, () => button(page, "Tell the barn").click());

@@ -195,7 +195,7 @@ export function Scores({ view, draft, put: change }: Part) {
         <Fold
           key={item.skill}
           id={boxOf(item.skill)}
-          open={item.skill === next || item.skill === touched}
+          open={item.skill === next || item.skill === touched || item.skill === draft.clock?.skill}
           words={skillWords(item.skill)}
           given={swapOf(item.skill) ? "" : sayGiven(item)}
           onOpen={() => touch(item.skill)}

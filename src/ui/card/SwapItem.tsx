@@ -1,15 +1,18 @@
-/** Something the card asks for that is not worked today: why, and what in its place. */
+/** Something the card asks for that is not worked today. */
 
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { Swap } from "#core/card/card.ts";
 import type { Skill } from "#core/ladder/skill.ts";
-import { Button, INPUT } from "#ui/kit/parts.tsx";
-import { saySwap } from "#ui/words/record.ts";
+import { later } from "#ui/kit/later.ts";
+import { useHere } from "#ui/kit/use-here.ts";
 import { t } from "#ui/words/speak.ts";
 
-/** They stand in the record as they stand here. */
-const REASONS = ["The horse refused", "Not ready for it", "The weather", "No time", "Something better came up"] as const;
+/** Most cards are worked as they stand. */
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const WhyNot = later(async () => (await import("./SwapForm.tsx")).WhyNot);
+// eslint-disable-next-line no-restricted-syntax -- likewise
+const Swapped = later(async () => (await import("./SwapForm.tsx")).Swapped);
 
 export function SwapItem({
   skill,
@@ -23,60 +26,33 @@ export function SwapItem({
   onSwap(swap: Swap | null): void;
 }) {
   const [asking, setAsking] = useState(false);
-  if (!swap)
-    return asking ? (
-      <fieldset>
-        <legend className="sign text-dim">{t("Why not today?")}</legend>
-        <div className="flex flex-wrap gap-1">
-          {REASONS.map((why) => (
-            <Button
-              key={why}
-              big
-              onClick={() => {
+  const isHere = useHere();
+  if (swap || asking)
+    return (
+      isHere && (
+        <Suspense fallback={null}>
+          {swap ? (
+            <Swapped swap={swap} others={others} onSwap={onSwap} />
+          ) : (
+            <WhyNot
+              onWhy={(why) => {
                 onSwap({ skill, did: null, why });
                 setAsking(false);
               }}
-            >
-              {t(why)}
-            </Button>
-          ))}
-          <Button big onClick={() => setAsking(false)}>
-            {t("Keep it on")}
-          </Button>
-        </div>
-      </fieldset>
-    ) : (
-      <button
-        type="button"
-        className="sign absolute top-2 right-0 min-h-14 min-w-14 px-2 text-slate underline"
-        aria-label={t("Not today: {skill}", { skill: t(here().of(skill).words) })}
-        onClick={() => setAsking(true)}
-      >
-        {t("Not today")}
-      </button>
+              onKeep={() => setAsking(false)}
+            />
+          )}
+        </Suspense>
+      )
     );
   return (
-    <div className="grid gap-1">
-      <p>▲ {saySwap(swap)}</p>
-      <label className="sign text-dim">
-        {t("Do this instead")}
-        <select
-          className={`${INPUT} h-14 font-sans text-ink`}
-          value={swap.did ?? ""}
-          onChange={(event) => onSwap({ ...swap, did: event.target.value || null })}
-        >
-          <option value="">{t("Nothing")}</option>
-          {swap.did !== null && <option value={swap.did}>{t(here().of(swap.did).words)}</option>}
-          {others.map((one) => (
-            <option key={one.id} value={one.id}>
-              {t(one.words)}
-            </option>
-          ))}
-        </select>
-      </label>
-      <Button big onClick={() => onSwap(null)}>
-        {t("Do it after all")}
-      </Button>
-    </div>
+    <button
+      type="button"
+      className="sign absolute top-2 right-0 min-h-14 min-w-14 px-2 text-slate underline"
+      aria-label={t("Not today: {skill}", { skill: t(here().of(skill).words) })}
+      onClick={() => setAsking(true)}
+    >
+      {t("Not today")}
+    </button>
   );
 }
