@@ -4,6 +4,7 @@ import { here } from "#contracts/ladder.here.ts";
 import type { ClosedEvaluationView, SignedGoal } from "#contracts/views.intake.ts";
 import { VERDICTS, type Verdict } from "#core/forecast/chance.ts";
 import { causeOf } from "#core/intake/causes.ts";
+import { limitsSigned } from "#core/intake/limits.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import type { Answered } from "#ui/kit/use-asked.ts";
@@ -22,12 +23,15 @@ export function ToSign({
   judgement: JudgementFields;
   told: Answered<readonly SignedGoal[]>;
 }) {
-  const { limits, load } = view.outcome;
-  const risk = judgement.risk ?? view.outcome.risk;
-  const ridden = judgement.ridden ?? limits.ridden;
-  const second = judgement.secondPerson ?? limits.secondPerson;
-  const minutes = judgement.sessionMinutes ?? limits.sessionMinutes;
-  const circles = judgement.circleMinutes ?? limits.circleMinutes;
+  const { load } = view.outcome;
+  // As the signature itself will have it.
+  const {
+    risk,
+    ridden,
+    secondPerson: second,
+    sessionMinutes: minutes,
+    circleMinutes: circles,
+  } = limitsSigned(view.outcome.risk, view.outcome.limits, judgement);
   const answered = judgement.goals.map((goal) => ({
     goal,
     verdict:
