@@ -196,7 +196,7 @@ export function Scores({ view, draft, put: change }: Part) {
           key={item.skill}
           id={boxOf(item.skill)}
           open={item.skill === next || item.skill === touched || item.skill === draft.clock?.skill}
-          words={skillWords(item.skill)}
+          words={`${mayBe(item.skill) ? "" : "■ "}${skillWords(item.skill)}`}
           given={swapOf(item.skill) ? "" : sayGiven(item)}
           onOpen={() => touch(item.skill)}
         >

@@ -12,7 +12,7 @@ import { branchWords } from "#ui/words/labels.ts";
 import { percent } from "#ui/words/plan.ts";
 import { VERDICT } from "#ui/words/verdict.ts";
 import { GoalsRead } from "./GoalsRead.tsx";
-import { type Change, verdictTone } from "./judging.ts";
+import { answerTo, type Change, verdictTone } from "./judging.ts";
 
 type GoalLine = JudgementFields["goals"][number];
 const MOST = 12;
@@ -76,8 +76,7 @@ export function JudgeAim({
       {goals.length === 0 && <p className="text-dim">No goals yet. Add what the owner means, or choose skills.</p>}
       <ol>
         {goals.map((goal, i) => {
-          const reading = told.answer?.find((one) => one.goal.skill === goal.skill && one.goal.target === goal.target) ?? null;
-          const verdict = goal.verdict ?? reading?.verdict ?? null;
+          const { reading, verdict } = answerTo(goal, told.answer);
           const name = here().of(goal.skill).words;
           return (
             <li key={goal.skill} className="border-b border-line py-1">
@@ -145,9 +144,9 @@ export function JudgeAim({
           );
         })}
       </ol>
-      {goals.some(
-        (goal) => (goal.verdict ?? told.answer?.find((one) => one.goal.skill === goal.skill)?.verdict) === "not-this-term",
-      ) && <p className="pt-1 text-dim">A goal that is not for this term changes no work when you sign.</p>}
+      {goals.some((goal) => answerTo(goal, told.answer).verdict === "not-this-term") && (
+        <p className="pt-1 text-dim">A goal that is not for this term changes no work when you sign.</p>
+      )}
       {goals.length < MOST && (
         <label className="sign flex flex-wrap items-center gap-2 pt-2">
           Add a goal

@@ -12,7 +12,7 @@ import { inner, listed, outer } from "#ui/words/figures.ts";
 import { SECOND_PERSON } from "#ui/words/intake.ts";
 import { sayWeight } from "#ui/words/units.ts";
 import { VERDICT } from "#ui/words/verdict.ts";
-import { verdictTone } from "./judging.ts";
+import { answerTo, verdictTone } from "./judging.ts";
 
 export function ToSign({
   view,
@@ -32,16 +32,12 @@ export function ToSign({
     sessionMinutes: minutes,
     circleMinutes: circles,
   } = limitsSigned(view.outcome.risk, view.outcome.limits, judgement);
-  const answered = judgement.goals.map((goal) => ({
-    goal,
-    verdict:
-      goal.verdict ?? told.answer?.find((one) => one.goal.skill === goal.skill && one.goal.target === goal.target)?.verdict,
-  }));
+  const answered = judgement.goals.map((goal) => ({ goal, verdict: answerTo(goal, told.answer).verdict }));
   const by = groupBy(
     answered.flatMap(({ goal, verdict }) => (verdict ? [{ goal, verdict }] : [])),
     ({ verdict }) => verdict,
   );
-  const open = answered.filter(({ verdict }) => verdict === undefined).length;
+  const open = answered.filter(({ verdict }) => verdict === null).length;
   const ordered = judgement.checks.filter(({ cause }) => !view.asked.includes(cause));
   const focus = judgement.focus.filter((words) => words.trim() !== "");
   const skills = (verdict: Verdict): string =>
