@@ -196,6 +196,8 @@ describe("the Barn screen", () => {
     await screens.visit(page, "/barn");
     await button(page, "Change: Rest days").click();
     await button(page, "Saturday").click();
+    // What is typed into one rule is not lost to another.
+    expect(await page.$$eval("button[aria-label^='Change: ']:not([disabled])", (all) => all.length)).toBe(0);
     await button(page, "Save this rule").click();
     await text(page, "No horse is worked on Saturday and Sunday.");
     await button(page, "Undo").click();

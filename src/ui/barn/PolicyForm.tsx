@@ -15,6 +15,7 @@ function RuleRow({
   form,
   open,
   busy,
+  waits,
   touches,
   onOpen,
   onCancel,
@@ -23,6 +24,8 @@ function RuleRow({
   form: Form<EditPolicies>;
   open: boolean;
   busy: boolean;
+  /** Another rule is being changed. */
+  waits: boolean;
   touches: string;
   onOpen(): void;
   onCancel(): void;
@@ -32,7 +35,12 @@ function RuleRow({
       <div className="flex items-center gap-3">
         <p className="min-w-0 grow">{rule.say(form.getValues("policies"))}</p>
         {!open && (
-          <Button aria-label={`Change: ${rule.label}`} onClick={onOpen}>
+          <Button
+            aria-label={`Change: ${rule.label}`}
+            disabled={waits}
+            title={waits ? "Save or cancel the rule you are changing first." : undefined}
+            onClick={onOpen}
+          >
             Change
           </Button>
         )}
@@ -130,6 +138,7 @@ export function PolicyForm({ view }: { view: BarnView }) {
                 form={form}
                 open={open === rule.id}
                 busy={busy}
+                waits={open !== null && form.formState.isDirty}
                 touches={group.touches}
                 onOpen={() => {
                   form.reset();
