@@ -3,7 +3,7 @@ import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { isKept, keepMark, keyOf } from "./kept.ts";
 
-const CODE = ["src", "bin", "cli", "demo", "bench", "drill", "tests", "lint", "standins"];
+const CODE = ["src", "bin", "cli", "demo", "bench", "drill", "year", "tests", "lint", "standins"];
 const SETTINGS = [
   "package.json",
   "package-lock.json",

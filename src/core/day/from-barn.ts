@@ -64,6 +64,8 @@ export const dayFactsOf = ({ hours, people, places, horses, weather }: BarnDay):
   horses,
   weather,
 });
+/** Logged, or pinned by the manager: laying out leaves it alone. */
+const isFixed = ({ locked, state }: StandingCard): boolean => locked || state === "closed";
 const live = ({ cards }: BarnDay): readonly StandingCard[] => cards.filter(({ state }) => state !== "cancelled");
 
 /** A place that would do, and is not the kind that suits best. */
@@ -142,6 +144,21 @@ function optionsFor(
     );
   return [...own, ...alone, ...both.filter(({ parts }) => !own.some((one) => sameParts(one.parts, parts)))];
 }
+type Span = { readonly from: number; readonly to: number };
+const holding = ({ from, to }: Span, spans: readonly SlotSpan[]): readonly SlotSpan[] =>
+  spans.some(([begins, ends]) => begins <= from && to <= ends) ? spans : [...spans, [from, to]];
+/**
+ * Of a person's day what their fixed cards take of it too, whatever has become of that day since: a card that is pinned to somebody who fell ill stands until
+ * somebody moves it, and nobody else may be given its place or its helper meanwhile.
+ */
+function worksWith(person: DayPerson, fixed: readonly StandingCard[]): DayPerson {
+  const spans = fixed.flatMap((card): readonly Span[] => {
+    const { start, length, rider, helper } = card;
+    if (rider === person.id) return [{ from: start, to: start + length }];
+    return helper === person.id ? [{ from: start, to: start + helperLength(card) }] : [];
+  });
+  return { ...person, works: spans.reduce((works, span) => holding(span, works), person.works as readonly SlotSpan[]) };
+}
 type BarredSlots = (horse: DayHorse, place: DayPlace, what: Pick<Placement, "kind" | "length">) => readonly SlotSpan[];
 /** Slots in which the weather bars a session of this length there; horses that the weather treats alike are looked at once. */
 function barredSlots(facts: DayFacts): BarredSlots {
@@ -175,7 +192,7 @@ function sessionOf(
   first = false,
 ): ProblemSession {
   const { kind, length } = what;
-  const fixed = card !== null && (card.locked || card.state === "closed");
+  const fixed = card !== null && isFixed(card);
   const kept = horseBlockers(horse, { kind, length }, read.facts.grid).length > 0;
   const needed = helperSlotsFor(horse, { kind, length }, read.facts.grid);
   // Whoever the manager put beside it stays as long as they were asked to, and no less than the rule wants.
@@ -256,7 +273,7 @@ export function problemOf(day: BarnDay): BarnProblem {
         separate,
         closed: shut.map(({ from, to }) => [from, to]),
       })),
-      riders: facts.people.map(riderOf),
+      riders: facts.people.map((person) => riderOf(worksWith(person, cards.filter(isFixed)))),
       horses: facts.horses.map(horseOf),
       sessions,
       published: Object.fromEntries(those(({ state }) => state === "handed-out")),

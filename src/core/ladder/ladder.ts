@@ -1,5 +1,6 @@
 /** The barn's ladder as a value: its branches, its skills in order, and what follows from them. Handed to everything that asks. */
 import { must } from "../kernel/assert.ts";
+import { remember } from "../kernel/remember.ts";
 import type { Branch, Skill } from "./skill.ts";
 import type { Tag } from "./tags.ts";
 
@@ -43,37 +44,35 @@ export function ladderFrom({ branches, skills }: KeptLadder): Ladder {
       }),
     )
     .sort((a, b) => (order.get(a.branch) ?? 0) - (order.get(b.branch) ?? 0));
-  const byId = new Map(all.map((skill) => [skill.id, skill]));
   const used = all.filter((skill) => skill.used);
   return {
     branches,
     skills: used,
     all,
-    find: (id) => byId.get(id),
-    of: (id) => must(byId.get(id), `the ladder holds ${id}`),
-    uses: (id) => byId.get(id)?.used === true,
+    find: (id) => skillIn(all, id),
+    of: (id) => must(skillIn(all, id), `the ladder holds ${id}`),
+    uses: (id) => skillIn(all, id)?.used === true,
   };
 }
 
+/** A ladder never changes: what was looked up in it once is known. */
+const byTag = remember(
+  (skills: readonly Skill[], tag: Tag) => skills.filter(({ tags }) => tags.includes(tag)),
+  Number.POSITIVE_INFINITY,
+);
 /** Skills that carry a tag, in the ladder's order. */
-export const tagged = (skills: readonly Skill[], tag: Tag): readonly Skill[] => skills.filter(({ tags }) => tags.includes(tag));
+export const tagged = (skills: readonly Skill[], tag: Tag): readonly Skill[] => byTag(skills, tag);
+const byId = remember((skills: readonly Skill[], _: null) => new Map(skills.map((skill) => [skill.id, skill])));
+/** Undefined where this ladder has none such. */
+export const skillIn = (skills: readonly Skill[], id: string): Skill | undefined => byId(skills, null).get(id);
 export const idsTagged = (skills: readonly Skill[], ...tags: readonly Tag[]): readonly string[] => [
   ...new Set(tags.flatMap((tag) => tagged(skills, tag).map(({ id }) => id))),
 ];
 export const hasTag = ({ tags }: Pick<Skill, "tags">, ...any: readonly Tag[]): boolean => any.some((tag) => tags.includes(tag));
 
-/** A ladder never changes: what was walked once is known. */
-const walked = new WeakMap<readonly Skill[], Map<string, readonly string[]>>();
+const walked = remember(walk, Number.POSITIVE_INFINITY);
 /** The skill's prerequisites at any depth, each after its own, without itself. */
-export function ancestorsIn(skills: readonly Skill[], id: string): readonly string[] {
-  const known = walked.get(skills) ?? new Map<string, readonly string[]>();
-  walked.set(skills, known);
-  const before = known.get(id);
-  if (before) return before;
-  const found = walk(skills, id);
-  known.set(id, found);
-  return found;
-}
+export const ancestorsIn = (skills: readonly Skill[], id: string): readonly string[] => walked(skills, id);
 function walk(skills: readonly Skill[], id: string): readonly string[] {
   const after = new Map(skills.map((skill) => [skill.id, skill.after]));
   const found = new Set<string>();

@@ -3,7 +3,7 @@
  * shown is never barred by something that nobody looked at. The lists are the barn's judgement.
  */
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
-import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, skillIn, tagged } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
@@ -157,7 +157,7 @@ const NO_CHANGES: readonly StepChange[] = [];
 /** The step's list as the barn has it. */
 const missingOfStep = (step: Step, facts: StepFacts): readonly MissingForStep[] => [
   ...levelsAsked(step, facts.changes ?? NO_CHANGES, facts.ladder).flatMap((level) => {
-    const skill = facts.ladder.find(({ id }) => id === level.skill);
+    const skill = skillIn(facts.ladder, level.skill);
     return skill ? lacking(skill, level.at, level.oneSide ?? false, facts) : [];
   }),
   ...missingOf(
@@ -165,13 +165,28 @@ const missingOfStep = (step: Step, facts: StepFacts): readonly MissingForStep[] 
     facts,
   ),
 ];
+/** Of each skill the lows of the last two days on which it was scored, oldest first. */
+type Lows = ReadonlyMap<string, readonly number[]>;
+function lowsIn(sessions: readonly PastSession[]): Lows {
+  const days = new Map<string, Map<string, number>>();
+  for (const { day, scores } of sessions)
+    for (const { skill, low } of scores) days.set(skill, (days.get(skill) ?? new Map<string, number>()).set(day, low));
+  return new Map([...days].map(([skill, lows]) => [skill, [...lows.values()].slice(-2)]));
+}
+const known = new WeakMap<readonly PastSession[], { readonly sessions: number; readonly lows: Lows }>();
+/** Sessions are asked about skill by skill; a plan that is being laid appends to them as it goes. */
+function lastLows(sessions: readonly PastSession[]): Lows {
+  const before = known.get(sessions);
+  if (before?.sessions === sessions.length) return before.lows;
+  const lows = lowsIn(sessions);
+  known.set(sessions, { sessions: sessions.length, lows });
+  return lows;
+}
 /** The mean lies at most so far below what is asked. */
 const BELOW = 0.25;
 /** A level counts by its mean too: one good score right after a poor one is no level yet. The last two looks on different days stand for the mean. */
 function meanOf(skill: Skill, { reading, sessions }: Pick<StepFacts, "reading" | "sessions">): number {
-  const lows = new Map<string, number>();
-  for (const { day, scores } of sessions) for (const one of scores) if (one.skill === skill.id) lows.set(day, one.low);
-  const [before, last] = [...lows.values()].slice(-2);
+  const [before, last] = lastLows(sessions).get(skill.id) ?? [];
   if (before !== undefined && last !== undefined) return (before + last) / 2;
   const looks = sidesOf(skill.sided).flatMap((side) => {
     const level = reading.levels.get(trackKey(skill.id, side));

@@ -4,7 +4,7 @@
  */
 
 import type { SessionKind } from "../card/card.ts";
-import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, skillIn, tagged } from "../ladder/ladder.ts";
 import { WELL } from "../ladder/marks.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
@@ -182,8 +182,7 @@ function leftAlone(
   const backed = stepBack
     ? ladder.filter(
         ({ id, after }) =>
-          stepBack.skills.includes(id) &&
-          (at ? after.includes(at) : reading.counts(ladder.find((one) => one.id === id) as Skill) > 0),
+          stepBack.skills.includes(id) && (at ? after.includes(at) : reading.counts(skillIn(ladder, id) as Skill) > 0),
       )
     : [];
   const step = nextStep && (nextStep.near || above.includes(nextStep.skill)) ? [nextStep.skill] : [];
@@ -250,7 +249,7 @@ export function wantedHandling(
     .filter(({ skill }) => ladder.some((one) => one.id === skill && isHandling(one)))
     .sort((a, b) => Number(complaint.includes(b.skill)) - Number(complaint.includes(a.skill)) || Number(b.must) - Number(a.must));
   const byGoal = wanted.flatMap(({ skill: id, target }) => {
-    const skill = ladder.find((one) => one.id === id) as Skill;
+    const skill = skillIn(ladder, id) as Skill;
     // What something that it does well rests on is no question any more.
     const before = ladder.filter(
       (one) =>

@@ -1,5 +1,5 @@
 /** What builds on goals that are met. */
-import { hasTag } from "../ladder/ladder.ts";
+import { hasTag, skillIn } from "../ladder/ladder.ts";
 import { RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { HorseReading } from "../reading/reading.ts";
@@ -21,7 +21,7 @@ export function nextFrom(ladder: readonly Skill[], reading: HorseReading, from: 
         (direct(skill) || (skill.after.some((id) => parts.has(id)) && skill.bears === "rider")) &&
         ready(skill) &&
         reading.counts(skill) < RELIABLE &&
-        (skill.nature !== "handling" || from.some((id) => ladder.find((one) => one.id === id)?.nature === "handling")),
+        (skill.nature !== "handling" || from.some((id) => skillIn(ladder, id)?.nature === "handling")),
     )
     .sort(
       (a, b) =>

@@ -5,7 +5,7 @@ import type { SessionKind } from "../card/card.ts";
 import { chooseOn, lateOf } from "../forecast/choose.ts";
 import type { Belief } from "../forecast/estimator.ts";
 import type { SkillShape } from "../forecast/stay.ts";
-import { ancestorsIn, hasTag } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, skillIn } from "../ladder/ladder.ts";
 import { RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { countOf, nextStep, stateOf } from "../permission/next-step.ts";
@@ -38,6 +38,10 @@ const BESIDE = 0.4;
 const STEP_UP = 0.3;
 const SHOWN_TIMES = 2;
 
+const isFenceIn = (ladder: readonly Skill[], id: string): boolean => {
+  const skill = skillIn(ladder, id);
+  return skill !== undefined && isFence(skill, ladder);
+};
 const forbids = (pins: readonly Pin[], skill: string, day: number): boolean =>
   pins.some((pin) => pin.kind === "forbid" && pin.skill === skill && pin.from <= day && (pin.to === null || day <= pin.to));
 
@@ -104,14 +108,13 @@ export class TrainersDay {
     this.before = sessions.map(({ work }) =>
       work.filter(({ scores: given }) => Object.values(given).some((score) => score < RELIABLE)).map(({ skill }) => skill),
     );
-    for (const { day, work } of sessions)
-      if (work.some(({ skill }) => ladder.some((one) => one.id === skill && isFence(one, ladder)))) this.lastFence = day;
+    for (const { day, work } of sessions) if (work.some(({ skill }) => isFenceIn(ladder, skill))) this.lastFence = day;
     this.mains = new Mains({ ...trainer, ladder, sessionsSoFar: trainer.sessionsSoFar });
   }
 
   levelOf = (id: string): number => {
     const at = this.expected.course.at.get(id);
-    const skill = this.asked.ladder.find((one) => one.id === id);
+    const skill = skillIn(this.asked.ladder, id);
     return at === undefined ? (skill ? this.reading.counts(skill) : 0) : this.expected.level(at);
   };
 
@@ -162,7 +165,7 @@ export class TrainersDay {
     const { course, known, met, missing, lastWorked, barred } = expected;
     const may = this.mayOn(day);
     course.skills.forEach(({ id }, skill) => {
-      const shape = ladder.find((one) => one.id === id);
+      const shape = skillIn(ladder, id);
       barred[skill] = shape && may(shape) ? 0 : 1;
     });
     const moment = {
@@ -266,6 +269,7 @@ export class TrainersDay {
     const wanted = [...trainer.goals.keys()]
       .filter((i) => !met[i])
       .sort((a, b) => Number(trainer.goals[b]?.must) - Number(trainer.goals[a]?.must));
+    const isWell = (skill: Skill | undefined): boolean => skill === undefined || reading.counts(skill) >= WELL;
     const parts = new Set(wanted.flatMap((i) => ancestorsIn(ladder, trainer.goals[i]?.skill ?? "")));
     return ladder.filter(
       (skill) =>
@@ -276,7 +280,7 @@ export class TrainersDay {
         !hasTag(skill, ...STEP_TAGS) &&
         may(skill) &&
         skill.after.length > 0 &&
-        skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= WELL)),
+        skill.after.every((id) => isWell(skillIn(ladder, id))),
     );
   }
 
@@ -291,7 +295,7 @@ export class TrainersDay {
     const { expected, reading, asked } = this;
     const work = (id: string, share: number): void => {
       const at = expected.course.at.get(id);
-      const skill = asked.ladder.find((one) => one.id === id) as Skill;
+      const skill = skillIn(asked.ladder, id) as Skill;
       if (at === undefined) {
         const mean = belief.layout.has(id)
           ? Math.min(...belief.layout.tracksOf(belief.layout.skill(id)).map((track) => belief.mean[track.at] ?? 0))

@@ -83,7 +83,7 @@ async function watchAgain(stay: StayId, { leanings: _others, usualRate: _usual, 
   return watch;
 }
 
-async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn): Promise<void> {
+async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn, plays: number): Promise<void> {
   const facts = factsOf(read);
   const reading = await byPieces(startingStateOf(facts));
   const { alarms, leanings, rate, stuck } = await watchAgain(stay.id, facts);
@@ -93,11 +93,11 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
   const telling = tell({ record, reading });
   const { asked } = telling;
   const laid = layPlan(asked);
-  for (let done = 0; done < KEPT_PLAYS; ) {
+  for (let done = 0; done < plays; ) {
     done = telling.run(done + PLAYS_A_PIECE);
     await breathe();
   }
-  const told = telling.told(KEPT_PLAYS);
+  const told = telling.told(plays);
   const goals = record.goals.flatMap((goal) => {
     const of = told.find(({ skill }) => skill === goal.skill);
     return of ? [{ ...goal, told: of }] : [];
@@ -243,10 +243,10 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
 
 /** Names the lock that one sweep of a barn holds. */
 const SWEEP = 0x5eedf;
-/** How many stays were read again; or that another server of this barn is at it, which may not have seen the newest write any more. */
+/** `plays`: of the rest of each term. How many stays were read again; or that another server of this barn is at it, which may not have seen the newest write any more. */
 export type Swept = number | "elsewhere";
 /** Reads every stay again whose record has moved on; done when all are. */
-export async function sweep(deps: Deps): Promise<Swept> {
+export async function sweep(deps: Deps, plays = KEPT_PLAYS): Promise<Swept> {
   const barn = await findBarn(deps.sql);
   if (!barn) return 0;
   const own = await deps.sql.reserve();
@@ -255,7 +255,7 @@ export async function sweep(deps: Deps): Promise<Swept> {
     if (!lock?.["held"]) return "elsewhere";
     try {
       const turns = await recordsToRead(deps, barn, deps.clock.today(barn.timeZone));
-      for (const turn of turns) await readAgain(deps, turn);
+      for (const turn of turns) await readAgain(deps, turn, plays);
       return turns.length;
     } finally {
       await own`SELECT pg_advisory_unlock(${SWEEP})`;
