@@ -116,6 +116,7 @@ export function pairBreak(problem: DayProblem, session: ProblemSession, rider: P
 }
 export const mayHelp = (problem: DayProblem, session: ProblemSession, person: ProblemRider): boolean => {
   const horse = horseOf(problem, session);
+  if (session.lock?.helper !== undefined && session.lock.helper !== person.id) return false;
   return person.grade >= helperGrade(horse.risk) && !horse.forbid.includes(person.id);
 };
 export function horseOf(problem: DayProblem, session: ProblemSession) {

@@ -37,11 +37,27 @@ const dayWith = (annWorks: readonly (readonly [number, number])[]): BarnDay =>
   });
 const laidOut = (day: BarnDay): readonly Placement[] => {
   const barn = problemOf(day);
-  const search = new Search(readyDay(barn.problem), { seed: 1, from: barn.stands, steer: new Map() });
+  const search = new Search(readyDay(barn.problem), { seed: 1, from: new Map(), steer: new Map() });
   search.steps(400, 0, 1);
   return placementsOf(barn, search.plan()).map((card, i) => ({ ...card, card: card.card ?? (`new-${i}` as CardId) }));
 };
 
+describe("a card that is pinned with somebody who stands by", () => {
+  it("keeps that person, whoever else could", () => {
+    const hands = ["ann", "ben", "cleo", "dov"].map((id) => dayPersonOf(id));
+    const held = { ...pinned, kind: "both" as const, helper: "dov" as PersonId };
+    const day = inHalfHours({
+      people: hands,
+      places: [dayPlaceOf("pen", { separate: true, capacity: 1 }), dayPlaceOf("ring")],
+      weather: [],
+      horses: ["kestrel", "moss", "finch"].map((stay) => ({ ...wanted(stay), secondPerson: "always" as const })),
+      due: ["moss", "finch"].map((stay) => ({ stay: stay as StayId, kind: "both" as const, length: 2 })),
+      cards: [held],
+    });
+    const stands = laidOut(day).find(({ card }) => card === "pinned");
+    expect(stands).toMatchObject({ helper: "dov", rider: "ann", start: day.cards[0]?.start, length: day.cards[0]?.length });
+  });
+});
 describe("a card that is pinned to somebody who fell ill", () => {
   it.each([
     ["is here", [[0, 12]] as const],

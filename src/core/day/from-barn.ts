@@ -208,10 +208,11 @@ function sessionOf(
     usual: horse.usual,
     known: horse.known,
     notFor: horse.planned?.notFor ?? [],
-    helperSlots: Math.max(needed, asked),
+    // A fixed card keeps who stands by it, whatever the rule would want today.
+    helperSlots: fixed ? asked : Math.max(needed, asked),
     // The second half of a split session; where the first is gone, it stands by itself.
     after: card?.after && first ? { session: card.after, gap: SPLIT_GAP } : null,
-    lock: fixed && card ? { rider: card.rider, start: card.start, option: 0 } : null,
+    lock: fixed && card ? { rider: card.rider, start: card.start, option: 0, helper: card.helper } : null,
   };
 }
 

@@ -77,7 +77,13 @@ export interface ProblemSession {
   /** A second person in so many first slots. */
   readonly helperSlots: number;
   readonly after: { readonly session: string; readonly gap: number } | null;
-  readonly lock: { readonly rider: string | null; readonly start: number | null; readonly option: number | null } | null;
+  /** `helper`: who stands by; missing: whoever can. */
+  readonly lock: {
+    readonly rider: string | null;
+    readonly start: number | null;
+    readonly option: number | null;
+    readonly helper?: string | null;
+  } | null;
 }
 export interface Assigned {
   readonly rider: string;

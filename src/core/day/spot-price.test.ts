@@ -56,7 +56,7 @@ describe("the barn's day as numbers", () => {
     const barn = problemOf(barred);
     const { problem, stands } = barn;
     const [elk, fox] = problem.sessions;
-    expect(elk?.lock).toEqual({ rider: "ann", start: 4, option: 0 });
+    expect(elk?.lock).toEqual({ rider: "ann", start: 4, option: 0, helper: null });
     expect(problem.published).toEqual({ c1: { rider: "ann", start: 4, option: 0, helper: null } });
     expect(fox?.options).toEqual([]);
     expect(placementsOf(barn, stands)).toMatchObject([

@@ -150,6 +150,7 @@ export function verify(problem: DayProblem, plan: DayPlan): Verification {
     if (
       lock &&
       ((lock.rider !== null && lock.rider !== placed.rider) ||
+        (lock.helper !== undefined && lock.helper !== placed.helper) ||
         (lock.start !== null && lock.start !== placed.start) ||
         (lock.option !== null && lock.option !== placed.option))
     )

@@ -1,0 +1,402 @@
+/** The manager's day by the application: what the Rail asks is answered by simple rules, week and day are laid out as proposed, owners are written to. */
+import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
+import type { CheckView } from "#contracts/views.check.ts";
+import type { NeedView } from "#contracts/views.ts";
+import { addDays, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { readyDay } from "#core/day/compiled.ts";
+import { placementsOf, problemOf } from "#core/day/from-barn.ts";
+import { Search } from "#core/day/search.ts";
+import { settled } from "#core/day/settle.ts";
+import { causeOf } from "#core/intake/causes.ts";
+import type { EvaluationKind } from "#core/intake/outcome.ts";
+import { must } from "#core/kernel/assert.ts";
+import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
+import { planTheWeek } from "#demo/week.ts";
+import { readBarn } from "#server/barn/read-barn.ts";
+import { readChecks, readHorseChecks } from "#server/check/read-checks.ts";
+import { readDay } from "#server/day/read-day.ts";
+import { readClosedEvaluation, readEvaluate } from "#server/intake/read-evaluate.ts";
+import { tellDraft } from "#server/intake/tell-chance.ts";
+import { readPlan } from "#server/plan/read-plan.ts";
+import { readDueReports } from "#server/report/read-report.ts";
+import { openStay } from "#server/stay/read-horse.ts";
+import { readRail } from "#server/stay/read-rail.ts";
+import { MORNING } from "./effort.ts";
+import type { FurlongYear, Stabled } from "./furlong.ts";
+import { luck } from "./luck.ts";
+import { type Answered, answerOf } from "./vets.ts";
+import { walkOf } from "./walk.ts";
+import { type Guest, goalsOf, weatherOf } from "./world.ts";
+
+const BOOKED_AHEAD = 8;
+const CHUNK = 100;
+const CHUNKS = 12;
+const WEEK_TRIES = 150;
+const RIDDEN_HISTORY = ["started", "restart"];
+
+export class Manager {
+  constructor(private readonly year: FurlongYear) {}
+
+  private get today(): LocalDate {
+    return this.year.today;
+  }
+  private try<T>(route: string, input: unknown) {
+    return this.year.hands.try<T>(route, this.year.boss, input);
+  }
+  private must<T>(route: string, input: unknown): Promise<T> {
+    return this.year.hands.must<T>(route, this.year.boss, input);
+  }
+
+  /** The barn's own rules, once. */
+  async settleIn(holidays: readonly LocalDate[], stalls: number): Promise<void> {
+    const barn = await readBarn(this.year.database);
+    await this.must("barn/edit-policies", {
+      version: barn.version,
+      policies: { ...barn.policies, holidays, stalls: stalls + 4 },
+    });
+  }
+
+  async morning(works: boolean): Promise<void> {
+    const { world, tally } = this.year;
+    tally.manager.taps += MORNING.taps;
+    tally.manager.seconds += MORNING.seconds;
+    await this.must("weather/enter", { day: this.today, version: null, hours: weatherOf(world, this.today) });
+    for (const guest of world.guests) if (this.isBooking(guest)) await this.book(guest);
+    await this.absences("before");
+    await this.flood();
+    for (const one of this.year.stabled.values()) await this.holds(one);
+    await this.checks();
+    await this.needs();
+    await this.reports();
+    if (!works) return;
+    if (weekdayOf(this.today) === 1) await this.week();
+    await this.layOut();
+    if (await this.absences("after")) await this.layOut();
+  }
+
+  private isBooking({ firstDay }: Guest): boolean {
+    const ahead = addDays(firstDay, -BOOKED_AHEAD);
+    return this.today === (ahead < this.year.world.firstDay ? this.year.world.firstDay : ahead);
+  }
+  private async book(guest: Guest): Promise<void> {
+    const ridden = RIDDEN_HISTORY.includes(guest.kind);
+    const { stay } = await this.must<{ stay: StayId }>("stay/book", {
+      client: {
+        name: guest.client,
+        phone: "555 0100",
+        email: "owner@example.invalid",
+        emergencyName: "",
+        emergencyPhone: "",
+        vetName: "",
+        vetPhone: "",
+        vetRelease: true,
+      },
+      horse: {
+        name: guest.horse,
+        birthDate: null,
+        birthYear: guest.born,
+        sex: guest.sex,
+        class: guest.class,
+        heightCm: guest.heightCm,
+        toldKg: null,
+        history: {
+          ...UNKNOWN_HISTORY,
+          haltered: guest.kind === "unhandled" ? "no" : "yes",
+          saddled: ridden ? "yes" : "unknown",
+          ridden: ridden ? "yes" : "no",
+        },
+        historyWords: "",
+      },
+      stay: {
+        kind: guest.kind,
+        aim: guest.aim,
+        complaint: guest.complaint,
+        complaintDuring: [],
+        complaintLedBy: [],
+        length: guest.length,
+        firstDay: guest.firstDay,
+        sessionsAWeek: guest.perWeek,
+        givenBefore: 0,
+        counting: "calendar",
+        method: "quiet-steps",
+        afterDays: 3,
+        afterLevel: "steady",
+        afterWords: "",
+      },
+      goals: goalsOf(guest).map(({ skill, target }) => ({ skill, target, by: null })),
+    });
+    this.year.booked(guest, stay);
+  }
+
+  /** Most say so the evening before; some ring when the day is handed out. */
+  private async absences(when: "before" | "after"): Promise<boolean> {
+    const { world, actors } = this.year;
+    let any = false;
+    for (const { hand, from, to, reason } of world.absences) {
+      const late = luck(world.seed, "rings", hand, from).chance(0.3);
+      if (from !== this.today || late !== (when === "after")) continue;
+      any = true;
+      await this.try("people/add-absence", {
+        person: must(actors[hand], "somebody here").id,
+        firstDay: from,
+        lastDay: to,
+        fromMinute: null,
+        toMinute: null,
+        reason,
+      });
+    }
+    return any;
+  }
+
+  private async flood(): Promise<void> {
+    const { from, to } = this.year.world.flood;
+    const closes = this.today === from;
+    if (!closes && this.today !== addDays(to, 1)) return;
+    const { places } = await readBarn(this.year.database);
+    for (const { id, version, ...place } of places)
+      if (place.outdoor) await this.try("barn/edit-place", { id, version, place: { ...place, closed: closes } });
+  }
+
+  private async holds({ guest, stay }: Stabled): Promise<void> {
+    for (const off of guest.off) {
+      const [from, to] = [addDays(guest.firstDay, off.from), addDays(guest.firstDay, off.to)];
+      if (from !== this.today || this.year.tallyOf(guest).wentHome) continue;
+      const reason = off.kind === "owner" ? "The owner has it for some days." : "Kicked in the field.";
+      await this.try("stay/add-hold", { stay, kind: off.kind, firstDay: from, lastDay: to, stopsClock: true, reason });
+    }
+  }
+
+  /** What was ordered is booked; who came, answers; what was found is released when it has been put right. */
+  private async checks(): Promise<void> {
+    const { checks } = await readChecks(this.year.database, this.year.boss);
+    for (const check of checks) {
+      const one = this.year.stabled.get(check.stay);
+      if (!one || this.year.tallyOf(one.guest).wentHome) continue;
+      await this.check(check, one);
+    }
+  }
+  private async check(check: CheckView, one: Stabled): Promise<void> {
+    const { id, version, state, bookedFor, doneOn, releasedOn } = check;
+    const random = luck(this.year.world.seed, "visit", one.guest.key, check.orderedOn, check.cause ?? "");
+    if (state === "ordered") {
+      const urgent = check.holds === "all" || check.holds === "ridden";
+      const days = check.who === "barn" ? 1 : urgent ? random.whole(1, 4) : random.whole(2, 9);
+      await this.try("check/book", { id, version, bookedFor: addDays(this.today, days), bookedWith: "" });
+      return;
+    }
+    if (state === "booked" && bookedFor !== null && bookedFor <= this.today) {
+      const answer: Answered = answerOf(this.year.world.seed, check, one, this.today);
+      this.year.tally.checks.asked += 1;
+      this.year.tally.checks.found += answer.result === "clear" ? 0 : 1;
+      await this.try("check/close", {
+        id,
+        version,
+        doneOn: this.today,
+        result: answer.result,
+        answer: answer.words,
+        restrictions: [],
+      });
+      if (answer.easedOn) one.living.ease(answer.easedOn);
+      return;
+    }
+    const well = doneOn !== null && check.result === "found" && addDays(doneOn, TREATED_DAYS) <= this.today;
+    if (state === "done" && releasedOn === null && well)
+      await this.try("check/release", { id, version, on: this.today, words: "Looked at again: it may be worked as before." });
+  }
+
+  private async needs(): Promise<void> {
+    const begun = performance.now();
+    const rail = await readRail(this.year.database);
+    this.year.tally.pages.set("Rail", [...(this.year.tally.pages.get("Rail") ?? []), performance.now() - begun]);
+    for (const view of rail.needsYou) if (!view.putOff) await this.need(view);
+  }
+  private putOff({ stay, need, about }: NeedView, days: number): Promise<unknown> {
+    return this.try("watch/answer", {
+      stay,
+      code: need.code,
+      about,
+      until: addDays(this.today, days),
+      reason: "Seen; it goes on as it is.",
+    });
+  }
+  private async need(view: NeedView): Promise<void> {
+    const { need, proposals, stay } = view;
+    const one = must(this.year.stabled.get(stay), "a horse of the barn");
+    if (need.code === "stall" || need.code === "sudden" || need.code === "same-trouble") {
+      if (need.code === "stall") this.year.tally.alarms[one.living.hurts(this.today) ? "right" : "wrong"] += 1;
+      one.warned.push(this.today);
+    }
+    const offered = proposals.find(
+      ({ code }) => code === "order-check" || code === "rest-skill" || code === "lay-step" || code === "add-sessions",
+    );
+    switch (need.code) {
+      case "evaluate":
+      case "mid-term":
+      case "exit":
+        if (need.due <= this.today) await this.evaluate(one, need.code === "evaluate" ? "intake" : need.code);
+        return;
+      case "sign":
+        return this.sign(one, need.evaluation);
+      case "over":
+        return this.sendHome(one);
+      case "measure": {
+        const { guest } = one;
+        await this.try("stay/measure", {
+          ...MEASURED,
+          stay,
+          day: this.today,
+          withersCm: guest.heightCm,
+          croupCm: guest.heightCm + 1,
+          girthCm: guest.girthCm,
+          lengthCm: guest.lengthCm,
+          condition: 5,
+          saddleFit: "fits",
+        });
+        return;
+      }
+      case "next-goals":
+        await this.nextGoals(one, need.skills);
+        await this.putOff(view, 7);
+        return;
+      case "report":
+      case "hold":
+        return;
+      case "same-trouble":
+      case "stall":
+        if (offered) await this.order(one, offered);
+        else await this.lookFurther(one);
+        await this.putOff(view, 7);
+        return;
+      default:
+        if (offered) await this.order(one, offered);
+        await this.putOff(view, need.code === "step-ready" ? 1 : 4);
+    }
+  }
+  private async order(one: Stabled, proposal: NeedView["proposals"][number]): Promise<void> {
+    if (proposal.code === "order-check") {
+      if (causeOf(proposal.input.cause ?? "sudden").body) this.year.lookedAt(one);
+      await this.try("check/order", proposal.input);
+    } else if (proposal.code === "rest-skill") await this.try("plan/set-pins", proposal.input);
+    else if (proposal.code === "lay-step") await this.try("plan/lay-step", proposal.input);
+    else if (proposal.code === "add-sessions") await this.try("week/set", proposal.input);
+  }
+  /** What the Checks page ranks first and nobody has been asked about. */
+  private async lookFurther(one: Stabled): Promise<void> {
+    const opened = must(await openStay(this.year.database, one.stay), "a stay");
+    const { weighed, checks } = await readHorseChecks(this.year.database, opened, this.year.boss);
+    const asked = new Set(checks.map(({ cause }) => cause));
+    const next = weighed?.causes.find(({ cause }) => causeOf(cause).body && !asked.has(cause));
+    if (!next) return;
+    this.year.lookedAt(one);
+    const { who, check } = causeOf(next.cause);
+    await this.try("check/order", {
+      stay: one.stay,
+      cause: next.cause,
+      who,
+      asked: check,
+      due: addDays(this.today, 3),
+      holds: next.holds,
+      skills: [],
+    });
+  }
+  private async nextGoals({ stay }: Stabled, skills: readonly string[]): Promise<void> {
+    const opened = must(await openStay(this.year.database, stay), "a stay");
+    const { version, record } = await readPlan(this.year.database, opened, this.year.boss);
+    const goals = record?.goals ?? [];
+    const more = skills
+      .filter((skill) => !goals.some((goal) => goal.skill === skill))
+      .map((skill) => ({ skill, target: 3, side: null, weight: 1, must: false, by: null }));
+    if (more.length > 0) await this.try("plan/set-goals", { stay, version, goals: [...goals, ...more].slice(0, 12) });
+  }
+
+  private async evaluate(one: Stabled, kind: EvaluationKind): Promise<void> {
+    const { database, world } = this.year;
+    const begun = await this.try<{ id: EvaluationId }>("intake/begin", { stay: one.stay, kind });
+    if (!begun.ok) return;
+    const opened = must(await openStay(database, one.stay), "a stay");
+    const { walk } = await readEvaluate(database, opened);
+    const seen = walkOf(world, one.living, must(walk, "a walk that was begun"), this.today);
+    await this.must("intake/close", { id: begun.value.id, version: 1, walk: seen });
+    await this.sign(one, begun.value.id);
+  }
+  private async sign(one: Stabled, evaluation: EvaluationId): Promise<void> {
+    const { database } = this.year;
+    const opened = must(await openStay(database, one.stay), "a stay");
+    const view = must(await readClosedEvaluation(database, opened, evaluation), "a closed evaluation");
+    await tellDraft(database, view.id, view.proposal);
+    if (view.proposal.checks.some(({ cause }) => causeOf(cause).body)) this.year.lookedAt(one);
+    await this.try("intake/sign", { id: evaluation, revision: view.signatures.length, judgement: view.proposal });
+  }
+
+  private async sendHome(one: Stabled): Promise<void> {
+    const { database, tally } = this.year;
+    const opened = must(await openStay(database, one.stay), "a stay");
+    const { record } = await readPlan(database, opened, this.year.boss);
+    // The record as it stands: what is not logged yet waits for its rider.
+    const sent = await this.try("stay/send-home", { id: one.stay, version: opened.stay.version, day: this.today });
+    if (!sent.ok) return;
+    const mine = this.year.tallyOf(one.guest);
+    mine.wentHome = this.today;
+    mine.goals = goalsOf(one.guest).map(({ skill, target }) => ({
+      skill,
+      target,
+      held: one.living.holds(skill, target),
+      promised: record?.goals.some((goal) => goal.skill === skill && goal.must) ?? false,
+    }));
+    tally.letters.count += 1;
+  }
+
+  private async reports(): Promise<void> {
+    const { reports } = await readDueReports(this.year.database);
+    for (const { stay, kind, ordinal, due, state, version } of reports)
+      if (due <= this.today && (state === "draft" || state === "not-begun")) {
+        const done = await this.try("report/approve", { stay, kind, ordinal, version, send: true });
+        this.year.tally.letters.count += done.ok ? 1 : 0;
+      }
+  }
+
+  private async week(): Promise<void> {
+    await planTheWeek(this.year.database, (route, input) => this.try(route, input), WEEK_TRIES);
+  }
+
+  /** Who is ill keeps no pinned card: somebody else may have it. */
+  private async freeTheAbsent(): Promise<void> {
+    const { cards, people } = await readDay(this.year.database, this.today);
+    const gone = new Set(people.filter(({ away }) => away !== null).map(({ id }) => id));
+    for (const { card, version, rider, helper, locked, state } of cards)
+      if (locked && (state === "placed" || state === "handed-out") && (gone.has(rider) || (helper && gone.has(helper))))
+        await this.try("day/lock", { id: card, version, locked: false });
+  }
+
+  /** What the screen's button does, by steps and not by the clock: the same day each time. */
+  private async layOut(): Promise<void> {
+    await this.freeTheAbsent();
+    const view = await readDay(this.year.database, this.today);
+    const barn = problemOf(view);
+    const ready = readyDay(barn.problem);
+    const search = new Search(ready, { seed: 1, from: barn.stands, steer: new Map() });
+    for (let done = 0; done < CHUNKS; done += 1) search.steps(CHUNK, done / CHUNKS, (done + 1) / CHUNKS);
+    const cards = placementsOf(barn, settled(ready, search.plan())).map(({ card, ...where }) => ({ id: card, ...where }));
+    const seen = view.cards.filter(({ state }) => state !== "cancelled").map(({ card, version }) => ({ id: card, version }));
+    const dbg = view.cards.filter((c) => c.locked || c.state === "closed").map((c) => [c, cards.find((x) => x.id === c.card)]);
+    const laid = await this.try("day/lay-out", { day: this.today, seen, cards });
+    if (!laid.ok) console.log("REFUSED", this.today, JSON.stringify(laid.error).slice(0, 100), JSON.stringify(dbg));
+    if (laid.ok && cards.length > 0) await this.try("day/hand-out", { day: this.today });
+  }
+}
+
+/** Days from a finding until it has been put right and may be worked as before. */
+export const TREATED_DAYS = 8;
+const MEASURED = {
+  girthCm: null,
+  lengthCm: null,
+  withersCm: null,
+  croupCm: null,
+  scaleKg: null,
+  condition: null,
+  pulse: null,
+  breaths: null,
+  temperatureC: null,
+  saddleFit: null,
+  words: "",
+};
