@@ -5,6 +5,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { seededRandom } from "#core/kernel/random.ts";
 import type { Sql } from "#db/client.ts";
+import { listForecasts } from "#db/queries/plan.ts";
 import { setUpBarn } from "#server/barn/set-up.ts";
 import { readCard } from "#server/card/read-card.ts";
 import type { Deps } from "#server/container.ts";
@@ -12,11 +13,11 @@ import { readDay } from "#server/day/read-day.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { newId, withIdsFrom } from "#server/work.ts";
 import { Hands } from "./hands.ts";
-import { isSore, LivingHorse } from "./horse.ts";
+import { isSore, LivingHorse, mountedIn } from "./horse.ts";
 import { luck } from "./luck.ts";
 import { Manager } from "./manager.ts";
 import { sessionOf } from "./session.ts";
-import { contractedIn, newTally, worked, type YearTally } from "./tally.ts";
+import { contractedIn, type ForecastTold, newTally, worked, type YearTally } from "./tally.ts";
 import { Watch } from "./watch.ts";
 import { dayOfStay, type Guest, isAbsent, REST_DAYS, type World } from "./world.ts";
 
@@ -37,6 +38,8 @@ interface Waiting {
 const ZONE = "America/Denver";
 /** Plays of the rest of a term, fewer than the application keeps: two chances told from so many differ by a few hundredths. */
 const PLAYS = 60;
+/** Of a term, at whose ends the chances that are told are kept. */
+const SHARES = [0.25, 0.5, 0.75];
 const SIX = 6;
 const WARNED_DAYS = 14;
 /** Days after which somebody who forgot is asked. */
@@ -57,7 +60,7 @@ export class FurlongYear {
   private minute = 0;
   private readonly deps: Deps;
   private readonly manager: Manager;
-  private readonly watch: Watch;
+  readonly watch: Watch;
   private readonly waiting: Waiting[] = [];
 
   constructor(
@@ -83,7 +86,6 @@ export class FurlongYear {
         await this.live();
         told(this.day, done + 1);
       }
-      await this.watch.atTheEnd();
     });
     return this.tally;
   }
@@ -107,7 +109,7 @@ export class FurlongYear {
       firstDay,
       wentHome: null,
       contracted: contractedIn(guest),
-      given: 0,
+      given: new Set(),
       goals: [],
       incidents: [],
       overPain: 0,
@@ -116,6 +118,22 @@ export class FurlongYear {
       eased: null,
       sessionsTooEarly: 0,
     });
+  }
+  /** What was forecast on the way, against what the record says on the last day. */
+  async forecastsOf({ stay, guest }: Stabled): Promise<void> {
+    const forecasts = await listForecasts(this.deps.sql, stay);
+    const last = forecasts.at(-1);
+    const closed = [...this.tally.guests.values()].flatMap(({ wentHome }) => wentHome ?? []);
+    const told = SHARES.flatMap((share): readonly ForecastTold[] => {
+      const day = addDays(guest.firstDay, Math.round(guest.length * share));
+      const then = forecasts.filter((one) => one.day <= day).at(-1);
+      const open = then?.goals.filter(({ met }) => !met) ?? [];
+      return open.flatMap(({ skill, chance }): readonly ForecastTold[] => {
+        const end = last?.goals.find((goal) => goal.skill === skill);
+        return end ? [{ share, day, chance, met: end.met, closedBefore: closed.filter((gone) => gone < day).length }] : [];
+      });
+    });
+    this.tally.forecasts.push(...told);
   }
   /** Somebody is asked to look: counts where it hurts. */
   lookedAt({ guest, living }: Stabled): void {
@@ -205,7 +223,7 @@ export class FurlongYear {
     { rides, tacked, happened, tooEarly, record }: Exclude<ReturnType<typeof sessionOf>, { because: unknown }>,
   ): void {
     const tally = this.tallyOf(guest);
-    tally.given += 1;
+    tally.given.add(this.day);
     tally.overPain += living.hurts(this.day) && (rides || tacked) ? 1 : 0;
     tally.sessionsTooEarly += tooEarly ? 1 : 0;
     worked(must(this.tally.hands[hand], "a hand"), this.day, rides);
@@ -213,7 +231,7 @@ export class FurlongYear {
     if (incident)
       tally.incidents.push({
         day: this.day,
-        mounted: ["walk", "trot", "canter", "mounting", "getting-off"].includes(incident.during),
+        mounted: mountedIn(incident),
         grave: incident.kind === "fall" || incident.kind === "bolt" || incident.hurt !== "nobody",
         hurt: incident.hurt === "person",
         warned: warned.some((day) => day < this.day && day >= addDays(this.day, -WARNED_DAYS)),

@@ -205,9 +205,7 @@ export class Manager {
   }
 
   private async needs(): Promise<void> {
-    const begun = performance.now();
-    const rail = await readRail(this.year.database);
-    this.year.tally.pages.set("Rail", [...(this.year.tally.pages.get("Rail") ?? []), performance.now() - begun]);
+    const rail = await this.year.watch.timed("Rail", () => readRail(this.year.database));
     for (const view of rail.needsYou) if (!view.putOff) await this.need(view);
   }
   private putOff({ stay, need, about }: NeedView, days: number): Promise<unknown> {
@@ -329,12 +327,14 @@ export class Manager {
   }
 
   private async sendHome(one: Stabled): Promise<void> {
-    const { database, tally } = this.year;
+    const { database } = this.year;
     const opened = must(await openStay(database, one.stay), "a stay");
     const { record } = await readPlan(database, opened, this.year.boss);
     // The record as it stands: what is not logged yet waits for its rider.
     const sent = await this.try("stay/send-home", { id: one.stay, version: opened.stay.version, day: this.today });
     if (!sent.ok) return;
+    await this.year.watch.goesHome(one);
+    await this.year.forecastsOf(one);
     const mine = this.year.tallyOf(one.guest);
     mine.wentHome = this.today;
     mine.goals = goalsOf(one.guest).map(({ skill, target }) => ({
@@ -343,15 +343,16 @@ export class Manager {
       held: one.living.holds(skill, target),
       promised: record?.goals.some((goal) => goal.skill === skill && goal.must) ?? false,
     }));
-    tally.letters.count += 1;
   }
 
   private async reports(): Promise<void> {
     const { reports } = await readDueReports(this.year.database);
     for (const { stay, kind, ordinal, due, state, version } of reports)
       if (due <= this.today && (state === "draft" || state === "not-begun")) {
-        const done = await this.try("report/approve", { stay, kind, ordinal, version, send: true });
-        this.year.tally.letters.count += done.ok ? 1 : 0;
+        const done = await this.try<{ number: number }>("report/approve", { stay, kind, ordinal, version, send: true });
+        if (!done.ok) continue;
+        this.year.tally.letters.count += 1;
+        await this.year.watch.report(done.value.number);
       }
   }
 
@@ -378,9 +379,7 @@ export class Manager {
     for (let done = 0; done < CHUNKS; done += 1) search.steps(CHUNK, done / CHUNKS, (done + 1) / CHUNKS);
     const cards = placementsOf(barn, settled(ready, search.plan())).map(({ card, ...where }) => ({ id: card, ...where }));
     const seen = view.cards.filter(({ state }) => state !== "cancelled").map(({ card, version }) => ({ id: card, version }));
-    const dbg = view.cards.filter((c) => c.locked || c.state === "closed").map((c) => [c, cards.find((x) => x.id === c.card)]);
     const laid = await this.try("day/lay-out", { day: this.today, seen, cards });
-    if (!laid.ok) console.log("REFUSED", this.today, JSON.stringify(laid.error).slice(0, 100), JSON.stringify(dbg));
     if (laid.ok && cards.length > 0) await this.try("day/hand-out", { day: this.today });
   }
 }

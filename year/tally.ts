@@ -26,7 +26,8 @@ export interface GuestTally {
   /** Null: it is still here when the year ends, and nothing is said of its goals. */
   wentHome: LocalDate | null;
   readonly contracted: number;
-  given: number;
+  /** Days on which it was worked. */
+  readonly given: Set<LocalDate>;
   goals: readonly GoalHeld[];
   readonly incidents: IncidentMet[];
   /** Sessions with tack or a rider while it hurt. */
@@ -65,7 +66,7 @@ export interface YearTally {
   readonly hands: readonly HandTally[];
   readonly manager: TimeSpent;
   readonly riders: TimeSpent;
-  forecasts: readonly ForecastTold[];
+  readonly forecasts: ForecastTold[];
   /** Of a standstill: while it truly hurt, or not. */
   readonly alarms: { right: number; wrong: number };
   /** Looks by vet, dentist, farrier or fitter, and those that found something. */
@@ -75,6 +76,8 @@ export interface YearTally {
   /** Milliseconds of the pages that were looked at, by page. */
   readonly pages: Map<string, number[]>;
   readonly letters: { count: number };
+  /** The day whose backup was read back and compared. */
+  restored: LocalDate | null;
 }
 
 export const newTally = (
@@ -100,6 +103,7 @@ export const newTally = (
   refused: new Map(),
   pages: new Map(),
   letters: { count: 0 },
+  restored: null,
 });
 
 const WEEK = 7;

@@ -15,7 +15,7 @@ export interface Answered {
 /** Put right on the spot, where others need days of rest. */
 const AT_ONCE: readonly CauseId[] = ["saddle-fit", "teeth", "feet"];
 const SAME_LOOK = 0.9;
-const SAME_TRADE = 0.45;
+const SAME_TRADE = 0.6;
 /** Days until it does not hurt any more. */
 export const HEALS_AFTER = 7;
 

@@ -1,0 +1,186 @@
+/** The figures of a year, and of several: each seed's two barns are the same horses, so that what is compared is a pair. */
+import { addDays, daysBetween } from "#core/calendar/local-date.ts";
+import { seededRandom } from "#core/kernel/random.ts";
+import type { GuestTally, YearTally } from "./tally.ts";
+
+export interface Figure {
+  readonly id: string;
+  readonly words: string;
+  readonly unit: string;
+  readonly better: "more" | "less";
+  /** Of one year; null: nothing to count. */
+  of(year: YearTally): number | null;
+}
+const sum = (all: readonly number[]): number => all.reduce((total, one) => total + one, 0);
+const mean = (all: readonly number[]): number | null => (all.length === 0 ? null : sum(all) / all.length);
+const guests = ({ guests: all }: YearTally): readonly GuestTally[] => [...all.values()];
+const gone = (year: YearTally): readonly GuestTally[] => guests(year).filter(({ wentHome }) => wentHome !== null);
+const sessions = (year: YearTally): number => sum(guests(year).map(({ given }) => given.size));
+const share = (part: number, whole: number): number | null => (whole === 0 ? null : (100 * part) / whole);
+const PER = 1_000;
+
+/** Days from the first day of pain until somebody was asked, or until the horse went home or the year ended. */
+function daysToLook(year: YearTally): readonly number[] {
+  const last = addDays([...year.guests.values()][0]?.firstDay ?? ("2026-01-01" as GuestTally["firstDay"]), year.days);
+  return guests(year).flatMap(({ hurtFrom, lookedAt, wentHome }) => {
+    const end = wentHome ?? last;
+    if (hurtFrom === null || hurtFrom >= end) return [];
+    return [lookedAt ?? daysBetween(hurtFrom, end)];
+  });
+}
+
+export const FIGURES: readonly Figure[] = [
+  {
+    id: "wishes",
+    words: "Owners' wishes truly held on the day of going home",
+    unit: "%",
+    better: "more",
+    of: (year) => {
+      const goals = gone(year).flatMap((one) => one.goals);
+      return share(goals.filter(({ held }) => held).length, goals.length);
+    },
+  },
+  {
+    id: "promised",
+    words: "Promised goals truly held",
+    unit: "%",
+    better: "more",
+    of: (year) => {
+      const goals = gone(year).flatMap((one) => one.goals.filter(({ promised }) => promised));
+      return share(goals.filter(({ held }) => held).length, goals.length);
+    },
+  },
+  {
+    id: "owed",
+    words: "Sessions of ended terms that were still owed",
+    unit: "%",
+    better: "less",
+    of: (year) => {
+      const ended = gone(year);
+      return share(
+        sum(ended.map(({ contracted, given }) => Math.max(0, contracted - given.size))),
+        sum(ended.map(({ contracted }) => contracted)),
+      );
+    },
+  },
+  {
+    id: "mounted",
+    words: "Incidents with a rider up, in 1,000 sessions",
+    unit: "",
+    better: "less",
+    of: (year) =>
+      (PER * sum(guests(year).map(({ incidents }) => incidents.filter(({ mounted }) => mounted).length))) /
+      Math.max(1, sessions(year)),
+  },
+  {
+    id: "grave",
+    words: "Falls, bolts and people hurt, in 1,000 sessions",
+    unit: "",
+    better: "less",
+    of: (year) =>
+      (PER * sum(guests(year).map(({ incidents }) => incidents.filter(({ grave }) => grave).length))) /
+      Math.max(1, sessions(year)),
+  },
+  {
+    id: "look",
+    words: "Days until somebody was asked to look at a horse that hurts",
+    unit: "days",
+    better: "less",
+    of: (year) => mean(daysToLook(year)),
+  },
+  {
+    id: "over-pain",
+    words: "Sessions with tack or rider while it hurt, a horse that hurts",
+    unit: "",
+    better: "less",
+    of: (year) => mean(guests(year).flatMap(({ hurtFrom, overPain }) => (hurtFrom === null ? [] : [overPain]))),
+  },
+  {
+    id: "early",
+    words: "Sessions that worked something before the horse was ready for it",
+    unit: "%",
+    better: "less",
+    of: (year) => share(sum(guests(year).map(({ sessionsTooEarly }) => sessionsTooEarly)), sessions(year)),
+  },
+  {
+    id: "manager",
+    words: "Manager's minutes a day",
+    unit: "min",
+    better: "less",
+    of: (year) => year.manager.seconds / 60 / year.days,
+  },
+  {
+    id: "most-rides",
+    words: "Most rides of one person on one day",
+    unit: "",
+    better: "less",
+    of: (year) => Math.max(0, ...year.hands.flatMap(({ days }) => [...days.values()].map(({ rides }) => rides))),
+  },
+];
+
+export interface Compared {
+  readonly figure: Figure;
+  readonly furlong: number;
+  readonly whiteboard: number;
+  /** Of the difference furlong − whiteboard: nine of ten draws of the seeds lie between. */
+  readonly low: number;
+  readonly high: number;
+  readonly seeds: number;
+}
+const DRAWS = 2_000;
+/** Seeds drawn again with putting back (Efron's bootstrap); with one seed the interval is that seed. */
+export function compare(furlong: readonly YearTally[], whiteboard: readonly YearTally[]): readonly Compared[] {
+  return FIGURES.flatMap((figure): readonly Compared[] => {
+    const pairs = furlong.flatMap((year) => {
+      const other = whiteboard.find(({ seed }) => seed === year.seed);
+      const [a, b] = [figure.of(year), other ? figure.of(other) : null];
+      return a === null || b === null ? [] : [[a, b] as const];
+    });
+    if (pairs.length === 0) return [];
+    const random = seededRandom(7);
+    const draws = Array.from(
+      { length: DRAWS },
+      () =>
+        sum(
+          pairs.map(() => {
+            const [a, b] = random.pick(pairs);
+            return a - b;
+          }),
+        ) / pairs.length,
+    ).sort((a, b) => a - b);
+    const at = (part: number): number => draws[Math.floor(part * (DRAWS - 1))] ?? 0;
+    return [
+      {
+        figure,
+        furlong: sum(pairs.map(([a]) => a)) / pairs.length,
+        whiteboard: sum(pairs.map(([, b]) => b)) / pairs.length,
+        low: at(0.05),
+        high: at(0.95),
+        seeds: pairs.length,
+      },
+    ];
+  });
+}
+
+/** Chances that were told, in tenths, against what came: calibration error is their mean distance, weighed by how many there are. */
+export interface Honesty {
+  readonly bins: readonly { readonly from: number; readonly told: number; readonly came: number; readonly count: number }[];
+  readonly error: number;
+  readonly count: number;
+}
+export function honestyOf(told: readonly { readonly chance: number; readonly met: boolean }[], width = 0.2): Honesty {
+  const bins = Array.from({ length: Math.round(1 / width) }, (_, i) => {
+    const from = i * width;
+    const mine = told.filter(
+      ({ chance }) => chance >= from && (chance < from + width || (i === Math.round(1 / width) - 1 && chance >= 1)),
+    );
+    return {
+      from,
+      told: mean(mine.map(({ chance }) => chance)) ?? from,
+      came: mean(mine.map(({ met }) => Number(met))) ?? 0,
+      count: mine.length,
+    };
+  }).filter(({ count }) => count > 0);
+  const count = sum(bins.map((one) => one.count));
+  return { bins, count, error: count === 0 ? 0 : sum(bins.map((one) => one.count * Math.abs(one.told - one.came))) / count };
+}
