@@ -8,6 +8,8 @@ export interface Figure {
   readonly words: string;
   readonly unit: string;
   readonly better: "more" | "less";
+  /** Why it comes out worse than by whiteboard, where somebody has looked into it. */
+  readonly whyWorse?: string;
   /** Of one year; null: nothing to count. */
   of(year: YearTally): number | null;
 }

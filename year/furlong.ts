@@ -226,7 +226,7 @@ export class FurlongYear {
     tally.given.add(this.day);
     tally.overPain += living.hurts(this.day) && (rides || tacked) ? 1 : 0;
     tally.sessionsTooEarly += tooEarly ? 1 : 0;
-    worked(must(this.tally.hands[hand], "a hand"), this.day, rides);
+    worked(this.tally, hand, this.day, record);
     const { incident } = happened;
     if (incident)
       tally.incidents.push({

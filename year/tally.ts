@@ -1,7 +1,8 @@
 /** What came of a year, in the same form whoever ran it. */
 
-import type { LocalDate } from "#core/calendar/local-date.ts";
+import { type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
+import { must } from "#core/kernel/assert.ts";
 
 export interface GoalHeld {
   readonly skill: string;
@@ -76,6 +77,8 @@ export interface YearTally {
   /** Milliseconds of the pages that were looked at, by page. */
   readonly pages: Map<string, number[]>;
   readonly letters: { count: number };
+  /** Minutes of all horses, by the Monday of their week. */
+  readonly weeks: Map<LocalDate, { sessions: number; groundMinutes: number; saddleMinutes: number }>;
   /** The day whose backup was read back and compared. */
   restored: LocalDate | null;
 }
@@ -103,6 +106,7 @@ export const newTally = (
   refused: new Map(),
   pages: new Map(),
   letters: { count: 0 },
+  weeks: new Map(),
   restored: null,
 });
 
@@ -111,7 +115,21 @@ const WEEK = 7;
 export const contractedIn = ({ length, perWeek }: { readonly length: number; readonly perWeek: number }): number =>
   Math.floor((length / WEEK) * perWeek);
 
-export function worked({ days }: HandTally, day: LocalDate, rides: boolean): void {
+/** A session of this person, in its day and its week. */
+export function worked(
+  { hands, weeks }: YearTally,
+  at: number,
+  day: LocalDate,
+  { groundMinutes, saddleMinutes }: { readonly groundMinutes: number; readonly saddleMinutes: number },
+): void {
+  const { days } = must(hands[at], "a hand");
   const before = days.get(day) ?? { sessions: 0, rides: 0 };
-  days.set(day, { sessions: before.sessions + 1, rides: before.rides + (rides ? 1 : 0) });
+  days.set(day, { sessions: before.sessions + 1, rides: before.rides + (saddleMinutes > 0 ? 1 : 0) });
+  const monday = mondayOf(day);
+  const week = weeks.get(monday) ?? { sessions: 0, groundMinutes: 0, saddleMinutes: 0 };
+  weeks.set(monday, {
+    sessions: week.sessions + 1,
+    groundMinutes: week.groundMinutes + groundMinutes,
+    saddleMinutes: week.saddleMinutes + saddleMinutes,
+  });
 }

@@ -18,6 +18,8 @@ import { dayOfStay, type Guest, goalsOf, isAbsent, isOff, REST_DAYS, type World,
 
 const ITEMS = 3;
 const MINUTES = 60;
+/** Of a ridden session. */
+const ON_THE_GROUND = 15;
 const WITH_TACK = ["saddle", "girth", "loose-tack", "stirrups", "block", "stirrup-weight", "lie-across"];
 /** Sessions and rides that a person gives on a day. */
 const SESSIONS_A_DAY = 6;
@@ -227,7 +229,8 @@ export class WhiteboardYear {
     sessions.push({ day: dayOfStay(guest, day), rider: truth.name, windy: false, newPlace: false, work });
     one.thisWeek += 1;
     tally.given.add(day);
-    worked(must(this.tally.hands[at], "a hand"), day, rides);
+    const saddleMinutes = rides ? MINUTES - ON_THE_GROUND : 0;
+    worked(this.tally, at, day, { groundMinutes: MINUTES - saddleMinutes, saddleMinutes });
     this.tally.riders.seconds += BY_HAND.sessionNote;
     if (incident)
       tally.incidents.push({

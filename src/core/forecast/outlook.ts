@@ -6,7 +6,7 @@ import { type GoalFacts, goalState } from "./goals.ts";
 import { SEVERITY_VARIANCE } from "./growth.ts";
 import { narrowed } from "./layout.ts";
 import type { Ahead } from "./simulate.ts";
-import { type StallAlarm, watchStalls } from "./stall.ts";
+import { type StallAlarm, type StallWatch, watchStalls } from "./stall.ts";
 import type { RiderSeverity, StayFacts } from "./stay.ts";
 
 export interface ForecastOutlook extends StartingState {
@@ -32,33 +32,57 @@ const isStuck = (before: readonly number[], now: number): boolean => {
   return then !== undefined && now < STUCK_BELOW && now - then < STUCK_GAIN;
 };
 
-/**
- * Follows a stay session by session, so that long work can be cut into pieces. What it keeps knows only of skills that were worked and what those rest on
- * directly, as nothing else says anything of the scores, and nothing of other stays. `lately`: alarms are asked for over so many last sessions.
- */
-export function* watchOf(
-  { leanings: _others, usualRate: _usual, ...facts }: StayFacts,
-  lately = Number.POSITIVE_INFINITY,
-): Generator<number, Watch> {
+/** How far a stay has been followed, to go on from while its record only grows. It is moved on in place. */
+export interface Followed {
+  /** What it was begun from, and each session that was taken in, as text. */
+  readonly begun: string;
+  readonly taken: string[];
+  readonly belief: Belief;
+  readonly stalls: StallWatch;
+  readonly alarms: StallAlarm[];
+  /** Levels of the weaker side before each work. */
+  readonly before: Map<string, number[]>;
+}
+type OwnFacts = Omit<StayFacts, "leanings" | "usualRate">;
+/** Begins anew, or goes on with what is known of the same stay where nothing that was taken in has been changed since. */
+function followedFrom(facts: OwnFacts, known: Followed | null): Followed {
   const worked = new Set(facts.sessions.flatMap(({ work }) => work.map(({ skill }) => skill)));
   const rested = facts.skills.filter(({ id }) => worked.has(id)).flatMap(({ prerequisites }) => prerequisites);
   const { skills, depth } = narrowed(facts.skills, new Set([...worked, ...rested]));
+  const riders = [...new Set(facts.sessions.map(({ rider }) => rider))];
+  const begun = JSON.stringify([facts.kind, skills, depth, facts.seen, facts.implied ?? [], riders]);
+  const goesOn =
+    known?.begun === begun && known.taken.every((session, i) => session === JSON.stringify(facts.sessions[i] ?? null));
+  if (known && goesOn) return known;
   const belief = believeNothing({ ...facts, skills }, depth);
-  const watch = watchStalls(belief);
-  const alarms: StallAlarm[] = [];
-  const before = new Map<string, number[]>();
+  return { begun, taken: [], belief, stalls: watchStalls(belief), alarms: [], before: new Map<string, number[]>() };
+}
+
+/**
+ * Follows a stay session by session, so that long work can be cut into pieces. What it keeps knows only of skills that were worked and what those rest on
+ * directly, as nothing else says anything of the scores, and nothing of other stays. `known`: how far it was followed before, from where it goes on;
+ * `alarms` false: nobody asks for them, which is most of the cost.
+ */
+export function* watchOf(
+  { leanings: _others, usualRate: _usual, ...facts }: StayFacts,
+  { known = null, alarms: asked = true }: { readonly known?: Followed | null; readonly alarms?: boolean } = {},
+): Generator<number, Watch & { readonly followed: Followed }> {
+  const followed = followedFrom(facts, known);
+  const { belief, stalls, alarms, before, taken } = followed;
   const weaker = (skill: string): number =>
     Math.min(...belief.layout.tracksOf(belief.layout.skill(skill)).map((track) => belief.mean[track.at] as number));
-  for (const [i, session] of facts.sessions.entries()) {
+  for (const session of facts.sessions.slice(taken.length)) {
     for (const { skill } of session.work) before.set(skill, [...(before.get(skill) ?? []), weaker(skill)]);
-    const alarm = watch.takeIn(session, facts.sessions.length - i <= lately);
+    const alarm = stalls.takeIn(session, asked);
     if (alarm) alarms.push(alarm);
-    yield i + 1;
+    taken.push(JSON.stringify(session));
+    yield taken.length;
   }
   const { layout, mean, covariance } = belief;
   const told = (at: number) => ({ mean: mean[at] as number, variance: covariance[at * layout.size + at] as number });
   return {
-    alarms,
+    followed,
+    alarms: [...alarms],
     leanings: layout.riders.map((rider): RiderSeverity => ({ rider, ...told(layout.rider(rider)) })),
     rate: told(layout.rate),
     stuck: [...before].filter(([skill, levels]) => isStuck(levels, weaker(skill))).map(([skill]) => skill),
@@ -67,7 +91,7 @@ export function* watchOf(
 
 /** Skills that gained next to nothing over their last sessions, by themselves. */
 export function standStill(facts: StayFacts): readonly string[] {
-  const watch = watchOf(facts, 0);
+  const watch = watchOf(facts, { alarms: false });
   let step = watch.next();
   while (!step.done) step = watch.next();
   return step.value.stuck;

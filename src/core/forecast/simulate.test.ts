@@ -10,7 +10,7 @@ import { cholesky } from "./draw.ts";
 import { believe } from "./estimator.ts";
 import { type GoalForecast, readSimulations } from "./forecast.ts";
 import type { GoalFacts } from "./goals.ts";
-import { leaningFrom, nextSkillWork, outlookOf, watchOf } from "./outlook.ts";
+import { type Followed, leaningFrom, nextSkillWork, outlookOf, watchOf } from "./outlook.ts";
 import { type Ahead, simulate } from "./simulate.ts";
 import type { RiderSeverity, ScoredSession } from "./stay.ts";
 
@@ -187,6 +187,27 @@ describe("a stay read whole", () => {
     numbers.forEach((at, i) => {
       if (i > 0) expect(at - (numbers[i - 1] ?? 0)).toBeGreaterThanOrEqual(6);
     });
+  });
+  it("says the same whether it goes on from where it was or begins anew, also where a session was put right", () => {
+    const all = stalledFrom(12);
+    const follow = (sessions: readonly ScoredSession[], known: Followed | null) => {
+      const watch = watchOf({ kind: "halter", skills: SHAPES, seen: [], sessions }, { known });
+      let step = watch.next();
+      while (!step.done) step = watch.next();
+      const { followed, ...said } = step.value;
+      return { followed, said };
+    };
+    let known: Followed | null = null;
+    let steps = 0;
+    for (let count = 1; count <= all.length; count += 1) {
+      const going = follow(all.slice(0, count), known);
+      steps += known === going.followed ? 1 : 0;
+      known = going.followed;
+      expect(going.said).toEqual(follow(all.slice(0, count), null).said);
+    }
+    expect(steps).toBeGreaterThan(all.length / 2);
+    const put = all.map((one, i) => (i === 5 ? { ...one, windy: !one.windy } : one));
+    expect(follow(put, known).said).toEqual(follow(put, null).said);
   });
   it("raises none for a horse that goes on learning, and believes what it would have believed without watching", () => {
     const facts = { kind: "halter" as const, skills: SHAPES, seen: [], sessions: stalledFrom(99) };

@@ -8,7 +8,7 @@ import { setImmediate as breathe } from "node:timers/promises";
 import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { startingStateOf } from "#core/forecast/doubt.ts";
-import { type Watch, watchOf } from "#core/forecast/outlook.ts";
+import { type Followed, type Watch, watchOf } from "#core/forecast/outlook.ts";
 import type { StayFacts } from "#core/forecast/stay.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
@@ -39,6 +39,7 @@ import {
 } from "#db/queries/plan.ts";
 import { listPractised } from "#db/queries/practice.ts";
 import { listStays, lockStay, type Stay } from "#db/queries/stays.ts";
+import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
 import { leaningsOf } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
@@ -46,8 +47,6 @@ import { recordOf } from "./record.ts";
 const PLAYS_A_PIECE = 8;
 /** A step that is planned within so many sessions is told as ready. */
 const SOON_SESSIONS = 2;
-/** Alarms of the last fortnight are shown: eight onsets and six silent sessions lie before its first. */
-const WATCHED_SESSIONS = 26;
 
 type Parts = Readonly<Record<PlanCause, unknown>>;
 /** What a plan is read from, a short hash for each cause, so that what changed can be told. */
@@ -72,21 +71,19 @@ interface Turn {
   readonly today: LocalDate;
 }
 
-/** What a stay's sessions say, as it was last read: a change of the barn's rules says nothing of them, and following them is the dearest part. */
-const watched = new Map<StayId, { readonly key: string; readonly watch: Watch }>();
-async function watchAgain(stay: StayId, { leanings: _others, usualRate: _usual, ...facts }: StayFacts): Promise<Watch> {
-  const key = createHash("sha256").update(JSON.stringify(facts)).digest("base64url");
-  const known = watched.get(stay);
-  if (known?.key === key) return known.watch;
-  const watch = await byPieces(watchOf(facts, WATCHED_SESSIONS));
-  watched.set(stay, { key, watch });
+/** How far each stay was followed: following it is the dearest part, and mostly one session was added. */
+const watchedOf = perBarn(() => new Map<StayId, Followed>());
+async function watchAgain(deps: Deps, stay: StayId, facts: StayFacts): Promise<Watch> {
+  const watched = watchedOf(deps);
+  const { followed, ...watch } = await byPieces(watchOf(facts, { known: watched.get(stay) ?? null }));
+  watched.set(stay, followed);
   return watch;
 }
 
 async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn, plays: number): Promise<void> {
   const facts = factsOf(read);
   const reading = await byPieces(startingStateOf(facts));
-  const { alarms, leanings, rate, stuck } = await watchAgain(stay.id, facts);
+  const { alarms, leanings, rate, stuck } = await watchAgain(deps, stay.id, facts);
   const latest = new Map(read.standing.scores.map(({ skill, side, score }) => [trackKey(skill, side), score]));
   const standing = { ...read.standing, stuck: stillStuck(stuck, read.standing.scores, read.goals) };
   const record = { ...read, standing };
@@ -169,6 +166,8 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   const { sql } = deps;
   const stays = (await listStays(sql)).filter((stay) => stay.firstDay <= today && stay.evaluations.some(({ closed }) => closed));
   const ids = stays.map(({ id }) => id);
+  const watched = watchedOf(deps);
+  for (const id of watched.keys()) if (!ids.includes(id)) watched.delete(id);
   const [plans, goals, stamps, taken, forecasts, everybody, practised] = await Promise.all([
     listPlans(sql, ids),
     listPlanGoals(sql, ids),
