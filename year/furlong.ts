@@ -19,7 +19,7 @@ import { Manager } from "./manager.ts";
 import { sessionOf } from "./session.ts";
 import { contractedIn, type ForecastTold, newTally, worked, type YearTally } from "./tally.ts";
 import { Watch } from "./watch.ts";
-import { dayOfStay, type Guest, isAbsent, REST_DAYS, type World } from "./world.ts";
+import { dayOfStay, type Guest, REST_DAYS, type World } from "./world.ts";
 
 export interface Stabled {
   readonly guest: Guest;
@@ -115,7 +115,6 @@ export class FurlongYear {
       overPain: 0,
       lookedAt: null,
       hurtFrom: pain && addDays(firstDay, pain.from),
-      eased: null,
       sessionsTooEarly: 0,
     });
   }
@@ -250,5 +249,4 @@ export class FurlongYear {
       await this.hands.try("card/close", one.actor, one.input);
     }
   }
-  isThere = (hand: number): boolean => !isAbsent(this.world, hand, this.day);
 }

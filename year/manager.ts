@@ -1,6 +1,5 @@
 /** The manager's day by the application: what the Rail asks is answered by simple rules, week and day are laid out as proposed, owners are written to. */
 import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
-import type { CheckView } from "#contracts/views.check.ts";
 import type { NeedView } from "#contracts/views.ts";
 import { addDays, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { readyDay } from "#core/day/compiled.ts";
@@ -13,7 +12,6 @@ import { must } from "#core/kernel/assert.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import { planTheWeek } from "#demo/week.ts";
 import { readBarn } from "#server/barn/read-barn.ts";
-import { readChecks, readHorseChecks } from "#server/check/read-checks.ts";
 import { readDay } from "#server/day/read-day.ts";
 import { readClosedEvaluation, readEvaluate } from "#server/intake/read-evaluate.ts";
 import { tellDraft } from "#server/intake/tell-chance.ts";
@@ -21,10 +19,10 @@ import { readPlan } from "#server/plan/read-plan.ts";
 import { readDueReports } from "#server/report/read-report.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
+import { Bodies } from "./bodies.ts";
 import { MORNING } from "./effort.ts";
 import type { FurlongYear, Stabled } from "./furlong.ts";
 import { luck } from "./luck.ts";
-import { type Answered, answerOf } from "./vets.ts";
 import { walkOf } from "./walk.ts";
 import { type Guest, goalsOf, weatherOf } from "./world.ts";
 
@@ -35,7 +33,13 @@ const WEEK_TRIES = 150;
 const RIDDEN_HISTORY = ["started", "restart"];
 
 export class Manager {
-  constructor(private readonly year: FurlongYear) {}
+  private readonly bodies: Bodies;
+  /** Whose plan was changed this morning: what else was proposed for it is out of date. */
+  private readonly moved = new Set<StayId>();
+
+  constructor(private readonly year: FurlongYear) {
+    this.bodies = new Bodies(year);
+  }
 
   private get today(): LocalDate {
     return this.year.today;
@@ -65,7 +69,7 @@ export class Manager {
     await this.absences("before");
     await this.flood();
     for (const one of this.year.stabled.values()) await this.holds(one);
-    await this.checks();
+    await this.bodies.answered();
     await this.needs();
     await this.reports();
     if (!works) return;
@@ -166,46 +170,9 @@ export class Manager {
     }
   }
 
-  /** What was ordered is booked; who came, answers; what was found is released when it has been put right. */
-  private async checks(): Promise<void> {
-    const { checks } = await readChecks(this.year.database, this.year.boss);
-    for (const check of checks) {
-      const one = this.year.stabled.get(check.stay);
-      if (!one || this.year.tallyOf(one.guest).wentHome) continue;
-      await this.check(check, one);
-    }
-  }
-  private async check(check: CheckView, one: Stabled): Promise<void> {
-    const { id, version, state, bookedFor, doneOn, releasedOn } = check;
-    const random = luck(this.year.world.seed, "visit", one.guest.key, check.orderedOn, check.cause ?? "");
-    if (state === "ordered") {
-      const urgent = check.holds === "all" || check.holds === "ridden";
-      const days = check.who === "barn" ? 1 : urgent ? random.whole(1, 4) : random.whole(2, 9);
-      await this.try("check/book", { id, version, bookedFor: addDays(this.today, days), bookedWith: "" });
-      return;
-    }
-    if (state === "booked" && bookedFor !== null && bookedFor <= this.today) {
-      const answer: Answered = answerOf(this.year.world.seed, check, one, this.today);
-      this.year.tally.checks.asked += 1;
-      this.year.tally.checks.found += answer.result === "clear" ? 0 : 1;
-      await this.try("check/close", {
-        id,
-        version,
-        doneOn: this.today,
-        result: answer.result,
-        answer: answer.words,
-        restrictions: [],
-      });
-      if (answer.easedOn) one.living.ease(answer.easedOn);
-      return;
-    }
-    const well = doneOn !== null && check.result === "found" && addDays(doneOn, TREATED_DAYS) <= this.today;
-    if (state === "done" && releasedOn === null && well)
-      await this.try("check/release", { id, version, on: this.today, words: "Looked at again: it may be worked as before." });
-  }
-
   private async needs(): Promise<void> {
     const rail = await this.year.watch.timed("Rail", () => readRail(this.year.database));
+    this.moved.clear();
     for (const view of rail.needsYou) if (!view.putOff) await this.need(view);
   }
   private putOff({ stay, need, about }: NeedView, days: number): Promise<unknown> {
@@ -262,7 +229,7 @@ export class Manager {
       case "same-trouble":
       case "stall":
         if (offered) await this.order(one, offered);
-        else await this.lookFurther(one);
+        else await this.bodies.lookFurther(one);
         await this.putOff(view, 7);
         return;
       default:
@@ -277,25 +244,6 @@ export class Manager {
     } else if (proposal.code === "rest-skill") await this.try("plan/set-pins", proposal.input);
     else if (proposal.code === "lay-step") await this.try("plan/lay-step", proposal.input);
     else if (proposal.code === "add-sessions") await this.try("week/set", proposal.input);
-  }
-  /** What the Checks page ranks first and nobody has been asked about. */
-  private async lookFurther(one: Stabled): Promise<void> {
-    const opened = must(await openStay(this.year.database, one.stay), "a stay");
-    const { weighed, checks } = await readHorseChecks(this.year.database, opened, this.year.boss);
-    const asked = new Set(checks.map(({ cause }) => cause));
-    const next = weighed?.causes.find(({ cause }) => causeOf(cause).body && !asked.has(cause));
-    if (!next) return;
-    this.year.lookedAt(one);
-    const { who, check } = causeOf(next.cause);
-    await this.try("check/order", {
-      stay: one.stay,
-      cause: next.cause,
-      who,
-      asked: check,
-      due: addDays(this.today, 3),
-      holds: next.holds,
-      skills: [],
-    });
   }
   private async nextGoals({ stay }: Stabled, skills: readonly string[]): Promise<void> {
     const opened = must(await openStay(this.year.database, stay), "a stay");
@@ -384,8 +332,6 @@ export class Manager {
   }
 }
 
-/** Days from a finding until it has been put right and may be worked as before. */
-export const TREATED_DAYS = 8;
 const MEASURED = {
   girthCm: null,
   lengthCm: null,

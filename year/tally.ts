@@ -36,8 +36,6 @@ export interface GuestTally {
   /** Days from when it began to hurt (or from its arrival) until somebody was asked to look; null: nobody was. */
   lookedAt: number | null;
   readonly hurtFrom: LocalDate | null;
-  /** Last day on which it hurt, whoever put it right; null: it hurts still, or never did. */
-  eased: LocalDate | null;
   sessionsTooEarly: number;
 }
 export interface HandTally {

@@ -39,9 +39,3 @@ export function looksAt(
     easedOn: addDays(day, atOnce ? 1 : HEALS_AFTER),
   };
 }
-export const answerOf = (
-  seed: number,
-  check: CheckView,
-  { guest, living }: { readonly guest: Guest; readonly living: LivingHorse },
-  day: LocalDate,
-): Answered => looksAt(seed, guest, living, check, day);

@@ -106,7 +106,6 @@ export class WhiteboardYear {
       overPain: 0,
       lookedAt: null,
       hurtFrom: pain && addDays(firstDay, pain.from),
-      eased: null,
       sessionsTooEarly: 0,
     };
     this.tally.guests.set(key, tally);

@@ -81,7 +81,6 @@ describe("what came of it", () => {
       overPain: 2,
       lookedAt: null,
       hurtFrom: addDays(guest.firstDay, 5),
-      eased: null,
       sessionsTooEarly: 1,
     });
     return year;
