@@ -187,6 +187,8 @@ export class Manager {
   private async need(view: NeedView): Promise<void> {
     const { need, proposals, stay } = view;
     const one = must(this.year.stabled.get(stay), "a horse of the barn");
+    // It went home a moment ago, and took its other needs along.
+    if (this.year.tallyOf(one.guest).wentHome) return;
     if (need.code === "stall" || need.code === "sudden" || need.code === "same-trouble") {
       if (need.code === "stall") this.year.tally.alarms[one.living.hurts(this.today) ? "right" : "wrong"] += 1;
       one.warned.push(this.today);
