@@ -102,6 +102,8 @@ export const FIGURES: readonly Figure[] = [
     words: "Sessions that worked something before the horse was ready for it",
     unit: "%",
     better: "less",
+    whyWorse:
+      "the plan takes a skill up once what it rests on is likely at 2, or was told at the booking; the whiteboard of this comparison waits for a score of 3.",
     of: (year) => share(sum(guests(year).map(({ sessionsTooEarly }) => sessionsTooEarly)), sessions(year)),
   },
   {

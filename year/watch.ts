@@ -75,7 +75,7 @@ export class Watch {
     const { sql } = this.year.database;
     const { today } = this.year;
     const against = await sql`
-      SELECT h.name, r.against, r.override_reason,
+      SELECT h.name, r.against, r.override_reason AS reason,
              (p.role = 'manager' OR EXISTS (SELECT FROM alert a WHERE a.card_id = k.id)) AS told
       FROM card k
       JOIN LATERAL (SELECT * FROM card_revision WHERE card_id = k.id ORDER BY revision DESC LIMIT 1) r ON true
@@ -86,7 +86,7 @@ export class Watch {
           OR EXISTS (SELECT FROM check_up c WHERE c.stay_id = s.id AND c.state IN ('ordered', 'booked') AND c.holds IN ('ridden', 'all') AND c.ordered_on < ${today})
           OR NOT EXISTS (SELECT FROM evaluation e JOIN judgement j ON j.evaluation_id = e.id WHERE e.stay_id = s.id))`;
     for (const row of against) {
-      const marked = (row["against"] as readonly unknown[]).length > 0 || row["override_reason"] !== "";
+      const marked = (row["against"] as readonly unknown[]).length > 0 || row["reason"] !== "";
       this.holds(marked && Boolean(row["told"]), `${String(row["name"])} was ridden against the record, and nobody was told`);
     }
   }

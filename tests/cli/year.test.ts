@@ -138,12 +138,20 @@ describe("what must hold on every day", () => {
 
   it("breaks where somebody was ridden on a hold and nobody was told", async () => {
     await expect(year.watch.evening()).resolves.toBeUndefined();
-    const [card] = await sql`SELECT id, stay_id FROM card WHERE state = 'closed' ORDER BY day DESC LIMIT 1`;
+    const [card] = await sql`SELECT id, stay_id AS stay FROM card WHERE state = 'closed' ORDER BY day DESC LIMIT 1`;
     await sql`UPDATE card SET day = ${year.today} WHERE id = ${card?.["id"] ?? null}`;
     await sql`UPDATE card_revision SET saddle_minutes = 20, against = '[]' WHERE card_id = ${card?.["id"] ?? null}`;
-    await sql`DELETE FROM alert WHERE card_id = ${card?.["id"] ?? null}`;
     await sql`INSERT INTO hold (id, stay_id, kind, first_day, last_day, stops_clock, reason)
-      VALUES (gen_random_uuid(), ${card?.["stay_id"] ?? null}, 'vet', ${year.today}, ${year.today}, true, 'A test')`;
+      VALUES (gen_random_uuid(), ${card?.["stay"] ?? null}, 'vet', ${year.today}, ${year.today}, true, 'A test')`;
+    const told = sql`INSERT INTO alert (id, card_id, what, details, at, by_person)
+      SELECT gen_random_uuid(), ${card?.["id"] ?? null}, 'against', '{}', now(), id FROM person WHERE role = 'rider' LIMIT 1`;
+    // Neither marked nor told; told, and not marked; marked, and not told; both.
+    await expect(year.watch.evening()).rejects.toThrow(Broken);
+    await told;
+    await expect(year.watch.evening()).rejects.toThrow("was ridden against the record");
+    await sql`UPDATE card_revision SET against = '[{"code":"hold"}]' WHERE card_id = ${card?.["id"] ?? null}`;
+    await expect(year.watch.evening()).resolves.toBeUndefined();
+    await sql`DELETE FROM alert WHERE card_id = ${card?.["id"] ?? null}`;
     await expect(year.watch.evening()).rejects.toThrow(Broken);
   });
   it("breaks where a session is lost between the rider and the record", async () => {

@@ -63,8 +63,8 @@ export interface StayRecord {
   readonly ways: readonly Way[];
 }
 
-/** Skills of a session that serve the goals, as sessions are composed: its main, of two skills at the most; it begins and ends with something that the horse can do. */
-export const GOAL_WORKS = 2;
+/** Skills of a session that serve the goals; it begins and ends with something that the horse can do. */
+export const GOAL_WORKS = 3;
 const ALL_WORKS = GOAL_WORKS + 2;
 
 export type WhatIf =
