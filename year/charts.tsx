@@ -27,9 +27,9 @@ const alone = (drawing: React.ReactElement): string =>
 
 export const hoursFile = (weeks: readonly Week[]): string => alone(<HoursByWeek weeks={weeks} />);
 
-const WIDTH = 640;
+const WIDTH = 760;
 const ROW = 34;
-const NAME = 330;
+const NAME = 430;
 const SCALE = WIDTH - NAME - 30;
 
 /** Both barns on one line each, every line on its own scale from 0. */
@@ -40,7 +40,7 @@ function Beside({ rows }: { readonly rows: readonly Compared[] }) {
       `${figure.words}: ${furlong.toFixed(1)} with Steady Furlong, ${whiteboard.toFixed(1)} by whiteboard`,
   );
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} role="img" aria-label={`${said.join("; ")}.`}>
+    <svg width={WIDTH} height={height} viewBox={`0 0 ${WIDTH} ${height}`} role="img" aria-label={`${said.join("; ")}.`}>
       {rows.map(({ figure, furlong, whiteboard }, i) => {
         const most = Math.max(furlong, whiteboard, 0.001);
         const at = (value: number): number => NAME + (value / most) * SCALE;
@@ -48,7 +48,7 @@ function Beside({ rows }: { readonly rows: readonly Compared[] }) {
         return (
           <g key={figure.id}>
             <text x={0} y={y + 4} className="fill-ink">
-              {figure.words.length > 56 ? `${figure.words.slice(0, 55)}…` : figure.words}
+              {figure.words}
             </text>
             <path d={`M${NAME} ${y}H${NAME + SCALE}`} className="stroke-line" />
             <path
@@ -75,7 +75,7 @@ function Beside({ rows }: { readonly rows: readonly Compared[] }) {
 export const besideFile = (rows: readonly Compared[]): string => alone(<Beside rows={rows} />);
 
 const SQUARE = 300;
-const EDGE = 36;
+const EDGE = 48;
 /** What was told across, what came true up; on the line both are the same. */
 function Told({ honesty }: { readonly honesty: Honesty }) {
   const at = (share: number): number => EDGE + share * (SQUARE - 2 * EDGE);
@@ -85,7 +85,7 @@ function Told({ honesty }: { readonly honesty: Honesty }) {
     ({ told, came, count }) => `told ${Math.round(100 * told)} %, came true ${Math.round(100 * came)} % of ${count}`,
   );
   return (
-    <svg viewBox={`0 0 ${SQUARE} ${SQUARE}`} role="img" aria-label={`${said.join("; ")}.`}>
+    <svg width={SQUARE} height={SQUARE} viewBox={`0 0 ${SQUARE} ${SQUARE}`} role="img" aria-label={`${said.join("; ")}.`}>
       {[0, 0.5, 1].map((share) => (
         <g key={share}>
           <path d={`M${at(0)} ${up(share)}H${at(1)}`} className="stroke-line" />
