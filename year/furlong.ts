@@ -1,6 +1,6 @@
 /** A barn that works by the application: every day the manager's morning, the riders' sessions, the evening, and what must hold whatever happens. */
 import type { Actor } from "#contracts/people.ts";
-import { addDays, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { addDays, instantOf, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { seededRandom } from "#core/kernel/random.ts";
@@ -17,7 +17,7 @@ import { isSore, LivingHorse, mountedIn } from "./horse.ts";
 import { luck } from "./luck.ts";
 import { Manager } from "./manager.ts";
 import { sessionOf } from "./session.ts";
-import { contractedIn, type ForecastTold, newTally, worked, type YearTally } from "./tally.ts";
+import { type ForecastTold, newGuest, newTally, worked, type YearTally } from "./tally.ts";
 import { Watch } from "./watch.ts";
 import { dayOfStay, type Guest, REST_DAYS, type World } from "./world.ts";
 
@@ -70,7 +70,7 @@ export class FurlongYear {
   ) {
     this.day = world.firstDay;
     this.tally = newTally("furlong", world);
-    const now = (): Date => new Date(Date.parse(`${this.day}T00:00:00Z`) + (SIX * 60 + 7 * 60 + this.minute) * 60_000);
+    const now = (): Date => new Date(instantOf(ZONE, this.day) + (SIX * 60 + this.minute) * 60_000);
     this.deps = { sql, clock: { now, today: () => this.day } };
     this.hands = new Hands(this.deps, this.tally, () => this.day);
     this.manager = new Manager(this);
@@ -101,22 +101,8 @@ export class FurlongYear {
   tallyOf = (guest: Guest) => must(this.tally.guests.get(guest.key), "a guest that was booked");
 
   booked(guest: Guest, stay: StayId): void {
-    const { pain, key, kind, firstDay } = guest;
     this.stabled.set(stay, { guest, living: new LivingHorse(this.world.seed, guest), stay, warned: [] });
-    this.tally.guests.set(key, {
-      key,
-      kind,
-      firstDay,
-      wentHome: null,
-      contracted: contractedIn(guest),
-      given: new Set(),
-      goals: [],
-      incidents: [],
-      overPain: 0,
-      lookedAt: null,
-      hurtFrom: pain && addDays(firstDay, pain.from),
-      sessionsTooEarly: 0,
-    });
+    this.tally.guests.set(guest.key, newGuest(guest));
   }
   /** What was forecast on the way, against what the record says on the last day. */
   async forecastsOf({ stay, guest }: Stabled): Promise<void> {

@@ -1,8 +1,9 @@
 /** What came of a year, in the same form whoever ran it. */
 
-import { type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
+import { addDays, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import { must } from "#core/kernel/assert.ts";
+import type { Guest } from "./world.ts";
 
 export interface GoalHeld {
   readonly skill: string;
@@ -112,6 +113,22 @@ const WEEK = 7;
 /** Sessions that a term promises: its whole weeks and their part. */
 export const contractedIn = ({ length, perWeek }: { readonly length: number; readonly perWeek: number }): number =>
   Math.floor((length / WEEK) * perWeek);
+
+/** Of somebody who was booked and of whom nothing is known yet. */
+export const newGuest = (guest: Guest): GuestTally => ({
+  key: guest.key,
+  kind: guest.kind,
+  firstDay: guest.firstDay,
+  wentHome: null,
+  contracted: contractedIn(guest),
+  given: new Set(),
+  goals: [],
+  incidents: [],
+  overPain: 0,
+  lookedAt: null,
+  hurtFrom: guest.pain && addDays(guest.firstDay, guest.pain.from),
+  sessionsTooEarly: 0,
+});
 
 /** A session of this person, in its day and its week. */
 export function worked(

@@ -12,7 +12,7 @@ import { skillOf } from "#shipped/ladder.ts";
 import { BY_HAND } from "./effort.ts";
 import { isSore, LADDER, LivingHorse, mountedIn } from "./horse.ts";
 import { luck } from "./luck.ts";
-import { contractedIn, type GuestTally, newTally, worked, type YearTally } from "./tally.ts";
+import { type GuestTally, newGuest, newTally, worked, type YearTally } from "./tally.ts";
 import { looksAt } from "./vets.ts";
 import { dayOfStay, type Guest, goalsOf, isAbsent, isOff, REST_DAYS, type World, windOf } from "./world.ts";
 
@@ -93,21 +93,8 @@ export class WhiteboardYear {
   }
 
   private arrives(guest: Guest): void {
-    const { pain, key, kind, firstDay } = guest;
-    const tally: GuestTally = {
-      key,
-      kind,
-      firstDay,
-      wentHome: null,
-      contracted: contractedIn(guest),
-      given: new Set(),
-      goals: [],
-      incidents: [],
-      overPain: 0,
-      lookedAt: null,
-      hurtFrom: pain && addDays(firstDay, pain.from),
-      sessionsTooEarly: 0,
-    };
+    const tally = newGuest(guest);
+    const { key } = guest;
     this.tally.guests.set(key, tally);
     this.tally.manager.seconds += BY_HAND.booking + BY_HAND.evaluation;
     this.barn.set(key, {

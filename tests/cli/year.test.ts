@@ -18,7 +18,7 @@ import { goalsOf, makeWorld, WISHES, type World, weatherOf } from "#year/world.t
 const smallest = (seed: number): World => makeWorld({ seed, days: 28, horses: 4 });
 
 describe("a year", () => {
-  it("runs a month to its end, both ways, and everything holds", { timeout: 120_000 }, async () => {
+  it("runs a month to its end, both ways, and everything holds", { timeout: 240_000 }, async () => {
     const child = spawn("npx", ["tsx", "year/year.ts", "--days", "28", "--horses", "3"], {
       env: { ...process.env, FURLONG_BENCH_CLUSTER: inject("adminUrl") },
       stdio: ["ignore", "pipe", "pipe"],
@@ -130,7 +130,7 @@ describe("what must hold on every day", () => {
     await migrate(sql);
     year = new FurlongYear(sql, makeWorld({ seed: 3, days: 20, horses: 2 }), url);
     await year.run(() => undefined);
-  }, 120_000);
+  }, 240_000);
   afterAll(async () => {
     await sql.end();
     await withDatabase(inject("adminUrl"), (admin) => admin`DROP DATABASE IF EXISTS ${admin(name)} WITH (FORCE)`);
