@@ -1,5 +1,5 @@
 /** The manager's day by the application: what the Rail asks is answered by simple rules, week and day are laid out as proposed, owners are written to. */
-import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
+import { NOTHING_TAKEN, UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import type { NeedView } from "#contracts/views.ts";
 import { addDays, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
 import { readyDay } from "#core/day/compiled.ts";
@@ -209,7 +209,7 @@ export class Manager {
       case "measure": {
         const { guest } = one;
         await this.try("stay/measure", {
-          ...MEASURED,
+          ...NOTHING_TAKEN,
           stay,
           day: this.today,
           withersCm: guest.heightCm,
@@ -333,17 +333,3 @@ export class Manager {
     if (laid.ok && cards.length > 0) await this.try("day/hand-out", { day: this.today });
   }
 }
-
-const MEASURED = {
-  girthCm: null,
-  lengthCm: null,
-  withersCm: null,
-  croupCm: null,
-  scaleKg: null,
-  condition: null,
-  pulse: null,
-  breaths: null,
-  temperatureC: null,
-  saddleFit: null,
-  words: "",
-};

@@ -1,8 +1,7 @@
 /** Each bench runs in its smallest form: one that nobody has started for a month must not be found broken when its figures are wanted. */
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { readdirSync } from "node:fs";
 import { describe, expect, inject, it } from "vitest";
+import { ran } from "#tests/ran.ts";
 
 /** A line that it only prints at its end. */
 const ENDS_WITH: Readonly<Record<string, RegExp>> = {
@@ -22,16 +21,7 @@ describe("a bench", () => {
     expect(files.map((name) => name.replace(".ts", "")).sort()).toEqual(Object.keys(ENDS_WITH).sort());
   });
   it.each(Object.entries(ENDS_WITH))("%s runs to its end", { timeout: 120_000 }, async (name, end) => {
-    const child = spawn("npx", ["tsx", `bench/${name}.ts`, ...(WORDS[name] ?? []), "--smallest"], {
-      env: { ...process.env, FURLONG_BENCH_CLUSTER: inject("adminUrl") },
-      stdio: ["ignore", "pipe", "pipe"],
-    });
-    let said = "";
-    for (const stream of [child.stdout, child.stderr])
-      stream.setEncoding("utf8").on("data", (text: string) => {
-        said += text;
-      });
-    const [code] = (await once(child, "close")) as [number | null];
+    const { code, said } = await ran(`bench/${name}.ts`, [...(WORDS[name] ?? []), "--smallest"], inject("adminUrl"));
     expect([code, said]).toEqual([0, expect.stringMatching(end)]);
   });
 });

@@ -1,12 +1,11 @@
 /** The year in its smallest form, what it is made of, and that what must hold can break. */
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { createDatabase, withDatabase } from "#bin/prepare.ts";
 import { addDays } from "#core/calendar/local-date.ts";
 import { KINDS } from "#core/horse/horse.ts";
 import { connect, type Sql } from "#db/client.ts";
 import { migrate } from "#db/migrate.ts";
+import { ran } from "#tests/ran.ts";
 import { compare, FIGURES, honestyOf } from "#year/figures.ts";
 import { FurlongYear } from "#year/furlong.ts";
 import { LivingHorse } from "#year/horse.ts";
@@ -19,16 +18,7 @@ const smallest = (seed: number): World => makeWorld({ seed, days: 28, horses: 4 
 
 describe("a year", () => {
   it("runs a month to its end, both ways, and everything holds", { timeout: 240_000 }, async () => {
-    const child = spawn("npx", ["tsx", "year/year.ts", "--days", "28", "--horses", "3"], {
-      env: { ...process.env, FURLONG_BENCH_CLUSTER: inject("adminUrl") },
-      stdio: ["ignore", "pipe", "pipe"],
-    });
-    let said = "";
-    for (const stream of [child.stdout, child.stderr])
-      stream.setEncoding("utf8").on("data", (text: string) => {
-        said += text;
-      });
-    const [code] = (await once(child, "close")) as [number | null];
+    const { code, said } = await ran("year/year.ts", ["--days", "28", "--horses", "3"], inject("adminUrl"));
     expect([code, said]).toEqual([
       0,
       expect.stringMatching(/Manager's minutes a day[\s\S]*backup of 2026-01-\d\d read back[\s\S]*Everything held on every day/),
