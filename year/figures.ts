@@ -129,7 +129,6 @@ export interface Compared {
   /** Of the difference furlong − whiteboard: nine of ten draws of the seeds lie between. */
   readonly low: number;
   readonly high: number;
-  readonly seeds: number;
 }
 const DRAWS = 2_000;
 /** Seeds drawn again with putting back (Efron's bootstrap); with one seed the interval is that seed. */
@@ -160,7 +159,6 @@ export function compare(furlong: readonly YearTally[], whiteboard: readonly Year
         whiteboard: sum(pairs.map(([, b]) => b)) / pairs.length,
         low: at(0.05),
         high: at(0.95),
-        seeds: pairs.length,
       },
     ];
   });

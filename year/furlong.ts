@@ -1,6 +1,7 @@
 /** A barn that works by the application: every day the manager's morning, the riders' sessions, the evening, and what must hold whatever happens. */
 import type { Actor } from "#contracts/people.ts";
 import { addDays, instantOf, type LocalDate, weekdayOf } from "#core/calendar/local-date.ts";
+import { isRed } from "#core/card/card.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { seededRandom } from "#core/kernel/random.ts";
@@ -13,11 +14,11 @@ import { readDay } from "#server/day/read-day.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { newId, withIdsFrom } from "#server/work.ts";
 import { Hands } from "./hands.ts";
-import { isSore, LivingHorse, mountedIn } from "./horse.ts";
+import { isSore, LivingHorse } from "./horse.ts";
 import { luck } from "./luck.ts";
 import { Manager } from "./manager.ts";
 import { sessionOf } from "./session.ts";
-import { type ForecastTold, newGuest, newTally, worked, type YearTally } from "./tally.ts";
+import { type ForecastTold, metOf, newGuest, newTally, worked, type YearTally } from "./tally.ts";
 import { Watch } from "./watch.ts";
 import { dayOfStay, type Guest, REST_DAYS, type World } from "./world.ts";
 
@@ -115,7 +116,7 @@ export class FurlongYear {
       const open = then?.goals.filter(({ met }) => !met) ?? [];
       return open.flatMap(({ skill, chance }): readonly ForecastTold[] => {
         const end = last?.goals.find((goal) => goal.skill === skill);
-        return end ? [{ share, day, chance, met: end.met, closedBefore: closed.filter((gone) => gone < day).length }] : [];
+        return end ? [{ day, chance, met: end.met, closedBefore: closed.filter((gone) => gone < day).length }] : [];
       });
     });
     this.tally.forecasts.push(...told);
@@ -190,8 +191,7 @@ export class FurlongYear {
     };
     const red = done.happened.incident;
     // What hurt somebody, or ran away, is told at once, whenever the rest is written.
-    if (red && (red.kind === "fall" || red.kind === "bolt"))
-      await this.hands.try("card/tell", actor, { id: card, told: { what: "incident", incident: red } });
+    if (red && isRed(red)) await this.hands.try("card/tell", actor, { id: card, told: { what: "incident", incident: red } });
     const { late, forgets, sendsTwice } = hand.habits;
     if (random.chance(forgets)) this.waiting.push({ day: addDays(this.day, CHASED_AFTER - 1), actor, input });
     else if (random.chance(late)) this.waiting.push({ day: this.day, actor, input });
@@ -213,14 +213,8 @@ export class FurlongYear {
     tally.sessionsTooEarly += tooEarly ? 1 : 0;
     worked(this.tally, hand, this.day, record);
     const { incident } = happened;
-    if (incident)
-      tally.incidents.push({
-        day: this.day,
-        mounted: mountedIn(incident),
-        grave: incident.kind === "fall" || incident.kind === "bolt" || incident.hurt !== "nobody",
-        hurt: incident.hurt === "person",
-        warned: warned.some((day) => day < this.day && day >= addDays(this.day, -WARNED_DAYS)),
-      });
+    const isWarned = warned.some((day) => day < this.day && day >= addDays(this.day, -WARNED_DAYS));
+    if (incident) tally.incidents.push(metOf(incident, this.day, isWarned));
     // A sign that somebody wrote down is a warning for the days after.
     if (record.signs.some(({ sign, strength }) => strength > 1 && isSore(sign))) warned.push(this.day);
   }

@@ -1,8 +1,10 @@
 /** What came of a year, in the same form whoever ran it. */
 
 import { addDays, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
+import { type Incident, isRed } from "#core/card/card.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import { must } from "#core/kernel/assert.ts";
+import { mountedIn } from "./horse.ts";
 import type { Guest } from "./world.ts";
 
 export interface GoalHeld {
@@ -16,8 +18,8 @@ export interface GoalHeld {
 export interface IncidentMet {
   readonly day: LocalDate;
   readonly mounted: boolean;
+  /** A fall, a bolt, or somebody hurt. */
   readonly grave: boolean;
-  readonly hurt: boolean;
   /** Within the fortnight before, somebody had been told of this horse that something is wrong. */
   readonly warned: boolean;
 }
@@ -49,8 +51,6 @@ export interface TimeSpent {
   seconds: number;
 }
 export interface ForecastTold {
-  /** Share of the term that was over. */
-  readonly share: number;
   readonly day: LocalDate;
   readonly chance: number;
   readonly met: boolean;
@@ -114,6 +114,12 @@ const WEEK = 7;
 export const contractedIn = ({ length, perWeek }: { readonly length: number; readonly perWeek: number }): number =>
   Math.floor((length / WEEK) * perWeek);
 
+export const metOf = (incident: Incident, day: LocalDate, warned: boolean): IncidentMet => ({
+  day,
+  mounted: mountedIn(incident),
+  grave: isRed(incident),
+  warned,
+});
 /** Of somebody who was booked and of whom nothing is known yet. */
 export const newGuest = (guest: Guest): GuestTally => ({
   key: guest.key,

@@ -10,9 +10,9 @@ import type { Professional } from "#core/intake/signs.ts";
 import { must } from "#core/kernel/assert.ts";
 import { skillOf } from "#shipped/ladder.ts";
 import { BY_HAND } from "./effort.ts";
-import { isSore, LADDER, LivingHorse, mountedIn } from "./horse.ts";
+import { isSore, LADDER, LivingHorse } from "./horse.ts";
 import { luck } from "./luck.ts";
-import { type GuestTally, newGuest, newTally, worked, type YearTally } from "./tally.ts";
+import { type GuestTally, metOf, newGuest, newTally, worked, type YearTally } from "./tally.ts";
 import { looksAt } from "./vets.ts";
 import { dayOfStay, type Guest, goalsOf, isAbsent, isOff, REST_DAYS, type World, windOf } from "./world.ts";
 
@@ -218,14 +218,7 @@ export class WhiteboardYear {
     const saddleMinutes = rides ? MINUTES - ON_THE_GROUND : 0;
     worked(this.tally, at, day, { groundMinutes: MINUTES - saddleMinutes, saddleMinutes });
     this.tally.riders.seconds += BY_HAND.sessionNote;
-    if (incident)
-      tally.incidents.push({
-        day,
-        mounted: mountedIn(incident),
-        grave: incident.kind === "fall" || incident.kind === "bolt" || incident.hurt !== "nobody",
-        hurt: incident.hurt === "person",
-        warned: false,
-      });
+    if (incident) tally.incidents.push(metOf(incident, day, false));
     one.signs.push(...shown.filter(({ sign, strength }) => isSore(sign) && strength > 1).map(({ sign }) => ({ day, sign })));
     this.remembers(one, day);
     return rides;

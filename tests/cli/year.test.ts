@@ -76,7 +76,7 @@ describe("what came of it", () => {
         { ...goal, held: true },
         { ...goal, skill: "lead", held: false, promised: false },
       ],
-      incidents: [{ day: guest.firstDay, mounted: true, grave: false, hurt: false, warned: false }],
+      incidents: [{ day: guest.firstDay, mounted: true, grave: false, warned: false }],
       overPain: 2,
       lookedAt: null,
       hurtFrom: addDays(guest.firstDay, 5),
