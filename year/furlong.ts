@@ -28,6 +28,8 @@ export interface Stabled {
   readonly stay: StayId;
   /** Days on which somebody was told that something is wrong with it. */
   readonly warned: LocalDate[];
+  /** Elsewhere, as the booking says, or here by now. */
+  ridden: boolean;
 }
 /** A record that waits to be written down. */
 interface Waiting {
@@ -36,6 +38,8 @@ interface Waiting {
   readonly input: unknown;
 }
 
+/** Of a horse that is booked so, somebody rode it before. */
+export const RIDDEN_HISTORY: readonly string[] = ["started", "restart"];
 const ZONE = "America/Denver";
 /** Plays of the rest of a term, fewer than the application keeps: two chances told from so many differ by a few hundredths. */
 const PLAYS = 60;
@@ -102,7 +106,13 @@ export class FurlongYear {
   tallyOf = (guest: Guest) => must(this.tally.guests.get(guest.key), "a guest that was booked");
 
   booked(guest: Guest, stay: StayId): void {
-    this.stabled.set(stay, { guest, living: new LivingHorse(this.world.seed, guest), stay, warned: [] });
+    this.stabled.set(stay, {
+      guest,
+      living: new LivingHorse(this.world.seed, guest),
+      stay,
+      warned: [],
+      ridden: RIDDEN_HISTORY.includes(guest.kind),
+    });
     this.tally.guests.set(guest.key, newGuest(guest));
   }
   /** What was forecast on the way, against what the record says on the last day. */
@@ -181,6 +191,7 @@ export class FurlongYear {
       });
       return;
     }
+    one.ridden ||= done.rides;
     this.count(one, at, done);
     const random = luck(this.world.seed, "habit", one.guest.key, this.day);
     const input = {

@@ -21,7 +21,7 @@ import { openStay } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
 import { Bodies } from "./bodies.ts";
 import { MORNING } from "./effort.ts";
-import type { FurlongYear, Stabled } from "./furlong.ts";
+import { type FurlongYear, RIDDEN_HISTORY, type Stabled } from "./furlong.ts";
 import { luck } from "./luck.ts";
 import { walkOf } from "./walk.ts";
 import { type Guest, goalsOf, weatherOf } from "./world.ts";
@@ -30,7 +30,6 @@ const BOOKED_AHEAD = 8;
 const CHUNK = 100;
 const CHUNKS = 12;
 const WEEK_TRIES = 150;
-const RIDDEN_HISTORY = ["started", "restart"];
 
 export class Manager {
   private readonly bodies: Bodies;
@@ -263,7 +262,7 @@ export class Manager {
     if (!begun.ok) return;
     const opened = must(await openStay(database, one.stay), "a stay");
     const { walk } = await readEvaluate(database, opened);
-    const seen = walkOf(world, one.living, must(walk, "a walk that was begun"), this.today);
+    const seen = walkOf(world, one, must(walk, "a walk that was begun"), this.today);
     await this.must("intake/close", { id: begun.value.id, version: 1, walk: seen });
     await this.sign(one, begun.value.id);
   }

@@ -5,7 +5,7 @@ import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ENDINGS, type Gait, type Swap, type Weather } from "#core/card/card.ts";
 import type { Tack } from "#core/card/gear.ts";
 import { EMPTY_RECORD } from "#core/card/merge.ts";
-import { DAY_GRID, HOUR } from "#core/day/model.ts";
+import { DAY_GRID } from "#core/day/model.ts";
 import type { SkillWork } from "#core/forecast/stay.ts";
 import { readGate } from "#core/gate/gate.ts";
 import type { Random } from "#core/kernel/random.ts";
@@ -20,7 +20,6 @@ import { type World, weatherOf } from "./world.ts";
 const WITH_SADDLE = ["saddle", "girth", "loose-tack", "stirrups", "block", "stirrup-weight", "lie-across"];
 const WARM_UP_MINUTES = 15;
 const LONGEST_RIDE = 45;
-const SESSION = HOUR * DAY_GRID.minutes;
 const WIND = 8;
 const HOT = 30;
 const COLD = -8;
@@ -88,7 +87,7 @@ const scoresOf = (work: readonly SkillWork[], fours: boolean): RecordFields["sco
   );
 
 export function sessionOf(world: World, living: LivingHorse, hand: Hand, view: CardView): Done | NotDone {
-  const { day, start, kind, length } = view.card;
+  const { day, start, kind } = view.card;
   const random = luck(world.seed, "session", living.guest.key, day);
   const { word, windMps } = weatherAt(world, day, start);
   const wouldTack = view.work.items.some(({ skill }) => WITH_SADDLE.includes(skill) || skillOf(skill).bears !== "nothing");
@@ -109,7 +108,7 @@ export function sessionOf(world: World, living: LivingHorse, hand: Hand, view: C
   const others = beside.filter((id) => !mains.includes(id));
   const skills = [...mains, ...others];
   const sits = rides && (view.gate.horse.stage === "riding" || skills.some((id) => skillOf(id).bears === "rider"));
-  const minutes = Math.min(view.sessionMinutes ?? SESSION, length * DAY_GRID.minutes);
+  const minutes = Object.values(view.minutes).reduce((sum, part) => sum + part, 0);
   const groundMinutes = sits ? Math.min(WARM_UP_MINUTES, minutes) : minutes;
   const saddleMinutes = sits ? Math.min(LONGEST_RIDE, minutes - groundMinutes) : 0;
   const all = groundMinutes + saddleMinutes;

@@ -7,13 +7,13 @@ import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { SHIPPED, skillOf } from "#shipped/ladder.ts";
-import type { LivingHorse } from "./horse.ts";
+import type { Stabled } from "./furlong.ts";
 import { luck } from "./luck.ts";
 import { type World, windOf } from "./world.ts";
 
 export function walkOf(
   world: World,
-  living: LivingHorse,
+  { living, ridden }: Pick<Stabled, "living" | "ridden">,
   { rungs, kind }: Pick<WalkView, "rungs" | "kind">,
   day: LocalDate,
 ): WalkFields {
@@ -34,7 +34,8 @@ export function walkOf(
   };
   let tacked = false;
   for (const rung of rungs) {
-    if (rung.id === RIDDEN_RUNG && notYetForSaddle(walk.marks, SHIPPED).length > 0) continue;
+    // Nobody gets on a horse for the first time to see what it does.
+    if (rung.id === RIDDEN_RUNG && (!ridden || notYetForSaddle(walk.marks, SHIPPED).length > 0)) continue;
     const marks = rung.skills.flatMap((skill) =>
       sidesOf(skillOf(skill).sided).map((side) => ({ skill, side, score: living.look(skill, side, day) })),
     );

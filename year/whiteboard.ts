@@ -17,7 +17,8 @@ import { looksAt } from "./vets.ts";
 import { dayOfStay, type Guest, goalsOf, isAbsent, isOff, REST_DAYS, type World, windOf } from "./world.ts";
 
 const ITEMS = 3;
-const MINUTES = 60;
+/** Of the hour that each horse has: catching and tacking up are not its work. */
+const MINUTES = 45;
 /** Of a ridden session. */
 const ON_THE_GROUND = 15;
 const WITH_TACK = ["saddle", "girth", "loose-tack", "stirrups", "block", "stirrup-weight", "lie-across"];

@@ -34,6 +34,7 @@ import {
   type SlotSpan,
 } from "./problem.ts";
 import { askedOfHelper, helperSlotsFor, horseBlockers, SPLIT_GAP, suitsBest, weatherAgainst } from "./rules.ts";
+import { type ScheduledCard, wantsSecond, withSeconds } from "./second.ts";
 
 /** Who has worked a horse, and what today is worth to it; null: it is not due. */
 export interface WantedHorse extends DayHorse {
@@ -195,8 +196,8 @@ function sessionOf(
   const fixed = card !== null && isFixed(card);
   const kept = horseBlockers(horse, { kind, length }, read.facts.grid).length > 0;
   const needed = helperSlotsFor(horse, { kind, length }, read.facts.grid);
-  // Whoever the manager put beside it stays as long as they were asked to, and no less than the rule wants.
-  const asked = card ? helperLength({ ...card, length }) : 0;
+  // Whoever the manager put beside it stays as long as they were asked to, and no less than the rule wants; who only came for the plan's sake need not.
+  const asked = card && (fixed || needed > 0 || !wantsSecond(horse, kind)) ? helperLength({ ...card, length }) : 0;
   return {
     id: card?.card ?? dueSession(horse.stay),
     horse: horse.stay,
@@ -217,13 +218,17 @@ function sessionOf(
 }
 
 /** A card as the model has it; null where its place is none of the session's any more. */
-function assignedOf(placement: Placement, { options }: ProblemSession): Assigned | null {
-  const { rider, start, helper } = placement;
+function assignedOf(placement: Placement, { options, helperSlots }: ProblemSession): Assigned | null {
+  const { rider, start } = placement;
+  const helper = helperSlots > 0 ? placement.helper : null;
   const option = options.findIndex(({ parts }) => sameParts(parts, partsOf(placement)));
   return option < 0 ? null : { rider, start, option, helper };
 }
 
 export interface BarnProblem {
+  readonly facts: DayFacts;
+  /** What stands on the sheet. */
+  readonly cards: readonly StandingCard[];
   readonly problem: DayProblem;
   /** The plan that stands. */
   readonly stands: DayPlan;
@@ -263,6 +268,8 @@ export function problemOf(day: BarnDay): BarnProblem {
     sessions.flatMap(({ length, helperSlots }) => [length, helperSlots]),
   );
   return {
+    facts,
+    cards,
     frame,
     problem: problemIn(frame, {
       slots: { minutes: facts.grid.minutes, count: facts.grid.count },
@@ -289,13 +296,12 @@ const placesOf = ([first, second]: DayOption["parts"], { step }: Frame): Pick<Pl
   then: second ? { place: second.place as PlaceId, from: second.from * step } : null,
 });
 
-export type ScheduledCard = Omit<Placement, "card"> & { readonly card: CardId | null };
 /**
  * The plan as cards that stand, move or are new; cards that are in none of them are to go. Fixed cards stand even where a plan has no room for them any
  * more: who logged three horses and fell ill has logged them.
  */
-export function placementsOf({ problem, stands, frame }: BarnProblem, plan: DayPlan): readonly ScheduledCard[] {
-  return problem.sessions.flatMap((session) => {
+export function placementsOf({ problem, stands, frame, facts, cards }: BarnProblem, plan: DayPlan): readonly ScheduledCard[] {
+  const laid = problem.sessions.flatMap((session): readonly (ScheduledCard & { readonly fixed: boolean })[] => {
     const placed = plan.get(session.id) ?? (session.lock ? stands.get(session.id) : undefined);
     if (!placed) return [];
     const stay = session.horse as StayId;
@@ -311,7 +317,9 @@ export function placementsOf({ problem, stands, frame }: BarnProblem, plan: DayP
         helper: placed.helper as PersonId | null,
         helperSlots: placed.helper === null ? null : askedOfHelper(session.helperSlots * frame.step, session.length * frame.step),
         after: (session.after?.session ?? null) as CardId | null,
+        fixed: session.lock !== null,
       },
     ];
   });
+  return withSeconds(facts, cards, laid).map(({ fixed: _fixed, ...card }) => card);
 }

@@ -48,6 +48,8 @@ export interface PlannedWork {
   readonly place: "pen" | "open" | null;
   /** Who may work the horse, but not what the plan has for it today: the card would ask something else of it. */
   readonly notFor: readonly PersonId[];
+  /** It wants somebody beside the horse, which the horse by itself does not: alone the card would ask less. Missing: it does not. */
+  readonly second?: boolean;
 }
 export interface HorseAway {
   readonly from: number;

@@ -15,6 +15,7 @@ import {
   placeBlockers,
   suitsBest,
 } from "./rules.ts";
+import { inHelpersOrder, wantsSecond } from "./second.ts";
 
 export interface Wish {
   readonly card: CardId;
@@ -76,11 +77,12 @@ export function spotter(facts: DayFacts, placed: readonly Placement[], wish: Wis
   const suiting = facts.places.filter((place) => suitsBest(place, horse, kind));
   const order = [...suiting, ...facts.places.filter((place) => !suiting.includes(place))].map(({ id }) => id);
   const places = wish.place ? [wish.place, ...order.filter((id) => id !== wish.place)] : order;
-  const helping = facts.people
-    .filter((person) => person.id !== wish.helper && !person.away)
-    .sort((a, b) => Number(a.rides) - Number(b.rides) || a.grade - b.grade);
+  const helping = inHelpersOrder(facts.people).filter((person) => person.id !== wish.helper);
   const wished = wish.helper ? [personOn(facts, wish.helper)] : [];
-  const helpers: readonly (DayPerson | null)[] = [...wished, ...(needsHelper(horse, kind) ? helping : [null])];
+  const helpers: readonly (DayPerson | null)[] = [
+    ...wished,
+    ...(needsHelper(horse, kind) ? helping : wantsSecond(horse, kind) ? [...helping, null] : [null]),
+  ];
   const needed = helperSlotsFor(horse, { kind, length }, facts.grid);
   const helperSlots = askedOfHelper(Math.max(needed, wish.helper ? (wish.helperSlots ?? length) : 0), length);
   const at = (rider: PersonId, start: number, place: PlaceId, helper: PersonId | null): Placement => ({

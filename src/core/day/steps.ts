@@ -2,8 +2,9 @@
  * What one hand did to a sheet, so that it can be taken back and done again though others have written since: which horses' sessions stood where before and
  * where they stood after. A step touches nothing else; where one of its own has been moved meanwhile, it is not taken back.
  */
-import type { ScheduledCard } from "./from-barn.ts";
+
 import { helperLength, partsOf } from "./parts.ts";
+import type { ScheduledCard } from "./second.ts";
 
 export interface DayStep {
   readonly before: readonly ScheduledCard[];

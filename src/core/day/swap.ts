@@ -1,6 +1,7 @@
 /** Two sessions change places on the sheet: each takes the other's rider and start; places and helpers follow where they may. */
-import type { ScheduledCard, StandingCard } from "./from-barn.ts";
+import type { StandingCard } from "./from-barn.ts";
 import type { Blocker, DayFacts, Placement } from "./model.ts";
+import type { ScheduledCard } from "./second.ts";
 import { spotAt } from "./spot.ts";
 
 export type Swapped = { readonly cards: readonly ScheduledCard[] } | { readonly blockers: readonly Blocker[] };

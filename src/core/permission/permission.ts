@@ -203,6 +203,8 @@ export function loadReasons(
     : [];
 }
 
+/** A skill that is not done well yet may want somebody there whatever the horse is like. */
+export const wantsSecondItself = ({ skill, held }: AskedSkill): boolean => skill.second && !held;
 /** Why somebody must stand by; null: nobody need. */
 export function secondPersonFor(
   horse: Pick<PermitHorse, "risk" | "secondPerson" | "stage" | "stepBack">,
@@ -215,7 +217,7 @@ export function secondPersonFor(
   if (bearing(act) && horse.stage !== "riding") return second("before-riding");
   if (bearing(act) && horse.secondPerson === "riding") return second("signed");
   if (horse.stepBack?.second) return second("step-back");
-  const own = act.skills.find(({ skill, held }) => skill.second && !held);
+  const own = act.skills.find(wantsSecondItself);
   return own ? second("skill", own.skill.id) : null;
 }
 /** What is done in a first mounting takes this long, in minutes; the ground work after it wants nobody more than other ground work does. */

@@ -12,7 +12,7 @@ import type { StepBack } from "../permission/protocol.ts";
 import type { Reason } from "../permission/reasons.ts";
 import type { StepFacts } from "../permission/steps.ts";
 import type { HardSide } from "../reading/hard-side.ts";
-import type { HorseReading } from "../reading/reading.ts";
+import { type HorseReading, isImplied } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { composed, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
@@ -90,7 +90,11 @@ export function cardWork(asked: WorkAsked): CardWork {
   const planned = (laid?.items ?? []).flatMap(({ skill }) => skillOf(skill));
   const smaller = (laid?.smaller ?? []).flatMap(skillOf).filter(may);
   const able = planned.filter(may);
-  const fallback = able.length > 0 ? null : planned.length > 0 && smaller.length > 0 ? null : alone(asked, may);
+  const instead =
+    planned.length > 0 && able.length === 0 && kind !== "ground" && reading.stage === "riding" ? alone(asked, may) : null;
+  // Of a horse that is ridden something else under its rider comes before ground work that it knows.
+  const rides = instead?.skills.some(({ bears }) => bears === "rider") ? instead : null;
+  const fallback = able.length > 0 ? null : (rides ?? (planned.length > 0 && smaller.length > 0 ? null : alone(asked, may)));
   const main = able.length > 0 ? able : fallback ? fallback.skills : smaller.slice(0, 2);
   const because = fallback?.because ?? laid?.because ?? { code: "ladder" as const };
   const withheld = planned.flatMap((skill): Withheld[] => {
@@ -105,7 +109,7 @@ export function cardWork(asked: WorkAsked): CardWork {
     kind,
     may,
     handling: wantedHandling(ladder, reading, goals, complaint),
-    look: (laid?.warmUp ?? []).flatMap(skillOf).filter((skill) => reading.basisOf(skill) === "none"),
+    look: (laid?.warmUp ?? []).flatMap(skillOf).filter((skill) => ["none", "told"].includes(reading.basisOf(skill))),
     stepBack,
     nextStep: nextStep && !main.includes(nextStep.skill) ? nextStep : null,
     held,
@@ -162,10 +166,7 @@ function alone(asked: WorkAsked, may: (skill: Skill) => boolean): ReturnType<Mai
     reading.isShown(skill) || skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= WELL));
   const ranked = ladder.filter(
     (skill) =>
-      parts.some((part) => part.has(skill.id)) &&
-      ready(skill) &&
-      reading.counts(skill) < RELIABLE &&
-      reading.basisOf(skill) !== "implied",
+      parts.some((part) => part.has(skill.id)) && ready(skill) && reading.counts(skill) < RELIABLE && !isImplied(skill, reading),
   );
   // What everybody's goals rest on most comes first.
   const wanted = (skill: Skill): number => parts.filter((part) => part.has(skill.id)).length;

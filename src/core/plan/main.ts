@@ -8,7 +8,7 @@ import type { Nature, Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
-import type { HorseReading } from "../reading/reading.ts";
+import { type HorseReading, isImplied } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { isFamily, isPassing } from "./compose.ts";
 import { type Again } from "./follow-up.ts";
@@ -112,7 +112,8 @@ export class Mains {
   private isWork = (skill: Skill, moment: MainMoment): boolean =>
     moment.may(skill) &&
     !(moment.noFirst && isFirst(skill, moment.reading)) &&
-    (this.isGoal(skill) || (!isPassing(skill, moment.reading) && !["implied", "told"].includes(moment.reading.basisOf(skill)))) &&
+    (this.isGoal(skill) ||
+      (!isPassing(skill, moment.reading) && !isImplied(skill, moment.reading) && moment.reading.basisOf(skill) !== "told")) &&
     !this.isPast(skill, moment) &&
     (skill.nature !== "handling" || this.handlingMay(skill, moment));
   /** It does what rests on this: tack, mounting and handling below that are no work any more. */
@@ -317,6 +318,8 @@ export class Mains {
       (one) =>
         (skill.after.includes(one.id) || ancestorsIn(ladder, skill.id).includes(one.id)) &&
         one.nature !== "handling" &&
+        // What it does reliably teaches it nothing for want of a better thing.
+        (this.isGoal(one) || reading.counts(one) < RELIABLE) &&
         this.isWork(one, moment),
     );
     const lately = (one: Skill): number => before.slice(-2).filter((main) => main.includes(one.id)).length;

@@ -9,6 +9,7 @@ import { ancestorsIn, hasTag, skillIn } from "../ladder/ladder.ts";
 import { RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { countOf, nextStep, stateOf } from "../permission/next-step.ts";
+import { askedOf, wantsSecondItself } from "../permission/permission.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
 import { type PastSession, quietLately, wasRidden } from "../permission/trouble.ts";
@@ -45,16 +46,22 @@ const isFenceIn = (ladder: readonly Skill[], id: string): boolean => {
 const forbids = (pins: readonly Pin[], skill: string, day: number): boolean =>
   pins.some((pin) => pin.kind === "forbid" && pin.skill === skill && pin.from <= day && (pin.to === null || day <= pin.to));
 
-function conditionsOf(expected: CourseAhead, skill: number | undefined, shape: Skill): readonly Condition[] {
+function conditionsOf(
+  expected: CourseAhead,
+  reading: Pick<HorseReading, "counts">,
+  skill: number | undefined,
+  shape: Skill,
+): readonly Condition[] {
   const { course } = expected;
-  if (skill === undefined) return [];
+  const second: readonly Condition[] = wantsSecondItself(askedOf(shape, reading)) ? [{ code: "second-person" }] : [];
+  if (skill === undefined) return second;
   const step = expected.isNew(skill) || (expected.level(skill) < USABLE && shape.saddle);
-  if (!step) return [];
+  if (!step) return second;
   const unsure = (course.before[skill] as readonly number[]).filter((prior) => expected.level(prior) < WELL + 0.5);
   return [
     ...unsure.map((prior): Condition => ({ code: "shown", skill: (course.skills[prior] as SkillShape).id, times: SHOWN_TIMES })),
     ...(shape.saddle ? [{ code: "calm-day" } as const] : []),
-    ...(shape.second ? [{ code: "second-person" } as const] : []),
+    ...second,
   ];
 }
 
@@ -245,7 +252,7 @@ export class TrainersDay {
         skill: skill.id,
         isNew: reading.basisOf(skill) === "none" || (reading.basisOf(skill) === "told" && !reading.isShown(skill)),
         pinned: kept.includes(skill),
-        when: conditionsOf(expected, course.at.get(skill.id), skill),
+        when: conditionsOf(expected, reading, course.at.get(skill.id), skill),
       }),
     );
     this.worked(day, kind, main, [...parts.handling, ...look.map(({ id }) => id)], minutes, belief);
@@ -276,7 +283,8 @@ export class TrainersDay {
         parts.has(skill.id) &&
         ["none", "told"].includes(reading.basisOf(skill)) &&
         !isPassing(skill, reading) &&
-        skill.bears === "nothing" &&
+        // What it is told to do under a rider is looked at once somebody rides it here.
+        (skill.bears === "nothing" || (skill.bears === "rider" && reading.stage !== "unridden")) &&
         !hasTag(skill, ...STEP_TAGS) &&
         may(skill) &&
         skill.after.length > 0 &&

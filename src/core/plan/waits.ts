@@ -11,7 +11,7 @@ import { nextStep } from "../permission/next-step.ts";
 import { barring, horseReasons, skillAct } from "../permission/permission.ts";
 import type { Reason } from "../permission/reasons.ts";
 import { missingFor } from "../permission/steps.ts";
-import type { HorseReading } from "../reading/reading.ts";
+import { type HorseReading, isImplied } from "../reading/reading.ts";
 import { stayDay } from "./planned-days.ts";
 
 export interface Wait {
@@ -62,7 +62,7 @@ function overBy(reason: Reason, { record, firstDay, today }: WaitsAsked): number
 /** What riding shows anyway is never a lesson of a horse that does it, nor of one that is told to: it is looked at in passing. */
 function isNoLesson(skill: Skill, reading: HorseReading, carriesRiders: boolean): boolean {
   const basis = reading.basisOf(skill);
-  if (basis === "implied") return true;
+  if (isImplied(skill, reading)) return true;
   if (basis === "told") return TOLD_NO_LESSON.includes(skill.nature);
   const known = basis === "none" || reading.counts(skill) >= MOSTLY;
   return carriesRiders && known && (TACKED_AND_MOUNTED.includes(skill.nature) || hasTag(skill, "bend-stop", "forward"));

@@ -56,6 +56,10 @@ export interface HorseReading {
   isShown(skill: Skill): boolean;
 }
 
+/** Nobody scored it, and what was scored contains it on every side that it has: no work. Implied on one side alone it is. */
+export const isImplied = (skill: Skill, reading: Pick<HorseReading, "basisOf" | "isShown">): boolean =>
+  reading.basisOf(skill) === "implied" && reading.isShown(skill);
+
 /** The skill's prerequisites at any depth, without itself. */
 export function priorsOf(ladder: ReadonlyMap<string, Skill>, id: string): ReadonlySet<string> {
   const found = new Set<string>();

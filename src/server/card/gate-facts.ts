@@ -157,6 +157,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     laid: plan?.laid.find((session) => session.day >= day) ?? null,
   });
   const asked = work.items.flatMap(({ skill }) => ladder.find(({ id }) => id === skill) ?? []);
+  const skills = asked.map((skill) => askedOf(skill, reading));
   const bears = card.kind === "ground" ? "nothing" : "rider";
   return {
     stay,
@@ -170,8 +171,8 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
       ...here,
       first: moments.length > 1 ? (moments[0] ?? null) : null,
       laid: card.length * DAY_GRID.minutes,
-      skills: asked.map((skill) => askedOf(skill, reading)),
-      asked: ticksFor(horse.stage, method, secondPersonFor(horse, { bears, skills: [] }) !== null),
+      skills,
+      asked: ticksFor(horse.stage, method, secondPersonFor(horse, { bears, skills }) !== null),
     },
     helper: people.helper,
     hard: hardFor(work.items.filter(({ role }) => role === "main").map(({ skill }) => skill)),

@@ -1,6 +1,7 @@
 /** How good a day is, found out beside the server. */
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { placementsOf, problemOf, type ScheduledCard } from "#core/day/from-barn.ts";
+import { placementsOf, problemOf } from "#core/day/from-barn.ts";
+import type { ScheduledCard } from "#core/day/second.ts";
 import { fallen } from "#core/day/stands.ts";
 import { verify } from "#core/day/verify.ts";
 import type { CardId } from "#core/kernel/brand.ts";

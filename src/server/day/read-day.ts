@@ -139,6 +139,7 @@ function plannedFor(horse: DayHorse, { laid, people, barn }: Around): PlannedWor
   const barred = (person: DayPerson, act: Act): boolean => barring(riderReasons(horse, person, act)).length > 0;
   return {
     place: session.place === "anywhere" ? null : session.place === "pen" ? "pen" : "open",
+    second: session.items.some(({ when }) => when.some(({ code }) => code === "second-person")),
     notFor: people.filter((one) => !barred(one, bare) && barred(one, workingOn(bare, asked))).map(({ id }) => id),
   };
 }

@@ -1,6 +1,6 @@
 import { useDraggable } from "@dnd-kit/core";
 import type { DayView, DueView } from "#contracts/views.ts";
-import type { ScheduledCard } from "#core/day/from-barn.ts";
+import type { ScheduledCard } from "#core/day/second.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import type { Names } from "#ui/words/blockers.ts";
 import { sayWay, sayWhyLeftOut } from "#ui/words/day.ts";

@@ -1,6 +1,7 @@
 /** What the page and its worker say to one another when a day is laid out. */
 import type { LeftOffReason, WayIn } from "#core/day/explain.ts";
-import type { BarnDay, ScheduledCard } from "#core/day/from-barn.ts";
+import type { BarnDay } from "#core/day/from-barn.ts";
+import type { ScheduledCard } from "#core/day/second.ts";
 import type { HorsesGivenUp } from "#core/day/trade-offs.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 

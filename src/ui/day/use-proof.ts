@@ -1,7 +1,7 @@
 /** How far the sheet is from the best day, asked of the server after a day was laid out; it holds for the sheet that it was asked of, and no other. */
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { DayView } from "#contracts/views.ts";
-import type { ScheduledCard } from "#core/day/from-barn.ts";
+import type { ScheduledCard } from "#core/day/second.ts";
 import { live } from "./sheet.ts";
 
 export interface ProofSaid {

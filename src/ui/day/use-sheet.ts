@@ -1,7 +1,8 @@
 /** The sheet of a day in the browser: what the server last said of it, kept current, and the writes that change it, each with its undoing. */
 import { useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
-import { dayFactsOf, type ScheduledCard } from "#core/day/from-barn.ts";
+import { dayFactsOf } from "#core/day/from-barn.ts";
+import type { ScheduledCard } from "#core/day/second.ts";
 import { type DayStep, reversed, stepBetween, withStep } from "#core/day/steps.ts";
 import { swap } from "#core/day/swap.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
