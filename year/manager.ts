@@ -29,6 +29,7 @@ import { type Guest, goalsOf, weatherOf } from "./world.ts";
 const BOOKED_AHEAD = 8;
 const CHUNK = 100;
 const CHUNKS = 12;
+const MOST_GOALS = 12;
 const WEEK_TRIES = 150;
 
 export class Manager {
@@ -253,7 +254,7 @@ export class Manager {
     const more = skills
       .filter((skill) => !goals.some((goal) => goal.skill === skill))
       .map((skill) => ({ skill, target: 3, side: null, weight: 1, must: false, by: null }));
-    if (more.length > 0) await this.try("plan/set-goals", { stay, version, goals: [...goals, ...more].slice(0, 12) });
+    if (more.length > 0) await this.try("plan/set-goals", { stay, version, goals: [...goals, ...more].slice(0, MOST_GOALS) });
   }
 
   private async evaluate(one: Stabled, kind: EvaluationKind): Promise<void> {
@@ -270,9 +271,21 @@ export class Manager {
     const { database } = this.year;
     const opened = must(await openStay(database, one.stay), "a stay");
     const view = must(await readClosedEvaluation(database, opened, evaluation), "a closed evaluation");
-    await tellDraft(database, view.id, view.proposal);
+    const told = (await tellDraft(database, view.id, view.proposal)) ?? [];
+    const { goals } = view.proposal;
+    // What is not for this term is answered with how far it gets instead.
+    const steps = [...new Set(told.flatMap(({ onTheWay }) => onTheWay?.skill ?? []))].filter(
+      (skill) => !goals.some((goal) => goal.skill === skill),
+    );
+    const judgement = {
+      ...view.proposal,
+      goals: [...goals, ...steps.map((skill) => ({ skill, target: 3 as const, verdict: null, because: "" }))].slice(
+        0,
+        MOST_GOALS,
+      ),
+    };
     if (view.proposal.checks.some(({ cause }) => causeOf(cause).body)) this.year.lookedAt(one);
-    await this.try("intake/sign", { id: evaluation, revision: view.signatures.length, judgement: view.proposal });
+    await this.try("intake/sign", { id: evaluation, revision: view.signatures.length, judgement });
   }
 
   private async sendHome(one: Stabled): Promise<void> {

@@ -61,6 +61,8 @@ export interface SignedGoal {
   readonly chance: number | null;
   /** What the horse still lacks for it, prerequisites first. */
   readonly missing: readonly SessionsMissing[];
+  /** Of a goal that is not for this term: how far the horse gets on the way to it. Null or missing: nobody can say, or nothing on it is in reach. */
+  readonly onTheWay?: { readonly skill: string; readonly chance: number } | null;
 }
 
 export interface Signature {

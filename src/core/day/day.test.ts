@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { dayHorseOf as horse, dayPersonOf as person, dayPlaceOf as place } from "#tests/days.ts";
+import { dayHorseOf as horse, permitHorseOf, dayPersonOf as person, dayPlaceOf as place } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { SESSION_KINDS } from "../card/card.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
+import { horseReasons, sessionAct } from "../permission/permission.ts";
 import { type Blocker, type DayFacts, type DayHorse, type Placement } from "./model.ts";
 import { gradeOfSession } from "./problem.ts";
 import { blockersOf, needsHelper, slotsWithin } from "./rules.ts";
@@ -48,16 +49,18 @@ const other = (changes: Partial<Placement> = {}): Placement =>
 const codes = (found: readonly Blocker[]) => found.map((one) => one.code);
 
 describe("a limit in minutes", () => {
-  it("leaves so many slots, a begun one counted, and one at least", () => {
-    expect([null, 10, 30, 31, 45, 60, 61].map((minutes) => slotsWithin(minutes, 1, { minutes: 30 }))).toEqual([
-      null,
-      1,
-      1,
-      2,
-      2,
-      2,
-      3,
-    ]);
+  it("leaves the slots in which so much may be worked once the horse is tacked up, and one at least", () => {
+    const limits = [null, 10, 29, 30, 45, 60, 61];
+    expect(limits.map((minutes) => slotsWithin(minutes, 1, { minutes: 30 }))).toEqual([null, 1, 1, 2, 2, 3, 3]);
+    for (const limit of limits) {
+      const slots = slotsWithin(limit, 1, { minutes: 30 });
+      if (limit === null || slots === null || slots < 2) continue;
+      const horse = permitHorseOf({ sessionMinutes: limit });
+      expect(horseReasons(horse, sessionAct("both", slots * 30))).toEqual([]);
+      expect(horseReasons(horse, sessionAct("both", (slots + 1) * 30))).toMatchObject([
+        { code: "signed-off", because: "minutes" },
+      ]);
+    }
   });
 });
 
@@ -74,7 +77,7 @@ describe("what stands against a placement", () => {
     ["an open check that holds all work", withHorse({ checks: held("all") }), [], { kind: "ground" }, "check"],
     ["an open check that holds riding", withHorse({ checks: held("ridden") }), [], {}, "check"],
     ["a horse that is kept on the ground", withHorse({ ridden: false }), [], {}, "signed-off"],
-    ["a session longer than was signed", withHorse({ sessionMinutes: 30 }), [], {}, "signed-off"],
+    ["a session longer than was signed", withHorse({ sessionMinutes: 20 }), [], {}, "signed-off"],
     ["nobody to help where that was signed", withHorse({ secondPerson: "always" }), [], { kind: "ground" }, "second-person"],
     [
       "a place out of use",

@@ -16,6 +16,7 @@ import {
   secondPersonFor,
   secondPersonMinutes,
   sessionAct,
+  TACKING_UP,
   weatherReason,
 } from "../permission/permission.ts";
 import type { WeatherBar } from "../weather/weather.ts";
@@ -55,9 +56,9 @@ export function helperSlotsFor(
 /** As a placement has it: null for all of the session. */
 export const askedOfHelper = (needed: number, length: number): number | null => (needed > 0 && needed < length ? needed : null);
 
-/** Slots that a limit in minutes leaves, in whole steps, a begun one counted: catching and tacking up are not the horse's work. Null: no limit. */
+/** Slots that a limit in minutes leaves, in whole steps and one at least: catching and tacking up are not the horse's work. Null: no limit. */
 export const slotsWithin = (minutes: number | null, step: number, { minutes: slot }: Pick<SlotGrid, "minutes">): number | null =>
-  minutes === null ? null : step * Math.max(1, Math.ceil(minutes / (step * slot)));
+  minutes === null ? null : step * Math.max(1, Math.floor((minutes + TACKING_UP) / (step * slot)));
 
 /** As the plan has it; else pens suit ground work and first rides, open places a horse that is ridden on. Others will do, at a price. */
 export function suitsBest(

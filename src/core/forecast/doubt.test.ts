@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Score } from "../kernel/sides.ts";
-import { readingNow } from "./doubt.ts";
+import { readingNow, type StartedReading, type StartingState, startingStateOf } from "./doubt.ts";
 import { believe } from "./estimator.ts";
 import { readSimulations } from "./forecast.ts";
 import { simulate } from "./simulate.ts";
@@ -30,6 +30,13 @@ const factsOf = (scores: readonly number[], branch = "education"): StayFacts => 
   seen: [],
   sessions: lived(scores),
 });
+const numbersOf = ({ mean, covariance, best, lastDay, logLikelihood }: StartingState["belief"]) => ({
+  mean: [...mean],
+  covariance: [...covariance],
+  best: [...best],
+  lastDay,
+  logLikelihood,
+});
 const RISING = [0, 1, 1, 2, 2, 3, 3, 3, 4, 4, 4, 5];
 const STOPPED = [0, 1, 1, 2, 2, 3, 2, 1, 1, 1, 1, 1];
 
@@ -45,6 +52,29 @@ describe("the doubt whether a horse is stalled now", () => {
     expect(since).toBeLessThanOrEqual(7);
     expect(readingNow(factsOf(STOPPED, "handling")).doubt?.chance).toBeLessThan(0.2);
     expect(readingNow(factsOf([])).doubt).toBeNull();
+  });
+  it("goes on from where it was read before, and says the same as one begun anew, whatever was changed since", () => {
+    const through = (facts: StayFacts, known: StartedReading | null): StartingState & { readonly read: StartedReading } => {
+      const reading = startingStateOf(facts, known);
+      let step = reading.next();
+      while (!step.done) step = reading.next();
+      return step.value;
+    };
+    const same = (facts: StayFacts, known: StartedReading | null): StartedReading => {
+      const { read, ...on } = through(facts, known);
+      const anew = readingNow(facts);
+      expect(numbersOf(on.belief)).toEqual(numbersOf(anew.belief));
+      expect([on.doubt?.chance, on.doubt?.since]).toEqual([anew.doubt?.chance, anew.doubt?.since]);
+      if (on.doubt && anew.doubt) expect(numbersOf(on.doubt.belief)).toEqual(numbersOf(anew.doubt.belief));
+      return read;
+    };
+    let known: StartedReading | null = null;
+    for (let count = 1; count <= STOPPED.length; count += count > 4 && count < 7 ? 2 : 1)
+      known = same(factsOf(STOPPED.slice(0, count)), known);
+    const changed = [...STOPPED.slice(0, 3), 5, ...STOPPED.slice(4)];
+    known = same(factsOf(changed), known);
+    known = same(factsOf(changed.slice(0, 6)), known);
+    same({ ...factsOf(changed), leanings: [{ rider: "ann", mean: 0.5, variance: 0.1 }] }, known);
   });
   it("leaves the plain reading as it is, and makes plays promise less", () => {
     const facts = factsOf(STOPPED);

@@ -40,19 +40,19 @@ export interface Act {
 
 export const borneBy = (kind: SessionKind): Bears => (kind === "ground" ? "nothing" : "rider");
 /** Minutes of a session that may all be catching and tacking up, which is not the horse's work. */
-const TACKING_UP = 30;
+export const TACKING_UP = 30;
 /** What is left for work of so many minutes on the sheet: half of a short session at the least. */
 export const workMinutesOf = (minutes: number): number => Math.max(minutes / 2, minutes - TACKING_UP);
 /**
- * A session of so many minutes as a sheet has it, before anybody asks for its single skills. A limit of 35 minutes leaves two half hours: the last may be all
- * catching and tacking up.
+ * A session of so many minutes as a sheet has it, before anybody asks for its single skills. A limit of 30 minutes leaves two half hours: one of them may be
+ * all catching and tacking up, and the card asks no more than the limit.
  */
 export const sessionAct = (kind: SessionKind, minutes: number): Act => ({
   bears: borneBy(kind),
   straightOn: kind === "saddle",
   skills: [],
   minutes,
-  workMinutes: Math.max(0, minutes - TACKING_UP) + 1,
+  workMinutes: Math.max(0, minutes - TACKING_UP),
   circleMinutes: null,
 });
 /** One skill by itself. */

@@ -13,7 +13,8 @@ import type { PlanAsked } from "./term-plan.ts";
 /** Plays behind a chance that is kept or signed: enough for a word and a figure in a list. */
 export const KEPT_PLAYS = 250;
 export const SEED = 1;
-const PLAYS_A_PIECE = 8;
+/** Between two breaths of whoever plays them. */
+export const PLAYS_A_PIECE = 8;
 
 export interface GoalForecastKept {
   readonly skill: string;

@@ -223,6 +223,35 @@ describe("the plan of what is left", () => {
     expect(first?.when).toContainEqual({ code: "calm-day" });
     expect(first?.when).toContainEqual({ code: "second-person" });
   });
+  it("asks for somebody beside it as long as a skill that wants one is not done well", () => {
+    const rows = planOf(recordOf())
+      .flatMap(({ items }) => items)
+      .filter(({ skill }) => skill === "trot");
+    expect(rows.length).toBeGreaterThan(1);
+    expect(rows[0]?.when).toContainEqual({ code: "second-person" });
+    const held = recordOf({ sessions: [...SESSIONS, worked(6, ["trot"], 4)], goals: [goal("trot", 5)] });
+    const well = planOf(held)
+      .flatMap(({ items }) => items)
+      .filter(({ skill }) => skill === "trot");
+    for (const { when } of well) expect(when).not.toContainEqual({ code: "second-person" });
+  });
+  it("works nothing that is reliable in the place of something that stands still", () => {
+    const known = SKILLS.filter(({ bears, nature }) => bears === "nothing" && nature !== "owner").map(({ id }) => id);
+    const sessions = [worked(2, known, 5), worked(4, known, 5), worked(5, [...known, "stirrup-weight"], 3)];
+    const standing = standingOf(sessions, { stuck: ["stirrup-weight"] });
+    const plan = planOf(recordOf({ sessions, standing, goals: [{ ...goal("sit"), must: true }] }));
+    const other = plan.filter(({ because }) => because.code === "another-way").flatMap(({ items }) => items);
+    for (const { skill } of other) expect(known).not.toContain(skill);
+  });
+  it("looks at what a horse is told to do under a rider once somebody rides it here", () => {
+    const ridden = ["bend-stop", "forward", "give-head", "hindquarters", "block"];
+    const sessions = [worked(2, ridden, 4), worked(4, ridden, 4)];
+    const past = standingOf(sessions).past.map((one) => ({ ...one, saddleMinutes: 30, tack: ["saddle"] as const }));
+    const standing = standingOf(sessions, { rides: 2, history: { ridden: "yes" }, past });
+    const plan = planOf(recordOf({ kind: "started", sessions, standing, goals: [{ ...goal("arena"), must: true }] }));
+    const first = plan.slice(0, 6).flatMap(({ items, warmUp }) => [...items.map(({ skill }) => skill), ...warmUp]);
+    expect(first).toContain("steer");
+  });
   it("keeps pins, and what is left out stays out, whatever the record does", () => {
     const [day, next] = aheadOf(recordOf()).days as [number, number];
     const pins: Pin[] = [

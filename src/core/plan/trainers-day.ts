@@ -255,7 +255,8 @@ export class TrainersDay {
         when: conditionsOf(expected, reading, course.at.get(skill.id), skill),
       }),
     );
-    this.worked(day, kind, main, [...parts.handling, ...look.map(({ id }) => id)], minutes, belief);
+    const looked = look.flatMap(({ id }) => (parts.warmUp.includes(id) ? [id] : []));
+    this.worked(day, kind, main, [...parts.handling, ...looked], minutes, belief);
     if (running) this.back = quieter(running, (this.backSessions += 1), main, reading.stage !== "unridden");
     const because: Because = chosen?.because ?? { code: "ladder" };
     return { day, purpose: because.code === "protocol" ? "refresher" : purpose, kind, items, because, ...parts };
@@ -278,7 +279,7 @@ export class TrainersDay {
       .sort((a, b) => Number(trainer.goals[b]?.must) - Number(trainer.goals[a]?.must));
     const isWell = (skill: Skill | undefined): boolean => skill === undefined || reading.counts(skill) >= WELL;
     const parts = new Set(wanted.flatMap((i) => ancestorsIn(ladder, trainer.goals[i]?.skill ?? "")));
-    return ladder.filter(
+    const found = ladder.filter(
       (skill) =>
         parts.has(skill.id) &&
         ["none", "told"].includes(reading.basisOf(skill)) &&
@@ -290,6 +291,8 @@ export class TrainersDay {
         skill.after.length > 0 &&
         skill.after.every((id) => isWell(skillIn(ladder, id))),
     );
+    // Ground work shows on any day; what is done under a rider on those days alone on which somebody gets on.
+    return [...found.filter(({ bears }) => bears === "rider"), ...found.filter(({ bears }) => bears !== "rider")];
   }
 
   private worked(

@@ -4,11 +4,15 @@ import type { JudgementFields } from "#contracts/intake.ts";
 import type { SignedGoal } from "#contracts/views.intake.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { verdictOf } from "#core/forecast/chance.ts";
+import type { StartingState } from "#core/forecast/doubt.ts";
 import { sessionsMissingFor } from "#core/intake/aims.ts";
 import { limitsSigned } from "#core/intake/limits.ts";
 import { readingOf } from "#core/permission/from-record.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { tellWhole } from "#core/plan/stored-forecast.ts";
+import { furthest, stepsTowards } from "#core/plan/on-the-way.ts";
+import { ladderOf, type StayRecord } from "#core/plan/outlook.ts";
+import { KEPT_PLAYS, PLAYS_A_PIECE, tell, tellWhole } from "#core/plan/stored-forecast.ts";
+import type { HorseReading } from "#core/reading/reading.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { type Evaluation, findEvaluation } from "#db/queries/intake.ts";
@@ -53,10 +57,10 @@ export async function tellGoals(db: Db, judged: Judged): Promise<readonly Signed
   const steps = tellWhole(record);
   let step = steps.next();
   for (; !step.done; step = steps.next()) await breathe();
-  const { told } = step.value;
+  const { told, reading: state } = step.value;
   const horse = horseRecord({ stay, barn, evaluation: judged.evaluation, past: pastFrom(kept) }, kept.today);
   const reading = readingOf(horse);
-  return judgement.goals.map(({ skill, target }) => {
+  const answers = judgement.goals.map(({ skill, target }): SignedGoal => {
     const one = told.find((goal) => goal.skill === skill);
     return {
       goal: { skill, target },
@@ -65,6 +69,33 @@ export async function tellGoals(db: Db, judged: Judged): Promise<readonly Signed
       verdict: one ? verdictOf(one.chance) : "possible",
       missing: one?.state.met ? [] : sessionsMissingFor({ skill, target }, reading, horse.ladder),
     };
+  });
+  return withSteps(answers, record, state, reading);
+}
+
+/** Beside each goal that is not for this term, how far the horse gets: the rest of the term played with what it rests on as goals. */
+async function withSteps(
+  answers: readonly SignedGoal[],
+  record: StayRecord,
+  state: StartingState,
+  reading: HorseReading,
+): Promise<readonly SignedGoal[]> {
+  const ladder = ladderOf(record);
+  const far = new Map(
+    answers.flatMap(({ goal, verdict }) =>
+      verdict === "not-this-term" ? [[goal.skill, stepsTowards(ladder, reading, goal.skill)] as const] : [],
+    ),
+  );
+  const asked = new Set([...far.values()].flat());
+  if (asked.size === 0) return answers;
+  const kept = record.goals.filter(({ skill }) => !far.has(skill) && !asked.has(skill));
+  const steps = [...asked].map((skill): PlanGoal => ({ skill, target: 3, side: null, weight: 2, must: false, by: null }));
+  const telling = tell({ record: { ...record, goals: [...kept, ...steps] }, reading: state });
+  for (let done = 0; done < KEPT_PLAYS; done = telling.run(done + PLAYS_A_PIECE)) await breathe();
+  const told = new Map(telling.told(KEPT_PLAYS).map((one) => [one.skill, one.chance]));
+  return answers.map((answer) => {
+    const skill = furthest(far.get(answer.goal.skill) ?? [], (id) => told.get(id) ?? null);
+    return skill === null ? answer : { ...answer, onTheWay: { skill, chance: told.get(skill) ?? 0 } };
   });
 }
 

@@ -7,7 +7,7 @@ import { createHash } from "node:crypto";
 import { setImmediate as breathe } from "node:timers/promises";
 import { PLAN_CAUSES, type PlanCause } from "#contracts/plan.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import { startingStateOf } from "#core/forecast/doubt.ts";
+import { type StartedReading, type StartingState, startingStateOf } from "#core/forecast/doubt.ts";
 import { type Followed, type Watch, watchOf } from "#core/forecast/outlook.ts";
 import type { StayFacts } from "#core/forecast/stay.ts";
 import type { StayId } from "#core/kernel/brand.ts";
@@ -17,7 +17,7 @@ import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { SessionsTaken } from "#core/ladder/typical.ts";
 import { factsOf, nextWork, type StayRecord } from "#core/plan/outlook.ts";
 import { stillStuck } from "#core/plan/standing.ts";
-import { KEPT_PLAYS, tell } from "#core/plan/stored-forecast.ts";
+import { KEPT_PLAYS, PLAYS_A_PIECE, tell } from "#core/plan/stored-forecast.ts";
 import { layPlan } from "#core/plan/term-plan.ts";
 import { whatMoved } from "#core/plan/weeks.ts";
 import { stillOpen } from "#core/watch/needs.ts";
@@ -44,7 +44,6 @@ import type { Deps } from "../container.ts";
 import { leaningsOf } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
 
-const PLAYS_A_PIECE = 8;
 /** A step that is planned within so many sessions is told as ready. */
 const SOON_SESSIONS = 2;
 
@@ -71,19 +70,30 @@ interface Turn {
   readonly today: LocalDate;
 }
 
-/** How far each stay was followed: following it is the dearest part, and mostly one session was added. */
-const watchedOf = perBarn(() => new Map<StayId, Followed>());
-async function watchAgain(deps: Deps, stay: StayId, facts: StayFacts): Promise<Watch> {
-  const watched = watchedOf(deps);
-  const { followed, ...watch } = await byPieces(watchOf(facts, { known: watched.get(stay) ?? null }));
-  watched.set(stay, followed);
-  return watch;
+/** How far each stay was read and followed: that is the dearest part, and mostly one session was added. */
+interface Known {
+  readonly read: StartedReading;
+  readonly followed: Followed;
+}
+const knownOf = perBarn(() => new Map<StayId, Known>());
+/** A stay's takes a megabyte or two: of a large barn those that were read last. */
+const MOST_KNOWN = 40;
+
+async function readOn(deps: Deps, stay: StayId, facts: StayFacts): Promise<{ reading: StartingState; watch: Watch }> {
+  const all = knownOf(deps);
+  const known = all.get(stay) ?? null;
+  const { read, ...reading } = await byPieces(startingStateOf(facts, known?.read));
+  const { followed, ...watch } = await byPieces(watchOf(facts, { known: known?.followed ?? null }));
+  all.delete(stay);
+  all.set(stay, { read, followed });
+  for (const oldest of all.keys()) if (all.size > MOST_KNOWN) all.delete(oldest);
+  return { reading, watch };
 }
 
 async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn, plays: number): Promise<void> {
   const facts = factsOf(read);
-  const reading = await byPieces(startingStateOf(facts));
-  const { alarms, leanings, rate, stuck } = await watchAgain(deps, stay.id, facts);
+  const { reading, watch } = await readOn(deps, stay.id, facts);
+  const { alarms, leanings, rate, stuck } = watch;
   const latest = new Map(read.standing.scores.map(({ skill, side, score }) => [trackKey(skill, side), score]));
   const standing = { ...read.standing, stuck: stillStuck(stuck, read.standing.scores, read.goals) };
   const record = { ...read, standing };
@@ -166,8 +176,8 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   const { sql } = deps;
   const stays = (await listStays(sql)).filter((stay) => stay.firstDay <= today && stay.evaluations.some(({ closed }) => closed));
   const ids = stays.map(({ id }) => id);
-  const watched = watchedOf(deps);
-  for (const id of watched.keys()) if (!ids.includes(id)) watched.delete(id);
+  const known = knownOf(deps);
+  for (const id of known.keys()) if (!ids.includes(id)) known.delete(id);
   const [plans, goals, stamps, taken, forecasts, everybody, practised] = await Promise.all([
     listPlans(sql, ids),
     listPlanGoals(sql, ids),

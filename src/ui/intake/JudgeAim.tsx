@@ -1,7 +1,7 @@
 import type { JudgementFields } from "#contracts/intake.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { ClosedEvaluationView, SignedGoal } from "#contracts/views.intake.ts";
-import { VERDICTS } from "#core/forecast/chance.ts";
+import { VERDICTS, verdictOf } from "#core/forecast/chance.ts";
 import { GOAL_TARGETS } from "#core/intake/aims.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
 import type { Answered } from "#ui/kit/use-asked.ts";
@@ -121,6 +121,17 @@ export function JudgeAim({
                   Remove
                 </Button>
               </div>
+              {verdict === "not-this-term" &&
+                reading?.onTheWay &&
+                !goals.some(({ skill }) => skill === reading.onTheWay?.skill) && (
+                  <p className="flex flex-wrap items-center gap-2">
+                    <span>
+                      By the end of the term: <strong>{here().of(reading.onTheWay.skill).words}</strong>,{" "}
+                      {VERDICT[verdictOf(reading.onTheWay.chance)].toLowerCase()} {percent(reading.onTheWay.chance)}.
+                    </span>
+                    <Button onClick={() => add(reading.onTheWay?.skill ?? "")}>Take it as a goal</Button>
+                  </p>
+                )}
               {reading?.chance === null && <p className="text-dim">On hold with no end date: no forecast.</p>}
               {reading && reading.missing.length > 0 && (
                 <details className="text-sm">
