@@ -115,11 +115,13 @@ export function leaningFrom(rider: string, stays: readonly RiderSeverity[]): Rid
   const precision = gained.reduce((sum, one) => sum + one.precision, 1 / SEVERITY_VARIANCE);
   if (gained.length === 0) return { rider, mean: 0, variance: SEVERITY_VARIANCE };
   const mean = gained.reduce((sum, one) => sum + one.pull, 0) / precision;
-  return { rider, mean: inSteps(mean), variance: Math.max(STEP, inSteps(Math.sqrt(1 / precision))) ** 2 };
+  const spread = Math.max(SPREAD_STEP, inSteps(Math.sqrt(1 / precision), SPREAD_STEP));
+  return { rider, mean: inSteps(mean, MEAN_STEP), variance: spread ** 2 };
 }
 /** Of a score, far below what a leaning is sure of: a stay need not be read anew whenever somebody else's session moved one by next to nothing. */
-const STEP = 1 / 20;
-const inSteps = (x: number): number => Math.round(x / STEP) * STEP;
+const MEAN_STEP = 1 / 20;
+const SPREAD_STEP = 1 / 50;
+const inSteps = (x: number, step: number): number => Math.round(x / step) * step;
 
 /** A described situation is no horse: so many steps² does one of them scatter. Judgement. */
 const PRACTICE_VARIANCE = 1.5;
