@@ -1,9 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { JudgementFields } from "#contracts/intake.ts";
+import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { verdictOf } from "#core/forecast/chance.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
+import { ancestorsIn } from "#core/ladder/ladder.ts";
 import { listLatestForecasts, listPlanGoals } from "#db/queries/plan.ts";
 import { attempt } from "#demo/ask.ts";
 import { readCard } from "#server/card/read-card.ts";
@@ -12,6 +14,7 @@ import { tellDraft } from "#server/intake/tell-chance.ts";
 import { sweep } from "#server/plan/sweep.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
+import { SHIPPED, skillOf } from "#shipped/ladder.ts";
 import { Barn, JUDGEMENT, walkOf } from "#tests/barn.ts";
 
 let barn: Barn;
@@ -34,6 +37,7 @@ const view = async (stay: StayId, id: EvaluationId) => {
 const sign = (id: EvaluationId, changes: Partial<JudgementFields> = {}, revision = 0) =>
   barn.ask<{ revision: number; ordered: number }>("intake/sign", { id, revision, judgement: { ...JUDGEMENT, ...changes } });
 
+const wish = (skill: string) => ({ skill, target: 3 as const, verdict: null, because: "" });
 const goalsOf = (stay: StayId) => listPlanGoals(barn.sql, [stay]);
 
 describe("the outcome of an evaluation", () => {
@@ -209,6 +213,31 @@ describe("limits that were signed", () => {
       draft?.map(({ goal, chance }) => [goal.skill, chance]),
     );
     expect(draft?.map(({ chance, verdict }) => verdictOf(chance ?? 0) === verdict)).toEqual([true, true, true]);
+  });
+  it("says of a goal that is not for this term how far the horse gets, to be taken in its place", async () => {
+    const stay = await barn.book({
+      horse: { name: "How far", history: { ...UNKNOWN_HISTORY, haltered: "yes", ridden: "no" } },
+      stay: { kind: "halter", length: 30 },
+    });
+    const id = await barn.evaluate(stay, {
+      ...walkOf(2),
+      marks: walkOf(2).marks.filter(({ skill }) => !skillOf(skill).saddle),
+    });
+    const [far] = (await tellDraft(barn.deps, id, { ...JUDGEMENT, goals: [wish("canter")] })) ?? [];
+    expect(far).toMatchObject({ verdict: "not-this-term", onTheWay: { skill: expect.any(String), chance: expect.any(Number) } });
+    const step = far?.onTheWay ?? { skill: "", chance: 0 };
+    expect(ancestorsIn(SHIPPED.skills, "canter")).toContain(step.skill);
+    expect(verdictOf(step.chance)).not.toBe("not-this-term");
+    await sign(id, { goals: [wish("canter"), wish(step.skill)] });
+    expect((await goalsOf(stay)).map(({ skill }) => skill)).toEqual([step.skill]);
+    expect((await view(stay, id)).signatures[0]?.goals[0]).toMatchObject({ verdict: "not-this-term", onTheWay: step });
+    // At half time it is asked again; what a goal that stays rests on anyway is proposed in nobody's place.
+    const half = await barn.evaluate(stay, walkOf(2), "mid-term");
+    expect((await view(stay, half)).proposal.goals.map(({ skill }) => skill)).toEqual([step.skill, "canter"]);
+    const both = [wish("collection"), { ...wish("canter"), verdict: "possible" as const }];
+    const again = await tellDraft(barn.deps, half, { ...JUDGEMENT, goals: both });
+    expect(again?.[0]?.verdict).toBe("not-this-term");
+    expect(ancestorsIn(SHIPPED.skills, "canter")).not.toContain(again?.[0]?.onTheWay?.skill);
   });
   it("promises what is likely, wishes what is possible, and lets nothing steer that will not come in this term", async () => {
     const { stay, id } = await evaluated("Answered");

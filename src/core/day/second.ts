@@ -14,6 +14,10 @@ export type ScheduledCard = Omit<Placement, "card"> & { readonly card: CardId | 
 export const wantsSecond = (horse: DayHorse, kind: Placement["kind"]): boolean =>
   (horse.planned?.second ?? false) && borneBy(kind) !== "nothing" && !needsHelper(horse, kind);
 
+/** It stands without one: the card asks the smaller version. */
+export const missesSecond = (horse: DayHorse, { kind, helper }: Pick<Placement, "kind" | "helper">): boolean =>
+  helper === null && wantsSecond(horse, kind);
+
 /** In the order in which they are asked: who does not ride, then the least experienced that will do. */
 export const inHelpersOrder = (people: readonly DayPerson[]): readonly DayPerson[] =>
   [...people].filter(({ away }) => !away).sort((a, b) => Number(a.rides) - Number(b.rides) || a.grade - b.grade);

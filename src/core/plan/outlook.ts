@@ -63,8 +63,11 @@ export interface StayRecord {
   readonly ways: readonly Way[];
 }
 
-/** Skills of a session that serve the goals; it begins and ends with something that the horse can do. */
-export const GOAL_WORKS = 3;
+/**
+ * Works of a session that serve the goals, as plays count them: a card has one main with some seven tenths of its minutes, now and then two of a family, and
+ * small daily things beside it, which come to as much as two works in half of the minutes. It begins and ends with something that the horse can do.
+ */
+export const GOAL_WORKS = 2;
 const ALL_WORKS = GOAL_WORKS + 2;
 
 export type WhatIf =
@@ -79,8 +82,8 @@ export type WhatIf =
   | { readonly code: "hard-side" };
 export const NOW: WhatIf = { code: "now" };
 
-/** Each of two short sessions lasts so much of a usual one, and serves the goals with so many things. */
-const SHORT = { share: 0.65, works: 2 };
+/** Each of two short sessions lasts so much of a usual one, and serves the goals with so many works. */
+const SHORT = { share: 0.65, works: 1 };
 const HARD_SHARE = 1.25;
 const WEEK = 7;
 /** Time off asked about begins in so many days. */

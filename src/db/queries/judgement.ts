@@ -66,6 +66,7 @@ const JudgementRow = z.object({
           most: number,
         }),
       ),
+      onTheWay: z.optional(nullable(z.object({ skill: text, chance: number }))),
     }),
   ),
 });

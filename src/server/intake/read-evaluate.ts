@@ -2,6 +2,7 @@ import type { JudgementFields } from "#contracts/intake.ts";
 import type { ClosedEvaluationView, ComparedView, EvaluationLink, Signature, WalkView } from "#contracts/views.intake.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import { orderOf } from "#core/check/check.ts";
+import type { Goal } from "#core/intake/aims.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { compareWalks } from "#core/intake/compare.ts";
 import { rungsFor, rungsWithGoals } from "#core/intake/instrument.ts";
@@ -13,7 +14,7 @@ import { trackKey } from "#core/ladder/level.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { listChecksOf } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
-import { findInstrument, latestInstrument, listGoals, listJudgements } from "#db/queries/judgement.ts";
+import { findInstrument, type JudgementRecord, latestInstrument, listGoals, listJudgements } from "#db/queries/judgement.ts";
 import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
@@ -98,6 +99,12 @@ function proposalOf(outcome: Outcome, goals: JudgementFields["goals"], ladder: L
   };
 }
 
+/** Goals that were answered as not for this term. */
+const farAway = (signed: JudgementRecord | undefined): readonly Goal[] =>
+  (signed?.content.goals ?? []).filter(
+    ({ skill, verdict }) => (verdict ?? signed?.goals.find(({ goal }) => goal.skill === skill)?.verdict) === "not-this-term",
+  );
+
 /** A closed evaluation with what comes of it; null where there is none of that id. */
 export async function readClosedEvaluation(
   { sql }: Deps,
@@ -108,9 +115,11 @@ export async function readClosedEvaluation(
   const at = evaluations.findIndex((one) => one.id === asked && isClosed(one));
   const evaluation = evaluations[at];
   if (!evaluation) return null;
-  const [{ rungs }, judgements, goals, checks, people] = await Promise.all([
+  const earlier = evaluations.slice(0, at).filter(isClosed).at(-1) ?? null;
+  const [{ rungs }, judgements, signedBefore, goals, checks, people] = await Promise.all([
     findInstrument(sql, evaluation.instrument),
     listJudgements(sql, evaluation.id),
+    earlier && evaluation.kind !== "exit" ? listJudgements(sql, earlier.id) : [],
     listGoals(sql, stay.id),
     listChecksOf(sql, stay.id),
     listPeople(sql),
@@ -156,7 +165,7 @@ export async function readClosedEvaluation(
     marks: walk.marks.map((mark) => ({ ...mark, before: before.get(trackKey(mark.skill, mark.side)) ?? null })),
     signs: walk.signs,
     touches: walk.touches,
-    earlierTouches: evaluations.slice(0, at).filter(isClosed).at(-1)?.walk.touches ?? [],
+    earlierTouches: earlier?.walk.touches ?? [],
     measures: walk.measures,
     tries: walk.tries,
     settleMinutes: walk.settleMinutes,
@@ -167,7 +176,10 @@ export async function readClosedEvaluation(
     maySign: !stay.wentHome,
     proposal: proposalOf(
       outcome,
-      goals.map((goal) => ({ ...goal, verdict: null, because: "" })),
+      // What was not for this term when it was last asked is answered anew.
+      [...goals, ...farAway(signedBefore.at(-1)).filter(({ skill }) => !goals.some((goal) => goal.skill === skill))].map(
+        ({ skill, target }) => ({ skill, target, verdict: null, because: "" }),
+      ),
       barn.ladder,
     ),
     proposed: read.goals.filter(({ skill }) => !goals.some((goal) => goal.skill === skill)),

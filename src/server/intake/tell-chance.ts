@@ -7,6 +7,7 @@ import { verdictOf } from "#core/forecast/chance.ts";
 import type { StartingState } from "#core/forecast/doubt.ts";
 import { sessionsMissingFor } from "#core/intake/aims.ts";
 import { limitsSigned } from "#core/intake/limits.ts";
+import { ancestorsIn } from "#core/ladder/ladder.ts";
 import { readingOf } from "#core/permission/from-record.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { furthest, stepsTowards } from "#core/plan/on-the-way.ts";
@@ -70,32 +71,35 @@ export async function tellGoals(db: Db, judged: Judged): Promise<readonly Signed
       missing: one?.state.met ? [] : sessionsMissingFor({ skill, target }, reading, horse.ladder),
     };
   });
-  return withSteps(answers, record, state, reading);
+  const dropped = answers.flatMap(({ goal, verdict }, i) =>
+    (judgement.goals[i]?.verdict ?? verdict) === "not-this-term" ? [goal.skill] : [],
+  );
+  return withSteps(answers, dropped, { record, state, reading });
 }
 
 /** Beside each goal that is not for this term, how far the horse gets: the rest of the term played with what it rests on as goals. */
 async function withSteps(
   answers: readonly SignedGoal[],
-  record: StayRecord,
-  state: StartingState,
-  reading: HorseReading,
+  dropped: readonly string[],
+  { record, state, reading }: { readonly record: StayRecord; readonly state: StartingState; readonly reading: HorseReading },
 ): Promise<readonly SignedGoal[]> {
   const ladder = ladderOf(record);
-  const far = new Map(
-    answers.flatMap(({ goal, verdict }) =>
-      verdict === "not-this-term" ? [[goal.skill, stepsTowards(ladder, reading, goal.skill)] as const] : [],
-    ),
-  );
+  const far = new Map(dropped.map((skill) => [skill, stepsTowards(ladder, reading, skill)] as const));
   const asked = new Set([...far.values()].flat());
   if (asked.size === 0) return answers;
-  const kept = record.goals.filter(({ skill }) => !far.has(skill) && !asked.has(skill));
+  const kept = record.goals.filter(({ skill }) => !far.has(skill));
   const steps = [...asked].map((skill): PlanGoal => ({ skill, target: 3, side: null, weight: 2, must: false, by: null }));
-  const telling = tell({ record: { ...record, goals: [...kept, ...steps] }, reading: state });
+  const telling = tell({
+    record: { ...record, goals: [...kept.filter(({ skill }) => !asked.has(skill)), ...steps] },
+    reading: state,
+  });
   for (let done = 0; done < KEPT_PLAYS; done = telling.run(done + PLAYS_A_PIECE)) await breathe();
   const told = new Map(telling.told(KEPT_PLAYS).map((one) => [one.skill, one.chance]));
+  // Where something that stays a goal rests on it anyway, there is nothing to take in its place.
+  const covered = new Set(kept.flatMap(({ skill }) => [skill, ...ancestorsIn(ladder, skill)]));
   return answers.map((answer) => {
     const skill = furthest(far.get(answer.goal.skill) ?? [], (id) => told.get(id) ?? null);
-    return skill === null ? answer : { ...answer, onTheWay: { skill, chance: told.get(skill) ?? 0 } };
+    return skill === null || covered.has(skill) ? answer : { ...answer, onTheWay: { skill, chance: told.get(skill) ?? 0 } };
   });
 }
 

@@ -5,8 +5,10 @@ import type { DayCardView, DayPersonView, DayView } from "#contracts/views.ts";
 import { startsOf } from "#core/day/hours.ts";
 import { type Blocker, HALF_HOUR, HOUR } from "#core/day/model.ts";
 import { helperLength } from "#core/day/parts.ts";
+import { missesSecond } from "#core/day/second.ts";
 import type { CardId } from "#core/kernel/brand.ts";
 import { BLOCKER_WORD, sayBlocker } from "#ui/words/blockers.ts";
+import { SECOND_WANTED } from "#ui/words/day.ts";
 import { clock, shortNames } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import { sayWeight } from "#ui/words/units.ts";
@@ -77,6 +79,8 @@ function CardBlock({
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: card.card, disabled: !may || !open });
   const names = namesOf(view);
   const helper = card.helper ? ` with ${names.person(card.helper)}` : "";
+  const horse = view.horses.find(({ stay }) => stay === card.stay);
+  const missing = open && horse !== undefined && missesSecond(horse, card);
   return (
     <button
       ref={setNodeRef}
@@ -93,6 +97,7 @@ function CardBlock({
       {card.length > HALF_HOUR && (
         <span className="truncate text-xs text-dim">
           {placesOf(card, names)}
+          {missing ? " · second person wanted" : ""}
           {card.helper ? ` · with ${shortNames(view.people.map(({ name }) => name))(names.person(card.helper))}` : ""}
         </span>
       )}
@@ -100,6 +105,7 @@ function CardBlock({
         {placesOf(card, names)}, {clock(card.start)} to {clock(card.start + card.length)}, {SESSION[card.kind]}
         {helper}. {STATE[card.state]}.{card.locked ? " Pinned." : ""}
         {fallen ? " No longer possible." : ""}
+        {missing ? ` ${SECOND_WANTED}` : ""}
       </span>
     </button>
   );

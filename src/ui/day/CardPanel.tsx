@@ -2,9 +2,11 @@ import { useState } from "react";
 import type { DayCardView, DayView } from "#contracts/views.ts";
 import { SESSION_KINDS, type SessionKind } from "#core/card/card.ts";
 import { startsOf } from "#core/day/hours.ts";
+import { missesSecond } from "#core/day/second.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { Button, Choice, Field, INPUT } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
+import { SECOND_WANTED } from "#ui/words/day.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";
 import { SESSION, STATE } from "#ui/words/labels.ts";
 import { skillWords } from "#ui/words/skills.ts";
@@ -57,7 +59,8 @@ export function CardPanel({
   const names = namesOf(view);
   const { step } = view.hours;
   const half = Math.floor(card.length / 2 / step) * step;
-  const work = view.horses.find(({ stay }) => stay === card.stay)?.work ?? null;
+  const horse = view.horses.find(({ stay }) => stay === card.stay);
+  const work = horse?.work ?? null;
   const halved = view.cards.some((one) => one.after === card.card && one.state !== "cancelled");
   const open = may && (card.state === "placed" || card.state === "handed-out");
   const where: Where = {
@@ -108,6 +111,9 @@ export function CardPanel({
         <p>
           <strong>{outer(listed(work.main.map((id) => inner(skillWords(id)))))}</strong> {sayBecause(work.because)}
         </p>
+      )}
+      {horse && card.state !== "closed" && missesSecond(horse, card) && (
+        <p className="text-ochre">{SECOND_WANTED} Without one the card asks less.</p>
       )}
       <p className="py-1">
         <a href={`/card/${card.card}`}>Open the card</a> · <a href={`/horse/${card.stay}`}>Horse</a>

@@ -5,6 +5,9 @@ import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Names } from "./blockers.ts";
 import { clock, listed, plural } from "./figures.ts";
 
+/** Of a session whose work wants somebody beside the horse, and that stands without. */
+export const SECOND_WANTED = "Today's work wants a second person.";
+
 const BARS: Readonly<Record<LeftOffReason["code"], string>> = {
   grade: "grade too low",
   load: "too heavy or not weighed",
