@@ -187,6 +187,21 @@ describe("the prints and the comparison", () => {
     expect(await bodyOf(page)).toMatch(/By branch and side.*First to last/);
     await page.close();
   });
+  it("say of what is not for this term how far the horse gets, and take that as a goal with one tap", async () => {
+    const [row] = await screens.site.sql`
+      SELECT e.stay_id, e.id FROM evaluation e WHERE e.closed_at IS NOT NULL AND NOT EXISTS (SELECT FROM judgement WHERE evaluation_id = e.id) LIMIT 1`;
+    const page = await screens.as("odalys");
+    await screens.visit(page, `/horse/${row?.["stayId"]}/evaluation/${row?.["id"]}`);
+    await fill(page, "Add a goal", "collection");
+    await text(page, "By the end of the term:");
+    const step = await saidBy(page, "li p strong");
+    await button(page, "Take it as a goal").click();
+    await page.waitForSelector(`button[aria-label="Remove goal: ${step}"]`);
+    await page.waitForFunction(() => !document.body.innerText.includes("Working it out"));
+    expect(await bodyOf(page)).not.toContain("Take it as a goal");
+    await expectAccessible(page, "an evaluation with a goal on the way");
+    await page.close();
+  });
   it("keep a word that somebody was about to sign over a reload, and show another's signature", async () => {
     const [row] = await screens.site.sql`
       SELECT e.stay_id, e.id FROM evaluation e WHERE e.closed_at IS NOT NULL AND NOT EXISTS (SELECT FROM judgement WHERE evaluation_id = e.id) LIMIT 1`;

@@ -5,13 +5,16 @@ import { WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { HorseReading } from "../reading/reading.ts";
 
-/** What the goal rests on and the horse does not do yet, nearest to where it stands first; handling is a step to handling alone. */
+/** What the goal rests on and the horse does not do yet, what rests on most last; handling is a step to handling alone. */
 export function stepsTowards(ladder: readonly Skill[], reading: Pick<HorseReading, "counts">, goal: string): readonly string[] {
   const nature = skillIn(ladder, goal)?.nature;
-  return ancestorsIn(ladder, goal).filter((id) => {
-    const skill = skillIn(ladder, id);
-    return skill !== undefined && (skill.nature !== "handling" || nature === "handling") && reading.counts(skill) < WELL;
-  });
+  const below = (id: string): number => ancestorsIn(ladder, id).length;
+  return ancestorsIn(ladder, goal)
+    .filter((id) => {
+      const skill = skillIn(ladder, id);
+      return skill && (skill.nature !== "handling" || nature === "handling") && reading.counts(skill) < WELL;
+    })
+    .sort((a, b) => below(a) - below(b));
 }
 
 /** Of these steps the last that is likely, else the last that is possible; null: none is. `chanceOf`: 0-1, null where nobody can say. */
