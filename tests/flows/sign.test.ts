@@ -219,10 +219,8 @@ describe("limits that were signed", () => {
       horse: { name: "How far", history: { ...UNKNOWN_HISTORY, haltered: "yes", ridden: "no" } },
       stay: { kind: "halter", length: 30 },
     });
-    const id = await barn.evaluate(stay, {
-      ...walkOf(2),
-      marks: walkOf(2).marks.filter(({ skill }) => !skillOf(skill).saddle),
-    });
+    const onFoot = walkOf(2, { marks: walkOf(2).marks.filter(({ skill }) => !skillOf(skill).saddle) });
+    const id = await barn.evaluate(stay, onFoot);
     const [far] = (await tellDraft(barn.deps, id, { ...JUDGEMENT, goals: [wish("canter")] })) ?? [];
     expect(far).toMatchObject({ verdict: "not-this-term", onTheWay: { skill: expect.any(String), chance: expect.any(Number) } });
     const step = far?.onTheWay ?? { skill: "", chance: 0 };
@@ -234,7 +232,7 @@ describe("limits that were signed", () => {
     const [answer] = (await view(stay, id)).signatures[0]?.goals ?? [];
     expect([answer?.verdict, answer?.onTheWay ?? null]).toEqual(["not-this-term", null]);
     // At half time it is asked again; what a goal that stays rests on anyway is proposed in nobody's place.
-    const half = await barn.evaluate(stay, walkOf(2), "mid-term");
+    const half = await barn.evaluate(stay, onFoot, "mid-term");
     expect((await view(stay, half)).proposal.goals.map(({ skill }) => skill)).toEqual([step.skill, "canter"]);
     const both = [wish("collection"), { ...wish("canter"), verdict: "possible" as const }];
     const again = await tellDraft(barn.deps, half, { ...JUDGEMENT, goals: both });
