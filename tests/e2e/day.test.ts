@@ -264,6 +264,10 @@ describe("weather typed by hand", () => {
         SELECT o.id FROM card o JOIN card_revision w ON w.card_id = o.id WHERE o.stay_id = ${stay} AND w.saddle_minutes > 0 ORDER BY o.day DESC LIMIT 4)`;
     await screens.site.sql`
       DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
+    // And what is meant for it on this day is ridden.
+    await screens.site.sql`
+      UPDATE plan SET pins = pins || jsonb_build_array(jsonb_build_object('kind', 'pin', 'skill', 'forward', 'day', ${DAY}::date - s.first_day))
+      FROM stay s WHERE s.id = plan.stay_id AND s.id = ${stay}`;
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     const page = await open();
     await text(page, "No weather data: heat and wind are not checked.");

@@ -50,6 +50,14 @@ export function JudgeAim({
     if (skill !== "" && !goals.some((goal) => goal.skill === skill))
       change({ goals: [...goals, { skill, target: 3, verdict: null, because: "" }] });
   };
+  /** How far it gets on the way to what is not for this term, unless that is a goal already. */
+  const stepOf = (goal: GoalLine) => {
+    const { reading, verdict } = answerTo(goal, told.answer);
+    const step = verdict === "not-this-term" ? reading?.onTheWay : null;
+    return step && !goals.some(({ skill }) => skill === step.skill) ? step : null;
+  };
+  // Where several goals lead to the same step it is offered once.
+  const steps = goals.map((goal) => stepOf(goal)?.skill ?? null);
   return (
     <section aria-labelledby="judge-aim">
       <h2 id="judge-aim">What the owner's request takes</h2>
@@ -77,6 +85,7 @@ export function JudgeAim({
       <ol>
         {goals.map((goal, i) => {
           const { reading, verdict } = answerTo(goal, told.answer);
+          const step = stepOf(goal);
           const name = here().of(goal.skill).words;
           return (
             <li key={goal.skill} className="border-b border-line py-1">
@@ -121,17 +130,15 @@ export function JudgeAim({
                   Remove
                 </Button>
               </div>
-              {verdict === "not-this-term" &&
-                reading?.onTheWay &&
-                !goals.some(({ skill }) => skill === reading.onTheWay?.skill) && (
-                  <p className="flex flex-wrap items-center gap-2">
-                    <span>
-                      By the end of the term: <strong>{here().of(reading.onTheWay.skill).words}</strong>,{" "}
-                      {VERDICT[verdictOf(reading.onTheWay.chance)].toLowerCase()} {percent(reading.onTheWay.chance)}.
-                    </span>
-                    <Button onClick={() => add(reading.onTheWay?.skill ?? "")}>Take it as a goal</Button>
-                  </p>
-                )}
+              {step && steps.indexOf(step.skill) === i && (
+                <p className="flex flex-wrap items-center gap-2">
+                  <span>
+                    By the end of the term: <strong>{here().of(step.skill).words}</strong>,{" "}
+                    {VERDICT[verdictOf(step.chance)].toLowerCase()} {percent(step.chance)}.
+                  </span>
+                  <Button onClick={() => add(step.skill)}>Take it as a goal</Button>
+                </p>
+              )}
               {reading?.chance === null && <p className="text-dim">On hold with no end date: no forecast.</p>}
               {reading && reading.missing.length > 0 && (
                 <details className="text-sm">
