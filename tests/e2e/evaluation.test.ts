@@ -200,7 +200,7 @@ describe("the prints and the comparison", () => {
     await button(page, "Take it as a goal").click();
     await page.waitForSelector(remove(step));
     await page.waitForFunction(() => !document.body.innerText.includes("Working it out"));
-    expect(await bodyOf(page)).not.toContain("Take it as a goal");
+    expect(await bodyOf(page)).not.toContain(`By the end of the term: ${step}`);
     await expectAccessible(page, "an evaluation with a goal on the way");
     await page.close();
   });
