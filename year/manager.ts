@@ -6,6 +6,7 @@ import { readyDay } from "#core/day/compiled.ts";
 import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import { Search } from "#core/day/search.ts";
 import { settled } from "#core/day/settle.ts";
+import { fallen } from "#core/day/stands.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
@@ -322,18 +323,17 @@ export class Manager {
     await planTheWeek(this.year.database, (route, input) => this.try(route, input), WEEK_TRIES);
   }
 
-  /** Who is ill keeps no pinned card: somebody else may have it. */
-  private async freeTheAbsent(): Promise<void> {
-    const { cards, people } = await readDay(this.year.database, this.today);
-    const gone = new Set(people.filter(({ away }) => away !== null).map(({ id }) => id));
-    for (const { card, version, rider, helper, locked, state } of cards)
-      if (locked && (state === "placed" || state === "handed-out") && (gone.has(rider) || (helper && gone.has(helper))))
-        await this.try("day/lock", { id: card, version, locked: false });
+  /** What the sheet says is no longer possible keeps no pin: somebody fell ill, the owner has the horse. */
+  private async freeTheFallen(): Promise<void> {
+    const view = await readDay(this.year.database, this.today);
+    const down = fallen(view);
+    for (const { card, version, locked } of view.cards)
+      if (locked && down.has(card)) await this.try("day/lock", { id: card, version, locked: false });
   }
 
   /** What the screen's button does, by steps and not by the clock: the same day each time. */
   private async layOut(): Promise<void> {
-    await this.freeTheAbsent();
+    await this.freeTheFallen();
     const view = await readDay(this.year.database, this.today);
     const barn = problemOf(view);
     const ready = readyDay(barn.problem);

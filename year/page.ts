@@ -200,6 +200,8 @@ ${table(["Page", "Read", "Half of them within", "95 of 100 within"], pages)}
 - An incident's chance rises with a hot horse, work that comes too early, pain, wind, days off, a rider below the horse's grade, and a fright that is not worked off; it falls with a second person and with the ground
   check. The figures are this simulation's (\`year/horse.ts\`), the same for both barns.
 - People skip the ground check, score late, forget, give all fours and send twice, each by their own habits; both barns have the same absences, a week of fever, five days of flood, holidays and both clock changes.
+- By Steady Furlong a horse is worked as long as its card says, a quarter of an hour to an hour; by whiteboard each has an hour, of which three quarters are work.
+- The manager takes what the application proposes: goals of the owner's words, how far the horse gets where they are not for this term, checks, big steps, added sessions.
 - By whiteboard work follows the ladder's order by the last scores, horses go to their usual rider or to who is free, a few are forgotten, and somebody is rung when sore signs have shown four times over two weeks.
 - Minutes are counted plainly. By Steady Furlong: ${Object.entries(BY_COMMAND)
     .map(([command, { taps: t, seconds }]) => `${command} ${t} taps, ${seconds} s`)

@@ -5,7 +5,9 @@ import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import type { Blocker } from "#core/day/model.ts";
 import { SPLIT_GAP } from "#core/day/rules.ts";
 import { Search } from "#core/day/search.ts";
+import { fallen } from "#core/day/stands.ts";
 import { verify } from "#core/day/verify.ts";
+import type { CardId } from "#core/kernel/brand.ts";
 import { findStay } from "#db/queries/stays.ts";
 import { attempt } from "#demo/ask.ts";
 import { proveDay } from "#server/day/prove.ts";
@@ -149,6 +151,20 @@ describe("the day", () => {
     await barn.ask("day/place", placement(green, { start: 4 }));
     expect(await barn.ask("day/hand-out", { day })).toEqual({ cards: 1 });
     expect((await view()).handedOut?.by).toBe("Boss");
+  });
+  it("sends nobody out with a horse that was put on hold after its card was pinned; the card says that it is not possible any more", async () => {
+    nextDay();
+    const held = await barn.horse("Held meanwhile");
+    const { id } = await barn.ask<{ id: CardId }>("day/place", placement(held));
+    await barn.ask("day/lock", { id, version: 1, locked: true });
+    const off = { kind: "owner", firstDay: day, lastDay: day, stopsClock: true, reason: "The owner has it." };
+    await barn.ask("stay/add-hold", { stay: held, ...off });
+    expect(await barn.code("day/hand-out", { day })).toBe("nothing-placed");
+    await barn.ask("day/place", placement(quiet, { start: 4 }));
+    expect(await barn.ask("day/hand-out", { day })).toEqual({ cards: 1 });
+    const sheet = await view();
+    expect(sheet.cards.find(({ card }) => card === id)?.state).toBe("placed");
+    expect(fallen(sheet).get(id)).toMatchObject([{ code: "hold" }]);
   });
   it("moves a card by the same rules, and shows every change after it was handed out", async () => {
     nextDay();

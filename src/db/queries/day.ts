@@ -175,8 +175,13 @@ export const findSheet = (db: Db, day: LocalDate) =>
     db`SELECT d.handed_out_at, p.name AS handed_out_by FROM day_sheet d JOIN person p ON p.id = d.handed_out_by WHERE d.day = ${day}`,
   );
 /** The first handing out makes the sheet; later ones add the cards placed since. Returns how many cards went out. */
-export async function handOut(tx: Transaction, day: LocalDate, by: PersonId, at: Date): Promise<number> {
-  const done = await tx`UPDATE card SET state = 'handed-out', version = version + 1 WHERE day = ${day} AND state = 'placed'`;
+export async function handOut(
+  tx: Transaction,
+  day: LocalDate,
+  { by, at, but }: { readonly by: PersonId; readonly at: Date; readonly but: readonly StayId[] },
+): Promise<number> {
+  const done = await tx`
+    UPDATE card SET state = 'handed-out', version = version + 1 WHERE day = ${day} AND state = 'placed' AND stay_id <> ALL(${but})`;
   if (done.count > 0)
     await tx`INSERT INTO day_sheet (day, handed_out_at, handed_out_by) VALUES (${day}, ${at}, ${by}) ON CONFLICT (day) DO NOTHING`;
   return done.count;

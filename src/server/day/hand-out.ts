@@ -2,6 +2,7 @@
 
 import type { HandOut, LockCard, MoveCard, PlaceCard, TakeBack } from "#contracts/day.ts";
 import type { Refusal } from "#contracts/refusal.ts";
+import { heldOn } from "#core/calendar/holds.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
@@ -22,7 +23,7 @@ import {
   lockCard as lockRow,
   moveCard as moveRow,
 } from "#db/queries/day.ts";
-import { findStay, lockStay, lockStays, type Stay } from "#db/queries/stays.ts";
+import { findStay, listStays, lockStay, lockStays, type Stay } from "#db/queries/stays.ts";
 import { termFacts } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
 import { dayFacts, placementsOf } from "./facts.ts";
@@ -193,7 +194,9 @@ export async function handOut(work: Work, input: HandOut): Answer<{ cards: numbe
   );
   await lockDay(work.tx, input.day);
   const again = await findSheet(work.tx, input.day);
-  const cards = await handOutRows(work.tx, input.day, work.actor.id, work.now);
+  // A card that was pinned before the hold stays on the sheet, marked as no longer possible; nobody is sent out with it.
+  const but = (await listStays(work.tx)).filter(({ holds }) => heldOn(holds, input.day) !== null).map(({ id }) => id);
+  const cards = await handOutRows(work.tx, input.day, { by: work.actor.id, at: work.now, but });
   if (cards === 0) return no({ code: "nothing-placed", path: "day" });
   await note(work, "day", input.day, again ? "more handed out" : "handed out", { cards });
   return ok({ cards });
