@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
-import { furthest, stepsTowards } from "./on-the-way.ts";
+import { lastInReach, stepsTowards } from "./on-the-way.ts";
 
 const reading = (done: readonly string[]) => ({ counts: ({ id }: { readonly id: string }) => (done.includes(id) ? 4 : 0) });
 
@@ -17,8 +17,8 @@ describe("what is answered in the place of a goal that is not for this term", ()
   it("is the last that is likely, else the last that is possible, else nothing", () => {
     const steps = ["girth", "loose-tack", "sit", "trot"];
     const chances = (all: readonly (number | null)[]) => (id: string) => all[steps.indexOf(id)] ?? null;
-    expect(furthest(steps, chances([1, 0.9, 0.72, 0.4]))).toBe("sit");
-    expect(furthest(steps, chances([0.5, 0.4, 0.2, null]))).toBe("loose-tack");
-    expect(furthest(steps, chances([0.1, 0, null, null]))).toBeNull();
+    expect(lastInReach(steps, chances([1, 0.9, 0.72, 0.4]))).toBe("sit");
+    expect(lastInReach(steps, chances([0.5, 0.4, 0.2, null]))).toBe("loose-tack");
+    expect(lastInReach(steps, chances([0.1, 0, null, null]))).toBeNull();
   });
 });

@@ -18,7 +18,7 @@ export function stepsTowards(ladder: readonly Skill[], reading: Pick<HorseReadin
 }
 
 /** Of these steps the last that is likely, else the last that is possible; null: none is. `chanceOf`: 0-1, null where nobody can say. */
-export function furthest(steps: readonly string[], chanceOf: (skill: string) => number | null): string | null {
+export function lastInReach(steps: readonly string[], chanceOf: (skill: string) => number | null): string | null {
   const from = (least: number): string | undefined => steps.findLast((id) => (chanceOf(id) ?? 0) >= least);
   return from(LIKELY_FROM) ?? from(POSSIBLE_FROM) ?? null;
 }

@@ -10,7 +10,7 @@ import { limitsSigned } from "#core/intake/limits.ts";
 import { ancestorsIn } from "#core/ladder/ladder.ts";
 import { readingOf } from "#core/permission/from-record.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { furthest, stepsTowards } from "#core/plan/on-the-way.ts";
+import { lastInReach, stepsTowards } from "#core/plan/on-the-way.ts";
 import { ladderOf, type StayRecord } from "#core/plan/outlook.ts";
 import { KEPT_PLAYS, PLAYS_A_PIECE, tell, tellWhole } from "#core/plan/stored-forecast.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
@@ -98,7 +98,7 @@ async function withSteps(
   // Where something that stays a goal rests on it anyway, there is nothing to take in its place.
   const covered = new Set(kept.flatMap(({ skill }) => [skill, ...ancestorsIn(ladder, skill)]));
   return answers.map((answer) => {
-    const skill = furthest(far.get(answer.goal.skill) ?? [], (id) => told.get(id) ?? null);
+    const skill = lastInReach(far.get(answer.goal.skill) ?? [], (id) => told.get(id) ?? null);
     return skill === null || covered.has(skill) ? answer : { ...answer, onTheWay: { skill, chance: told.get(skill) ?? 0 } };
   });
 }
