@@ -98,6 +98,7 @@ const unsigned = async (page: Page) => {
     links.find((link) => link.textContent?.includes("needs your sign-off"))?.getAttribute("href"),
   );
   await visit(page, href);
+  await page.waitForFunction(() => !document.body.innerText.includes("Working it out"));
 };
 
 /** A table as it comes off a desk, looked at before it comes in: nothing of it is written. */
