@@ -48,8 +48,8 @@ export interface PlannedWork {
   readonly place: "pen" | "open" | null;
   /** Who may work the horse, but not what the plan has for it today: the card would ask something else of it. */
   readonly notFor: readonly PersonId[];
-  /** It wants somebody beside the horse, which the horse by itself does not: alone the card would ask less. Missing: it does not. */
-  readonly second?: boolean;
+  /** What of it wants somebody beside the horse, the lightest that does: work on the ground, or under a rider. Null or missing: nothing does. */
+  readonly second?: "ground" | "ridden" | null;
 }
 export interface HorseAway {
   readonly from: number;

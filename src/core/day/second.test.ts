@@ -9,7 +9,7 @@ import { Search } from "./search.ts";
 import type { ScheduledCard } from "./second.ts";
 import { spotter } from "./spot.ts";
 
-const wantsSomebody = { place: null, notFor: [], second: true };
+const wantsSomebody = { place: null, notFor: [], second: "ridden" as const };
 const horse = (stay: string, changes: Partial<DayHorse> = {}) => ({
   ...dayHorseOf(stay, { planned: wantsSomebody, ...changes }),
   usual: null,
@@ -57,9 +57,11 @@ describe("a second person whom the plan's work wants and the horse does not", ()
     expect(cards).toHaveLength(2);
     expect(cards.map(({ helper }) => helper)).toEqual([null, null]);
   });
-  it("is wanted for nothing that is worked on the ground", () => {
+  it("is wanted on the ground only for what is worked there", () => {
     const due = [{ stay: "kestrel" as StayId, kind: "ground" as const, length: 3 }];
     expect(laidOut(dayOf({ due })).map(({ helper }) => helper)).toEqual([null]);
+    const horses = [horse("kestrel", { planned: { ...wantsSomebody, second: "ground" } })];
+    expect(laidOut(dayOf({ due, horses })).map(({ helper }) => helper)).toEqual(["dov"]);
   });
   it("stays who it was when the day is laid out again, and is somebody else once that one is away", () => {
     const first = laidOut(dayOf());

@@ -11,8 +11,11 @@ import { helperBlockers, horseOn, needsHelper } from "./rules.ts";
 export type ScheduledCard = Omit<Placement, "card"> & { readonly card: CardId | null };
 
 /** The plan's work of the day wants a second person, and the horse does not anyway. */
-export const wantsSecond = (horse: DayHorse, kind: Placement["kind"]): boolean =>
-  (horse.planned?.second ?? false) && borneBy(kind) !== "nothing" && !needsHelper(horse, kind);
+export function wantsSecond(horse: DayHorse, kind: Placement["kind"]): boolean {
+  const second = horse.planned?.second ?? null;
+  const isAsked = second === "ground" || (second === "ridden" && borneBy(kind) !== "nothing");
+  return isAsked && !needsHelper(horse, kind);
+}
 
 /** It stands without one: the card asks the smaller version. */
 export const missesSecond = (horse: DayHorse, { kind, helper }: Pick<Placement, "kind" | "helper">): boolean =>

@@ -135,11 +135,14 @@ function plannedFor(horse: DayHorse, { laid, people, barn }: Around): PlannedWor
   const session = laid.get(horse.stay);
   if (!session || session.items.length === 0) return null;
   const asked = session.items.flatMap(({ skill }) => barn.ladder.find(skill) ?? []).map((skill) => ({ skill, held: true }));
+  const seconds = session.items
+    .filter(({ when }) => when.some(({ code }) => code === "second-person"))
+    .flatMap(({ skill }) => barn.ladder.find(skill) ?? []);
   const bare = sessionAct(session.kind, DAY_GRID.minutes);
   const barred = (person: DayPerson, act: Act): boolean => barring(riderReasons(horse, person, act)).length > 0;
   return {
     place: session.place === "anywhere" ? null : session.place === "pen" ? "pen" : "open",
-    second: session.items.some(({ when }) => when.some(({ code }) => code === "second-person")),
+    second: seconds.length === 0 ? null : seconds.some((skill) => skill.bears === "nothing") ? "ground" : "ridden",
     notFor: people.filter((one) => !barred(one, bare) && barred(one, workingOn(bare, asked))).map(({ id }) => id),
   };
 }
