@@ -84,6 +84,8 @@ describe("the card", () => {
     const desk = await screens.as("odalys");
     await screens.visit(desk, `/horse/${stay}/log`);
     await (await desk.waitForSelector("main article summary"))?.click();
+    // What it unfolds to is drawn once the browser has told that it is open.
+    await desk.waitForSelector("main article details[open] > div");
     expect(await bodyOf(desk)).toMatch(new RegExp(`${name}: 2 (×|of)`));
     await desk.close();
   });
