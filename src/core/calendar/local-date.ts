@@ -58,11 +58,18 @@ export function datesFrom(from: LocalDate, to: LocalDate): LocalDate[] {
   return Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => addDays(from, i));
 }
 
-/** The wall-calendar date at an instant in an IANA time zone, e.g. 'America/Denver'. Throws RangeError on an unknown zone. */
-export function dateInZone(zone: string, epochMilliseconds: number): LocalDate {
-  const parts = new Intl.DateTimeFormat("en-CA", { timeZone: zone, year: "numeric", month: "2-digit", day: "2-digit" });
-  return localDate(parts.format(epochMilliseconds));
+/** Making one takes longer than a hundred answers by it; a barn has one zone. */
+const calendars = new Map<string, Intl.DateTimeFormat>();
+function calendarOf(zone: string): Intl.DateTimeFormat {
+  const calendar =
+    calendars.get(zone) ??
+    new Intl.DateTimeFormat("en-CA", { timeZone: zone, year: "numeric", month: "2-digit", day: "2-digit" });
+  calendars.set(zone, calendar);
+  return calendar;
 }
+/** The wall-calendar date at an instant in an IANA time zone, e.g. 'America/Denver'. Throws RangeError on an unknown zone. */
+export const dateInZone = (zone: string, epochMilliseconds: number): LocalDate =>
+  localDate(calendarOf(zone).format(epochMilliseconds));
 
 /** Minutes after midnight on the clocks of an IANA time zone, 0 to 1439. Throws RangeError on an unknown zone. */
 export function minuteInZone(zone: string, epochMilliseconds: number): number {

@@ -149,6 +149,13 @@ export function impliedBy(ladder: ReadonlyMap<string, Skill>, levels: LatestScor
 /** What a rider must be able to rely on: it goes where it is steered, stops, and trots. */
 const RIDEABLE: readonly Tag[] = ["steer", "stop", "trot"];
 
+/** What is asked of a skill as a whole. */
+interface ReadSkill {
+  readonly basis: Basis;
+  readonly counts: number;
+  readonly isShown: boolean;
+}
+
 export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): HorseReading {
   const byId = new Map(ladder.map((skill) => [skill.id, skill]));
   const levels = readLevels(scores);
@@ -173,14 +180,23 @@ export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): 
     }
   };
   const over = (skill: Skill, of: (side: TrackSide) => number): number => Math.min(...sidesOf(skill.sided).map(of));
-  // The best known of its sides speaks for the skill: one that was seen on the left has been looked at.
-  const basisOf = (skill: Skill): Basis =>
-    BASES[Math.min(...sidesOf(skill.sided).map((side) => BASES.indexOf(basisOn(skill, side))))] ?? "none";
-  const isShown = (skill: Skill): boolean =>
-    sidesOf(skill.sided).every((side) => {
-      const basis = basisOn(skill, side);
-      return basis === "implied" || (basis === "seen" && countsOn(skill, side) >= SHOWN);
-    });
+  // Whoever reads a record asks about the same skills again and again, and it never changes.
+  const known = new Map<string, ReadSkill>();
+  const readSkill = (skill: Skill): ReadSkill => {
+    const before = known.get(skill.id);
+    if (before) return before;
+    const sides = sidesOf(skill.sided);
+    const counted = sides.map((side) => countsOn(skill, side));
+    const bases = sides.map((side) => basisOn(skill, side));
+    const read: ReadSkill = {
+      // The best known of its sides speaks for the skill: one that was seen on the left has been looked at.
+      basis: BASES[Math.min(...bases.map((basis) => BASES.indexOf(basis)))] ?? "none",
+      counts: Math.min(...counted),
+      isShown: bases.every((basis, i) => basis === "implied" || (basis === "seen" && (counted[i] ?? 0) >= SHOWN)),
+    };
+    known.set(skill.id, read);
+    return read;
+  };
   const rideable = (of: LatestScores): boolean =>
     RIDEABLE.every((tag) =>
       tagged(ladder, tag).some((skill) => over(skill, (side) => of.get(trackKey(skill.id, side))?.latest ?? 0) >= SHOWN),
@@ -191,10 +207,10 @@ export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): 
   return {
     levels,
     stage: riding ? "riding" : rides > 0 ? "first-rides" : "unridden",
-    basisOf,
+    basisOf: (skill) => readSkill(skill).basis,
     basisOn,
     countsOn,
-    counts: (skill) => over(skill, (side) => countsOn(skill, side)),
-    isShown,
+    counts: (skill) => readSkill(skill).counts,
+    isShown: (skill) => readSkill(skill).isShown,
   };
 }

@@ -146,6 +146,17 @@ export const listLatestForecasts = keptOfStays(
     ),
   "planned",
 );
+const HeardRow = z.object({ stayId: id<"stay">(), riders: z.array(KeptRider) });
+/** What each stay's last forecast before a day said of riders; of one that was not read before it, what its first one says. */
+export const listHeardBefore = (db: Db, stays: readonly StayId[], day: LocalDate): Promise<z.output<typeof HeardRow>[]> =>
+  many(
+    HeardRow,
+    db`SELECT s.id AS stay_id, f.riders FROM unnest(${[...stays]}::uuid[]) s(id)
+       JOIN LATERAL (
+         (SELECT 1 AS rank, riders FROM forecast WHERE stay_id = s.id AND day < ${day} ORDER BY day DESC LIMIT 1)
+         UNION ALL (SELECT 2, riders FROM forecast WHERE stay_id = s.id ORDER BY day LIMIT 1)
+         ORDER BY rank LIMIT 1) f ON true`,
+  );
 export async function keepForecast(tx: Transaction, f: ForecastRecord): Promise<void> {
   await tx`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck, needs, rate_mean, rate_variance)
            VALUES (${f.stayId}, ${f.day}, ${f.at}, ${tx.json(f.goals as never)}, ${tx.json(f.alarms as never)}, ${tx.json(f.riders as never)}, ${f.stuck}, ${tx.json(f.needs as never)}, ${f.rateMean}, ${f.rateVariance})

@@ -1,5 +1,7 @@
 /** How the goals of an evaluation are answered: by the forecast's own function, on the record as it would stand once the judgement is signed. */
+import { createHash } from "node:crypto";
 import { setImmediate as breathe } from "node:timers/promises";
+import { serialize } from "node:v8";
 import type { JudgementFields } from "#contracts/intake.ts";
 import type { SignedGoal } from "#contracts/views.intake.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
@@ -8,7 +10,7 @@ import type { StartingState } from "#core/forecast/doubt.ts";
 import { sessionsMissingFor } from "#core/intake/aims.ts";
 import { limitsSigned } from "#core/intake/limits.ts";
 import { ancestorsIn } from "#core/ladder/ladder.ts";
-import { readingOf } from "#core/permission/from-record.ts";
+import { type HorseRecord, readingOf } from "#core/permission/from-record.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { lastInReach, stepsTowards } from "#core/plan/on-the-way.ts";
 import { ladderOf, type StayRecord } from "#core/plan/outlook.ts";
@@ -50,18 +52,38 @@ const goalsAfter = (goals: JudgementFields["goals"], before: readonly PlanGoal[]
     }),
   );
 
+/** Answers told lately, by everything that they were told from: who reads them and then signs asks twice, and the second time holds the stay's lock. */
+const toldLately = new Map<string, readonly SignedGoal[]>();
+const MOST_TOLD = 24;
+
 export async function tellGoals(db: Db, judged: Judged): Promise<readonly SignedGoal[]> {
   const stay = asSigned(judged);
   const { barn, today, judgement } = judged;
   const kept = await keptOf(db, stay, barn, stay.wentHome ?? today);
   const record = recordOf({ ...kept, goals: goalsAfter(judgement.goals, kept.goals) });
+  const horse = horseRecord({ stay, barn, evaluation: judged.evaluation, past: pastFrom(kept) }, kept.today);
+  const from = createHash("sha256")
+    .update(serialize([record, horse, judgement.goals]))
+    .digest("base64url");
+  const before = toldLately.get(from);
+  const told = before ?? (await answersFor(record, judgement.goals, horse));
+  toldLately.delete(from);
+  toldLately.set(from, told);
+  for (const oldest of toldLately.keys()) if (toldLately.size > MOST_TOLD) toldLately.delete(oldest);
+  return told;
+}
+
+async function answersFor(
+  record: StayRecord,
+  goals: JudgementFields["goals"],
+  horse: HorseRecord,
+): Promise<readonly SignedGoal[]> {
+  const reading = readingOf(horse);
   const steps = tellWhole(record);
   let step = steps.next();
   for (; !step.done; step = steps.next()) await breathe();
   const { told, reading: state } = step.value;
-  const horse = horseRecord({ stay, barn, evaluation: judged.evaluation, past: pastFrom(kept) }, kept.today);
-  const reading = readingOf(horse);
-  const answers = judgement.goals.map(({ skill, target }): SignedGoal => {
+  const answers = goals.map(({ skill, target }): SignedGoal => {
     const one = told.find((goal) => goal.skill === skill);
     return {
       goal: { skill, target },
@@ -72,7 +94,7 @@ export async function tellGoals(db: Db, judged: Judged): Promise<readonly Signed
     };
   });
   const dropped = answers.flatMap(({ goal, verdict }, i) =>
-    (judgement.goals[i]?.verdict ?? verdict) === "not-this-term" ? [goal.skill] : [],
+    (goals[i]?.verdict ?? verdict) === "not-this-term" ? [goal.skill] : [],
   );
   return withSteps(answers, dropped, { record, state, reading });
 }

@@ -6,9 +6,8 @@ import { listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { listPeople, type Person } from "#db/queries/people.ts";
 import { findPlan, listLatestForecasts, listPlanGoals, listTaken } from "#db/queries/plan.ts";
-import { listPractised } from "#db/queries/practice.ts";
 import { listStays, type Stay } from "#db/queries/stays.ts";
-import { leaningsOf } from "../ladder/leanings.ts";
+import { heardOfRiders } from "../ladder/leanings.ts";
 import type { Kept } from "./record.ts";
 
 export async function keptOf(
@@ -17,8 +16,8 @@ export async function keptOf(
   barn: Barn,
   today: LocalDate,
 ): Promise<Kept & { readonly people: readonly Person[] }> {
-  const ids = (await listStays(db)).map(({ id }) => id).filter((id) => id !== stay.id);
-  const [plan, goals, worked, evaluations, scores, taken, mine, others, people, practised] = await Promise.all([
+  const ids = (await listStays(db)).map(({ id }) => id);
+  const [plan, goals, worked, evaluations, scores, taken, mine, heard, people] = await Promise.all([
     findPlan(db, stay.id),
     listPlanGoals(db, [stay.id]),
     listWorked(db, stay.id),
@@ -26,9 +25,8 @@ export async function keptOf(
     listScores(db, stay.id),
     listTaken(db),
     listLatestForecasts(db, [stay.id]),
-    listLatestForecasts(db, ids),
+    heardOfRiders(db, ids, today),
     listPeople(db),
-    listPractised(db),
   ]);
   return {
     stay,
@@ -40,7 +38,7 @@ export async function keptOf(
     goals: goals.map(({ stayId: _stay, ...goal }) => goal),
     pins: plan?.pins ?? [],
     taken,
-    riders: [...others.flatMap(({ riders }) => riders), ...leaningsOf(practised)],
+    riders: heard(stay.id),
     people: people.filter(({ retiredOn }) => retiredOn === null),
     stuck: mine[0]?.stuck ?? [],
   };

@@ -37,11 +37,10 @@ import {
   listTaken,
   type PlanRecord,
 } from "#db/queries/plan.ts";
-import { listPractised } from "#db/queries/practice.ts";
 import { listStays, lockStay, type Stay } from "#db/queries/stays.ts";
 import { perBarn } from "../barns.ts";
 import type { Deps } from "../container.ts";
-import { leaningsOf } from "../ladder/leanings.ts";
+import { heardOfRiders } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
 
 /** A step that is planned within so many sessions is told as ready. */
@@ -178,14 +177,14 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   const ids = stays.map(({ id }) => id);
   const known = knownOf(deps);
   for (const id of known.keys()) if (!ids.includes(id)) known.delete(id);
-  const [plans, goals, stamps, taken, forecasts, everybody, practised] = await Promise.all([
+  const [plans, goals, stamps, taken, forecasts, everybody, heard] = await Promise.all([
     listPlans(sql, ids),
     listPlanGoals(sql, ids),
     listRecordStamps(sql, ids),
     listTaken(sql),
     listLatestForecasts(sql, ids),
     listPeople(sql),
-    listPractised(sql),
+    heardOfRiders(sql, ids, today),
   ]);
   const people = everybody.filter(({ retiredOn }) => retiredOn === null);
   const goalsOf = groupBy(goals, ({ stayId }) => stayId);
@@ -229,8 +228,6 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       listEvaluations(sql, stay.id),
       listScores(sql, stay.id),
     ]);
-    const elsewhere = forecasts.filter(({ stayId }) => stayId !== stay.id).flatMap((one) => one.riders);
-    const riders = [...elsewhere, ...leaningsOf(practised)];
     const record = recordOf({
       stay,
       barn,
@@ -241,7 +238,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       goals: mine,
       pins,
       taken: taken as readonly SessionsTaken[],
-      riders,
+      riders: heard(stay.id),
       people,
       stuck: forecasts.find(({ stayId }) => stayId === stay.id)?.stuck ?? [],
     });
