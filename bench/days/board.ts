@@ -70,6 +70,7 @@ export function makeBoard({ horses: many, riders, seed }: { horses: number; ride
       forbid: [],
       unready: NOTHING_WAITS,
       stepBack: null,
+      redToday: [],
       daysOff: 1,
       lastIncident: null,
       usual: people[random.whole(0, riders - 1)]?.id ?? null,

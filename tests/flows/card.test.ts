@@ -1,12 +1,16 @@
+import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { RecordFields } from "#contracts/card.ts";
 import type { Actor } from "#contracts/people.ts";
 import { addDays } from "#core/calendar/local-date.ts";
+import { fallen } from "#core/day/stands.ts";
+import { readGate } from "#core/gate/gate.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { CardId, StayId } from "#core/kernel/brand.ts";
 import { listWorked } from "#db/queries/card.ts";
 import { attempt } from "#demo/ask.ts";
 import { readCard } from "#server/card/read-card.ts";
+import { readDay } from "#server/day/read-day.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { Barn, INCIDENT, NOT_TICKED, OPEN_GATE, record, walkOf } from "#tests/barn.ts";
 
@@ -144,6 +148,36 @@ describe("the gate at closing", () => {
     expect(await told(card)).toEqual([["against", "load red-sign"]]);
     const [kept] = await listWorked(barn.sql, stay);
     expect(kept).toMatchObject({ overrideBy: null, overrideReason: "" });
+  });
+  it("counts a red sign of an earlier card of the day, as a sign or ticked: gate, sheet and record say it alike", async () => {
+    const stay = await barn.horse("Twice a day");
+    const morning = await barn.handedOut(stay, { start: 0, length: 1, place: barn.place("Arena"), rider: barn.other.id });
+    const extra = {
+      ...barn.placement(stay, { start: 14, length: 2, kind: "saddle", rider: barn.other.id }),
+      id: randomUUID(),
+      after: null,
+    };
+    await barn.ask("card/unplanned", { ...extra, day: barn.today, why: "There was time." });
+    const later = extra.id as CardId;
+    const redAt = async (card: CardId) => {
+      const view = must(await readCard(barn.deps, card, barn.other), "a card");
+      const spot = { helper: null, ticks: view.gate.asked, redSigns: [], windy: false };
+      return readGate(view.gate, spot, "saddle").reasons.filter(({ code }) => code === "red-sign");
+    };
+    const isDown = async () =>
+      fallen(await readDay(barn.deps, barn.today))
+        .get(later)
+        ?.some(({ code }) => code === "red-sign") ?? false;
+    expect([await redAt(later), await isDown()]).toEqual([[], false]);
+    const signs = [{ sign: "short-steps", skill: null, side: "left" as const, strength: 2 as const }];
+    expect(await close(morning, { record: record({ signs }) }, barn.other)).toBe("done");
+    expect(await redAt(later)).toEqual([{ code: "red-sign", sign: "short-steps" }]);
+    // A card is not barred by what it wrote itself.
+    expect(await redAt(morning)).toEqual([]);
+    expect(await isDown()).toBe(true);
+    expect(await close(later, { record: record({ saddleMinutes: 20 }) }, barn.other)).toBe("done");
+    expect(await against(later)).toContainEqual({ code: "red-sign", sign: "short-steps" });
+    expect(await told(later)).toContainEqual(["against", expect.stringContaining("red-sign")]);
   });
   it("tells what a correction adds, once", async () => {
     const card = await handedOut(await barn.horse());

@@ -8,6 +8,7 @@ import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { attempt } from "#demo/ask.ts";
 import { readBarn } from "#server/barn/read-barn.ts";
 import { readCard } from "#server/card/read-card.ts";
+import { heardOfRiders } from "#server/ladder/leanings.ts";
 import { readLadder } from "#server/ladder/read-ladder.ts";
 import { readMethods, readPlan } from "#server/plan/read-plan.ts";
 import { sweep } from "#server/plan/sweep.ts";
@@ -91,6 +92,23 @@ describe("the sweep", () => {
     expect(history).toHaveLength(1);
     const lane = (await readRail(barn.deps)).inWork.find((one) => one.stay === stay);
     expect(lane?.weakest).toEqual({ skill: "tie", chance: told[0]?.chance });
+  });
+  it("hears of riders what the other stays said when the week began, and of one read since then what it said first", async () => {
+    const [own, long, fresh] = [await evaluated("Asks"), await evaluated("Read long"), await evaluated("Read since")];
+    const say = (stay: StayId, day: string, mean: number) =>
+      barn.sql`INSERT INTO forecast (stay_id, day, at, goals, alarms, riders, stuck)
+        VALUES (${stay}, ${day}, now(), '[]', '[]', ${barn.sql.json([{ rider: barn.rider.id, mean, variance: 0.05 }])}, '{}')`;
+    await say(own, "2026-07-10", 0.9);
+    await say(long, "2026-07-10", 0.1);
+    await say(long, "2026-07-12", 0.2);
+    await say(long, "2026-07-13", 0.7);
+    await say(fresh, "2026-07-14", 0.3);
+    await say(fresh, "2026-07-15", 0.8);
+    const means = async (day: string): Promise<readonly number[]> =>
+      (await heardOfRiders(barn.sql, [own, long, fresh], localDate(day)))(own).map(({ mean }) => mean);
+    expect(await means("2026-07-15")).toEqual([0.2, 0.3]);
+    expect(await means("2026-07-19")).toEqual([0.2, 0.3]);
+    expect(await means("2026-07-20")).toEqual([0.7, 0.8]);
   });
   it("tells what a closed card, a hold and other goals moved, each with its cause", async () => {
     const stay = await evaluated("Moved");

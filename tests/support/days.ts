@@ -171,6 +171,7 @@ export const permitHorseOf = (changes: Partial<PermitHorse> = {}): PermitHorse =
   forbid: [],
   unready: NOTHING_WAITS,
   stepBack: null,
+  redToday: [],
   daysOff: 1,
   limits: USUAL_LIMITS,
   lastIncident: null,

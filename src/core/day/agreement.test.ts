@@ -111,6 +111,7 @@ const horse = (id: string) =>
         { ...BACK, code: "restart", days: 30, bearing: true },
         { ...BACK, code: "days-off", days: 9, of: 1 },
       ),
+      redToday: mostly<PermitHorse["redToday"]>([], [{ sign: "heat", gone: false }], [{ sign: "sudden-change", gone: false }]),
       ridden: mostly<boolean | null>(true, false, null),
       sessionMinutes: mostly<number | null>(null, 60),
       secondPerson: mostly<SecondPerson>("no", "riding", "always"),
@@ -338,7 +339,10 @@ describe("board, tables, checker and gate", () => {
           const may = against.length === 0;
           const recorded = against.some(({ code }) => ofTheRecord(code));
           const gate = gateOf(barn, one);
-          const opens = one.kind === "ground" ? gate.state === "half" && gate.reasons.length === 0 : gate.state === "open";
+          const opens =
+            one.kind === "ground"
+              ? gate.state === "half" && gate.reasons.every(({ code }) => code === "red-sign")
+              : gate.state === "open";
           expect([one.card, "gate", opens]).toEqual([one.card, "gate", !recorded]);
           const { problem, stands } = problemOf({ ...barn, cards: [...standing, one] });
           const { broken } = verify(problem, stands);

@@ -76,6 +76,21 @@ describe("the gate", () => {
       expect([ground.state, ground.reasons]).toEqual([all ? "shut" : "half", [{ code: "red-sign", sign }]]);
     }
   });
+  it("counts what was seen on another card of the day, and says it once where it is seen again", () => {
+    for (const sign of RED_SIGNS) {
+      const all = sign === "sudden-change";
+      const earlier = facts({ redToday: [{ sign, gone: false }] });
+      expect(answer(earlier)).toMatchObject({ state: all ? "shut" : "half", reasons: [{ code: "red-sign", sign }] });
+      expect(answer(earlier, spot(), "ground")).toEqual({
+        state: all ? "shut" : "half",
+        reasons: [{ code: "red-sign", sign }],
+        limits: [],
+      });
+      expect(answer(earlier, spot({ redSigns: [sign] })).reasons).toEqual([{ code: "red-sign", sign }]);
+      const gone = answer(facts({ redToday: [{ sign, gone: true }] })).reasons;
+      expect(mayOverride({ role: "manager", grade: 3 }, gone)).toBe(!all);
+    }
+  });
   it("counts a red sign that went away for the day, unless the manager has looked; a sudden change does not go away", () => {
     for (const sign of RED_SIGNS) {
       const gone = answer(facts(), spot({ redSigns: [sign], redGone: [sign] }));

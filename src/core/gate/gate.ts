@@ -13,10 +13,12 @@ import {
   barring,
   inMind,
   type PermitPlace,
+  redEarlier,
+  redReasons,
   sessionAct,
   workingOn,
 } from "../permission/permission.ts";
-import { type Reason, redSign, strengthOf } from "../permission/reasons.ts";
+import { type Reason, strengthOf } from "../permission/reasons.ts";
 import { calledWindy, heatOf, type WeatherHour } from "../weather/weather.ts";
 
 export interface GateFacts {
@@ -71,17 +73,15 @@ export function readGate(facts: GateFacts, spot: OnTheSpot, kind: SessionKind): 
     const all = moments.flatMap((moment) =>
       against(horse, { rider, helper: spot.helper }, act, { ...moment, ticked: { ...spot, asked: facts.asked } }),
     );
-    return moments.length === 1 ? all : unlike(all);
+    return unlike(all);
   };
   const ground = facts.skills.filter(({ skill }) => skill.bears === "nothing");
   const onGround = ask(workingOn(sessionAct("ground", laid), ground));
   const whole = kind === "ground" ? onGround : ask(workingOn(sessionAct(kind, laid), facts.skills));
   const shut = barring(onGround).length > 0;
-  const red = kind === "ground" ? spot.redSigns.filter((sign) => sign !== "sudden-change") : [];
-  const reasons: readonly Reason[] = [
-    ...(kind === "ground" ? barring(onGround) : barring(whole)),
-    ...red.map((sign) => redSign(sign, spot.redGone ?? [])),
-  ];
+  // On a ground card they keep nobody from working; what they keep from getting on is said all the same.
+  const red = kind === "ground" ? [...redReasons(spot), ...redEarlier(horse)].filter(({ sign }) => sign !== "sudden-change") : [];
+  const reasons = unlike([...(kind === "ground" ? barring(onGround) : barring(whole)), ...red]);
   const told = [
     ...whole.filter((reason) => strengthOf(reason) === "tells"),
     ...inMind(horse, { bears: kind === "ground" ? "nothing" : "rider" }),

@@ -16,7 +16,7 @@ import type { WorkLimits } from "../weather/work-limits.ts";
 import type { PermitHorse } from "./horse.ts";
 import { stepBackOf } from "./protocol.ts";
 import { type StepChange, type StepFacts, unreadyOf } from "./steps.ts";
-import { type PastSession, riskNow } from "./trouble.ts";
+import { type PastSession, redOf, riskNow } from "./trouble.ts";
 
 export interface HorseRecord {
   readonly kind: HorseKind;
@@ -124,6 +124,7 @@ export const permitOf = remember((record: HorseRecord, day: LocalDate): PermitHo
     forbid: record.keptFrom,
     unready: unreadyOf(stepFacts(record, reading)),
     stepBack: stepBackOf({ ladder: record.ladder, reading, sessions: record.sessions, today: day }),
+    redToday: redOf(record.sessions.filter((session) => session.day === day)),
     daysOff,
     limits: record.limits,
     lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },

@@ -18,9 +18,22 @@ const EVERY_RIDE = [
 export const GATE_TICKS = [...EVERY_RIDE, "lead-ready", "second-person"] as const;
 export type GateTick = (typeof GATE_TICKS)[number];
 
-/** A sudden change stops all work; any other keeps everybody on the ground. */
-export const RED_SIGNS = ["kinked-tail", "held-breath", "tight-back", "hind-ready", "sudden-change"] as const;
+/** A sudden change stops all work; any other keeps everybody on the ground. Whatever is red among the signs of a record is one of them (a test holds it). */
+export const RED_SIGNS = [
+  "kinked-tail",
+  "held-breath",
+  "tight-back",
+  "hind-ready",
+  "short-steps",
+  "heat",
+  "sudden-change",
+] as const;
 export type RedSign = (typeof RED_SIGNS)[number];
+const isRedSign = (sign: string): sign is RedSign => (RED_SIGNS as readonly string[]).includes(sign);
+/** Red signs of a session: those ticked on the ground, and those written down among all others. */
+export const redSeen = (ticked: readonly RedSign[], signs: readonly { readonly sign: string }[]): readonly RedSign[] => [
+  ...new Set([...ticked, ...signs.flatMap(({ sign }) => (isRedSign(sign) ? [sign] : []))]),
+];
 
 /** The ticks that this horse's stage and method ask for before anything that bears weight. */
 export function ticksFor(stage: Stage, method: Pick<Method, "headgear">, secondPerson: boolean): readonly GateTick[] {

@@ -10,6 +10,7 @@ import type { PersonId } from "../kernel/brand.ts";
 import type { Stage } from "../reading/reading.ts";
 import type { LoadLimit } from "../tools/load.ts";
 import type { WorkLimits } from "../weather/work-limits.ts";
+import type { RedSign } from "./ground-check.ts";
 import type { StepBack } from "./protocol.ts";
 import type { Unready } from "./steps.ts";
 
@@ -44,11 +45,19 @@ export interface PermitHorse {
   readonly unready: Unready;
   /** What it is worked at the most while it comes back or is in trouble; null: nothing. */
   readonly stepBack: StepBack | null;
+  /** Seen earlier on this day, on whatever card. */
+  readonly redToday: readonly RedToday[];
   /** Days since it was last worked; null never. */
   readonly daysOff: number | null;
   /** The barn's, for heat, wind, cold and old weights. */
   readonly limits: WorkLimits;
   readonly lastIncident: { readonly kind: IncidentKind; readonly day: LocalDate; readonly daysAgo: number } | null;
+}
+
+export interface RedToday {
+  readonly sign: RedSign;
+  /** It went away again: it counts for the day, unless the manager looks himself. */
+  readonly gone: boolean;
 }
 
 export interface PermitPerson {

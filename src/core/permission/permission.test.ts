@@ -6,17 +6,19 @@ import { dayPersonOf, dayPlaceOf, permitHorseOf } from "#tests/days.ts";
 import { localDate } from "../calendar/local-date.ts";
 import { COURSE_STATES, type CourseMark, courseNow, isTight } from "../card/course.ts";
 import { EMPTY_RECORD } from "../card/merge.ts";
+import { SIGNS } from "../intake/signs.ts";
 import { sidesOf } from "../kernel/sides.ts";
 import { ancestorsIn, hasTag } from "../ladder/ladder.ts";
 import { type ReadScore, readHorse } from "../reading/reading.ts";
 import { loadLimit } from "../tools/load.ts";
+import { redSeen } from "./ground-check.ts";
 import type { PermitHorse } from "./horse.ts";
 import { nobodyLightEnough } from "./lightest.ts";
 import { against, askedOf, barring, horseReasons, skillAct, tickReasons } from "./permission.ts";
 import { mayOverride, overriddenBy, type Reason, strengthOf } from "./reasons.ts";
 import { againstRecord } from "./record.ts";
 import { levelsAsked, mayAskFor, missingFor, STEP_LISTS, STEPS, type StepFacts, unreadyOf } from "./steps.ts";
-import { type PastSession, quietLately, riskNow } from "./trouble.ts";
+import { type PastSession, quietLately, redOf, riskNow } from "./trouble.ts";
 
 const DAY = localDate("2026-07-14");
 const ann = dayPersonOf("ann", { grade: 4, weightKg: 58 });
@@ -257,6 +259,33 @@ describe("what has happened", () => {
     expect(judge({ groundMinutes: 50 }, { sessionMinutes: 45 })).toEqual(["signed-off"]);
     expect(judge({ circleMinutes: 30 })).toEqual(["signed-off"]);
     expect(judge({}, { risk: 4 })).toEqual(["second-person"]);
+  });
+});
+
+describe("red signs", () => {
+  it("are the same whether they are ticked on the ground or written among all others", () => {
+    const red = SIGNS.filter((sign) => sign.red).map(({ id }) => id);
+    expect(red.length).toBeGreaterThan(4);
+    expect(
+      redSeen(
+        [],
+        SIGNS.map(({ id }) => ({ sign: id })),
+      ),
+    ).toEqual(red);
+    expect(redSeen(["hind-ready", "heat"], [{ sign: "heat" }, { sign: "licks" }])).toEqual(["hind-ready", "heat"]);
+  });
+  it("of a day are those of its sessions, with what went away again", () => {
+    const quiet = { signs: [], redSigns: [] };
+    expect(redOf([quiet])).toEqual([]);
+    expect(
+      redOf([
+        { ...quiet, redSigns: ["tight-back"], redGone: ["tight-back"] },
+        { ...quiet, signs: [{ sign: "short-steps", strength: 2, skill: null }] },
+      ]),
+    ).toEqual([
+      { sign: "tight-back", gone: true },
+      { sign: "short-steps", gone: false },
+    ]);
   });
 });
 

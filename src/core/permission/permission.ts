@@ -123,6 +123,7 @@ export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
     found.push({ code: "signed-off", because: "minutes", limit: horse.sessionMinutes, is: act.workMinutes });
   if (act.circleMinutes !== null && act.circleMinutes > horse.circleMinutes)
     found.push({ code: "signed-off", because: "circle", limit: horse.circleMinutes, is: act.circleMinutes });
+  found.push(...redEarlier(horse).filter(({ sign }) => bearing(act) || sign === "sudden-change"));
   for (const { skill } of act.skills) {
     const waiting = horse.unready.skills.find((one) => one.skill === skill.id);
     // One word for all of what bears weight is enough.
@@ -296,12 +297,18 @@ export interface Ticked {
   /** How it stands just now, as it was tapped; missing or null: nobody did. */
   readonly course?: CourseNow | null;
 }
+type RedReason = Extract<Reason, { readonly code: "red-sign" }>;
+export const redReasons = ({ redSigns, redGone = [] }: Pick<Ticked, "redSigns" | "redGone">): readonly RedReason[] =>
+  redSigns.map((sign) => redSign(sign, redGone));
+/** On another card of the day. */
+export const redEarlier = ({ redToday }: Pick<PermitHorse, "redToday">): readonly RedReason[] =>
+  redToday.map(({ sign, gone }) => redSign(sign, gone ? [sign] : []));
 /** What was seen and not ticked on the ground just before. */
 export function tickReasons(
   { asked, ticks, redSigns, redGone = [], course = null }: Ticked,
   act: Pick<Act, "bears">,
 ): readonly Reason[] {
-  const red = redSigns.filter((sign) => bearing(act) || sign === "sudden-change").map((sign): Reason => redSign(sign, redGone));
+  const red = redReasons({ redSigns, redGone }).filter(({ sign }) => bearing(act) || sign === "sudden-change");
   if (!bearing(act)) return red;
   return [
     ...red,

@@ -104,7 +104,7 @@ describe("the same trouble twice", () => {
     expect(asked([session(0, { trot: 4 }, { incidents: [incident("fall", { during: "trot" })] })], 1)).toMatchObject({
       at: "trot",
     });
-    const tight = { redSigns: ["tight-back"], saddleMinutes: 0 };
+    const tight: Partial<PastSession> = { redSigns: ["tight-back"], saddleMinutes: 0 };
     expect(asked([session(0, { girth: 3 }, tight), session(1, { girth: 3 }, tight)], 2)).toMatchObject({
       code: "same-trouble",
       at: "girth",

@@ -4,9 +4,10 @@ import type { LocalDate } from "../calendar/local-date.ts";
 import { type Incident, isRed, type SignSeen } from "../card/card.ts";
 import { TACKED, type Tack } from "../card/gear.ts";
 import { WILD_RISK } from "../horse/horse.ts";
-import { isSign, signOf } from "../intake/signs.ts";
 import { idsTagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
+import { type RedSign, redSeen } from "./ground-check.ts";
+import type { RedToday } from "./horse.ts";
 
 /** A session as far as it is asked whether it was quiet. */
 export interface PastSession {
@@ -18,8 +19,9 @@ export interface PastSession {
   readonly scores: readonly { readonly skill: string; readonly low: number }[];
   readonly signs: readonly Pick<SignSeen, "sign" | "strength" | "skill">[];
   readonly incidents: readonly PastIncident[];
-  /** Ticked at the gate. */
-  readonly redSigns: readonly string[];
+  /** Ticked at the gate, and what of them went away again; missing: nothing did. */
+  readonly redSigns: readonly RedSign[];
+  readonly redGone?: readonly RedSign[];
   readonly endedWell: boolean;
   /** Skills in which the horse offered more than was asked; missing: none. */
   readonly offered?: readonly string[];
@@ -50,10 +52,14 @@ const LOUD_SIGNS: readonly string[] = ["bucks"];
 
 /** No buck, hump, kick or red sign. */
 export const isQuiet = ({ signs, incidents, redSigns }: Pick<PastSession, "signs" | "incidents" | "redSigns">): boolean =>
-  redSigns.length === 0 &&
+  redSeen(redSigns, signs).length === 0 &&
   !incidents.filter(isTrouble).some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
-  !signs.some(({ sign }) => LOUD_SIGNS.includes(sign) || isRedSign(sign));
-export const isRedSign = (sign: string): boolean => isSign(sign) && signOf(sign).red;
+  !signs.some(({ sign }) => LOUD_SIGNS.includes(sign));
+/** What was seen red in these sessions of one day. */
+export const redOf = (sessions: readonly Pick<PastSession, "signs" | "redSigns" | "redGone">[]): readonly RedToday[] =>
+  sessions.flatMap(({ redSigns, redGone = [], signs }) =>
+    redSeen(redSigns, signs).map((sign) => ({ sign, gone: redGone.includes(sign) })),
+  );
 export function hadTack(ladder: readonly Skill[]): (session: PastSession) => boolean {
   const work = idsTagged(ladder, "tacked");
   return ({ tack, saddleMinutes, scores }) =>

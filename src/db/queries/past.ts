@@ -21,7 +21,10 @@ const PastRow = z.object({
       saddleMinutes: int,
       tack: z.array(tack),
       scores: z.array(z.object({ skill: text, low: score })),
+      /** Missing where a stay's own page has read it. */
+      start: int.optional(),
       redSigns: z.array(z.enum(RED_SIGNS)),
+      redGone: z.array(z.enum(RED_SIGNS)),
       signs: z.array(z.object({ sign: text, strength, skill: z.nullable(text) })),
       incidents: z.array(
         z.object({ kind: z.enum(INCIDENT_KINDS), hurt: z.enum(HURT), during: z.enum(DURINGS), strength, ledBy: z.array(text) }),
@@ -55,7 +58,7 @@ export const listPast = keptOfStays(
              SELECT c.skill, c.side, c.score, k.day, 1, k.start, false FROM card k JOIN card_score c ON c.card_id = k.id AND c.revision = k.revision WHERE k.stay_id = s.id
            ) given ORDER BY skill, side, walk, day DESC, rank DESC, start DESC) latest) scores
        CROSS JOIN LATERAL (
-         SELECT coalesce(json_agg(json_build_object('day', v.day, 'groundMinutes', v.ground_minutes, 'saddleMinutes', v.saddle_minutes, 'tack', v.tack, 'redSigns', v.red_signs,
+         SELECT coalesce(json_agg(json_build_object('day', v.day, 'groundMinutes', v.ground_minutes, 'saddleMinutes', v.saddle_minutes, 'tack', v.tack, 'redSigns', v.red_signs, 'redGone', v.red_gone, 'start', v.start,
              'endedWell', v.ended_well, 'offered', v.offered, 'nextTime', v.next_time,
              'scores', (SELECT coalesce(json_agg(json_build_object('skill', skill, 'low', low)), '[]') FROM (
                SELECT skill, min(score) AS low FROM card_score WHERE card_id = v.card_id AND revision = v.revision GROUP BY skill ORDER BY skill) given),
@@ -77,6 +80,11 @@ export async function pastOf(db: Db, stays: readonly StayId[]): Promise<(stay: S
   const found = new Map((await listPast(db, stays)).map((row) => [row.stayId, row]));
   return (stay) => found.get(stay) ?? NOTHING;
 }
+/** Of a card's day, what was written of the horse before the card began. */
+export const earlierThatDay = (
+  { sessions }: Pick<Past, "sessions">,
+  card: { readonly day: Past["sessions"][number]["day"]; readonly start: number },
+): Past["sessions"] => sessions.filter(({ day, start }) => day === card.day && start !== undefined && start < card.start);
 /** The same as it stood before a day: a session is not barred by itself. */
 export const pastBefore = <T extends Omit<Past, "stayId">>(
   past: T,

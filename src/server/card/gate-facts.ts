@@ -13,6 +13,7 @@ import { ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import { countOf, nextStep, stateOf } from "#core/permission/next-step.ts";
 import { against, askedOf, barring, barsForGood, secondPersonFor, skillAct } from "#core/permission/permission.ts";
+import { redOf } from "#core/permission/trouble.ts";
 import { type CardWork, cardWork } from "#core/plan/card-work.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { standingOf } from "#core/plan/standing.ts";
@@ -25,7 +26,7 @@ import type { Barn } from "#db/queries/barn.ts";
 import { listScores } from "#db/queries/card.ts";
 import { type CardRecord, listPlaces } from "#db/queries/day.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
-import { pastBefore, pastOf } from "#db/queries/past.ts";
+import { earlierThatDay, pastBefore, pastOf } from "#db/queries/past.ts";
 import { findPerson } from "#db/queries/people.ts";
 import { findPlan, listLatestForecasts, listPlanGoals } from "#db/queries/plan.ts";
 import { findStay, type Stay } from "#db/queries/stays.ts";
@@ -91,7 +92,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
   const written = horseRecord(record, card.day);
   const reading = readingOf(written);
   const { ladder } = written;
-  const horse = permitOf(written, card.day);
+  const horse = { ...permitOf(written, card.day), redToday: redOf(earlierThatDay(all, card)) };
   const people = {
     rider: permitPerson(must(rider, "a card has a rider")),
     helper: helper && permitPerson(helper),

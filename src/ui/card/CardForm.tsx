@@ -10,6 +10,7 @@ import type { TakenStep } from "#core/card/first-step.ts";
 import { setMinutes, type TimerName } from "#core/card/timers.ts";
 import { readGate } from "#core/gate/gate.ts";
 import { shownToday } from "#core/gate/shown.ts";
+import { redSeen } from "#core/permission/ground-check.ts";
 import { mayOverride } from "#core/permission/reasons.ts";
 import { againstRecord } from "#core/permission/record.ts";
 import { later } from "#ui/kit/later.ts";
@@ -90,7 +91,9 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
     windy: draft.weather === "windy",
   };
   const course = courseNow(draft.course, draft.groundMinutes + draft.saddleMinutes);
-  const answer = readGate(view.gate, { ...spot, course }, view.card.kind);
+  // What was written among the signs was seen as well as what was ticked.
+  const onTheSpot = { ...spot, course, redSigns: redSeen(draft.redSigns, draft.signs) };
+  const answer = readGate(view.gate, onTheSpot, view.card.kind);
   const setAside = draft.overrideReason !== "" && mayOverride(view.actor, answer.reasons);
   const isWritten = draft.groundMinutes + draft.saddleMinutes > 0 || draft.scores.length > 0 || draft.mount !== null;
   const against = isWritten

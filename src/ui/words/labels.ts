@@ -160,6 +160,8 @@ export const RED: Record<RedSign, string> = inWords({
   "held-breath": "Holding breath",
   "tight-back": "Tight back",
   "hind-ready": "Hind foot cocked to kick",
+  "short-steps": "Short or uneven steps",
+  heat: "Heat or swelling",
   "sudden-change": "Sudden change",
 });
 export const WEEKDAY = inWords(["", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const);
