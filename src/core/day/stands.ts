@@ -16,3 +16,9 @@ export function fallen(day: BarnDay): ReadonlyMap<CardId, readonly Blocker[]> {
       .filter(([, blockers]) => blockers.length > 0),
   );
 }
+
+/** Cards that go out once the day is handed out: one that was pinned before its horse was put on hold stays on the sheet. */
+export const toHandOut = ({ cards, horses }: Pick<BarnDay, "cards" | "horses">): readonly BarnDay["cards"][number][] => {
+  const held = new Set(horses.flatMap(({ stay, hold }) => (hold ? [stay] : [])));
+  return cards.filter(({ state, stay }) => state === "placed" && !held.has(stay));
+};

@@ -1,4 +1,5 @@
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
+import { toHandOut } from "#core/day/stands.ts";
 import { Button } from "#ui/kit/parts.tsx";
 import { plural } from "#ui/words/figures.ts";
 import { live } from "./sheet.ts";
@@ -16,7 +17,7 @@ interface Props {
 }
 export function DayHead({ sheet, manager, may, laying, onLayOut, onStop }: Props) {
   const { view } = sheet;
-  const waiting = view.cards.filter((one) => one.state === "placed").length;
+  const waiting = toHandOut(view).length;
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pb-1">
       <div className="flex flex-wrap items-baseline gap-x-3">

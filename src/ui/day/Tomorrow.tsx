@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { DayView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
-import { fallen } from "#core/day/stands.ts";
+import { fallen, toHandOut } from "#core/day/stands.ts";
 import { Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { clock, plural } from "#ui/words/figures.ts";
@@ -21,7 +21,7 @@ export function Tomorrow({ initial }: { initial: DayView }) {
   const { view } = sheet;
   const names = namesOf(view);
   const cards = live(view.cards);
-  const waiting = cards.filter(({ state }) => state === "placed").length;
+  const waiting = toHandOut(view).length;
   const riders = view.people.filter(({ id }) => cards.some(({ rider }) => rider === id));
   const layOut = async (): Promise<void> => {
     const laid = await laying.layOut(view);
