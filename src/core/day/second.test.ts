@@ -2,11 +2,12 @@ import { describe, expect, it } from "vitest";
 import { dayHorseOf, dayPersonOf, dayPlaceOf, inHalfHours } from "#tests/days.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
 import { readyDay } from "./compiled.ts";
+import { whatChanged } from "./explain.ts";
 import { type BarnDay, dayFactsOf, placementsOf, problemOf, type StandingCard } from "./from-barn.ts";
 import type { DayHorse } from "./model.ts";
 import { blockersOf } from "./rules.ts";
 import { Search } from "./search.ts";
-import type { ScheduledCard } from "./second.ts";
+import { type ScheduledCard, secondsChanged } from "./second.ts";
 import { spotter } from "./spot.ts";
 
 const wantsSomebody = { place: null, notFor: [], second: "ridden" as const };
@@ -75,6 +76,15 @@ describe("a second person whom the plan's work wants and the horse does not", ()
     const without = laidOut({ ...dayOf({ due: [], people: [...people, gone] }), cards });
     expect(without).toHaveLength(2);
     expect(without.every(({ helper, rider }) => helper !== "dov" && helper !== rider)).toBe(true);
+    // Riders who were handed their cards are told; nobody else has anything to hear.
+    const stays = first.map(({ stay }) => stay);
+    expect(secondsChanged(cards, without)).toEqual([]);
+    const handed = cards.map((card): StandingCard => ({ ...card, state: "handed-out" }));
+    const told = laidOut({ ...dayOf({ due: [], people: [...people, gone] }), cards: handed });
+    expect(secondsChanged(handed, told).map(({ stay }) => stay)).toEqual(stays);
+    expect(secondsChanged(handed, handed)).toEqual([]);
+    const barn = problemOf({ ...dayOf({ due: [] }), cards: handed });
+    expect(whatChanged(barn.problem, barn.stands)).toEqual([]);
   });
   it("is proposed when the card is dragged, and nothing is barred without one", () => {
     const facts = dayFactsOf(dayOf());

@@ -54,3 +54,20 @@ export function withSeconds<Card extends ScheduledCard & { readonly fixed: boole
     return person ? { ...card, helper: person.id, helperSlots: null } : card;
   });
 }
+
+/** Cards that riders were handed, with another second person now or none; whatever else of them has changed is told elsewhere. */
+export const secondsChanged = (
+  standing: readonly (Placement & { readonly state: string })[],
+  laid: readonly ScheduledCard[],
+): readonly ScheduledCard[] =>
+  laid.filter(({ card, helper, rider, start, place }) =>
+    standing.some(
+      (one) =>
+        one.card === card &&
+        one.state === "handed-out" &&
+        one.helper !== helper &&
+        one.rider === rider &&
+        one.start === start &&
+        one.place === place,
+    ),
+  );

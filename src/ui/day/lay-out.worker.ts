@@ -5,6 +5,7 @@ import { slotOfDay } from "#core/day/frame.ts";
 import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import type { Assigned, DayPlan } from "#core/day/problem.ts";
 import { Search } from "#core/day/search.ts";
+import { secondsChanged } from "#core/day/second.ts";
 import { settled } from "#core/day/settle.ts";
 import { byHorse, tradeOffsOf } from "#core/day/trade-offs.ts";
 import { verify } from "#core/day/verify.ts";
@@ -49,19 +50,30 @@ onmessage = ({ data }: MessageEvent<LayAsked>) => {
     })),
   });
   const onDay = (one: Assigned): Assigned => ({ ...one, start: slotOfDay(frame, one.start) });
+  const cards = placementsOf(barnProblem, plan);
+  const changed = whatChanged(problem, plan).map(({ session, before, after, price }) => ({
+    stay: stay(session),
+    before: onDay(before),
+    after: after && onDay(after),
+    price,
+  }));
+  const seconds = secondsChanged(data.day.cards, cards).filter((one) => changed.every((other) => other.stay !== one.stay));
   say({
     share: 1,
     placed: plan.size,
     cost,
     laid: {
-      cards: placementsOf(barnProblem, plan),
+      cards,
       givenUp: byHorse(barnProblem, tradeOffsOf(problem, plan)),
-      changes: whatChanged(problem, plan).map(({ session, before, after, price }) => ({
-        stay: stay(session),
-        before: onDay(before),
-        after: after && onDay(after),
-        price,
-      })),
+      changes: [
+        ...changed,
+        ...seconds.map(({ stay: of, rider, start }) => ({
+          stay: of,
+          before: { rider, start },
+          after: { rider, start },
+          price: 0,
+        })),
+      ],
       leftOut: problem.sessions.filter(({ id, lock }) => !plan.has(id) && !lock).map(({ id }) => why(id)),
     },
   });
