@@ -20,7 +20,7 @@ import { METHODS, methodOf } from "#core/ladder/methods.ts";
 import type { HorseRecord } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
-import { lowestOf } from "#core/permission/trouble.ts";
+import { lowestOf, type PastSession } from "#core/permission/trouble.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { factsOf, type StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
@@ -198,6 +198,18 @@ export function recordOf(file: Case, whole: Ladder): Advised {
       },
       whole,
     );
+  const pastSession = (one: (typeof sessions)[number]): PastSession => ({
+    day: one.day,
+    groundMinutes: one.ground,
+    saddleMinutes: one.saddle,
+    tack: one.tack,
+    scores: lowestOf(givenIn(whole, one.scores, "sessions")),
+    signs: one.signs,
+    incidents: one.incidents,
+    redSigns: one.redSigns,
+    endedWell: one.endedWell,
+    nextTime: one.nextTime,
+  });
   // What is asked before a session is asked of the days before it.
   const past = sessions.filter(({ day }) => day < today);
   const record: HorseRecord = {
@@ -222,6 +234,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
     },
     riskSet: null,
     riskRead: read?.risk ?? null,
+    walked: latest && { day: latest.day, signs: latest.signs },
     weight: horse.weightKg === null ? null : { kilograms: horse.weightKg, day: horse.weighed ?? today },
     fitness: stay.fit,
     condition: horse.condition,
@@ -229,18 +242,8 @@ export function recordOf(file: Case, whole: Ladder): Advised {
     worked: sessions.map(({ day }) => day),
     rides,
     scores,
-    sessions: past.map((one) => ({
-      day: one.day,
-      groundMinutes: one.ground,
-      saddleMinutes: one.saddle,
-      tack: one.tack,
-      scores: lowestOf(givenIn(whole, one.scores, "sessions")),
-      signs: one.signs,
-      incidents: one.incidents,
-      redSigns: one.redSigns,
-      endedWell: one.endedWell,
-      nextTime: one.nextTime,
-    })),
+    sessions: past.map(pastSession),
+    earlier: sessions.filter(({ day }) => day === today).map(pastSession),
     incidents: past.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt, strength }) => ({ kind, hurt, strength, day }))),
   };
   const intake = evaluations.find(({ kind }) => kind === "intake") ?? null;

@@ -13,6 +13,7 @@ import type { Skill } from "../ladder/skill.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
 import { circleMinutes, type Fitness, type LightReason, loadLimit } from "../tools/load.ts";
 import type { WorkLimits } from "../weather/work-limits.ts";
+import { redSeen } from "./ground-check.ts";
 import type { PermitHorse } from "./horse.ts";
 import { stepBackOf } from "./protocol.ts";
 import { type StepChange, type StepFacts, unreadyOf } from "./steps.ts";
@@ -37,6 +38,8 @@ export interface HorseRecord {
   readonly riskSet: { readonly risk: number; readonly day: LocalDate } | null;
   /** As the evaluation reads; null: there is none. */
   readonly riskRead: number | null;
+  /** The last walk and what it showed; null: there was none. */
+  readonly walked: { readonly day: LocalDate; readonly signs: readonly { readonly sign: string }[] } | null;
   /** The barn's. */
   readonly limits: WorkLimits;
   readonly weight: { readonly kilograms: number; readonly day: LocalDate } | null;
@@ -49,6 +52,8 @@ export interface HorseRecord {
   readonly scores: readonly ReadScore[];
   /** The last two dozen before the day, oldest first. */
   readonly sessions: readonly PastSession[];
+  /** Of the day that is asked about, before what is asked about; missing: none, or they stand among the sessions. */
+  readonly earlier?: readonly PastSession[];
   /** All of the stay, oldest first. */
   readonly incidents: readonly (Pick<Incident, "kind" | "hurt" | "strength"> & { readonly day: LocalDate })[];
 }
@@ -99,6 +104,16 @@ export function stepFacts(record: HorseRecord, reading: HorseReading): StepFacts
   return { ladder, reading, sessions, sessionsSoFar: worked.length, rides, groundSessionsFirst, changes: stepChanges };
 }
 
+/** On whatever card, and in a walk. */
+function redOn(
+  { sessions, earlier = [], walked }: Pick<HorseRecord, "sessions" | "earlier" | "walked">,
+  day: LocalDate,
+): PermitHorse["redToday"] {
+  const shown = walked?.day === day ? redSeen([], walked.signs) : [];
+  const worked = [...sessions, ...earlier].filter((session) => session.day === day);
+  return [...shown.map((sign) => ({ sign, gone: false })), ...redOf(worked)];
+}
+
 /** Why a rider's line would be light that also keeps a horse out of the heat. */
 const NOT_FOR_HEAT: ReadonlySet<LightReason> = new Set(["unfit", "thin", "time-off"]);
 
@@ -124,7 +139,7 @@ export const permitOf = remember((record: HorseRecord, day: LocalDate): PermitHo
     forbid: record.keptFrom,
     unready: unreadyOf(stepFacts(record, reading)),
     stepBack: stepBackOf({ ladder: record.ladder, reading, sessions: record.sessions, today: day }),
-    redToday: redOf(record.sessions.filter((session) => session.day === day)),
+    redToday: redOn(record, day),
     daysOff,
     limits: record.limits,
     lastIncident: incident && { kind: incident.kind, day: incident.day, daysAgo: daysBetween(incident.day, day) },

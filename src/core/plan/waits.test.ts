@@ -38,6 +38,7 @@ const recordOf = (scores: HorseRecord["scores"]): HorseRecord => ({
   } as HorseRecord["signed"],
   riskSet: null,
   riskRead: 2,
+  walked: null,
   limits: USUAL_LIMITS,
   weight: { kilograms: 500, day: TODAY },
   fitness: "fit",

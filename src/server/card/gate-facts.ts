@@ -13,7 +13,6 @@ import { ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import { countOf, nextStep, stateOf } from "#core/permission/next-step.ts";
 import { against, askedOf, barring, barsForGood, secondPersonFor, skillAct } from "#core/permission/permission.ts";
-import { redOf } from "#core/permission/trouble.ts";
 import { type CardWork, cardWork } from "#core/plan/card-work.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { standingOf } from "#core/plan/standing.ts";
@@ -88,11 +87,11 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
   const evaluation = evaluations.filter((one) => one.closedAt && one.day <= card.day).at(-1) ?? null;
   const method = methodOf(stay.method, methodsWith(barn.methods));
   const earlier = scores.filter((score) => score.day < card.day || (score.day === card.day && score.walk));
-  const record = { stay, barn, evaluation, past: { ...past, scores: earlier } };
+  const record = { stay, barn, evaluation, past: { ...past, scores: earlier, earlier: earlierThatDay(all, card) } };
   const written = horseRecord(record, card.day);
   const reading = readingOf(written);
   const { ladder } = written;
-  const horse = { ...permitOf(written, card.day), redToday: redOf(earlierThatDay(all, card)) };
+  const horse = permitOf(written, card.day);
   const people = {
     rider: permitPerson(must(rider, "a card has a rider")),
     helper: helper && permitPerson(helper),

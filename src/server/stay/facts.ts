@@ -146,7 +146,7 @@ export interface RecordOfHorse {
   readonly barn: Barn;
   /** The last closed one. */
   readonly evaluation: Evaluation | null;
-  readonly past: Omit<Past, "stayId">;
+  readonly past: Omit<Past, "stayId"> & Pick<HorseRecord, "earlier">;
 }
 /** The same past from what a stay's own pages have read already. */
 export const pastFrom = ({
@@ -177,6 +177,7 @@ const recordOn = recall(
       signed: stay.judged,
       riskSet: stay.riskSet === null ? null : { risk: stay.riskSet, day: stay.riskSetOn ?? stay.firstDay },
       riskRead: evaluation && outcomeOf(stay, evaluation, day, barn.ladder).risk,
+      walked: evaluation && { day: evaluation.day, signs: evaluation.walk.signs },
       limits: barn.workLimits,
       weight: weightNow(stay, day),
       fitness: evaluation?.walk.measures.fitness ?? "unknown",
