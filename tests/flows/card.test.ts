@@ -179,6 +179,21 @@ describe("the gate at closing", () => {
     expect(await against(later)).toContainEqual({ code: "red-sign", sign: "short-steps" });
     expect(await told(later)).toContainEqual(["against", expect.stringContaining("red-sign")]);
   });
+  it("counts a red sign of a walk on its day, and not on the next", async () => {
+    const stay = await barn.book({ horse: { name: "Warm leg" } });
+    const heat = { rung: "look", sign: "heat", side: "left", strength: 2, moment: null, trend: "unknown" } as const;
+    await barn.evaluate(stay, { ...walkOf(4), signs: [heat] });
+    const redOn = async (changes: Record<string, unknown>) => {
+      const card = await barn.handedOut(stay, { length: 1, place: barn.place("Arena"), rider: barn.other.id, ...changes });
+      const { gate } = must(await readCard(barn.deps, card, barn.other), "a card");
+      return gate.horse.redToday;
+    };
+    expect(await redOn({ start: 2 })).toEqual([{ sign: "heat", gone: false }]);
+    const { today } = barn;
+    barn.today = addDays(today, 1);
+    expect(await redOn({ start: 2 })).toEqual([]);
+    barn.today = today;
+  });
   it("tells what a correction adds, once", async () => {
     const card = await handedOut(await barn.horse());
     await close(card);
