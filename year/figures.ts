@@ -95,6 +95,8 @@ export const FIGURES: readonly Figure[] = [
     words: "Sessions with tack or rider while it hurt, a horse that hurts",
     unit: "",
     better: "less",
+    whyWorse:
+      "horses come under tack sooner here, a riding horse on its first day. Of those that were traced, the sessions lay before the first look, or after one that found nothing where it did hurt; a red sign keeps riders off for its day alone.",
     of: (year) => mean(guests(year).flatMap(({ hurtFrom, overPain }) => (hurtFrom === null ? [] : [overPain]))),
   },
   {
