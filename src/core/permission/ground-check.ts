@@ -29,7 +29,7 @@ export const RED_SIGNS = [
   "sudden-change",
 ] as const;
 export type RedSign = (typeof RED_SIGNS)[number];
-export const isRedSign = (sign: string): sign is RedSign => (RED_SIGNS as readonly string[]).includes(sign);
+const isRedSign = (sign: string): sign is RedSign => (RED_SIGNS as readonly string[]).includes(sign);
 /** Red signs of a session: those ticked on the ground, and those written down among all others. */
 export const redSeen = (ticked: readonly RedSign[], signs: readonly { readonly sign: string }[]): readonly RedSign[] => [
   ...new Set([...ticked, ...signs.flatMap(({ sign }) => (isRedSign(sign) ? [sign] : []))]),

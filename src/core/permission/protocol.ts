@@ -10,7 +10,7 @@ import { hasTag, tagged } from "../ladder/ladder.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
-import { isRedSign } from "./ground-check.ts";
+import { redSeen } from "./ground-check.ts";
 import { STEP_TAGS } from "./steps.ts";
 import { hadTack, isQuiet, isTrouble, LOUD_INCIDENTS, type PastIncident, type PastSession } from "./trouble.ts";
 
@@ -182,7 +182,7 @@ function eventsOf(ladder: readonly Skill[], session: PastSession): readonly Even
       ];
     }),
     ...session.signs
-      .filter(({ sign }) => isRedSign(sign))
+      .filter((one) => redSeen([], [one]).length > 0)
       .map(({ sign, skill }): Event => ({ what: "sign", of: sign, atOnce: false, at: placeOf(ladder, session, null, skill) })),
     ...session.redSigns.map(
       (sign): Event => ({ what: "sign", of: sign, atOnce: false, at: placeOf(ladder, session, null, null) }),

@@ -4,7 +4,6 @@ import type { SessionView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import type { IncidentKind } from "#core/card/card.ts";
 import type { SessionChange } from "#core/card/changed.ts";
-import { redSeen } from "#core/permission/ground-check.ts";
 import { inner } from "#ui/words/figures.ts";
 import { INCIDENT, RED, SIDE } from "#ui/words/labels.ts";
 import { skillWords } from "#ui/words/skills.ts";
@@ -32,7 +31,7 @@ function Moves({ up, down }: SessionChange) {
 }
 const troublesOf = ({ record, redSigns }: SessionView): readonly string[] => [
   ...record.incidents.map(({ kind }) => INCIDENT[kind as IncidentKind].toLowerCase()),
-  ...redSeen(redSigns, record.signs).map((sign) => inner(RED[sign])),
+  ...redSigns.map((sign) => inner(RED[sign])),
 ];
 
 export function LogLine({ session, change, children }: { session: SessionView; change: SessionChange; children: ReactNode }) {
