@@ -45,7 +45,7 @@ export interface PermitHorse {
   readonly unready: Unready;
   /** What it is worked at the most while it comes back or is in trouble; null: nothing. */
   readonly stepBack: StepBack | null;
-  /** Seen earlier on this day, on whatever card. */
+  /** Seen earlier on this day: on whatever card, and in a walk. */
   readonly redToday: readonly RedToday[];
   /** Days since it was last worked; null never. */
   readonly daysOff: number | null;

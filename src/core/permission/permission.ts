@@ -300,7 +300,7 @@ export interface Ticked {
 type RedReason = Extract<Reason, { readonly code: "red-sign" }>;
 export const redReasons = ({ redSigns, redGone = [] }: Pick<Ticked, "redSigns" | "redGone">): readonly RedReason[] =>
   redSigns.map((sign) => redSign(sign, redGone));
-/** On another card of the day. */
+/** On another card of the day, or in its walk. */
 export const redEarlier = ({ redToday }: Pick<PermitHorse, "redToday">): readonly RedReason[] =>
   redToday.map(({ sign, gone }) => redSign(sign, gone ? [sign] : []));
 /** What was seen and not ticked on the ground just before. */

@@ -20,8 +20,8 @@ export const leaningsOf = (practised: readonly Practised[]): RiderSeverity[] =>
   );
 
 /**
- * What a stay's plan and chances are told of riders: practice, and what the other stays said when this week began. A rider is no other one since Monday, and
- * every session of every other horse would have the stay read anew from its first day.
+ * What a stay's plan and chances are told of riders: practice, and what the other stays said when this week began. Riders hardly change within a week, and
+ * asked daily, every session of every other horse would have this stay read anew from its first day.
  */
 export async function heardOfRiders(
   db: Db,
