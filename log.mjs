@@ -14,7 +14,7 @@ export const log = plain
   : pino(settings, pino.destination({ sync: true }));
 
 /** Where an address opens something by itself, its secret is no part of a line; nor is what was asked for behind the question mark. */
-export const withoutSecrets = (address) => address.split(/[?#]/, 1)[0].replace(/^\/+(owner|print|calendar)\/+[^/]+/i, "/$1/***");
+const withoutSecrets = (address) => address.split(/[?#]/, 1)[0].replace(/^\/+(owner|print|calendar)\/+[^/]+/i, "/$1/***");
 
 /** Told once the answer has gone out, or whoever asked has left. `about` is what the application says of the request. */
 export function tellOfRequest(request, response, about) {

@@ -75,6 +75,16 @@ export const FIGURES: readonly Figure[] = [
       Math.max(1, sessions(year)),
   },
   {
+    id: "mounted-chance",
+    words: "Incidents with a rider up that were to be expected, luck apart, in 1,000 rides",
+    unit: "",
+    better: "less",
+    of: (year) => {
+      const rides = sum(guests(year).map((guest) => guest.rides));
+      return rides === 0 ? null : (PER * sum(guests(year).map(({ mountedChance }) => mountedChance))) / rides;
+    },
+  },
+  {
     id: "grave",
     words: "Falls, bolts and people hurt, in 1,000 sessions",
     unit: "",

@@ -223,7 +223,9 @@ export class FurlongYear {
     tally.overPain += living.hurts(this.day) && (rides || tacked) ? 1 : 0;
     tally.sessionsTooEarly += tooEarly ? 1 : 0;
     worked(this.tally, hand, this.day, record);
-    const { incident } = happened;
+    const { incident, mountedChance } = happened;
+    tally.rides += rides ? 1 : 0;
+    tally.mountedChance += mountedChance;
     const isWarned = warned.some((day) => day < this.day && day >= addDays(this.day, -WARNED_DAYS));
     if (incident) tally.incidents.push(metOf(incident, this.day, isWarned));
     // A sign that somebody wrote down is a warning for the days after.

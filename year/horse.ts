@@ -91,6 +91,8 @@ export interface Session {
 export interface Happened {
   readonly work: readonly SkillWork[];
   readonly incident: Incident | null;
+  /** The chance that there was of one with somebody up; 0 where nobody rode. */
+  readonly mountedChance: number;
 }
 
 const HAZARD = {
@@ -110,6 +112,10 @@ const WINDY = 8;
 const FRESH_AFTER = 7;
 /** Quiet sessions after which a fright is forgotten. */
 const FORGETS = 4;
+/** Of incidents in ridden sessions, those that come while somebody is up. */
+const MOUNTED = 0.75;
+/** What it does this well already needs nothing below it any more. */
+const DOES_IT = 2;
 /** A score above which work counts as quiet. */
 const QUIET = 2;
 
@@ -143,6 +149,10 @@ export class LivingHorse {
   /** On every side, within half a step. */
   holds(skill: string, target: number): boolean {
     return sidesOf(skillOf(skill).sided).every((side) => this.levelOf(skill, side) >= target - 0.5);
+  }
+  /** Taken up before it is ready: what it rests on is not there, and it does not do it anyway. */
+  tooEarly(skill: string): boolean {
+    return this.horse.tooEarly(skill) && this.horse.weaker(LADDER.at.get(skill) as number) < DOES_IT;
   }
   /** What somebody who looks gives it. */
   look(skill: string, side: TrackSide, day: LocalDate): Score {
@@ -185,14 +195,14 @@ export class LivingHorse {
     const quiet = incident === null && work.every(({ scores }) => Math.min(...Object.values(scores)) >= QUIET);
     this.afraid = incident !== null && incident.strength > 1 ? FORGETS : Math.max(0, this.afraid - (quiet ? 1 : 0));
     this.lastWorked = at;
-    return { work, incident };
+    return { work, incident, mountedChance: session.rides ? Math.min(1, hazard) * MOUNTED : 0 };
   }
 
   private hazardOf({ day, mains, beside, rides, tacked, helped, checked, windMps, grade }: Session): number {
     const { hot, pain } = this.guest;
     const skills = [...mains, ...beside];
     const borne = skills.filter((id) => skillOf(id).bears !== "nothing");
-    const early = skills.filter((id) => this.horse.tooEarly(id)).length;
+    const early = skills.filter((id) => this.tooEarly(id)).length;
     const first = borne.some((id) => this.horse.weaker(LADDER.at.get(id) as number) < 1);
     const rested = this.lastWorked === null ? 0 : dayOfStay(this.guest, day) - this.lastWorked;
     const wanted = hot > 0.6 ? 4 : hot > 0.3 ? 3 : 2;
@@ -214,7 +224,7 @@ export class LivingHorse {
 
   private incidentIn({ day, mains, rides, tacked, windMps }: Session): Incident {
     const random = luck(this.seed, "incident", this.guest.key, day);
-    const mounted = rides && random.chance(0.75);
+    const mounted = rides && random.chance(MOUNTED);
     const kind: IncidentKind = mounted
       ? random.pick(["spook", "spook", "buck", "buck", "bolt", "rear", "fall"] as const)
       : random.pick(["spook", "pull-back", "kick", "bite", tacked ? "buck" : "spook"] as const);

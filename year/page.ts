@@ -59,7 +59,7 @@ const weeksOf = ({ weeks }: YearTally): readonly Week[] =>
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([monday, week]) => ({ monday: monday as LocalDate, ...week, load: 0, ratio: null }));
 
-export function pageOf(years: Years, command: string): string {
+function pageOf(years: Years, command: string): string {
   const compared = compare(years.furlong, years.whiteboard);
   const [first] = years.furlong;
   if (!first) throw new Error("the page tells of at least one year by the application");
@@ -197,7 +197,7 @@ ${table(["Page", "Read", "Half of them within", "95 of 100 within"], pages)}
 
 - Horses come from the six families of the forecast's bench (\`bench/herds\`), with ceilings, forgetting and moods that are not the model's. About a third hurt somewhere from some day on: saddle, back, teeth, feet, stomach or
   a leg. It learns next to nothing while it hurts, shows signs of it now and then, and is likelier to have an incident under tack (\`year/horse.ts\`).
-- An incident's chance rises with a hot horse, work that comes too early, pain, wind, days off, a rider below the horse's grade, and a fright that is not worked off; it falls with a second person and with the ground
+- An incident's chance rises with a hot horse, work that comes too early (what a skill rests on is below 1.7 and the horse does not do it at 2 anyway), pain, wind, days off, a rider below the horse's grade, and a fright that is not worked off; it falls with a second person and with the ground
   check. The figures are this simulation's (\`year/horse.ts\`), the same for both barns.
 - People skip the ground check, score late, forget, give all fours and send twice, each by their own habits; both barns have the same absences, a week of fever, five days of flood, holidays and both clock changes.
 - By Steady Furlong a horse is worked as long as its card says, a quarter of an hour to an hour; by whiteboard each has an hour, of which three quarters are work.

@@ -114,7 +114,7 @@ export function sessionOf(world: World, living: LivingHorse, hand: Hand, view: C
   const all = groundMinutes + saddleMinutes;
   const mainMinutes = Math.min(all, Math.max(view.minutes.main, Math.round(all / 2)));
   const tacked = rides || skills.some((id) => WITH_SADDLE.includes(id));
-  const tooEarly = mains.some((id) => living.horse.tooEarly(id));
+  const tooEarly = mains.some((id) => living.tooEarly(id));
   const happened = living.work({
     day,
     rider: hand.truth,

@@ -34,6 +34,9 @@ export interface GuestTally {
   readonly given: Set<LocalDate>;
   goals: readonly GoalHeld[];
   readonly incidents: IncidentMet[];
+  /** Sessions in which somebody rode, and their chances of an incident with a rider up, added: what would have befallen without luck. */
+  rides: number;
+  mountedChance: number;
   /** Sessions with tack or a rider while it hurt. */
   overPain: number;
   /** Days from when it began to hurt (or from its arrival) until somebody was asked to look; null: nobody was. */
@@ -130,6 +133,8 @@ export const newGuest = (guest: Guest): GuestTally => ({
   given: new Set(),
   goals: [],
   incidents: [],
+  rides: 0,
+  mountedChance: 0,
   overPain: 0,
   lookedAt: null,
   hurtFrom: guest.pain && addDays(guest.firstDay, guest.pain.from),

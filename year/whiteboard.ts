@@ -197,9 +197,9 @@ export class WhiteboardYear {
     const works = skills.length > 0 ? skills : ["lead"];
     const rides = works.some((id) => skillOf(id).bears !== "nothing");
     const tacked = rides || works.some((id) => WITH_TACK.includes(id));
-    tally.sessionsTooEarly += works.some((id) => living.horse.tooEarly(id)) ? 1 : 0;
+    tally.sessionsTooEarly += works.some((id) => living.tooEarly(id)) ? 1 : 0;
     tally.overPain += living.hurts(day) && tacked ? 1 : 0;
-    const { work, incident } = living.work({
+    const { work, incident, mountedChance } = living.work({
       day,
       rider: truth,
       grade: person.grade,
@@ -220,6 +220,8 @@ export class WhiteboardYear {
     worked(this.tally, at, day, { groundMinutes: MINUTES - saddleMinutes, saddleMinutes });
     this.tally.riders.seconds += BY_HAND.sessionNote;
     if (incident) tally.incidents.push(metOf(incident, day, false));
+    if (rides) tally.rides += 1;
+    tally.mountedChance += mountedChance;
     one.signs.push(...shown.filter(({ sign, strength }) => isSore(sign) && strength > 1).map(({ sign }) => ({ day, sign })));
     this.remembers(one, day);
     return rides;

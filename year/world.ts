@@ -14,7 +14,7 @@ import { SHIPPED } from "#shipped/ladder.ts";
 import { luck } from "./luck.ts";
 import { type Hand, handsFor } from "./staff.ts";
 
-export const YEAR_BEGINS: LocalDate = localDate("2026-01-05");
+const YEAR_BEGINS: LocalDate = localDate("2026-01-05");
 export const REST_DAYS = [7] as const;
 
 /** Somewhere it hurts, from a day of the stay on, until somebody puts it right or it eases by itself. */

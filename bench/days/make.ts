@@ -19,6 +19,15 @@ export interface DaySize {
   readonly pressure: number;
   readonly seed: number;
 }
+/** Barns that are made, as horses and riders, and how tight their days and weeks are. */
+export const BARNS = [
+  [12, 3],
+  [24, 4],
+  [36, 5],
+  [48, 6],
+  [60, 8],
+] as const;
+export const TIGHTNESS = [0.65, 0.9, 1.15];
 const COUNT = 20;
 const NOBODY_RIDES = 0.2;
 

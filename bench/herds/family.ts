@@ -60,7 +60,7 @@ export interface Family {
 const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
 
 /** Learns by insight: little at first, much in the middle, then slowly; forgets by a power law; riders lean by branch and judge whole days by mood. */
-export const INSIGHT: Family = {
+const INSIGHT: Family = {
   name: "insight",
   chooses: "up",
   growth: {
@@ -93,7 +93,7 @@ export const INSIGHT: Family = {
 };
 
 /** Learns steadily towards what it can hold; loses a little each night; scores are cautious, compressed and drift; riders stay with what they like. */
-export const STEADY: Family = {
+const STEADY: Family = {
   name: "steady",
   chooses: "up",
   growth: {
@@ -123,7 +123,7 @@ export const STEADY: Family = {
 };
 
 /** Learns in leaps with long plateaus between them; a good night's rest brings some of it; riders round up. */
-export const LEAPS: Family = {
+const LEAPS: Family = {
   ...INSIGHT,
   name: "leaps",
   chooses: "back",
@@ -148,7 +148,7 @@ export const QUICK: Family = {
   miss: 0.05,
 };
 /** Slow horses whose sides differ much, with stalls and a dull scorer who hardly leaves the middle. */
-export const LOPSIDED: Family = {
+const LOPSIDED: Family = {
   ...STEADY,
   name: "lopsided",
   chooses: "back",
@@ -158,7 +158,7 @@ export const LOPSIDED: Family = {
   ceilings: 0.09,
 };
 /** Much of it is in the horse, little in the skill: some learn everything at twice the pace of others. */
-export const GIFTED: Family = {
+const GIFTED: Family = {
   ...INSIGHT,
   name: "gifted",
   chooses: "back",

@@ -90,7 +90,7 @@ function parsed(text: string): unknown {
 }
 
 /** Reads a backup into a new database of that name, and compares. Where it is not the same, or not whole, the database goes again and the error says why. */
-export async function readInto(url: string, name: string, file: string): Promise<void> {
+async function readInto(url: string, name: string, file: string): Promise<void> {
   const told = await readBackup(url, file);
   const admin = databaseAt(url, "postgres");
   await createDatabase(admin, name, { replace: true });

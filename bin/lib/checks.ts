@@ -8,7 +8,7 @@ const SETTINGS = [
   "package.json",
   "package-lock.json",
   "tsconfig.json",
-  "tsconfig.fast.json",
+  "tsconfig.pages.json",
   "astro.config.mjs",
   "vitest.config.ts",
 ];

@@ -1,6 +1,5 @@
 /** Makes a database ready: there, migrated, and, where it is empty and wanted, filled with the demo barn. */
 import { connect, type Sql } from "#db/client.ts";
-import { migrate } from "#db/migrate.ts";
 
 /** Seconds that a command waits for a busy PostgreSQL. */
 const PATIENCE = 20;
@@ -30,5 +29,3 @@ export async function withDatabase<T>(url: string, use: (sql: Sql) => Promise<T>
     await sql.end();
   }
 }
-
-export const migrateAt = (url: string): Promise<string[]> => withDatabase(url, (sql) => migrate(sql));

@@ -13,7 +13,7 @@ const ALWAYS = /\.(css|woff2)$/;
 const NAMED = /["'./]([\w@.-]+\.js)["']/g;
 
 /** The files of the phone's pages: their entries, all that these import, styles and fonts. */
-export function shellOf(folder: string): readonly string[] {
+function shellOf(folder: string): readonly string[] {
   const files = readdirSync(folder);
   const wanted = new Set(files.filter((file) => ALWAYS.test(file)));
   const visit = (file: string): void => {

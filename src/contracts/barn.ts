@@ -34,7 +34,7 @@ import {
 /** How lengths are typed where no unit stands behind the figure. */
 
 /** What riders say, all of them alike. */
-export const CueFields = z.object(
+const CueFields = z.object(
   Object.fromEntries(CUES.map((cue) => [cue, said("The word", 40)])) as Record<Cue, ReturnType<typeof said>>,
 );
 

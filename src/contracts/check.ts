@@ -22,7 +22,7 @@ export const OrderCheck = z.object({
 export type OrderCheck = z.output<typeof OrderCheck>;
 
 /** What a professional restricts, in their words; until a day, or until it is released. */
-export const RestrictionFields = z.object({
+const RestrictionFields = z.object({
   what: oneOf(RESTRICTED_WORK),
   until: z.nullable(date),
   words: words(300),

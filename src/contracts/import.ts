@@ -11,7 +11,7 @@ export const ROWS_LIMIT = 20_000;
 export const COLUMNS_LIMIT = 60;
 export const CELL_LIMIT = 2000;
 
-export const ReadingFields = z.object({
+const ReadingFields = z.object({
   days: oneOf(["day-first", "month-first"]),
   decimals: oneOf(["point", "comma"]),
   weights: oneOf(["kg", "lb"]),
@@ -24,7 +24,7 @@ const cell = z
   .string("Cells are text.")
   .check(z.maxLength(CELL_LIMIT, `A cell holds at most ${CELL_LIMIT} characters.`), noControl);
 /** look: nothing is written, it is only said what would be · all: every row or none · good: what is faulty is left out. */
-export const HOWS = ["look", "all", "good"] as const;
+const HOWS = ["look", "all", "good"] as const;
 export const TakeImport = z
   .object({
     list: oneOf(IMPORTS),
@@ -53,22 +53,21 @@ export const UndoImport = z.object({ id: id<"import">() });
 export type UndoImport = z.output<typeof UndoImport>;
 
 /** What only the record knows of a row. */
-export const ROW_FAULTS = [
-  "no-such-horse",
-  "which-horse",
-  "which-client",
-  "no-such-person",
-  "which-person",
-  "no-such-place",
-  "no-such-skill",
-  "no-such-method",
-  "not-in-a-stay",
-  "no-minutes",
-  "outside-hours",
-  "owner-missing",
-  "nothing-given",
-] as const;
-export type RowFaultCode = CellFault | (typeof ROW_FAULTS)[number];
+export type RowFaultCode =
+  | CellFault
+  | "no-such-horse"
+  | "which-horse"
+  | "which-client"
+  | "no-such-person"
+  | "which-person"
+  | "no-such-place"
+  | "no-such-skill"
+  | "no-such-method"
+  | "not-in-a-stay"
+  | "no-minutes"
+  | "outside-hours"
+  | "owner-missing"
+  | "nothing-given";
 export type RowProblem = { readonly column: string | null } & (
   | { readonly code: RowFaultCode; readonly named?: string }
   /** As the field's own schema says it. */

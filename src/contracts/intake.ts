@@ -39,10 +39,8 @@ const rung = z
   .string("Name a step of the evaluation.")
   .check(z.regex(/^[a-z][a-z0-9-]{0,30}$/, "No such step in the evaluation."));
 
-export const MarkFields = z
-  .object({ skill, side, score: z.nullable(score) })
-  .check(onItsSide) satisfies z.core.$ZodType<WalkMark>;
-export const SignFields = z.object({
+const MarkFields = z.object({ skill, side, score: z.nullable(score) }).check(onItsSide) satisfies z.core.$ZodType<WalkMark>;
+const SignFields = z.object({
   rung,
   sign,
   side,
@@ -50,7 +48,7 @@ export const SignFields = z.object({
   moment: z.nullable(oneOf(MOMENTS)),
   trend: oneOf(TRENDS),
 }) satisfies z.core.$ZodType<SeenSign>;
-export const TouchFields = z
+const TouchFields = z
   .object({
     zone: z.string("Name a place on the map.").check(z.refine((x) => isZone(x), "No such place on the map.")),
     side,

@@ -12,7 +12,7 @@ import { flag, grade, list, number, oneOf, said, slug, version, whole, words } f
 /** What a field is where nothing is said. */
 const or = <T extends z.ZodMiniType>(of: T, value: z.output<T>) => z._default(of, value as never);
 
-export const MeasureFields = z.strictObject({
+const MeasureFields = z.strictObject({
   kind: oneOf(MEASURE_KINDS),
   words: said("What is counted or timed", 60),
   of: or(z.nullable(whole(2, 20)), null),
@@ -40,7 +40,7 @@ export const PageFields = z.strictObject({
 });
 export type PageFields = z.infer<typeof PageFields>;
 
-export const BranchFields = z.strictObject({ id: slug, words: said("The name", 60), nature: oneOf(NATURES) });
+const BranchFields = z.strictObject({ id: slug, words: said("The name", 60), nature: oneOf(NATURES) });
 
 /** A skill without its branch, in which it stands. */
 export const SkillFields = z.strictObject({

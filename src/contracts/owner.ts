@@ -104,7 +104,7 @@ export const SeeHomework = z.object({ stay: id<"stay">() });
 export type SeeHomework = z.output<typeof SeeHomework>;
 
 /** The owner at the barn: planned, then logged. */
-export const VISIT_KINDS = ["visit", "lesson"] as const;
+const VISIT_KINDS = ["visit", "lesson"] as const;
 export const VISIT_STATES = ["planned", "given", "cancelled"] as const;
 export const VisitFields = z.object({
   kind: oneOf(VISIT_KINDS),

@@ -94,5 +94,3 @@ export type Refusal =
     }
   | { readonly code: "not-evaluated"; readonly path: string }
   | { readonly code: "nothing-to-report"; readonly path: "stay" };
-
-export type RefusalCode = Refusal["code"];

@@ -48,7 +48,7 @@ export const HomeWords = z.object({
 export type HomeWords = z.output<typeof HomeWords>;
 
 /** Which of a stay's reports: weekly words and mid-terms count up from 1, of the others there is one, 0. */
-export const WhichReport = { stay: id<"stay">(), kind: oneOf(REPORT_KINDS), ordinal: whole(0, 400) };
+const WhichReport = { stay: id<"stay">(), kind: oneOf(REPORT_KINDS), ordinal: whole(0, 400) };
 export const SaveReport = z.object({
   ...WhichReport,
   version: z.nullable(version),

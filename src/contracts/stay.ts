@@ -135,7 +135,7 @@ export const USUAL_STAY: Omit<StayFields, "firstDay" | "method"> = {
 };
 
 /** A goal that the manager takes from the owner's words while booking; `by`: the day on which it is needed, null for the end of the term. */
-export const BookedGoal = z.object({ ...GoalFields.shape, by: z.nullable(date) });
+const BookedGoal = z.object({ ...GoalFields.shape, by: z.nullable(date) });
 export type BookedGoal = z.output<typeof BookedGoal>;
 export const BookStay = z.object({
   /** A horse that the barn knows: what is known of it and its client stays as it is, whatever stands below. */

@@ -68,7 +68,7 @@ export type Db = Sql | Transaction;
 export type Transaction = postgres.TransactionSql<Types>;
 
 /** The connection was lost while a transaction was open: nothing of it stands, so that it may be run once more. */
-export class ConnectionCut extends Error {
+class ConnectionCut extends Error {
   readonly code = "CONNECTION_CUT";
   constructor() {
     super("The connection to the database was cut while a transaction was open.");

@@ -56,9 +56,3 @@ function make(name: string): Deps {
   tellOfSlowQueries((query, ms) => log().warn({ event: "slow-query", ms, query }, "A slow query"));
   return { url, sql: connect(url), clock: systemClock(process.env["FURLONG_TODAY"]) };
 }
-
-/** Lets go of the pools; called once, when the process ends. */
-export async function closeDeps(): Promise<void> {
-  await Promise.all([...(shared[KEY]?.values() ?? [])].map(({ sql }) => sql.end({ timeout: 5 })));
-  delete shared[KEY];
-}

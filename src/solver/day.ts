@@ -43,7 +43,7 @@ const STEERED_MS = 1000;
 const CHUNK = 20;
 
 /** Runs a search for a time; the temperature falls by the clock. */
-export function searchFor(
+function searchFor(
   ready: Ready,
   {
     seed,

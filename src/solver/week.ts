@@ -32,8 +32,9 @@ const QUICK_MOST = 6;
 const LATE = 0.1;
 const LATE_A_COLUMN = 0.00008;
 
-/** With less time than this the programme is not begun. */
+/** With less time than this the programme is not begun: it would end with nothing that the search does not find. */
 const WORTH_A_PROOF = 0.3;
+const WORTH_A_COLUMN = 0.0006;
 
 /** The best week in about so many seconds: a quick one, then proven or bettered as far as the time goes. */
 export async function solveWeek(problem: WeekProblem, seconds: number): Promise<WeekAnswer | NoWeek> {
@@ -42,13 +43,17 @@ export async function solveWeek(problem: WeekProblem, seconds: number): Promise<
   const model = weekModel(problem);
   const late = LATE + LATE_A_COLUMN * model.milp.columns;
   const proofTime = seconds - late - Math.min(QUICK_MOST, QUICK_SHARE * seconds);
-  const quick = quickWeek(problem, SEED, () => spent() < seconds - (proofTime > WORTH_A_PROOF ? late + proofTime : LATE));
+  const proves = proofTime > Math.max(WORTH_A_PROOF, WORTH_A_COLUMN * model.milp.columns);
+  const search = seconds - (proves ? late + proofTime : LATE);
+  const quick = quickWeek(problem, SEED, () => (search > 0 ? spent() / search : 1));
   const checked = verifyWeek(problem, quick.plan);
   const kept = quick.givenUp.length === 0;
   if (kept && checked.broken.length > 0) throw new Error(`the week breaks a rule: ${JSON.stringify(checked.broken[0])}`);
   const left = seconds - spent() - late;
   const { values, bound, optimal, infeasible } =
-    left > 0 ? await solveMilp(model.milp, { seconds: left, start: kept ? model.encode(quick.plan) : null }) : NOTHING;
+    left > WORTH_A_PROOF
+      ? await solveMilp(model.milp, { seconds: left, start: kept ? model.encode(quick.plan) : null })
+      : NOTHING;
   if (!values && !kept) return { impossible: infeasible, best: quick.plan, cost: checked.cost, givenUp: quick.givenUp };
   const found = values ? model.decode(values) : quick.plan;
   const solved = verifyWeek(problem, found);

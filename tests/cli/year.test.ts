@@ -8,7 +8,7 @@ import { migrate } from "#db/migrate.ts";
 import { ran } from "#tests/ran.ts";
 import { compare, FIGURES, honestyOf } from "#year/figures.ts";
 import { FurlongYear } from "#year/furlong.ts";
-import { LivingHorse } from "#year/horse.ts";
+import { LADDER, LivingHorse } from "#year/horse.ts";
 import { contractedIn, newTally, type YearTally } from "#year/tally.ts";
 import { Broken } from "#year/watch.ts";
 import { WhiteboardYear } from "#year/whiteboard.ts";
@@ -33,6 +33,19 @@ describe("a year", () => {
     const shown = () => new LivingHorse(world.seed, guest).shows(addDays(guest.firstDay, 3), { tacked: true, windMps: 4 });
     expect(shown()).toEqual(shown());
     expect(weatherOf(world, guest.firstDay)).toHaveLength(24);
+  });
+  it("calls nothing too early that a horse does anyway, and something that rests on what it cannot", () => {
+    const horses = [1, 2, 3].flatMap((seed) =>
+      makeWorld({ seed, days: 90, horses: 8 }).guests.map((guest) => new LivingHorse(seed, guest)),
+    );
+    const skills = LADDER.skills.map(({ id }) => id);
+    const lacking = horses.flatMap((living) => skills.flatMap((id) => (living.horse.tooEarly(id) ? [{ living, id }] : [])));
+    const lower = ({ living, id }: (typeof lacking)[number]): number =>
+      Math.min(living.levelOf(id, "left"), living.levelOf(id, "right"));
+    const [does, lacks] = [lacking.filter((one) => lower(one) >= 2), lacking.filter((one) => lower(one) < 2)];
+    expect([does.length, lacks.length]).not.toContain(0);
+    expect(does.filter(({ living, id }) => living.tooEarly(id))).toEqual([]);
+    expect(lacks.filter(({ living, id }) => !living.tooEarly(id))).toEqual([]);
   });
   it("sends horses whose owners' words are read", () => {
     const [guest] = smallest(1).guests;
@@ -77,6 +90,8 @@ describe("what came of it", () => {
         { ...goal, skill: "lead", held: false, promised: false },
       ],
       incidents: [{ day: guest.firstDay, mounted: true, grave: false, warned: false }],
+      rides: 8,
+      mountedChance: 0.04,
       overPain: 2,
       lookedAt: null,
       hurtFrom: addDays(guest.firstDay, 5),
@@ -92,6 +107,7 @@ describe("what came of it", () => {
     expect(figure("promised", year)).toBe(100);
     expect(figure("owed", year)).toBe(20);
     expect(figure("mounted", year)).toBe(62.5);
+    expect(figure("mounted-chance", year)).toBe(5);
     expect(figure("look", year)).toBe(25);
     expect(contractedIn({ length: 60, perWeek: 5 })).toBe(42);
   });

@@ -319,6 +319,24 @@ describe("a card on the phone", () => {
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
     expect(await sidesAsked()).toBeLessThan(both);
   });
+  it("keeps everybody on the ground by a red sign that is written among the signs, until it is taken back", async () => {
+    const { id, who } = await card("ridden");
+    const page = await screens.as(who, PHONE);
+    await screens.visit(page, `/card/${id}`);
+    await openGate(page);
+    await text(page, "Gate open");
+    await go(page, "What happened");
+    await tap(page, "Moving");
+    await tap(page, "Heat or swelling: not seen");
+    await go(page, "Before");
+    await text(page, "Ground work only");
+    expect(await bodyOf(page)).toContain("Heat or swelling. Do not get on.");
+    await go(page, "What happened");
+    for (const strength of [1, 2, 3]) await tap(page, `Heat or swelling: strength ${strength}`);
+    await go(page, "Before");
+    await text(page, "Gate open");
+    await page.close();
+  });
   it("keeps everybody on the ground until all is ticked and by a red sign, and takes a ride against it as it was, marked", async () => {
     const { id, who } = await card("ridden");
     const page = await screens.as(who, PHONE);

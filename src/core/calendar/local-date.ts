@@ -53,11 +53,6 @@ export function monthsBefore(date: LocalDate, months: number): LocalDate {
 export const earlier = (a: LocalDate, b: LocalDate): LocalDate => (a < b ? a : b);
 export const later = (a: LocalDate, b: LocalDate): LocalDate => (a > b ? a : b);
 
-/** Every date of the closed range, none where `to` lies before `from`. */
-export function datesFrom(from: LocalDate, to: LocalDate): LocalDate[] {
-  return Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => addDays(from, i));
-}
-
 /** Making one takes longer than a hundred answers by it; a barn has one zone. */
 const calendars = new Map<string, Intl.DateTimeFormat>();
 function calendarOf(zone: string): Intl.DateTimeFormat {
@@ -89,15 +84,6 @@ export function instantOf(zone: string, date: LocalDate): number {
     else after = middle;
   }
   return after;
-}
-
-export function isTimeZone(zone: string): boolean {
-  try {
-    new Intl.DateTimeFormat("en", { timeZone: zone });
-    return true;
-  } catch {
-    return false;
-  }
 }
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];

@@ -236,9 +236,8 @@ export function midTermDays(length: TermLength): readonly number[] {
   return length === 30 ? [15] : length === 60 ? [30] : [30, 60];
 }
 
-export const POST_KINDS = ["arrival", "intake", "mid-term", "exit", "report"] as const;
 export interface Milestone {
-  readonly kind: (typeof POST_KINDS)[number];
+  readonly kind: "arrival" | "intake" | "mid-term" | "exit" | "report";
   readonly day: LocalDate;
   readonly done: boolean;
 }

@@ -2,7 +2,7 @@
 import { daysBetween, type LocalDate } from "./local-date.ts";
 
 /** From so many on it comes back to a step below first, and whoever handles it is told. */
-export const LONG_OFF_DAYS = 7;
+const LONG_OFF_DAYS = 7;
 
 /** Null: it was never worked. */
 export const daysOffOn = (lastWorked: LocalDate | null, day: LocalDate): number | null =>

@@ -13,5 +13,5 @@ export const FENCES = [
 ] as const;
 export type Fence = (typeof FENCES)[number];
 /** Poles on the ground: no height, and nothing to clear. */
-export const POLES: readonly Fence[] = ["walk-poles", "trot-poles", "canter-poles", "placing-pole"];
+const POLES: readonly Fence[] = ["walk-poles", "trot-poles", "canter-poles", "placing-pole"];
 export const isPole = (fence: Fence): boolean => POLES.includes(fence);

@@ -3,14 +3,7 @@
 import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import type { CheckResult, SignWeights } from "../intake/cause-rules.ts";
 import { type CauseId, causeOf } from "../intake/causes.ts";
-import {
-  type CheckUrgency,
-  type FindingFacts,
-  type HeldWork,
-  HOLDS,
-  type RankedCause,
-  type WeighedCause,
-} from "../intake/findings.ts";
+import { type CheckUrgency, type FindingFacts, type HeldWork, type RankedCause, type WeighedCause } from "../intake/findings.ts";
 import type { Professional } from "../intake/signs.ts";
 import type { Skill } from "../ladder/skill.ts";
 
@@ -125,12 +118,6 @@ export function heldByChecks(checks: readonly Holding[], day: LocalDate, ladder:
     ];
   });
 }
-
-/** The most of it in one word. */
-export const mostHeld = (held: HeldByChecks): HeldWork =>
-  HOLDS[Math.max(0, ...held.map(({ holds, restricts }) => HOLDS.indexOf(holds ?? (onBack(restricts) ? "ridden" : "skill"))))] ??
-  "nothing";
-const onBack = (work: RestrictedWork | null): boolean => work === "weight" || work === "ridden" || work === "saddle";
 
 /** Signs of which everything in the body that was likely has been looked at: nobody is sent for them again. */
 export function answeredSigns(

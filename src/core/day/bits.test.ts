@@ -9,7 +9,9 @@ import {
   MOST_SLOTS,
   run,
   runsIn,
+  slotsAmong,
   slotsIn,
+  slotsMask,
   slotsWhere,
   spansMask,
 } from "./bits.ts";
@@ -39,6 +41,14 @@ describe("slots as bits, across both words", () => {
       fc.property(fc.nat(MOST_SLOTS), fc.nat(MOST_SLOTS), (from, length) => {
         const all = Array.from({ length }, (_, i) => from + i).filter((slot) => slot < MOST_SLOTS);
         expect(slotsIn(run(from, length))).toEqual(all);
+      }),
+    );
+  });
+  it("are counted within a run, as a walk over the slots does", () => {
+    fc.assert(
+      fc.property(slots, fc.nat(MOST_SLOTS), fc.nat(MOST_SLOTS), (list, from, length) => {
+        const within = list.filter((slot) => slot >= from && slot < from + length);
+        expect(slotsAmong(slotsMask(list), from, length)).toBe(within.length);
       }),
     );
   });

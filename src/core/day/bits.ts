@@ -37,6 +37,21 @@ export const earlierLow = (low: number, high: number, by: number): number =>
   by === 0 ? low : by >= WORD ? high >>> (by - WORD) : (low >>> by) | (high << (WORD - by));
 export const earlierHigh = (high: number, by: number): number => (by >= WORD ? 0 : high >>> by);
 
+export const slotsEarlier = ({ low, high }: Mask, by: number): Mask => ({
+  low: earlierLow(low, high, by),
+  high: earlierHigh(high, by),
+});
+export const slotsMask = (slots: readonly number[]): Mask => slots.reduce((mask, slot) => either(mask, run(slot, 1)), NO_SLOTS);
+/** How many slots of a run are among them. */
+export const slotsAmong = ({ low, high }: Mask, from: number, length: number): number =>
+  bitsIn(low & runLow(from, length)) + bitsIn(high & runHigh(from, length));
+/** Ones of a word of 32 bits, added up in pairs, fours and bytes (Warren, Hacker's Delight). */
+function bitsIn(word: number): number {
+  const pairs = word - ((word >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
+
 /** The same within one word. */
 function runsOfWord(free: number, length: number): number {
   let starts = free;

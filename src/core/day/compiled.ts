@@ -1,14 +1,18 @@
 /** A day made ready for searching: everything that does not depend on what else is placed is worked out once, time as one bit a slot. */
+import { groupBy } from "../kernel/group.ts";
+import { remember } from "../kernel/remember.ts";
 import {
   ALL_SLOTS,
   both,
   fitsIn,
   isEmpty,
   type Mask,
-  meets,
   NO_SLOTS,
   run,
   runsIn,
+  slotsAmong,
+  slotsEarlier,
+  slotsMask,
   slotsWhere,
   spansMask,
   without,
@@ -22,6 +26,7 @@ import {
   hoursCost,
   leftOutCost,
   moveCost,
+  type ProblemHorse,
   type ProblemRider,
   type ProblemSession,
 } from "./problem.ts";
@@ -114,14 +119,18 @@ export function pairBreak(problem: DayProblem, session: ProblemSession, rider: P
   if (session.kind !== "ground" && rider.weightKg > horse.loadLimit * horse.weightKg) return "load";
   return null;
 }
-export const mayHelp = (problem: DayProblem, session: ProblemSession, person: ProblemRider): boolean => {
+const mayHelp = (problem: DayProblem, session: ProblemSession, person: ProblemRider): boolean => {
   const horse = horseOf(problem, session);
   if (session.lock?.helper !== undefined && session.lock.helper !== person.id) return false;
   return person.grade >= helperGrade(horse.risk) && !horse.forbid.includes(person.id);
 };
-export function horseOf(problem: DayProblem, session: ProblemSession) {
-  const horse = problem.horses.find(({ id }) => id === session.horse);
-  if (!horse) throw new RangeError(`no horse ${session.horse} on this day`);
+const horsesOf = remember(
+  (horses: DayProblem["horses"], _all: null): ReadonlyMap<string, ProblemHorse> =>
+    new Map(horses.map((horse) => [horse.id, horse])),
+);
+export function horseOf({ horses }: Pick<DayProblem, "horses">, { horse: id }: Pick<ProblemSession, "horse">): ProblemHorse {
+  const horse = horsesOf(horses, null).get(id);
+  if (!horse) throw new RangeError(`no horse ${id} on this day`);
   return horse;
 }
 
@@ -136,6 +145,10 @@ function pairCost(problem: DayProblem, session: ProblemSession, rider: ProblemRi
   return strange + replanned + (heavy ? weights.loadOver : 0) + (before && before.rider !== rider.id ? weights.changeRider : 0);
 }
 
+/** Starts at which a part that begins so many slots later lies beside what is shut; one that runs past the day is somebody else's to bar. */
+const startsBeside = (shut: Mask, from: number, length: number): Mask =>
+  isEmpty(shut) ? ALL_SLOTS : slotsEarlier(runsIn(without(ALL_SLOTS, shut), length), from);
+
 function readyOption(
   problem: DayProblem,
   session: ProblemSession,
@@ -146,23 +159,26 @@ function readyOption(
   const horse = horseOf(problem, session);
   const option = session.options[number] as ProblemSession["options"][number];
   const cost = new Int32Array(slots.count);
-  const hot = new Set(problem.hot);
-  const parts = option.parts.map((part) => {
-    const { closed, outdoor } = places[placeAt.get(part.place) as number] as DayProblem["places"][number];
-    return { ...part, outdoor, shut: spansMask([...closed, ...(part.barred ?? [])], slots.count) };
-  });
-  const barredBy = spansMask(option.barred ?? [], slots.count);
   const before = published[session.id];
   const last = slots.count - session.length;
   const fixed = session.lock?.start ?? null;
-  const all = fixed === null ? run(0, Math.max(0, last + 1)) : run(fixed, 1);
-  const starts = slotsWhere(all, (start) => {
-    if (start > last || meets(barredBy, run(start, session.length))) return false;
-    let warm = 0;
-    for (const { from, length, outdoor, shut } of parts) {
-      if (meets(shut, run(start + from, length))) return false;
-      if (outdoor) for (let slot = start + from; slot < start + from + length; slot += 1) if (hot.has(slot)) warm += 1;
-    }
+  const all = fixed === null ? run(0, Math.max(0, last + 1)) : fixed <= last ? run(fixed, 1) : NO_SLOTS;
+  const parts = option.parts.map((part) => ({
+    ...part,
+    ...(places[placeAt.get(part.place) as number] as DayProblem["places"][number]),
+    barred: part.barred ?? [],
+  }));
+  const open = parts.reduce(
+    (starts, { closed, barred, from, length }) =>
+      both(starts, startsBeside(spansMask([...closed, ...barred], slots.count), from, length)),
+    both(all, startsBeside(spansMask(option.barred ?? [], slots.count), 0, session.length)),
+  );
+  const hot = slotsMask(problem.hot);
+  const starts = slotsWhere(open, (start) => {
+    const warm = parts.reduce(
+      (sum, { outdoor, from, length }) => (outdoor ? sum + slotsAmong(hot, start + from, length) : sum),
+      0,
+    );
     if (horse.noHeat && warm > 0) return false;
     cost[start] =
       option.cost +
@@ -189,18 +205,21 @@ export function readyDay(problem: DayProblem): Ready {
   const riders = problem.riders.map((rider) => readyRider(rider, fair.get(rider.id) as number, count));
   const placeAt = new Map(problem.places.map(({ id }, i) => [id, i]));
   const sessionAt = new Map(problem.sessions.map(({ id }, i) => [id, i]));
-  const apartFrom = (horse: string): ReadonlySet<string> => {
-    const own = problem.horses.find(({ id }) => id === horse)?.apart ?? [];
-    return new Set([...own, ...problem.horses.filter(({ apart }) => apart.includes(horse)).map(({ id }) => id)]);
-  };
-  const indices = (keep: (other: ProblemSession, at: number) => boolean): number[] =>
-    problem.sessions.flatMap((other, at) => (keep(other, at) ? [at] : []));
+  const ofHorse = groupBy(problem.sessions.keys(), (at) => problem.sessions[at]?.horse);
+  const after = groupBy(problem.sessions.keys(), (at) => problem.sessions[at]?.after?.session);
+  // Whoever names another is kept apart from it, and the other from it.
+  const apartFrom = new Map(problem.horses.map(({ id, apart }) => [id, new Set(apart)]));
+  for (const { id, apart } of problem.horses) for (const other of apart) apartFrom.get(other)?.add(id);
+  /** Starts of so much work that leave this person the lunch, whatever else there is. */
+  const eating = remember((rider: ReadyRider, length: string) =>
+    slotsWhere(ALL_SLOTS, (start) => eats(rider, run(start, Number(length)))),
+  );
+  const startsOf = (rider: ReadyRider, length: number, free: Mask): Mask =>
+    both(runsIn(both(rider.working, free), length), eating(rider, String(length)));
   const sessions = problem.sessions.map((session, at): ReadySession => {
     const horse = horseOf(problem, session);
     const there = without(ALL_SLOTS, spansMask(horse.away, count));
-    const strangers = apartFrom(session.horse);
-    const startsOf = (rider: ReadyRider, length: number, free: Mask): Mask =>
-      slotsWhere(runsIn(both(rider.working, free), length), (start) => eats(rider, run(start, length)));
+    const strangers = [...(apartFrom.get(session.horse) ?? [])];
     return {
       id: session.id,
       length: session.length,
@@ -221,9 +240,9 @@ export function readyDay(problem: DayProblem): Ready {
       ),
       after: session.after ? (sessionAt.get(session.after.session) as number) : -1,
       gap: session.after?.gap ?? 0,
-      followers: indices((other) => other.after?.session === session.id),
-      sameHorse: indices((other, i) => i !== at && other.horse === session.horse),
-      apart: indices((other) => strangers.has(other.horse)),
+      followers: after.get(session.id) ?? [],
+      sameHorse: (ofHorse.get(session.horse) ?? []).filter((other) => other !== at),
+      apart: strangers.flatMap((other) => ofHorse.get(other) ?? []).sort((a, b) => a - b),
     };
   });
   return {

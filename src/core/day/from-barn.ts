@@ -160,6 +160,26 @@ function worksWith(person: DayPerson, fixed: readonly StandingCard[]): DayPerson
   });
   return { ...person, works: spans.reduce((works, span) => holding(span, works), person.works as readonly SlotSpan[]) };
 }
+/** Slots in a row for which something holds, as spans. */
+function spansWhere(count: number, holds: (slot: number) => boolean): readonly SlotSpan[] {
+  const spans: SlotSpan[] = [];
+  for (let slot = 0, from = 0; slot <= count; slot += 1) {
+    if (slot < count && holds(slot)) continue;
+    if (slot > from) spans.push([from, slot]);
+    from = slot + 1;
+  }
+  return spans;
+}
+/** Whether the weather of a slot bars a session of this length; every slot of an hour has the weather of the hour. */
+function barredAt(facts: DayFacts, horse: DayHorse, place: DayPlace, { kind, length }: Pick<Placement, "kind" | "length">) {
+  const known = new Map<string, boolean>();
+  return (slot: number): boolean => {
+    const hours = hoursOf(facts.grid, slot, 1).join();
+    const is = known.get(hours) ?? weatherAgainst(facts, horse, place, { kind, start: slot, length: 1, whole: length }) !== null;
+    known.set(hours, is);
+    return is;
+  };
+}
 type BarredSlots = (horse: DayHorse, place: DayPlace, what: Pick<Placement, "kind" | "length">) => readonly SlotSpan[];
 /** Slots in which the weather bars a session of this length there; horses that the weather treats alike are looked at once. */
 function barredSlots(facts: DayFacts): BarredSlots {
@@ -167,11 +187,7 @@ function barredSlots(facts: DayFacts): BarredSlots {
   return (horse, place, { kind, length }) => {
     if (facts.weather.length === 0) return [];
     const key = [horse.stage, horse.green, horse.noHeat, place.outdoor, place.separate, kind, length].join();
-    const found =
-      known.get(key) ??
-      Array.from({ length: facts.grid.count }, (_, slot): SlotSpan => [slot, slot + 1]).filter(
-        ([start]) => weatherAgainst(facts, horse, place, { kind, start, length: 1, whole: length }) !== null,
-      );
+    const found = known.get(key) ?? spansWhere(facts.grid.count, barredAt(facts, horse, place, { kind, length }));
     known.set(key, found);
     return found;
   };

@@ -17,7 +17,6 @@ export const partsOf = ({ place, then, length }: Placed): readonly PlacePart[] =
       ]
     : [{ place, from: 0, length }];
 /** Where it is ridden, and where it ends. */
-export const lastPlace = ({ place, then }: Pick<Placement, "place" | "then">): PlaceId => then?.place ?? place;
 type Part = { readonly place: string; readonly from: number; readonly length: number };
 export const sameParts = (a: readonly Part[], b: readonly Part[]): boolean =>
   a.length === b.length &&

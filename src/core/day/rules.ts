@@ -5,6 +5,7 @@
  */
 import { must } from "../kernel/assert.ts";
 import type { PersonId } from "../kernel/brand.ts";
+import { remember } from "../kernel/remember.ts";
 import {
   type Act,
   barring,
@@ -35,7 +36,7 @@ import { helperLength, type PartStretch, type PlacePart, partsOf, partsOverlap, 
 
 const ridden = (placement: Pick<Placement, "kind">): boolean => borneBy(placement.kind) !== "nothing";
 const end = (placement: Placement): number => placement.start + placement.length;
-export const sameTime = (a: Placement, b: Placement): boolean => a.start < end(b) && b.start < end(a);
+const sameTime = (a: Placement, b: Placement): boolean => a.start < end(b) && b.start < end(a);
 
 const actOf = ({ kind, length }: Pick<Placement, "kind" | "length">, { minutes }: Pick<SlotGrid, "minutes">): Act =>
   sessionAct(kind, length * minutes);
@@ -104,16 +105,21 @@ export const horseBlockers = (
   grid: DayFacts["grid"],
 ): readonly Blocker[] => barring(horseReasons(horse, actOf(candidate, grid)));
 
+/** What somebody has of a sheet; asked for every hour of it while a card is in the hand. */
+const takenOf = remember((others: readonly Placement[], who: PersonId) =>
+  others.flatMap((other) => {
+    const stretch = stretchOf(other, who);
+    return stretch ? [{ stretch, card: other.card }] : [];
+  }),
+);
+
 /** Absent, outside the shift or taken by another session; helping counts as work. */
 function timeBlockers(person: DayPerson, wanted: PartStretch, others: readonly Placement[]): Blocker[] {
   const who = person.id;
   if (person.away) return [{ code: "away", who, reason: person.away.reason }];
   if (!person.works.some(([from, to]) => from <= wanted.start && wanted.start + wanted.length <= to))
     return [{ code: "shift", who }];
-  const taken = others.flatMap((other) => {
-    const stretch = stretchOf(other, who);
-    return stretch ? [{ stretch, card: other.card }] : [];
-  });
+  const taken = takenOf(others, who);
   const clash = taken.find(({ stretch }) => partsOverlap(stretch, wanted));
   if (clash) return [{ code: "busy", who, with: clash.card }];
   return eatsWith(person, [wanted, ...taken.map(({ stretch }) => stretch)]) ? [] : [{ code: "lunch", who }];

@@ -1,4 +1,5 @@
 /** What a session would cost at each spot of a sheet, beside what the others cost: the prices of the day model, for a hand that moves a card. */
+import { remember } from "../kernel/remember.ts";
 import { readyDay } from "./compiled.ts";
 import { placedIn } from "./frame.ts";
 import { type BarnDay, dueSession, problemOf } from "./from-barn.ts";
@@ -9,18 +10,27 @@ import { NOBODY } from "./sheet.ts";
 import type { Wish } from "./spot.ts";
 import { byHorse, type HorsesGivenUp, moreThan, tradeOffsOf } from "./trade-offs.ts";
 
+/** The sheet as it stands, made ready once: a hand takes up one card after the other. */
+const standing = remember((day: BarnDay, _whole: null) => {
+  const barn = problemOf(day);
+  return { barn, ready: readyDay(barn.problem) };
+});
 /** The sheet as it stands with the session of a wish made as it is wished, and which session that is. */
 function wished(day: BarnDay, wish: Wish) {
-  const isCard = day.cards.some(({ card }) => card === wish.card);
-  const barn = problemOf({
-    ...day,
-    due: day.due.map((due) => (due.stay === wish.stay ? { ...due, kind: wish.kind, length: wish.length } : due)),
-    cards: day.cards.map((card) =>
-      card.card === wish.card ? { ...card, kind: wish.kind, length: wish.length, locked: false } : card,
-    ),
-  });
-  const id = isCard ? wish.card : dueSession(wish.stay);
-  return { barn, id, others: new Map([...barn.stands].filter(([session]) => session !== id)) };
+  const { card: own, stay, kind, length } = wish;
+  const card = day.cards.find((one) => one.card === own);
+  const now = card ?? day.due.find((due) => due.stay === stay);
+  const changed: BarnDay =
+    now?.kind === kind && now.length === length && !card?.locked
+      ? day
+      : {
+          ...day,
+          due: day.due.map((due) => (due.stay === stay ? { ...due, kind, length } : due)),
+          cards: day.cards.map((one) => (one.card === own ? { ...one, kind, length, locked: false } : one)),
+        };
+  const { barn, ready } = standing(changed, null);
+  const id = card ? own : dueSession(stay);
+  return { barn, ready, id, others: new Map([...barn.stands].filter(([session]) => session !== id)) };
 }
 
 /** What one placement gives up beside what the others do; null where the model does not know it. */
@@ -36,9 +46,8 @@ export function givesUp(day: BarnDay, wish: Wish, { rider, helper, ...placement 
 
 /** Points of one placement that the rules allow; null where the model does not know it (a place of no use to the horse, as where a rule was broken). */
 export function pricer(day: BarnDay, wish: Wish): (placement: Placement) => number | null {
-  const { barn, id, others } = wished(day, wish);
+  const { barn, ready, id, others } = wished(day, wish);
   const { problem, frame } = barn;
-  const ready = readyDay(problem);
   const at = ready.sessionAt.get(id);
   const sheet = sheetOf(ready, others);
   const base = sheet.cost;

@@ -15,29 +15,27 @@ import {
   type SlotSpan,
 } from "./problem.ts";
 
-export const RULES = [
-  "unknown",
-  "grade",
-  "load",
-  "forbidden",
-  "not-a-rider",
-  "shift",
-  "lunch",
-  "busy",
-  "max-saddle",
-  "horse-away",
-  "horse-busy",
-  "heat",
-  "weather",
-  "outside-day",
-  "place-full",
-  "place-closed",
-  "apart",
-  "helper",
-  "after",
-  "lock",
-] as const;
-export type RuleCode = (typeof RULES)[number];
+export type RuleCode =
+  | "unknown"
+  | "grade"
+  | "load"
+  | "forbidden"
+  | "not-a-rider"
+  | "shift"
+  | "lunch"
+  | "busy"
+  | "max-saddle"
+  | "horse-away"
+  | "horse-busy"
+  | "heat"
+  | "weather"
+  | "outside-day"
+  | "place-full"
+  | "place-closed"
+  | "apart"
+  | "helper"
+  | "after"
+  | "lock";
 export interface BrokenRule {
   readonly session: string | null;
   readonly code: RuleCode;

@@ -3,7 +3,7 @@
 /** Steps that are only looked at: what stands there may be right as it is. */
 export const LOOKED_AT = ["rules", "places", "methods"] as const;
 export type StartStep = (typeof LOOKED_AT)[number];
-export const START_STEPS = [...LOOKED_AT, "people", "booking"] as const;
+const START_STEPS = [...LOOKED_AT, "people", "booking"] as const;
 export type FirstStep = (typeof START_STEPS)[number];
 
 export interface StartFacts {

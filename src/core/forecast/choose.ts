@@ -139,7 +139,7 @@ function fillNeeds(course: LevelCourse, known: Known, minutes: number, { need, c
 }
 
 /** Every prerequisite is surely enough there, on its weaker side. */
-export function gateOpen(course: LevelCourse, known: Known, skill: number): boolean {
+function gateOpen(course: LevelCourse, known: Known, skill: number): boolean {
   for (const prior of course.before[skill] as readonly number[])
     if (surenessOf(course, known, prior, GATE_LEVEL) < GATE_SURE) return false;
   return true;

@@ -24,9 +24,6 @@ export function chanceAbove(belief: Belief, track: Track, level: number): number
   const variance = covariance[track.at * layout.size + track.at] ?? 0;
   return cumulative(((mean[track.at] ?? 0) - level) / Math.sqrt(Math.max(1e-6, variance)));
 }
-/** The same on the skill's weaker side. */
-export const chanceOnWeaker = (belief: Belief, skill: string, level: number): number =>
-  Math.min(...belief.layout.tracksOf(belief.layout.skill(skill)).map((track) => chanceAbove(belief, track, level)));
 
 /** Tracks on which a goal asks for its target. */
 export const tracksAsked = (belief: Belief, goal: GoalFacts): readonly Track[] => {

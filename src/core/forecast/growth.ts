@@ -33,7 +33,7 @@ export const readyBy = (weaker: number): number => Math.min(1, Math.max(LEAST_RE
 export const SPILL = 0.11;
 export const GAIN_NOISE = 0.64;
 
-export const HALF_LIFE = 60;
+const HALF_LIFE = 60;
 const HALF_LIFE_BY_WORK = 0.3;
 /** What is forgotten falls towards this share of the best level. */
 export const FLOOR = 0.5;

@@ -3,7 +3,7 @@ import { addDays, type LocalDate } from "../calendar/local-date.ts";
 import type { HomePlan } from "./programme.ts";
 
 /** Weeks at home after which it is asked. */
-export const CHECK_BACKS = [4, 12] as const;
+const CHECK_BACKS = [4, 12] as const;
 /** The form opens a week before. */
 const OPENS_BEFORE = 7;
 const WEEK = 7;

@@ -96,7 +96,7 @@ export interface HomeDay {
   readonly main: HomeItem | null;
   readonly items: readonly HomeItem[];
 }
-export const DONTS = ["alone", "pain", "unridden", "young", "easy-side", "girth", "fresh", "rest", "circles", "corners"] as const;
+const DONTS = ["alone", "pain", "unridden", "young", "easy-side", "girth", "fresh", "rest", "circles", "corners"] as const;
 export type Dont = (typeof DONTS)[number];
 export interface HomePlan {
   readonly from: LocalDate;

@@ -7,9 +7,8 @@ export interface Return {
   readonly on: LocalDate;
   readonly words: string;
 }
-export const STRETCHES = ["keep", "pause", "ready"] as const;
 export interface HomeStretch {
-  readonly kind: (typeof STRETCHES)[number];
+  readonly kind: "keep" | "pause" | "ready";
   readonly from: LocalDate;
   readonly to: LocalDate;
   readonly daysAWeek: number;

@@ -64,8 +64,7 @@ export function measuringDue(
   return since <= today ? { because: "growing", since } : null;
 }
 
-export const MEASURE_CAUTIONS = ["overweight", "thin", "growing", "saddle", "gaining", "losing"] as const;
-export type MeasureCaution = (typeof MEASURE_CAUTIONS)[number];
+export type MeasureCaution = "overweight" | "thin" | "growing" | "saddle" | "gaining" | "losing";
 /** A change of weight within six weeks that is told, as a share. */
 const MOVED = 0.07;
 const MOVED_DAYS = 42;

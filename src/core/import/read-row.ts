@@ -12,18 +12,16 @@ import {
   readYesNo,
 } from "./values.ts";
 
-export const CELL_FAULTS = [
-  "missing",
-  "not-a-day",
-  "not-a-birth",
-  "not-a-number",
-  "not-yes-no",
-  "not-a-choice",
-  "not-an-hour",
-  "not-weekdays",
-  "not-scores",
-] as const;
-export type CellFault = (typeof CELL_FAULTS)[number];
+export type CellFault =
+  | "missing"
+  | "not-a-day"
+  | "not-a-birth"
+  | "not-a-number"
+  | "not-yes-no"
+  | "not-a-choice"
+  | "not-an-hour"
+  | "not-weekdays"
+  | "not-scores";
 /** What a row gives; a key that is not there was empty, and says nothing. */
 export type RowValues = Readonly<Record<string, unknown>>;
 export interface RowFault {

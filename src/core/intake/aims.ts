@@ -1,6 +1,6 @@
 /** The owner's aim as goals, and what a horse still lacks for each. How likely a goal is, the forecast says (plan/stored-forecast.ts). */
 
-import { type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
+import { sidesOf, type TrackSide } from "../kernel/sides.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { HorseReading } from "../reading/reading.ts";
 
@@ -42,10 +42,4 @@ export function sessionsMissingFor(goal: Goal, reading: HorseReading, ladder: re
   };
   visit(goal.skill, goal.target);
   return [...found.values()];
-}
-
-/** The side that costs a skill more sessions; null where it has none or both cost the same. */
-export function harderSide(missing: SessionsMissing): Side | null {
-  const { left, right } = missing.sessions;
-  return left === undefined || right === undefined || left === right ? null : left > right ? "left" : "right";
 }

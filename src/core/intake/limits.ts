@@ -33,26 +33,11 @@ export interface LimitFacts {
   readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
 }
 
-export const UNRIDDEN_REASONS = ["under-two", "under-three", "not-grown", "not-weighed", "check", "all-held"] as const;
-export type UnriddenReason = (typeof UNRIDDEN_REASONS)[number];
-export const SHORT_REASONS = [
-  "two",
-  "three",
-  "age-unknown",
-  "unhandled",
-  "thin",
-  "unfit",
-  "growing",
-  "hot",
-  "under-two",
-] as const;
-export type ShortReason = (typeof SHORT_REASONS)[number];
-export const CIRCLE_REASONS = ["young", "overweight", "foundered"] as const;
-export type CircleReason = (typeof CIRCLE_REASONS)[number];
-export const SECOND_REASONS = ["risk", "girth", "kicks", "never-ridden"] as const;
-export type SecondReason = (typeof SECOND_REASONS)[number];
-export const APART_REASONS = ["near-horses", "stallion"] as const;
-export type ApartReason = (typeof APART_REASONS)[number];
+export type UnriddenReason = "under-two" | "under-three" | "not-grown" | "not-weighed" | "check" | "all-held";
+export type ShortReason = "two" | "three" | "age-unknown" | "unhandled" | "thin" | "unfit" | "growing" | "hot" | "under-two";
+export type CircleReason = "young" | "overweight" | "foundered";
+export type SecondReason = "risk" | "girth" | "kicks" | "never-ridden";
+export type ApartReason = "near-horses" | "stallion";
 
 export interface Limits {
   readonly ridden: boolean;

@@ -93,7 +93,7 @@ export function restingOdd(measures: Measures): readonly RestingOdd[] {
   });
 }
 
-export const LENGTH_UNITS = ["cm", "m", "in", "hands"] as const;
+const LENGTH_UNITS = ["cm", "m", "in", "hands"] as const;
 export type LengthUnit = (typeof LENGTH_UNITS)[number];
 export interface TypedLength {
   readonly typed: number;

@@ -94,7 +94,7 @@ const ANY_DAY: LocalDate = localDate("2000-01-01");
 export const scoresOfMarks = (marks: readonly WalkMark[]): readonly ScoreFact[] =>
   marks.flatMap(({ skill, side, score }) => (score === null ? [] : [{ skill, side, score, day: ANY_DAY }]));
 /** Levels as the walk alone shows them. */
-export const levelsOfMarks = (marks: readonly WalkMark[]): Levels => readLevels(scoresOfMarks(marks));
+const levelsOfMarks = (marks: readonly WalkMark[]): Levels => readLevels(scoresOfMarks(marks));
 
 /** What still bars the way into the saddle within the walk: skills under 3 on the weaker side, or not seen. */
 export function notYetForSaddle(marks: readonly WalkMark[], { skills }: Ladder): readonly string[] {

@@ -13,7 +13,7 @@ export interface NobodyLightEnough {
 }
 type Rides = Pick<PermitPerson, "rides" | "weightKg">;
 
-export const isLightEnough = (load: LoadLimit, { rides, weightKg }: Rides): boolean =>
+const isLightEnough = (load: LoadLimit, { rides, weightKg }: Rides): boolean =>
   rides && weightKg !== null && weightKg <= load.refuseKg;
 /** Null where somebody is, or where the horse's weight is not known. */
 export function nobodyLightEnough(load: LoadLimit | null, people: readonly Rides[]): NobodyLightEnough | null {

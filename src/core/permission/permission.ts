@@ -192,7 +192,7 @@ export const maySitOn = (horse: PermitHorse, person: PermitPerson): boolean =>
   horse.load !== null &&
   riderReasons(horse, person, sessionAct("saddle", TACKING_UP)).every((reason) => strengthOf(reason) === "tells");
 /** Rider with tack against the horse's line; an unweighed person bears none. */
-export function loadReasons(
+function loadReasons(
   { load }: Pick<PermitHorse, "load">,
   { id, weightKg }: Pick<PermitPerson, "id" | "weightKg">,
 ): readonly Reason[] {

@@ -47,8 +47,6 @@ export interface ProtocolFacts {
 }
 
 const TWO_FROM = 14;
-/** From this length off the warm-up is longer. */
-export const LONGER_WARM_UP_FROM = 4;
 const GOOD = 3;
 const distinctDays = (sessions: readonly PastSession[]): number => new Set(sessions.map(({ day }) => day)).size;
 const lowOf = ({ scores }: PastSession, id: string): number | null => scores.find(({ skill }) => skill === id)?.low ?? null;

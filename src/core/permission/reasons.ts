@@ -29,7 +29,6 @@ export const REASON_CODES = [
   "stage-place",
   "not-ticked",
 ] as const;
-export type ReasonCode = (typeof REASON_CODES)[number];
 
 /** In the role in which somebody is asked about. */
 export type AskedRole = "rider" | "helper";
@@ -180,7 +179,7 @@ export function overriddenBy(reason: Reason): Overrider {
   }
 }
 /** From this grade on a rider may set aside what is left to experience. */
-export const SENIOR_GRADE = 4;
+const SENIOR_GRADE = 4;
 export const mayOverride = (person: { readonly role: string; readonly grade: number }, reasons: readonly Reason[]): boolean =>
   reasons.length > 0 &&
   reasons.every((reason) => {

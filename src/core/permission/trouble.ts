@@ -44,7 +44,7 @@ export function lowestOf<S extends number>(
   return [...low].map(([skill, lowest]) => ({ skill, low: lowest }));
 }
 /** A startle that the horse stopped by itself is no trouble. */
-export const STOPPED_ITSELF = 1;
+const STOPPED_ITSELF = 1;
 export const isTrouble = ({ strength }: Pick<Incident, "strength">): boolean => strength > STOPPED_ITSELF;
 
 export const LOUD_INCIDENTS: readonly Incident["kind"][] = ["buck", "bolt", "rear", "kick", "fall"];

@@ -67,7 +67,7 @@ export interface StayRecord {
  * Works of a session that serve the goals, as plays count them: a card has one main with some seven tenths of its minutes, now and then two of a family, and
  * small daily things beside it, which come to as much as two works in half of the minutes. It begins and ends with something that the horse can do.
  */
-export const GOAL_WORKS = 2;
+const GOAL_WORKS = 2;
 const ALL_WORKS = GOAL_WORKS + 2;
 
 export type WhatIf =

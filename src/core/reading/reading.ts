@@ -10,7 +10,7 @@ import { type LatestScores, type Levels, readLevels, trackKey } from "../ladder/
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 
-export const BASES = ["seen", "implied", "told", "none"] as const;
+const BASES = ["seen", "implied", "told", "none"] as const;
 export type Basis = (typeof BASES)[number];
 
 /** A score with where it was given. */
@@ -61,7 +61,7 @@ export const isImplied = (skill: Skill, reading: Pick<HorseReading, "basisOf" | 
   reading.basisOf(skill) === "implied" && reading.isShown(skill);
 
 /** The skill's prerequisites at any depth, without itself. */
-export function priorsOf(ladder: ReadonlyMap<string, Skill>, id: string): ReadonlySet<string> {
+function priorsOf(ladder: ReadonlyMap<string, Skill>, id: string): ReadonlySet<string> {
   const found = new Set<string>();
   const visit = (one: string): void => {
     for (const before of ladder.get(one)?.after ?? [])
@@ -112,7 +112,7 @@ const BY_KIND: Readonly<Partial<Record<HorseKind, { readonly topic: HistoryTopic
 };
 
 /** Ids that the booking vouches for: 'yes' in the history, or the kind where the history does not say 'no'. */
-export function vouchedBy(
+function vouchedBy(
   ladder: ReadonlyMap<string, Skill>,
   { kind, history }: Pick<ReadFacts, "kind" | "history">,
 ): ReadonlySet<string> {

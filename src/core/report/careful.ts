@@ -90,7 +90,7 @@ function complaintNow({ complaint, sessions }: ReportFacts): Statement[] {
 }
 
 /** Over fences: where it rushed or refused. */
-export function jumpFaults(sessions: readonly ReportSession[]): Statement[] {
+function jumpFaults(sessions: readonly ReportSession[]): Statement[] {
   const schools = sessions.flatMap(({ card, day, record }) => (record.jump ? [{ card, day, jump: record.jump }] : []));
   const isRushed = ({ jump }: (typeof schools)[number]): boolean => jump.pace === "rushes";
   const isRefused = ({ jump }: (typeof schools)[number]): boolean =>

@@ -3,7 +3,7 @@ import type { Skill } from "../ladder/skill.ts";
 import type { ReportFacts } from "./facts.ts";
 import { isIn } from "./seen.ts";
 
-export const CLAIMS = ["ridden", "trot", "canter", "jump", "trailer", "health"] as const;
+const CLAIMS = ["ridden", "trot", "canter", "jump", "trailer", "health"] as const;
 export type Claim = (typeof CLAIMS)[number];
 
 const RIDDEN = /\b(rid(e|es|den|ing)|rode|in the saddle|under saddle|mounted)\b/i;

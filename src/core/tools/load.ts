@@ -15,8 +15,7 @@ export interface LoadFacts {
   readonly daysOff: number | null;
 }
 
-export const LIGHT_REASONS = ["age-unknown", "under-four", "unfit", "fitness-unknown", "thin", "time-off"] as const;
-export type LightReason = (typeof LIGHT_REASONS)[number];
+export type LightReason = "age-unknown" | "under-four" | "unfit" | "fitness-unknown" | "thin" | "time-off";
 
 export interface LoadLimit {
   /** Fractions of the horse's weight. */

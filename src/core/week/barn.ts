@@ -15,7 +15,6 @@ import {
 } from "../day/model.ts";
 import { helperLength } from "../day/parts.ts";
 import { helperSlotsFor } from "../day/rules.ts";
-import type { StayId } from "../kernel/brand.ts";
 import type { WeekHorse, WeekProblem, WeekRider } from "./week.ts";
 
 export interface WeekStay {
@@ -151,4 +150,3 @@ export function shortOf(
   ).length;
   return { short, noDays: Math.min(short, Math.max(0, horse.sessions - open)) };
 }
-export type Shorts = ReadonlyMap<StayId, { readonly short: number; readonly noDays: number }>;

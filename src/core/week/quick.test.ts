@@ -39,12 +39,12 @@ const someWeek: fc.Arbitrary<WeekProblem> = fc.record({
   places: fc.array(fc.integer({ min: 2, max: 12 }), { minLength: 6, maxLength: 6 }),
 });
 const steps = (count: number) => {
-  let left = count;
-  return () => left-- > 0;
+  let done = 0;
+  return () => (count === 0 ? 1 : done++ / count);
 };
 
 describe("a week at once", () => {
-  it("breaks no rule but fixed days for which nobody is left, and names those; more time never makes it dearer", () => {
+  it("breaks no rule but fixed days for which nobody is left, and names those; time never makes it dearer than the first laying", () => {
     fc.assert(
       fc.property(someWeek, fc.integer({ min: 0, max: 99 }), (problem, seed) => {
         const [first, later] = [quickWeek(problem, seed, steps(0)), quickWeek(problem, seed, steps(200))];

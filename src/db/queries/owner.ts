@@ -1,6 +1,5 @@
 import { z } from "zod";
 import { CONTACT_ROLES, MESSAGE_STATES } from "#contracts/owner.ts";
-import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { ContactId, MessageId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
 import { date, id, instant, int, nullable, text } from "../rows.ts";
@@ -28,8 +27,6 @@ export const findLinkByToken = (db: Db, token: string) =>
 export async function insertLink(tx: Transaction, link: LinkRecord, by: PersonId, at: Date): Promise<void> {
   await tx`INSERT INTO owner_link (token, stay_id, contact_id, until, made_at, made_by) VALUES (${link.token}, ${link.stayId}, ${link.contactId}, ${link.until}, ${at}, ${by})`;
 }
-export const extendLink = async (tx: Transaction, token: string, until: LocalDate): Promise<void> =>
-  void (await tx`UPDATE owner_link SET until = ${until} WHERE token = ${token}`);
 export const dropLink = async (tx: Transaction, stay: StayId, contact: ContactId | null, at: Date): Promise<number> =>
   (
     await tx`UPDATE owner_link SET dropped_at = ${at}

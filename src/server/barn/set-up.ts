@@ -12,7 +12,7 @@ import { insertPerson } from "#db/queries/people.ts";
 import { hashPassword } from "../auth/password.ts";
 import { newId } from "../work.ts";
 
-export const DEFAULT_PLACES = [
+const DEFAULT_PLACES = [
   { name: "Round pens", capacity: 2, separate: true, outdoor: true, surface: "sand", stages: [...STAGES] },
   { name: "Covered ring", capacity: 1, separate: false, outdoor: false, surface: "fibre", stages: [...STAGES] },
   { name: "Arena", capacity: 3, separate: false, outdoor: true, surface: "sand", stages: ["first-rides", "riding"] },

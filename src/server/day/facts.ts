@@ -69,7 +69,7 @@ function lunchOf({ lunchFrom, lunchTo, lunchMinutes }: Person, hours: DayHours):
   return { from, to, length: Math.ceil(lunchMinutes / DAY_GRID.minutes) };
 }
 
-export const dayHorse = (record: RecordOfHorse, appointments: readonly Appointment[], day: LocalDate): DayHorse => ({
+const dayHorse = (record: RecordOfHorse, appointments: readonly Appointment[], day: LocalDate): DayHorse => ({
   ...permitOf(horseRecord(record, day), day),
   stay: record.stay.id,
   evaluated: record.evaluation !== null,

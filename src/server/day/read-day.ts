@@ -3,22 +3,13 @@ import type { DayView, DueView } from "#contracts/views.ts";
 import { addDays, daysBetween, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable, readTerm } from "#core/calendar/term.ts";
 import { dayHoursOf } from "#core/day/hours.ts";
-import { DAY_GRID, type DayHorse, type DayHours, type DayPerson, HALF_HOUR, HOUR, type PlannedWork } from "#core/day/model.ts";
-import { slotsWithin } from "#core/day/rules.ts";
+import { DAY_GRID, type DayHorse, type DayPerson, type PlannedWork } from "#core/day/model.ts";
 import { isDue, urgencyOf } from "#core/day/urgency.ts";
+import { usualSession } from "#core/day/usual.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
-import { nobodyLightEnough } from "#core/permission/lightest.ts";
-import {
-  type Act,
-  barring,
-  barsBearing,
-  horseReasons,
-  riderReasons,
-  sessionAct,
-  workingOn,
-} from "#core/permission/permission.ts";
+import { type Act, barring, riderReasons, sessionAct, workingOn } from "#core/permission/permission.ts";
 import type { ScheduledSession } from "#core/plan/term-plan.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
@@ -32,28 +23,12 @@ import { notHad } from "./not-had.ts";
 import { dayRecord } from "./record.ts";
 
 const WEEK = [0, 1, 2, 3, 4, 5, 6] as const;
-/** An hour, or three half hours where part of it is ridden. */
-const GROUND_SLOTS = HOUR;
-const RIDDEN_SLOTS = HOUR + HALF_HOUR;
-
-/**
- * What a horse is worked like where nobody says otherwise: as its plan has the day, and without one half of it ridden as soon as it is ridden at all; within
- * what was signed, and where nothing of the record bars it and somebody is light enough.
- */
-export function usualSession(
-  horse: DayHorse,
-  people: readonly DayPerson[],
-  laid: ScheduledSession | undefined,
-  { step }: Pick<DayHours, "step">,
-): Pick<DueView, "kind" | "length" | "main"> {
-  const barred = barsBearing(horseReasons(horse, sessionAct("both", DAY_GRID.minutes)));
-  const planned = laid?.kind ?? "both";
-  const ridden = planned !== "ground" && !barred && nobodyLightEnough(horse.load, people) === null;
-  const longest = slotsWithin(horse.sessionMinutes, step, DAY_GRID) ?? RIDDEN_SLOTS;
+/** With what its plan has it work. */
+function usualDue(horse: DayHorse, { people, laid, barn }: Around): Pick<DueView, "kind" | "length" | "main"> {
+  const planned = laid.get(horse.stay);
   return {
-    kind: ridden ? planned : "ground",
-    length: Math.min(longest, ridden ? RIDDEN_SLOTS : GROUND_SLOTS),
-    main: laid?.items.map(({ skill }) => skill) ?? [],
+    ...usualSession(horse, people, planned?.kind ?? null, dayHoursOf(barn)),
+    main: planned?.items.map(({ skill }) => skill) ?? [],
   };
 }
 
@@ -75,12 +50,8 @@ interface Around {
   /** What each plan has for the day. */
   readonly laid: ReadonlyMap<StayId, ScheduledSession>;
 }
-function standing(
-  stay: Stay,
-  horse: DayHorse,
-  { barn, today, day, appointments, meant, inWeek, people, laid }: Around,
-): Standing {
-  const hours = dayHoursOf(barn);
+function standing(stay: Stay, horse: DayHorse, around: Around): Standing {
+  const { barn, today, day, appointments, meant, inWeek } = around;
   const facts = termFacts(stay, barn);
   const reading = readTerm(facts, day);
   const workable = isWorkable(facts, day);
@@ -105,7 +76,7 @@ function standing(
       resting: {
         stay: stay.id,
         because: why?.code ?? (workable ? other : "rest-day"),
-        session: may ? usualSession(horse, people, laid.get(stay.id), hours) : null,
+        session: may ? usualDue(horse, around) : null,
       },
     };
   }
@@ -114,7 +85,7 @@ function standing(
     due: {
       stay: stay.id,
       urgency: urgencyOf(reading, last ? daysBetween(last, day) : null, daysBetween(day, reading.lastDay)),
-      ...usualSession(horse, people, laid.get(stay.id), hours),
+      ...usualDue(horse, around),
     },
     resting: null,
   };

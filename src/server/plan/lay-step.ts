@@ -3,6 +3,7 @@ import type { LayStep } from "#contracts/plan.ts";
 import { startsOf } from "#core/day/hours.ts";
 import { type Blocker, DAY_GRID, type DayHours, type Placement } from "#core/day/model.ts";
 import { blockersOf } from "#core/day/rules.ts";
+import { usualSession } from "#core/day/usual.ts";
 import { must } from "#core/kernel/assert.ts";
 import { ok } from "#core/kernel/result.ts";
 import { readingOf } from "#core/permission/from-record.ts";
@@ -14,7 +15,6 @@ import { findPlan, movePlanOn } from "#db/queries/plan.ts";
 import { findStay, listStays, lockStay } from "#db/queries/stays.ts";
 import { dayFacts, placementsOf } from "../day/facts.ts";
 import { blockedField, isPast, noteDay, notHere } from "../day/hand-out.ts";
-import { usualSession } from "../day/read-day.ts";
 import { dayRecord } from "../day/record.ts";
 import { horseRecord } from "../stay/facts.ts";
 import { type Answer, newId, no, note, type Work } from "../work.ts";
@@ -60,7 +60,7 @@ export async function layStep(
   );
   if (bars.length > 0) return no({ code: "blocked", path: blockedField(bars[0]?.code), blockers: bars });
   const kind = skill.bears === "nothing" ? ("ground" as const) : ("both" as const);
-  const { length } = usualSession(horse, facts.people, undefined, facts.hours);
+  const { length } = usualSession(horse, facts.people, null, facts.hours);
   const card = standing?.id ?? newId<"card">();
   const placed = placementsOf(record.cards);
   // As it was proposed or not at all: another place or another person beside it was not asked about.

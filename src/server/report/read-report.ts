@@ -152,7 +152,7 @@ export async function readIssue({ sql }: Deps, asked: string | undefined): Promi
   const issue = await findIssue(sql, Number(asked));
   return issue && viewOf(issue);
 }
-export const viewOf = (issue: FrozenIssue): IssueView => ({
+const viewOf = (issue: FrozenIssue): IssueView => ({
   ...lineOf(issue),
   stay: issue.stayId,
   content: contentOf(issue),

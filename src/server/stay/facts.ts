@@ -105,11 +105,7 @@ export function weightNow(
   return inWalk && measured ? { kilograms: inWalk.kilograms, day: measured.day } : null;
 }
 /** The evaluation's measures, with what was taken since in their place. */
-export function measuresNow(
-  { measuredLast: last }: Pick<Stay, "measuredLast">,
-  evaluation: Evaluation,
-  day: LocalDate,
-): Measures {
+function measuresNow({ measuredLast: last }: Pick<Stay, "measuredLast">, evaluation: Evaluation, day: LocalDate): Measures {
   const { measures } = evaluation.walk;
   const isNewer = (on: LocalDate | null): boolean => on !== null && on <= day && on >= evaluation.day;
   if (!last) return measures;

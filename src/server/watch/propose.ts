@@ -5,6 +5,7 @@ import { isWorkable } from "#core/calendar/term.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import type { Need } from "#core/watch/needs.ts";
+import { REST_DAYS } from "#core/watch/stall-check.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import type { PlanGoalRecord, PlanRecord } from "#db/queries/plan.ts";
 import type { Stay } from "#db/queries/stays.ts";
@@ -23,8 +24,6 @@ export interface Proposing {
   readonly weekDays: readonly WeekDayRecord[];
 }
 
-/** A skill that is stuck is left alone for so long, then tried anew. */
-export const REST_DAYS = 7;
 /** Where needs are met, below the horse's page. */
 const PATHS: Readonly<Partial<Record<Need["code"], string>>> = {
   evaluate: "/evaluate",

@@ -1,12 +1,11 @@
 /** The short list of what needs the manager today: every need with why, what is proposed, and what was answered already; the dearest to leave alone first. */
 import type { StepView } from "#contracts/views.plan.ts";
 import type { NeedView, Proposal } from "#contracts/views.ts";
-import { addDays, daysBetween, type LocalDate } from "#core/calendar/local-date.ts";
-import { dueDay, isOpen } from "#core/check/check.ts";
-import { causeOf } from "#core/intake/causes.ts";
+import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { type ProgressEvidence, standstill } from "#core/watch/evidence.ts";
 import { aboutOf, answerTo, costOfWaiting, type Need } from "#core/watch/needs.ts";
+import { checkForStall } from "#core/watch/stall-check.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
@@ -17,7 +16,7 @@ import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
 import { readSteps } from "../plan/read-step.ts";
 import { outcomeNow } from "../stay/facts.ts";
-import { type Proposing, proposalsFor, REST_DAYS, restOfWeek } from "./propose.ts";
+import { type Proposing, proposalsFor, restOfWeek } from "./propose.ts";
 
 export interface Watched {
   readonly stay: Stay;
@@ -95,31 +94,7 @@ async function lookAtStall(
   ]);
   const evidence = alarm ? standstill(scores, alarm.tracks, addDays(stay.firstDay, alarm.since)) : [];
   const latest = evaluations.filter((one) => one.closedAt).at(-1);
-  // Asked, or answered: what was looked at and is not there is not asked for again.
-  const asked = new Set(
-    stay.checks
-      .filter((check) => isOpen(check) || check.state === "done" || daysBetween(check.orderedOn, today) <= REST_DAYS)
-      .map(({ cause }) => cause),
-  );
   const ranked = latest ? outcomeNow(stay, barn, latest, worked, today).weighed.causes : [];
-  const first = ranked.find(({ cause }) => causeOf(cause).body && !asked.has(cause));
-  // Where no sign points anywhere, what is asked first is whether it goes sound.
-  const cause = first?.cause ?? (asked.has("lameness") ? null : "lameness");
-  if (!cause) return { evidence, proposal: null };
-  const { who, check } = causeOf(cause);
-  return {
-    evidence,
-    proposal: {
-      code: "order-check",
-      input: {
-        stay: stay.id,
-        cause,
-        who,
-        asked: check,
-        due: dueDay(today, first?.urgency ?? "days"),
-        holds: first?.holds ?? "nothing",
-        skills: [],
-      },
-    },
-  };
+  const check = checkForStall(ranked, stay.checks, today);
+  return { evidence, proposal: check && { code: "order-check", input: { stay: stay.id, ...check, skills: [] } } };
 }

@@ -7,6 +7,7 @@ import { readTerm } from "#core/calendar/term.ts";
 import { dayHoursOf } from "#core/day/hours.ts";
 import { type DayHorse, HALF_HOUR } from "#core/day/model.ts";
 import { urgencyOf } from "#core/day/urgency.ts";
+import { usualSession } from "#core/day/usual.ts";
 import { must } from "#core/kernel/assert.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { barsForGood, maySitOn } from "#core/permission/permission.ts";
@@ -24,7 +25,6 @@ import { listLaid, listWeekDays } from "#db/queries/week.ts";
 import type { Deps } from "../container.ts";
 import { dayFacts, placementOf } from "../day/facts.ts";
 import { notHad } from "../day/not-had.ts";
-import { usualSession } from "../day/read-day.ts";
 import { readSteps } from "../plan/read-step.ts";
 import { lastWorked, termFacts } from "../stay/facts.ts";
 
@@ -104,10 +104,9 @@ export async function readWeek({ sql, clock }: Deps, asked: LocalDate | null): P
     const latest = lastWorked(stay);
     const away = days.map((day) => notHad(stay, horse, appointments, { barn, day, today }));
     const own = meant.filter(({ stayId }) => stayId === stay.id);
-    const { main: _main, ...session } = usualSession(horse, everybody, planned.get(stay.id), hours);
     const wanted: WeekStay = {
       horse,
-      ...session,
+      ...usualSession(horse, everybody, planned.get(stay.id)?.kind ?? null, hours),
       usual: riders[0] ?? null,
       known: riders,
       sessions: horse.evaluated ? Math.max(0, end.contractedSoFar - before.length) : 0,

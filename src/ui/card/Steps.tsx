@@ -3,7 +3,7 @@
 import type { ReactNode } from "react";
 import { inWords, t } from "#ui/words/speak.ts";
 
-export const CARD_STEPS = ["before", "work", "happened", "end"] as const;
+const CARD_STEPS = ["before", "work", "happened", "end"] as const;
 export type CardStep = (typeof CARD_STEPS)[number];
 const WORDS: Record<CardStep, string> = inWords({ before: "Before", work: "Work", happened: "What happened", end: "The end" });
 

@@ -30,7 +30,7 @@ import {
   widthOf,
 } from "./sheet.ts";
 
-export function HourHead({ drawn }: { drawn: Drawn }) {
+function HourHead({ drawn }: { drawn: Drawn }) {
   return (
     <div className="grid grid-cols-[9rem_1fr]" aria-hidden="true">
       <span />

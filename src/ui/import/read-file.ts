@@ -4,25 +4,23 @@ import Papa from "papaparse";
 import readSheets from "read-excel-file/universal";
 import { CELL_LIMIT, COLUMNS_LIMIT, ROWS_LIMIT } from "#contracts/import.ts";
 
-export const FILE_FAULTS = [
-  "empty",
-  "too-large",
-  "unpacks-too-large",
-  "old-workbook",
-  "broken",
-  "too-many-rows",
-  "too-wide",
-  "long-cell",
-  "not-a-table",
-] as const;
-export type FileFault = (typeof FILE_FAULTS)[number];
+export type FileFault =
+  | "empty"
+  | "too-large"
+  | "unpacks-too-large"
+  | "old-workbook"
+  | "broken"
+  | "too-many-rows"
+  | "too-wide"
+  | "long-cell"
+  | "not-a-table";
 export interface Sheet {
   readonly name: string;
   readonly rows: readonly (readonly string[])[];
 }
 export type FileRead = { readonly sheets: readonly Sheet[] } | { readonly fault: FileFault; readonly line?: number };
 
-export const BYTES_LIMIT = 10 * 1024 * 1024;
+const BYTES_LIMIT = 10 * 1024 * 1024;
 /** All parts of a workbook together, unpacked. */
 const UNPACKED_LIMIT = 100 * 1024 * 1024;
 const PARTS_LIMIT = 2000;

@@ -144,7 +144,7 @@ const passes = (status: number): boolean => status === 0 || status === 429 || st
 const NOT_IN: readonly string[] = ["other-person", "must-change"];
 
 /** Sends what this person has waiting, the oldest first, until nothing waits or nobody answers. `heard` gets each answer by its entry. */
-export const flush = (person: string, heard: (seq: number, answer: Asked<unknown>) => void = () => undefined): Promise<Flushed> =>
+const flush = (person: string, heard: (seq: number, answer: Asked<unknown>) => void = () => undefined): Promise<Flushed> =>
   alone(async () => {
     const done = new Set<number>();
     for (;;) {

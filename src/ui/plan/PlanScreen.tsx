@@ -1,6 +1,6 @@
 /** The plan of a term with its forecast: both read from the record by the page's own worker, as the server reads them for the Rail. */
 
-import { useMemo, useState } from "react";
+import { Suspense, useMemo, useState } from "react";
 import type { PlanView } from "#contracts/views.plan.ts";
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
 import { hasTag } from "#core/ladder/ladder.ts";
@@ -10,6 +10,7 @@ import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { netMoved } from "#core/plan/weeks.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
+import { later } from "#ui/kit/later.ts";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { inner, listed, outer, plural } from "#ui/words/figures.ts";
@@ -19,13 +20,15 @@ import { sayNobodyLight } from "#ui/words/reasons-desk.ts";
 import { skillWords, trackWords } from "#ui/words/skills.ts";
 import { BigStep } from "./BigStep.tsx";
 import { Goals } from "./Goals.tsx";
-import { GoalsForm } from "./GoalsForm.tsx";
 import type { PlanReading } from "./reading.ts";
 import { Pins, TwoWeeks } from "./TwoWeeks.tsx";
 import { useOutlook } from "./use-outlook.ts";
 import { usePlan } from "./use-plan.ts";
 import { Weeks } from "./Weeks.tsx";
 import { WhatIfs } from "./WhatIfs.tsx";
+
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const GoalsForm = later(async () => (await import("./GoalsForm.tsx")).GoalsForm);
 
 /** The whole in two or three sentences. */
 function inWords(reading: PlanReading, goals: readonly PlanGoal[]): string {
@@ -121,16 +124,18 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
             </div>
           )}
           {editing && (
-            <GoalsForm
-              // Joined with somebody else's: the form begins anew from both.
-              key={joined ? JSON.stringify(joined) : ""}
-              goals={joined?.joined ?? goals}
-              clashes={joined?.clashes ?? null}
-              aim={view.aim}
-              busy={busy}
-              onSave={(next) => void saveGoals(next).then((done) => done && setEditing(false))}
-              onCancel={() => setEditing(false)}
-            />
+            <Suspense fallback={null}>
+              <GoalsForm
+                // Joined with somebody else's: the form begins anew from both.
+                key={joined ? JSON.stringify(joined) : ""}
+                goals={joined?.joined ?? goals}
+                clashes={joined?.clashes ?? null}
+                aim={view.aim}
+                busy={busy}
+                onSave={(next) => void saveGoals(next).then((done) => done && setEditing(false))}
+                onCancel={() => setEditing(false)}
+              />
+            </Suspense>
           )}
           <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
           {goals.length === 0 && !editing && <p>No goals yet. Add goals, and the plan follows.</p>}

@@ -1,16 +1,19 @@
 /** The cards of the next two weeks as they are laid, each thing to be pinned, moved to the next session, or left out for a while. */
 
-import { Fragment, useState } from "react";
+import { Fragment, Suspense, useState } from "react";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Pin, ScheduledItem, ScheduledSession } from "#core/plan/term-plan.ts";
 import type { WrittenWork } from "#core/plan/written.ts";
+import { later } from "#ui/kit/later.ts";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { inner, listed } from "#ui/words/figures.ts";
 import { SESSION } from "#ui/words/labels.ts";
 import { onDay, PURPOSE, sayPlace } from "#ui/words/plan.ts";
 import { sayConditions, skillWords } from "#ui/words/skills.ts";
-import { WriteCard } from "./WriteCard.tsx";
+
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const WriteCard = later(async () => (await import("./WriteCard.tsx")).WriteCard);
 
 /** Around the main, in the order in which they come. */
 const PARTS = [
@@ -66,14 +69,16 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
           )}
           {session.items.length > 0 && <p className="text-sm text-dim">{SESSION[session.kind]}</p>}
           {writing === session.day && (
-            <WriteCard
-              session={session}
-              day={onDay(firstDay, session.day)}
-              written={writtenOn(session.day)}
-              busy={busy}
-              onSave={(next) => write(session.day, next)}
-              onCancel={() => setWriting(null)}
-            />
+            <Suspense fallback={null}>
+              <WriteCard
+                session={session}
+                day={onDay(firstDay, session.day)}
+                written={writtenOn(session.day)}
+                busy={busy}
+                onSave={(next) => write(session.day, next)}
+                onCancel={() => setWriting(null)}
+              />
+            </Suspense>
           )}
           <ul>
             {session.items.map((item) => (

@@ -18,7 +18,7 @@ const EDGE = 0.08;
 const HATCH = Array.from({ length: 500 }, (_, i) => `M${4 * i - 8} 14l9 -16`).join("");
 
 const sayAhead = ({ step, day }: NonNullable<RulerView["ahead"]>): string => `${STEP_WORDS[step]}, ${sayDate(day)}`;
-export function sayRuler({ today, reading, posts, ahead }: RulerView): string {
+function sayRuler({ today, reading, posts, ahead }: RulerView): string {
   const behind = reading.owed;
   const lengths =
     behind > 0 ? `${plural(behind, "length")} behind` : behind < 0 ? `${plural(-behind, "length")} ahead` : "on schedule";

@@ -84,7 +84,7 @@ export const sayLayout = ({ elements }: FenceLayout): string =>
     .join("; ");
 
 const RESULTS = Object.keys(RESULT) as (keyof typeof RESULT)[];
-export function sayResult(result: FenceResult): string {
+function sayResult(result: FenceResult): string {
   const parts = RESULTS.flatMap((key) => {
     const times = result[key];
     return times === 0 ? [] : [key === "clear" ? t("{times} clear", { times }) : plural(times, RESULT[key], `${RESULT[key]}s`)];

@@ -21,7 +21,7 @@ export const CHANGES: Record<MethodQuestion, string> = {
   grooming: "order of the card",
   secondBit: "what it waits for",
 };
-export const ANSWER: { readonly [Q in MethodQuestion]: Readonly<Record<MethodAnswer<Q>, string>> } = {
+const ANSWER: { readonly [Q in MethodQuestion]: Readonly<Record<MethodAnswer<Q>, string>> } = {
   looseWork: { "own-pace": "At the horse's own pace", "keeps-gait": "Keeps the gait asked for" },
   headgear: { "rope-halter": "Rope halter, bit by steps", snaffle: "Plain snaffle" },
   reward: { release: "Release and rest", "release-and-food": "Release, and food for standing" },

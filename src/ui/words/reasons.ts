@@ -18,7 +18,7 @@ export interface ReasonNames {
   place(id: PlaceId): string;
 }
 /** On a card its rider is meant, and the place is known. */
-export const THE_RIDER: ReasonNames = { person: () => t("The rider"), place: () => t("This place") };
+const THE_RIDER: ReasonNames = { person: () => t("The rider"), place: () => t("This place") };
 
 const named = (id: string): string => (here().find(id) ? inner(t(here().of(id).words)) : id);
 
