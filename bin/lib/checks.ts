@@ -1,7 +1,9 @@
 /** Types and lint, one after the other beside the tests. A check that has passed on the same files, here or in another checkout, is not made again. */
 import { spawn } from "node:child_process";
 import { once } from "node:events";
-import { isKept, keepMark, keyOf } from "./kept.ts";
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { isKept, keepMark, keepText, keptText, keyOf } from "./kept.ts";
 
 const CODE = ["src", "bin", "cli", "demo", "bench", "drill", "year", "tests", "lint", "standins"];
 const SETTINGS = [
@@ -13,6 +15,20 @@ const SETTINGS = [
   "vitest.config.ts",
 ];
 const LINTED = ["eslint.config.mjs", "biome.json", "server.mjs", "public"];
+
+/** What ESLint knows of each file by its content (`npm run lint`). It names files by whole paths, which another checkout does not have. */
+const LINT_CACHE = "node_modules/.cache/eslint.json";
+const ANY_ROOT = "<root>/";
+function takeLintCache(root: string): void {
+  const [path, kept] = [join(root, LINT_CACHE), keptText("lint")];
+  if (kept === null || existsSync(path)) return;
+  mkdirSync(dirname(path), { recursive: true });
+  writeFileSync(path, kept.replaceAll(ANY_ROOT, join(root, "/")));
+}
+function keepLintCache(root: string): void {
+  const path = join(root, LINT_CACHE);
+  if (existsSync(path)) keepText("lint", readFileSync(path, "utf8").replaceAll(join(root, "/"), ANY_ROOT));
+}
 
 export const CHECKS = ["check", "lint"] as const;
 type Check = (typeof CHECKS)[number];
@@ -38,6 +54,7 @@ async function run(root: string, check: Check): Promise<Checked> {
     seconds: (performance.now() - begun) / 1000,
   });
   if (isKept("checks", key)) return answer(true, "", true);
+  if (check === "lint") takeLintCache(root);
   const child = spawn("npm", ["run", "-s", check], { cwd: root, stdio: ["ignore", "pipe", "pipe"] });
   let said = "";
   for (const stream of [child.stdout, child.stderr])
@@ -46,6 +63,7 @@ async function run(root: string, check: Check): Promise<Checked> {
     });
   const [code] = (await once(child, "close")) as [number | null];
   if (code === 0) keepMark("checks", key);
+  if (check === "lint") keepLintCache(root);
   return answer(code === 0, code === 0 ? "" : said);
 }
 

@@ -55,6 +55,18 @@ export function keepMark(kind: string, key: string): void {
   throwAwayOld(kind, KEEP_MARKS);
 }
 
+/** One text of its kind: the newest, whatever it was made of. */
+export function keepText(kind: string, text: string): void {
+  const making = join(folderOf(kind), `making-${process.pid}`);
+  mkdirSync(folderOf(kind), { recursive: true, mode: 0o700 });
+  writeFileSync(making, text);
+  renameSync(making, join(folderOf(kind), "newest"));
+}
+export function keptText(kind: string): string | null {
+  const path = join(folderOf(kind), "newest");
+  return existsSync(path) ? readFileSync(path, "utf8") : null;
+}
+
 /** Copies what is kept to `to`; false where nothing is. */
 export function takeKept(kind: string, key: string, to: string): boolean {
   const kept = join(folderOf(kind), key);

@@ -60,6 +60,7 @@ describe("the Plan screen", () => {
     const page = await screens.as("odalys");
     await openPlan(page);
     await button(page, "Change the goals").click();
+    await page.waitForSelector("form select");
     await page.select("form select", "travel");
     await page.select("select::-p-said([name='Side of Lead at the shoulder'])", "left").catch(async () => {
       const select = await page.waitForSelector("::-p-said([name='Side of Lead at the shoulder'])");
