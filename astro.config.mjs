@@ -2,12 +2,13 @@ import node from "@astrojs/node";
 import react from "@astrojs/react";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "astro/config";
+import { processesBeside } from "./bin/lib/beside.ts";
 import { serviceWorker } from "./bin/lib/service-worker.ts";
 
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "standalone" }),
-  integrations: [react(), serviceWorker()],
+  integrations: [react(), serviceWorker(), processesBeside()],
   devToolbar: { enabled: false },
   prefetch: false,
   // Foreign origins are refused in src/middleware.ts, which knows the real host; Astro's own check covers form posts only.

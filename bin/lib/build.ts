@@ -5,7 +5,15 @@ import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { keep, keyOf, takeKept } from "./kept.ts";
 
-const SOURCES = ["src", "public", "bin/lib/service-worker.ts", "astro.config.mjs", "package-lock.json", "tsconfig.json"];
+const SOURCES = [
+  "src",
+  "public",
+  "bin/lib/service-worker.ts",
+  "bin/lib/beside.ts",
+  "astro.config.mjs",
+  "package-lock.json",
+  "tsconfig.json",
+];
 const STAMP = "dist/source-hash";
 
 /** Returns whether it had to build; throws with the build's own words where that fails. */

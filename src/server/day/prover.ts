@@ -1,18 +1,13 @@
 /** The process beside the server that solves: one question at a time, its answers as they come, and an end when nobody listens any more. */
-import { type ChildProcess, fork } from "node:child_process";
-import { join } from "node:path";
+import type { ChildProcess } from "node:child_process";
 import type { ProofAsked, WeekAsked } from "#solver/prover.ts";
+import { forkBeside } from "../beside.ts";
 
 let child: ChildProcess | null = null;
 let queue: Promise<void> = Promise.resolve();
 function prover(): ChildProcess {
   if (child?.connected) return child;
-  // It runs from its source, as the command line does: the solver's WebAssembly stands beside it in node_modules.
-  child = fork(join(process.cwd(), "src/solver/prover.ts"), { execArgv: ["--import", "tsx"], serialization: "advanced" });
-  child.unref();
-  child.channel?.unref();
-  // That it cannot be reached shows in its end, which whoever waits hears of; without an ear here it would end the server.
-  child.on("error", () => undefined);
+  child = forkBeside("src/solver/prover.ts", { serialization: "advanced" });
   return child;
 }
 /** It is still connected for a moment after it was ended: nobody may be handed it then. */

@@ -1,8 +1,8 @@
 /** When plans and forecasts are read again, and where: in a process beside the server that reaches the same database, else here. */
-import { type ChildProcess, fork } from "node:child_process";
-import { join } from "node:path";
+import type { ChildProcess } from "node:child_process";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { perBarn } from "../barns.ts";
+import { forkBeside } from "../beside.ts";
 import type { Deps } from "../container.ts";
 import { log } from "../log.ts";
 import { type Swept, sweep } from "./sweep.ts";
@@ -11,14 +11,8 @@ import type { SweepAsked, SweepReport } from "./sweeper.ts";
 let child: ChildProcess | null = null;
 function sweeper(): ChildProcess {
   if (child?.connected) return child;
-  // From its source, as the solver beside it.
-  const one = fork(join(process.cwd(), "src/server/plan/sweeper.ts"), { execArgv: ["--import", "tsx"] });
-  child = one;
-  one.unref();
-  one.channel?.unref();
-  // Whoever waits hears of its end; without an ear here a process that cannot be reached would end the server.
-  one.on("error", () => undefined);
-  return one;
+  child = forkBeside("src/server/plan/sweeper.ts");
+  return child;
 }
 /** One sweep of that barn at a time: `begin` sees to it. */
 const sweepBeside = (url: string): Promise<Swept> =>
