@@ -47,6 +47,8 @@ export interface ChoiceState {
   readonly late?: readonly number[];
   /** False: met goals that fade are left out of account. */
   readonly freshness?: boolean;
+  /** How many of the items may be new, which one session begins one of; missing: one. */
+  readonly mostNew?: number;
 }
 
 /** Over some tracks: the lowest z of P(θ ≥ level), which is that of the side on which least is known to be there. */
@@ -176,7 +178,7 @@ export function chooseOn(
     addWorth(course, known, moment, goal, { missing: moment.missing[i] ?? 2, sessionsLeft }, bench);
   });
   const { index } = bench;
-  const { lastWorked, today, barred, items } = moment;
+  const { lastWorked, today, barred, items, mostNew = 1 } = moment;
   const isNew = (skill: number): boolean =>
     lastWorked[skill] === Number.NEGATIVE_INFINITY && weakerOf(course, known.mean, skill) < NEW_BELOW;
   const chosen: number[] = [];
@@ -203,7 +205,7 @@ export function chooseOn(
     if (best < 0) break;
     index[best] = 0;
     if (isNew(best)) {
-      if (fresh > 0) continue;
+      if (fresh >= mostNew) continue;
       fresh += 1;
     }
     chosen.push(best);

@@ -271,9 +271,9 @@ export class Mains {
     else if (lastOfTerm || before.slice(-OF_SIX).filter(servesPromise).length < PROMISED_OF_SIX)
       candidates = within(candidates, promised);
     // What the next big step still lacks comes before what is worth more in the long run.
-    const lacking = moment.lacking
-      .flatMap((id) => this.find(id) ?? [])
-      .filter((skill) => moment.may(skill) && !stuck.includes(skill.id) && !this.standsStill(skill.id, moment));
+    const lacking = [...new Set(moment.lacking.flatMap((id) => this.begunWith(id, moment)))].filter(
+      (skill) => moment.may(skill) && !stuck.includes(skill.id) && !this.standsStill(skill.id, moment),
+    );
     if (lacking.length > 0) candidates = lacking;
     const [first] = candidates;
     if (!first || (promised.size > 0 && stuck.some((id) => promised.has(id)) && !promised.has(first.id))) {
@@ -282,6 +282,19 @@ export class Mains {
     }
     if (!first) return null;
     return { skills: [first, ...this.beside(first, candidates, moment)], because: this.reasonFor(first, open) };
+  }
+
+  /** It has been shown, or what it rests on is well there. */
+  private isReady = (skill: Skill, { reading }: MainMoment): boolean =>
+    reading.isShown(skill) || skill.after.every((id) => !this.byId.has(id) || reading.counts(this.byId.get(id) as Skill) >= WELL);
+  /** The skill itself where it is ready, else what it still rests on: asked too early it would stand still for weeks. */
+  private begunWith(id: string, moment: MainMoment): readonly Skill[] {
+    const skill = this.find(id);
+    if (!skill) return [];
+    if (this.isReady(skill, moment)) return skill.nature !== "handling" || this.handlingMay(skill, moment) ? [skill] : [];
+    return skill.after
+      .filter((one) => this.byId.has(one) && moment.reading.counts(this.byId.get(one) as Skill) < WELL)
+      .flatMap((one) => this.begunWith(one, moment));
   }
 
   /** A second thing of the family; at most one of the two is new. */
@@ -377,9 +390,6 @@ export class Mains {
     const { ladder } = this.facts;
     const { reading, before } = moment;
     const opens = (id: string): number => this.opens.get(id) ?? 0;
-    const ready = (skill: Skill): boolean =>
-      reading.isShown(skill) ||
-      skill.after.every((id) => !this.byId.has(id) || reading.counts(this.byId.get(id) as Skill) >= WELL);
     const lately = (skill: Skill): number => before.slice(-2).filter((main) => main.includes(skill.id)).length;
     const able = ladder.filter(
       (skill) =>
@@ -387,7 +397,7 @@ export class Mains {
         !isPassing(skill, reading) &&
         this.isAskedFor(skill, moment) &&
         !this.standsStill(skill.id, moment) &&
-        ready(skill) &&
+        this.isReady(skill, moment) &&
         (reading.basisOf(skill) === "seen" || reading.basisOf(skill) === "none") &&
         reading.counts(skill) < RELIABLE &&
         !((moment.noFirst || moment.lastOfTerm) && !reading.isShown(skill)),

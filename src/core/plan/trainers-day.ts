@@ -6,7 +6,7 @@ import { chooseOn, lateOf } from "../forecast/choose.ts";
 import type { Belief } from "../forecast/estimator.ts";
 import type { SkillShape } from "../forecast/stay.ts";
 import { ancestorsIn, hasTag, skillIn } from "../ladder/ladder.ts";
-import { RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
+import { RELIABLE, REST_DAYS, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { countOf, nextStep, stateOf } from "../permission/next-step.ts";
 import { askedOf, wantsSecondItself } from "../permission/permission.ts";
@@ -31,8 +31,6 @@ const DATED_WITHIN = 28;
 const RANKED = 12;
 /** What is small and daily is asked in so many sessions to come, whatever is hoped of it. */
 const ASKED_SESSIONS = 6;
-/** What stands still rests for a week. */
-const RESTS_DAYS = 8;
 /** Share of an item that goes to what is done beside the main. */
 const BESIDE = 0.4;
 /** What a session adds to a skill of which the forecast says nothing. */
@@ -186,7 +184,7 @@ export class TrainersDay {
       late: this.late,
     };
     const idOf = (skill: number): string => (course.skills[skill] as SkillShape).id;
-    const ranked = chooseOn(course, known, { ...moment, items: RANKED, freshness: false }).map(idOf);
+    const ranked = chooseOn(course, known, { ...moment, items: RANKED, mostNew: RANKED, freshness: false }).map(idOf);
     const stale = chooseOn(course, known, { ...moment, items: 2 })
       .map(idOf)
       .filter((id) => !ranked.includes(id));
@@ -200,7 +198,7 @@ export class TrainersDay {
     const nearly = next !== null && stateOf(countOf(next.missing)) === "nearly";
     const mainMoment: MainMoment = {
       reading,
-      stuck: trainer.stuck.filter((id) => day - (this.workedOn.get(id) ?? Number.NEGATIVE_INFINITY) < RESTS_DAYS),
+      stuck: trainer.stuck.filter((id) => day - (this.workedOn.get(id) ?? Number.NEGATIVE_INFINITY) <= REST_DAYS),
       lacking: nearly ? next.missing.flatMap((one) => (one.code === "level" ? [one.skill] : [])) : [],
       steps,
       may,

@@ -5,8 +5,8 @@ import { type CauseId, causeOf } from "../intake/causes.ts";
 import type { HeldWork, RankedCause } from "../intake/findings.ts";
 import type { Professional } from "../intake/signs.ts";
 
-/** What was asked is left alone for so many days, and then thought of anew; so is a skill that is stuck. */
-export const REST_DAYS = 7;
+/** What was asked is left alone for so many days, and then thought of anew. */
+const ASKED_WITHIN_DAYS = 7;
 /** Where no sign points anywhere, what is asked first is whether it goes sound. */
 const FIRST_OF_ALL: CauseId = "lameness";
 
@@ -26,7 +26,7 @@ type Asked = Pick<CheckFacts, "state" | "cause"> & { readonly orderedOn: LocalDa
 export function checkForStall(ranked: readonly RankedCause[], checks: readonly Asked[], today: LocalDate): StallCheck | null {
   const asked = new Set(
     checks
-      .filter((check) => isOpen(check) || check.state === "done" || daysBetween(check.orderedOn, today) <= REST_DAYS)
+      .filter((check) => isOpen(check) || check.state === "done" || daysBetween(check.orderedOn, today) <= ASKED_WITHIN_DAYS)
       .map(({ cause }) => cause),
   );
   const first = ranked.find(({ cause }) => causeOf(cause).body && !asked.has(cause));

@@ -28,6 +28,8 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
   const open = away === null && card === null;
   const drop = useDroppable({ id, data: { stay: horse.stay, day }, disabled: !open || meant !== null });
   const drag = useDraggable({ id, data: { stay: horse.stay, day }, disabled: meant === null });
+  // Once it is worked, its log says what came of it.
+  const marked = away || card?.state === "closed" ? null : step;
   const says = card
     ? `on the day sheet with ${card.rider}${card.state === "closed" ? ", worked" : ""}`
     : away
@@ -64,9 +66,9 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
         aria-label={`${horse.horse}, ${sayDate(day)}: ${says}${step ? `; ${sayWeekStep(step)}` : ""}${appointments.map((one) => `; ${APPOINTMENT[one.kind]}${sayHours(one)}`).join("")}`}
         onClick={onTouch}
         onKeyDown={(event) => event.key.startsWith("Arrow") && (event.preventDefault(), onArrow(event.key))}
-        className={`flex min-h-9 w-full touch-manipulation items-center justify-between gap-1 overflow-hidden border px-1.5 text-left text-sm ${tone} ${selected ? "outline-3 outline-slate" : ""} ${drop.isOver ? "bg-straw outline-2 outline-ink" : ""} ${drag.isDragging ? "opacity-40" : ""}`}
+        className={`flex w-full touch-manipulation justify-between gap-1 overflow-hidden border px-1.5 text-left text-sm ${marked ? "min-h-11 items-start" : "min-h-9 items-center"} ${tone} ${selected ? "outline-3 outline-slate" : ""} ${drop.isOver ? "bg-straw outline-2 outline-ink" : ""} ${drag.isDragging ? "opacity-40" : ""}`}
       >
-        <span className={step ? "shrink-0" : "truncate"}>
+        <span className="truncate">
           {card ? (
             <>
               {card.state === "closed" ? "✓ " : ""}
@@ -93,12 +95,12 @@ export function WeekCell({ horse, cell, rider, price, selected, held, onTouch, o
           </span>
         )}
       </button>
-      {step && !away && (
+      {marked && (
         <span
-          className="sign pointer-events-none absolute top-1/2 right-1.5 max-w-[60%] -translate-y-1/2 truncate bg-straw px-1 text-xs text-ink"
+          className="sign pointer-events-none absolute bottom-1 left-2 max-w-[90%] truncate bg-straw px-1 text-xs leading-4 text-ink"
           aria-hidden="true"
         >
-          {STEP_SHORT[step.step]}
+          {STEP_SHORT[marked.step]}
         </span>
       )}
     </td>
