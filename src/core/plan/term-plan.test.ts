@@ -249,6 +249,37 @@ describe("the plan of what is left", () => {
     for (const { because, items } of plan)
       if (because.code === "another-way") for (const { skill } of items) expect(known).not.toContain(skill);
   });
+  it("begins what the next big step lacks with what that rests on, and gets on with it", () => {
+    const saddled = ["pad", "rope-flag", "give-head", "saddle", "girth"];
+    const sessions = [worked(2, ["lead", "stand", "space", ...saddled], 4), worked(4, saddled, 4), worked(6, ["send-out"], 0)];
+    const past = standingOf(sessions).past.map((one) => ({ ...one, tack: ["saddle"] as const }));
+    const standing = standingOf(sessions, { past });
+    const plan = planOf(recordOf({ sessions, standing, goals: [{ ...goal("sit"), must: true }] }));
+    const mains = plan.map(({ items }) => items.map(({ skill }) => skill));
+    const firstOf = (skill: string): number => mains.findIndex((main) => main.includes(skill));
+    expect(firstOf("send-out")).toBeGreaterThanOrEqual(0);
+    expect(firstOf("send-out")).toBeLessThan(firstOf("loose-tack"));
+    expect(firstOf("loose-tack")).toBeLessThan(firstOf("stirrup-weight"));
+    expect(mains.filter((main) => main.includes("loose-tack")).length).toBeLessThan(7);
+  });
+  it("asks for nothing new whose prerequisites nobody has seen, for any horse", () => {
+    const parts = SKILLS.filter(({ id }) => ancestorsIn(SKILLS, "sit").includes(id));
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 4 }), { minLength: parts.length, maxLength: parts.length }), (levels) => {
+        const of = (level: number): readonly string[] => parts.filter((_, i) => levels[i] === level).map(({ id }) => id);
+        const known = [0, 1, 2, 3, 4].map((level) => worked(level + 1, of(level), level)).filter(({ work }) => work.length > 0);
+        const plan = planOf(recordOf({ sessions: known, standing: standingOf(known), goals: [{ ...goal("sit"), must: true }] }));
+        const met = new Set(parts.filter((_, i) => (levels[i] ?? 0) >= 2).map(({ id }) => id));
+        for (const { items, warmUp, handling, finish } of plan) {
+          for (const { skill } of items) {
+            if (!met.has(skill)) expect([skill, skillOf(skill).after.filter((one) => !met.has(one))]).toEqual([skill, []]);
+          }
+          for (const skill of [...items.map((one) => one.skill), ...warmUp, ...handling, ...finish]) met.add(skill);
+        }
+      }),
+      { numRuns: 15 },
+    );
+  });
   it("looks at what a horse is told to do under a rider once somebody rides it here", () => {
     const ridden = ["bend-stop", "forward", "give-head", "hindquarters", "block"];
     const sessions = [worked(2, ridden, 4), worked(4, ridden, 4)];
