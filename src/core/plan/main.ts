@@ -284,16 +284,17 @@ export class Mains {
     return { skills: [first, ...this.beside(first, candidates, moment)], because: this.reasonFor(first, open) };
   }
 
-  /** It has been shown, or what it rests on is well there. */
-  private isReady = (skill: Skill, { reading }: MainMoment): boolean =>
-    reading.isShown(skill) || skill.after.every((id) => !this.byId.has(id) || reading.counts(this.byId.get(id) as Skill) >= WELL);
-  /** The skill itself where it is ready, else what it still rests on: asked too early it would stand still for weeks. */
+  /** It has been shown, or what it rests on counts so much. */
+  private isReady = (skill: Skill, { reading }: MainMoment, level: number): boolean =>
+    reading.isShown(skill) ||
+    skill.after.every((id) => !this.byId.has(id) || reading.counts(this.byId.get(id) as Skill) >= level);
+  /** The skill itself once what it rests on is usable, else that first: asked too early it would stand still for weeks. */
   private begunWith(id: string, moment: MainMoment): readonly Skill[] {
     const skill = this.find(id);
     if (!skill) return [];
-    if (this.isReady(skill, moment)) return skill.nature !== "handling" || this.handlingMay(skill, moment) ? [skill] : [];
+    if (this.isReady(skill, moment, USABLE)) return skill.nature !== "handling" || this.handlingMay(skill, moment) ? [skill] : [];
     return skill.after
-      .filter((one) => this.byId.has(one) && moment.reading.counts(this.byId.get(one) as Skill) < WELL)
+      .filter((one) => this.byId.has(one) && moment.reading.counts(this.byId.get(one) as Skill) < USABLE)
       .flatMap((one) => this.begunWith(one, moment));
   }
 
@@ -397,7 +398,7 @@ export class Mains {
         !isPassing(skill, reading) &&
         this.isAskedFor(skill, moment) &&
         !this.standsStill(skill.id, moment) &&
-        this.isReady(skill, moment) &&
+        this.isReady(skill, moment, WELL) &&
         (reading.basisOf(skill) === "seen" || reading.basisOf(skill) === "none") &&
         reading.counts(skill) < RELIABLE &&
         !((moment.noFirst || moment.lastOfTerm) && !reading.isShown(skill)),

@@ -262,14 +262,14 @@ describe("the plan of what is left", () => {
     expect(firstOf("loose-tack")).toBeLessThan(firstOf("stirrup-weight"));
     expect(mains.filter((main) => main.includes("loose-tack")).length).toBeLessThan(7);
   });
-  it("asks for nothing new whose prerequisites nobody has seen, for any horse", () => {
+  it("asks for nothing that rests on what the horse does not do at all, for any horse", () => {
     const parts = SKILLS.filter(({ id }) => ancestorsIn(SKILLS, "sit").includes(id));
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 0, max: 4 }), { minLength: parts.length, maxLength: parts.length }), (levels) => {
         const of = (level: number): readonly string[] => parts.filter((_, i) => levels[i] === level).map(({ id }) => id);
         const known = [0, 1, 2, 3, 4].map((level) => worked(level + 1, of(level), level)).filter(({ work }) => work.length > 0);
         const plan = planOf(recordOf({ sessions: known, standing: standingOf(known), goals: [{ ...goal("sit"), must: true }] }));
-        const met = new Set(parts.filter((_, i) => (levels[i] ?? 0) >= 2).map(({ id }) => id));
+        const met = new Set(parts.filter((_, i) => (levels[i] ?? 0) >= 1).map(({ id }) => id));
         for (const { items, warmUp, handling, finish } of plan) {
           for (const { skill } of items) {
             if (!met.has(skill)) expect([skill, skillOf(skill).after.filter((one) => !met.has(one))]).toEqual([skill, []]);
