@@ -208,7 +208,7 @@ describe("a session that went another way", () => {
 
 describe("my string", () => {
   it("takes down a session that nobody handed out, and opens its card; the office reads of it in the evening", async () => {
-    const { who } = await openCard(["ground", "both"]);
+    const { who } = await openCard(["ground", "both", "saddle"]);
     const page = await screens.as(who, PHONE);
     await screens.visit(page, "/string");
     await thumb(await text(page, "Add an unplanned session"));
