@@ -1,6 +1,6 @@
 /** The figures of a year, and of several: each seed's two barns are the same horses, so that what is compared is a pair. */
 import { addDays, daysBetween } from "#core/calendar/local-date.ts";
-import { seededRandom } from "#core/kernel/random.ts";
+import { type Random, seededRandom } from "#core/kernel/random.ts";
 import type { GuestTally, YearTally } from "./tally.ts";
 
 export interface Figure {
@@ -12,6 +12,8 @@ export interface Figure {
   readonly whyWorse?: string;
   /** Of one year; null: nothing to count. */
   of(year: YearTally): number | null;
+  /** Of what is counted one by one and seldom: how many there were in so many thousand sessions. Their own luck is part of the interval. */
+  readonly seldom?: (year: YearTally) => { readonly count: number; readonly thousands: number };
 }
 const sum = (all: readonly number[]): number => all.reduce((total, one) => total + one, 0);
 const mean = (all: readonly number[]): number | null => (all.length === 0 ? null : sum(all) / all.length);
@@ -20,6 +22,20 @@ const gone = (year: YearTally): readonly GuestTally[] => guests(year).filter(({ 
 const sessions = (year: YearTally): number => sum(guests(year).map(({ given }) => given.size));
 const share = (part: number, whole: number): number | null => (whole === 0 ? null : (100 * part) / whole);
 const PER = 1_000;
+/** Incidents of a sort, counted in 1,000 sessions. */
+function counted(is: (incident: GuestTally["incidents"][number]) => boolean): Pick<Figure, "of" | "seldom"> {
+  const seldom = (year: YearTally) => ({
+    count: sum(guests(year).map(({ incidents }) => incidents.filter(is).length)),
+    thousands: Math.max(1, sessions(year)) / PER,
+  });
+  return {
+    seldom,
+    of: (year) => {
+      const { count, thousands } = seldom(year);
+      return count / thousands;
+    },
+  };
+}
 
 /** Days from the first day of pain until somebody was asked, or until the horse went home or the year ended. */
 function daysToLook(year: YearTally): readonly number[] {
@@ -70,9 +86,7 @@ export const FIGURES: readonly Figure[] = [
     words: "Incidents with a rider up, in 1,000 sessions",
     unit: "",
     better: "less",
-    of: (year) =>
-      (PER * sum(guests(year).map(({ incidents }) => incidents.filter(({ mounted }) => mounted).length))) /
-      Math.max(1, sessions(year)),
+    ...counted(({ mounted }) => mounted),
   },
   {
     id: "mounted-chance",
@@ -89,9 +103,7 @@ export const FIGURES: readonly Figure[] = [
     words: "Falls, bolts and people hurt, in 1,000 sessions",
     unit: "",
     better: "less",
-    of: (year) =>
-      (PER * sum(guests(year).map(({ incidents }) => incidents.filter(({ grave }) => grave).length))) /
-      Math.max(1, sessions(year)),
+    ...counted(({ grave }) => grave),
   },
   {
     id: "look",
@@ -143,32 +155,41 @@ export interface Compared {
   readonly high: number;
 }
 const DRAWS = 2_000;
-/** Seeds drawn again with putting back (Efron's bootstrap); with one seed the interval is that seed. */
+/**
+ * In a thousand sessions of several years, as it could as well have been: the square root of a count of events that come one by one is known to a half,
+ * whatever it is (Anscombe's transform of Poisson counts).
+ */
+function rateDrawn(years: readonly YearTally[], seldom: NonNullable<Figure["seldom"]>, random: Random): number {
+  const all = years.map(seldom);
+  const root = Math.sqrt(sum(all.map(({ count }) => count)) + 3 / 8) + random.normal() / 2;
+  return Math.max(0, root) ** 2 / sum(all.map(({ thousands }) => thousands));
+}
+/**
+ * Seeds drawn again with putting back (Efron's bootstrap); with one seed the interval is that seed. Where seldom things are counted, ten seeds hold a
+ * handful of them, and their own luck is drawn too.
+ */
 export function compare(furlong: readonly YearTally[], whiteboard: readonly YearTally[]): readonly Compared[] {
   return FIGURES.flatMap((figure): readonly Compared[] => {
     const pairs = furlong.flatMap((year) => {
       const other = whiteboard.find(({ seed }) => seed === year.seed);
       const [a, b] = [figure.of(year), other ? figure.of(other) : null];
-      return a === null || b === null ? [] : [[a, b] as const];
+      return a === null || b === null || !other ? [] : [{ a, b, year, other }];
     });
     if (pairs.length === 0) return [];
     const random = seededRandom(7);
-    const draws = Array.from(
-      { length: DRAWS },
-      () =>
-        sum(
-          pairs.map(() => {
-            const [a, b] = random.pick(pairs);
-            return a - b;
-          }),
-        ) / pairs.length,
-    ).sort((a, b) => a - b);
+    const { seldom } = figure;
+    const draws = Array.from({ length: DRAWS }, () => {
+      const drawn = pairs.map(() => random.pick(pairs));
+      if (!seldom) return sum(drawn.map(({ a, b }) => a - b)) / pairs.length;
+      const [ours, theirs] = [drawn.map(({ year }) => year), drawn.map(({ other }) => other)];
+      return rateDrawn(ours, seldom, random) - rateDrawn(theirs, seldom, random);
+    }).sort((a, b) => a - b);
     const at = (part: number): number => draws[Math.floor(part * (DRAWS - 1))] ?? 0;
     return [
       {
         figure,
-        furlong: sum(pairs.map(([a]) => a)) / pairs.length,
-        whiteboard: sum(pairs.map(([, b]) => b)) / pairs.length,
+        furlong: sum(pairs.map(({ a }) => a)) / pairs.length,
+        whiteboard: sum(pairs.map(({ b }) => b)) / pairs.length,
         low: at(0.05),
         high: at(0.95),
       },

@@ -7,10 +7,12 @@ import { placementsOf, problemOf } from "#core/day/from-barn.ts";
 import { Search } from "#core/day/search.ts";
 import { settled } from "#core/day/settle.ts";
 import { fallen } from "#core/day/stands.ts";
+import { MOST_GOALS } from "#core/intake/aims.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
+import { isDearer } from "#core/plan/on-the-way.ts";
 import { planTheWeek } from "#demo/week.ts";
 import { readBarn } from "#server/barn/read-barn.ts";
 import { readDay } from "#server/day/read-day.ts";
@@ -30,7 +32,6 @@ import { type Guest, goalsOf, weatherOf } from "./world.ts";
 const BOOKED_AHEAD = 8;
 const CHUNK = 100;
 const CHUNKS = 12;
-const MOST_GOALS = 12;
 const WEEK_TRIES = 150;
 
 export class Manager {
@@ -195,7 +196,8 @@ export class Manager {
       one.warned.push(this.today);
     }
     const offered = proposals.find(
-      ({ code }) => code === "order-check" || code === "rest-skill" || code === "lay-step" || code === "add-sessions",
+      ({ code }) =>
+        code === "order-check" || code === "rest-skill" || code === "lay-step" || code === "add-sessions" || code === "add-goal",
     );
     switch (need.code) {
       case "evaluate":
@@ -223,8 +225,8 @@ export class Manager {
         return;
       }
       case "next-goals":
-        await this.nextGoals(one, need.skills);
-        await this.putOff(view, 7);
+        if (offered) await this.order(one, offered);
+        await this.putOff(view, offered ? 1 : 7);
         return;
       case "report":
       case "hold":
@@ -247,17 +249,8 @@ export class Manager {
     } else if (proposal.code === "rest-skill") await this.try("plan/set-pins", proposal.input);
     else if (proposal.code === "lay-step") await this.try("plan/lay-step", proposal.input);
     else if (proposal.code === "add-sessions") await this.try("week/set", proposal.input);
+    else if (proposal.code === "add-goal") await this.try("plan/set-goals", proposal.input);
   }
-  private async nextGoals({ stay }: Stabled, skills: readonly string[]): Promise<void> {
-    const opened = must(await openStay(this.year.database, stay), "a stay");
-    const { version, record } = await readPlan(this.year.database, opened, this.year.boss);
-    const goals = record?.goals ?? [];
-    const more = skills
-      .filter((skill) => !goals.some((goal) => goal.skill === skill))
-      .map((skill) => ({ skill, target: 3, side: null, weight: 1, must: false, by: null }));
-    if (more.length > 0) await this.try("plan/set-goals", { stay, version, goals: [...goals, ...more].slice(0, MOST_GOALS) });
-  }
-
   private async evaluate(one: Stabled, kind: EvaluationKind): Promise<void> {
     const { database, world } = this.year;
     const begun = await this.try<{ id: EvaluationId }>("intake/begin", { stay: one.stay, kind });
@@ -278,13 +271,17 @@ export class Manager {
     const steps = [...new Set(told.flatMap(({ onTheWay }) => onTheWay?.skill ?? []))].filter(
       (skill) => !goals.some((goal) => goal.skill === skill),
     );
-    const judgement = {
+    const withSteps = {
       ...view.proposal,
       goals: [...goals, ...steps.map((skill) => ({ skill, target: 3 as const, verdict: null, because: "" }))].slice(
         0,
         MOST_GOALS,
       ),
     };
+    // The page tells again what is to be signed; several steps at once may cost what one would not.
+    const again = steps.length > 0 ? ((await tellDraft(database, view.id, withSteps)) ?? []) : told;
+    const costs = told.some(({ chance }, i) => isDearer(chance ?? 0, again[i]?.chance ?? 1));
+    const judgement = costs ? view.proposal : withSteps;
     if (view.proposal.checks.some(({ cause }) => causeOf(cause).body)) this.year.lookedAt(one);
     await this.try("intake/sign", { id: evaluation, revision: view.signatures.length, judgement });
   }

@@ -116,7 +116,7 @@ ${table(
   ]),
 )}
 
-The interval draws the seeds again with putting back; "no telling" means that it holds 0.
+The interval draws the seeds again with putting back, and of incidents, which are counted one by one, their own luck too; "no telling" means that it holds 0.
 
 ${
   compared.some(isWorse)

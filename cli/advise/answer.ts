@@ -7,6 +7,7 @@ import { verdictOf } from "#core/forecast/chance.ts";
 import { levelShown } from "#core/forecast/estimator.ts";
 import { alarmsOf } from "#core/forecast/outlook.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
+import { toEnd } from "#core/kernel/pieces.ts";
 import { BEARS, type Bears, type Skill } from "#core/ladder/skill.ts";
 import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import { GATE_TICKS, ticksFor } from "#core/permission/ground-check.ts";
@@ -29,6 +30,7 @@ import { cardWork, type WorkRole } from "#core/plan/card-work.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { nextFrom } from "#core/plan/next-goals.ts";
 import { type NextStepNotice, nextStepNotice, type StepPerson, stepOnTheWay } from "#core/plan/next-step-notice.ts";
+import { nextTowards } from "#core/plan/on-the-way.ts";
 import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
 import { tell } from "#core/plan/stored-forecast.ts";
 import { layPlan, type ScheduledSession } from "#core/plan/term-plan.ts";
@@ -39,7 +41,7 @@ import { isBehind } from "#core/watch/term-needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Case } from "./case.ts";
-import { type Advised, placeCalled } from "./record.ts";
+import { type Advised, placeCalled, wishesOf } from "./record.ts";
 
 const PLAYS = 1000;
 const SESSIONS_SHOWN = 10;
@@ -283,6 +285,11 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
   const worked = file.sessions.map(({ day }) => daysBetween(stay.firstDay, day));
   const open = stillOpen(alarmsOf(factsOf(stay)), (track) => reading.levels.get(track)?.latest);
   const stall = stallNotice(open, worked, daysBetween(stay.firstDay, today));
+  const state = readingOn(stay);
+  const met = new Set(told.filter((one) => one.met).map(({ skill }) => skill));
+  const openGoals = stay.goals.flatMap(({ skill }) => (met.has(skill) ? [] : [skill]));
+  const chances = new Map(told.map(({ skill, chance }) => [skill, chance]));
+  const towards = toEnd(nextTowards(stay, state, { wishes: wishesOf(file), open: openGoals, chances }));
   return [
     ...(wantsBack && nobodyLightEnough(horse.load, advised.people) ? ["nobody-light-enough"] : []),
     ...(file.evaluations.length > 0 && !horse.signed ? ["not-signed"] : []),
@@ -311,6 +318,7 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
         reading,
         stay.goals.map(({ skill }) => skill),
       ).map(({ id }) => id),
+      towards,
     }).map(({ code }) => code),
   ];
 }

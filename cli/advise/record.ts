@@ -310,6 +310,10 @@ export function recordOf(file: Case, whole: Ladder): Advised {
   return { ...advised, stay: { ...advised.stay, standing: stands, waits: waits(stands.stuck) } };
 }
 
+/** What the owner asked for and was told not to come in this term. */
+export const wishesOf = ({ goals }: Pick<Case, "goals">): readonly string[] =>
+  (goals ?? []).flatMap(({ skill, verdict }) => (verdict === "not-this-term" ? [skill] : []));
+
 const goalsOf = ({ goals, stay, signed }: Case, ladder: Ladder): readonly PlanGoal[] =>
   goals
     ?.filter(({ verdict }) => verdict !== "not-this-term")

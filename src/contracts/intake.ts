@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
 import { VERDICTS } from "#core/forecast/chance.ts";
-import { GOAL_TARGETS, type Goal } from "#core/intake/aims.ts";
+import { GOAL_TARGETS, type Goal, MOST_GOALS } from "#core/intake/aims.ts";
 import { isZone, sidesOfZone, TOUCHES_BY, type Touch } from "#core/intake/body.ts";
 import { MOMENTS, TRENDS } from "#core/intake/cause-rules.ts";
 import { CAUSE_IDS } from "#core/intake/causes.ts";
@@ -158,7 +158,7 @@ export const JudgementFields = z.object({
   circleMinutes: z.nullable(whole(0, 60, "minutes")),
   apart: words(300),
   focus: list(said("A focus", 160), MOST_FOCUS),
-  goals: list(z.object({ ...GoalFields.shape, verdict: z.nullable(oneOf(VERDICTS)), because: words(300) }), 12).check(
+  goals: list(z.object({ ...GoalFields.shape, verdict: z.nullable(oneOf(VERDICTS)), because: words(300) }), MOST_GOALS).check(
     distinct((goal) => goal.skill),
   ),
   checks: list(

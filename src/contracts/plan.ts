@@ -3,6 +3,7 @@
 import { z } from "zod/mini";
 import { SESSION_KINDS } from "#core/card/card.ts";
 import { STALL_GROUPS } from "#core/forecast/stall.ts";
+import { MOST_GOALS } from "#core/intake/aims.ts";
 import { SIDES, sidesOf } from "#core/kernel/sides.ts";
 import { ANSWERS, type OwnMethod } from "#core/ladder/methods.ts";
 import { SKILL_PLACES } from "#core/ladder/skill.ts";
@@ -38,7 +39,7 @@ export const PlanGoalFields = z
 const once = <T>(of: (one: T) => string) =>
   z.refine<T[]>((all) => new Set(all.map(of)).size === all.length, "A skill is listed twice. Remove one.");
 
-const goals = list(PlanGoalFields, 12).check(once((goal) => goal.skill));
+const goals = list(PlanGoalFields, MOST_GOALS).check(once((goal) => goal.skill));
 const planVersion = whole(0, 1_000_000_000);
 export const SetGoals = z.object({ stay: id<"stay">(), version: planVersion, goals });
 export type SetGoals = z.output<typeof SetGoals>;

@@ -64,7 +64,8 @@ export type Proposal =
   | { readonly code: "add-sessions"; readonly days: readonly LocalDate[]; readonly input: SetWeek }
   /** On the sheet of its day, with its people. */
   | { readonly code: "lay-step"; readonly step: StepView; readonly input: LayStep }
-  | { readonly code: "drop-goal"; readonly input: SetGoals };
+  | { readonly code: "drop-goal"; readonly input: SetGoals }
+  | { readonly code: "add-goal"; readonly skill: string; readonly input: SetGoals };
 
 /** A need of the short list, the dearest to leave alone first. */
 export interface NeedView {

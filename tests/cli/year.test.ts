@@ -71,7 +71,7 @@ describe("a year", () => {
 });
 
 describe("what came of it", () => {
-  const yearWith = (by: YearTally["by"], given: number): YearTally => {
+  const yearWith = (by: YearTally["by"], given: number, falls = 0): YearTally => {
     const world = smallest(1);
     const year = newTally(by, world);
     const [guest] = world.guests;
@@ -89,7 +89,10 @@ describe("what came of it", () => {
         { ...goal, held: true },
         { ...goal, skill: "lead", held: false, promised: false },
       ],
-      incidents: [{ day: guest.firstDay, mounted: true, grave: false, warned: false }],
+      incidents: [
+        { day: guest.firstDay, mounted: true, grave: false, warned: false },
+        ...Array.from({ length: falls }, () => ({ day: guest.firstDay, mounted: true, grave: true, warned: false })),
+      ],
       rides: 8,
       mountedChance: 0.04,
       overPain: 2,
@@ -115,6 +118,14 @@ describe("what came of it", () => {
     const rows = compare([yearWith("furlong", 18)], [yearWith("whiteboard", 16)]);
     expect(rows.find((row) => row.figure.id === "owed")).toMatchObject({ furlong: 10, whiteboard: 20, low: -10, high: -10 });
     expect(rows.find((row) => row.figure.id === "wishes")).toMatchObject({ low: 0, high: 0 });
+  });
+  it("does not take a handful of falls for a difference", () => {
+    const grave = (falls: number) =>
+      compare([yearWith("furlong", 16, falls)], [yearWith("whiteboard", 16, 1)]).find((row) => row.figure.id === "grave");
+    const [few, many] = [grave(5), grave(60)];
+    expect((few?.low ?? 1) < 0 && (few?.high ?? 0) > 0).toBe(true);
+    expect(many?.low).toBeGreaterThan(0);
+    expect(many?.furlong).toBe(60 / 0.016);
   });
   it("calls chances honest that come true as often as they were told", () => {
     const told = Array.from({ length: 100 }, (_, i) => ({ chance: 0.3, met: i < 30 }));

@@ -2,6 +2,7 @@
  * Whether a horse may be stalled at this moment, and how it would then stand: plays that all began with a horse in full health would promise too much
  * of one that has just stopped learning. The reading of the scores is the alarm's, of one group; it raises none.
  */
+import { toEnd } from "../kernel/pieces.ts";
 import { type Belief, believeNothing, copyOf, takeIn } from "./estimator.ts";
 import { STALL } from "./growth.ts";
 import type { StayFacts } from "./stay.ts";
@@ -80,9 +81,6 @@ export function* startingStateOf(
 
 /** The same at once. */
 export function readingNow(facts: StayFacts): StartingState {
-  const reading = startingStateOf(facts);
-  let step = reading.next();
-  while (!step.done) step = reading.next();
-  const { belief, doubt } = step.value;
+  const { belief, doubt } = toEnd(startingStateOf(facts));
   return { belief, doubt };
 }

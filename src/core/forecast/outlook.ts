@@ -1,4 +1,5 @@
 /** A stay read whole: what is believed after its last session, alarms on the way, what to work next. One way in for page, worker and command line. */
+import { toEnd } from "../kernel/pieces.ts";
 import { chooseWork, type SkillQuery } from "./choose.ts";
 import { readingNow, type StartingState } from "./doubt.ts";
 import { type Belief, believeNothing } from "./estimator.ts";
@@ -91,17 +92,11 @@ export function* watchOf(
 
 /** Skills that gained next to nothing over their last sessions, by themselves. */
 export function standStill(facts: StayFacts): readonly string[] {
-  const watch = watchOf(facts, { alarms: false });
-  let step = watch.next();
-  while (!step.done) step = watch.next();
-  return step.value.stuck;
+  return toEnd(watchOf(facts, { alarms: false })).stuck;
 }
 /** Alarms of a stay, all at once. */
 export function alarmsOf(facts: StayFacts): readonly StallAlarm[] {
-  const watch = watchOf(facts);
-  let step = watch.next();
-  while (!step.done) step = watch.next();
-  return step.value.alarms;
+  return toEnd(watchOf(facts)).alarms;
 }
 
 /** A rider's leaning from several stays, each read from the same prior: their evidence added up. */

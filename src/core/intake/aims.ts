@@ -10,6 +10,8 @@ export interface Goal {
   readonly target: 3 | 4 | 5;
 }
 export const GOAL_TARGETS = [3, 4, 5] as const;
+/** Goals of one stay. */
+export const MOST_GOALS = 12;
 
 /** What a skill still takes, in sessions that work on it, by side: the harder side decides. */
 export interface SessionsMissing {

@@ -31,7 +31,7 @@ const patternOf = (phrase: string): RegExp =>
       .replace(/ +… +/g, "\\b[^.;]*\\b")}\\b`,
     "g",
   );
-const MOST_GOALS = 6;
+const MOST_READ = 6;
 
 interface Named {
   readonly skill: string;
@@ -147,7 +147,7 @@ export function readRequest(words: string, { skills, of }: Ladder, context: Requ
     wanted.some((other) => ancestorsIn(skills, other.skill).includes(skill) && (!isHandling(skill) || isHandling(other.skill)));
   const goals = wanted
     .filter(({ skill }, i) => !isStep(skill) && wanted.findIndex((one) => one.skill === skill) === i)
-    .slice(0, MOST_GOALS)
+    .slice(0, MOST_READ)
     .map(({ skill, words: by }): ReadGoal => ({ skill, target: 3, words: by }));
   const notRead = clausesOf(words, LARGE)
     .filter(({ from, to, words: part }) => {

@@ -20,6 +20,15 @@ export interface PlanGoal {
 /** A goal's skill with all that it rests on. */
 export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
   new Set([id, ...ancestorsIn(ladder, id)]);
+/** A step that is taken up as a goal: done well on both sides, as usual, by the end of the term. */
+export const goalOn = (skill: string): PlanGoal & { readonly by: null } => ({
+  skill,
+  target: 3,
+  side: null,
+  weight: 2,
+  must: false,
+  by: null,
+});
 export const WEIGHTS = [1, 2, 3] as const;
 const MUST = 2;
 /** What the plan gives for meeting a goal. */

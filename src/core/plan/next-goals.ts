@@ -25,6 +25,8 @@ export function nextFrom(ladder: readonly Skill[], reading: HorseReading, from: 
     )
     .sort(
       (a, b) =>
+        // Specialist work is nothing that a horse is simply taken on to.
+        Number(a.specialist) - Number(b.specialist) ||
         Number(hasTag(b, ...ELSEWHERE)) - Number(hasTag(a, ...ELSEWHERE)) ||
         Number(reading.counts(b) >= USABLE) - Number(reading.counts(a) >= USABLE) ||
         a.to3 - b.to3 ||

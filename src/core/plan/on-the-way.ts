@@ -1,24 +1,149 @@
-/** How far a horse gets towards something that is not for this term: the step on its way that the owner may be told instead. */
-import { LIKELY_FROM, POSSIBLE_FROM } from "../forecast/chance.ts";
-import { ancestorsIn, skillIn } from "../ladder/ladder.ts";
+/** How far a horse gets towards something that is not for this term: what the owner may be told instead, and what comes next when that is reached. */
+import { LIKELY_FROM, POSSIBLE_FROM, type Verdict, verdictOf } from "../forecast/chance.ts";
+import type { StartingState } from "../forecast/doubt.ts";
+import { ancestorsIn, hasTag, skillIn } from "../ladder/ladder.ts";
 import { WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
-import type { HorseReading } from "../reading/reading.ts";
+import { STEP_TAGS } from "../permission/steps.ts";
+import { type HorseReading, readHorse } from "../reading/reading.ts";
+import { goalOn, type PlanGoal, partsOfGoal } from "./goal-sets.ts";
+import { aheadOf, ladderOf, type StayRecord } from "./outlook.ts";
+import { KEPT_PLAYS, PLAYS_A_PIECE, tell } from "./stored-forecast.ts";
 
-/** What the goal rests on and the horse does not do yet, what rests on most last; handling is a step to handling alone. */
+/**
+ * What the goal rests on and the horse does not do yet, what rests on most last; handling is a step to handling alone, and what lies below something that it
+ * does is behind it.
+ */
 export function stepsTowards(ladder: readonly Skill[], reading: Pick<HorseReading, "counts">, goal: string): readonly string[] {
   const nature = skillIn(ladder, goal)?.nature;
   const below = (id: string): number => ancestorsIn(ladder, id).length;
-  return ancestorsIn(ladder, goal)
-    .filter((id) => {
-      const skill = skillIn(ladder, id);
-      return skill && (skill.nature !== "handling" || nature === "handling") && reading.counts(skill) < WELL;
-    })
+  const way = ancestorsIn(ladder, goal).flatMap((id) => skillIn(ladder, id) ?? []);
+  const done = way.filter((skill) => reading.counts(skill) >= WELL);
+  const past = new Set(done.flatMap(({ id }) => [id, ...ancestorsIn(ladder, id)]));
+  return way
+    .filter((skill) => (skill.nature !== "handling" || nature === "handling") && !past.has(skill.id))
+    .map(({ id }) => id)
     .sort((a, b) => below(a) - below(b));
 }
 
-/** Of these steps the last that is likely, else the last that is possible; null: none is. `chanceOf`: 0-1, null where nobody can say. */
-export function lastInReach(steps: readonly string[], chanceOf: (skill: string) => number | null): string | null {
-  const from = (least: number): string | undefined => steps.findLast((id) => (chanceOf(id) ?? 0) >= least);
-  return from(LIKELY_FROM) ?? from(POSSIBLE_FROM) ?? null;
+/** What of these an owner can be told of: the big steps; where none is in reach, what comes before them. */
+export function stagesOf(ladder: readonly Skill[], steps: readonly string[]): readonly (readonly string[])[] {
+  const isBig = (id: string): boolean => hasTag(skillIn(ladder, id) as Skill, ...STEP_TAGS);
+  const first = steps.findIndex(isBig);
+  return first < 0 ? [steps] : [steps.filter(isBig), steps.slice(0, first)];
+}
+
+export interface Reach {
+  readonly skill: string;
+  /** 0-1, with the work aimed at it. */
+  readonly chance: number;
+}
+
+/**
+ * Of steps that rest on one another, what rests on most last, the last that is likely, else the last that is possible; null: none is. A later step is no
+ * likelier than one before it, so that few are asked. `chanceOf`: 0-1, null where nobody can say; it may pause.
+ */
+export function* lastInReach(
+  steps: readonly string[],
+  chanceOf: (skill: string) => Generator<number, number | null>,
+): Generator<number, Reach | null> {
+  for (const least of [LIKELY_FROM, POSSIBLE_FROM]) {
+    let found: Reach | null = null;
+    let [from, to] = [0, steps.length - 1];
+    while (from <= to) {
+      const middle = Math.ceil((from + to) / 2);
+      const skill = steps[middle] as string;
+      const chance = (yield* chanceOf(skill)) ?? 0;
+      if (chance < least) to = middle - 1;
+      else {
+        found = { skill, chance };
+        from = middle + 1;
+      }
+    }
+    if (found) return found;
+  }
+  return null;
+}
+
+export interface ReachAsked {
+  readonly record: StayRecord;
+  readonly state: StartingState;
+  readonly reading: HorseReading;
+  /** That stay goals whatever comes of it. */
+  readonly goals: readonly PlanGoal[];
+  /** Their chances without anything more, 0-1. */
+  readonly chances: ReadonlyMap<string, number>;
+}
+/** A chance that falls by less is as it was. */
+const NOTICED = 0.1;
+const RANK: Readonly<Record<Verdict, number>> = { likely: 2, possible: 1, "not-this-term": 0 };
+/** What is worked more leaves less for the rest: true where something that stays a goal would be told otherwise. */
+export const isDearer = (before: number, after: number): boolean =>
+  before - after > NOTICED && RANK[verdictOf(after)] < RANK[verdictOf(before)];
+/**
+ * How far the horse gets towards each of several goals by the end of the term, the work aimed at each step in turn: a step that is one of seventeen goals at
+ * once is never reached. One that would cost what stays a goal is out of reach. `itself`: a goal may be the answer too. Pauses between pieces of the plays.
+ */
+export function* reachOf(
+  { record, state, reading, goals, chances }: ReachAsked,
+  wishes: readonly string[],
+  itself: boolean,
+): Generator<number, ReadonlyMap<string, Reach>> {
+  const ladder = ladderOf(record);
+  const known = new Map<string, number | null>();
+  function* chanceOf(skill: string): Generator<number, number | null> {
+    const before = known.get(skill);
+    if (before !== undefined) return before;
+    const aimed = [...goals.filter((goal) => goal.skill !== skill), goalOn(skill)];
+    const telling = tell({ record: { ...record, goals: aimed }, reading: state });
+    for (let done = 0; done < KEPT_PLAYS; yield done) done = telling.run(done + PLAYS_A_PIECE);
+    const told = new Map(telling.told(KEPT_PLAYS).map((one) => [one.skill, one.chance]));
+    const costs = goals.some((goal) => isDearer(chances.get(goal.skill) ?? 0, told.get(goal.skill) ?? 1));
+    const chance = costs ? null : (told.get(skill) ?? null);
+    known.set(skill, chance);
+    return chance;
+  }
+  const reached = new Map<string, Reach>();
+  for (const wish of wishes) {
+    const steps = stepsTowards(ladder, reading, wish);
+    const [stage = [], ...earlier] = stagesOf(ladder, steps);
+    for (const these of [itself ? [...stage, wish] : stage, ...earlier]) {
+      const found = yield* lastInReach(these, chanceOf);
+      if (!found) continue;
+      reached.set(wish, found);
+      break;
+    }
+  }
+  return reached;
+}
+
+/** Fewer sessions begin nothing new. */
+const LEAST_SESSIONS = 4;
+export interface Towards {
+  /** What the owner asked for and was told not to come in this term. */
+  readonly wish: string;
+  /** What comes next on the way to it, or the wish itself where it has come into reach. */
+  readonly skill: string;
+}
+/** Of wishes that were not for this term those that no open goal leads to any more, while there is time for another step. */
+export function* nextTowards(
+  record: StayRecord,
+  state: StartingState,
+  {
+    wishes,
+    open,
+    chances,
+  }: Pick<ReachAsked, "chances"> & { readonly wishes: readonly string[]; readonly open: readonly string[] },
+): Generator<number, Towards | null> {
+  const ladder = ladderOf(record);
+  const waiting = wishes.filter((wish) => {
+    const parts = partsOfGoal(ladder, wish);
+    return skillIn(ladder, wish) && !open.some((id) => parts.has(id));
+  });
+  if (waiting.length === 0 || record.onHold || aheadOf(record).days.length < LEAST_SESSIONS) return null;
+  const { scores, history, rides } = record.standing;
+  const reading = readHorse({ ladder, scores, kind: record.kind, history, rides });
+  const reached = yield* reachOf({ record, state, reading, goals: record.goals, chances }, waiting, true);
+  for (const [wish, { skill }] of reached) return { wish, skill };
+  return null;
 }

@@ -35,8 +35,8 @@ export type Need =
   | { readonly code: "step-ready"; readonly step: Step; readonly skill: string }
   /** It is needed on a day, and will hardly be there. */
   | { readonly code: "dated-goal"; readonly skill: string; readonly chance: number; readonly by: LocalDate }
-  /** All goals are met: what may come next. */
-  | { readonly code: "next-goals"; readonly skills: readonly string[] };
+  /** All goals are met, or none of them leads to what the owner came for any more: what may come next, the first of it towards that wish. */
+  | { readonly code: "next-goals"; readonly skills: readonly string[]; readonly wish?: string | null };
 export type NeedCode = Need["code"];
 export const NEED_CODES = [
   "evaluate",
@@ -164,6 +164,8 @@ export function aboutOf(need: Need): string {
       return need.evaluation;
     case "check-late":
       return need.who;
+    case "next-goals":
+      return need.wish ? (need.skills[0] ?? "") : "";
     default:
       return "";
   }

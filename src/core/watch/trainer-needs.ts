@@ -25,12 +25,14 @@ export interface TrainerNeedsAsked {
   readonly goals: readonly ForecastGoal[];
   /** What may come next once all goals are met, most fitting first. */
   readonly next: readonly string[];
+  /** The next step to a wish that no open goal leads to any more; null: none. */
+  readonly towards: { readonly wish: string; readonly skill: string } | null;
 }
 
 const NEXT_TOLD = 4;
 
 export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
-  const { today, firstDay, length, stepBack, ready, stuck, goals, next } = asked;
+  const { today, firstDay, length, stepBack, ready, stuck, goals, next, towards } = asked;
   const needs: Need[] = [];
   if (stepBack?.code === "same-trouble" && stepBack.trouble && stepBack.at)
     needs.push({ code: "same-trouble", at: stepBack.at, day: stepBack.trouble.day, quiet: stepBack.quiet, of: stepBack.of });
@@ -51,6 +53,10 @@ export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
   // One standstill is told, the first of them; the others stand on the horse's page.
   const [still] = stuck;
   if (still !== undefined) needs.push({ code: "stuck", skill: still });
-  if (goals.length > 0 && open.length === 0) needs.push({ code: "next-goals", skills: next.slice(0, NEXT_TOLD) });
+  if (towards || (goals.length > 0 && open.length === 0)) {
+    const { wish = null, skill } = towards ?? {};
+    const others = open.length > 0 ? [] : next.filter((one) => one !== skill);
+    needs.push({ code: "next-goals", skills: [...(skill ? [skill] : []), ...others].slice(0, NEXT_TOLD), wish });
+  }
   return needs;
 }

@@ -10,7 +10,7 @@ import type { Outcome } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { EvaluationId, PersonId, StayId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
-import { bool, instant, int, nullable, number, text } from "../rows.ts";
+import { bool, id, instant, int, nullable, number, text } from "../rows.ts";
 import { many } from "../run.ts";
 
 const InstrumentRow = z.object({ version: int, madeAt: instant, madeBy: text, rungs: z.array(RungFields) });
@@ -109,6 +109,34 @@ export async function replaceGoals(
              ON CONFLICT (stay_id, skill) DO UPDATE SET target = EXCLUDED.target, position = EXCLUDED.position, must = goal.must OR EXCLUDED.must`;
 }
 
+/** How each goal was answered: what the signature says of it, else what was read then. */
+export const answersOf = ({ content, goals }: Pick<JudgementRecord, "content" | "goals">) =>
+  content.goals.flatMap(({ skill, target, verdict }) => {
+    const said = verdict ?? goals.find(({ goal }) => goal.skill === skill)?.verdict;
+    return said ? [{ skill, target, verdict: said }] : [];
+  });
+
+const WishRow = z.object({ stayId: id<"stay">(), content: JudgementFields, goals: JudgementRow.shape.goals });
+/** By stay: what was not for this term when it was last asked, as the forecast had it and the signature left it. */
+export async function listWishes(db: Db, stays: readonly StayId[]): Promise<ReadonlyMap<StayId, readonly string[]>> {
+  const rows = await many(
+    WishRow,
+    db`SELECT DISTINCT ON (e.stay_id) e.stay_id, j.content, j.reading -> 'goals' AS goals
+       FROM judgement j JOIN evaluation e ON e.id = j.evaluation_id
+       WHERE e.stay_id = ANY(${[...stays]}::uuid[]) AND e.kind <> 'exit' ORDER BY e.stay_id, e.day DESC, j.revision DESC`,
+  );
+  return new Map(
+    rows.map((row) => [
+      row.stayId,
+      row.goals.flatMap(({ goal: { skill }, verdict }) =>
+        verdict === "not-this-term" && answersOf(row).some((one) => one.skill === skill && one.verdict === verdict)
+          ? [skill]
+          : [],
+      ),
+    ]),
+  );
+}
+
 /** What was signed of the arrival: how each goal was answered, and what the first week is about. Null before it was. */
 export async function findArrivalJudgement(db: Db, stay: StayId) {
   const [last] = await many(
@@ -118,12 +146,5 @@ export async function findArrivalJudgement(db: Db, stay: StayId) {
        WHERE e.stay_id = ${stay} AND e.kind = 'intake' ORDER BY j.revision DESC LIMIT 1`,
   );
   if (!last) return null;
-  const read = new Map(last.goals.map(({ goal, verdict }) => [goal.skill, verdict]));
-  return {
-    focus: last.content.focus,
-    verdicts: last.content.goals.flatMap(({ skill, verdict }) => {
-      const said = verdict ?? read.get(skill);
-      return said ? [{ skill, verdict: said }] : [];
-    }),
-  };
+  return { focus: last.content.focus, verdicts: answersOf(last).map(({ skill, verdict }) => ({ skill, verdict })) };
 }

@@ -14,7 +14,14 @@ import { trackKey } from "#core/ladder/level.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { listChecksOf } from "#db/queries/check.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
-import { findInstrument, type JudgementRecord, latestInstrument, listGoals, listJudgements } from "#db/queries/judgement.ts";
+import {
+  answersOf,
+  findInstrument,
+  type JudgementRecord,
+  latestInstrument,
+  listGoals,
+  listJudgements,
+} from "#db/queries/judgement.ts";
 import { listPages } from "#db/queries/ladder.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
@@ -101,9 +108,7 @@ function proposalOf(outcome: Outcome, goals: JudgementFields["goals"], ladder: L
 
 /** Goals that were answered as not for this term. */
 const farAway = (signed: JudgementRecord | undefined): readonly Goal[] =>
-  (signed?.content.goals ?? []).filter(
-    ({ skill, verdict }) => (verdict ?? signed?.goals.find(({ goal }) => goal.skill === skill)?.verdict) === "not-this-term",
-  );
+  signed ? answersOf(signed).filter(({ verdict }) => verdict === "not-this-term") : [];
 
 /** A closed evaluation with what comes of it; null where there is none of that id. */
 export async function readClosedEvaluation(

@@ -1,6 +1,5 @@
 /** How the goals of an evaluation are answered: by the forecast's own function, on the record as it would stand once the judgement is signed. */
 import { createHash } from "node:crypto";
-import { setImmediate as breathe } from "node:timers/promises";
 import { serialize } from "node:v8";
 import type { JudgementFields } from "#contracts/intake.ts";
 import type { SignedGoal } from "#contracts/views.intake.ts";
@@ -12,14 +11,15 @@ import { limitsSigned } from "#core/intake/limits.ts";
 import { ancestorsIn } from "#core/ladder/ladder.ts";
 import { type HorseRecord, readingOf } from "#core/permission/from-record.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { lastInReach, stepsTowards } from "#core/plan/on-the-way.ts";
+import { reachOf } from "#core/plan/on-the-way.ts";
 import { ladderOf, type StayRecord } from "#core/plan/outlook.ts";
-import { KEPT_PLAYS, PLAYS_A_PIECE, tell, tellWhole } from "#core/plan/stored-forecast.ts";
+import { tellWhole } from "#core/plan/stored-forecast.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
 import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { type Evaluation, findEvaluation } from "#db/queries/intake.ts";
 import { findStay, type Stay } from "#db/queries/stays.ts";
+import { byPieces } from "../by-pieces.ts";
 import type { Deps } from "../container.ts";
 import { keptOf } from "../plan/kept.ts";
 import { recordOf } from "../plan/record.ts";
@@ -79,10 +79,7 @@ async function answersFor(
   horse: HorseRecord,
 ): Promise<readonly SignedGoal[]> {
   const reading = readingOf(horse);
-  const steps = tellWhole(record);
-  let step = steps.next();
-  for (; !step.done; step = steps.next()) await breathe();
-  const { told, reading: state } = step.value;
+  const { told, reading: state } = await byPieces(tellWhole(record));
   const answers = goals.map(({ skill, target }): SignedGoal => {
     const one = told.find((goal) => goal.skill === skill);
     return {
@@ -99,29 +96,21 @@ async function answersFor(
   return withSteps(answers, dropped, { record, state, reading });
 }
 
-/** Beside each goal that is not for this term, how far the horse gets: the rest of the term played with what it rests on as goals. */
+/** Beside each goal that is not for this term, how far the horse gets. */
 async function withSteps(
   answers: readonly SignedGoal[],
   dropped: readonly string[],
   { record, state, reading }: { readonly record: StayRecord; readonly state: StartingState; readonly reading: HorseReading },
 ): Promise<readonly SignedGoal[]> {
-  const ladder = ladderOf(record);
-  const far = new Map(dropped.map((skill) => [skill, stepsTowards(ladder, reading, skill)] as const));
-  const asked = new Set([...far.values()].flat());
-  if (asked.size === 0) return answers;
-  const kept = record.goals.filter(({ skill }) => !far.has(skill));
-  const steps = [...asked].map((skill): PlanGoal => ({ skill, target: 3, side: null, weight: 2, must: false, by: null }));
-  const telling = tell({
-    record: { ...record, goals: [...kept.filter(({ skill }) => !asked.has(skill)), ...steps] },
-    reading: state,
-  });
-  for (let done = 0; done < KEPT_PLAYS; done = telling.run(done + PLAYS_A_PIECE)) await breathe();
-  const told = new Map(telling.told(KEPT_PLAYS).map((one) => [one.skill, one.chance]));
+  if (dropped.length === 0) return answers;
+  const goals = record.goals.filter(({ skill }) => !dropped.includes(skill));
+  const chances = new Map(answers.map(({ goal, chance }) => [goal.skill, chance ?? 0]));
+  const reached = await byPieces(reachOf({ record, state, reading, goals, chances }, dropped, false));
   // Where something that stays a goal rests on it anyway, there is nothing to take in its place.
-  const covered = new Set(kept.flatMap(({ skill }) => [skill, ...ancestorsIn(ladder, skill)]));
+  const covered = new Set(goals.flatMap(({ skill }) => [skill, ...ancestorsIn(ladderOf(record), skill)]));
   return answers.map((answer) => {
-    const skill = lastInReach(far.get(answer.goal.skill) ?? [], (id) => told.get(id) ?? null);
-    return skill === null || covered.has(skill) ? answer : { ...answer, onTheWay: { skill, chance: told.get(skill) ?? 0 } };
+    const onTheWay = reached.get(answer.goal.skill);
+    return !onTheWay || covered.has(onTheWay.skill) ? answer : { ...answer, onTheWay };
   });
 }
 

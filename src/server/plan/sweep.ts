@@ -15,6 +15,7 @@ import { groupBy } from "#core/kernel/group.ts";
 import { trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import type { SessionsTaken } from "#core/ladder/typical.ts";
+import { nextTowards } from "#core/plan/on-the-way.ts";
 import { factsOf, nextWork, type StayRecord } from "#core/plan/outlook.ts";
 import { stillStuck } from "#core/plan/standing.ts";
 import { KEPT_PLAYS, PLAYS_A_PIECE, tell } from "#core/plan/stored-forecast.ts";
@@ -25,6 +26,7 @@ import { trainerNeeds } from "#core/watch/trainer-needs.ts";
 import { type Barn, findBarn, markWritten } from "#db/queries/barn.ts";
 import { listRecordStamps, listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
+import { listWishes } from "#db/queries/judgement.ts";
 import { listPeople } from "#db/queries/people.ts";
 import {
   findPlan,
@@ -39,6 +41,7 @@ import {
 } from "#db/queries/plan.ts";
 import { listStays, lockStay, type Stay } from "#db/queries/stays.ts";
 import { perBarn } from "../barns.ts";
+import { byPieces } from "../by-pieces.ts";
 import type { Deps } from "../container.ts";
 import { heardOfRiders } from "../ladder/leanings.ts";
 import { recordOf } from "./record.ts";
@@ -55,16 +58,12 @@ function causesOf(before: string, after: string): readonly PlanCause[] {
   return PLAN_CAUSES.filter((_, i) => was[i] !== is[i]);
 }
 
-async function byPieces<T>(steps: Generator<number, T>): Promise<T> {
-  let step = steps.next();
-  for (; !step.done; step = steps.next()) await breathe();
-  return step.value;
-}
-
 interface Turn {
   readonly stay: Stay;
   readonly record: StayRecord;
   readonly plan: PlanRecord | null;
+  /** What the owner asked for and was told not to come in this term. */
+  readonly wishes: readonly string[];
   readonly fingerprint: string;
   readonly today: LocalDate;
 }
@@ -89,7 +88,11 @@ async function readOn(deps: Deps, stay: StayId, facts: StayFacts): Promise<{ rea
   return { reading, watch };
 }
 
-async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, today }: Turn, plays: number): Promise<void> {
+async function readAgain(
+  deps: Deps,
+  { stay, record: read, plan, wishes, fingerprint, today }: Turn,
+  plays: number,
+): Promise<void> {
   const facts = factsOf(read);
   const { reading, watch } = await readOn(deps, stay.id, facts);
   const { alarms, leanings, rate, stuck } = watch;
@@ -110,6 +113,9 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
   });
   const next = laid.slice(0, SOON_SESSIONS).find(({ because }) => because.code === "step");
   const ready = next?.because.code === "step" && next.items[0] ? { step: next.because.step, skill: next.items[0].skill } : null;
+  const open = goals.filter(({ told: { state } }) => !state.met).map(({ skill }) => skill);
+  const chances = new Map(told.map(({ skill, chance }) => [skill, chance]));
+  const towards = await byPieces(nextTowards(record, reading, { wishes, open, chances }));
   const needs = record.onHold
     ? []
     : trainerNeeds({
@@ -127,6 +133,7 @@ async function readAgain(deps: Deps, { stay, record: read, plan, fingerprint, to
           met: state.met,
         })),
         next: nextWork(record).map(({ id }) => id),
+        towards,
       });
   await deps.sql.begin(async (tx) => {
     await lockStay(tx, stay.id);
@@ -177,9 +184,10 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   const ids = stays.map(({ id }) => id);
   const known = knownOf(deps);
   for (const id of known.keys()) if (!ids.includes(id)) known.delete(id);
-  const [plans, goals, stamps, taken, forecasts, everybody, heard] = await Promise.all([
+  const [plans, goals, asked, stamps, taken, forecasts, everybody, heard] = await Promise.all([
     listPlans(sql, ids),
     listPlanGoals(sql, ids),
+    listWishes(sql, ids),
     listRecordStamps(sql, ids),
     listTaken(sql),
     listLatestForecasts(sql, ids),
@@ -192,6 +200,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
   for (const stay of stays) {
     const plan = plans.find(({ stayId }) => stayId === stay.id) ?? null;
     const mine = (goalsOf.get(stay.id) ?? []).map(({ stayId: _stay, ...goal }) => goal);
+    const wishes = (asked.get(stay.id) ?? []).filter((wish) => !mine.some(({ skill }) => skill === wish));
     const pins = plan?.pins ?? [];
     const fingerprint = fingerprintOf({
       session: [stay.delivered, stamps.find(({ stayId }) => stayId === stay.id)],
@@ -202,7 +211,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
         stay.weighed,
         people.map(({ rides, weightKg }) => [rides, weightKg]),
       ],
-      goals: mine,
+      goals: [mine, wishes],
       pins,
       term: [
         stay.length,
@@ -242,7 +251,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
       people,
       stuck: forecasts.find(({ stayId }) => stayId === stay.id)?.stuck ?? [],
     });
-    turns.push({ stay, record, plan, fingerprint, today });
+    turns.push({ stay, record, plan, wishes, fingerprint, today });
   }
   return turns;
 }

@@ -2,8 +2,10 @@
 import type { Proposal } from "#contracts/views.ts";
 import { addDays, type LocalDate, mondayOf } from "#core/calendar/local-date.ts";
 import { isWorkable } from "#core/calendar/term.ts";
+import { MOST_GOALS } from "#core/intake/aims.ts";
 import { causeOf } from "#core/intake/causes.ts";
 import { REST_DAYS } from "#core/ladder/marks.ts";
+import { goalOn } from "#core/plan/goal-sets.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -115,6 +117,13 @@ export function proposalsFor(need: Need, proposing: Proposing): readonly Proposa
     }
     case "stuck":
       return [...otherWays(proposing, need.skill), open];
+    case "next-goals": {
+      const kept = goals.map(({ stayId: _stay, ...goal }) => goal);
+      const [skill] = need.skills;
+      if (skill === undefined || kept.length >= MOST_GOALS || kept.some((goal) => goal.skill === skill)) return [open];
+      const input = { stay: stay.id, version: plan?.version ?? 0, goals: [...kept, goalOn(skill)] };
+      return [{ code: "add-goal", skill, input }, open];
+    }
     case "goal": {
       const kept = goals.filter(({ skill }) => skill !== need.skill).map(({ stayId: _stay, ...goal }) => goal);
       return [

@@ -13,6 +13,7 @@ const ROUTES = {
   "go-back": "plan/set-pins",
   "add-sessions": "week/set",
   "drop-goal": "plan/set-goals",
+  "add-goal": "plan/set-goals",
   "lay-step": "plan/lay-step",
 } as const;
 const DONE = {
@@ -21,6 +22,7 @@ const DONE = {
   "go-back": "Rested for a week, and the skill before it comes next. The plan is updated.",
   "add-sessions": "Added to the week.",
   "drop-goal": "Goal removed. The plan is updated.",
+  "add-goal": "Goal added. The plan is updated.",
   "lay-step": "On the day sheet.",
 } as const;
 

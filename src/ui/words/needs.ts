@@ -56,6 +56,10 @@ export function sayNeed(need: Need): string {
     case "dated-goal":
       return `Tight for ${sayDate(need.by)}: ${inner(skillWords(need.skill))} (${Math.round(100 * need.chance)}%)`;
     case "next-goals":
+      if (need.wish)
+        return need.skills[0] === need.wish
+          ? `Within reach now, as the owner asked: ${inner(skillWords(need.wish))}`
+          : `Next step towards ${inner(skillWords(need.wish))}: ${inner(skillWords(need.skills[0] ?? ""))}`;
       return need.skills.length > 0
         ? `All goals reached. Next: ${inner(listed(need.skills.map((id) => inner(skillWords(id)))))}`
         : "All goals reached: set new ones";
@@ -83,7 +87,7 @@ export function sayNeedShort(need: Need): string {
     case "dated-goal":
       return `Tight for ${sayDate(need.by)}: ${inner(shortSkill(need.skill))}`;
     case "next-goals":
-      return "All goals reached";
+      return need.wish ? `Next step: ${inner(shortSkill(need.skills[0] ?? ""))}` : "All goals reached";
     default:
       return sayNeed(need);
   }
@@ -231,6 +235,8 @@ export function sayProposal(proposal: Proposal, need: Need): string {
       return "Put it on the day sheet";
     case "drop-goal":
       return "Drop the goal";
+    case "add-goal":
+      return `Make it a goal: ${inner(skillWords(proposal.skill))}`;
     case "open":
       return OPENS[need.code] ?? "Open it";
   }
@@ -268,6 +274,8 @@ export function sayVerb(proposal: Proposal, need: Need): string {
       return `Add ${plural(proposal.days.length, "session")}`;
     case "lay-step":
       return "Put it on the day";
+    case "add-goal":
+      return "Make it a goal";
     default:
       return sayProposal(proposal, need);
   }
