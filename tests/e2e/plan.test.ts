@@ -56,6 +56,17 @@ describe("the Plan screen", () => {
     await page.waitForFunction(() => /first ride planned/.test(document.body.innerText), { timeout: 60_000 });
     await page.close();
   });
+  it("says where a part could not be loaded, and brings it when it is asked for again", async () => {
+    const page = await screens.as("odalys");
+    await openPlan(page);
+    await page.setOfflineMode(true);
+    await button(page, "Change the goals").click();
+    await text(page, "This part could not be loaded.");
+    await page.setOfflineMode(false);
+    await button(page, "Try again").click();
+    await page.waitForSelector("form select");
+    await page.close();
+  });
   it("changes goals from a ready-made set, with side, weight and promise, and the plan follows", async () => {
     const page = await screens.as("odalys");
     await openPlan(page);

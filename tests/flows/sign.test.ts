@@ -4,6 +4,7 @@ import type { JudgementFields } from "#contracts/intake.ts";
 import { UNKNOWN_HISTORY } from "#contracts/stay.ts";
 import { localDate } from "#core/calendar/local-date.ts";
 import { verdictOf } from "#core/forecast/chance.ts";
+import { must } from "#core/kernel/assert.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
 import { ancestorsIn } from "#core/ladder/ladder.ts";
 import { listLatestForecasts, listPlanGoals } from "#db/queries/plan.ts";
@@ -238,6 +239,38 @@ describe("limits that were signed", () => {
     const again = await tellDraft(barn.deps, half, { ...JUDGEMENT, goals: both });
     expect(again?.[0]?.verdict).toBe("not-this-term");
     expect(ancestorsIn(SHIPPED.skills, "canter")).not.toContain(again?.[0]?.onTheWay?.skill);
+  });
+  it("offers the next step to what was not for this term, for one tap, as long as no open goal leads there", async () => {
+    const stay = await barn.book({
+      horse: { name: "Next step", history: { ...UNKNOWN_HISTORY, haltered: "yes", ridden: "no" } },
+      stay: { kind: "halter", length: 60 },
+    });
+    const id = await barn.evaluate(stay, walkOf(2, { marks: walkOf(2).marks.filter(({ skill }) => !skillOf(skill).saddle) }));
+    const nextOf = async () => {
+      await sweep(barn.deps);
+      const needs = (await readRail(barn.deps)).needsYou.filter((one) => one.stay === stay);
+      return needs.find(({ need }) => need.code === "next-goals");
+    };
+    // What the manager leaves out himself, likely as it is, is his decision and comes up no more.
+    await sign(id, { goals: [wish("canter"), { ...wish("lead"), verdict: "not-this-term" }] });
+    const offered = must(await nextOf(), "a next step");
+    expect(offered.need).toMatchObject({ wish: "canter" });
+    const [proposal] = offered.proposals;
+    if (proposal?.code !== "add-goal") throw new Error("it is one tap");
+    expect(ancestorsIn(SHIPPED.skills, "canter")).toContain(proposal.skill);
+    await barn.ask("plan/set-goals", proposal.input);
+    expect((await goalsOf(stay)).map(({ skill }) => skill)).toEqual([proposal.skill]);
+    expect(await nextOf()).toBeUndefined();
+    // A goal that serves something else leads nowhere near.
+    const [{ version } = { version: 0 }] = await barn.sql<
+      { version: number }[]
+    >`SELECT version FROM plan WHERE stay_id = ${stay}`;
+    await barn.ask("plan/set-goals", {
+      ...proposal.input,
+      version,
+      goals: [{ ...must(proposal.input.goals[0], "a goal"), skill: "tie" }],
+    });
+    expect((await nextOf())?.need).toMatchObject({ wish: "canter", skills: [proposal.skill] });
   });
   it("promises what is likely, wishes what is possible, and lets nothing steer that will not come in this term", async () => {
     const { stay, id } = await evaluated("Answered");

@@ -17,11 +17,14 @@ function skillsOf(step: Step, { ladder, reading, rides }: StepFacts): readonly S
     tagged(ladder, tag).filter((skill) => reading.basisOf(skill) === "told");
   return told("trot").length === 0 ? [] : [...told("bend-stop"), ...told("forward")];
 }
+/** What a horse has behind it that has carried riders, whatever its last score. */
+const TO_CARRY: readonly Step[] = ["saddle", "girth", "stirrup-weight", "sit", "first-steps"];
 /** Steps that this horse has before it, with the first skill of each that it has not shown. */
 function stepsBefore(facts: StepFacts, fits: (skills: readonly Skill[]) => boolean): readonly NextStep[] {
   return STEPS.flatMap((step) => {
     const skills = skillsOf(step, facts);
     if (skills.length === 0 || !fits(skills) || (step !== "first-ride" && isTaken(step, facts))) return [];
+    if (facts.reading.carriesRiders && TO_CARRY.includes(step)) return [];
     const skill = skills.find((one) => !facts.reading.isShown(one));
     return skill ? [{ step, skill, missing: missingFor(skill, facts) }] : [];
   });

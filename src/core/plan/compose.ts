@@ -51,9 +51,12 @@ const TACK: readonly Nature[] = ["accepting", "mounting"];
 const isLeftOut = (ways: readonly Way[], { id }: Skill): boolean =>
   ways.some(({ skill, way }) => way === "leave-out" && skill === id);
 
+/** Nobody lies across a horse that is ridden, not even once. */
+const isBehind = (skill: Skill, { carriesRiders }: Pick<HorseReading, "carriesRiders">): boolean =>
+  carriesRiders && hasTag(skill, "lie-across");
 /** What riding shows anyway is no item of a horse that carries riders: not as a lesson, nor to begin or to end with. */
-export const isPassing = (skill: Skill, { stage }: Pick<HorseReading, "stage">): boolean =>
-  stage === "riding" && TACK.includes(skill.nature);
+export const isPassing = (skill: Skill, reading: Pick<HorseReading, "stage" | "carriesRiders">): boolean =>
+  isBehind(skill, reading) || (reading.stage === "riding" && TACK.includes(skill.nature));
 
 const directly = (a: Skill, b: Skill): boolean =>
   a.after.includes(b.id) || b.after.includes(a.id) || a.contains.includes(b.id) || b.contains.includes(a.id);
@@ -78,6 +81,7 @@ function known({ ladder, reading, main, kind, may, turn, ways = [] }: ComposeAsk
       fits(kind, main, skill) &&
       !isLeftOut(ways, skill) &&
       !main.includes(skill) &&
+      !isBehind(skill, reading) &&
       !(isPassing(skill, reading) && !(mainTacks && reading.basisOf(skill) === "seen")) &&
       !(leads && hasTag(skill, "caught")) &&
       may(skill),

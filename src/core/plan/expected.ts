@@ -30,6 +30,9 @@ export class ExpectedReading implements HorseReading {
     if (this.now.stage === "riding" || this.rides >= FIRST_RIDES) return "riding";
     return this.rides > 0 ? "first-rides" : this.now.stage;
   }
+  get carriesRiders(): boolean {
+    return this.now.carriesRiders || this.stage === "riding";
+  }
   basisOf: HorseReading["basisOf"] = (skill) => (this.worked.has(skill.id) ? "seen" : this.now.basisOf(skill));
   basisOn: HorseReading["basisOn"] = (skill, side) => (this.worked.has(skill.id) ? "seen" : this.now.basisOn(skill, side));
   countsOn: HorseReading["countsOn"] = (skill, side) => Math.max(this.now.countsOn(skill, side), this.worked.get(skill.id) ?? 0);

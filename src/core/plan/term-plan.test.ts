@@ -1,103 +1,17 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
+import { FIRST, goal, planOf, recordOf, SESSIONS, standingOf, worked } from "#tests/plan-record.ts";
 import { addDays, type LocalDate, localDate, weekdayOf } from "../calendar/local-date.ts";
-import { STRAIGHT } from "../forecast/calibrate.ts";
-import { type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ancestorsIn } from "../ladder/ladder.ts";
 import { METHODS, type Method, methodOf } from "../ladder/methods.ts";
-import { GOAL_SETS, goalsOfSet, type PlanGoal, valueOf } from "./goal-sets.ts";
-import { aheadOf, factsOf, planAsked, readingOn, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
+import { GOAL_SETS, goalsOfSet, valueOf } from "./goal-sets.ts";
+import { aheadOf, factsOf, readingOn, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
-import type { GoalStanding } from "./standing.ts";
 import { tell } from "./stored-forecast.ts";
-import { layPlan, type Pin, type ScheduledSession } from "./term-plan.ts";
+import { type Pin, type ScheduledSession } from "./term-plan.ts";
 import { planWeeksOf, whatMoved } from "./weeks.ts";
 
-const FIRST = localDate("2026-06-01");
-const goal = (skill: string, target: 3 | 4 | 5 = 3): PlanGoal => ({ skill, target, side: null, weight: 2, must: false });
-const worked = (day: number, skills: readonly string[], score: number): StayRecord["sessions"][number] => ({
-  day,
-  rider: "ann",
-  windy: false,
-  newPlace: false,
-  work: skills.map((skill) => ({
-    skill,
-    minutes: 10,
-    scores: Object.fromEntries(sidesOf(skillOf(skill).sided).map((side) => [side, score as Score])),
-  })),
-});
-/** The trainer's side of the same sessions. */
-const standingOf = (sessions: StayRecord["sessions"], changes: Partial<GoalStanding> = {}): GoalStanding => ({
-  scores: sessions.flatMap(({ day, work }) =>
-    work.flatMap(({ skill, scores }) =>
-      (Object.entries(scores) as [TrackSide, Score][]).map(([side, score]) => ({
-        skill,
-        side,
-        score,
-        day: addDays(FIRST, day),
-        walk: false,
-      })),
-    ),
-  ),
-  history: {},
-  sessionsSoFar: sessions.length,
-  rides: 0,
-  past: sessions.map(({ day, work }) => ({
-    day: addDays(FIRST, day),
-    groundMinutes: 40,
-    saddleMinutes: 0,
-    tack: [],
-    scores: work.map(({ skill, scores }) => ({ skill, low: Math.min(...Object.values(scores)) })),
-    signs: [],
-    incidents: [],
-    redSigns: [],
-    endedWell: true,
-    nextTime: "",
-  })),
-  stepBack: null,
-  grounded: false,
-  complaint: [],
-  handlingIsWork: false,
-  again: [],
-  stuck: [],
-  ...changes,
-});
-const SESSIONS = [
-  worked(2, ["catch", "halter", "lead"], 3),
-  worked(4, ["catch", "halter", "lead"], 4),
-  worked(5, ["lead", "stand"], 3),
-];
-const recordOf = (changes: Partial<StayRecord> = {}): StayRecord => ({
-  kind: "halter",
-  firstDay: FIRST,
-  today: localDate("2026-06-08"),
-  lastDay: localDate("2026-07-30"),
-  workedToday: false,
-  term: { restDays: [7], holidays: [], holds: [], sessionsAWeek: 5 },
-  onHold: false,
-  method: methodOf("quiet-steps"),
-  methods: METHODS,
-  ladder: SKILLS,
-  seen: [],
-  sessions: SESSIONS,
-  standing: standingOf(changes.sessions ?? SESSIONS),
-  stepChanges: [],
-  ways: [],
-  goals: [goal("tie", 4), goal("sit"), goal("trot")],
-  pins: [],
-  waits: [],
-  missed: 0,
-  planned: 3,
-  minutes: 45,
-  hard: "right",
-  leanings: [],
-  bend: STRAIGHT,
-  usualRate: 0,
-  ...changes,
-});
-const planOf = (record: StayRecord, what?: WhatIf): readonly ScheduledSession[] =>
-  layPlan(planAsked(record, readingOn(record, what).belief, what));
 const skillsOn = (plan: readonly ScheduledSession[], day: number): readonly string[] =>
   plan.find((one) => one.day === day)?.items.map(({ skill }) => skill) ?? [];
 

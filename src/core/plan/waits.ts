@@ -2,7 +2,7 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import { later } from "../calendar/local-date.ts";
 import { isOpen } from "../check/check.ts";
-import { hasTag, tagged } from "../ladder/ladder.ts";
+import { hasTag } from "../ladder/ladder.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import { type HorseRecord, permitOf, readingOf, stepFacts } from "../permission/from-record.ts";
 import type { PermitPerson } from "../permission/horse.ts";
@@ -60,27 +60,24 @@ function overBy(reason: Reason, { record, firstDay, today }: WaitsAsked): number
 }
 
 /** What riding shows anyway is never a lesson of a horse that does it, nor of one that is told to: it is looked at in passing. */
-function isNoLesson(skill: Skill, reading: HorseReading, carriesRiders: boolean): boolean {
+function isNoLesson(skill: Skill, reading: HorseReading): boolean {
+  const { carriesRiders } = reading;
   const basis = reading.basisOf(skill);
   if (isImplied(skill, reading)) return true;
   if (basis === "told") return TOLD_NO_LESSON.includes(skill.nature);
-  const known = basis === "none" || reading.counts(skill) >= MOSTLY;
+  const known = basis === "none" || reading.counts(skill) >= MOSTLY || hasTag(skill, "lie-across");
   return carriesRiders && known && (TACKED_AND_MOUNTED.includes(skill.nature) || hasTag(skill, "bend-stop", "forward"));
 }
 /** From this level on it is no lesson of a horse that has carried riders. */
 const MOSTLY = 3;
 const TACKED_AND_MOUNTED: readonly Nature[] = ["accepting", "mounting"];
 const TOLD_NO_LESSON: readonly Nature[] = ["handling", ...TACKED_AND_MOUNTED];
-/** Here, or elsewhere as the booking tells. */
-const carries = (ladder: readonly Skill[], reading: HorseReading): boolean =>
-  reading.stage === "riding" || tagged(ladder, "trot").some((skill) => reading.basisOf(skill) === "told");
 
 /** A hold is the term's to reckon with, and is left out. */
 export function waitsOf(asked: WaitsAsked): readonly Wait[] {
   const { record, firstDay, today, people, goals, stuck } = asked;
   const horse = { ...permitOf(record, today), hold: null };
   const reading = readingOf(record);
-  const carriesRiders = carries(record.ladder, reading);
   // What runs after trouble or time off, what a list still lacks, and what a standstill rests on, is work again.
   const facts = stepFacts(record, reading);
   const next = nextStep(facts, goals, false);
@@ -94,7 +91,7 @@ export function waitsOf(asked: WaitsAsked): readonly Wait[] {
   const tooHeavy = people !== null && nobodyLightEnough(horse.load, people) !== null;
   return record.ladder.flatMap((skill) => {
     const days = barring(horseReasons(horse, skillAct(skill, reading))).map((reason) => overBy(reason, asked));
-    if (isNoLesson(skill, reading, carriesRiders) && !goals.includes(skill.id) && !again.has(skill.id))
+    if (isNoLesson(skill, reading) && !goals.includes(skill.id) && !again.has(skill.id))
       days.push(stayDay(firstDay, today) + NEVER);
     if (tooHeavy && skill.bears !== "nothing") days.push(stayDay(firstDay, today) + NEVER);
     return days.length > 0 ? [{ skill: skill.id, until: Math.max(...days) }] : [];

@@ -81,6 +81,21 @@ describe("the stage of riding", () => {
   });
 });
 
+describe("whether it carries riders", () => {
+  it("is told by the booking or shown at the trot, until a score says that it minds being sat on", () => {
+    const told = { history: { ridden: "yes" } } as const;
+    const carries = (scores: readonly ReadScore[], changes: Partial<ReadFacts> = {}) => read(scores, changes).carriesRiders;
+    expect([carries([]), carries([], told), carries([], { kind: "started" }), carries([], { rides: 10 })]).toEqual([
+      false,
+      true,
+      true,
+      true,
+    ]);
+    expect([carries(both("trot", 2)), carries(both("trot", 1)), carries(both("sit", 5))]).toEqual([true, false, false]);
+    expect([carries(both("sit", 2), told), carries([score("sit", "left", 1)], told)]).toEqual([true, false]);
+  });
+});
+
 describe("the hard side", () => {
   const pair = (id: string, left: Score, right: Score): ReadScore[] => [score(id, "left", left), score(id, "right", right)];
   it("is that of the day's work, else of its branch, else over all", () => {

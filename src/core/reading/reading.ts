@@ -45,6 +45,8 @@ export interface HorseReading {
   /** By track; only what was scored. */
   readonly levels: Levels;
   readonly stage: Stage;
+  /** Told to be ridden, or shown to trot under a rider, and no score says that it minds being sat on: mounting it is nothing that begins here. */
+  readonly carriesRiders: boolean;
   basisOf(skill: Skill): Basis;
   /** On one side; both where the skill has none. */
   basisOn(skill: Skill, side: TrackSide): Basis;
@@ -197,15 +199,18 @@ export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): 
     known.set(skill.id, read);
     return read;
   };
-  const rideable = (of: LatestScores): boolean =>
-    RIDEABLE.every((tag) =>
-      tagged(ladder, tag).some((skill) => over(skill, (side) => of.get(trackKey(skill.id, side))?.latest ?? 0) >= SHOWN),
-    );
+  const showsIn = (of: LatestScores, tag: Tag): boolean =>
+    tagged(ladder, tag).some((skill) => over(skill, (side) => of.get(trackKey(skill.id, side))?.latest ?? 0) >= SHOWN);
+  const rideable = (of: LatestScores): boolean => RIDEABLE.every((tag) => showsIn(of, tag));
   const inWalk = readLevels(scores.filter(({ walk }) => walk));
   const isTold = RIDEABLE.every((tag) => tagged(ladder, tag).some(({ id }) => told.has(id)));
   const riding = rides >= FIRST_RIDES || rideable(inWalk) || (isTold && rideable(levels));
+  const mindsIt = tagged(ladder, "sit").some((skill) =>
+    sidesOf(skill.sided).some((side) => (levels.get(trackKey(skill.id, side))?.latest ?? SHOWN) < SHOWN),
+  );
   return {
     levels,
+    carriesRiders: !mindsIt && (riding || isTold || showsIn(levels, "trot")),
     stage: riding ? "riding" : rides > 0 ? "first-rides" : "unridden",
     basisOf: (skill) => readSkill(skill).basis,
     basisOn,

@@ -3,9 +3,9 @@ import type { StepView } from "#contracts/views.plan.ts";
 import type { NeedView, Proposal } from "#contracts/views.ts";
 import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { groupBy } from "#core/kernel/group.ts";
+import { checkFirst } from "#core/watch/check-first.ts";
 import { type ProgressEvidence, standstill } from "#core/watch/evidence.ts";
 import { aboutOf, answerTo, costOfWaiting, type Need } from "#core/watch/needs.ts";
-import { checkForStall } from "#core/watch/stall-check.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
@@ -55,7 +55,7 @@ export async function readNeeds(
     return needs.map(async (need): Promise<NeedView> => {
       const answer = answerTo(need, answersOf.get(stay.id) ?? [], today);
       const step = need.code === "step-ready" ? stepProposed(stay, steps.get(stay.id)) : null;
-      const looked = need.code === "stall" ? await lookAtStall(deps, barn, today, { stay, told }) : null;
+      const looked = LOOKED_AT.includes(need.code) ? await lookAt(deps, barn, today, { stay, told, need }) : null;
       return {
         stay: stay.id,
         horse: stay.horse,
@@ -79,14 +79,17 @@ function stepProposed(stay: Stay, step: StepView | undefined): Proposal | null {
   return { code: "lay-step", step, input };
 }
 
-/** Which tracks stand still while others rise, and the check that the signs of the horse point to first. Soundness before schooling. */
-async function lookAtStall(
+/** What may have its cause in the body. */
+const LOOKED_AT: readonly Need["code"][] = ["stall", "same-trouble"];
+/** Of a standstill which tracks stand still while others rise; and the check that the signs of the horse point to first. Soundness before schooling. */
+async function lookAt(
   { sql }: Deps,
   barn: Barn,
   today: LocalDate,
-  { stay, told }: Pick<Watched, "stay" | "told">,
+  { stay, told, need }: Pick<Watched, "stay" | "told"> & { readonly need: Need },
 ): Promise<{ evidence: readonly ProgressEvidence[]; proposal: Proposal | null }> {
-  const alarm = told?.alarms.filter(({ kind }) => kind === "stall").at(-1);
+  const isStall = need.code === "stall";
+  const alarm = isStall ? told?.alarms.filter(({ kind }) => kind === "stall").at(-1) : undefined;
   const [scores, evaluations, worked] = await Promise.all([
     listScores(sql, stay.id),
     listEvaluations(sql, stay.id),
@@ -95,6 +98,6 @@ async function lookAtStall(
   const evidence = alarm ? standstill(scores, alarm.tracks, addDays(stay.firstDay, alarm.since)) : [];
   const latest = evaluations.filter((one) => one.closedAt).at(-1);
   const ranked = latest ? outcomeNow(stay, barn, latest, worked, today).weighed.causes : [];
-  const check = checkForStall(ranked, stay.checks, today);
+  const check = checkFirst(ranked, stay.checks, today, isStall);
   return { evidence, proposal: check && { code: "order-check", input: { stay: stay.id, ...check, skills: [] } } };
 }

@@ -13,7 +13,7 @@ import { shownToday } from "#core/gate/shown.ts";
 import { redSeen } from "#core/permission/ground-check.ts";
 import { mayOverride } from "#core/permission/reasons.ts";
 import { againstRecord } from "#core/permission/record.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { Button, Choice, Stepper, Trouble } from "#ui/kit/parts.tsx";
 import { useDraft } from "#ui/kit/use-draft.ts";
 import { useHere } from "#ui/kit/use-here.ts";

@@ -3,7 +3,7 @@
 import { Suspense, useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { Button } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { useOutbox } from "#ui/offline/use-outbox.ts";

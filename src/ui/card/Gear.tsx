@@ -3,7 +3,7 @@
 import { Suspense, useState } from "react";
 import { GAITS } from "#core/card/card.ts";
 import type { Tack } from "#core/card/gear.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { Button, INPUT, Picks } from "#ui/kit/parts.tsx";
 import { outerGear } from "#ui/words/gear.ts";
 import { GAIT } from "#ui/words/labels.ts";

@@ -1,6 +1,6 @@
 /** What happened: gaits and gear, signs, incidents, firsts, a photo or a clip. */
 
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { t } from "#ui/words/speak.ts";
 import { Firsts } from "./Firsts.tsx";
 import { Gear } from "./Gear.tsx";

@@ -2,7 +2,7 @@
 
 import { Suspense, useState } from "react";
 import { INCIDENT_KINDS, type Incident, isRed } from "#core/card/card.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { Button } from "#ui/kit/parts.tsx";
 import { sayIncident } from "#ui/words/incident.ts";
 import { INCIDENT } from "#ui/words/labels.ts";

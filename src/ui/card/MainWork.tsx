@@ -2,7 +2,7 @@
 
 import { Suspense } from "react";
 import { here } from "#contracts/ladder.here.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { Button } from "#ui/kit/parts.tsx";
 import { sayWorkBecause } from "#ui/words/because.ts";
 import { inner, listed, outer } from "#ui/words/figures.ts";

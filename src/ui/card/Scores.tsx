@@ -2,7 +2,7 @@ import { type ReactNode, Suspense, useLayoutEffect, useRef, useState } from "rea
 import { here } from "#contracts/ladder.here.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { useHere } from "#ui/kit/use-here.ts";
 import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";

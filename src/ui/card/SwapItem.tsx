@@ -4,7 +4,7 @@ import { Suspense, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { Swap } from "#core/card/card.ts";
 import type { Skill } from "#core/ladder/skill.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { useHere } from "#ui/kit/use-here.ts";
 import { t } from "#ui/words/speak.ts";
 

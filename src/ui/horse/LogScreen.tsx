@@ -11,7 +11,7 @@ import { TRACK_SIDES } from "#core/kernel/sides.ts";
 import { ANYTHING, type LogAsked, matches } from "#core/watch/log.ts";
 import { Revisions } from "#ui/card/Revisions.tsx";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { plural } from "#ui/words/figures.ts";

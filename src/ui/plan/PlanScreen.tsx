@@ -10,7 +10,7 @@ import { ladderOf, type WhatIf, whatIfsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import { netMoved } from "#core/plan/weeks.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { BARE_INPUT, Button, Trouble } from "#ui/kit/parts.tsx";
 import { useAwake } from "#ui/kit/use-awake.ts";
 import { inner, listed, outer, plural } from "#ui/words/figures.ts";

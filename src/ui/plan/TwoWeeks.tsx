@@ -4,7 +4,7 @@ import { Fragment, Suspense, useState } from "react";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Pin, ScheduledItem, ScheduledSession } from "#core/plan/term-plan.ts";
 import type { WrittenWork } from "#core/plan/written.ts";
-import { later } from "#ui/kit/later.ts";
+import { later } from "#ui/kit/later.tsx";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { sayBecause } from "#ui/words/because.ts";
 import { inner, listed } from "#ui/words/figures.ts";

@@ -1,0 +1,32 @@
+/** A part that is loaded when it is first drawn. Where it cannot be, as the network went in between, its place says so and asks again. */
+import { type ComponentType, lazy, useState } from "react";
+import { t } from "#ui/words/speak.ts";
+import { Button } from "./parts.tsx";
+
+type Load<P> = () => Promise<ComponentType<P>>;
+
+/** Stands in the part's place until a second try brings it. */
+function missing<P extends object>(load: Load<P>): ComponentType<P> {
+  return function Missing(props: P) {
+    const [Part, setPart] = useState<ComponentType<P> | null>(null);
+    const [asking, setAsking] = useState(false);
+    if (Part) return <Part {...props} />;
+    const ask = async (): Promise<void> => {
+      setAsking(true);
+      const part = await load().catch(() => null);
+      setAsking(false);
+      if (part) setPart(() => part);
+    };
+    return (
+      <p role="status" className="flex flex-wrap items-center gap-2 text-dim">
+        {t("This part could not be loaded.")}
+        <Button disabled={asking} className="max-md:min-h-14" onClick={() => void ask()}>
+          {t("Try again")}
+        </Button>
+      </p>
+    );
+  };
+}
+
+export const later = <P extends object>(load: Load<P>) =>
+  lazy(async () => ({ default: await load().catch(() => missing(load)) }));
