@@ -30,6 +30,8 @@ export interface TrainerNeedsAsked {
 }
 
 const NEXT_TOLD = 4;
+/** Below it nobody needs half of the term to see that a promise will not be kept. */
+const HARDLY = 0.1;
 
 export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
   const { today, firstDay, length, stepBack, ready, stuck, goals, next, towards } = asked;
@@ -41,15 +43,14 @@ export function trainerNeeds(asked: TrainerNeedsAsked): readonly Need[] {
   // A dated goal that is less than likely is tight: it is said the same day.
   const dated = open.filter(({ by, chance }) => by !== null && by >= today && chance < LIKELY_FROM);
   for (const { skill, chance, by } of dated) needs.push({ code: "dated-goal", skill, chance, by: by as LocalDate });
-  // A promise that will not be kept, once half of the term has shown it.
-  if (daysBetween(firstDay, today) >= length / 2) {
-    const risked = open
-      .filter((goal) => goal.must && goal.chance < POSSIBLE_FROM && !dated.includes(goal))
-      .sort((a, b) => a.chance - b.chance);
-    const [worst] = risked;
-    // One is told, the weakest, with how many more there are.
-    if (worst) needs.push({ code: "goal", skill: worst.skill, chance: worst.chance, others: risked.length - 1 });
-  }
+  // A promise that will not be kept, once half of the term has shown it; the owner of one that is as good as lost is told at once.
+  const least = daysBetween(firstDay, today) >= length / 2 ? POSSIBLE_FROM : HARDLY;
+  const risked = open
+    .filter((goal) => goal.must && goal.chance < least && !dated.includes(goal))
+    .sort((a, b) => a.chance - b.chance);
+  const [worst] = risked;
+  // One is told, the weakest, with how many more there are.
+  if (worst) needs.push({ code: "goal", skill: worst.skill, chance: worst.chance, others: risked.length - 1 });
   // One standstill is told, the first of them; the others stand on the horse's page.
   const [still] = stuck;
   if (still !== undefined) needs.push({ code: "stuck", skill: still });
