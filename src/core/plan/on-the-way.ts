@@ -33,7 +33,7 @@ export function stagesOf(ladder: readonly Skill[], steps: readonly string[]): re
   return first < 0 ? [steps] : [steps.filter(isBig), steps.slice(0, first)];
 }
 
-export interface Reach {
+export interface HowFar {
   readonly skill: string;
   /** 0-1, with the work aimed at it. */
   readonly chance: number;
@@ -46,9 +46,9 @@ export interface Reach {
 export function* lastInReach(
   steps: readonly string[],
   chanceOf: (skill: string) => Generator<number, number | null>,
-): Generator<number, Reach | null> {
+): Generator<number, HowFar | null> {
   for (const least of [LIKELY_FROM, POSSIBLE_FROM]) {
-    let found: Reach | null = null;
+    let found: HowFar | null = null;
     let [from, to] = [0, steps.length - 1];
     while (from <= to) {
       const middle = Math.ceil((from + to) / 2);
@@ -65,7 +65,7 @@ export function* lastInReach(
   return null;
 }
 
-export interface ReachAsked {
+export interface HowFarAsked {
   readonly record: StayRecord;
   readonly state: StartingState;
   readonly reading: HorseReading;
@@ -84,11 +84,11 @@ export const isDearer = (before: number, after: number): boolean =>
  * How far the horse gets towards each of several goals by the end of the term, the work aimed at each step in turn: a step that is one of seventeen goals at
  * once is never reached. One that would cost what stays a goal is out of reach. `itself`: a goal may be the answer too. Pauses between pieces of the plays.
  */
-export function* reachOf(
-  { record, state, reading, goals, chances }: ReachAsked,
+export function* howFar(
+  { record, state, reading, goals, chances }: HowFarAsked,
   wishes: readonly string[],
   itself: boolean,
-): Generator<number, ReadonlyMap<string, Reach>> {
+): Generator<number, ReadonlyMap<string, HowFar>> {
   const ladder = ladderOf(record);
   const known = new Map<string, number | null>();
   function* chanceOf(skill: string): Generator<number, number | null> {
@@ -103,7 +103,7 @@ export function* reachOf(
     known.set(skill, chance);
     return chance;
   }
-  const reached = new Map<string, Reach>();
+  const reached = new Map<string, HowFar>();
   for (const wish of wishes) {
     const steps = stepsTowards(ladder, reading, wish);
     const [stage = [], ...earlier] = stagesOf(ladder, steps);
@@ -133,7 +133,7 @@ export function* nextTowards(
     wishes,
     open,
     chances,
-  }: Pick<ReachAsked, "chances"> & { readonly wishes: readonly string[]; readonly open: readonly string[] },
+  }: Pick<HowFarAsked, "chances"> & { readonly wishes: readonly string[]; readonly open: readonly string[] },
 ): Generator<number, Towards | null> {
   const ladder = ladderOf(record);
   const waiting = wishes.filter((wish) => {
@@ -143,7 +143,7 @@ export function* nextTowards(
   if (waiting.length === 0 || record.onHold || aheadOf(record).days.length < LEAST_SESSIONS) return null;
   const { scores, history, rides } = record.standing;
   const reading = readHorse({ ladder, scores, kind: record.kind, history, rides });
-  const reached = yield* reachOf({ record, state, reading, goals: record.goals, chances }, waiting, true);
+  const reached = yield* howFar({ record, state, reading, goals: record.goals, chances }, waiting, true);
   for (const [wish, { skill }] of reached) return { wish, skill };
   return null;
 }

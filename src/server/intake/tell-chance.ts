@@ -11,7 +11,7 @@ import { limitsSigned } from "#core/intake/limits.ts";
 import { ancestorsIn } from "#core/ladder/ladder.ts";
 import { type HorseRecord, readingOf } from "#core/permission/from-record.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import { reachOf } from "#core/plan/on-the-way.ts";
+import { howFar } from "#core/plan/on-the-way.ts";
 import { ladderOf, type StayRecord } from "#core/plan/outlook.ts";
 import { tellWhole } from "#core/plan/stored-forecast.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
@@ -105,7 +105,7 @@ async function withSteps(
   if (dropped.length === 0) return answers;
   const goals = record.goals.filter(({ skill }) => !dropped.includes(skill));
   const chances = new Map(answers.map(({ goal, chance }) => [goal.skill, chance ?? 0]));
-  const reached = await byPieces(reachOf({ record, state, reading, goals, chances }, dropped, false));
+  const reached = await byPieces(howFar({ record, state, reading, goals, chances }, dropped, false));
   // Where something that stays a goal rests on it anyway, there is nothing to take in its place.
   const covered = new Set(goals.flatMap(({ skill }) => [skill, ...ancestorsIn(ladderOf(record), skill)]));
   return answers.map((answer) => {
