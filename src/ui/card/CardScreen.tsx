@@ -12,12 +12,13 @@ import { SESSION, STATE } from "#ui/words/labels.ts";
 import { t } from "#ui/words/speak.ts";
 import { CardForm } from "./CardForm.tsx";
 import { Essentials } from "./Essentials.tsx";
-import { Kept } from "./Kept.tsx";
 import { MainWork } from "./MainWork.tsx";
 
 /** Seldom opened: loaded then, from what the phone has kept. */
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
 const NotWorked = later(async () => (await import("./NotWorked.tsx")).NotWorked);
+// eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
+const Kept = later(async () => (await import("./Kept.tsx")).Kept);
 
 export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me: string }) {
   useAwake();
@@ -51,7 +52,11 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
           <Essentials view={view} />
         </>
       )}
-      <Kept entries={kept} me={me} />
+      {kept.length > 0 && (
+        <Suspense fallback={null}>
+          <Kept entries={kept} me={me} />
+        </Suspense>
+      )}
       <div className="pt-3">
         {writable && <CardForm view={view} me={me} onClosed={reload} />}
         {!writable && !waits && (

@@ -1,7 +1,6 @@
 /** A part that is loaded when it is first drawn. Where it cannot be, as the network went in between, its place says so and asks again. */
 import { type ComponentType, lazy, useState } from "react";
 import { t } from "#ui/words/speak.ts";
-import { Button } from "./parts.tsx";
 
 type Load<P> = () => Promise<ComponentType<P>>;
 
@@ -20,9 +19,14 @@ function missing<P extends object>(load: Load<P>): ComponentType<P> {
     return (
       <p role="status" className="flex flex-wrap items-center gap-2 text-dim">
         {t("This part could not be loaded.")}
-        <Button disabled={asking} className="max-md:min-h-14" onClick={() => void ask()}>
+        <button
+          type="button"
+          disabled={asking}
+          onClick={() => void ask()}
+          className="sign min-h-9 rounded border border-edge bg-paper px-3 text-ink disabled:opacity-50 max-md:min-h-14"
+        >
           {t("Try again")}
-        </Button>
+        </button>
       </p>
     );
   };
