@@ -8,6 +8,7 @@ import { STRAIGHT } from "#core/forecast/calibrate.ts";
 import { standStill } from "#core/forecast/outlook.ts";
 import type { ScoredSession } from "#core/forecast/stay.ts";
 import { ageInYears } from "#core/horse/horse.ts";
+import { toldHistory } from "#core/horse/told.ts";
 import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { readWalk } from "#core/intake/outcome.ts";
 import { asksForGround, goalsInWords } from "#core/intake/request.ts";
@@ -193,7 +194,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
         ageYears,
         sex: horse.sex,
         history: horse.history,
-        told: `${stay.aim} ${stay.complaint}`,
+        told: toldBy(stay),
         ...walk,
       },
       whole,
@@ -215,7 +216,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
   const record: HorseRecord = {
     kind: stay.kind,
     horseClass: horse.class,
-    history: horse.history,
+    history: toldHistory(horse.history, toldBy(stay)),
     ageYears,
     ladder,
     groundSessionsFirst: method.groundSessionsFirst,
@@ -313,6 +314,8 @@ export function recordOf(file: Case, whole: Ladder): Advised {
 /** What the owner asked for and was told not to come in this term. */
 export const wishesOf = ({ goals }: Pick<Case, "goals">): readonly string[] =>
   (goals ?? []).flatMap(({ skill, verdict }) => (verdict === "not-this-term" ? [skill] : []));
+
+const toldBy = ({ aim, complaint }: Case["stay"]): string => `${aim} ${complaint}`;
 
 const goalsOf = ({ goals, stay, signed }: Case, ladder: Ladder): readonly PlanGoal[] =>
   goals

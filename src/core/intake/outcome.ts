@@ -3,6 +3,7 @@
 import { type LocalDate, localDate } from "../calendar/local-date.ts";
 import type { HistoryAnswer, HistoryTopic, HorseClass, HorseKind, Sex } from "../horse/horse.ts";
 import { growthOf } from "../horse/measuring.ts";
+import { isToldDangerous } from "../horse/told.ts";
 import { sidesOf } from "../kernel/sides.ts";
 import { ancestorsIn, type Ladder, tagged } from "../ladder/ladder.ts";
 import { type Levels, readLevels, type ScoreFact, trackKey, weakerSide } from "../ladder/level.ts";
@@ -126,10 +127,6 @@ function startingPoints(levels: Levels, ladder: Ladder): StartingPoint[] {
 
 const DANGEROUS = new Set(["bucks", "kinked-tail", "tight-back", "held-breath", "sucks-back", "sudden-change", "runs-on"]);
 
-/** Somebody was hurt, thrown or run away with, in an owner's words. */
-const TOLD_DANGEROUS =
-  /\bbolt(s|ed|ing)?\b|\b(ran|runs|run|running) (off|away)\b|\bbuck(s|ed|ing)?\b[^.]{0,40}\boff\b|\bthr(ew|ows|own)\b|\b(came|come|comes|fell) off\b|\bunseat|\brear(s|ed|ing)?\b|\b(kick|bit|bitt?en|hurt|injur)\w* (a |an |the |my |our )?(person|people|somebody|someone|me|owner|rider|handler|farrier|vet|groom|husband|wife|daughter|son|trainer|child)\b/i;
-
 /** Risk 1 (anybody) to 5 (the best rider only). Each reason adds a grade to the quiet horse's 1, so more reasons never lower it. */
 function riskOf(facts: WalkFacts, levels: Levels, ladder: Ladder): { risk: number; because: RiskReason[] } {
   const because: RiskReason[] = [];
@@ -142,7 +139,7 @@ function riskOf(facts: WalkFacts, levels: Levels, ladder: Ladder): { risk: numbe
   if (raced === "yes") because.push({ code: "raced" });
   if (facts.horseKind === "restart" && haltered !== "yes" && ridden !== "yes" && raced !== "yes")
     because.push({ code: "unknown-handling" });
-  if (TOLD_DANGEROUS.test(facts.told)) because.push({ code: "told-dangerous" });
+  if (isToldDangerous(facts.told)) because.push({ code: "told-dangerous" });
   const basic = tagged(ladder.all, "basics").find(
     (skill) => facts.marks.some((mark) => mark.skill === skill.id && mark.score !== null) && weakerSide(levels, skill) <= 1,
   );

@@ -5,7 +5,8 @@ import { daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import { daysOffOn } from "../calendar/time-off.ts";
 import type { Incident } from "../card/card.ts";
 import { type CheckFacts, type HeldByChecks, heldByChecks } from "../check/check.ts";
-import { FIRST_RIDES, type HistoryAnswer, type HistoryTopic, type HorseClass, type HorseKind } from "../horse/horse.ts";
+import { FIRST_RIDES, type HorseClass, type HorseKind } from "../horse/horse.ts";
+import type { ToldHistory } from "../horse/told.ts";
 import type { LimitsInForce, SecondPerson } from "../intake/limits.ts";
 import type { PersonId } from "../kernel/brand.ts";
 import { remember } from "../kernel/remember.ts";
@@ -22,7 +23,7 @@ import { type PastSession, redOf, riskNow } from "./trouble.ts";
 export interface HorseRecord {
   readonly kind: HorseKind;
   readonly horseClass: HorseClass;
-  readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
+  readonly history: ToldHistory;
   /** Completed years on the day; null unknown. */
   readonly ageYears: number | null;
   /** As the stay climbs it: the barn's, by its method. */

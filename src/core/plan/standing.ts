@@ -1,7 +1,7 @@
 /** How a horse stands beyond its levels: what a trainer looks at before he says what the day is about. Goes through JSON. */
 
 import type { LocalDate } from "../calendar/local-date.ts";
-import type { HistoryAnswer, HistoryTopic } from "../horse/horse.ts";
+import type { ToldHistory } from "../horse/told.ts";
 import { goalsInWords, namedIn } from "../intake/request.ts";
 import type { Ladder } from "../ladder/ladder.ts";
 import { type HorseRecord, permitOf } from "../permission/from-record.ts";
@@ -15,7 +15,7 @@ import type { PlanGoal } from "./goal-sets.ts";
 export interface GoalStanding {
   /** The latest of each track, walks and sessions apart. */
   readonly scores: readonly ReadScore[];
-  readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
+  readonly history: ToldHistory;
   /** Sessions here, and those of them with minutes in the saddle. */
   readonly sessionsSoFar: number;
   readonly rides: number;

@@ -3,7 +3,8 @@
  * seen; what cannot be without it is implied; what the booking says is told; of the rest nothing is known.
  */
 import type { LocalDate } from "../calendar/local-date.ts";
-import { FIRST_RIDES, type HistoryAnswer, type HistoryTopic, type HorseKind } from "../horse/horse.ts";
+import { FIRST_RIDES, type HistoryTopic, type HorseKind } from "../horse/horse.ts";
+import type { ToldHistory } from "../horse/told.ts";
 import { type Score, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { hasTag, idsTagged, tagged } from "../ladder/ladder.ts";
 import { type LatestScores, type Levels, readLevels, trackKey } from "../ladder/level.ts";
@@ -27,7 +28,7 @@ export interface ReadFacts {
   /** In the order in which they were given. */
   readonly scores: readonly ReadScore[];
   readonly kind: HorseKind;
-  readonly history: Readonly<Partial<Record<HistoryTopic, HistoryAnswer>>>;
+  readonly history: ToldHistory;
   /** Sessions here with minutes in the saddle. */
   readonly rides: number;
 }
@@ -130,6 +131,8 @@ function vouchedBy(
   for (const [topic, told] of Object.entries(BY_TOPIC) as [HistoryTopic, Told][]) if (history[topic] === "yes") tell(told);
   const byKind = BY_KIND[kind];
   if (byKind && history[byKind.topic] !== "no") tell(byKind.told);
+  // One that threw somebody is mounted again as if for the first time.
+  if (history.threw === "yes") for (const id of found) if (ladder.get(id)?.bears !== "nothing") found.delete(id);
   return found;
 }
 

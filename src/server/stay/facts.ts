@@ -8,6 +8,7 @@ import type { Complaint } from "#core/card/complaint.ts";
 import { resultsFor } from "#core/check/check.ts";
 import { ageInYears } from "#core/horse/horse.ts";
 import { growthOf, type MeasuringDue, measuringDue } from "#core/horse/measuring.ts";
+import { toldHistory } from "#core/horse/told.ts";
 import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf, type FatPlace, type Measures, PLACES } from "#core/intake/measures.ts";
 import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
@@ -58,13 +59,16 @@ export const ageOf = (stay: Stay, today: LocalDate): number | null =>
 export const complaintOf = ({ complaint, complaintDuring, complaintLedBy }: Stay): Complaint | null =>
   complaint === "" ? null : { words: complaint, during: complaintDuring, ledBy: complaintLedBy };
 
+/** All that the booking says of it in words. */
+const toldBy = ({ aim, complaint, historyWords }: Stay): string => `${aim} ${complaint} ${historyWords}`;
+
 export const walkedHorse = (stay: Stay, today: LocalDate): WalkedHorse => ({
   horseClass: stay.class,
   horseKind: stay.kind,
   ageYears: ageOf(stay, today),
   sex: stay.sex,
   history: stay.history,
-  told: `${stay.aim} ${stay.complaint} ${stay.historyWords}`,
+  told: toldBy(stay),
 });
 
 /** The walk's own reading; `heard` adds what was checked and tried since, and the barn's weights. */
@@ -163,7 +167,7 @@ const recordOn = recall(
     return {
       kind: stay.kind,
       horseClass: stay.class,
-      history: stay.history,
+      history: toldHistory(stay.history, toldBy(stay)),
       ageYears: ageOf(stay, day),
       ladder: ladderFor(barn.ladder.skills, method),
       groundSessionsFirst: method.groundSessionsFirst,
