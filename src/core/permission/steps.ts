@@ -228,6 +228,8 @@ function missingOf(needs: readonly Need[], facts: StepFacts): readonly MissingFo
 export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForStep[] {
   const { reading } = facts;
   if (reading.isShown(skill)) return [];
+  // It is sat on: a poor score at lying across from before bars nothing of what comes after.
+  if (hasTag(skill, "lie-across") && tagged(facts.ladder, "sit").every(reading.isShown)) return [];
   const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
   // A horse that is told to be ridden shows what it knows on its first ride here, within what that ride asks for.
   if (skill.bears !== "nothing" && reading.basisOf(skill) === "told") return missingOfStep("first-ride", facts);

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { goal, planOf, recordOf, standingOf, worked } from "#tests/plan-record.ts";
 import { nextStep } from "../permission/next-step.ts";
+import { missingFor } from "../permission/steps.ts";
 import { readHorse } from "../reading/reading.ts";
 
 /** Mounted and ridden here, with scores that leave something to be wished for: what it minds is no question of lying across it. */
@@ -24,6 +25,21 @@ const startedWith = ({ mounted, ridden, tacked }: { mounted: number; ridden: num
     goals: [goal("canter"), goal("company"), goal("circles")],
   });
 };
+
+describe("a horse that is sat on", () => {
+  it("waits for nothing above it, whatever it once scored at being lain across", () => {
+    const sessions = [
+      worked(1, ["girth", "loose-tack", "stirrup-weight"], 3),
+      worked(2, ["lie-across"], 1),
+      worked(4, ["sit", "bend-stop", "forward"], 3),
+    ];
+    const { standing } = recordOf({ sessions, standing: standingOf(sessions, { rides: 2 }) });
+    const reading = readHorse({ ladder: SKILLS, scores: standing.scores, kind: "halter", history: {}, rides: 2 });
+    const facts = { ladder: SKILLS, reading, sessions: standing.past, sessionsSoFar: 3, rides: 2, groundSessionsFirst: 0 };
+    expect(reading.basisOf(skillOf("lie-across"))).toBe("seen");
+    expect([missingFor(skillOf("steer"), facts), missingFor(skillOf("stop"), facts)]).toEqual([[], []]);
+  });
+});
 
 describe("a horse that carries riders", () => {
   it("is never lain across, whatever it scored at being mounted", () => {
