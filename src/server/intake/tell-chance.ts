@@ -10,7 +10,7 @@ import { sessionsMissingFor } from "#core/intake/aims.ts";
 import { limitsSigned } from "#core/intake/limits.ts";
 import { ancestorsIn } from "#core/ladder/ladder.ts";
 import { type HorseRecord, readingOf } from "#core/permission/from-record.ts";
-import type { PlanGoal } from "#core/plan/goal-sets.ts";
+import { goalOn, type PlanGoal } from "#core/plan/goal-sets.ts";
 import { howFar } from "#core/plan/on-the-way.ts";
 import { ladderOf, type StayRecord } from "#core/plan/outlook.ts";
 import { tellWhole } from "#core/plan/stored-forecast.ts";
@@ -45,12 +45,7 @@ function asSigned({ stay, barn, evaluation, judgement }: Judged): Stay {
 
 /** The goals of the plan once these are signed: side, weight, day and promise of one that stays are kept. */
 const goalsAfter = (goals: JudgementFields["goals"], before: readonly PlanGoal[]): readonly PlanGoal[] =>
-  goals.map(
-    ({ skill, target }): PlanGoal => ({
-      ...(before.find((goal) => goal.skill === skill) ?? { skill, side: null, weight: 2, must: false, by: null }),
-      target,
-    }),
-  );
+  goals.map(({ skill, target }): PlanGoal => ({ ...(before.find((goal) => goal.skill === skill) ?? goalOn(skill)), target }));
 
 /** Answers told lately, by everything that they were told from: who reads them and then signs asks twice, and the second time holds the stay's lock. */
 const toldLately = new Map<string, readonly SignedGoal[]>();

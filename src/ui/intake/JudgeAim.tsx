@@ -2,7 +2,7 @@ import type { JudgementFields } from "#contracts/intake.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { ClosedEvaluationView, SignedGoal } from "#contracts/views.intake.ts";
 import { VERDICTS, verdictOf } from "#core/forecast/chance.ts";
-import { GOAL_TARGETS } from "#core/intake/aims.ts";
+import { GOAL_TARGETS, MOST_GOALS } from "#core/intake/aims.ts";
 import { BARE_INPUT, Button, INPUT, Tag } from "#ui/kit/parts.tsx";
 import type { Answered } from "#ui/kit/use-asked.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
@@ -15,7 +15,7 @@ import { GoalsRead } from "./GoalsRead.tsx";
 import { answerTo, type Change, verdictTone } from "./judging.ts";
 
 type GoalLine = JudgementFields["goals"][number];
-const MOST = 12;
+
 export function SkillOptions() {
   return here().branches.map(({ id: branch }) => (
     <optgroup key={branch} label={branchWords(branch)}>
@@ -76,7 +76,7 @@ export function JudgeAim({
           change({
             goals: [...goals, ...taken.map(({ skill, target }) => ({ skill, target, verdict: null, because: "" }))].slice(
               0,
-              MOST,
+              MOST_GOALS,
             ),
           })
         }
@@ -165,7 +165,7 @@ export function JudgeAim({
       {goals.some((goal) => answerTo(goal, told.answer).verdict === "not-this-term") && (
         <p className="pt-1 text-dim">A goal that is not for this term changes no work when you sign.</p>
       )}
-      {goals.length < MOST && (
+      {goals.length < MOST_GOALS && (
         <label className="sign flex flex-wrap items-center gap-2 pt-2">
           Add a goal
           <select className={`${BARE_INPUT} w-auto`} value="" onChange={(event) => add(event.target.value)}>

@@ -1,7 +1,7 @@
 /** The owner's words as goals, confirmed one by one while booking. */
 import type { BookStay } from "#contracts/stay.ts";
 import { parseLocalDate } from "#core/calendar/local-date.ts";
-import { GOAL_TARGETS } from "#core/intake/aims.ts";
+import { GOAL_TARGETS, MOST_GOALS } from "#core/intake/aims.ts";
 import type { RequestReading } from "#core/intake/request.ts";
 import { GoalsRead } from "#ui/intake/GoalsRead.tsx";
 import { SkillOptions } from "#ui/intake/JudgeAim.tsx";
@@ -10,8 +10,6 @@ import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";
 import { useAsked } from "#ui/kit/use-asked.ts";
 import { targetWords } from "#ui/words/intake.ts";
 import { skillWords } from "#ui/words/skills.ts";
-
-const MOST = 12;
 
 export function BookGoals({ form }: { form: Form<BookStay> }) {
   const [aim, complaint, kind, birthDate, birthYear] = form.watch([
@@ -28,7 +26,7 @@ export function BookGoals({ form }: { form: Form<BookStay> }) {
       : { aim, complaint, kind, birthDate: birthDate || null, birthYear: Number(birthYear) || null };
   const { answer, failed } = useAsked<RequestReading>("read-aim", asked);
   const put = (next: BookStay["goals"]): void =>
-    form.setValue("goals", next.slice(0, MOST), { shouldDirty: true, shouldTouch: true });
+    form.setValue("goals", next.slice(0, MOST_GOALS), { shouldDirty: true, shouldTouch: true });
   const change = (skill: string, part: Partial<BookStay["goals"][number]>): void =>
     put(goals.map((goal) => (goal.skill === skill ? { ...goal, ...part } : goal)));
   const proposed = (answer?.goals ?? []).filter(({ skill }) => !goals.some((goal) => goal.skill === skill));
@@ -79,7 +77,7 @@ export function BookGoals({ form }: { form: Form<BookStay> }) {
           );
         })}
       </ul>
-      {goals.length < MOST && (
+      {goals.length < MOST_GOALS && (
         <label className="sign flex flex-wrap items-center gap-2">
           Add a goal
           <select
