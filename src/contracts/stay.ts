@@ -12,6 +12,7 @@ import {
   SEXES,
 } from "#core/horse/horse.ts";
 import { SADDLE_FITS, TAKEN, type TakenName } from "#core/horse/measuring.ts";
+import { MOST_GOALS } from "#core/intake/aims.ts";
 import { BOUNDS } from "#core/intake/measures.ts";
 import {
   centimetres,
@@ -143,7 +144,7 @@ export const BookStay = z.object({
   client: ClientFields,
   horse: HorseFields,
   stay: StayFields,
-  goals: list(BookedGoal, 12).check(
+  goals: list(BookedGoal, MOST_GOALS).check(
     z.refine((goals) => new Set(goals.map(({ skill }) => skill)).size === goals.length, "A goal is listed twice. Remove one."),
   ),
 });
