@@ -126,9 +126,10 @@ export function proposalsFor(need: Need, proposing: Proposing): readonly Proposa
     }
     case "goal": {
       const kept = goals.filter(({ skill }) => skill !== need.skill).map(({ stayId: _stay, ...goal }) => goal);
+      // It was promised: whoever waits for it hears of it first.
       return [
-        { code: "drop-goal", input: { stay: stay.id, version: plan?.version ?? 0, goals: kept } },
         tellOwner(proposing, need),
+        { code: "drop-goal", input: { stay: stay.id, version: plan?.version ?? 0, goals: kept } },
         open,
       ];
     }

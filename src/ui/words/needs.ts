@@ -87,7 +87,8 @@ export function sayNeedShort(need: Need): string {
     case "dated-goal":
       return `Tight for ${sayDate(need.by)}: ${inner(shortSkill(need.skill))}`;
     case "next-goals":
-      return need.wish ? `Next step: ${inner(shortSkill(need.skills[0] ?? ""))}` : "All goals reached";
+      if (need.skills[0] === undefined) return "All goals reached";
+      return `${need.wish ? "Next step" : "All reached. Next"}: ${inner(shortSkill(need.skills[0]))}`;
     default:
       return sayNeed(need);
   }
