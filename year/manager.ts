@@ -12,7 +12,7 @@ import { causeOf } from "#core/intake/causes.ts";
 import type { EvaluationKind } from "#core/intake/outcome.ts";
 import { must } from "#core/kernel/assert.ts";
 import type { EvaluationId, StayId } from "#core/kernel/brand.ts";
-import { isDearer } from "#core/plan/on-the-way.ts";
+import { costsPromise } from "#core/plan/on-the-way.ts";
 import { planTheWeek } from "#demo/week.ts";
 import { readBarn } from "#server/barn/read-barn.ts";
 import { readDay } from "#server/day/read-day.ts";
@@ -280,7 +280,7 @@ export class Manager {
     };
     // The page tells again what is to be signed; several steps at once may cost what one would not.
     const again = steps.length > 0 ? ((await tellDraft(database, view.id, withSteps)) ?? []) : told;
-    const costs = told.some(({ chance }, i) => isDearer(chance ?? 0, again[i]?.chance ?? 1));
+    const costs = told.some(({ chance }, i) => costsPromise(chance ?? 0, again[i]?.chance ?? 1));
     const judgement = costs ? view.proposal : withSteps;
     if (view.proposal.checks.some(({ cause }) => causeOf(cause).body)) this.year.lookedAt(one);
     await this.try("intake/sign", { id: evaluation, revision: view.signatures.length, judgement });

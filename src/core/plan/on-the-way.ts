@@ -1,5 +1,5 @@
 /** How far a horse gets towards something that is not for this term: what the owner may be told instead, and what comes next when that is reached. */
-import { LIKELY_FROM, POSSIBLE_FROM, type Verdict, verdictOf } from "../forecast/chance.ts";
+import { LIKELY_FROM, POSSIBLE_FROM } from "../forecast/chance.ts";
 import type { StartingState } from "../forecast/doubt.ts";
 import { ancestorsIn, hasTag, skillIn } from "../ladder/ladder.ts";
 import { WELL } from "../ladder/marks.ts";
@@ -76,13 +76,12 @@ export interface HowFarAsked {
 }
 /** A chance that falls by less is as it was. */
 const NOTICED = 0.1;
-const RANK: Readonly<Record<Verdict, number>> = { likely: 2, possible: 1, "not-this-term": 0 };
-/** What is worked more leaves less for the rest: true where something that stays a goal would be told otherwise. */
-export const isDearer = (before: number, after: number): boolean =>
-  before - after > NOTICED && RANK[verdictOf(after)] < RANK[verdictOf(before)];
+/** What is worked more leaves less for the rest: true where something that could be promised no longer can. */
+export const costsPromise = (before: number, after: number): boolean =>
+  before >= LIKELY_FROM && after < LIKELY_FROM && before - after > NOTICED;
 /**
  * How far the horse gets towards each of several goals by the end of the term, the work aimed at each step in turn: a step that is one of seventeen goals at
- * once is never reached. One that would cost what stays a goal is out of reach. `itself`: a goal may be the answer too. Pauses between pieces of the plays.
+ * once is never reached. One that would cost what can be promised is out of reach. `itself`: a goal may be the answer too. Pauses between pieces of the plays.
  */
 export function* howFar(
   { record, state, reading, goals, chances }: HowFarAsked,
@@ -98,7 +97,7 @@ export function* howFar(
     const telling = tell({ record: { ...record, goals: aimed }, reading: state });
     for (let done = 0; done < KEPT_PLAYS; yield done) done = telling.run(done + PLAYS_A_PIECE);
     const told = new Map(telling.told(KEPT_PLAYS).map((one) => [one.skill, one.chance]));
-    const costs = goals.some((goal) => isDearer(chances.get(goal.skill) ?? 0, told.get(goal.skill) ?? 1));
+    const costs = goals.some((goal) => costsPromise(chances.get(goal.skill) ?? 0, told.get(goal.skill) ?? 1));
     const chance = costs ? null : (told.get(skill) ?? null);
     known.set(skill, chance);
     return chance;

@@ -88,7 +88,7 @@ export function sayNeedShort(need: Need): string {
       return `Tight for ${sayDate(need.by)}: ${inner(shortSkill(need.skill))}`;
     case "next-goals":
       if (need.skills[0] === undefined) return "All goals reached";
-      return `${need.wish ? "Next step" : "All reached. Next"}: ${inner(shortSkill(need.skills[0]))}`;
+      return `${need.wish ? "Next step" : "Next goal"}: ${inner(shortSkill(need.skills[0]))}`;
     default:
       return sayNeed(need);
   }
