@@ -1,6 +1,7 @@
 /** A made-up stay as the plan reads it, for tests of what is planned: a horse that came in halter-broke, a week ago. */
 import { addDays, localDate } from "#core/calendar/local-date.ts";
 import { STRAIGHT } from "#core/forecast/calibrate.ts";
+import type { ScoredSession } from "#core/forecast/stay.ts";
 import { type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { METHODS, methodOf } from "#core/ladder/methods.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
@@ -11,14 +12,15 @@ import { SKILLS, skillOf } from "#shipped/ladder.ts";
 
 export const FIRST = localDate("2026-06-01");
 export const goal = (skill: string, target: 3 | 4 | 5 = 3): PlanGoal => ({ skill, target, side: null, weight: 2, must: false });
-export const worked = (day: number, skills: readonly string[], score: number): StayRecord["sessions"][number] => ({
+/** A session in which each of these skills was worked so long, and scored alike on its sides. */
+export const worked = (day: number, skills: readonly string[], score: number, minutes = 10): ScoredSession => ({
   day,
   rider: "ann",
   windy: false,
   newPlace: false,
   work: skills.map((skill) => ({
     skill,
-    minutes: 10,
+    minutes,
     scores: Object.fromEntries(sidesOf(skillOf(skill).sided).map((side) => [side, score as Score])),
   })),
 });

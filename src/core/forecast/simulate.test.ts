@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { EVERYDAY_SHAPES, skillOf } from "#shipped/ladder.ts";
+import { EVERYDAY_SHAPES } from "#shipped/ladder.ts";
+import { worked } from "#tests/plan-record.ts";
 import { must } from "../kernel/assert.ts";
 import { seededRandom } from "../kernel/random.ts";
-import { type Score, sidesOf } from "../kernel/sides.ts";
+import type { Score } from "../kernel/sides.ts";
 import { daysAhead, missedSoFar } from "./ahead.ts";
 import { readingNow } from "./doubt.ts";
 import { cholesky } from "./draw.ts";
@@ -15,17 +16,7 @@ import { type Ahead, simulate } from "./simulate.ts";
 import type { RiderSeverity, ScoredSession } from "./stay.ts";
 
 const SHAPES = EVERYDAY_SHAPES;
-const session = (day: number, skills: readonly string[], score: number): ScoredSession => ({
-  day,
-  rider: "ann",
-  windy: false,
-  newPlace: false,
-  work: skills.map((skill) => ({
-    skill,
-    minutes: 15,
-    scores: Object.fromEntries(sidesOf(skillOf(skill).sided).map((side) => [side, score as Score])),
-  })),
-});
+const session = (day: number, skills: readonly string[], score: number): ScoredSession => worked(day, skills, score, 15);
 const goal = (skill: string, target = 3, side: GoalFacts["side"] = null): GoalFacts => ({ skill, target, value: 1, side });
 const ahead = (changes: Partial<Ahead> = {}): Ahead => {
   const lastDay = changes.lastDay ?? 59;
