@@ -14,6 +14,8 @@ describe("an owner's words of a horse that threw somebody", () => {
     "Unseated him at the ditch",
     "Dumps me when he is fresh",
     "Lost its rider at a show",
+    "Does not like men and threw my husband",
+    "Never quiet but when he threw me it was the dog",
   ])("are heard: %s", (words) => {
     expect([threwSomebody(words), isToldDangerous(words)]).toEqual([true, true]);
   });
@@ -22,6 +24,7 @@ describe("an owner's words of a horse that threw somebody", () => {
     "Throws his head when the rein is taken",
     "Has never thrown anybody",
     "Nobody ever came off",
+    "He hasn't thrown a rider yet",
     "Bucks at the canter",
     "Took the saddle off himself, so to say",
     "A quiet start",

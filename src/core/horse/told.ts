@@ -10,7 +10,9 @@ const HURT_OR_RAN =
 /** A shoe, a head or a fit that is thrown throws nobody. */
 const CAME_OFF =
   /\bbuck(s|ed|ing)?\b[^.;,]{0,40}\boff\b|\bthr(?:ew|ows?|own|owing)\b(?! (?:(?:a|an|his|her|its|the|up|out) ){0,2}(?:shoes?|heads?|nose|fits?|tantrums?|foals?|foot|feet|leg|hay|food|splint)\b)|\b(?:came|come|comes|coming|fell|fallen|falls) off\b|\bunseat\w*|\bdump(?:s|ed|ing) (?:me|him|her|us|them|my|our|his|the|a|every|any|people|riders?)\b|\blost (?:its|his|her|the|a) rider\b/gi;
-const NEVER = /\b(?:never|no ?body|no one|not|without|hasn'?t|haven'?t|hadn'?t|didn'?t|doesn'?t|don'?t)\b[^.;,]*$/i;
+/** Shortly before it and in the same breath: 'does not like men and threw my husband' denies nothing. */
+const NEVER =
+  /\b(?:never|no ?body|no one|not|without|hasn'?t|haven'?t|hadn'?t|didn'?t|doesn'?t)\b(?:(?!\b(?:and|but|then|so|when|because|until|who|that)\b)[^.;,]){0,30}$/i;
 
 /** True where the words say that somebody came off; 'has never thrown anybody' says the contrary. */
 export const threwSomebody = (words: string): boolean =>

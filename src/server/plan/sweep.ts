@@ -220,6 +220,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
         stay.counting,
         stay.kind,
         stay.complaint,
+        [stay.history, stay.historyWords, stay.aim],
         barn.restDays,
         barn.holidays,
         barn.firstDayIs,
