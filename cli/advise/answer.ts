@@ -32,6 +32,7 @@ import { nextFrom } from "#core/plan/next-goals.ts";
 import { type NextStepNotice, nextStepNotice, type StepPerson, stepOnTheWay } from "#core/plan/next-step-notice.ts";
 import { nextTowards } from "#core/plan/on-the-way.ts";
 import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
+import { beginsNothing } from "#core/plan/planned-days.ts";
 import { tell } from "#core/plan/stored-forecast.ts";
 import { layPlan, type ScheduledSession } from "#core/plan/term-plan.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
@@ -243,6 +244,7 @@ function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanG
     goals: openGoals,
     complaint: standing.complaint,
     handlingIsWork: standing.handlingIsWork,
+    noFirst: beginsNothing(advised.stay.term, advised.today, advised.lastDay),
     barred: (skill) => reasonsFor(skillAct(skill, reading)).filter(({ code }) => code !== "second-person"),
     laid: asked
       ? {
@@ -258,8 +260,10 @@ function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanG
   const of = (role: WorkRole): string[] => work.items.filter((one) => one.role === role).map(({ skill }) => skill);
   const main = of("main");
   const skillsOf = main.flatMap((id) => ladder.filter((one) => one.id === id));
+  // Nothing of it bears: there is nobody to get on.
+  const borne = skillsOf.some(({ bears }) => bears !== "nothing");
   return {
-    kind,
+    kind: kind === "both" && !borne && reading.stage === "unridden" ? "ground" : kind,
     because: work.because.code,
     warmUp: of("warm-up"),
     main,
@@ -356,7 +360,7 @@ export function adviceOn(file: Case, advised: Advised) {
     step: step && {
       step: step.step,
       state: step.state,
-      missing: step.missing,
+      missing: step.missing.map((one) => (one.code === "barred" ? { code: one.by } : one)),
       proposed: proposed && { day: proposed.day, rider: proposed.rider, helper: proposed.helper, from: String(proposed.place) },
     },
     protocol: at.horse.stepBack && {

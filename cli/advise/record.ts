@@ -11,7 +11,7 @@ import { ageInYears } from "#core/horse/horse.ts";
 import { toldHistory } from "#core/horse/told.ts";
 import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { readWalk } from "#core/intake/outcome.ts";
-import { asksForGround, goalsInWords } from "#core/intake/request.ts";
+import { readOwner } from "#core/intake/request.ts";
 import type { SeenSign } from "#core/intake/seen.ts";
 import type { PersonId, PlaceId } from "#core/kernel/brand.ts";
 import { type Score, SIDES, type TrackSide } from "#core/kernel/sides.ts";
@@ -21,7 +21,7 @@ import { METHODS, methodOf } from "#core/ladder/methods.ts";
 import type { HorseRecord } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
-import { lowestOf, type PastSession } from "#core/permission/trouble.ts";
+import { type PastSession, pastScores } from "#core/permission/trouble.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { factsOf, type StayRecord } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
@@ -204,7 +204,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
     groundMinutes: one.ground,
     saddleMinutes: one.saddle,
     tack: one.tack,
-    scores: lowestOf(givenIn(whole, one.scores, "sessions")),
+    scores: pastScores(givenIn(whole, one.scores, "sessions")),
     signs: one.signs,
     incidents: one.incidents,
     redSigns: one.redSigns,
@@ -264,9 +264,10 @@ export function recordOf(file: Case, whole: Ladder): Advised {
   const people = file.people.map(personOf);
   const goals = goalsOf(file, whole);
   const standing = (stuck: readonly string[]): GoalStanding =>
-    standingOf({ record, today, goals, complaint: stay.complaint, stuck, ladder: whole });
+    standingOf({ record, today, goals, complaint: { words: stay.complaint, during: [] }, stuck, ladder: whole });
+  const { complaint } = standing([]);
   const waits = (stuck: readonly string[]): StayRecord["waits"] =>
-    waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goals.map(({ skill }) => skill), stuck });
+    waitsOf({ record, firstDay: stay.firstDay, today, people, goals: goals.map(({ skill }) => skill), complaint, stuck });
   const advised: Advised = {
     today,
     record,
@@ -287,6 +288,7 @@ export function recordOf(file: Case, whole: Ladder): Advised {
       ladder: ladderForStay(whole.skills, [
         ...scores.map(({ skill }) => skill),
         ...goals.map(({ skill }) => skill),
+        ...complaint,
         ...(file.card?.skills ?? []),
       ]),
       seen: intake ? givenIn(whole, intake.marks, "evaluations") : [],
@@ -328,9 +330,10 @@ const goalsOf = ({ goals, stay, signed }: Case, ladder: Ladder): readonly PlanGo
       must,
       by,
     })) ??
-  goalsInWords(`${stay.aim}. ${stay.complaint}`, ladder, {
-    ground: signed?.ridden === false || asksForGround(`${stay.aim}. ${stay.complaint}`, stay.kind === "unhandled"),
-  }).map((goal) => ({ ...goal, side: null, weight: 2, must: true }));
+  readOwner(
+    { aim: stay.aim, complaint: stay.complaint, grounded: signed?.ridden === false, unhandled: stay.kind === "unhandled" },
+    ladder,
+  ).goals.map(({ skill, target }) => ({ skill, target, side: null, weight: 2, must: true }));
 
 /** Work as the estimator hears it: a session's minutes shared out among what was scored; a later evaluation is a look of a minute each. */
 function sessionsOf(

@@ -45,7 +45,7 @@ export const standingOf = (sessions: StayRecord["sessions"], changes: Partial<Go
     groundMinutes: 40,
     saddleMinutes: 0,
     tack: [],
-    scores: work.map(({ skill, scores }) => ({ skill, low: Math.min(...Object.values(scores)) })),
+    scores: work.map(({ skill, scores }) => ({ skill, low: Math.min(...Object.values(scores)), on: scores })),
     signs: [],
     incidents: [],
     redSigns: [],

@@ -30,21 +30,26 @@ export interface CourseGoal extends GoalFacts {
   readonly to: number;
 }
 
-/** Throws where a goal or a prerequisite is not in the ladder; input is checked before. */
-export function courseOf(ladder: readonly SkillShape[], goals: readonly GoalFacts[]): LevelCourse {
+const NONE: ReadonlySet<string> = new Set();
+/** Nothing waits for what is `passed`. Throws where a goal or a prerequisite is not in the ladder; input is checked before. */
+export function courseOf(
+  ladder: readonly SkillShape[],
+  goals: readonly GoalFacts[],
+  passed: ReadonlySet<string> = NONE,
+): LevelCourse {
   const shapes = new Map(ladder.map((skill) => [skill.id, skill]));
   const at = new Map<string, number>();
   const skills: SkillShape[] = [];
   const visit = (id: string): void => {
     if (at.has(id)) return;
     const shape = must(shapes.get(id), `the ladder holds ${id}`);
-    for (const before of shape.prerequisites) visit(before);
+    for (const before of shape.prerequisites) if (!passed.has(before)) visit(before);
     at.set(id, skills.length);
     skills.push(shape);
   };
   for (const goal of goals) visit(goal.skill);
   const numberOf = (id: string): number => must(at.get(id), `${id} is on the course`);
-  const before = skills.map((skill) => skill.prerequisites.map(numberOf));
+  const before = skills.map((skill) => skill.prerequisites.filter((id) => !passed.has(id)).map(numberOf));
   const firstTrack = new Int32Array(skills.length + 1);
   skills.forEach((skill, i) => {
     firstTrack[i + 1] = (firstTrack[i] ?? 0) + sidesOf(skill.sided).length;

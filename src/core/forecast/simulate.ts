@@ -45,6 +45,8 @@ export interface Ahead {
   readonly follows: "plan" | "habit";
   /** Days before which a skill is not asked; not in the map: any day. */
   readonly notBefore: ReadonlyMap<string, number>;
+  /** What the horse is taken to do without being taught; missing: nothing. */
+  readonly passed?: ReadonlySet<string>;
   /** Share of a two-sided work that each side gets, 1 as usual; null: both alike. */
   readonly sides?: { readonly left: number; readonly right: number } | null;
   /** Sessions on each of the days; missing: one. */
@@ -106,7 +108,7 @@ export interface PlayAsked {
 
 /** Nothing is played before `run` is called. Throws where a goal is not in the ladder. */
 export function simulate({ belief, sessions, goals, ahead, options, doubt }: PlayAsked): Simulations {
-  const course = courseOf(belief.layout.skills, goals);
+  const course = courseOf(belief.layout.skills, goals, ahead.passed);
   const start = startOf(belief, course, sessions);
   const draws = drawsOf(belief, course);
   const stalled = doubt && { chance: doubt.chance, since: doubt.since, draws: drawsOf(doubt.belief, course) };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { SHIPPED } from "#shipped/ladder.ts";
-import { asksForGround, goalsInWords, readRequest } from "./request.ts";
+import { asksForGround, readOwner, readRequest, skillsComplainedOf } from "./request.ts";
 
 /** Made-up requests, each with the goals that a manager would read in it; `ground`: of a horse that nothing is put on. */
 type Asked = readonly [words: string, goals: readonly string[], ground?: boolean];
@@ -90,8 +90,8 @@ const ASKED: readonly Asked[] = [
 describe("an owner's request in his own words", () => {
   it.each(ASKED.map((asked) => [asked[0], asked] as const))("reads “%s”", (_, [words, goals, ground = false]) => {
     expect(
-      goalsInWords(words, SHIPPED, { ground })
-        .map(({ skill }) => skill)
+      readRequest(words, SHIPPED, { ground })
+        .goals.map(({ skill }) => skill)
         .sort(),
     ).toEqual([...goals].sort());
   });
@@ -108,5 +108,52 @@ describe("an owner's request in his own words", () => {
     expect(asksForGround("Must be led, stop", true)).toBe(true);
     expect(asksForGround("Halter, lead, and a quiet start", true)).toBe(false);
     expect(asksForGround("Ground work only", false)).toBe(true);
+  });
+});
+
+/** Made-up complaints, each with the skills that a trainer would go to. */
+const COMPLAINED: readonly (readonly [words: string, skills: readonly string[]])[] = [
+  ["Will not load", ["trailer-stand"]],
+  ["Pulls back when tied", ["tie"]],
+  ["Hard to catch", ["catch"]],
+  ["Bucks when the girth is done up", ["girth"]],
+  ["Bucks", ["canter"]],
+  ["Bolts in the canter", ["canter"]],
+  ["Bolts", ["stop"]],
+  ["Bites when girthed", ["girth"]],
+  ["Cold backed in the morning", ["girth"]],
+  ["Kicks when the hind feet are picked up", ["hind-feet"]],
+  ["Walks off as soon as a foot is in the stirrup", ["stand-mounted"]],
+  ["Rushes off after mounting", ["stand-mounted"]],
+  ["Rushes", ["own-pace"]],
+  ["Tosses her head", ["soft-feel"]],
+  ["Falls in on the left circle", ["circles"]],
+  ["Won't pick up the left lead", ["lead-setup"]],
+  ["Spooks at plastic bags", ["rope-flag"]],
+  ["Spooks", ["settle"]],
+  ["Barges through everybody and nips", ["space"]],
+  ["Rears when asked to go forward", ["forward"]],
+  ["Naps", ["forward"]],
+  ["Does not want to leave the yard", ["outside"]],
+  ["Drags me when led", ["lead"]],
+  ["Grinds his teeth", []],
+  ["", []],
+];
+describe("a complaint", () => {
+  it.each(COMPLAINED)("'%s' is about %j", (words, skills) => {
+    expect(skillsComplainedOf({ words, during: [] }, SHIPPED)).toEqual(skills);
+  });
+  it("that names nothing is about what is done when it comes", () => {
+    expect(skillsComplainedOf({ words: "Grinds his teeth", during: ["tied"] }, SHIPPED)).toEqual(["tie"]);
+    expect(skillsComplainedOf({ words: "Bucks", during: ["tacking"] }, SHIPPED)).toEqual(["girth"]);
+    expect(skillsComplainedOf({ words: "Bucks at the canter", during: ["tacking"] }, SHIPPED)).toEqual(["canter"]);
+  });
+  it("is a goal of its own beside what was asked for, unless nothing may be put on the horse", () => {
+    const asked = { aim: "Quiet on the trails", complaint: "Bucks when the girth is done up", grounded: false, unhandled: false };
+    const skills = (changes: Partial<typeof asked>) =>
+      readOwner({ ...asked, ...changes }, SHIPPED).goals.map(({ skill }) => skill);
+    expect(skills({})).toEqual(["outside", "girth"]);
+    expect(skills({ aim: "Ground work only", complaint: "Bolts in the canter" })).toEqual([]);
+    expect(readOwner({ ...asked, complaint: "Grinds his teeth" }, SHIPPED).notRead).toEqual(["Grinds his teeth"]);
   });
 });

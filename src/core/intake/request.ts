@@ -163,10 +163,56 @@ export function readRequest(words: string, { skills, of }: Ladder, context: Requ
   return { goals, notNow: [...new Set(notNow)], notRead };
 }
 
-/** Just the goals, for whoever asks no more. */
-export const goalsInWords = (
-  words: string,
-  ladder: Ladder,
-  context?: RequestContext,
-): readonly Pick<ReadGoal, "skill" | "target">[] =>
-  readRequest(words, ladder, context).goals.map(({ skill, target }) => ({ skill, target }));
+/** What a horse does, which says nothing of where: a buck at the girth is about the girth. */
+const BEHAVES = /^(?:buck|bolt|run|take|rush|speed|jig|spook|shies|shy|nip|bit|balk|nap|barg|crowd|plant)/;
+/** Where no skill is named: what is done at the moment at which it comes. */
+const AT_MOMENT: Readonly<Record<string, Tag>> = {
+  leading: "lead",
+  tied: "tie",
+  tacking: "girth",
+  mounting: "block",
+  trot: "trot",
+  canter: "canter",
+};
+export interface ComplaintAsked {
+  /** The owner's; empty: none. */
+  readonly words: string;
+  /** Moments at which it comes, as the manager ticked them. */
+  readonly during: readonly string[];
+}
+/**
+ * The skills that an owner's complaint is about. Nothing that it names is taken for a step to something else, and nothing is refused: 'will not be tied'
+ * is about being tied. How the horse behaves counts only where nothing else is named.
+ */
+export function skillsComplainedOf({ words, during }: ComplaintAsked, { skills }: Pick<Ladder, "skills">): readonly string[] {
+  const text = words.toLowerCase();
+  const found = phrasesIn(text, skills);
+  const placed = found.filter(({ at, to }) => !BEHAVES.test(text.slice(at, to)));
+  const named = [...new Set((placed.length > 0 ? placed : found).map(({ skill }) => skill))];
+  if (placed.length > 0 || text.trim() === "") return named;
+  const moment = during.flatMap((one) => (AT_MOMENT[one] ? tagged(skills, AT_MOMENT[one]) : []));
+  return moment.length > 0 ? moment.map(({ id }) => id) : named;
+}
+
+export interface OwnerAsked {
+  readonly aim: string;
+  readonly complaint: string;
+  /** Nothing is put on its back, whatever is asked. */
+  readonly grounded: boolean;
+  readonly unhandled: boolean;
+}
+/** What the owner asks for, and beside it what the complaint is about: a goal of its own, whatever else it is a step to. */
+export function readOwner({ aim, complaint, grounded, unhandled }: OwnerAsked, ladder: Ladder): RequestReading {
+  const ground = grounded || asksForGround(`${aim}. ${complaint}`, unhandled);
+  const { goals, notNow, notRead } = readRequest(aim, ladder, { ground });
+  const words = complaint.trim();
+  const about = skillsComplainedOf({ words, during: [] }, ladder)
+    .filter((skill) => !(ground && ladder.of(skill).bears !== "nothing"))
+    .map((skill): ReadGoal => ({ skill, target: 3, words }));
+  const isRead = about.length > 0 || contentOf(words).length < 2;
+  return {
+    goals: [...goals, ...about.filter(({ skill }) => !goals.some((goal) => goal.skill === skill))].slice(0, MOST_READ),
+    notNow,
+    notRead: isRead ? notRead : [...notRead, words],
+  };
+}

@@ -1,6 +1,7 @@
 /** The next big step on the way to what is wanted of a horse, and what it still waits for. */
-import { ancestorsIn, tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
+import { SHOWN } from "../reading/reading.ts";
 import { isTaken, type MissingForStep, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts } from "./steps.ts";
 
 export interface NextStep {
@@ -40,6 +41,36 @@ export function nextStep(facts: StepFacts, goals: readonly string[], grounded: b
 /** All that are ready as far as their lists go. */
 export const readySteps = (facts: StepFacts): readonly NextStep[] =>
   stepsBefore(facts, () => true).filter(({ missing }) => missing.length === 0);
+
+/**
+ * Skills by which what a step still lacks comes about, best first: the one that lacks; for quiet sessions with the tack, or the first of them here, what is
+ * done with the tack on; for quiet rides what lies below it under a rider.
+ */
+export function workTowards(
+  { skill, missing }: NextStep,
+  { ladder, reading }: Pick<StepFacts, "ladder" | "reading">,
+): readonly string[] {
+  const below = ancestorsIn(ladder, skill.id);
+  const known = (one: Skill): boolean => reading.counts(one) >= SHOWN;
+  const tacked = tagged(ladder, "tacked")
+    .filter((one) => one.bears === "nothing" && known(one) && below.includes(one.id))
+    .sort((a, b) => Number(hasTag(a, "before-saddle")) - Number(hasTag(b, "before-saddle")));
+  const ridden = ladder.filter((one) => one.bears === "rider" && known(one) && below.includes(one.id));
+  const by = (one: MissingForStep): readonly string[] => {
+    switch (one.code) {
+      case "level":
+        return [one.skill];
+      case "quiet":
+        return (one.in === "tack" ? tacked : ridden).map(({ id }) => id).reverse();
+      case "tacked-here":
+        return tacked.map(({ id }) => id).reverse();
+      case "ground-sessions":
+        return [];
+    }
+  };
+  // A level that lacks is worked with the tack on or off; trouble is got over by what it came with.
+  return [...new Set(missing.toSorted((a, b) => Number(a.code === "level") - Number(b.code === "level")).flatMap(by))];
+}
 
 const NEARLY = 3;
 /** What is missing, counted: a skill that is lacking on both sides is one thing. */

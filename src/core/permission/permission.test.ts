@@ -18,7 +18,7 @@ import { against, askedOf, barring, horseReasons, skillAct, tickReasons } from "
 import { mayOverride, overriddenBy, type Reason, strengthOf } from "./reasons.ts";
 import { againstRecord } from "./record.ts";
 import { levelsAsked, mayAskFor, missingFor, STEP_LISTS, STEPS, type StepFacts, unreadyOf } from "./steps.ts";
-import { type PastSession, quietLately, redOf, riskNow } from "./trouble.ts";
+import { type PastSession, quietLately, redOf, riskNow, scoredAlike } from "./trouble.ts";
 
 const DAY = localDate("2026-07-14");
 const ann = dayPersonOf("ann", { grade: 4, weightKg: 58 });
@@ -141,24 +141,39 @@ describe("big steps", () => {
     const { mount } = unreadyOf(facts([], { reading: told, sessions: [] }));
     expect(mount?.missing).toEqual([{ code: "tacked-here" }]);
     expect(unreadyOf(facts([], { reading: told })).mount).toBeNull();
+    // Its last session with the tack was none to get on after; and the method binds whoever has not been ridden here.
+    const bucked = session("2026-07-12", { signs: [{ sign: "bucks", strength: 2, skill: "girth" }] });
+    expect(unreadyOf(facts([], { reading: told, sessions: [...QUIET, bucked] })).mount?.missing).toEqual([
+      { code: "tacked-here" },
+    ]);
+    expect(unreadyOf(facts([], { reading: told, groundSessionsFirst: 15 })).mount?.missing).toEqual([
+      { code: "ground-sessions", left: 3 },
+    ]);
   });
   it("hear of the tack by what was scored, where nobody ticked it", () => {
-    const bare = { tack: [], scores: [{ skill: "girth", low: 3 }] };
+    const bare = { tack: [], scores: [scoredAlike(skillOf("girth"), 3)] };
     const sessions = [session("2026-07-10", bare), session("2026-07-11", bare)];
     expect(stirrup(facts(scored(READY), { sessions }))).toEqual([]);
     expect(
-      stirrup(facts(scored(READY), { sessions: sessions.map((one) => ({ ...one, scores: [{ skill: "lead", low: 3 }] })) })),
+      stirrup(facts(scored(READY), { sessions: sessions.map((one) => ({ ...one, scores: [scoredAlike(skillOf("lead"), 3)] })) })),
     ).toEqual([{ code: "quiet", in: "tack" }]);
   });
   it("take no good score right after a poor one for a level: the last two looks count together", () => {
     const looked = (lows: readonly number[]) =>
-      lows.map((low, i) => session(`2026-07-${10 + i}`, { scores: [{ skill: "hindquarters", low: low as 3 }] }));
+      lows.map((low, i) => session(`2026-07-${10 + i}`, { scores: [scoredAlike(skillOf("hindquarters"), low)] }));
     const missing = (lows: readonly number[]) => stirrup(facts(scored(READY), { sessions: looked(lows) }));
     expect(missing([2, 3, 3])).toEqual([]);
     expect(missing([4, 3])).toEqual([]);
     expect(missing([3, 2, 3]).map((one) => one.code === "level" && [one.skill, one.is])).toEqual([
       ["hindquarters", 2.5],
       ["hindquarters", 2.5],
+    ]);
+    // One side that lags says nothing of the other.
+    const right = [2, 3].map((score, i) =>
+      session(`2026-07-${10 + i}`, { scores: [{ skill: "hindquarters", low: score, on: { left: 4, right: score } }] }),
+    );
+    expect(stirrup(facts(scored(READY), { sessions: right }))).toEqual([
+      { code: "level", skill: "hindquarters", side: "right", needed: 3, is: 2.5 },
     ]);
   });
   it("ask for what the barn has on its lists, and always for what keeps people safe beside it", () => {

@@ -90,7 +90,7 @@ const bearing = (act: Pick<Act, "bears">): boolean => act.bears !== "nothing";
 /** Growing horses change faster. */
 const YOUNG_UNDER = 4;
 
-function ageReason({ ageYears, horseClass, ridden, limits }: PermitHorse, bears: Bears): Reason | null {
+function ageReason({ ageYears, horseClass, ridden, limits }: PermitHorse, bears: Bears): HorseReason | null {
   const tooYoung =
     horseClass === "yearling" || horseClass === "weanling" || (ageYears !== null && ageYears < limits.noWeightUnder);
   if (tooYoung) return { code: "age", years: ageYears, under: limits.noWeightUnder, what: "weight" };
@@ -98,9 +98,13 @@ function ageReason({ ageYears, horseClass, ridden, limits }: PermitHorse, bears:
   return notYet ? { code: "age", years: ageYears, under: limits.noRiderUnder, what: "rider" } : null;
 }
 
+export type HorseReason = Extract<
+  Reason,
+  { readonly code: "hold" | "check" | "signed-off" | "red-sign" | "not-ready" | "step-back" | "not-signed" | "age" | "load" }
+>;
 /** Whatever stands against an act with this horse, whoever does it, wherever and in any weather. */
-export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
-  const found: Reason[] = [];
+export function horseReasons(horse: PermitHorse, act: Act): readonly HorseReason[] {
+  const found: HorseReason[] = [];
   const back = horse.stepBack;
   if (horse.hold) found.push({ code: "hold", kind: horse.hold.kind, since: horse.hold.from });
   for (const held of horse.checks) {
@@ -144,7 +148,7 @@ export function horseReasons(horse: PermitHorse, act: Act): readonly Reason[] {
   return found;
 }
 
-const steppedBack = ({ code, at, days, quiet, of }: StepBack, skill: string | null): Reason => ({
+const steppedBack = ({ code, at, days, quiet, of }: StepBack, skill: string | null): HorseReason => ({
   code: "step-back",
   because: code,
   skill,
@@ -351,7 +355,7 @@ export function against(
     ...(ticked ? tickReasons(ticked, act) : []),
   ];
 }
-export const barring = (reasons: readonly Reason[]): readonly Reason[] =>
+export const barring = <R extends Reason>(reasons: readonly R[]): readonly R[] =>
   reasons.filter((reason) => strengthOf(reason) === "bars");
 /** The same as of the back: what bars everything, and whatever puts weight on it. */
 export const barsBearing = (reasons: readonly Reason[]): boolean => barring(reasons).some((reason) => reachOf(reason) !== "act");

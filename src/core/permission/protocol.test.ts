@@ -5,7 +5,7 @@ import { addDays, type LocalDate, localDate } from "../calendar/local-date.ts";
 import { INCIDENT_KINDS } from "../card/card.ts";
 import { type ReadScore, readHorse } from "../reading/reading.ts";
 import { type StepBack, stepBackOf } from "./protocol.ts";
-import type { PastIncident, PastSession } from "./trouble.ts";
+import { type PastIncident, type PastSession, scoredAlike } from "./trouble.ts";
 
 const DAY = localDate("2026-07-01");
 const on = (day: number): LocalDate => addDays(DAY, day);
@@ -23,7 +23,7 @@ const session = (day: number, given: Readonly<Record<string, number>>, changes: 
   groundMinutes: 20,
   saddleMinutes: 20,
   tack: ["saddle"],
-  scores: Object.entries(given).map(([skill, low]) => ({ skill, low })),
+  scores: Object.entries(given).map(([skill, score]) => scoredAlike(skillOf(skill), score)),
   signs: [],
   incidents: [],
   redSigns: [],

@@ -8,7 +8,7 @@ import { trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
-import { hadTack, type PastSession, quietLately, wasRidden } from "./trouble.ts";
+import { hadTack, isQuiet, type PastSession, quietLately, wasRidden } from "./trouble.ts";
 
 export const STEPS = [
   "saddle",
@@ -67,7 +67,10 @@ export const STEP_LISTS: Readonly<Record<Step, StepList>> = {
     needs: [onItsSide("stirrup-weight"), onItsSide("lie-across"), quietWithTack, { code: "ground-sessions" }],
   },
   // Told to be ridden, and never taught anew: what it shows is taken as it comes.
-  "first-ride": { of: [], needs: [...at(2, "give-head", "hindquarters", "block"), { code: "tacked-here" }] },
+  "first-ride": {
+    of: [],
+    needs: [...at(2, "give-head", "hindquarters", "block"), { code: "tacked-here" }, { code: "ground-sessions" }],
+  },
   "first-steps": { of: ["bend-stop", "forward"], needs: [onItsSide("sit"), ...at(3, "give-head", "hindquarters")] },
   trot: { of: ["trot"], needs: [...at(3, "sit", "bend-stop"), ...at(2, "forward", "steer"), quietRides] },
   canter: { of: ["canter"], needs: [...at(3, "trot", "loose-tack"), quietRides] },
@@ -165,40 +168,44 @@ const missingOfStep = (step: Step, facts: StepFacts): readonly MissingForStep[] 
     facts,
   ),
 ];
-/** Of each skill the lows of the last two days on which it was scored, oldest first. */
-type Lows = ReadonlyMap<string, readonly number[]>;
-function lowsIn(sessions: readonly PastSession[]): Lows {
+/** Of each track what it was scored on the last two days, oldest first. */
+type Looks = ReadonlyMap<string, readonly number[]>;
+function looksIn(sessions: readonly PastSession[]): Looks {
   const days = new Map<string, Map<string, number>>();
   for (const { day, scores } of sessions)
-    for (const { skill, low } of scores) days.set(skill, (days.get(skill) ?? new Map<string, number>()).set(day, low));
-  return new Map([...days].map(([skill, lows]) => [skill, [...lows.values()].slice(-2)]));
+    for (const { skill, on } of scores)
+      for (const [side, score] of Object.entries(on) as [TrackSide, number][]) {
+        const track = trackKey(skill, side);
+        days.set(track, (days.get(track) ?? new Map<string, number>()).set(day, score));
+      }
+  return new Map([...days].map(([track, of]) => [track, [...of.values()].slice(-2)]));
 }
-const known = new WeakMap<readonly PastSession[], { readonly sessions: number; readonly lows: Lows }>();
+const known = new WeakMap<readonly PastSession[], { readonly sessions: number; readonly looks: Looks }>();
 /** Sessions are asked about skill by skill; a plan that is being laid appends to them as it goes. */
-function lastLows(sessions: readonly PastSession[]): Lows {
+function lastLooks(sessions: readonly PastSession[]): Looks {
   const before = known.get(sessions);
-  if (before?.sessions === sessions.length) return before.lows;
-  const lows = lowsIn(sessions);
-  known.set(sessions, { sessions: sessions.length, lows });
-  return lows;
+  if (before?.sessions === sessions.length) return before.looks;
+  const looks = looksIn(sessions);
+  known.set(sessions, { sessions: sessions.length, looks });
+  return looks;
 }
 /** The mean lies at most so far below what is asked. */
 const BELOW = 0.25;
 /** A level counts by its mean too: one good score right after a poor one is no level yet. The last two looks on different days stand for the mean. */
-function meanOf(skill: Skill, { reading, sessions }: Pick<StepFacts, "reading" | "sessions">): number {
-  const [before, last] = lastLows(sessions).get(skill.id) ?? [];
+function meanOn(skill: Skill, side: TrackSide, { reading, sessions }: Pick<StepFacts, "reading" | "sessions">): number {
+  const track = trackKey(skill.id, side);
+  const [before, last] = lastLooks(sessions).get(track) ?? [];
   if (before !== undefined && last !== undefined) return (before + last) / 2;
-  const looks = sidesOf(skill.sided).flatMap((side) => {
-    const level = reading.levels.get(trackKey(skill.id, side));
-    return level && level.times > 1 ? [(level.first + level.latest) / 2] : [];
-  });
-  return Math.min(...looks, Number.POSITIVE_INFINITY);
+  const level = reading.levels.get(track);
+  return level && level.times > 1 ? (level.first + level.latest) / 2 : Number.POSITIVE_INFINITY;
 }
 function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFacts): readonly MissingForStep[] {
-  const mean = meanOf(skill, facts);
   const sides = sidesOf(skill.sided)
-    .map((side) => ({ side, is: facts.reading.countsOn(skill, side) }))
-    .map((one) => (one.is >= needed && mean < needed - BELOW ? { ...one, is: mean } : one))
+    .map((side) => {
+      const is = facts.reading.countsOn(skill, side);
+      const mean = is >= needed ? meanOn(skill, side, facts) : is;
+      return { side, is: mean < needed - BELOW ? mean : is };
+    })
     .filter(({ is }) => is < needed);
   const enough = sides.length === 0 || (oneSide && sides.length < sidesOf(skill.sided).length);
   return enough ? [] : sides.map(({ side, is }) => ({ code: "level" as const, skill: skill.id, side, needed, is }));
@@ -219,7 +226,7 @@ function missingOf(needs: readonly Need[], facts: StepFacts): readonly MissingFo
         return left > 0 ? [{ code: "ground-sessions", left }] : [];
       }
       case "tacked-here":
-        return sessions.some(hadTack(ladder)) ? [] : [{ code: "tacked-here" }];
+        return sessions.filter(hadTack(ladder)).slice(-1).some(isQuiet) ? [] : [{ code: "tacked-here" }];
     }
   });
 }
@@ -231,8 +238,8 @@ export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForS
   // It is sat on: a poor score at lying across from before bars nothing of what comes after.
   if (hasTag(skill, "lie-across") && tagged(facts.ladder, "sit").every(reading.isShown)) return [];
   const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
-  // A horse that is told to be ridden shows what it knows on its first ride here, within what that ride asks for.
-  if (skill.bears !== "nothing" && reading.basisOf(skill) === "told") return missingOfStep("first-ride", facts);
+  // A horse that is told to carry a saddle is tacked up, and shows; one told to be ridden shows what it knows on its first ride here.
+  if (reading.basisOf(skill) === "told") return skill.bears === "nothing" ? [] : missingOfStep("first-ride", facts);
   if (step) return missingOfStep(step, facts);
   if (hasTag(skill, "lie-across")) return missingOf(LIE_ACROSS, facts);
   // What it cannot be without must be ready first: no lead without a canter.

@@ -4,6 +4,8 @@ import type { LocalDate } from "../calendar/local-date.ts";
 import { type Incident, isRed, type SignSeen } from "../card/card.ts";
 import { TACKED, type Tack } from "../card/gear.ts";
 import { WILD_RISK } from "../horse/horse.ts";
+import { groupBy } from "../kernel/group.ts";
+import { sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { idsTagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { type RedSign, redSeen } from "./ground-check.ts";
@@ -15,8 +17,8 @@ export interface PastSession {
   readonly groundMinutes: number;
   readonly saddleMinutes: number;
   readonly tack: readonly Tack[];
-  /** Scored in it, on the weaker side: what nobody ticked under tack was on all the same where the girth was. */
-  readonly scores: readonly { readonly skill: string; readonly low: number }[];
+  /** Scored in it: what nobody ticked under tack was on all the same where the girth was. */
+  readonly scores: readonly PastScore[];
   readonly signs: readonly Pick<SignSeen, "sign" | "strength" | "skill">[];
   readonly incidents: readonly PastIncident[];
   /** Ticked at the gate, and what of them went away again; missing: nothing did. */
@@ -28,20 +30,32 @@ export interface PastSession {
   /** The rider's word for next time; empty: none. */
   readonly nextTime: string;
 }
+/** What a skill was scored in one session: on each side that was asked, and on the weaker of them. */
+export interface PastScore {
+  readonly skill: string;
+  readonly low: number;
+  readonly on: Readonly<Partial<Record<TrackSide, number>>>;
+}
 /** `ledBy` may name the skill that was worked. */
 export interface PastIncident extends Pick<Incident, "kind" | "hurt" | "during" | "strength"> {
   readonly ledBy: readonly string[];
 }
-/** Of a session's scores, each skill on its weaker side. */
-export function lowestOf<S extends number>(
-  scores: readonly { readonly skill: string; readonly score: S }[],
-): { readonly skill: string; readonly low: S }[] {
-  const low = new Map<string, S>();
-  for (const { skill, score } of scores) {
-    const before = low.get(skill);
-    if (before === undefined || score < before) low.set(skill, score);
-  }
-  return [...low].map(([skill, lowest]) => ({ skill, low: lowest }));
+/** The same score on every side that the skill has. */
+export const scoredAlike = ({ id, sided }: Pick<Skill, "id" | "sided">, score: number): PastScore => ({
+  skill: id,
+  low: score,
+  on: Object.fromEntries(sidesOf(sided).map((side) => [side, score])),
+});
+/** Of a session's scores, each skill with its sides. */
+export function pastScores<S extends number>(
+  scores: readonly { readonly skill: string; readonly side: TrackSide; readonly score: S }[],
+): { readonly skill: string; readonly low: S; readonly on: Partial<Record<TrackSide, S>> }[] {
+  const bySkill = groupBy(scores, ({ skill }) => skill);
+  return [...bySkill].map(([skill, of]) => ({
+    skill,
+    low: Math.min(...of.map(({ score }) => score)) as S,
+    on: Object.fromEntries(of.map(({ side, score }) => [side, score])),
+  }));
 }
 /** A startle that the horse stopped by itself is no trouble. */
 const STOPPED_ITSELF = 1;

@@ -39,6 +39,7 @@ const asked = (scores: readonly ReadScore[], changes: Partial<WorkAsked> = {}): 
   goals: [],
   complaint: [],
   handlingIsWork: true,
+  noFirst: false,
   laid: null,
   ...changes,
 });

@@ -16,7 +16,7 @@ import { type HorseReading, isImplied } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { composed, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
-import { Mains } from "./main.ts";
+import { isFirst, Mains } from "./main.ts";
 import type { Condition, ScheduledSession } from "./term-plan.ts";
 import type { Way } from "./ways.ts";
 
@@ -70,6 +70,8 @@ export interface WorkAsked {
   readonly goals: readonly PlanGoal[];
   readonly complaint: readonly string[];
   readonly handlingIsWork: boolean;
+  /** Nothing is begun on this day: a rest day follows, or the term ends. */
+  readonly noFirst: boolean;
   /** What the barn asks on every card or on none; missing: nothing. */
   readonly ways?: readonly Way[];
   /** What the plan has laid for this day; null: it has laid nothing, and the record alone decides. */
@@ -87,7 +89,9 @@ export function cardWork(asked: WorkAsked): CardWork {
       ? asked.laid
       : null;
   const skillOf = (id: string): readonly Skill[] => ladder.filter((skill) => skill.id === id);
-  const planned = (laid?.items ?? []).flatMap(({ skill }) => skillOf(skill));
+  // A session given on a day that was not planned takes up what comes next, but begins nothing on a day on which nothing is begun.
+  const waits = (skill: Skill): boolean => asked.noFirst && laid !== null && !isAsked(laid.because) && isFirst(skill, reading);
+  const planned = (laid?.items ?? []).flatMap(({ skill }) => skillOf(skill)).filter((skill) => !waits(skill));
   const smaller = (laid?.smaller ?? []).flatMap(skillOf).filter(may);
   const able = planned.filter(may);
   const instead =
@@ -160,7 +164,7 @@ const isAsked = ({ code }: Because): boolean => code === "asked" || code === "pi
 
 /** Where no plan says what the day is about, or nothing of it may be asked: the record alone. */
 function alone(asked: WorkAsked, may: (skill: Skill) => boolean): ReturnType<Mains["choose"]> {
-  const { ladder, reading, goals, complaint, handlingIsWork, turn, steps, stepBack } = asked;
+  const { ladder, reading, goals, complaint, handlingIsWork, noFirst, turn, steps, stepBack } = asked;
   const parts = goals.map(({ skill }) => partsOfGoal(ladder, skill));
   const ready = (skill: Skill): boolean =>
     reading.isShown(skill) || skill.after.every((id) => ladder.every((one) => one.id !== id || reading.counts(one) >= WELL));
@@ -175,7 +179,7 @@ function alone(asked: WorkAsked, may: (skill: Skill) => boolean): ReturnType<Mai
       reading,
       steps,
       may,
-      noFirst: false,
+      noFirst,
       met: goals.map(() => false),
       ranked: [...ranked].sort((a, b) => wanted(b) - wanted(a) || reading.counts(a) - reading.counts(b)).map(({ id }) => id),
       stale: [],

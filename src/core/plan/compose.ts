@@ -176,6 +176,7 @@ function leftAlone(
     (skill) =>
       main.some(({ id }) => skill.after.includes(id)) &&
       !reading.isShown(skill) &&
+      !isBehind(skill, reading) &&
       (skill.bears !== "nothing" || hasTag(skill, "girth", "saddle", "back-girth")) &&
       // What still lacks something else tempts nobody.
       skill.after.every(
@@ -204,8 +205,9 @@ function leftAlone(
 export function composed(asked: ComposeAsked): Parts {
   const { ladder, main, kind, may, look, ways = [] } = asked;
   const always = ladder.filter(({ id }) => ways.some((one) => one.way === "always" && one.skill === id));
-  const handling = [...new Set([...always, ...asked.handling.filter((skill) => !isLeftOut(ways, skill))])].filter((skill) =>
-    fits(kind, main, skill),
+  // What is small and daily comes before or after the work, on any card.
+  const handling = [...new Set([...always, ...asked.handling.filter((skill) => !isLeftOut(ways, skill))])].filter(
+    (skill) => skill.nature === "handling" || fits(kind, main, skill),
   );
   const well = known(asked);
   const warmUp = warmUpOf(asked, well);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { skillOf } from "#shipped/ladder.ts";
 import { localDate } from "../calendar/local-date.ts";
-import type { PastSession } from "../permission/trouble.ts";
+import { type PastSession, scoredAlike } from "../permission/trouble.ts";
 import { toTakeUpAgain } from "./follow-up.ts";
 
 const session = (day: string, changes: Partial<PastSession> = {}): PastSession => ({
@@ -25,17 +26,14 @@ const again = (...past: PastSession[]) =>
 
 describe("what is taken up again", () => {
   it("is what the horse offered more of, until it was worked again", () => {
-    const offered = session("2026-07-01", { scores: [{ skill: "back-in-hand", low: 3 }], offered: ["back-in-hand"] });
+    const offered = session("2026-07-01", { scores: [scoredAlike(skillOf("back-in-hand"), 3)], offered: ["back-in-hand"] });
     expect(again(offered)).toEqual([{ skill: "back-in-hand", why: "offered" }]);
-    expect(again(offered, session("2026-07-02", { scores: [{ skill: "back-in-hand", low: 3 }] }))).toEqual([]);
+    expect(again(offered, session("2026-07-02", { scores: [scoredAlike(skillOf("back-in-hand"), 3)] }))).toEqual([]);
   });
   it("is what ended badly before what rose", () => {
     const last = session("2026-07-01", {
       endedWell: false,
-      scores: [
-        { skill: "tie", low: 1 },
-        { skill: "lead", low: 5 },
-      ],
+      scores: [scoredAlike(skillOf("tie"), 1), scoredAlike(skillOf("lead"), 5)],
     });
     expect(again(last).map(({ skill, why }) => `${skill} ${why}`)).toEqual(["tie ended-badly", "lead rose"]);
   });

@@ -65,7 +65,7 @@ const WITHIN_SESSIONS = 3;
 
 const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
 /** The first time of a big step, or of anything that bears weight. */
-const isFirst = (skill: Skill, reading: HorseReading): boolean =>
+export const isFirst = (skill: Skill, reading: HorseReading): boolean =>
   !reading.isShown(skill) && (skill.bears !== "nothing" || hasTag(skill, ...STEP_TAGS));
 
 export class Mains {
@@ -113,9 +113,17 @@ export class Mains {
     moment.may(skill) &&
     !(moment.noFirst && isFirst(skill, moment.reading)) &&
     (this.isGoal(skill) ||
-      (!isPassing(skill, moment.reading) && !isImplied(skill, moment.reading) && moment.reading.basisOf(skill) !== "told")) &&
+      ((!isPassing(skill, moment.reading) || this.isPoor(skill, moment)) &&
+        !isImplied(skill, moment.reading) &&
+        moment.reading.basisOf(skill) !== "told")) &&
     !this.isPast(skill, moment) &&
     (skill.nature !== "handling" || this.handlingMay(skill, moment));
+  /** Seen, not good, and something that is wanted rests on it: riding on shows it every day and mends nothing. */
+  private isPoor = (skill: Skill, moment: MainMoment): boolean =>
+    moment.reading.basisOf(skill) === "seen" &&
+    moment.reading.counts(skill) < WELL &&
+    !hasTag(skill, "lie-across") &&
+    (this.complained.has(skill.id) || this.open(moment).some((i) => this.parts[i]?.has(skill.id)));
   /** It does what rests on this: tack, mounting and handling below that are no work any more. */
   private isPast(skill: Skill, { reading, lacking }: MainMoment): boolean {
     const handled = skill.nature === "handling";
@@ -247,8 +255,13 @@ export class Mains {
   /** d and e. */
   private towardsGoals(moment: MainMoment): Main | null {
     const open = this.open(moment);
-    if (open.length === 0) return null;
     const { goals, complaint } = this.facts;
+    const complaintOpen = complaint.some((id) => {
+      const skill = this.find(id);
+      const goal = goals.findIndex((one) => one.skill === id);
+      return skill !== undefined && (goal < 0 ? moment.reading.counts(skill) < RELIABLE : !moment.met[goal]);
+    });
+    if (open.length === 0 && !complaintOpen) return null;
     const { before, dated, ranked, lastOfTerm, stuck } = moment;
     const promised = new Set(open.filter((i) => goals[i]?.must).flatMap((i) => [...(this.parts[i] as ReadonlySet<string>)]));
     const servesPromise = (main: readonly string[]): boolean => main.some((id) => promised.has(id));
@@ -262,8 +275,8 @@ export class Mains {
       const inside = skills.filter(({ id }) => set.has(id));
       return inside.length > 0 ? inside : skills;
     };
-    let candidates: readonly Skill[] = fresh;
-    const complaintOpen = complaint.some((id) => !goals.some((goal, i) => goal.skill === id && moment.met[i]));
+    // Nothing else is open: what the owner complains of.
+    let candidates: readonly Skill[] = open.length === 0 ? fresh.filter(({ id }) => this.complained.has(id)) : fresh;
     const early = this.facts.sessionsSoFar + moment.ahead < FIRST_WEEK;
     if (dated !== null) candidates = within(candidates, partsOfGoal(this.facts.ladder, dated));
     else if (early && complaintOpen && !before.slice(-FIRST_WEEK).some(servesComplaint))

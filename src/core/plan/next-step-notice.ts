@@ -11,7 +11,9 @@ import {
   against,
   barring,
   barsForGood,
+  type HorseReason,
   helperReasons,
+  horseReasons,
   type PermitPlace,
   riderReasons,
   secondPersonFor,
@@ -51,7 +53,11 @@ export interface StepAsked<P extends StepPerson> {
 export type StepMissing =
   | MissingForStep
   | { readonly code: "red-sign"; readonly sign: RedSign }
-  | { readonly code: "nobody-light-enough" };
+  /** The list may be full: something else keeps everybody from it. */
+  | { readonly code: "barred"; readonly by: Exclude<HorseReason["code"], "not-ready" | "red-sign"> }
+  | { readonly code: "nobody-light-enough" }
+  /** Nobody has the grade, rides, or is let near this horse. */
+  | { readonly code: "nobody-may" };
 export interface ProposedStep {
   readonly day: LocalDate;
   readonly rider: PermitPerson["id"];
@@ -71,18 +77,31 @@ export const stepOnTheWay = (facts: StepFacts, goals: readonly string[], horse: 
   nextStep(facts, goals, barsForGood(horse));
 
 export function nextStepNotice<P extends StepPerson>(asked: StepAsked<P>): NextStepNotice | null {
-  const { horse, facts, goals, people, redSigns } = asked;
+  const { horse, facts, goals } = asked;
   const next = stepOnTheWay(facts, goals, horse);
   if (!next) return null;
-  // A step is not ready on a day on which the horse says no, nor one that nobody here may take.
-  const heavy = next.skill.bears !== "nothing" && nobodyLightEnough(horse.load, people) !== null;
-  const missing: readonly StepMissing[] = [
-    ...next.missing,
-    ...redSigns.map((sign) => ({ code: "red-sign", sign }) as const),
-    ...(heavy ? [{ code: "nobody-light-enough" } as const] : []),
-  ];
+  const missing: readonly StepMissing[] = [...next.missing, ...barredBy(asked, next)];
   const state = stateOf(countOf(missing));
   return { step: next.step, skill: next.skill.id, state, missing, proposed: state === "ready" ? proposedFor(asked, next) : null };
+}
+
+/** A step is not ready on a day on which the horse says no, nor one that something bars or nobody here may take. */
+function barredBy<P extends StepPerson>(
+  { horse, facts, people, redSigns }: StepAsked<P>,
+  { skill }: NextStep,
+): readonly StepMissing[] {
+  const act = skillAct(skill, facts.reading);
+  const reasons = barring(horseReasons(horse, act));
+  const seen = new Set([...redSigns, ...reasons.flatMap((one) => (one.code === "red-sign" ? [one.sign] : []))]);
+  const bars = new Set(reasons.flatMap(({ code }) => (code === "not-ready" || code === "red-sign" ? [] : [code])));
+  const heavy = skill.bears !== "nothing" && nobodyLightEnough(horse.load, people) !== null;
+  const nobody = !heavy && people.length > 0 && people.every((person) => barring(riderReasons(horse, person, act)).length > 0);
+  return [
+    ...[...seen].map((sign) => ({ code: "red-sign", sign }) as const),
+    ...[...bars].map((by) => ({ code: "barred", by }) as const),
+    ...(heavy ? [{ code: "nobody-light-enough" } as const] : []),
+    ...(nobody ? [{ code: "nobody-may" } as const] : []),
+  ];
 }
 
 /** Whom the horse knows best, and of those the lighter. */

@@ -4,7 +4,7 @@
  */
 
 import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
-import { isWorkable, type TermFacts } from "../calendar/term.ts";
+import type { TermFacts } from "../calendar/term.ts";
 import type { Calibration } from "../forecast/calibrate.ts";
 import { readingNow, type StartingState } from "../forecast/doubt.ts";
 import type { Belief } from "../forecast/estimator.ts";
@@ -14,16 +14,18 @@ import type { RiderSeverity, ScoredSession, Seen, SkillShape, StayFacts } from "
 import type { HorseKind } from "../horse/horse.ts";
 import { type Score, type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ladderFor } from "../ladder/for-method.ts";
+import { skillIn } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { StepChange } from "../permission/steps.ts";
-import { impliedBy, readHorse } from "../reading/reading.ts";
+import { impliedBy, readHorse, SHOWN } from "../reading/reading.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { nextFrom } from "./next-goals.ts";
-import { plannedDays, stayDay } from "./planned-days.ts";
+import { beginsNothing, plannedDays, stayDay } from "./planned-days.ts";
 import type { GoalStanding } from "./standing.ts";
 import type { Pin, PlanAsked } from "./term-plan.ts";
+import type { Wait } from "./waits.ts";
 import type { Way } from "./ways.ts";
 
 export interface StayRecord {
@@ -46,7 +48,7 @@ export interface StayRecord {
   readonly goals: readonly PlanGoal[];
   readonly pins: readonly Pin[];
   /** Skills that wait, each for a day; as the forecast counts days. */
-  readonly waits: readonly { readonly skill: string; readonly until: number }[];
+  readonly waits: readonly Wait[];
   readonly missed: number;
   readonly planned: number;
   /** Of the usual session. */
@@ -152,15 +154,27 @@ export const goalsOf = (record: StayRecord, what: WhatIf = NOW): readonly GoalFa
     ...(goal.by ? { by: stayDay(record.firstDay, goal.by) } : {}),
   }));
 
+/** The first day of the stay on which anything may be worked: a check may hold it all. */
+function opensOn({ ladder, waits }: Pick<StayRecord, "ladder" | "waits">): number {
+  const until = new Map(waits.map((wait) => [wait.skill, wait.until]));
+  return Math.min(...ladder.map(({ id }) => until.get(id) ?? Number.NEGATIVE_INFINITY));
+}
+/** Nobody can say how it goes on: a hold has no last day, or a check holds all work until somebody releases it. */
+export const isHeldOpen = (record: StayRecord): boolean =>
+  record.onHold || opensOn(record) > stayDay(record.firstDay, record.lastDay);
+
 export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
   const { firstDay, today, term } = record;
   const from = record.workedToday ? addDays(today, 1) : later(today, firstDay);
   const lastDay = what.code === "days" ? addDays(record.lastDay, what.more) : record.lastDay;
   const perWeek = what.code === "sessions" ? what.aWeek : term.sessionsAWeek;
   const off = what.code === "off" ? [{ from: addDays(today, OFF_FROM), to: addDays(today, OFF_FROM + what.days - 1) }] : [];
+  const opens = opensOn(record);
   const days = record.onHold
     ? []
-    : plannedDays({ facts: term, from, lastDay, perWeek, off }).map((day) => stayDay(firstDay, day));
+    : plannedDays({ facts: term, from, lastDay, perWeek, off })
+        .map((day) => stayDay(firstDay, day))
+        .filter((day) => day >= opens);
   const notBefore = new Map<string, number>();
   const wait = (skill: string, day: number): void => {
     notBefore.set(skill, Math.max(day, notBefore.get(skill) ?? Number.NEGATIVE_INFINITY));
@@ -168,11 +182,12 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
   for (const { skill, until } of record.waits) wait(skill, until);
   // A method that begins on the ground lets nothing on the back before so many sessions.
   const ground = methodIn(record, what).groundSessionsFirst - record.sessions.length;
-  const opens = ground <= 0 ? null : (days[ground] ?? stayDay(firstDay, lastDay) + 1);
-  const isRidden = record.sessions.some(({ work }) =>
-    work.some(({ skill }) => record.ladder.some(({ id, saddle }) => saddle && id === skill)),
-  );
-  if (opens !== null && !isRidden) for (const { id, bears } of record.ladder) if (bears !== "nothing") wait(id, opens);
+  const mounts = ground <= 0 ? null : (days[ground] ?? stayDay(firstDay, lastDay) + 1);
+  const underRider = (skill: string): boolean => skillIn(record.ladder, skill)?.saddle ?? false;
+  const isRidden =
+    record.sessions.some(({ work }) => work.some(({ skill }) => underRider(skill))) ||
+    record.seen.some(({ skill, score }) => score >= SHOWN && underRider(skill));
+  if (mounts !== null && !isRidden) for (const { id, bears } of record.ladder) if (bears !== "nothing") wait(id, mounts);
   return {
     today: stayDay(firstDay, today) - (record.workedToday ? 0 : 1),
     lastDay: Math.max(stayDay(firstDay, lastDay), stayDay(firstDay, today)),
@@ -184,6 +199,7 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
       : { items: GOAL_WORKS, minutes: (record.minutes * GOAL_WORKS) / ALL_WORKS }),
     follows: "plan",
     notBefore,
+    passed: new Set(record.waits.flatMap(({ skill, passed }) => (passed ? [skill] : []))),
     sides:
       what.code === "hard-side" && record.hard !== "even"
         ? {
@@ -198,11 +214,13 @@ export const readingOn = (record: StayRecord, what: WhatIf = NOW): StartingState
 
 /** What a plan is laid from; the belief is handed in, as it is dear. */
 export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW): PlanAsked {
+  const ahead = aheadOf(record, what);
+  const lastDay = addDays(record.firstDay, ahead.lastDay);
   return {
     belief,
     sessions: factsOf(record, what).sessions,
     goals: goalsOf(record, what),
-    ahead: aheadOf(record, what),
+    ahead,
     ladder: ladderOf(record, what),
     pins: record.pins,
     trainer: {
@@ -213,7 +231,7 @@ export function planAsked(record: StayRecord, belief: Belief, what: WhatIf = NOW
       groundSessionsFirst: methodIn(record, what).groundSessionsFirst,
       stepChanges: record.stepChanges,
       ways: record.ways,
-      restsAfter: (day) => !isWorkable(record.term, addDays(day, 1)),
+      beginsNothing: (day) => beginsNothing(record.term, day, lastDay),
     },
   };
 }

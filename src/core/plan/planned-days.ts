@@ -1,5 +1,5 @@
 /** The days on which a term's sessions are planned. */
-import { addDays, dayNumber, type LocalDate } from "../calendar/local-date.ts";
+import { addDays, dayNumber, daysBetween, type LocalDate } from "../calendar/local-date.ts";
 import { isWorkable, type TermFacts } from "../calendar/term.ts";
 
 /** Of so many workable days of a week, those that spread a few sessions best, the first among them: 3 of 6 takes every other. */
@@ -28,6 +28,15 @@ export function plannedDays({ facts, from, lastDay, perWeek, off = [] }: DaysAsk
   }
   return planned;
 }
+
+/** Nothing is begun for the first time in so many last days of a term. */
+const NO_FIRST_DAYS = 3;
+/** A rest day follows, or the term ends: no step is taken, and nothing that bears weight asked, for the first time. */
+export const beginsNothing = (
+  facts: Pick<TermFacts, "restDays" | "holidays" | "holds">,
+  day: LocalDate,
+  lastDay: LocalDate,
+): boolean => !isWorkable(facts, addDays(day, 1)) || daysBetween(day, lastDay) < NO_FIRST_DAYS;
 
 /** Days of a stay by number, as the forecast counts them: the day of arrival is 0. */
 export const stayDay = (firstDay: LocalDate, day: LocalDate): number => dayNumber(day) - dayNumber(firstDay);

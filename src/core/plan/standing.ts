@@ -2,7 +2,7 @@
 
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { ToldHistory } from "../horse/told.ts";
-import { goalsInWords, namedIn } from "../intake/request.ts";
+import { type ComplaintAsked, namedIn, skillsComplainedOf } from "../intake/request.ts";
 import type { Ladder } from "../ladder/ladder.ts";
 import { type HorseRecord, permitOf } from "../permission/from-record.ts";
 import { barsForGood } from "../permission/permission.ts";
@@ -38,8 +38,7 @@ export interface StandingAsked {
   readonly record: HorseRecord;
   readonly today: LocalDate;
   readonly goals: readonly PlanGoal[];
-  /** The owner's complaint in his words; empty: none. */
-  readonly complaint: string;
+  readonly complaint: ComplaintAsked;
   /** Skills that gained next to nothing over their last sessions, as the forecast tells them. */
   readonly stuck: readonly string[];
   readonly ladder: Ladder;
@@ -64,7 +63,7 @@ export function standingOf({ record, today, goals, complaint, stuck, ladder }: S
   const { kind, history, scores, sessions, worked, rides } = record;
   const horse = permitOf(record, today);
   const grounded = barsForGood(horse);
-  const complained = goalsInWords(complaint, ladder).map(({ skill }) => skill);
+  const complained = skillsComplainedOf(complaint, ladder);
   const isHandling = (id: string): boolean => ladder.find(id)?.nature === "handling";
   const seenBefore = (skill: string): number | null => {
     const given = scores.filter((one) => one.skill === skill && one.walk).map(({ score }) => score);

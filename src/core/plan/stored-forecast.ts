@@ -7,7 +7,7 @@ import { type StartingState, startingStateOf } from "../forecast/doubt.ts";
 import { type DayRange, type FanPoint, readSimulations } from "../forecast/forecast.ts";
 import { type GoalState, goalState } from "../forecast/goals.ts";
 import { simulate } from "../forecast/simulate.ts";
-import { factsOf, NOW, planAsked, type StayRecord, type WhatIf } from "./outlook.ts";
+import { factsOf, isHeldOpen, NOW, planAsked, type StayRecord, type WhatIf } from "./outlook.ts";
 import type { PlanAsked } from "./term-plan.ts";
 
 /** Plays behind a chance that is kept or signed: enough for a word and a figure in a list. */
@@ -59,7 +59,7 @@ export function tell({ record, reading, plays: count = KEPT_PLAYS, seed = SEED, 
     asked,
     run: (until) => (goals.length > 0 ? plays.run(until) : count),
     told: (first) => {
-      if (record.onHold || goals.length === 0) return [];
+      if (isHeldOpen(record) || goals.length === 0) return [];
       const forecasts = readSimulations(plays.played, first);
       return goals.flatMap((goal, i) => {
         const forecast = forecasts[i];

@@ -221,10 +221,15 @@ describe("the plan of what is left", () => {
     }
   });
   it("asks nothing that waits for a check before its day, and goes on while nobody can ride", () => {
-    const waits = SKILLS.filter(({ saddle }) => saddle).map(({ id }) => ({ skill: id, until: 40 }));
+    const waits = SKILLS.filter(({ saddle }) => saddle).map(({ id }) => ({ skill: id, until: 40, passed: false }));
     const plan = planOf(recordOf({ waits }));
     for (const { day, items } of plan.filter((one) => one.day < 40))
       expect([day, items.filter(({ skill }) => skillOf(skill).saddle)]).toEqual([day, []]);
+  });
+  it("has no days while a check holds everything, and goes on after it", () => {
+    const held = (until: number) => planOf(recordOf({ waits: SKILLS.map(({ id }) => ({ skill: id, until, passed: false })) }));
+    expect(held(20).map(({ day }) => day)).toEqual(planOf(recordOf()).flatMap(({ day }) => (day >= 20 ? [day] : [])));
+    expect(held(1000)).toEqual([]);
   });
   it("is empty while a hold is open, and the same for the same record", () => {
     expect(planOf(recordOf({ onHold: true }))).toEqual([]);

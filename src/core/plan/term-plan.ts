@@ -76,8 +76,8 @@ export interface TrainerFacts extends GoalStanding {
   readonly stepChanges: readonly StepChange[];
   /** What the barn asks on every card or on none. */
   readonly ways: readonly Way[];
-  /** The barn rests on the day after this one. */
-  readonly restsAfter: (day: LocalDate) => boolean;
+  /** Nothing is begun on this day. */
+  readonly beginsNothing: (day: LocalDate) => boolean;
 }
 
 /** The last sessions of a term: consolidating, and the last of all the exit evaluation. */
@@ -85,6 +85,8 @@ const LAST_SESSIONS = 3;
 /** Terms shorter than this are worked to their end. */
 const LEAST_FOR_ENDING = 8;
 const LATELY_DAYS = 21;
+/** What the owner complains of is worth this until it is done reliably, also where it was made no goal: as much as a goal of weight 2. */
+const COMPLAINT = 2;
 /** So little that any goal, however unlikely, comes first. */
 const LITTLE = 1e-9;
 
@@ -118,9 +120,13 @@ export function layPlan(asked: PlanAsked): readonly ScheduledSession[] {
   const pinned = fixed.filter(({ skill }) => belief.layout.has(skill));
   // What is under way fills the places that goals leave, and what is pinned belongs to the course: both worth next to nothing of themselves.
   const asGoal = (skill: string, value: number): GoalFacts => ({ skill, target: RELIABLE, value, side: null });
-  const more = [...underWay(asked).map((skill) => asGoal(skill, LITTLE)), ...pinned.map(({ skill }) => asGoal(skill, 0))];
+  const more = [
+    ...asked.trainer.complaint.filter((skill) => belief.layout.has(skill)).map((skill) => asGoal(skill, COMPLAINT)),
+    ...underWay(asked).map((skill) => asGoal(skill, LITTLE)),
+    ...pinned.map(({ skill }) => asGoal(skill, 0)),
+  ];
   const extra = more.filter((one, i) => ![...goals, ...more.slice(0, i)].some(({ skill }) => skill === one.skill));
-  const course = courseOf(belief.layout.skills, [...goals, ...extra]);
+  const course = courseOf(belief.layout.skills, [...goals, ...extra], ahead.passed);
   const expected = new CourseAhead(course, { ...asked, goals: [...goals, ...extra] });
   const purposes = purposesOf(asked);
   const minutes = ahead.minutes / ahead.items;

@@ -8,11 +8,11 @@ import type { SkillShape } from "../forecast/stay.ts";
 import { ancestorsIn, hasTag, skillIn } from "../ladder/ladder.ts";
 import { RELIABLE, REST_DAYS, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
-import { countOf, nextStep, stateOf } from "../permission/next-step.ts";
+import { countOf, nextStep, stateOf, workTowards } from "../permission/next-step.ts";
 import { askedOf, wantsSecondItself } from "../permission/permission.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
-import { type PastSession, quietLately, wasRidden } from "../permission/trouble.ts";
+import { type PastSession, quietLately, scoredAlike, wasRidden } from "../permission/trouble.ts";
 import { type HorseReading, readHorse } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { composed, isPassing, kindOf, wantedHandling } from "./compose.ts";
@@ -23,8 +23,6 @@ import type { ScheduledPlace } from "./places.ts";
 import type { Condition, Pin, PlanAsked, Purpose, ScheduledItem, ScheduledSession } from "./term-plan.ts";
 import { partsWritten, type WrittenWork } from "./written.ts";
 
-/** Nothing is begun for the first time in so many last days of a term. */
-const NO_FIRST_DAYS = 3;
 /** So many days before its day a promise is all the work. */
 const DATED_WITHIN = 28;
 /** Skills that are looked at for the main of a day, best first. */
@@ -199,10 +197,10 @@ export class TrainersDay {
     const mainMoment: MainMoment = {
       reading,
       stuck: trainer.stuck.filter((id) => day - (this.workedOn.get(id) ?? Number.NEGATIVE_INFINITY) <= REST_DAYS),
-      lacking: nearly ? next.missing.flatMap((one) => (one.code === "level" ? [one.skill] : [])) : [],
+      lacking: nearly ? workTowards(next, steps) : [],
       steps,
       may,
-      noFirst: trainer.restsAfter(date) || day > ahead.lastDay - NO_FIRST_DAYS,
+      noFirst: trainer.beginsNothing(date),
       met: met.slice(0, trainer.goals.length),
       ranked,
       stale,
@@ -229,7 +227,8 @@ export class TrainersDay {
       quiet: quietLately(this.past.filter(wasRidden)),
       handling: main.some(({ bears }) => bears !== "rider"),
     });
-    const look = running ? [] : this.toLookAt(met, may);
+    // A first step is the whole day: nothing else is looked at on it.
+    const look = running || chosen?.because.code === "step" ? [] : this.toLookAt(met, may);
     const own = composed({
       ways: trainer.ways,
       ladder,
@@ -330,7 +329,7 @@ export class TrainersDay {
       groundMinutes: Math.round(asked.ahead.minutes),
       saddleMinutes: kind === "ground" ? 0 : 1,
       tack: [],
-      scores: main.map((skill) => ({ skill: skill.id, low: reading.counts(skill) })),
+      scores: main.map((skill) => scoredAlike(skill, reading.counts(skill))),
       signs: [],
       incidents: [],
       redSigns: [],

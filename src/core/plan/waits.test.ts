@@ -52,7 +52,7 @@ const recordOf = (scores: HorseRecord["scores"]): HorseRecord => ({
 });
 /** More days than any term has: for good. */
 const forGood = (scores: HorseRecord["scores"]): readonly string[] =>
-  waitsOf({ record: recordOf(scores), firstDay: FIRST, today: TODAY, people: null, goals: ["arena"], stuck: [] })
+  waitsOf({ record: recordOf(scores), firstDay: FIRST, today: TODAY, people: null, goals: ["arena"], complaint: [], stuck: [] })
     .filter(({ until }) => until > 500)
     .map(({ skill }) => skill);
 

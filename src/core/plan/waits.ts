@@ -7,7 +7,7 @@ import type { Nature, Skill } from "../ladder/skill.ts";
 import { type HorseRecord, permitOf, readingOf, stepFacts } from "../permission/from-record.ts";
 import type { PermitPerson } from "../permission/horse.ts";
 import { nobodyLightEnough } from "../permission/lightest.ts";
-import { nextStep } from "../permission/next-step.ts";
+import { nextStep, workTowards } from "../permission/next-step.ts";
 import { barring, horseReasons, skillAct } from "../permission/permission.ts";
 import type { Reason } from "../permission/reasons.ts";
 import { missingFor } from "../permission/steps.ts";
@@ -18,6 +18,8 @@ export interface Wait {
   readonly skill: string;
   /** As the forecast counts days: the first on which it may be asked. */
   readonly until: number;
+  /** No lesson of this horse, which is taken to do it: nothing waits for it either. */
+  readonly passed: boolean;
 }
 export interface WaitsAsked {
   readonly record: HorseRecord;
@@ -27,6 +29,8 @@ export interface WaitsAsked {
   readonly people: readonly Pick<PermitPerson, "rides" | "weightKg">[] | null;
   /** Skills of the goals: what is one is worked, whatever it rests on. */
   readonly goals: readonly string[];
+  /** What the owner complains of: work, however well the horse does it else. */
+  readonly complaint: readonly string[];
   /** Skills that stand still. */
   readonly stuck: readonly string[];
 }
@@ -75,25 +79,27 @@ const TOLD_NO_LESSON: readonly Nature[] = ["handling", ...TACKED_AND_MOUNTED];
 
 /** A hold is the term's to reckon with, and is left out. */
 export function waitsOf(asked: WaitsAsked): readonly Wait[] {
-  const { record, firstDay, today, people, goals, stuck } = asked;
+  const { record, firstDay, today, people, goals, complaint, stuck } = asked;
   const horse = { ...permitOf(record, today), hold: null };
   const reading = readingOf(record);
   // What runs after trouble or time off, what a list still lacks, and what a standstill rests on, is work again.
   const facts = stepFacts(record, reading);
   const next = nextStep(facts, goals, false);
   const trouble = record.ladder.find(({ id }) => id === horse.stepBack?.at);
-  const lacking = [...(next?.missing ?? []), ...(trouble ? missingFor(trouble, facts) : [])];
+  const lacking = trouble ? missingFor(trouble, facts) : [];
   const again = new Set([
+    ...complaint,
     ...(horse.stepBack?.work ?? []),
+    ...(next ? workTowards(next, facts) : []),
     ...lacking.flatMap((one) => (one.code === "level" ? [one.skill] : [])),
     ...record.ladder.filter(({ id }) => stuck.includes(id)).flatMap(({ after }) => after),
   ]);
   const tooHeavy = people !== null && nobodyLightEnough(horse.load, people) !== null;
   return record.ladder.flatMap((skill) => {
     const days = barring(horseReasons(horse, skillAct(skill, reading))).map((reason) => overBy(reason, asked));
-    if (isNoLesson(skill, reading) && !goals.includes(skill.id) && !again.has(skill.id))
-      days.push(stayDay(firstDay, today) + NEVER);
+    const passed = isNoLesson(skill, reading) && !goals.includes(skill.id) && !again.has(skill.id);
+    if (passed) days.push(stayDay(firstDay, today) + NEVER);
     if (tooHeavy && skill.bears !== "nothing") days.push(stayDay(firstDay, today) + NEVER);
-    return days.length > 0 ? [{ skill: skill.id, until: Math.max(...days) }] : [];
+    return days.length > 0 ? [{ skill: skill.id, until: Math.max(...days), passed }] : [];
   });
 }

@@ -20,7 +20,7 @@ const PastRow = z.object({
       groundMinutes: int,
       saddleMinutes: int,
       tack: z.array(tack),
-      scores: z.array(z.object({ skill: text, low: score })),
+      scores: z.array(z.object({ skill: text, low: score, on: z.partialRecord(side, score) })),
       /** Missing where a stay's own page has read it. */
       start: int.optional(),
       redSigns: z.array(z.enum(RED_SIGNS)),
@@ -60,8 +60,8 @@ export const listPast = keptOfStays(
        CROSS JOIN LATERAL (
          SELECT coalesce(json_agg(json_build_object('day', v.day, 'groundMinutes', v.ground_minutes, 'saddleMinutes', v.saddle_minutes, 'tack', v.tack, 'redSigns', v.red_signs, 'redGone', v.red_gone, 'start', v.start,
              'endedWell', v.ended_well, 'offered', v.offered, 'nextTime', v.next_time,
-             'scores', (SELECT coalesce(json_agg(json_build_object('skill', skill, 'low', low)), '[]') FROM (
-               SELECT skill, min(score) AS low FROM card_score WHERE card_id = v.card_id AND revision = v.revision GROUP BY skill ORDER BY skill) given),
+             'scores', (SELECT coalesce(json_agg(json_build_object('skill', skill, 'low', low, 'on', sides)), '[]') FROM (
+               SELECT skill, min(score) AS low, json_object_agg(side, score) AS sides FROM card_score WHERE card_id = v.card_id AND revision = v.revision GROUP BY skill ORDER BY skill) given),
              'signs', (SELECT coalesce(json_agg(json_build_object('sign', sign, 'strength', strength, 'skill', skill) ORDER BY position), '[]') FROM card_sign WHERE card_id = v.card_id AND revision = v.revision),
              'incidents', (SELECT coalesce(json_agg(json_build_object('kind', kind, 'hurt', hurt, 'during', during, 'strength', strength, 'ledBy', led_by) ORDER BY position), '[]') FROM card_incident WHERE card_id = v.card_id AND revision = v.revision)
            ) ORDER BY v.day, v.start), '[]') AS list

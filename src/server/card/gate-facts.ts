@@ -1,6 +1,7 @@
 /** What is asked before a card is worked: the horse as it stood before the session, who works it and where, and what the card asks for. */
 
 import type { LocalDate } from "#core/calendar/local-date.ts";
+import { readTerm } from "#core/calendar/term.ts";
 import { DAY_GRID, hoursOf } from "#core/day/model.ts";
 import { partsOf } from "#core/day/parts.ts";
 import type { GateFacts } from "#core/gate/gate.ts";
@@ -14,7 +15,7 @@ import type { PermitPerson } from "#core/permission/horse.ts";
 import { countOf, nextStep, stateOf } from "#core/permission/next-step.ts";
 import { against, askedOf, barring, barsForGood, secondPersonFor, skillAct } from "#core/permission/permission.ts";
 import { type CardWork, cardWork } from "#core/plan/card-work.ts";
-import { stayDay } from "#core/plan/planned-days.ts";
+import { beginsNothing, stayDay } from "#core/plan/planned-days.ts";
 import { standingOf } from "#core/plan/standing.ts";
 import { skillsOfPins, weekWordsOn } from "#core/plan/written.ts";
 import { type HardSide, hardSideFor } from "#core/reading/hard-side.ts";
@@ -31,7 +32,7 @@ import { findPlan, listLatestForecasts, listPlanGoals } from "#db/queries/plan.t
 import { findStay, type Stay } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
 import { dayPlace, placementOf } from "../day/facts.ts";
-import { horseRecord, permitPerson } from "../stay/facts.ts";
+import { horseRecord, permitPerson, termFacts } from "../stay/facts.ts";
 
 /** What is known of the hours of a card. */
 export async function weatherOf(
@@ -120,7 +121,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     record: written,
     today: card.day,
     goals,
-    complaint: stay.complaint,
+    complaint: { words: stay.complaint, during: stay.complaintDuring },
     stuck: [],
     ladder: barn.ladder,
   });
@@ -133,9 +134,11 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
   const touched = [
     ...earlier.map(({ skill }) => skill),
     ...goals.map(({ skill }) => skill),
+    ...standing.complaint,
     ...(plan?.laid ?? []).flatMap(({ items }) => items.map(({ skill }) => skill)),
     ...skillsOfPins(plan?.pins ?? []),
   ];
+  const term = termFacts(stay, barn);
   const work = cardWork({
     // Of what not every horse is asked only what this one is.
     ladder: ladderForStay(ladder, touched),
@@ -151,6 +154,7 @@ export async function cardFacts(db: Db, barn: Barn, card: CardRecord): Promise<C
     goals: goals.filter(({ skill }) => !met.has(skill)),
     complaint: standing.complaint,
     handlingIsWork: standing.handlingIsWork,
+    noFirst: beginsNothing(term, card.day, readTerm(term, card.day).lastDay),
     ways: barn.cardWays,
     barred: (skill) => barring(against(horse, people, skillAct(skill, reading), { place, hours: here.weather, ticked: null })),
     // A session given on a day that was not planned takes up what comes next.

@@ -7,7 +7,7 @@ import { causeOf } from "#core/intake/causes.ts";
 import { compareWalks } from "#core/intake/compare.ts";
 import { rungsFor, rungsWithGoals } from "#core/intake/instrument.ts";
 import { type EvaluationKind, type Outcome, scoresOfMarks } from "#core/intake/outcome.ts";
-import { goalsInWords } from "#core/intake/request.ts";
+import { skillsComplainedOf } from "#core/intake/request.ts";
 import type { WalkMark } from "#core/intake/seen.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import { trackKey } from "#core/ladder/level.ts";
@@ -43,7 +43,7 @@ export async function readEvaluate({ sql }: Deps, { stay, barn, today, head }: O
   const instrument = draft ? await findInstrument(sql, draft.instrument) : await latestInstrument(sql);
   // What it came for is looked at by itself, at arrival, half time and exit.
   const goals = (await listGoals(sql, stay.id)).map(({ skill }) => skill);
-  const asked = goalsInWords(stay.complaint, barn.ladder).map(({ skill }) => skill);
+  const asked = skillsComplainedOf({ words: stay.complaint, during: stay.complaintDuring }, barn.ladder);
   const seen = (draft?.walk.marks ?? []).map(({ skill }) => skill);
   const rungs = rungsWithGoals(rungsFor(instrument.rungs, barn.ladder), [...goals, ...asked, ...seen], barn.ladder);
   const walk: WalkView | null = draft && {

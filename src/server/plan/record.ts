@@ -98,9 +98,9 @@ export function recordOf(kept: Kept): StayRecord {
   const due = reading.contractedSoFar;
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   const latest = kept.evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
-  const touched = [...[...kept.scores, ...goals].map(({ skill }) => skill), ...skillsOfPins(pins)];
   const record = horseRecord({ stay, barn, evaluation: latest, past: pastFrom(kept) }, today);
-  const standing = standingOf({ record, today, goals, complaint: stay.complaint, stuck: kept.stuck, ladder: barn.ladder });
+  const standing = standingOf({ record, today, goals, complaint: { words: stay.complaint, during: stay.complaintDuring }, stuck: kept.stuck, ladder: barn.ladder });
+  const touched = [...[...kept.scores, ...goals].map(({ skill }) => skill), ...standing.complaint, ...skillsOfPins(pins)];
   const { side } = hardSideOf(kept.scores, barn.ladder.all);
   return {
     kind: stay.kind,
@@ -126,6 +126,7 @@ export function recordOf(kept: Kept): StayRecord {
       today,
       people: kept.people,
       stuck: standing.stuck,
+      complaint: standing.complaint,
       goals: goals.map(({ skill }) => skill),
     }),
     missed: Math.max(0, due - reading.delivered),

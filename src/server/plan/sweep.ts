@@ -219,7 +219,7 @@ async function recordsToRead(deps: Deps, barn: Barn, today: LocalDate): Promise<
         stay.sessionsAWeek,
         stay.counting,
         stay.kind,
-        stay.complaint,
+        [stay.complaint, stay.complaintDuring],
         [stay.history, stay.historyWords, stay.aim],
         barn.restDays,
         barn.holidays,

@@ -9,7 +9,7 @@ import { proofsOf } from "#core/forecast/goals.ts";
 import type { HomeRecord } from "#core/home/own-words.ts";
 import { ofAgeOn } from "#core/home/way-back.ts";
 import type { Touch } from "#core/intake/body.ts";
-import { goalsInWords } from "#core/intake/request.ts";
+import { skillsComplainedOf } from "#core/intake/request.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { readLevels } from "#core/ladder/level.ts";
 import { permitOf, readingOf } from "#core/permission/from-record.ts";
@@ -174,7 +174,7 @@ export async function gather(
     mostMinutes: horse.sessionMinutes,
     ridden: mayCarry && worked.some(({ saddleMinutes }) => saddleMinutes > 0),
     settled: reading.stage === "riding",
-    complaint: goalsInWords(stay.complaint, barn.ladder).map(({ skill }) => skill),
+    complaint: skillsComplainedOf({ words: stay.complaint, during: stay.complaintDuring }, barn.ladder),
     goals: reportFacts.goals,
     forOwner: new Map(pages.map(({ skill, page }) => [skill, page.forOwner])),
     // A hold ends before it goes home, or the report says so; all else goes with the horse.

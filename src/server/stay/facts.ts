@@ -19,7 +19,7 @@ import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { type HorseRecord, inForceOn } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import { type NobodyLightEnough, nobodyLightEnough } from "#core/permission/lightest.ts";
-import { lowestOf } from "#core/permission/trouble.ts";
+import { pastScores } from "#core/permission/trouble.ts";
 import { loadLimit } from "#core/tools/load.ts";
 import { weightOf } from "#core/tools/weight.ts";
 import type { Barn } from "#db/queries/barn.ts";
@@ -157,7 +157,7 @@ export const pastFrom = ({
   readonly worked: readonly Worked[];
 }): Omit<Past, "stayId"> => ({
   scores: [...scores],
-  sessions: worked.slice(-PAST_SESSIONS).map((one) => ({ ...one, scores: lowestOf(one.scores) })),
+  sessions: worked.slice(-PAST_SESSIONS).map((one) => ({ ...one, scores: pastScores(one.scores) })),
   incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt, strength }) => ({ kind, hurt, strength, day }))),
 });
 

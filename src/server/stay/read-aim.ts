@@ -2,7 +2,7 @@
 import type { ReadAim } from "#contracts/stay.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import { ageInYears } from "#core/horse/horse.ts";
-import { asksForGround, type RequestReading, readRequest } from "#core/intake/request.ts";
+import { type RequestReading, readOwner } from "#core/intake/request.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import type { WorkLimits } from "#core/weather/work-limits.ts";
 
@@ -11,8 +11,7 @@ export function readAim(
   { ladder, workLimits }: { readonly ladder: Ladder; readonly workLimits: WorkLimits },
   day: LocalDate,
 ): RequestReading {
-  const words = `${aim}. ${complaint}`;
   const age = ageInYears({ date: birthDate, year: birthYear }, day);
-  const ground = asksForGround(words, kind === "unhandled") || (age !== null && age < workLimits.noWeightUnder);
-  return readRequest(words, ladder, { ground });
+  const grounded = age !== null && age < workLimits.noWeightUnder;
+  return readOwner({ aim, complaint, grounded, unhandled: kind === "unhandled" }, ladder);
 }

@@ -1,0 +1,10 @@
+-- Words by which an owner's complaint is read: a barn that has a skill of ours hears them too.
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['foot … stirrup', 'walk* off … mount*', 'walk* off … get on', 'walk* off … getting on', 'move* off … mount*', 'after mounting', 'after i get on']) said WHERE said <> ALL (aims)) WHERE id = 'stand-mounted';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['barg*', 'walks over me', 'runs me over', 'on top of me', 'nip*', 'bite*', 'biting']) said WHERE said <> ALL (aims)) WHERE id = 'space';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['spook*', 'shies', 'shy* at', 'shying']) said WHERE said <> ALL (aims)) WHERE id = 'settle';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['go forward', 'goes forward', 'going forward', 'balk*', 'nap*', 'won''t move', 'will not move', 'plants']) said WHERE said <> ALL (aims)) WHERE id = 'forward';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['bolt*', 'runs off', 'run off', 'runs away', 'takes off', 'runs through']) said WHERE said <> ALL (aims)) WHERE id = 'stop';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['toss* … head', 'head toss*', 'throws … head', 'above the bit', 'pulls on the bit', 'pulls on the rein*']) said WHERE said <> ALL (aims)) WHERE id = 'soft-feel';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['cinch*', 'cold backed', 'cold-backed']) said WHERE said <> ALL (aims)) WHERE id = 'girth';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['leave the yard', 'leave the barn', 'leaving the barn', 'leaving home', 'barn sour', 'barn-sour', 'herd bound', 'herd-bound']) said WHERE said <> ALL (aims)) WHERE id = 'outside';
+UPDATE skill SET aims = aims || (SELECT coalesce(array_agg(said), '{}') FROM unnest(ARRAY['plastic', 'flag*']) said WHERE said <> ALL (aims)) WHERE id = 'rope-flag';
