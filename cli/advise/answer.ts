@@ -263,7 +263,7 @@ function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanG
   // Nothing of it bears: there is nobody to get on.
   const borne = skillsOf.some(({ bears }) => bears !== "nothing");
   return {
-    kind: kind === "both" && !borne && reading.stage === "unridden" ? "ground" : kind,
+    kind: kind === "ground" || borne ? kind : reading.stage === "riding" ? "both" : "ground",
     because: work.because.code,
     warmUp: of("warm-up"),
     main,

@@ -86,6 +86,7 @@ export function startOf(belief: Belief, course: LevelCourse, sessions: readonly 
     target,
     habit,
     met: record.map((one) => one.metNow),
-    metOn: record.map((one) => one.metOn ?? NEVER),
+    // Met and lost again is to be met once more.
+    metOn: record.map((one) => (one.metNow ? (one.metOn ?? NEVER) : NEVER)),
   };
 }

@@ -2,7 +2,7 @@
 import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { SHOWN } from "../reading/reading.ts";
-import { isTaken, type MissingForStep, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts } from "./steps.ts";
+import { isTaken, type MissingForStep, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts, TO_CARRY } from "./steps.ts";
 
 export interface NextStep {
   readonly step: Step;
@@ -18,8 +18,6 @@ function skillsOf(step: Step, { ladder, reading, rides }: StepFacts): readonly S
     tagged(ladder, tag).filter((skill) => reading.basisOf(skill) === "told");
   return told("trot").length === 0 ? [] : [...told("bend-stop"), ...told("forward")];
 }
-/** What a horse has behind it that has carried riders, whatever its last score. */
-const TO_CARRY: readonly Step[] = ["saddle", "girth", "stirrup-weight", "sit", "first-steps"];
 /** Steps that this horse has before it, with the first skill of each that it has not shown. */
 function stepsBefore(facts: StepFacts, fits: (skills: readonly Skill[]) => boolean): readonly NextStep[] {
   return STEPS.flatMap((step) => {

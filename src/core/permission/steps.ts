@@ -5,7 +5,7 @@
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ancestorsIn, hasTag, skillIn, tagged } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
-import type { Skill } from "../ladder/skill.ts";
+import type { Nature, Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import { hadTack, isQuiet, type PastSession, quietLately, wasRidden } from "./trouble.ts";
@@ -189,6 +189,7 @@ function lastLooks(sessions: readonly PastSession[]): Looks {
   known.set(sessions, { sessions: sessions.length, looks });
   return looks;
 }
+const TACK: readonly Nature[] = ["accepting", "mounting"];
 /** The mean lies at most so far below what is asked. */
 const BELOW = 0.25;
 /** A level counts by its mean too: one good score right after a poor one is no level yet. The last two looks on different days stand for the mean. */
@@ -200,6 +201,8 @@ function meanOn(skill: Skill, side: TrackSide, { reading, sessions }: Pick<StepF
   return level && level.times > 1 ? (level.first + level.latest) / 2 : Number.POSITIVE_INFINITY;
 }
 function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFacts): readonly MissingForStep[] {
+  // Nobody looked at it by itself, and it has been ridden here as it was told to be.
+  if (facts.rides > 0 && TACK.includes(skill.nature) && facts.reading.basisOf(skill) === "told") return [];
   const sides = sidesOf(skill.sided)
     .map((side) => {
       const is = facts.reading.countsOn(skill, side);
@@ -231,6 +234,8 @@ function missingOf(needs: readonly Need[], facts: StepFacts): readonly MissingFo
   });
 }
 
+/** What a horse has behind it that has carried riders, whatever its last score. */
+export const TO_CARRY: readonly Step[] = ["saddle", "girth", "stirrup-weight", "sit", "first-steps"];
 /** What a skill's first time still waits for; empty where it is no big step, where it may be asked, or was shown already. */
 export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForStep[] {
   const { reading } = facts;
@@ -238,6 +243,8 @@ export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForS
   // It is sat on: a poor score at lying across from before bars nothing of what comes after.
   if (hasTag(skill, "lie-across") && tagged(facts.ladder, "sit").every(reading.isShown)) return [];
   const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
+  if (step && TO_CARRY.includes(step) && reading.carriesRiders && skill.bears !== "nothing")
+    return missingOfStep("first-ride", facts);
   // A horse that is told to carry a saddle is tacked up, and shows; one told to be ridden shows what it knows on its first ride here.
   if (reading.basisOf(skill) === "told") return skill.bears === "nothing" ? [] : missingOfStep("first-ride", facts);
   if (step) return missingOfStep(step, facts);
@@ -248,6 +255,19 @@ export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForS
     if (missing.length > 0) return missing;
   }
   return [];
+}
+/** All that a skill's first time lacks in levels, and what those lack for theirs; the nearest first. */
+export function lackingBelow(skill: Skill, facts: StepFacts): readonly Skill[] {
+  const found = new Map<string, Skill>();
+  const visit = (one: Skill): void => {
+    const next = missingFor(one, facts)
+      .flatMap((missing) => (missing.code === "level" ? (skillIn(facts.ladder, missing.skill) ?? []) : []))
+      .filter(({ id }) => !found.has(id));
+    for (const lacks of next) found.set(lacks.id, lacks);
+    for (const lacks of next) visit(lacks);
+  };
+  visit(skill);
+  return [...found.values()];
 }
 const steps = new WeakMap<readonly Skill[], readonly Skill[]>();
 /** The big steps among what a skill cannot be without. */

@@ -7,7 +7,7 @@ import { BEST, RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
-import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
+import { lackingBelow, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
 import { type HorseReading, isImplied } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { isFamily, isPassing } from "./compose.ts";
@@ -158,10 +158,16 @@ export class Mains {
       const at = work.find(({ id }) => id === stepBack.at);
       const trouble = this.find(stepBack.at ?? "");
       // What its list lacks before it may be asked again comes with what it rests on.
-      const lacks = trouble ? missingFor(trouble, moment.steps).flatMap((one) => (one.code === "level" ? [one.skill] : [])) : [];
-      const easier = [...lacks.flatMap((id) => this.find(id) ?? []), ...work].filter((one) => one.id !== stepBack.at && may(one));
+      const lacks = trouble ? lackingBelow(trouble, moment.steps) : [];
+      const easier = [...lacks, ...work].filter((one) => one.id !== stepBack.at && may(one));
       const itself = done > 0 || stepBack.work[0] === stepBack.at;
-      const first = itself && at ? at : (easier.find(({ id }) => !this.followed.has(id)) ?? easier[0] ?? work[0]);
+      const first =
+        itself && at
+          ? at
+          : (easier.find(({ id }) => !this.followed.has(id)) ??
+            easier.find(({ id }) => !this.standsStill(id, moment)) ??
+            easier[0] ??
+            work[0]);
       return first ? { skills: [first], because } : null;
     }
     const rides = ladder.filter((skill) => skill.bears === "rider" && reading.counts(skill) >= WELL && may(skill));
@@ -230,7 +236,8 @@ export class Mains {
     const [first] = goals
       .flatMap((goal, i) => {
         const skill = this.find(goal.skill);
-        const able = skill && this.isWork(skill, moment) && moment.reading.counts(skill) >= USABLE;
+        const able =
+          skill && this.isWork(skill, moment) && moment.reading.counts(skill) >= USABLE && !this.standsStill(skill.id, moment);
         return able ? [{ goal, skill, open: !moment.met[i] }] : [];
       })
       .sort(

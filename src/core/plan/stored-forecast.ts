@@ -8,6 +8,7 @@ import { type DayRange, type FanPoint, readSimulations } from "../forecast/forec
 import { type GoalState, goalState } from "../forecast/goals.ts";
 import { simulate } from "../forecast/simulate.ts";
 import { factsOf, isHeldOpen, NOW, planAsked, type StayRecord, type WhatIf } from "./outlook.ts";
+import { stayDay } from "./planned-days.ts";
 import type { PlanAsked } from "./term-plan.ts";
 
 /** Plays behind a chance that is kept or signed: enough for a word and a figure in a list. */
@@ -72,7 +73,7 @@ export function tell({ record, reading, plays: count = KEPT_PLAYS, seed = SEED, 
             chance: state.met ? 1 : bent(record.bend, forecast.chance),
             played: forecast.chance,
             held: forecast.held,
-            day: state.met ? forecast.day : notBefore(forecast.day, ahead.today),
+            day: state.met ? forecast.day : notBefore(forecast.day, stayDay(record.firstDay, record.today)),
             fan: forecast.fan,
           },
         ];

@@ -10,7 +10,7 @@ import { nobodyLightEnough } from "../permission/lightest.ts";
 import { nextStep, workTowards } from "../permission/next-step.ts";
 import { barring, horseReasons, skillAct } from "../permission/permission.ts";
 import type { Reason } from "../permission/reasons.ts";
-import { missingFor } from "../permission/steps.ts";
+import { lackingBelow } from "../permission/steps.ts";
 import { type HorseReading, isImplied } from "../reading/reading.ts";
 import { stayDay } from "./planned-days.ts";
 
@@ -86,12 +86,11 @@ export function waitsOf(asked: WaitsAsked): readonly Wait[] {
   const facts = stepFacts(record, reading);
   const next = nextStep(facts, goals, false);
   const trouble = record.ladder.find(({ id }) => id === horse.stepBack?.at);
-  const lacking = trouble ? missingFor(trouble, facts) : [];
   const again = new Set([
     ...complaint,
     ...(horse.stepBack?.work ?? []),
     ...(next ? workTowards(next, facts) : []),
-    ...lacking.flatMap((one) => (one.code === "level" ? [one.skill] : [])),
+    ...(trouble ? lackingBelow(trouble, facts).map(({ id }) => id) : []),
     ...record.ladder.filter(({ id }) => stuck.includes(id)).flatMap(({ after }) => after),
   ]);
   const tooHeavy = people !== null && nobodyLightEnough(horse.load, people) !== null;

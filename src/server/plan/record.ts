@@ -99,7 +99,14 @@ export function recordOf(kept: Kept): StayRecord {
   const intake = kept.evaluations.find((one) => one.closedAt && one.kind === "intake");
   const latest = kept.evaluations.filter(({ closedAt, day }) => closedAt && day <= today).at(-1) ?? null;
   const record = horseRecord({ stay, barn, evaluation: latest, past: pastFrom(kept) }, today);
-  const standing = standingOf({ record, today, goals, complaint: { words: stay.complaint, during: stay.complaintDuring }, stuck: kept.stuck, ladder: barn.ladder });
+  const standing = standingOf({
+    record,
+    today,
+    goals,
+    complaint: { words: stay.complaint, during: stay.complaintDuring },
+    stuck: kept.stuck,
+    ladder: barn.ladder,
+  });
   const touched = [...[...kept.scores, ...goals].map(({ skill }) => skill), ...standing.complaint, ...skillsOfPins(pins)];
   const { side } = hardSideOf(kept.scores, barn.ladder.all);
   return {
