@@ -176,7 +176,7 @@ function leftAlone(
     (skill) =>
       main.some(({ id }) => skill.after.includes(id)) &&
       !reading.isShown(skill) &&
-      !isBehind(skill, reading) &&
+      !(reading.carriesRiders && TACK.includes(skill.nature)) &&
       (skill.bears !== "nothing" || hasTag(skill, "girth", "saddle", "back-girth")) &&
       // What still lacks something else tempts nobody.
       skill.after.every(

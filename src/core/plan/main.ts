@@ -292,7 +292,11 @@ export class Mains {
       candidates = within(candidates, promised);
     // What the next big step still lacks comes before what is worth more in the long run.
     const lacking = [...new Set(moment.lacking.flatMap((id) => this.begunWith(id, moment)))].filter(
-      (skill) => moment.may(skill) && !stuck.includes(skill.id) && !this.standsStill(skill.id, moment),
+      (skill) =>
+        moment.may(skill) &&
+        !(moment.noFirst && isFirst(skill, moment.reading)) &&
+        !stuck.includes(skill.id) &&
+        !this.standsStill(skill.id, moment),
     );
     if (lacking.length > 0) candidates = lacking;
     const [first] = candidates;
@@ -426,10 +430,15 @@ export class Mains {
     const weight = (skill: Skill): number =>
       Number(reading.counts(skill) >= WELL) * 2 + Number(reading.basisOf(skill) === "none");
     const open = this.open(moment);
-    const [first] = [...able].sort((a, b) => lately(a) - lately(b) || weight(a) - weight(b) || opens(b.id) - opens(a.id));
+    // Handling is the work of a day where the horse came for it.
+    const beside = (skill: Skill): number => Number(skill.nature === "handling" && !this.handlingMay(skill, moment));
+    const [first] = [...able].sort(
+      (a, b) => beside(a) - beside(b) || lately(a) - lately(b) || weight(a) - weight(b) || opens(b.id) - opens(a.id),
+    );
     if (!first) return null;
-    const because = this.reasonFor(first, open);
-    return { skills: [first], because: because.code === "goal" || because.code === "complaint" ? because : { code: "ladder" } };
+    // What lies below something that it does well is not what the goal waits for.
+    const isBehind = (this.above.get(first.id) ?? []).some((one) => reading.counts(one) >= WELL);
+    return { skills: [first], because: isBehind ? { code: "ladder" } : this.reasonFor(first, open) };
   }
 }
 

@@ -11,7 +11,7 @@ import type { Skill } from "../ladder/skill.ts";
 import { countOf, nextStep, stateOf, workTowards } from "../permission/next-step.ts";
 import { askedOf, wantsSecondItself } from "../permission/permission.ts";
 import type { StepBack } from "../permission/protocol.ts";
-import { missingFor, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
+import { missingFor, STEP_LISTS, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
 import { type PastSession, quietLately, scoredAlike, wasRidden } from "../permission/trouble.ts";
 import { type HorseReading, readHorse } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
@@ -274,16 +274,29 @@ export class TrainersDay {
     const wanted = [...trainer.goals.keys()]
       .filter((i) => !met[i])
       .sort((a, b) => Number(trainer.goals[b]?.must) - Number(trainer.goals[a]?.must));
-    const isWell = (skill: Skill | undefined): boolean => skill === undefined || reading.counts(skill) >= WELL;
+    const passed = this.asked.ahead.passed;
+    const isWell = (skill: Skill | undefined): boolean =>
+      skill === undefined ||
+      reading.counts(skill) >= WELL ||
+      reading.basisOf(skill) === "told" ||
+      (passed?.has(skill.id) ?? false);
+    // The first steps are behind a horse that carries riders: how it bends and goes forward is looked at like anything else.
+    const isStep = (skill: Skill): boolean =>
+      hasTag(skill, ...STEP_TAGS) && !(reading.carriesRiders && hasTag(skill, ...STEP_LISTS["first-steps"].of));
     const parts = new Set(wanted.flatMap((i) => ancestorsIn(ladder, trainer.goals[i]?.skill ?? "")));
+    // What lies below something that it does well is behind it.
+    const behind = new Set(
+      ladder.flatMap((skill) => (parts.has(skill.id) && reading.counts(skill) >= WELL ? ancestorsIn(ladder, skill.id) : [])),
+    );
     const found = ladder.filter(
       (skill) =>
         parts.has(skill.id) &&
+        !behind.has(skill.id) &&
         ["none", "told"].includes(reading.basisOf(skill)) &&
         !isPassing(skill, reading) &&
         // What it is told to do under a rider is looked at once somebody rides it here.
         (skill.bears === "nothing" || (skill.bears === "rider" && reading.stage !== "unridden")) &&
-        !hasTag(skill, ...STEP_TAGS) &&
+        !isStep(skill) &&
         may(skill) &&
         skill.after.length > 0 &&
         skill.after.every((id) => isWell(skillIn(ladder, id))),

@@ -206,14 +206,15 @@ export function readHorse({ ladder, scores, kind, history, rides }: ReadFacts): 
     tagged(ladder, tag).some((skill) => over(skill, (side) => of.get(trackKey(skill.id, side))?.latest ?? 0) >= SHOWN);
   const rideable = (of: LatestScores): boolean => RIDEABLE.every((tag) => showsIn(of, tag));
   const inWalk = readLevels(scores.filter(({ walk }) => walk));
-  const isTold = RIDEABLE.every((tag) => tagged(ladder, tag).some(({ id }) => told.has(id)));
+  const tells = (tag: Tag): boolean => tagged(ladder, tag).some(({ id }) => told.has(id));
+  const isTold = RIDEABLE.every(tells);
   const riding = rides >= FIRST_RIDES || rideable(inWalk) || (isTold && rideable(levels));
   const mindsIt = tagged(ladder, "sit").some((skill) =>
     sidesOf(skill.sided).some((side) => (levels.get(trackKey(skill.id, side))?.latest ?? SHOWN) < SHOWN),
   );
   return {
     levels,
-    carriesRiders: !mindsIt && (riding || isTold || showsIn(levels, "trot")),
+    carriesRiders: !mindsIt && (riding || tells("trot") || showsIn(levels, "trot")),
     stage: riding ? "riding" : rides > 0 ? "first-rides" : "unridden",
     basisOf: (skill) => readSkill(skill).basis,
     basisOn,
