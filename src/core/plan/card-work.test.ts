@@ -60,6 +60,18 @@ const someScores = fc
 const BARRED: readonly Reason[] = [{ code: "not-signed" }];
 
 describe("the work on a card", () => {
+  it("begins nothing on a day on which nothing is begun, though the next planned session would; a manager's own word stands", () => {
+    const scores = [
+      ...["halter", "lead", "stand", "groom", "rope-flag", "pad"].flatMap((id) => scored(id, 4)),
+      ...scored("give-head", 2),
+    ];
+    const main = (noFirst: boolean, laid: WorkAsked["laid"]) => by("main", cardWork(asked(scores, { noFirst, laid })));
+    const step = laidOut(["saddle"], { because: { code: "step", step: "saddle" } });
+    expect(main(false, step)).toEqual(["saddle"]);
+    expect(main(true, step)).not.toContain("saddle");
+    expect(main(true, step).length).toBeGreaterThan(0);
+    expect(main(true, laidOut(["saddle"], { because: { code: "pinned" } }))).toEqual(["saddle"]);
+  });
   it("is the plan's main, warmed up with what prepares it, and ends on something that the horse does well", () => {
     const scores = [
       ...scored("halter", 4),

@@ -7,13 +7,14 @@ import { BEST, RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
-import { lackingBelow, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
+import { STEP_TAGS, type StepFacts } from "../permission/steps.ts";
 import { type HorseReading, isImplied } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { isFamily, isPassing } from "./compose.ts";
 import { type Again } from "./follow-up.ts";
 import { type PlanGoal, partsOfGoal, valueOf } from "./goal-sets.ts";
 import { nextFrom } from "./next-goals.ts";
+import { protocolWork } from "./protocol-work.ts";
 
 export interface Main {
   readonly skills: readonly Skill[];
@@ -148,54 +149,16 @@ export class Mains {
 
   /** a. What runs after days off or trouble. */
   private protocol(moment: MainMoment, stepBack: StepBack | null): Main | null {
-    const { ladder } = this.facts;
     if (!stepBack) return null;
-    const done = stepBack.quiet;
-    const { reading, may } = moment;
-    const because: Because = { code: "protocol", protocol: stepBack.code, at: stepBack.at, days: stepBack.days };
-    const work = stepBack.work.flatMap((id) => this.find(id) ?? []).filter(may);
-    if (stepBack.code === "same-trouble" && work.length > 0) {
-      const at = work.find(({ id }) => id === stepBack.at);
-      const trouble = this.find(stepBack.at ?? "");
-      // What its list lacks before it may be asked again comes with what it rests on.
-      const lacks = trouble ? lackingBelow(trouble, moment.steps) : [];
-      const easier = [...lacks, ...work].filter((one) => one.id !== stepBack.at && may(one));
-      const itself = done > 0 || stepBack.work[0] === stepBack.at;
-      const first =
-        itself && at
-          ? at
-          : (easier.find(({ id }) => !this.followed.has(id)) ??
-            easier.find(({ id }) => !this.standsStill(id, moment)) ??
-            easier[0] ??
-            work[0]);
-      return first ? { skills: [first], because } : null;
-    }
-    const rides = ladder.filter((skill) => skill.bears === "rider" && reading.counts(skill) >= WELL && may(skill));
-    // The first ride after a restart is what it knows best.
-    if (stepBack.code === "restart" && !stepBack.bearing && rides.length > 0)
-      return { skills: rides.filter((skill) => hasTag(skill, "forward", "steer", "stop")).slice(0, 2), because };
-    if (stepBack.code === "restart" && work.length > 0) {
-      const weak = work.find((skill) => reading.counts(skill) < WELL && !this.followed.has(skill.id));
-      const fresh = work.filter(({ id }) => !this.followed.has(id));
-      const first = weak ?? fresh[0] ?? (work[0] as Skill);
-      const second = work.find((skill) => skill !== first && isFamily(first, skill) && reading.counts(skill) >= WELL);
-      return { skills: weak || !second ? [first] : [first, second], because };
-    }
-    // A refresher: what comes next, one step lower.
-    const known = (skill: Skill): boolean => reading.counts(skill) >= WELL && may(skill);
-    const below = moment.ranked.flatMap((id) => {
-      const skill = this.find(id);
-      if (!skill) return [];
-      return known(skill) ? [skill] : skill.after.flatMap((one) => this.find(one) ?? []).filter(known);
+    const skills = protocolWork({
+      ladder: this.facts.ladder,
+      moment,
+      stepBack,
+      isDone: ({ id }) => this.followed.has(id),
+      standsStill: ({ id }) => this.standsStill(id, moment),
     });
-    const all = ladder.filter((skill) => known(skill) && skill.nature !== "handling");
-    const tack = stepBack.bearing ? all.filter((skill) => hasTag(skill, "tacked")) : [];
-    const candidates = [...below, ...tack, ...all.reverse()].filter(
-      (skill) => (stepBack.bearing || !isPassing(skill, reading)) && !(stepBack.bearing && skill.bears !== "nothing"),
-    );
-    const handled = ladder.filter((skill) => known(skill) && skill.nature === "handling");
-    const first = candidates.find(({ nature }) => nature !== "handling") ?? handled.at(-1);
-    return first ? { skills: [first], because } : null;
+    const { code, at, days } = stepBack;
+    return skills.length > 0 ? { skills, because: { code: "protocol", protocol: code, at, days } } : null;
   }
 
   /** b. A big step that is ready, for the weightiest goal that waits for it; one a day, and by itself. */
@@ -272,7 +235,10 @@ export class Mains {
     const { before, dated, ranked, lastOfTerm, stuck } = moment;
     const promised = new Set(open.filter((i) => goals[i]?.must).flatMap((i) => [...(this.parts[i] as ReadonlySet<string>)]));
     const servesPromise = (main: readonly string[]): boolean => main.some((id) => promised.has(id));
-    const servesComplaint = (main: readonly string[]): boolean => main.some((id) => this.complained.has(id));
+    // By itself, or twice by what it rests on.
+    const isTakenUp = (done: readonly (readonly string[])[]): boolean =>
+      done.some((main) => main.some((id) => complaint.includes(id))) ||
+      done.filter((main) => main.some((id) => this.complained.has(id))).length >= 2;
     const work = ranked.flatMap((id) => this.find(id) ?? []).filter((skill) => this.isWork(skill, moment));
     // What it does well already and nobody came for is worked last.
     const does = (skill: Skill): boolean => moment.reading.counts(skill) >= WELL && !this.isGoal(skill);
@@ -286,8 +252,7 @@ export class Mains {
     let candidates: readonly Skill[] = open.length === 0 ? fresh.filter(({ id }) => this.complained.has(id)) : fresh;
     const early = this.facts.sessionsSoFar + moment.ahead < FIRST_WEEK;
     if (dated !== null) candidates = within(candidates, partsOfGoal(this.facts.ladder, dated));
-    else if (early && complaintOpen && !before.slice(-FIRST_WEEK).some(servesComplaint))
-      candidates = within(candidates, this.complained);
+    else if (early && complaintOpen && !isTakenUp(before.slice(-FIRST_WEEK))) candidates = within(candidates, this.complained);
     else if (lastOfTerm || before.slice(-OF_SIX).filter(servesPromise).length < PROMISED_OF_SIX)
       candidates = within(candidates, promised);
     // What the next big step still lacks comes before what is worth more in the long run.
