@@ -10,7 +10,7 @@ import { withDatabase } from "#bin/prepare.ts";
 import { linesOf } from "#db/barn-file.ts";
 import { differing, tableSums } from "#db/table-sums.ts";
 import { cloned } from "#tests/barn.ts";
-import { demoIds, Site } from "#tests/site.ts";
+import { connectedAnew, demoIds, Site } from "#tests/site.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "furlong-barn-"));
 const NOW = new Date("2026-07-14T08:00:00Z");
@@ -90,8 +90,7 @@ describe("the whole barn as a file", () => {
     await exportBarn(site.databaseUrl, own, NOW);
     const before = await pages();
     await importBarn(site.databaseUrl, own, NOW);
-    for (let tries = 0; tries < 100 && !(await fetch(`${site.address}/health`)).ok; tries += 1)
-      await new Promise((resolve) => setTimeout(resolve, 50));
+    await connectedAnew(site.address);
     site.forget("odalys");
     const after = await pages();
     for (const [at, page] of before.entries()) {

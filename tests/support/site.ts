@@ -34,6 +34,14 @@ const runs = ({ child }: Served): boolean => child.exitCode === null && child.si
 const start = (url: string, port: number, devices?: Devices): Promise<Served> =>
   serve(process.cwd(), { databaseUrl: url, port, today: TODAY, quiet: true, ...devices });
 
+/** More than the server has connections to a database: asked all at once, each of them has to answer. */
+const ASKED_AT_ONCE = 16;
+/** Until a server whose connections were cut has new ones in the place of all of them; one that has not noticed yet would answer that the database is away. */
+export async function connectedAnew(address: string): Promise<void> {
+  const answers = () => Promise.all(Array.from({ length: ASKED_AT_ONCE }, async () => (await fetch(`${address}/health`)).ok));
+  while (!(await answers()).every(Boolean)) await pause(20);
+}
+
 export class Site {
   private readonly tokens = new Map<string, string>();
   private constructor(
@@ -51,8 +59,7 @@ export class Site {
     // Pages of the file before, which may have changed what it liked by hand, are none of this one's.
     await sql`UPDATE written SET mark = gen_random_uuid()`;
     const served = again?.served ?? (await start(url, 0, devices));
-    // By its answer it has left the connections that were cut for new ones.
-    while (again && !(await fetch(`${served.address}/health`)).ok) await pause(20);
+    if (again) await connectedAnew(served.address);
     return new Site(sql, served, url, devices);
   }
 
