@@ -5,7 +5,7 @@
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ancestorsIn, hasTag, skillIn, tagged } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
-import type { Nature, Skill } from "../ladder/skill.ts";
+import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
 import { hadTack, isQuiet, type PastSession, quietLately, wasRidden } from "./trouble.ts";
@@ -189,7 +189,6 @@ function lastLooks(sessions: readonly PastSession[]): Looks {
   known.set(sessions, { sessions: sessions.length, looks });
   return looks;
 }
-const TACK: readonly Nature[] = ["accepting", "mounting"];
 /** The mean lies at most so far below what is asked. */
 const BELOW = 0.25;
 /** A level counts by its mean too: one good score right after a poor one is no level yet. The last two looks on different days stand for the mean. */
@@ -201,8 +200,8 @@ function meanOn(skill: Skill, side: TrackSide, { reading, sessions }: Pick<StepF
   return level && level.times > 1 ? (level.first + level.latest) / 2 : Number.POSITIVE_INFINITY;
 }
 function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFacts): readonly MissingForStep[] {
-  // Nobody looked at it by itself, and it has been ridden here as it was told to be.
-  if (facts.rides > 0 && TACK.includes(skill.nature) && facts.reading.basisOf(skill) === "told") return [];
+  // Nobody looked at it by itself, and it has been mounted here as it was told to be.
+  if (facts.rides > 0 && skill.nature === "mounting" && facts.reading.basisOf(skill) === "told") return [];
   const sides = sidesOf(skill.sided)
     .map((side) => {
       const is = facts.reading.countsOn(skill, side);
