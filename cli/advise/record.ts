@@ -32,6 +32,7 @@ import { type ReadScore, STAGES } from "#core/reading/reading.ts";
 import { USUAL_LIMITS } from "#core/weather/work-limits.ts";
 import { fail } from "../file-command.ts";
 import type { Case } from "./case.ts";
+import { withFigures } from "./measured.ts";
 
 type Marks = Case["sessions"][number]["scores"];
 type Given = { readonly skill: string; readonly side: TrackSide; readonly score: Score };
@@ -130,8 +131,9 @@ export interface Advised {
   readonly owed: number;
 }
 
-export function recordOf(file: Case, whole: Ladder): Advised {
-  refuseContradictions(file, whole);
+export function recordOf(told: Case, whole: Ladder): Advised {
+  refuseContradictions(told, whole);
+  const file = withFigures(told, whole);
   const { today, barn, horse, stay, signed } = file;
   const method = methodOf(barn.method);
   const ladder = ladderFor(whole.skills, method);
