@@ -219,7 +219,7 @@ export const HORSES: readonly Character[] = [
     lag: { side: "right", by: 1.1 },
     hot: 0.2,
     signs: [["send", "one-side", "right", 2]],
-    stallsFrom: -13,
+    stallsFrom: -20,
   },
   {
     horse: "Marzipan Toll",

@@ -110,7 +110,7 @@ describe("a card on the phone", () => {
     await touch(() => go(page, "Work"));
     await touch(async () => thumb(await page.waitForSelector("[data-timer='ground']")));
     const asked = await page.$$("section:has(#work-title) [role=group]:has(> button:nth-child(6))");
-    expect(asked.length).toBeGreaterThan(2);
+    expect(asked.length).toBeGreaterThan(1);
     for (const group of asked) await touch(async () => thumb(await group.$("button:nth-child(4)")));
     await touch(() => go(page, "What happened"));
     await touch(() => tap(page, "Licks and chews: not seen"));

@@ -25,7 +25,7 @@ export function LineEditor({ line, supported, sources, onText, onLeave }: Props)
         type="button"
         aria-expanded={open}
         title="Change this sentence"
-        className={`inline rounded text-left hover:bg-rail-soft ${line.left ? "text-dim line-through" : ""} ${edited ? "border-l-4 border-slate pl-2" : ""}`}
+        className={`inline rounded py-px text-left hover:bg-rail-soft ${line.left ? "text-dim line-through" : ""} ${edited ? "border-l-4 border-slate pl-2" : ""}`}
         onClick={() => setOpen(!open)}
       >
         {line.text}
