@@ -255,15 +255,16 @@ describe("a sick call", () => {
 
 describe("weather typed by hand", () => {
   it("says on the sheet whom it keeps from what, and is forgotten again", async () => {
-    // As if a horse that was started here had been ridden four times so far.
-    const [started] = await screens.site
-      .sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Oatfield Rumor'`;
+    // As if a horse that came to be ridden had been ridden a few times so far, and had not shown much.
+    const [started] = await screens.site.sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Gannet'`;
     const stay = String(started?.["id"]);
     await screens.site.sql`
       UPDATE card_revision v SET saddle_minutes = 0, ground_minutes = 30 FROM card k WHERE k.id = v.card_id AND k.stay_id = ${stay} AND k.id NOT IN (
         SELECT o.id FROM card o JOIN card_revision w ON w.card_id = o.id WHERE o.stay_id = ${stay} AND w.saddle_minutes > 0 ORDER BY o.day DESC LIMIT 4)`;
     await screens.site.sql`
       DELETE FROM evaluation_mark m USING evaluation e WHERE e.id = m.evaluation_id AND e.stay_id = ${stay} AND m.skill IN ('steer', 'stop', 'trot')`;
+    await screens.site
+      .sql`DELETE FROM card_score s USING card k WHERE k.id = s.card_id AND k.stay_id = ${stay} AND s.skill IN ('steer', 'stop', 'trot')`;
     // And what is meant for it on this day is ridden.
     await screens.site.sql`
       UPDATE plan SET pins = pins || jsonb_build_array(jsonb_build_object('kind', 'pin', 'skill', 'forward', 'day', ${DAY}::date - s.first_day))
