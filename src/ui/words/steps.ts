@@ -22,7 +22,7 @@ export const sayStep = ({ step, state }: Pick<StepView, "step" | "state">): stri
 /** What has to be over, or there, before a step that something else bars. */
 const BARRED_UNTIL: Readonly<Record<Extract<StepMissing, { code: "barred" }>["by"], string>> = {
   hold: "the end of the hold",
-  check: "the answer to a check, or its release",
+  check: "the answer to a check (or its release)",
   "signed-off": "an evaluation that allows riding",
   "step-back": "the quiet sessions that are asked for first",
   "not-signed": "a signed evaluation",
