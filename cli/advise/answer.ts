@@ -260,10 +260,10 @@ function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanG
   const of = (role: WorkRole): string[] => work.items.filter((one) => one.role === role).map(({ skill }) => skill);
   const main = of("main");
   const skillsOf = main.flatMap((id) => ladder.filter((one) => one.id === id));
-  // Nothing of it bears: there is nobody to get on.
-  const borne = skillsOf.some(({ bears }) => bears !== "nothing");
+  const bears = (ids: readonly string[]): boolean => ladder.some((one) => one.bears !== "nothing" && ids.includes(one.id));
   return {
-    kind: kind === "ground" || borne ? kind : reading.stage === "riding" ? "both" : "ground",
+    // Where nothing of it bears, there is nobody to get on.
+    kind: kind === "ground" || bears(main) ? kind : bears(work.items.map(({ skill }) => skill)) ? "both" : "ground",
     because: work.because.code,
     warmUp: of("warm-up"),
     main,

@@ -12,7 +12,7 @@ import type { StepBack } from "../permission/protocol.ts";
 import type { Reason } from "../permission/reasons.ts";
 import type { StepFacts } from "../permission/steps.ts";
 import type { HardSide } from "../reading/hard-side.ts";
-import { type HorseReading, isImplied } from "../reading/reading.ts";
+import { type HorseReading, isImplied, isRidden } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { composed, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
@@ -94,8 +94,7 @@ export function cardWork(asked: WorkAsked): CardWork {
   const planned = (laid?.items ?? []).flatMap(({ skill }) => skillOf(skill)).filter((skill) => !waits(skill));
   const smaller = (laid?.smaller ?? []).flatMap(skillOf).filter(may);
   const able = planned.filter(may);
-  const instead =
-    planned.length > 0 && able.length === 0 && kind !== "ground" && reading.stage === "riding" ? alone(asked, may) : null;
+  const instead = planned.length > 0 && able.length === 0 && kind !== "ground" && isRidden(reading) ? alone(asked, may) : null;
   // Of a horse that is ridden something else under its rider comes before ground work that it knows.
   const rides = instead?.skills.some(({ bears }) => bears === "rider") ? instead : null;
   const fallback = able.length > 0 ? null : (rides ?? (planned.length > 0 && smaller.length > 0 ? null : alone(asked, may)));

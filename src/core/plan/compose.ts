@@ -8,7 +8,7 @@ import { ancestorsIn, hasTag, skillIn, tagged } from "../ladder/ladder.ts";
 import { WELL } from "../ladder/marks.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
-import type { HorseReading } from "../reading/reading.ts";
+import { type HorseReading, isRidden } from "../reading/reading.ts";
 import type { PlanGoal } from "./goal-sets.ts";
 import type { Way } from "./ways.ts";
 
@@ -136,7 +136,7 @@ function finishOf(asked: ComposeAsked, well: readonly Skill[], used: readonly Sk
   const free = well.filter((skill) => !used.includes(skill));
   const ridden = free.filter(({ bears }) => bears === "rider");
   // A horse that is ridden ends under its rider, whatever was the work of the day.
-  if (kind !== "ground" && reading.stage === "riding" && !main.some(({ bears }) => bears === "rider") && ridden.length > 0)
+  if (kind !== "ground" && isRidden(reading) && !main.some(({ bears }) => bears === "rider") && ridden.length > 0)
     return ridden.slice(0, 1);
   if (!first) return free.slice(0, 1);
   const family = free.filter(
@@ -232,15 +232,15 @@ export function composed(asked: ComposeAsked): Parts {
 /** Ground, with ground work first, or straight on: by what the session bears and how far the horse is. */
 export function kindOf(
   main: readonly Skill[],
-  { stage }: Pick<HorseReading, "stage">,
+  reading: Pick<HorseReading, "stage" | "carriesRiders">,
   { mayRide, quiet, handling }: { readonly mayRide: boolean; readonly quiet: boolean; readonly handling: boolean },
 ): SessionKind {
   const bears = main.some((skill) => skill.bears !== "nothing");
-  if (!bears) return stage === "riding" && mayRide ? "both" : "ground";
-  return stage === "riding" && quiet && !handling && main.every((skill) => skill.bears === "rider") ? "saddle" : "both";
+  if (!bears) return isRidden(reading) && mayRide ? "both" : "ground";
+  return reading.stage === "riding" && quiet && !handling && main.every((skill) => skill.bears === "rider") ? "saddle" : "both";
 }
 
-/** Small daily things to ask in every session until they are good: of goals and complaint, and what keeps everybody safe. */
+/** Small daily things to ask in every session until they are good: of the goals that are open, of the complaint, and what keeps everybody safe. */
 export function wantedHandling(
   ladder: readonly Skill[],
   reading: HorseReading,
@@ -264,7 +264,8 @@ export function wantedHandling(
         short(one, WELL) &&
         !ladder.some((other) => other.after.includes(one.id) && !short(other, WELL)),
     );
-    return short(skill, target) ? [...before, skill] : [];
+    // An open goal that was good once is asked until it is seen to be reached.
+    return short(skill, target) ? [...before, skill] : [skill];
   });
   const complained = ladder.filter((skill) => complaint.includes(skill.id) && isHandling(skill) && short(skill, WELL));
   const safe = ladder.filter(

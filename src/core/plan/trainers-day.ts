@@ -13,7 +13,7 @@ import { askedOf, wantsSecondItself } from "../permission/permission.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { missingFor, STEP_LISTS, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
 import { type PastSession, quietLately, scoredAlike, wasRidden } from "../permission/trouble.ts";
-import { type HorseReading, readHorse } from "../reading/reading.ts";
+import { type HorseReading, isRidden, readHorse } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { composed, isPassing, kindOf, wantedHandling } from "./compose.ts";
 import type { CourseAhead } from "./course-ahead.ts";
@@ -215,7 +215,8 @@ export class TrainersDay {
         ? { skills: kept, because: written ? { code: "written" as const, words: written.words } : { code: "pinned" as const } }
         : this.mains.choose(mainMoment, running);
     const main = chosen?.skills ?? [];
-    const rides = ladder.some((skill) => skill.bears === "rider" && reading.isShown(skill) && may(skill));
+    const ridden = (skill: Skill): boolean => reading.isShown(skill) || (isRidden(reading) && reading.basisOf(skill) === "told");
+    const rides = ladder.some((skill) => skill.bears === "rider" && ridden(skill) && may(skill));
     const handling = wantedHandling(
       ladder,
       i < ASKED_SESSIONS ? this.now : reading,
@@ -280,9 +281,11 @@ export class TrainersDay {
       reading.counts(skill) >= WELL ||
       reading.basisOf(skill) === "told" ||
       (passed?.has(skill.id) ?? false);
-    // The first steps are behind a horse that carries riders: how it bends and goes forward is looked at like anything else.
+    // The first steps are behind a horse that carries riders, and what it is told to do is no first: it is looked at like anything else.
     const isStep = (skill: Skill): boolean =>
-      hasTag(skill, ...STEP_TAGS) && !(reading.carriesRiders && hasTag(skill, ...STEP_LISTS["first-steps"].of));
+      hasTag(skill, ...STEP_TAGS) &&
+      !(reading.carriesRiders && hasTag(skill, ...STEP_LISTS["first-steps"].of)) &&
+      !(isRidden(reading) && reading.basisOf(skill) === "told");
     const parts = new Set(wanted.flatMap((i) => ancestorsIn(ladder, trainer.goals[i]?.skill ?? "")));
     // What lies below something that it does well is behind it.
     const behind = new Set(
@@ -332,7 +335,7 @@ export class TrainersDay {
     for (const { id } of main) work(id, Math.max(1, shares));
     for (const id of beside) work(id, BESIDE);
     if (kind !== "ground") {
-      this.rides += main.some(({ bears }) => bears === "rider") || reading.stage === "riding" ? 1 : 0;
+      this.rides += main.some(({ bears }) => bears === "rider") || isRidden(reading) ? 1 : 0;
       reading.ridden();
     }
     if (main.some((skill) => isFence(skill, asked.ladder))) this.lastFence = day;

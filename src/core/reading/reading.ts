@@ -151,6 +151,10 @@ export function impliedBy(ladder: ReadonlyMap<string, Skill>, levels: LatestScor
   return found;
 }
 
+/** It goes under a rider in the ordinary way: one told to be ridden from its first ride here on, one that is started only later. */
+export const isRidden = ({ stage, carriesRiders }: Pick<HorseReading, "stage" | "carriesRiders">): boolean =>
+  stage === "riding" || (stage === "first-rides" && carriesRiders);
+
 /** What a rider must be able to rely on: it goes where it is steered, stops, and trots. */
 const RIDEABLE: readonly Tag[] = ["steer", "stop", "trot"];
 
