@@ -1,6 +1,6 @@
 /** The card while it is written: the gate, the work, what happened, the end. Kept on the device with every tap, until the server has it. */
 
-import { Suspense, useCallback, useState } from "react";
+import { useCallback, useState } from "react";
 import type { OfficeNotice } from "#contracts/card.ts";
 import { here } from "#contracts/ladder.here.ts";
 import type { CardView } from "#contracts/views.card.ts";
@@ -138,11 +138,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
       {restored && <p className="text-ochre">{t("▲ Saved on this phone, not sent yet.")}</p>}
       <Step name="before" at={at}>
         <MainWork {...part} />
-        {isHere && view.ifCalm && (
-          <Suspense fallback={null}>
-            <IfCalm {...part} />
-          </Suspense>
-        )}
+        {view.ifCalm && <IfCalm {...part} />}
         <Essentials view={view} />
         <Choice<Weather>
           name="weather"
@@ -179,9 +175,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
           }}
         />
         {riding && step?.step === "mount" && (answer.state === "open" || setAside || draft.mount) && (
-          <Suspense fallback={null}>
-            <FirstStep {...part} {...step} />
-          </Suspense>
+          <FirstStep {...part} {...step} />
         )}
       </Step>
       <Step name="work" at={at}>
@@ -207,11 +201,7 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
           ))}
         </div>
         <CoursePad {...part} />
-        {step && step.step !== "mount" && mayTake && (
-          <Suspense fallback={null}>
-            <FirstStep {...part} {...step} />
-          </Suspense>
-        )}
+        {step && step.step !== "mount" && mayTake && <FirstStep {...part} {...step} />}
         <Scores {...part} />
         {isHere && view.jumping && (
           <Unfolded title={t("Poles and fences")} open={draft.jump !== null}>
@@ -220,18 +210,10 @@ export function CardForm({ view, me, onClosed }: { view: CardView; me: string; o
         )}
       </Step>
       <Step name="happened" at={at}>
-        {isHere && (seen.has("happened") || innerWidth >= DESK) && (
-          <Suspense fallback={null}>
-            <Happened {...part} me={me} />
-          </Suspense>
-        )}
+        {isHere && (seen.has("happened") || innerWidth >= DESK) && <Happened {...part} me={me} />}
       </Step>
       <Step name="end" at={at}>
-        {isHere && (seen.has("end") || innerWidth >= DESK) && (
-          <Suspense fallback={null}>
-            <WarmDown {...part} />
-          </Suspense>
-        )}
+        {isHere && (seen.has("end") || innerWidth >= DESK) && <WarmDown {...part} />}
         <Ending {...part} />
         <AgainstRecord reasons={against} />
         <Trouble problem={problem} />

@@ -1,6 +1,6 @@
 /** A rider's card on the phone: essentials, the gate, the work, what happened, closed in a minute; with or without signal. */
 
-import { Suspense, useState } from "react";
+import { useState } from "react";
 import type { CardView } from "#contracts/views.card.ts";
 import { type Carried, unpack } from "#ui/kit/carried.ts";
 import { later } from "#ui/kit/later.tsx";
@@ -52,11 +52,7 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
           <Essentials view={view} />
         </>
       )}
-      {kept.length > 0 && (
-        <Suspense fallback={null}>
-          <Kept entries={kept} me={me} />
-        </Suspense>
-      )}
+      {kept.length > 0 && <Kept entries={kept} me={me} />}
       <div className="pt-3">
         {writable && <CardForm view={view} me={me} onClosed={reload} />}
         {!writable && !waits && (
@@ -82,11 +78,7 @@ export function CardScreen({ view: carried, me }: { view: Carried<CardView>; me:
         {card.state === "handed-out" && view.mine && !waits && (
           <details className="pt-6" onToggle={() => setAsked(true)}>
             <summary className="sign min-h-14 cursor-pointer py-4 text-slate">{t("Did not work")}</summary>
-            {asked && (
-              <Suspense fallback={null}>
-                <NotWorked view={view} me={me} onDone={reload} />
-              </Suspense>
-            )}
+            {asked && <NotWorked view={view} me={me} onDone={reload} />}
           </details>
         )}
         <p className="flex flex-wrap gap-x-4 py-4">

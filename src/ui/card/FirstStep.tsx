@@ -122,7 +122,7 @@ export function FirstStep({
               </p>
               <div className="grid gap-1">
                 {next && (
-                  <Button big tone="main" className="whitespace-normal" onClick={() => set(accepted(taking))}>
+                  <Button big tone="main" onClick={() => set(accepted(taking))}>
                     {t("Accepted: {stage}", { stage: inner(STAGE[next]) })}
                   </Button>
                 )}

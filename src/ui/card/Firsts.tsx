@@ -35,7 +35,6 @@ export function Firsts({ view, draft, put }: Part) {
           <Button
             key={forTheOwner(first)}
             big
-            className="whitespace-normal"
             onClick={() =>
               put({
                 firsts: [...draft.firsts, { skill: first.code === "skill" ? first.skill : null, words: forTheOwner(first) }],

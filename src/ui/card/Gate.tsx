@@ -177,7 +177,7 @@ export function Gate({
           <legend className="sign text-dim">{t("On the ground, before you get on")}</legend>
           <div className="grid gap-1 pb-1">
             {some.length > 0 && rest.length > some.length && (
-              <Button big className="whitespace-normal" onClick={() => onTicks([...ticks, ...some])}>
+              <Button big onClick={() => onTicks([...ticks, ...some])}>
                 {t(
                   some.length === 1 ? "Scored 3 or more today: {ticks}. Tick it" : "Scored 3 or more today: {ticks}. Tick them",
                   {

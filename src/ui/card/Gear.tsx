@@ -1,6 +1,6 @@
 /** Gaits, what the horse wears, and who helped. */
 
-import { Suspense, useState } from "react";
+import { useState } from "react";
 import { GAITS } from "#core/card/card.ts";
 import type { Tack } from "#core/card/gear.ts";
 import { later } from "#ui/kit/later.tsx";
@@ -35,11 +35,7 @@ export function Gear(part: Part) {
           <span className="sign text-dim">{t(last.length > 0 && !changed ? "Gear, as last time:" : "Gear:")}</span>{" "}
           {draft.tack.length > 0 ? outerGear(draft.tack) : t("say what gear you used")}
         </summary>
-        {asked && (
-          <Suspense fallback={null}>
-            <GearPicks {...part} />
-          </Suspense>
-        )}
+        {asked && <GearPicks {...part} />}
       </details>
       {changed && (
         <div className="grid gap-1">

@@ -1,6 +1,6 @@
 /** An incident with its details in five taps: what, anyone hurt, when, what led up to it, done. A red one goes to the office with the first. */
 
-import { Suspense, useState } from "react";
+import { useState } from "react";
 import { INCIDENT_KINDS, type Incident, isRed } from "#core/card/card.ts";
 import { later } from "#ui/kit/later.tsx";
 import { Button } from "#ui/kit/parts.tsx";
@@ -44,9 +44,7 @@ export function Incidents({ draft, put, tell }: Part) {
             </p>
           )}
           {open === at ? (
-            <Suspense fallback={null}>
-              <IncidentDetails at={at} incident={incident} onChange={(part) => change(at, part)} onDone={() => setOpen(null)} />
-            </Suspense>
+            <IncidentDetails at={at} incident={incident} onChange={(part) => change(at, part)} onDone={() => setOpen(null)} />
           ) : (
             <div className="flex gap-1">
               <Button big onClick={() => setOpen(at)}>

@@ -192,9 +192,7 @@ export function JumpPart({ view, draft, put }: Part) {
                         })}
                         onClick={() => tap(i, key, 1)}
                       >
-                        <span className="whitespace-normal">
-                          {RESULT[key]} {resultAt(i)[key]}
-                        </span>
+                        {RESULT[key]} {resultAt(i)[key]}
                       </Button>
                     ))}
                   </div>

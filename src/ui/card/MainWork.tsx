@@ -1,6 +1,5 @@
 /** What the session is about, and why: the first thing on the card. */
 
-import { Suspense } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import { later } from "#ui/kit/later.tsx";
 import { Button } from "#ui/kit/parts.tsx";
@@ -36,11 +35,7 @@ export function MainWork({ view, draft, put }: Pick<Part, "view"> & Partial<Pick
       </p>
       <p>{sayWorkBecause(view.work)}</p>
       <p className="text-dim">{sayParts(view.minutes)}</p>
-      {build && (
-        <Suspense fallback={null}>
-          <ToBuild last={build} />
-        </Suspense>
-      )}
+      {build && <ToBuild last={build} />}
       {leaveAlone.length > 0 && (
         <p>
           <span className="sign text-dim">{t("Leave alone today")}</span> {words(leaveAlone)}

@@ -1,10 +1,9 @@
-import { type ReactNode, Suspense, useLayoutEffect, useRef, useState } from "react";
+import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import { SCORES, type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import type { WorkItem } from "#core/plan/card-work.ts";
 import { later } from "#ui/kit/later.tsx";
 import { Button, INPUT } from "#ui/kit/parts.tsx";
-import { useHere } from "#ui/kit/use-here.ts";
 import { Anchor, useUnderThumb } from "#ui/ladder/Anchor.tsx";
 import { SCORE_WORDS, SIDE, WORK_ROLE } from "#ui/words/labels.ts";
 import { sayReason } from "#ui/words/reasons.ts";
@@ -97,7 +96,6 @@ const orderOf = (item: WorkItem, sides: readonly TrackSide[]): readonly TrackSid
 
 /** What the card asks for, in its order, each side by itself; and anything else that was worked. */
 export function Scores({ view, draft, put: change }: Part) {
-  const isHere = useHere();
   const { scores, swaps } = draft;
   const onChange = (next: typeof scores): void => change({ scores: next });
   const swapOf = (skill: string) => swaps.find((one) => one.skill === skill);
@@ -160,21 +158,19 @@ export function Scores({ view, draft, put: change }: Part) {
     !scores.some((given) => given.skill === item.skill && given.side !== item.side);
   const measureOf = (item: WorkItem) => {
     const { words, measure } = here().of(item.skill);
-    if (!isHere || !measure || swapOf(item.skill)) return null;
+    if (!measure || swapOf(item.skill)) return null;
     const others = draft.measures.filter((one) => one.skill !== item.skill);
     return (
-      <Suspense fallback={null}>
-        <MeasureTaker
-          name={t(words)}
-          measure={measure}
-          figure={draft.measures.find((one) => one.skill === item.skill)?.figure ?? null}
-          since={draft.clock?.skill === item.skill ? draft.clock.since : null}
-          sides={asked(item)}
-          onFigure={(figure) => change({ measures: figure === null ? others : [...others, { skill: item.skill, figure }] })}
-          onClock={(since) => change({ clock: since === null ? null : { skill: item.skill, since } })}
-          onScore={(side, score) => put(item.skill, side, score)}
-        />
-      </Suspense>
+      <MeasureTaker
+        name={t(words)}
+        measure={measure}
+        figure={draft.measures.find((one) => one.skill === item.skill)?.figure ?? null}
+        since={draft.clock?.skill === item.skill ? draft.clock.since : null}
+        sides={asked(item)}
+        onFigure={(figure) => change({ measures: figure === null ? others : [...others, { skill: item.skill, figure }] })}
+        onClock={(since) => change({ clock: since === null ? null : { skill: item.skill, since } })}
+        onScore={(side, score) => put(item.skill, side, score)}
+      />
     );
   };
   const asked = (item: WorkItem): readonly TrackSide[] => (oneSide(item) ? sidesAsked(item).slice(0, 1) : sidesAsked(item));

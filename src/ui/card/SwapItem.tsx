@@ -1,11 +1,10 @@
 /** Something the card asks for that is not worked today. */
 
-import { Suspense, useState } from "react";
+import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { Swap } from "#core/card/card.ts";
 import type { Skill } from "#core/ladder/skill.ts";
 import { later } from "#ui/kit/later.tsx";
-import { useHere } from "#ui/kit/use-here.ts";
 import { t } from "#ui/words/speak.ts";
 
 /** Most cards are worked as they stand. */
@@ -26,24 +25,16 @@ export function SwapItem({
   onSwap(swap: Swap | null): void;
 }) {
   const [asking, setAsking] = useState(false);
-  const isHere = useHere();
-  if (swap || asking)
+  if (swap) return <Swapped swap={swap} others={others} onSwap={onSwap} />;
+  if (asking)
     return (
-      isHere && (
-        <Suspense fallback={null}>
-          {swap ? (
-            <Swapped swap={swap} others={others} onSwap={onSwap} />
-          ) : (
-            <WhyNot
-              onWhy={(why) => {
-                onSwap({ skill, did: null, why });
-                setAsking(false);
-              }}
-              onKeep={() => setAsking(false)}
-            />
-          )}
-        </Suspense>
-      )
+      <WhyNot
+        onWhy={(why) => {
+          onSwap({ skill, did: null, why });
+          setAsking(false);
+        }}
+        onKeep={() => setAsking(false)}
+      />
     );
   return (
     <button

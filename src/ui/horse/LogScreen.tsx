@@ -1,6 +1,6 @@
 /** The story of a stay, one line a session with what moved: looked up by skill, side, sign, rider or words; a skill that is asked for is drawn over time. The address bar holds the view. */
 
-import { Suspense, useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { SessionView } from "#contracts/views.ts";
 import type { LogView } from "#contracts/views.watch.ts";
@@ -26,8 +26,9 @@ const textOf = ({ record, rider, helper }: SessionView): string =>
   [rider, helper ?? "", ...SAID.map((field) => sayField(field, record, []))].join(" ");
 
 /** Drawn where a skill is asked for: its library is the heaviest of the page. */
+const WORKING = <p className="min-h-80 text-dim">Working it out</p>;
 // eslint-disable-next-line no-restricted-syntax -- a neighbour in this very folder; no fence lies between
-const SkillChart = later(async () => (await import("./SkillChart.tsx")).SkillChart);
+const SkillChart = later(async () => (await import("./SkillChart.tsx")).SkillChart, WORKING);
 
 const NOTHING_MOVED: SessionChange = { up: [], down: [], firsts: [], incidents: [] };
 /** What each session changed against those before it. `sessions`: the newest first. */
@@ -139,11 +140,7 @@ export function LogScreen({ view: carried }: { view: Carried<LogView> }) {
         </p>
       </search>
       {found.length === 0 && <p className="py-4">No sessions match. Clear a filter or show all.</p>}
-      {asked.skill !== "" && (
-        <Suspense fallback={<p className="min-h-80 text-dim">Working it out</p>}>
-          <SkillChart view={view} skill={asked.skill} onSkill={(skill) => ask({ skill })} />
-        </Suspense>
-      )}
+      {asked.skill !== "" && <SkillChart view={view} skill={asked.skill} onSkill={(skill) => ask({ skill })} />}
       {found.map((session) => (
         <LogLine key={session.card} session={session} change={changes.get(session.card) ?? NOTHING_MOVED}>
           <SessionEntry session={session} />

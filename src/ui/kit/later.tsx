@@ -1,6 +1,7 @@
 /** A part that is loaded when it is first drawn. Where it cannot be, as the network went in between, its place says so and asks again. */
-import { type ComponentType, lazy, useState } from "react";
+import { type ComponentType, lazy, type ReactNode, Suspense, useState } from "react";
 import { t } from "#ui/words/speak.ts";
+import { useHere } from "./use-here.ts";
 
 type Load<P> = () => Promise<ComponentType<P>>;
 
@@ -32,5 +33,16 @@ function missing<P extends object>(load: Load<P>): ComponentType<P> {
   };
 }
 
-export const later = <P extends object>(load: Load<P>) =>
-  lazy(async () => ({ default: await load().catch(() => missing(load)) }));
+/** The server never draws it, and `meanwhile` stands there until it is loaded: see use-here. */
+export function later<P extends object>(load: Load<P>, meanwhile: ReactNode = null): ComponentType<P> {
+  const Part: ComponentType<P> = lazy(async () => ({ default: await load().catch(() => missing(load)) }));
+  return function Later(props: P) {
+    return useHere() ? (
+      <Suspense fallback={meanwhile}>
+        <Part {...props} />
+      </Suspense>
+    ) : (
+      meanwhile
+    );
+  };
+}

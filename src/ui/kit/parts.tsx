@@ -17,12 +17,12 @@ export function Button({
   className = "",
   ...rest
 }: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
-  const size = big ? "min-h-14 px-5 text-lg" : "min-h-9 px-3";
+  const size = big ? "min-h-14 px-5 text-lg" : "min-h-9 whitespace-nowrap px-3";
   return (
     <button
       type="button"
       {...rest}
-      className={`sign inline-flex items-center whitespace-nowrap justify-center gap-2 rounded border ${size} disabled:opacity-50 ${BUTTON[tone]} ${className}`}
+      className={`sign inline-flex items-center justify-center gap-2 rounded border ${size} disabled:opacity-50 ${BUTTON[tone]} ${className}`}
     />
   );
 }

@@ -2,10 +2,12 @@
  * False until the page is awake in the browser. What is loaded only then is not drawn by the server: a part that the server would stream later comes with
  * a script in the page, which our pages do not allow.
  */
-import { useEffect, useState } from "react";
+import { useSyncExternalStore } from "react";
 
-export function useHere(): boolean {
-  const [here, setHere] = useState(false);
-  useEffect(() => setHere(true), []);
-  return here;
-}
+const never = (): (() => void) => () => undefined;
+export const useHere = (): boolean =>
+  useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );

@@ -64,7 +64,7 @@ export function SkillEditor({ skill, kept, branches, skills, put, replace, move 
           return (
             <Button
               key={one}
-              className="max-w-full whitespace-normal text-left"
+              className="max-w-full whitespace-normal! text-left"
               aria-label={`${words}, take off`}
               onClick={() => onChange(value.filter((other) => other !== one))}
             >

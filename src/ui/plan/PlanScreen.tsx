@@ -1,6 +1,6 @@
 /** The plan of a term with its forecast: both read from the record by the page's own worker, as the server reads them for the Rail. */
 
-import { Suspense, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import type { PlanView } from "#contracts/views.plan.ts";
 import { addDays, sayDate } from "#core/calendar/local-date.ts";
 import { hasTag } from "#core/ladder/ladder.ts";
@@ -124,18 +124,16 @@ export function PlanScreen({ view: carried }: { view: Carried<PlanView> }) {
             </div>
           )}
           {editing && (
-            <Suspense fallback={null}>
-              <GoalsForm
-                // Joined with somebody else's: the form begins anew from both.
-                key={joined ? JSON.stringify(joined) : ""}
-                goals={joined?.joined ?? goals}
-                clashes={joined?.clashes ?? null}
-                aim={view.aim}
-                busy={busy}
-                onSave={(next) => void saveGoals(next).then((done) => done && setEditing(false))}
-                onCancel={() => setEditing(false)}
-              />
-            </Suspense>
+            <GoalsForm
+              // Joined with somebody else's: the form begins anew from both.
+              key={joined ? JSON.stringify(joined) : ""}
+              goals={joined?.joined ?? goals}
+              clashes={joined?.clashes ?? null}
+              aim={view.aim}
+              busy={busy}
+              onSave={(next) => void saveGoals(next).then((done) => done && setEditing(false))}
+              onCancel={() => setEditing(false)}
+            />
           )}
           <Trouble problem={problem?.code === "changed-meanwhile" ? null : problem} />
           {goals.length === 0 && !editing && <p>No goals yet. Add goals, and the plan follows.</p>}

@@ -1,6 +1,6 @@
 /** The cards of the next two weeks as they are laid, each thing to be pinned, moved to the next session, or left out for a while. */
 
-import { Fragment, Suspense, useState } from "react";
+import { Fragment, useState } from "react";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { Pin, ScheduledItem, ScheduledSession } from "#core/plan/term-plan.ts";
 import type { WrittenWork } from "#core/plan/written.ts";
@@ -69,16 +69,14 @@ export function TwoWeeks({ plan, firstDay, pins, mayWrite, busy, onPins }: Props
           )}
           {session.items.length > 0 && <p className="text-sm text-dim">{SESSION[session.kind]}</p>}
           {writing === session.day && (
-            <Suspense fallback={null}>
-              <WriteCard
-                session={session}
-                day={onDay(firstDay, session.day)}
-                written={writtenOn(session.day)}
-                busy={busy}
-                onSave={(next) => write(session.day, next)}
-                onCancel={() => setWriting(null)}
-              />
-            </Suspense>
+            <WriteCard
+              session={session}
+              day={onDay(firstDay, session.day)}
+              written={writtenOn(session.day)}
+              busy={busy}
+              onSave={(next) => write(session.day, next)}
+              onCancel={() => setWriting(null)}
+            />
           )}
           <ul>
             {session.items.map((item) => (
