@@ -78,6 +78,8 @@ class ConnectionCut extends Error {
 /** The last queries on connections that were not cut have so long to end, in seconds. */
 const LEAVE = 30;
 const LISTEN_AGAIN_MS = 500;
+/** Transactions at once. */
+const WRITES = 6;
 const nextTurn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 /**
@@ -85,28 +87,52 @@ const nextTurn = (): Promise<void> => new Promise((resolve) => setImmediate(reso
  * transaction goes on sending through a connection that is gone, or is by then somebody else's, which ends the process or undoes another's work. So a pool
  * that has lost a connection is left at once for a new one, and a transaction of such a pool sends nothing more: it fails, and its end is never told to the
  * driver where its own connection was the one that went.
+ *
+ * Nor does it keep a connection for a transaction whose BEGIN is the hundredth word sent on it without an answer: others' writes would fall into a transaction that nobody
+ * ends. So transactions have connections of their own, and wait for one that has nothing else to do.
  */
 export function connect(url: string, options: ConnectOptions = {}): Sql {
   interface Kept {
     readonly pool: Pool;
+    /** For transactions alone, each on a connection that has nothing else to do. */
+    readonly writes: Pool;
     cut: boolean;
   }
   let ending = false;
+  const endBoth = ({ pool, writes }: Kept, how?: { timeout?: number }): Promise<unknown> =>
+    Promise.all([pool.end(how), writes.end(how)]);
   const start = (): Kept => {
+    const lost = (): void => {
+      if (ending || kept.cut) return;
+      kept.cut = true;
+      current = start();
+      void endBoth(kept, { timeout: LEAVE }).catch(() => undefined);
+    };
     const kept: Kept = {
       cut: false,
-      pool: open(url, options, () => {
-        if (ending || kept.cut) return;
-        kept.cut = true;
-        current = start();
-        void kept.pool.end({ timeout: LEAVE }).catch(() => undefined);
-      }),
+      pool: open(url, options, lost),
+      writes: open(url, { ...options, max: WRITES }, lost),
     };
     return kept;
   };
   let current = start();
 
-  async function begin<T>(run: (tx: Transaction) => Promise<T>): Promise<T> {
+  const [waiting, turns] = [[] as (() => void)[], { taken: 0 }];
+  /** No more transactions at once than they have connections. */
+  async function inTurn<T>(run: () => Promise<T>): Promise<T> {
+    if (turns.taken < WRITES) turns.taken += 1;
+    else await new Promise<void>((resolve) => waiting.push(resolve));
+    try {
+      return await run();
+    } finally {
+      const next = waiting.shift();
+      if (next) next();
+      else turns.taken -= 1;
+    }
+  }
+
+  const begin = <T>(run: (tx: Transaction) => Promise<T>): Promise<T> => inTurn(() => beginNow(run));
+  async function beginNow<T>(run: (tx: Transaction) => Promise<T>): Promise<T> {
     const kept = current;
     let lost = false;
     const guarded = (tx: Transaction): Transaction =>
@@ -129,7 +155,7 @@ export function connect(url: string, options: ConnectOptions = {}): Sql {
         );
       });
     try {
-      return (await kept.pool.begin(work)) as T;
+      return (await kept.writes.begin(work)) as T;
     } catch (error) {
       lost = true;
       throw error;
@@ -139,7 +165,7 @@ export function connect(url: string, options: ConnectOptions = {}): Sql {
   const end = async (how?: { timeout?: number }): Promise<void> => {
     ending = true;
     for (const stop of ears) stop();
-    await current.pool.end(how);
+    await endBoth(current, how);
   };
 
   const ears = new Set<() => void>();
