@@ -5,7 +5,7 @@ import { causeOf } from "#core/intake/causes.ts";
 import { must } from "#core/kernel/assert.ts";
 import { readChecks, readHorseChecks } from "#server/check/read-checks.ts";
 import { openStay } from "#server/stay/read-horse.ts";
-import type { FurlongYear, Stabled } from "./furlong.ts";
+import type { LivedBarn, Stabled } from "./lived-barn.ts";
 import { luck } from "./luck.ts";
 import { HEALS_AFTER, looksAt } from "./vets.ts";
 
@@ -13,7 +13,7 @@ import { HEALS_AFTER, looksAt } from "./vets.ts";
 const RELEASED_AFTER = HEALS_AFTER + 1;
 
 export class Bodies {
-  constructor(private readonly year: FurlongYear) {}
+  constructor(private readonly year: LivedBarn) {}
 
   private ask(route: string, input: unknown): Promise<unknown> {
     return this.year.hands.try(route, this.year.boss, input);

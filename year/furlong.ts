@@ -15,6 +15,7 @@ import { sweep } from "#server/plan/sweep.ts";
 import { newId, withIdsFrom } from "#server/work.ts";
 import { Hands } from "./hands.ts";
 import { isSore, LivingHorse } from "./horse.ts";
+import { type LivedBarn, RIDDEN_HISTORY, type Stabled } from "./lived-barn.ts";
 import { luck } from "./luck.ts";
 import { Manager } from "./manager.ts";
 import { sessionOf } from "./session.ts";
@@ -22,15 +23,6 @@ import { type ForecastTold, metOf, newGuest, newTally, worked, type YearTally } 
 import { Watch } from "./watch.ts";
 import { dayOfStay, type Guest, REST_DAYS, type World } from "./world.ts";
 
-export interface Stabled {
-  readonly guest: Guest;
-  readonly living: LivingHorse;
-  readonly stay: StayId;
-  /** Days on which somebody was told that something is wrong with it. */
-  readonly warned: LocalDate[];
-  /** Elsewhere, as the booking says, or here by now. */
-  ridden: boolean;
-}
 /** A record that waits to be written down. */
 interface Waiting {
   readonly day: LocalDate;
@@ -38,8 +30,6 @@ interface Waiting {
   readonly input: unknown;
 }
 
-/** Of a horse that is booked so, somebody rode it before. */
-export const RIDDEN_HISTORY: readonly string[] = ["started", "restart"];
 const ZONE = "America/Denver";
 /** Plays of the rest of a term, fewer than the application keeps: two chances told from so many differ by a few hundredths. */
 const PLAYS = 60;
@@ -56,7 +46,7 @@ function idsFrom(seed: number): () => string {
   return () => `${hex()}${hex()}-${hex()}-4${hex().slice(1)}-8${hex().slice(1)}-${hex()}${hex()}${hex()}`;
 }
 
-export class FurlongYear {
+export class FurlongYear implements LivedBarn {
   readonly tally: YearTally;
   readonly hands: Hands;
   readonly stabled = new Map<StayId, Stabled>();

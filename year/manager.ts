@@ -24,7 +24,7 @@ import { openStay } from "#server/stay/read-horse.ts";
 import { readRail } from "#server/stay/read-rail.ts";
 import { Bodies } from "./bodies.ts";
 import { MORNING } from "./effort.ts";
-import { type FurlongYear, RIDDEN_HISTORY, type Stabled } from "./furlong.ts";
+import { type LivedBarn, RIDDEN_HISTORY, type Stabled } from "./lived-barn.ts";
 import { luck } from "./luck.ts";
 import { walkOf } from "./walk.ts";
 import { type Guest, goalsOf, weatherOf } from "./world.ts";
@@ -39,7 +39,7 @@ export class Manager {
   /** Whose plan was changed this morning: what else was proposed for it is out of date. */
   private readonly moved = new Set<StayId>();
 
-  constructor(private readonly year: FurlongYear) {
+  constructor(private readonly year: LivedBarn) {
     this.bodies = new Bodies(year);
   }
 

@@ -7,7 +7,7 @@ import { NOT_MEASURED } from "#core/intake/measures.ts";
 import { notYetForSaddle } from "#core/intake/outcome.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { SHIPPED, skillOf } from "#shipped/ladder.ts";
-import type { Stabled } from "./furlong.ts";
+import type { Stabled } from "./lived-barn.ts";
 import { luck } from "./luck.ts";
 import { type World, windOf } from "./world.ts";
 

@@ -11,7 +11,7 @@ import { readDay } from "#server/day/read-day.ts";
 import { readIssue } from "#server/report/read-report.ts";
 import { openStay } from "#server/stay/read-horse.ts";
 import { readWeek } from "#server/week/read-week.ts";
-import type { FurlongYear, Stabled } from "./furlong.ts";
+import type { LivedBarn, Stabled } from "./lived-barn.ts";
 import { luck } from "./luck.ts";
 
 export class Broken extends Error {
@@ -28,7 +28,7 @@ export class Watch {
   private readonly backedUp: LocalDate;
 
   constructor(
-    private readonly year: FurlongYear,
+    private readonly year: LivedBarn,
     private readonly url: string,
   ) {
     const { seed, firstDay, days } = year.world;

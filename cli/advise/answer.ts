@@ -26,15 +26,16 @@ import {
   type WhenAndWhere,
 } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
-import { cardWork, type WorkRole } from "#core/plan/card-work.ts";
+import { cardWork } from "#core/plan/card-work.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { nextFrom } from "#core/plan/next-goals.ts";
 import { type NextStepNotice, nextStepNotice, type StepPerson, stepOnTheWay } from "#core/plan/next-step-notice.ts";
 import { nextTowards } from "#core/plan/on-the-way.ts";
 import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
 import { beginsNothing } from "#core/plan/planned-days.ts";
+import type { ScheduledSession, WorkRole } from "#core/plan/session.ts";
 import { tell } from "#core/plan/stored-forecast.ts";
-import { layPlan, type ScheduledSession } from "#core/plan/term-plan.ts";
+import { layPlan } from "#core/plan/term-plan.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
 import type { HorseReading } from "#core/reading/reading.ts";
 import { stallNotice, stillOpen } from "#core/watch/needs.ts";

@@ -9,7 +9,7 @@ import type { NobodyLightEnough } from "#core/permission/lightest.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { NextStepNotice } from "#core/plan/next-step-notice.ts";
 import type { StayRecord } from "#core/plan/outlook.ts";
-import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 import type { Moved } from "#core/plan/weeks.ts";
 import type { SkillRecord } from "./ladder.ts";
 import type { KeptGoal, PlanCause } from "./plan.ts";

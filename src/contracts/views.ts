@@ -23,7 +23,7 @@ import type { Method, OwnMethod } from "#core/ladder/methods.ts";
 import type { RedSign } from "#core/permission/ground-check.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import type { Step } from "#core/permission/steps.ts";
-import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 import type { HardSide } from "#core/reading/hard-side.ts";
 import type { OwedPolicy } from "#core/report/facts.ts";
 import type { ProgressEvidence } from "#core/watch/evidence.ts";

@@ -1,8 +1,9 @@
 /** What is shown of how a stay goes: counted from its record, never kept. */
 
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { GearSpan, Tack } from "#core/card/gear.ts";
+import type { Tack } from "#core/card/gear.ts";
 import type { JumpDay } from "#core/card/jump.ts";
+import type { GearSpan } from "#core/card/worn.ts";
 import type { HorseKind } from "#core/horse/horse.ts";
 import type { MeasureCaution, SaddleFit } from "#core/horse/measuring.ts";
 import type { CauseId } from "#core/intake/causes.ts";

@@ -6,8 +6,9 @@ import { type Score, sidesOf, type TrackSide } from "#core/kernel/sides.ts";
 import { METHODS, methodOf } from "#core/ladder/methods.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { planAsked, readingOn, type StayRecord, type WhatIf } from "#core/plan/outlook.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 import type { GoalStanding } from "#core/plan/standing.ts";
-import { layPlan, type ScheduledSession } from "#core/plan/term-plan.ts";
+import { layPlan } from "#core/plan/term-plan.ts";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 
 export const FIRST = localDate("2026-06-01");

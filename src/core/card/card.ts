@@ -2,12 +2,13 @@
 
 import type { Strength } from "../intake/signs.ts";
 import type { PersonId } from "../kernel/brand.ts";
-import type { Score, TrackSide } from "../kernel/sides.ts";
+import type { TrackSide } from "../kernel/sides.ts";
 import { SKILL_GAITS } from "../ladder/skill.ts";
 import type { CourseMark } from "./course.ts";
 import type { MountReached, TakenRecord } from "./first-step.ts";
 import type { Tack } from "./gear.ts";
 import type { JumpSchool } from "./jump.ts";
+import type { ScoreGiven } from "./score-given.ts";
 import type { PulseReading } from "./warm-down.ts";
 
 export const SESSION_KINDS = ["ground", "saddle", "both"] as const;
@@ -67,11 +68,6 @@ export type LedBy = (typeof LED_BYS)[number];
 export const ENDINGS = ["good-note", "tack-loosened", "walked-down", "looked-over", "put-away"] as const;
 export type EndingTick = (typeof ENDINGS)[number];
 
-export interface ScoreGiven {
-  readonly skill: string;
-  readonly side: TrackSide;
-  readonly score: Score;
-}
 export interface SignSeen {
   readonly sign: string;
   readonly skill: string | null;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import type { ScoreGiven } from "./card.ts";
 import { changedBySession } from "./changed.ts";
 import { EMPTY_RECORD } from "./merge.ts";
+import type { ScoreGiven } from "./score-given.ts";
 
 const given = (skill: string, side: "left" | "right" | "both", score: ScoreGiven["score"]): ScoreGiven => ({
   skill,

@@ -1,6 +1,7 @@
 /** What a session changed against how the horse stood before it, each side by itself and beyond the noise of one score. */
 import type { Score, TrackSide } from "../kernel/sides.ts";
-import type { IncidentKind, ScoreGiven, SessionRecord } from "./card.ts";
+import type { IncidentKind, SessionRecord } from "./card.ts";
+import type { ScoreGiven } from "./score-given.ts";
 
 export interface Shift {
   readonly skill: string;

@@ -4,7 +4,7 @@
  */
 import type { Score, Side, TrackSide } from "../kernel/sides.ts";
 import type { Tag } from "../ladder/tags.ts";
-import type { ScoreGiven } from "./card.ts";
+import type { ScoreGiven } from "./score-given.ts";
 
 export const MOUNT_STEPS = ["bend-hold", "foot", "bounce", "weight", "across", "up-off", "sat"] as const;
 export type MountStep = (typeof MOUNT_STEPS)[number];

@@ -2,7 +2,8 @@
 import { addDays, type LocalDate } from "../calendar/local-date.ts";
 import { type SignWeights, TRIAL_CAUSE, type Trial } from "../intake/cause-rules.ts";
 import { supports } from "../intake/findings.ts";
-import { type GearPlace, type GearSpan, gearRuns, ownOf, STAGED, type Tack, type WornSession } from "./gear.ts";
+import { type GearPlace, ownOf, STAGED, type Tack } from "./gear.ts";
+import { type GearSpan, gearRuns, type WornSession } from "./worn.ts";
 
 export interface GearTrial {
   readonly change: Trial;

@@ -1,21 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, localDate } from "../calendar/local-date.ts";
-import {
-  GEAR_PLACES,
-  gearNow,
-  gearSpans,
-  isTack,
-  ownOf,
-  ownTack,
-  placeOf,
-  STAGED,
-  stagesReached,
-  TACKS,
-  type Tack,
-  withGear,
-} from "./gear.ts";
+import { GEAR_PLACES, isTack, ownOf, ownTack, placeOf, STAGED, TACKS, type Tack, withGear } from "./gear.ts";
 import { EMPTY_RECORD } from "./merge.ts";
+import { gearNow, gearSpans, stagesReached } from "./worn.ts";
 
 const FIRST = localDate("2026-06-01");
 const session = (n: number, tack: readonly Tack[], signs: readonly string[] = [], gearWhy = "") => ({

@@ -3,7 +3,6 @@
  * can be built again and changed by one thing.
  */
 import { daysBetween, type LocalDate, mondayOf } from "../calendar/local-date.ts";
-import type { SessionRecord } from "./card.ts";
 import { type Fence, isPole } from "./fences.ts";
 
 export { FENCES, type Fence, isPole } from "./fences.ts";
@@ -82,7 +81,7 @@ export interface JumpDay {
   readonly school: JumpSchool;
 }
 export const jumpDays = (
-  sessions: readonly { readonly day: LocalDate; readonly record: Pick<SessionRecord, "jump"> }[],
+  sessions: readonly { readonly day: LocalDate; readonly record: { readonly jump: JumpSchool | null } }[],
 ): readonly JumpDay[] => sessions.flatMap(({ day, record }) => (record.jump ? [{ day, school: record.jump }] : []));
 
 /** Schools a week, days between two, and efforts in one, at the most. */

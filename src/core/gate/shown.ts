@@ -1,5 +1,5 @@
 /** What the work of today has shown already of the ground check, by the card's own scores: proposed to whoever ticks, never ticked by itself. */
-import type { ScoreGiven } from "../card/card.ts";
+import type { ScoreGiven } from "../card/score-given.ts";
 import { hasTag } from "../ladder/ladder.ts";
 import { WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";

@@ -1,6 +1,6 @@
 /** What an owner may be asked to work at home, of this horse. */
 import type { Skill } from "../ladder/skill.ts";
-import type { HomeFacts, OwnerLevel } from "./programme.ts";
+import type { HomeFacts, OwnerLevel } from "./facts.ts";
 
 /** The hardest skills that are asked of an owner, by the rider's grade that they want here. */
 const GRADE: Readonly<Record<OwnerLevel, number>> = { unknown: 2, novice: 2, steady: 3, able: 4 };

@@ -4,8 +4,8 @@ import { hasTag } from "../ladder/ladder.ts";
 import { trackKey, weakerSide } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
+import { firstSide, type HomeFacts, type HomeItem } from "./facts.ts";
 import { isForHome } from "./for-home.ts";
-import { firstSide, type HomeFacts, type HomeItem } from "./programme.ts";
 
 /** Mostly, on light help: an owner shows nothing to the horse that it does not know. */
 const KNOWN_FROM = 3;

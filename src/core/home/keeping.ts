@@ -5,9 +5,8 @@
 import { FLOOR, keptAfter } from "../forecast/growth.ts";
 import { weakerSide } from "../ladder/level.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
+import { firstSide, type HomeFacts } from "./facts.ts";
 import { isForHome } from "./for-home.ts";
-import type { HomeFacts } from "./programme.ts";
-import { firstSide } from "./programme.ts";
 
 /** Steps of a start that every ride shows anyway: no item of a horse that is ridden. */
 const OF_A_START: readonly Nature[] = ["accepting", "mounting"];

@@ -2,21 +2,14 @@
 import { sidesOf } from "../kernel/sides.ts";
 import { trackKey, weakerSide } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
+import { firstSide, type HomeFacts, type HomeItem, type OwnerLevel } from "./facts.ts";
 import { isForHome } from "./for-home.ts";
-import type { HomeFacts, HomeItem, OwnerLevel } from "./programme.ts";
-import { firstSide } from "./programme.ts";
 
 export const LESSON_WHY = ["fault", "goal", "hard-side"] as const;
 export type LessonWhy = (typeof LESSON_WHY)[number];
 export interface Lesson extends HomeItem {
   readonly why: LessonWhy;
 }
-export interface LessonGoal {
-  readonly skill: string;
-  readonly must: boolean;
-  readonly met: boolean;
-}
-
 /** So many lessons at the most, by who works. */
 const MOST: Readonly<Record<OwnerLevel, number>> = { unknown: 2, novice: 2, steady: 3, able: 4 };
 /** What an owner takes on further stands here: partly, or mostly on light help. */

@@ -1,7 +1,8 @@
 /** The programme for home with the manager's own words over it. */
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { Passage } from "../report/assemble.ts";
-import { type HomeFacts, type HomePlan, homeProgramme } from "./programme.ts";
+import type { HomeFacts } from "./facts.ts";
+import { type HomePlan, homeProgramme } from "./programme.ts";
 import type { Return } from "./way-back.ts";
 
 export interface OwnHomeWords {

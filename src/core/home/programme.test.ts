@@ -4,8 +4,9 @@ import { SHIPPED } from "#shipped/ladder.ts";
 import { addDays, daysBetween, localDate } from "../calendar/local-date.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
 import { readLevels } from "../ladder/level.ts";
+import type { HomeFacts } from "./facts.ts";
 import { composeHome, dontKey, type HomeRecord, homeOfEarlier, howKey, isEarlierHome, NO_HOME_WORDS } from "./own-words.ts";
-import { HOME_WEEKS, type HomeFacts, type HomePlan, homeProgramme } from "./programme.ts";
+import { HOME_WEEKS, type HomePlan, homeProgramme } from "./programme.ts";
 import { ofAgeOn, stretchesTo } from "./way-back.ts";
 
 const SKILLS = SHIPPED.skills;

@@ -4,13 +4,13 @@
  */
 import { addDays, type LocalDate } from "../calendar/local-date.ts";
 import type { Tack } from "../card/gear.ts";
-import { SIDES, type Side, sidesOf } from "../kernel/sides.ts";
+import { sidesOf } from "../kernel/sides.ts";
 import { tagged } from "../ladder/ladder.ts";
-import { type Levels, trackKey } from "../ladder/level.ts";
+import { trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
-import type { HardSide } from "../reading/hard-side.ts";
+import { firstSide, type HomeFacts, type HomeItem, type OwnerLevel } from "./facts.ts";
 import { Keeping } from "./keeping.ts";
-import { type Lesson, type LessonGoal, lessonsAtHome } from "./lessons.ts";
+import { type Lesson, lessonsAtHome } from "./lessons.ts";
 import { type HomeStretch, type Return, stretchesTo } from "./way-back.ts";
 
 export const HOME_WEEKS = 4;
@@ -20,8 +20,7 @@ const ROUTINE_FROM = 2;
 const MOST_LEFT = 4;
 const MOST_FADES = 5;
 /** Things of a day beside its lesson, by who works. */
-const KEPT_A_DAY = { unknown: 2, novice: 2, steady: 3, able: 3 } as const;
-export type OwnerLevel = keyof typeof KEPT_A_DAY;
+const KEPT_A_DAY: Readonly<Record<OwnerLevel, number>> = { unknown: 2, novice: 2, steady: 3, able: 3 };
 /** Minutes of a ride, tacking up left out, by who rides; of a day on the ground. The house's judgement. */
 const RIDE_MINUTES = { unknown: 30, novice: 30, steady: 40, able: 45 } as const;
 const GROUND_MINUTES = 25;
@@ -44,47 +43,6 @@ const DAYS_WITH_EASY = 3;
 /** So many days from one to the next, two of them off between: ground first, one step lower. */
 const AFTER_REST = 3;
 
-export interface HomeFacts {
-  /** The first day at home. */
-  readonly from: LocalDate;
-  readonly ladder: readonly Skill[];
-  readonly levels: Levels;
-  /** How often each skill was worked here. */
-  readonly timesWorked: ReadonlyMap<string, number>;
-  readonly hard: HardSide;
-  readonly ageYears: number | null;
-  /** Days a week on which the owner works the horse; null: nobody knows. */
-  readonly daysAWeek: number | null;
-  readonly level: OwnerLevel;
-  /** Of a day's work: what the manager says; null: as its kind and the owner have it. */
-  readonly minutes: number | null;
-  /** No longer than so many minutes, as signed; null: no limit. */
-  readonly mostMinutes: number | null;
-  /** Ridden here, and nothing in the record keeps a rider off. */
-  readonly ridden: boolean;
-  /** Its first rides are behind it: steps of its start are no check before a ride any more. */
-  readonly settled: boolean;
-  /** What the main problem names. */
-  readonly complaint: readonly string[];
-  readonly goals: readonly LessonGoal[];
-  /** What is written of a skill for owners. */
-  readonly forOwner: ReadonlyMap<string, string>;
-  /** What the record bars with this horse, whoever asks it: no plan for home asks for it either. */
-  readonly barred: ReadonlySet<string>;
-  /** What the manager takes out. */
-  readonly without: readonly string[];
-  /** Signs of the last sessions and incidents of the stay. */
-  readonly signs: readonly string[];
-  readonly incidents: readonly string[];
-  readonly back: Return | null;
-  /** What it goes in here. */
-  readonly gear: readonly Tack[];
-}
-export interface HomeItem {
-  readonly skill: string;
-  /** The side to begin with; null: no matter. */
-  readonly first: Side | null;
-}
 export interface HomeDay {
   readonly day: LocalDate;
   /** Null: of a plan from before days were told apart. */
@@ -122,14 +80,6 @@ export interface HomePlan {
 export interface HowAtHome {
   readonly skill: string;
   readonly words: string;
-}
-
-/** The side to begin with: the weaker one, or the horse's hard one where both are alike. */
-export function firstSide({ levels, hard }: Pick<HomeFacts, "levels" | "hard">, { id, sided }: Skill): Side | null {
-  if (!sided) return null;
-  const [left, right] = SIDES.map((side) => levels.get(trackKey(id, side))?.latest ?? 0) as [number, number];
-  if (left !== right) return left < right ? "left" : "right";
-  return hard === "left" || hard === "right" ? hard : null;
 }
 
 /** The days of a week, spread over it. */

@@ -35,6 +35,12 @@ export const redSeen = (ticked: readonly RedSign[], signs: readonly { readonly s
   ...new Set([...ticked, ...signs.flatMap(({ sign }) => (isRedSign(sign) ? [sign] : []))]),
 ];
 
+export interface RedToday {
+  readonly sign: RedSign;
+  /** It went away again: it counts for the day, unless the manager looks himself. */
+  readonly gone: boolean;
+}
+
 /** The ticks that this horse's stage and method ask for before anything that bears weight. */
 export function ticksFor(stage: Stage, method: Pick<Method, "headgear">, secondPerson: boolean): readonly GateTick[] {
   if (stage === "riding") return secondPerson ? [...EVERY_RIDE, "second-person"] : EVERY_RIDE;

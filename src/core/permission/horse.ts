@@ -10,7 +10,7 @@ import type { PersonId } from "../kernel/brand.ts";
 import type { Stage } from "../reading/reading.ts";
 import type { LoadLimit } from "../tools/load.ts";
 import type { WorkLimits } from "../weather/work-limits.ts";
-import type { RedSign } from "./ground-check.ts";
+import type { RedToday } from "./ground-check.ts";
 import type { StepBack } from "./protocol.ts";
 import type { Unready } from "./steps.ts";
 
@@ -52,12 +52,6 @@ export interface PermitHorse {
   /** The barn's, for heat, wind, cold and old weights. */
   readonly limits: WorkLimits;
   readonly lastIncident: { readonly kind: IncidentKind; readonly day: LocalDate; readonly daysAgo: number } | null;
-}
-
-export interface RedToday {
-  readonly sign: RedSign;
-  /** It went away again: it counts for the day, unless the manager looks himself. */
-  readonly gone: boolean;
 }
 
 export interface PermitPerson {

@@ -8,8 +8,7 @@ import { groupBy } from "../kernel/group.ts";
 import { sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { idsTagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
-import { type RedSign, redSeen } from "./ground-check.ts";
-import type { RedToday } from "./horse.ts";
+import { type RedSign, type RedToday, redSeen } from "./ground-check.ts";
 
 /** A session as far as it is asked whether it was quiet. */
 export interface PastSession {

@@ -8,8 +8,8 @@ import { METHODS, methodOf } from "../ladder/methods.ts";
 import type { Reason } from "../permission/reasons.ts";
 import type { StepFacts } from "../permission/steps.ts";
 import { type HorseReading, type ReadScore, readHorse } from "../reading/reading.ts";
-import { type CardWork, cardWork, type WorkAsked, type WorkRole } from "./card-work.ts";
-import type { ScheduledSession } from "./term-plan.ts";
+import { type CardWork, cardWork, type WorkAsked } from "./card-work.ts";
+import type { ScheduledSession, WorkRole } from "./session.ts";
 
 const DAY = localDate("2026-07-01");
 const scored = (id: string, score: 0 | 1 | 2 | 3 | 4 | 5): ReadScore[] =>

@@ -17,11 +17,8 @@ import type { Because } from "./because.ts";
 import { composed, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
 import { isFirst, Mains } from "./main.ts";
-import type { Condition, ScheduledSession } from "./term-plan.ts";
+import type { Condition, ScheduledSession, WorkRole } from "./session.ts";
 import type { Way } from "./ways.ts";
-
-export const WORK_ROLES = ["warm-up", "main", "handling", "finish"] as const;
-export type WorkRole = (typeof WORK_ROLES)[number];
 
 export interface WorkItem {
   readonly skill: string;

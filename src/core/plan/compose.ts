@@ -10,17 +10,8 @@ import type { Nature, Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { type HorseReading, isRidden } from "../reading/reading.ts";
 import type { PlanGoal } from "./goal-sets.ts";
+import type { Parts } from "./session.ts";
 import type { Way } from "./ways.ts";
-
-/** Skills by id, each list in the order in which it is worked. */
-export interface Parts {
-  readonly warmUp: readonly string[];
-  readonly handling: readonly string[];
-  readonly finish: readonly string[];
-  readonly leaveAlone: readonly string[];
-  /** What is worked instead when wind, a tight start, a red sign or a missing second person keeps everybody on the ground. */
-  readonly smaller: readonly string[];
-}
 
 export interface ComposeAsked {
   readonly ladder: readonly Skill[];

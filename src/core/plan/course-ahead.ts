@@ -4,7 +4,7 @@ import type { Known, LevelCourse } from "../forecast/course.ts";
 import { goalState, PROOFS } from "../forecast/goals.ts";
 import { GAIN_NOISE, HIGHEST_LEVEL, intakeAt, readyBy, SCORE_VARIANCE } from "../forecast/growth.ts";
 import type { SkillShape } from "../forecast/stay.ts";
-import type { PlanAsked } from "./term-plan.ts";
+import type { PlanAsked } from "./asked.ts";
 
 /** What the chooser is told on the way: levels as they are expected, each session a little surer. */
 export class CourseAhead {

@@ -2,11 +2,10 @@ import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { FIRST, goal, planOf, recordOf, standingOf, worked } from "#tests/plan-record.ts";
 import { addDays, localDate } from "../calendar/local-date.ts";
-import type { StayRecord } from "./outlook.ts";
-import { readingOn } from "./outlook.ts";
+import { readingOn, type StayRecord } from "./outlook.ts";
 import { beginsNothing } from "./planned-days.ts";
+import type { ScheduledSession } from "./session.ts";
 import { tell } from "./stored-forecast.ts";
-import type { ScheduledSession } from "./term-plan.ts";
 
 const mains = (plan: readonly ScheduledSession[]): readonly (readonly string[])[] =>
   plan.map(({ items }) => items.map(({ skill }) => skill));

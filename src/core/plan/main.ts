@@ -7,12 +7,13 @@ import { BEST, RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
-import { STEP_TAGS, type StepFacts } from "../permission/steps.ts";
+import { STEP_TAGS } from "../permission/steps.ts";
 import { type HorseReading, isImplied } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
 import { isFamily, isPassing } from "./compose.ts";
 import { type Again } from "./follow-up.ts";
 import { type PlanGoal, partsOfGoal, valueOf } from "./goal-sets.ts";
+import type { MainMoment } from "./moment.ts";
 import { nextFrom } from "./next-goals.ts";
 import { protocolWork } from "./protocol-work.ts";
 
@@ -33,31 +34,6 @@ export interface MainFacts {
   readonly again: readonly Again[];
   readonly sessionsSoFar: number;
 }
-/** What is so on one day. */
-export interface MainMoment {
-  readonly reading: HorseReading;
-  readonly steps: StepFacts;
-  readonly may: (skill: Skill) => boolean;
-  /** Nothing is begun for the first time: a rest day follows, or the term ends. */
-  readonly noFirst: boolean;
-  /** By goal. */
-  readonly met: readonly boolean[];
-  /** By the plan's index, best first; met goals that fade apart. */
-  readonly ranked: readonly string[];
-  readonly stale: readonly string[];
-  /** What the sessions before were about, the latest last: those of the record and those planned. */
-  readonly before: readonly (readonly string[])[];
-  /** How many sessions are planned before this one. */
-  readonly ahead: number;
-  readonly lastOfTerm: boolean;
-  /** Skills that stand still, and rest for a week. */
-  readonly stuck: readonly string[];
-  /** Skills that the next big step still lacks, where few are missing. */
-  readonly lacking: readonly string[];
-  /** A dated promise is so near that nothing else is worked. */
-  readonly dated: string | null;
-}
-
 const MOST_RUNNING = 3;
 const OF_SIX = 5;
 const PROMISED_OF_SIX = 3;

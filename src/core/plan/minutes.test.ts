@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { WORK_ROLES, type WorkRole } from "./card-work.ts";
 import { partMinutes } from "./minutes.ts";
+import { WORK_ROLES, type WorkRole } from "./session.ts";
 
 const of = (...roles: WorkRole[]) => roles.map((role) => ({ role }));
 

@@ -1,5 +1,6 @@
 /** How the minutes of a session are shared among its parts. Figures are the house's judgement. */
-import type { WorkItem, WorkRole } from "./card-work.ts";
+import type { WorkItem } from "./card-work.ts";
+import type { WorkRole } from "./session.ts";
 
 /** Minutes that each thing of a part wants. The main has what is left. */
 const EACH: Readonly<Record<Exclude<WorkRole, "main">, number>> = { "warm-up": 4, handling: 2, finish: 4 };

@@ -20,11 +20,11 @@ import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { StepChange } from "../permission/steps.ts";
 import { impliedBy, readHorse, SHOWN } from "../reading/reading.ts";
+import type { Pin, PlanAsked } from "./asked.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { nextFrom } from "./next-goals.ts";
 import { beginsNothing, plannedDays, stayDay } from "./planned-days.ts";
 import type { GoalStanding } from "./standing.ts";
-import type { Pin, PlanAsked } from "./term-plan.ts";
 import type { Wait } from "./waits.ts";
 import type { Way } from "./ways.ts";
 

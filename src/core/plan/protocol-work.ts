@@ -5,7 +5,7 @@ import type { Skill } from "../ladder/skill.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { lackingBelow } from "../permission/steps.ts";
 import { isFamily, isPassing } from "./compose.ts";
-import type { MainMoment } from "./main.ts";
+import type { MainMoment } from "./moment.ts";
 
 interface ProtocolAsked {
   readonly ladder: readonly Skill[];

@@ -7,9 +7,9 @@ import { type StartingState, startingStateOf } from "../forecast/doubt.ts";
 import { type DayRange, type FanPoint, readSimulations } from "../forecast/forecast.ts";
 import { type GoalState, goalState } from "../forecast/goals.ts";
 import { simulate } from "../forecast/simulate.ts";
+import type { PlanAsked } from "./asked.ts";
 import { factsOf, isHeldOpen, NOW, planAsked, type StayRecord, type WhatIf } from "./outlook.ts";
 import { stayDay } from "./planned-days.ts";
-import type { PlanAsked } from "./term-plan.ts";
 
 /** Plays behind a chance that is kept or signed: enough for a word and a figure in a list. */
 export const KEPT_PLAYS = 250;

@@ -5,11 +5,12 @@ import { FIRST, goal, planOf, recordOf, SESSIONS, standingOf, worked } from "#te
 import { addDays, type LocalDate, localDate, weekdayOf } from "../calendar/local-date.ts";
 import { ancestorsIn } from "../ladder/ladder.ts";
 import { METHODS, type Method, methodOf } from "../ladder/methods.ts";
+import type { Pin } from "./asked.ts";
 import { GOAL_SETS, goalsOfSet, valueOf } from "./goal-sets.ts";
 import { aheadOf, factsOf, readingOn, type StayRecord, type WhatIf, whatIfsOf } from "./outlook.ts";
 import { plannedDays, stayDay } from "./planned-days.ts";
+import type { ScheduledSession } from "./session.ts";
 import { tell } from "./stored-forecast.ts";
-import { type Pin, type ScheduledSession } from "./term-plan.ts";
 import { planWeeksOf, whatMoved } from "./weeks.ts";
 
 const skillsOn = (plan: readonly ScheduledSession[], day: number): readonly string[] =>

@@ -3,82 +3,16 @@
  * to know by then. Nothing of it is kept by hand but pins: it is laid anew from the record whenever that moves on.
  */
 
-import type { LocalDate } from "../calendar/local-date.ts";
-import type { SessionKind } from "../card/card.ts";
 import { courseOf } from "../forecast/course.ts";
-import type { Belief } from "../forecast/estimator.ts";
 import type { GoalFacts } from "../forecast/goals.ts";
-import type { Ahead } from "../forecast/simulate.ts";
-import type { ScoredSession } from "../forecast/stay.ts";
-import type { HorseKind } from "../horse/horse.ts";
 import { RELIABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
-import type { StepChange } from "../permission/steps.ts";
-import type { Because } from "./because.ts";
-import type { Parts } from "./compose.ts";
+import type { PlanAsked } from "./asked.ts";
 import { CourseAhead } from "./course-ahead.ts";
-import type { PlanGoal } from "./goal-sets.ts";
 import { placeFor, placesForWork, type ScheduledPlace } from "./places.ts";
-import type { GoalStanding } from "./standing.ts";
+import type { Purpose, ScheduledSession } from "./session.ts";
 import { TrainersDay } from "./trainers-day.ts";
-import type { Way } from "./ways.ts";
-import { type WeekWords, type WrittenWork, writtenIn } from "./written.ts";
-
-export const PURPOSES = ["work", "refresher", "consolidate", "exit"] as const;
-export type Purpose = (typeof PURPOSES)[number];
-
-/** What must be so on the day before a step is taken. */
-export type Condition =
-  | { readonly code: "shown"; readonly skill: string; readonly times: number }
-  | { readonly code: "calm-day" }
-  | { readonly code: "second-person" };
-
-export interface ScheduledItem {
-  readonly skill: string;
-  /** First time here. */
-  readonly isNew: boolean;
-  readonly pinned: boolean;
-  readonly when: readonly Condition[];
-}
-export interface ScheduledSession extends ScheduledPlace, Parts {
-  /** As the forecast counts days. */
-  readonly day: number;
-  readonly purpose: Purpose;
-  /** From what it bears; on the day people, place and weather may make it less. */
-  readonly kind: SessionKind;
-  /** The main: one thing, or two of a family. */
-  readonly items: readonly ScheduledItem[];
-  readonly because: Because;
-}
-/** A skill kept to a day, or off days up to one; null: for good. What is moved is pinned to its new day and kept off the old one. */
-export type Pin =
-  | { readonly kind: "pin"; readonly skill: string; readonly day: number }
-  | { readonly kind: "forbid"; readonly skill: string; readonly from: number; readonly to: number | null }
-  | WrittenWork
-  | WeekWords;
-
-export interface PlanAsked {
-  readonly belief: Belief;
-  readonly sessions: readonly ScoredSession[];
-  readonly goals: readonly GoalFacts[];
-  readonly ahead: Ahead;
-  readonly ladder: readonly Skill[];
-  readonly pins: readonly Pin[];
-  readonly trainer: TrainerFacts;
-}
-/** What a trainer looks at beyond levels. */
-export interface TrainerFacts extends GoalStanding {
-  readonly firstDay: LocalDate;
-  readonly kind: HorseKind;
-  readonly goals: readonly PlanGoal[];
-  readonly groundSessionsFirst: number;
-  /** What the barn changed of the lists of big steps. */
-  readonly stepChanges: readonly StepChange[];
-  /** What the barn asks on every card or on none. */
-  readonly ways: readonly Way[];
-  /** Nothing is begun on this day. */
-  readonly beginsNothing: (day: LocalDate) => boolean;
-}
+import { writtenIn } from "./written.ts";
 
 /** The last sessions of a term: consolidating, and the last of all the exit evaluation. */
 const LAST_SESSIONS = 3;

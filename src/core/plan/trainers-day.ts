@@ -14,13 +14,15 @@ import type { StepBack } from "../permission/protocol.ts";
 import { missingFor, STEP_LISTS, STEP_TAGS, type StepFacts } from "../permission/steps.ts";
 import { type PastSession, quietLately, scoredAlike, wasRidden } from "../permission/trouble.ts";
 import { type HorseReading, isRidden, readHorse } from "../reading/reading.ts";
+import type { Pin, PlanAsked } from "./asked.ts";
 import type { Because } from "./because.ts";
 import { composed, isPassing, kindOf, wantedHandling } from "./compose.ts";
 import type { CourseAhead } from "./course-ahead.ts";
 import { ExpectedReading } from "./expected.ts";
-import { isFence, type MainMoment, Mains } from "./main.ts";
+import { isFence, Mains } from "./main.ts";
+import type { MainMoment } from "./moment.ts";
 import type { ScheduledPlace } from "./places.ts";
-import type { Condition, Pin, PlanAsked, Purpose, ScheduledItem, ScheduledSession } from "./term-plan.ts";
+import type { Condition, Purpose, ScheduledItem, ScheduledSession } from "./session.ts";
 import { partsWritten, type WrittenWork } from "./written.ts";
 
 /** So many days before its day a promise is all the work. */

@@ -1,7 +1,7 @@
 /** A plan by its weeks, and what a new laying moved. */
 import type { Skill } from "../ladder/skill.ts";
 import type { Step } from "../permission/steps.ts";
-import type { ScheduledSession } from "./term-plan.ts";
+import type { ScheduledSession } from "./session.ts";
 
 /** What a week is about, by the reasons of its sessions. */
 export type Theme =

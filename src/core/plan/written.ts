@@ -1,8 +1,7 @@
 /** A session as the manager wrote it by hand, in place of the one that was composed. */
 import { addDays, type LocalDate, mondayOf } from "../calendar/local-date.ts";
 import type { Skill } from "../ladder/skill.ts";
-import type { WorkRole } from "./card-work.ts";
-import type { Parts } from "./compose.ts";
+import type { Parts, WorkRole } from "./session.ts";
 
 export interface WrittenItem {
   readonly skill: string;

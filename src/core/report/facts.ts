@@ -15,7 +15,6 @@ import type { Side, TrackSide } from "../kernel/sides.ts";
 import type { Ladder } from "../ladder/ladder.ts";
 import type { Levels, ScoreFact } from "../ladder/level.ts";
 import type { HardSide } from "../reading/hard-side.ts";
-import type { FirstPage } from "./first-page.ts";
 
 /** intake: what was found on arrival · weekly: five lines · mid-term: where it stands · end: everything. */
 export const REPORT_KINDS = ["intake", "weekly", "mid-term", "end"] as const;
@@ -262,6 +261,21 @@ export interface SkillComparison {
   readonly side: TrackSide;
   readonly before: number | null;
   readonly now: number | null;
+}
+export interface FirstPageRow {
+  readonly skill: string;
+  readonly sides: readonly { readonly side: TrackSide; readonly before: number | null; readonly now: number }[];
+}
+export interface FirstPage {
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+  readonly length: number;
+  readonly delivered: number;
+  readonly contracted: number;
+  /** The weightiest of what it does mostly or better, each side then and now. */
+  readonly can: readonly FirstPageRow[];
+  /** Goals that are open, what was promised first. */
+  readonly notYet: readonly string[];
 }
 export interface ComposedReport {
   readonly blocks: readonly Block[];

@@ -1,26 +1,10 @@
 /** What stands on the first page of a report at half time and at the end: what the owner would show to a neighbor. */
-import type { LocalDate } from "../calendar/local-date.ts";
-import { sidesOf, type TrackSide } from "../kernel/sides.ts";
+import { sidesOf } from "../kernel/sides.ts";
 import { trackKey } from "../ladder/level.ts";
-import type { ReportFacts, SkillComparison } from "./facts.ts";
+import type { FirstPage, ReportFacts, SkillComparison } from "./facts.ts";
 import { CREDITED, isIn } from "./seen.ts";
 import { weightiest } from "./weight.ts";
 
-export interface FirstPageRow {
-  readonly skill: string;
-  readonly sides: readonly { readonly side: TrackSide; readonly before: number | null; readonly now: number }[];
-}
-export interface FirstPage {
-  readonly from: LocalDate;
-  readonly to: LocalDate;
-  readonly length: number;
-  readonly delivered: number;
-  readonly contracted: number;
-  /** The weightiest of what it does mostly or better, each side then and now. */
-  readonly can: readonly FirstPageRow[];
-  /** Goals that are open, what was promised first. */
-  readonly notYet: readonly string[];
-}
 const ROWS = 6;
 const OPEN = 4;
 

@@ -3,9 +3,9 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { SessionRecord } from "../card/card.ts";
 import { cuesFor } from "../card/cues.ts";
-import { gearNow, stagesReached } from "../card/gear.ts";
 import { effortsOf, heightOf } from "../card/jump.ts";
 import { signsAround } from "../card/sign-change.ts";
+import { gearNow, stagesReached } from "../card/worn.ts";
 import { scoresOfMarks } from "../intake/outcome.ts";
 import { signOf } from "../intake/signs.ts";
 import { groupBy } from "../kernel/group.ts";

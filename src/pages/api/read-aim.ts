@@ -2,9 +2,9 @@ import type { APIRoute } from "astro";
 import { decode } from "#contracts/decode.ts";
 import { ReadAim } from "#contracts/stay.ts";
 import { must } from "#core/kernel/assert.ts";
+import { barnOf } from "#server/barn/barn-of.ts";
 import { deps } from "#server/container.ts";
 import { readAim } from "#server/stay/read-aim.ts";
-import { barnOf } from "#server/stay/read-horse.ts";
 import { problem } from "#ui/words/problem.ts";
 
 /** The goals that an owner's words name, while a stay is booked. Nothing is written. */

@@ -11,9 +11,9 @@ import { listMeasuring } from "#db/queries/measuring.ts";
 import { findMediaBytes, listMedia } from "#db/queries/media.ts";
 import { findIssue, listIssues } from "#db/queries/report.ts";
 import { findDetails, findStay, listSpans, type Stay } from "#db/queries/stays.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import { recordIn } from "../card/close-card.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
 
 type ArchivedStay = HorseArchive["stays"][number];
 const only = <T extends object>(of: object, keys: readonly string[]): T =>

@@ -4,8 +4,8 @@ import { type BackupMade, withoutBackup } from "#core/backup/backup.ts";
 import { dateInZone, type LocalDate } from "#core/calendar/local-date.ts";
 import { type BackupRecord, listBackups } from "#db/queries/backup.ts";
 import type { Barn } from "#db/queries/barn.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
 
 /** As the rule asks for them: by the day of the barn. */
 export const madeOf = (records: readonly BackupRecord[], zone: string): readonly BackupMade[] =>

@@ -9,7 +9,7 @@ import { latestInstrument, listInstruments } from "#db/queries/judgement.ts";
 import { mediaSpace } from "#db/queries/media.ts";
 import { listPins } from "#db/queries/plan.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
+import { barnOf } from "./barn-of.ts";
 
 /** The barn's policies as the form has them. */
 export function policiesOf(barn: Barn): PolicyFields {

@@ -5,7 +5,7 @@ import { addDays, instantOf, sayInstant } from "#core/calendar/local-date.ts";
 import { listChanges } from "#db/queries/changes.ts";
 import { listPeople } from "#db/queries/people.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
+import { barnOf } from "./barn-of.ts";
 
 const ON_A_PAGE = 100;
 /** As many as a spreadsheet still opens with ease. */

@@ -10,9 +10,10 @@ import { listWorked } from "#db/queries/card.ts";
 import { type CheckRecord, findFile, listChecks, listChecksOf, listTrials } from "#db/queries/check.ts";
 import { listEvaluations } from "#db/queries/intake.ts";
 import { listStays } from "#db/queries/stays.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
 import { outcomeNow } from "../stay/facts.ts";
-import { barnOf, type Opened } from "../stay/read-horse.ts";
+import type { Opened } from "../stay/read-horse.ts";
 
 const ENDED_SHOWN_DAYS = 30;
 

@@ -10,7 +10,7 @@ import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { type Act, barring, riderReasons, sessionAct, workingOn } from "#core/permission/permission.ts";
-import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
 import { listLaidOn } from "#db/queries/plan.ts";

@@ -19,12 +19,12 @@ import type { Db } from "#db/client.ts";
 import type { Barn } from "#db/queries/barn.ts";
 import { type Evaluation, findEvaluation } from "#db/queries/intake.ts";
 import { findStay, type Stay } from "#db/queries/stays.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import { byPieces } from "../by-pieces.ts";
 import type { Deps } from "../container.ts";
 import { keptOf } from "../plan/kept.ts";
 import { recordOf } from "../plan/record.ts";
 import { heardOf, horseRecord, outcomeOf, pastFrom } from "../stay/facts.ts";
-import { barnOf } from "../stay/read-horse.ts";
 
 export interface Judged {
   readonly stay: Stay;

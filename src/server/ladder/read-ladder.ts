@@ -4,8 +4,8 @@ import type { LadderView } from "#contracts/views.plan.ts";
 import { typicalOf } from "#core/ladder/typical.ts";
 import { findKeptLadder, listPages } from "#db/queries/ladder.ts";
 import { listTaken } from "#db/queries/plan.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
 
 export async function readLadder(deps: Deps): Promise<LadderView> {
   const [barn, taken, { branches, skills }] = await Promise.all([barnOf(deps), listTaken(deps.sql), findKeptLadder(deps.sql)]);

@@ -4,8 +4,8 @@ import type { HandbookView, SkillView } from "#contracts/views.ladder.ts";
 import { cuesOf } from "#core/card/cues.ts";
 import { methodsWith } from "#core/ladder/methods.ts";
 import { listPages } from "#db/queries/ladder.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
 
 /** Null where the ladder has no such skill. `method`: the one by which the horse is worked that it is read for; else all of the barn's. */
 export async function readSkill(

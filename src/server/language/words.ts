@@ -6,8 +6,8 @@ import type { Sure } from "#contracts/people.ts";
 import { dateInZone } from "#core/calendar/local-date.ts";
 import { ok } from "#core/kernel/result.ts";
 import { findReader, languageOf, listPhrases, markRead, savePhrase, setLanguage } from "#db/queries/language.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
 import { type Answer, no, note, type Work } from "../work.ts";
 import { shippedPhrases } from "./spoken.ts";
 

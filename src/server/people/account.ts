@@ -17,8 +17,8 @@ import {
 import { hashPassword, isWeak } from "../auth/password.ts";
 import { hashOf } from "../auth/sign-in.ts";
 import { newSecret, secretAddress, stepOf } from "../auth/totp.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
-import { barnOf } from "../stay/read-horse.ts";
 import { type Answer, no, note, type Session, type Work } from "../work.ts";
 
 /** Ends every other session of theirs. */

@@ -3,9 +3,9 @@ import { weekdayOf } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import { listPeopleFeeds } from "#db/queries/feed.ts";
 import { listAbsences, listPeople } from "#db/queries/people.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
 import { feedPath } from "../feed/manage.ts";
-import { barnOf } from "../stay/read-horse.ts";
 import { readWeek } from "../week/read-week.ts";
 
 export async function readPeople(deps: Deps, me: PersonId): Promise<PeopleView> {

@@ -8,7 +8,7 @@ import type { StayId } from "#core/kernel/brand.ts";
 import { type HorseRecord, permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
 import type { PermitPlace } from "#core/permission/permission.ts";
 import { nextStepNotice, type StepPerson } from "#core/plan/next-step-notice.ts";
-import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 import type { Stage } from "#core/reading/reading.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
 import type { Db } from "#db/client.ts";

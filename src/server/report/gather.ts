@@ -3,7 +3,7 @@
 import { addDays, earlier, type LocalDate, later } from "#core/calendar/local-date.ts";
 import { readTerm } from "#core/calendar/term.ts";
 import { cuesOf } from "#core/card/cues.ts";
-import { gearNow } from "#core/card/gear.ts";
+import { gearNow } from "#core/card/worn.ts";
 import { heldByChecks } from "#core/check/check.ts";
 import { proofsOf } from "#core/forecast/goals.ts";
 import type { HomeRecord } from "#core/home/own-words.ts";

@@ -23,9 +23,10 @@ import {
   type Which,
 } from "#db/queries/report.ts";
 import { findDetails, listStays, type Stay } from "#db/queries/stays.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import { WORTH_TELLING } from "../card/essentials.ts";
 import type { Deps } from "../container.ts";
-import { barnOf, type Opened } from "../stay/read-horse.ts";
+import type { Opened } from "../stay/read-horse.ts";
 import { rulerOf } from "../stay/read-rail.ts";
 import { dueOf } from "./due-of.ts";
 import { gather } from "./gather.ts";

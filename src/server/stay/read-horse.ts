@@ -5,7 +5,6 @@ import { addDays, type LocalDate } from "#core/calendar/local-date.ts";
 import { changedBySession } from "#core/card/changed.ts";
 import { levelsOf, type TrackLevel } from "#core/forecast/levels.ts";
 import type { StayFacts } from "#core/forecast/stay.ts";
-import { must } from "#core/kernel/assert.ts";
 import type { StayId } from "#core/kernel/brand.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
@@ -14,7 +13,7 @@ import { methodOf, methodsWith } from "#core/ladder/methods.ts";
 import { riskOf } from "#core/permission/from-record.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
-import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
@@ -198,5 +197,3 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
       : null,
   };
 }
-
-export const barnOf = async ({ sql }: Deps): Promise<Barn> => must(await findBarn(sql), "the barn is set up");

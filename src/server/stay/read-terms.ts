@@ -9,9 +9,10 @@ import { isForgotten } from "#db/queries/keeping.ts";
 import { findHandOver } from "#db/queries/owner-answers.ts";
 import { listPeople } from "#db/queries/people.ts";
 import { findDetails, listKnownHorses, listStays, type Stay } from "#db/queries/stays.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
 import { intakeDay, termFacts } from "./facts.ts";
-import { barnOf, type Opened } from "./read-horse.ts";
+import type { Opened } from "./read-horse.ts";
 
 const rulesOf = (barn: Barn, today: TermRules["today"], stay: Stay | null): TermRules => ({
   today,

@@ -14,10 +14,10 @@ import { listLatestForecasts, listTaken, listTold } from "#db/queries/plan.ts";
 import { listPractised } from "#db/queries/practice.ts";
 import { listGone, listStays } from "#db/queries/stays.ts";
 import { listClosedGoals, listConfirmed, listRidden } from "#db/queries/watch.ts";
+import { barnOf } from "../barn/barn-of.ts";
 import type { Deps } from "../container.ts";
 import { dayPerson } from "../day/facts.ts";
 import { leaningsOf } from "../ladder/leanings.ts";
-import { barnOf } from "../stay/read-horse.ts";
 
 const FOUR_WEEKS = 28;
 const EIGHTY = 1.2816;

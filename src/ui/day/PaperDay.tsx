@@ -4,7 +4,7 @@ import { here } from "#contracts/ladder.here.ts";
 import type { PaperRow, PaperView } from "#contracts/views.paper.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
-import type { WorkRole } from "#core/plan/card-work.ts";
+import type { WorkRole } from "#core/plan/session.ts";
 import { sayWorkBecause } from "#ui/words/because.ts";
 import { sayComplaint } from "#ui/words/complaint.ts";
 import { clock, inner, listed, outer } from "#ui/words/figures.ts";

@@ -1,7 +1,7 @@
 /** What the horse wore, place by place, from when, why, for how long, and what changed after. */
 
 import { sayDate } from "#core/calendar/local-date.ts";
-import type { GearSpan } from "#core/card/gear.ts";
+import type { GearSpan } from "#core/card/worn.ts";
 import { signOf } from "#core/intake/signs.ts";
 import { Wide } from "#ui/kit/Wide.tsx";
 import { hours, inner, listed, plural } from "#ui/words/figures.ts";

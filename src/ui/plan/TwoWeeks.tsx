@@ -2,7 +2,8 @@
 
 import { Fragment, useState } from "react";
 import type { LocalDate } from "#core/calendar/local-date.ts";
-import type { Pin, ScheduledItem, ScheduledSession } from "#core/plan/term-plan.ts";
+import type { Pin } from "#core/plan/asked.ts";
+import type { ScheduledItem, ScheduledSession } from "#core/plan/session.ts";
 import type { WrittenWork } from "#core/plan/written.ts";
 import { later } from "#ui/kit/later.tsx";
 import { BARE_INPUT, Button } from "#ui/kit/parts.tsx";

@@ -3,7 +3,8 @@
 import { useState } from "react";
 import { addDays, type LocalDate, sayDate, weekdayOf } from "#core/calendar/local-date.ts";
 import type { Skill } from "#core/ladder/skill.ts";
-import type { Pin, ScheduledSession } from "#core/plan/term-plan.ts";
+import type { Pin } from "#core/plan/asked.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 import { planWeeksOf } from "#core/plan/weeks.ts";
 import type { WeekWords } from "#core/plan/written.ts";
 import { Button, INPUT } from "#ui/kit/parts.tsx";

@@ -1,8 +1,7 @@
 /** One session's card by the manager's hand: what is worked in which part, in which order, and why, in their words. */
 import { useState } from "react";
 import { here } from "#contracts/ladder.here.ts";
-import { WORK_ROLES, type WorkRole } from "#core/plan/card-work.ts";
-import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import { type ScheduledSession, WORK_ROLES, type WorkRole } from "#core/plan/session.ts";
 import { changedBy, type WrittenItem, type WrittenWork } from "#core/plan/written.ts";
 import { BARE_INPUT, Button, INPUT } from "#ui/kit/parts.tsx";
 import { WORK_ROLE } from "#ui/words/labels.ts";

@@ -4,7 +4,7 @@ import type { GoalForecast } from "#core/forecast/forecast.ts";
 import type { GoalState } from "#core/forecast/goals.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { StayRecord, WhatIf } from "#core/plan/outlook.ts";
-import type { ScheduledSession } from "#core/plan/term-plan.ts";
+import type { ScheduledSession } from "#core/plan/session.ts";
 
 export interface ForecastRequest {
   readonly number: number;

@@ -2,8 +2,8 @@
 import { useState } from "react";
 import type { PlanView } from "#contracts/views.plan.ts";
 import { type Merged, mergeKeyed } from "#core/kernel/merge-keyed.ts";
+import type { Pin } from "#core/plan/asked.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
-import type { Pin } from "#core/plan/term-plan.ts";
 import { useCommand } from "#ui/kit/use-command.ts";
 
 interface Theirs {

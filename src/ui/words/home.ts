@@ -1,7 +1,8 @@
 /** The programme for home in plain words. */
 import { sayDate, sayDateWithYear } from "#core/calendar/local-date.ts";
+import type { HomeItem } from "#core/home/facts.ts";
 import type { LessonWhy } from "#core/home/lessons.ts";
-import type { Dont, HomeDay, HomeItem, HomePlan } from "#core/home/programme.ts";
+import type { Dont, HomeDay, HomePlan } from "#core/home/programme.ts";
 import type { HomeStretch, Return } from "#core/home/way-back.ts";
 import { outer, plural } from "./figures.ts";
 import { ownerThing, type Pronouns } from "./owner-skills.ts";

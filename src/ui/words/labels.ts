@@ -20,7 +20,7 @@ import type { Cue } from "#core/card/cues.ts";
 import type { SignGroup, Strength } from "#core/intake/signs.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
 import type { GateTick, RedSign } from "#core/permission/ground-check.ts";
-import type { WorkRole } from "#core/plan/card-work.ts";
+import type { WorkRole } from "#core/plan/session.ts";
 import type { Stage } from "#core/reading/reading.ts";
 import { inWords } from "#ui/words/speak.ts";
 

@@ -1,5 +1,5 @@
-import type { WorkRole } from "#core/plan/card-work.ts";
 import type { PartMinutes } from "#core/plan/minutes.ts";
+import type { WorkRole } from "#core/plan/session.ts";
 import { WORK_ROLE } from "./labels.ts";
 
 /** Warm-up 5 min · main 32 · daily handling 4 · finish 4. */

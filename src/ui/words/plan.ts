@@ -9,7 +9,7 @@ import type { Method } from "#core/ladder/methods.ts";
 import type { Bears, Nature, SkillPlace } from "#core/ladder/skill.ts";
 import type { WhatIf } from "#core/plan/outlook.ts";
 import type { ScheduledPlace } from "#core/plan/places.ts";
-import type { Purpose } from "#core/plan/term-plan.ts";
+import type { Purpose } from "#core/plan/session.ts";
 import type { Moved, Theme } from "#core/plan/weeks.ts";
 import { STEP_WORDS } from "./because.ts";
 import { inner, listed, outer, plural } from "./figures.ts";

@@ -2,7 +2,7 @@
 
 import { here } from "#contracts/ladder.here.ts";
 import type { TrackSide } from "#core/kernel/sides.ts";
-import type { Condition } from "#core/plan/term-plan.ts";
+import type { Condition } from "#core/plan/session.ts";
 import { t } from "#ui/words/speak.ts";
 import { inner, listed } from "./figures.ts";
 import { SIDE } from "./labels.ts";
