@@ -142,6 +142,8 @@ export const FIGURES: readonly Figure[] = [
     words: "Most rides of one person on one day",
     unit: "",
     better: "less",
+    whyWorse:
+      "a horse that is told to be ridden is ridden on days of ground work too, so that there are more rides; and the day shares out hours of work, not rides.",
     of: (year) => Math.max(0, ...year.hands.flatMap(({ days }) => [...days.values()].map(({ rides }) => rides))),
   },
 ];
