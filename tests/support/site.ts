@@ -136,7 +136,10 @@ export class Site {
 /** Ids of the demo barn that addresses are made of. */
 export async function demoIds(sql: Sql): Promise<Record<"stay" | "card" | "evaluation" | "evaluated" | "check", string>> {
   const [stay] = await sql`SELECT s.id FROM stay s JOIN horse h ON h.id = s.horse_id WHERE h.name = 'Tin Whistle'`;
-  const [card] = await sql`SELECT id FROM card WHERE day = ${TODAY} AND state = 'handed-out' ORDER BY id LIMIT 1`;
+  // Numbers are drawn, names are not: every run looks at the same card.
+  const [card] = await sql`
+    SELECT k.id FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
+    WHERE k.day = ${TODAY} AND k.state = 'handed-out' ORDER BY h.name LIMIT 1`;
   const [evaluation] = await sql`
     SELECT e.id, e.stay_id FROM evaluation e JOIN judgement j ON j.evaluation_id = e.id JOIN check_up c ON c.stay_id = e.stay_id ORDER BY e.id LIMIT 1`;
   const [check] = await sql`SELECT id FROM check_up WHERE stay_id = ${evaluation?.["stayId"]} ORDER BY id LIMIT 1`;
