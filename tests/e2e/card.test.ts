@@ -31,7 +31,7 @@ interface Row {
 /** A handed-out card of today, by kind. */
 async function card(kind: "ground" | "ridden"): Promise<Row> {
   const [row] = await screens.site
-    .sql`SELECT k.id, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND (k.kind = 'ground') = ${kind === "ground"} ORDER BY k.id LIMIT 1`;
+    .sql`SELECT k.id, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND (k.kind = 'ground') = ${kind === "ground"} ORDER BY p.name, k.start LIMIT 1`;
   return row as unknown as Row;
 }
 const idOf = async (signIn: string): Promise<string> =>
@@ -50,7 +50,7 @@ describe("a card on the phone", () => {
   it("is closed by touch, whole, in 30 taps, its gate among them", async () => {
     const [row] = await screens.site.sql`
       SELECT k.id, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
-      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND k.kind <> 'ground' ORDER BY k.kind, k.id DESC LIMIT 1`;
+      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND k.kind <> 'ground' ORDER BY k.kind, p.name DESC, k.start LIMIT 1`;
     const { id, who } = row as unknown as Row;
     await screens.site.sql`UPDATE card SET kind = 'both' WHERE id = ${id}`;
     await screens.site.sql`UPDATE written SET mark = gen_random_uuid()`;
@@ -290,7 +290,7 @@ describe("a card on the phone", () => {
   it("asks one side alone by a method that works one a day, until the other was worked too", async () => {
     const [row] = await screens.site.sql`
       SELECT k.id, k.stay_id AS stay, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id
-      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND k.kind <> 'ground' ORDER BY k.id DESC LIMIT 1`;
+      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND k.kind <> 'ground' ORDER BY p.name DESC, k.start LIMIT 1`;
     const { id, stay, who } = row as unknown as Row & { stay: string };
     const sidesAsked = async (): Promise<number> => {
       const page = await screens.as(who, PHONE);

@@ -31,7 +31,7 @@ afterAll(() => screens.close());
 async function countingCard(): Promise<{ page: Page; id: string; stay: string }> {
   const cards = await screens.site.sql`
     SELECT k.id, k.stay_id AS stay, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id
-    WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' ORDER BY k.kind, k.id`;
+    WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' ORDER BY k.kind, p.name, k.start`;
   for (const { id, stay, who } of cards) {
     const page = await screens.as(String(who), PHONE);
     await screens.visit(page, `/card/${id}`);
@@ -95,7 +95,7 @@ describe("a skill's page", () => {
   it("opens from the card with one tap, and is written by the manager alone", async () => {
     const [row] = await screens.site.sql`
       SELECT k.id, p.sign_in AS who FROM card k JOIN person p ON p.id = k.rider_id
-      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' ORDER BY k.id LIMIT 1`;
+      WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' ORDER BY p.name, k.start LIMIT 1`;
     const page = await screens.as(String(row?.["who"]), PHONE);
     await screens.visit(page, `/card/${row?.["id"]}`);
     await go(page, "Work");

@@ -44,7 +44,7 @@ let card: Card;
 beforeEach(async () => {
   const [row] = await screens.site.sql`
     SELECT k.id, p.sign_in AS who, p.id AS person, h.name AS horse FROM card k JOIN person p ON p.id = k.rider_id JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
-    WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' ORDER BY k.id LIMIT 1`;
+    WHERE k.day = '2026-07-14' AND k.state = 'handed-out' AND p.role = 'rider' ORDER BY p.name, k.start LIMIT 1`;
   card = row as unknown as Card;
 });
 const revisions = (id: string) =>

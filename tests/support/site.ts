@@ -141,8 +141,9 @@ export async function demoIds(sql: Sql): Promise<Record<"stay" | "card" | "evalu
     SELECT k.id FROM card k JOIN stay s ON s.id = k.stay_id JOIN horse h ON h.id = s.horse_id
     WHERE k.day = ${TODAY} AND k.state = 'handed-out' ORDER BY h.name LIMIT 1`;
   const [evaluation] = await sql`
-    SELECT e.id, e.stay_id FROM evaluation e JOIN judgement j ON j.evaluation_id = e.id JOIN check_up c ON c.stay_id = e.stay_id ORDER BY e.id LIMIT 1`;
-  const [check] = await sql`SELECT id FROM check_up WHERE stay_id = ${evaluation?.["stayId"]} ORDER BY id LIMIT 1`;
+    SELECT e.id, e.stay_id FROM evaluation e JOIN judgement j ON j.evaluation_id = e.id JOIN check_up c ON c.stay_id = e.stay_id
+    JOIN stay s ON s.id = e.stay_id JOIN horse h ON h.id = s.horse_id ORDER BY h.name, e.day LIMIT 1`;
+  const [check] = await sql`SELECT id FROM check_up WHERE stay_id = ${evaluation?.["stayId"]} ORDER BY ordered_on, cause LIMIT 1`;
   return {
     stay: stay?.["id"],
     card: card?.["id"],
