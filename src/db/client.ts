@@ -78,7 +78,7 @@ class ConnectionCut extends Error {
 /** The last queries on connections that were not cut have so long to end, in seconds. */
 const LEAVE = 30;
 const LISTEN_AGAIN_MS = 500;
-/** Transactions at once. */
+/** Transactions at once: more than two processors can work on, as some wait for the lock of a horse. */
 const WRITES = 6;
 const nextTurn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 

@@ -86,6 +86,14 @@ export async function cloneOf(template: Template, name = `t_${randomUUID().repla
   return admin.href;
 }
 
+/** A database without a table; its address. */
+export async function bareDatabase(name: string): Promise<string> {
+  const address = new URL(inject("adminUrl"));
+  address.pathname = `/${name}_${randomUUID().replaceAll("-", "")}`;
+  await createDatabase(inject("adminUrl"), address.pathname.slice(1));
+  return address.href;
+}
+
 /** A database of the test file's own. */
 export async function cloned(template: Template): Promise<{ sql: Sql; url: string }> {
   const url = await cloneOf(template);

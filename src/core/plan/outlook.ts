@@ -184,10 +184,10 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
   const ground = methodIn(record, what).groundSessionsFirst - record.sessions.length;
   const mounts = ground <= 0 ? null : (days[ground] ?? stayDay(firstDay, lastDay) + 1);
   const underRider = (skill: string): boolean => skillIn(record.ladder, skill)?.saddle ?? false;
-  const isRidden =
+  const wasRiddenHere =
     record.sessions.some(({ work }) => work.some(({ skill }) => underRider(skill))) ||
     record.seen.some(({ skill, score }) => score >= SHOWN && underRider(skill));
-  if (mounts !== null && !isRidden) for (const { id, bears } of record.ladder) if (bears !== "nothing") wait(id, mounts);
+  if (mounts !== null && !wasRiddenHere) for (const { id, bears } of record.ladder) if (bears !== "nothing") wait(id, mounts);
   return {
     today: stayDay(firstDay, today) - (record.workedToday ? 0 : 1),
     lastDay: Math.max(stayDay(firstDay, lastDay), stayDay(firstDay, today)),
