@@ -1,6 +1,19 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { DEMO_PASSWORD } from "#demo/cast.ts";
-import { bodyOf, button, DESK, expectAccessible, fill, follow, link, openMore, PHONE, Screens, text } from "#tests/screen.ts";
+import {
+  bodyOf,
+  button,
+  DESK,
+  expectAccessible,
+  expectContrast,
+  fill,
+  follow,
+  link,
+  openMore,
+  PHONE,
+  Screens,
+  text,
+} from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -8,6 +21,22 @@ beforeAll(async () => {
   screens = await Screens.open(await Site.open("demo"));
 });
 afterAll(() => screens.close());
+
+describe("looking at contrast", () => {
+  it("finds the one text among thousands alike that is too faint, by its own colour or by what it stands on", async () => {
+    const page = await screens.as("odalys", DESK);
+    await screens.visit(page, "/handbook");
+    const style = (one: Readonly<Record<string, string>>) =>
+      page.$$eval("main p", (all, change) => Object.assign((all[Math.floor(all.length / 2)] as HTMLElement).style, change), one);
+    await style({ color: "#b8b8b8" });
+    await expect(expectContrast(page, "faint")).rejects.toThrow("…(1)");
+    await style({ color: "", background: "#3a3a3a" });
+    await expect(expectContrast(page, "dark ground")).rejects.toThrow("…(1)");
+    await style({ background: "" });
+    await expectContrast(page, "as it was");
+    await page.close();
+  });
+});
 
 describe("a page that a role may not see", () => {
   it("is an error to the console, and a whole page to the reader", async () => {

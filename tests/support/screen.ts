@@ -173,14 +173,52 @@ export async function follow(page: Page, press: () => Promise<unknown>): Promise
   await awake(page);
 }
 
+/** Of texts that look alike on the same ground one is enough: looking at them is more than half of what axe does. What is laid over the page is looked at each by itself. */
+function markTexts(): void {
+  const grounds = new Map<Element | null, string | null>([[null, ""]]);
+  /** What an element stands on; null: on something that its parents do not tell. */
+  const groundOf = (element: Element | null): string | null => {
+    const known = grounds.get(element);
+    if (known !== undefined || !element) return known ?? null;
+    const style = getComputedStyle(element);
+    const below = groundOf(element.parentElement);
+    const own = `${style.backgroundColor} ${style.backgroundImage} ${style.opacity} ${style.filter} ${style.mixBlendMode}`;
+    const isLaidOver =
+      element instanceof SVGElement || style.position !== "static" || style.transform !== "none" || style.float !== "none";
+    const ground = below === null || isLaidOver ? null : `${below}/${own}`;
+    grounds.set(element, ground);
+    return ground;
+  };
+  const seen = new Set<string>();
+  for (const element of document.body.querySelectorAll("*")) {
+    const ground = groundOf(element);
+    const { color, fontSize, fontWeight, textShadow, textTransform } = getComputedStyle(element);
+    const look = [ground, color, fontSize, fontWeight, textShadow, textTransform].join();
+    const hasText = [...element.childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.nodeValue?.trim());
+    const isField = element.matches("input, select, textarea");
+    if (!isField && (!hasText || (ground !== null && seen.has(look)))) continue;
+    if (!isField) seen.add(look);
+    element.setAttribute("data-looked-at", "");
+  }
+}
+
 async function violationsOf(page: Page, only: readonly string[] | { readonly rules: readonly string[] }): Promise<string[]> {
-  if (!(await page.evaluate(() => "axe" in window))) await page.evaluate(axe.source);
+  if (!(await page.evaluate(() => "axe" in window))) {
+    await page.evaluate(axe.source);
+    await page.evaluate(() => {
+      const { axe: set } = window as unknown as { axe: typeof import("axe-core") };
+      const selector = "[data-looked-at]";
+      set.configure({ rules: ["color-contrast", "color-contrast-enhanced"].map((id) => ({ id, selector })) });
+    });
+  }
+  await page.evaluate(markTexts);
   return page.evaluate(async (runOnly) => {
     const { axe: run } = window as unknown as { axe: typeof import("axe-core") };
     const asked = Array.isArray(runOnly)
       ? [...runOnly]
       : { type: "rule" as const, values: [...(runOnly as { rules: string[] }).rules] };
     const { violations: found } = await run.run(document, { runOnly: asked, resultTypes: ["violations"], preload: false });
+    for (const marked of document.querySelectorAll("[data-looked-at]")) marked.removeAttribute("data-looked-at");
     return found.map(
       (violation) =>
         `${violation.id}: ${violation.nodes

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { SKILLS, skillOf } from "#shipped/ladder.ts";
 import { toEnd } from "../kernel/pieces.ts";
-import { lastInReach, stagesOf, stepsTowards } from "./on-the-way.ts";
+import { isDecided, lastInReach, stagesOf, stepsTowards } from "./on-the-way.ts";
 
 const reading = (done: readonly string[]) => ({ counts: ({ id }: { readonly id: string }) => (done.includes(id) ? 4 : 0) });
 
@@ -50,5 +50,13 @@ describe("what is answered in the place of a goal that is not for this term", ()
         expect(reach(falling)?.skill ?? null).toBe(steps[at] ?? null);
       }),
     );
+  });
+  it("is not played to its end once it is clearly on one side of what is asked", () => {
+    expect(isDecided(0, 40, [0.3, 0.7])).toBe(true);
+    expect(isDecided(0.5, 40, [0.3, 0.7])).toBe(false);
+    expect(isDecided(0.95, 40, [0.3, 0.7])).toBe(true);
+    expect(isDecided(0.75, 248, [0.7])).toBe(false);
+    // Never after a handful.
+    expect(isDecided(0, 8, [0.7])).toBe(false);
   });
 });

@@ -8,7 +8,7 @@ import { STEP_TAGS } from "../permission/steps.ts";
 import { type HorseReading, readHorse } from "../reading/reading.ts";
 import { goalOn, type PlanGoal, partsOfGoal } from "./goal-sets.ts";
 import { aheadOf, ladderOf, type StayRecord } from "./outlook.ts";
-import { KEPT_PLAYS, PLAYS_A_PIECE, tell } from "./stored-forecast.ts";
+import { KEPT_PLAYS, PLAYS_A_PIECE, type Telling, tell } from "./stored-forecast.ts";
 
 /**
  * What the goal rests on and the horse does not do yet, what rests on most last; handling is a step to handling alone, and what lies below something that it
@@ -79,39 +79,73 @@ const NOTICED = 0.1;
 /** What is worked more leaves less for the rest: true where something that could be promised no longer can. */
 export const costsPromise = (before: number, after: number): boolean =>
   before >= LIKELY_FROM && after < LIKELY_FROM && before - after > NOTICED;
+/** So many plays say at the least on which side of a bound a chance lies. */
+const LEAST_PLAYS = 5 * PLAYS_A_PIECE;
+/** In standard errors of a chance over the plays so far. */
+const FAR_OFF = 3;
+/** True where more plays would hardly bring it to the other side of any of the bounds. */
+export function isDecided(chance: number, plays: number, bounds: readonly number[]): boolean {
+  // One play more each way, so that 'never so far' has an error too.
+  const share = (chance * plays + 1) / (plays + 2);
+  const far = FAR_OFF * Math.sqrt((share * (1 - share)) / plays);
+  return plays >= LEAST_PLAYS && bounds.every((bound) => Math.abs(chance - bound) > far);
+}
+
 /**
- * How far the horse gets towards each of several goals by the end of the term, the work aimed at each step in turn: a step that is one of seventeen goals at
- * once is never reached. One that would cost what can be promised is out of reach. `itself`: a goal may be the answer too. Pauses between pieces of the plays.
+ * How far the horse gets towards a goal by the end of the term, the work aimed at each step in turn: a step that is one of seventeen goals at once is never
+ * reached. One that would cost what can be promised is out of reach. `itself`: the goal may be the answer too. Pauses between pieces of the plays; what is
+ * clearly likely, or clearly not, is not played to its end, what is answered is.
  */
-export function* howFar(
-  { record, state, reading, goals, chances }: HowFarAsked,
-  wishes: readonly string[],
-  itself: boolean,
-): Generator<number, ReadonlyMap<string, HowFar>> {
+function reachFrom({ record, state, reading, goals, chances }: HowFarAsked) {
   const ladder = ladderOf(record);
-  const known = new Map<string, number | null>();
-  function* chanceOf(skill: string): Generator<number, number | null> {
-    const before = known.get(skill);
-    if (before !== undefined) return before;
+  const known = new Map<string, Telling>();
+  function* played(skill: string, until: (telling: Telling, done: number) => boolean): Generator<number, Telling> {
     const aimed = [...goals.filter((goal) => goal.skill !== skill), goalOn(skill)];
-    const telling = tell({ record: { ...record, goals: aimed }, reading: state });
-    for (let done = 0; done < KEPT_PLAYS; yield done) done = telling.run(done + PLAYS_A_PIECE);
-    const told = new Map(telling.told(KEPT_PLAYS).map((one) => [one.skill, one.chance]));
-    const costs = goals.some((goal) => costsPromise(chances.get(goal.skill) ?? 0, told.get(goal.skill) ?? 1));
-    const chance = costs ? null : (told.get(skill) ?? null);
-    known.set(skill, chance);
-    return chance;
+    const telling = known.get(skill) ?? tell({ record: { ...record, goals: aimed }, reading: state });
+    known.set(skill, telling);
+    for (let done = telling.run(0); done < KEPT_PLAYS && !until(telling, done); yield done)
+      done = telling.run(done + PLAYS_A_PIECE);
+    return telling;
   }
-  const reached = new Map<string, HowFar>();
-  for (const wish of wishes) {
-    const steps = stepsTowards(ladder, reading, wish);
-    const [stage = [], ...earlier] = stagesOf(ladder, steps);
+  const answer = (skill: string, telling: Telling): number | null => {
+    const told = new Map(telling.told(telling.run(0)).map((one) => [one.skill, one.chance]));
+    const costs = goals.some((goal) => costsPromise(chances.get(goal.skill) ?? 0, told.get(goal.skill) ?? 1));
+    return costs ? null : (told.get(skill) ?? null);
+  };
+  /** What an answer about `aimed` hangs on. */
+  const boundsOf = (skill: string, aimed: string): readonly number[] => {
+    const before = goals.some((goal) => goal.skill === skill) ? (chances.get(skill) ?? 0) : 0;
+    return [
+      ...(skill === aimed ? [LIKELY_FROM, POSSIBLE_FROM] : []),
+      ...(before >= LIKELY_FROM ? [Math.min(LIKELY_FROM, before - NOTICED)] : []),
+    ];
+  };
+  function* chanceOf(aimed: string): Generator<number, number | null> {
+    const isClear = (telling: Telling, done: number): boolean =>
+      done > 0 &&
+      done % LEAST_PLAYS === 0 &&
+      telling.told(done).every(({ skill, chance }) => isDecided(chance, done, boundsOf(skill, aimed)));
+    return answer(aimed, yield* played(aimed, isClear));
+  }
+  return function* (wish: string, itself: boolean): Generator<number, HowFar | null> {
+    const [stage = [], ...earlier] = stagesOf(ladder, stepsTowards(ladder, reading, wish));
     for (const these of [itself ? [...stage, wish] : stage, ...earlier]) {
       const found = yield* lastInReach(these, chanceOf);
       if (!found) continue;
-      reached.set(wish, found);
-      break;
+      const whole = yield* played(found.skill, () => false);
+      return { ...found, chance: answer(found.skill, whole) ?? found.chance };
     }
+    return null;
+  };
+}
+
+/** The same for each of several goals. */
+export function* howFar(asked: HowFarAsked, wishes: readonly string[]): Generator<number, ReadonlyMap<string, HowFar>> {
+  const reach = reachFrom(asked);
+  const reached = new Map<string, HowFar>();
+  for (const wish of wishes) {
+    const found = yield* reach(wish, false);
+    if (found) reached.set(wish, found);
   }
   return reached;
 }
@@ -142,7 +176,10 @@ export function* nextTowards(
   if (waiting.length === 0 || record.onHold || aheadOf(record).days.length < LEAST_SESSIONS) return null;
   const { scores, history, rides } = record.standing;
   const reading = readHorse({ ladder, scores, kind: record.kind, history, rides });
-  const reached = yield* howFar({ record, state, reading, goals: record.goals, chances }, waiting, true);
-  for (const [wish, { skill }] of reached) return { wish, skill };
+  const reach = reachFrom({ record, state, reading, goals: record.goals, chances });
+  for (const wish of waiting) {
+    const found = yield* reach(wish, true);
+    if (found) return { wish, skill: found.skill };
+  }
   return null;
 }

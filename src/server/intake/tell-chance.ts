@@ -100,7 +100,7 @@ async function withSteps(
   if (dropped.length === 0) return answers;
   const goals = record.goals.filter(({ skill }) => !dropped.includes(skill));
   const chances = new Map(answers.map(({ goal, chance }) => [goal.skill, chance ?? 0]));
-  const reached = await byPieces(howFar({ record, state, reading, goals, chances }, dropped, false));
+  const reached = await byPieces(howFar({ record, state, reading, goals, chances }, dropped));
   // Where something that stays a goal rests on it anyway, there is nothing to take in its place.
   const covered = new Set(goals.flatMap(({ skill }) => [skill, ...ancestorsIn(ladderOf(record), skill)]));
   return answers.map((answer) => {
