@@ -65,6 +65,7 @@ export function makeBoard({ horses: many, riders, seed }: { horses: number; ride
       weightDays: 5,
       risk: random.whole(1, 4),
       stage: STAGES[random.whole(0, 2)] ?? "riding",
+      smallPlaces: false,
       green: random.chance(0.3),
       noHeat: random.chance(0.2),
       forbid: [],

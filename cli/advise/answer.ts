@@ -19,6 +19,7 @@ import {
   against,
   askedOf,
   barring,
+  isWeightAgeing,
   riderReasons,
   secondPersonFor,
   sessionAct,
@@ -103,12 +104,17 @@ function limitsOf(at: At) {
     const act = bearingAct(one);
     return one === ("nobody" as string) ? true : one === "nothing" || (here(act, null).length === 0 && mayBear(act).length > 0);
   });
+  // Nothing stands against the horse, and nobody who is here may: then the people are why.
+  const theirs =
+    who.length > 0 || final.length > 0 ? [] : people.flatMap((person) => barring(riderReasons(horse, person, weight)));
   return {
     risk: horse.risk,
     bears: bears ?? "nothing",
     loadKg: horse.load && round(horse.load.refuseKg),
     whoMayBear: who.map(({ id }) => id as string),
-    because: [...new Set([...anyway.map(({ code }) => code as string), ...(heavy ? ["nobody-light-enough"] : [])])],
+    because: [
+      ...new Set([...[...anyway, ...theirs].map(({ code }) => code as string), ...(heavy ? ["nobody-light-enough"] : [])]),
+    ],
   };
 }
 
@@ -298,7 +304,7 @@ function needsOf(at: At, told: ReturnType<typeof goalsOf>): readonly string[] {
   return [
     ...(wantsBack && nobodyLightEnough(horse.load, advised.people) ? ["nobody-light-enough"] : []),
     ...(file.evaluations.length > 0 && !horse.signed ? ["not-signed"] : []),
-    ...(horse.load === null || (horse.weightDays ?? 0) > 28 ? ["weigh"] : []),
+    ...(horse.load === null || isWeightAgeing(horse) ? ["weigh"] : []),
     ...(horse.checks.some(({ because }) => because === "open") ? ["check-open"] : []),
     ...(horse.checks.some(({ because }) => because === "found") ? ["check-found"] : []),
     ...(daysBetween(today, lastDay) <= LAST_DAYS && !file.evaluations.some(({ kind }) => kind === "exit")
@@ -344,7 +350,8 @@ export function adviceOn(file: Case, advised: Advised) {
   );
   const skillsOf = (ids: readonly string[]): readonly Skill[] => at.ladder.filter(({ id }) => ids.includes(id));
   const kind = card.kind as SessionKind | "none";
-  const asked = skillsOf([...card.warmUp, ...card.main, ...card.finish]);
+  // What was asked about is answered, also where the card offers something else in its place.
+  const asked = skillsOf([...(file.card?.skills ?? []), ...card.warmUp, ...card.main, ...card.finish]);
   const gate = gateOf(at, "both", asked);
   const onGround = gateOf(
     at,

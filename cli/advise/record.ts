@@ -95,12 +95,14 @@ const asHold = ({ kind, from, to, stopsClock }: Case["holds"][number]) => ({
   stopsClock: stopsClock ?? DEFAULT_HOLD_POLICY[kind],
 });
 
+const OUT = { separate: false, outdoor: true, stages: ["riding"] } as const;
 /** Places by the names that barns give them; one of another name is an open place for horses that are ridden. */
 const PLACES: Readonly<Record<string, Omit<PermitPlace, "id">>> = {
   pen: { separate: true, outdoor: true, stages: STAGES },
   ring: { separate: false, outdoor: false, stages: STAGES },
   arena: { separate: false, outdoor: true, stages: ["first-rides", "riding"] },
-  out: { separate: false, outdoor: true, stages: ["riding"] },
+  out: OUT,
+  outside: OUT,
 };
 export const placeCalled = (name: string): PermitPlace => ({
   id: name as PlaceId,

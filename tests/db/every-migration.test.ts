@@ -112,6 +112,7 @@ const MOVED: Readonly<Record<string, readonly string[]>> = {
   "0048_plain-names.sql": ["barn.stamp", "barn.ladder_stamp"],
   // Words by which a complaint is read were added to skills: what is kept by the ladder's stamp is read again.
   "0051_complaint-phrases.sql": ["barn.stamp", "barn.ladder_stamp", "skill.aims"],
+  "0052_more-complaint-phrases.sql": ["barn.stamp", "barn.ladder_stamp", "skill.aims"],
   // A question more: nobody has answered it yet.
   "0020_findings.sql": ["horse.history"],
 };

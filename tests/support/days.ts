@@ -166,6 +166,7 @@ export const permitHorseOf = (changes: Partial<PermitHorse> = {}): PermitHorse =
   weightDays: 5,
   risk: 2,
   stage: "riding",
+  smallPlaces: false,
   green: false,
   noHeat: false,
   forbid: [],

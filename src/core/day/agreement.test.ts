@@ -116,6 +116,7 @@ const horse = (id: string) =>
       sessionMinutes: mostly<number | null>(null, 60),
       secondPerson: mostly<SecondPerson>("no", "riding", "always"),
       green: fc.boolean(),
+      smallPlaces: fc.boolean(),
       noHeat: fc.boolean(),
       apart: fc.subarray([...HORSES]).map((list) => list.filter((other) => other !== id) as string[] as StayId[]),
       forbid: mostly<string[]>([], ["ann"], ["ann", "ben"]).map((list) => list as string[] as PersonId[]),

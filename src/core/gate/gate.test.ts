@@ -144,6 +144,12 @@ describe("the gate", () => {
     ["a two-year-old that nobody signed for", { ageYears: 2, ridden: null }, {}, "age"],
     ["a horse of which nobody signed", { signed: false }, {}, "not-signed"],
     ["one that the signature keeps on the ground", { ridden: false }, {}, "signed-off"],
+    [
+      "the open arena before it is ready for that",
+      { stage: "first-rides", smallPlaces: true },
+      { place: dayPlaceOf("arena", { outdoor: true }) },
+      "stage-place",
+    ],
     ["a place that is not for it", { stage: "unridden" }, { place: dayPlaceOf("hill", { stages: ["riding"] }) }, "stage-place"],
   ] as [string, Partial<PermitHorse>, Partial<GateFacts>, string][])("is half shut for %s", (_name, horse, changes, code) => {
     expect(codes(facts(horse, changes))).toContain(code);

@@ -136,6 +136,13 @@ const COMPLAINED: readonly (readonly [words: string, skills: readonly string[]])
   ["Naps", ["forward"]],
   ["Does not want to leave the yard", ["outside"]],
   ["Drags me when led", ["lead"]],
+  ["Kicks out when you pick up a hind foot", ["hind-feet"]],
+  ["Hard to shoe", ["hind-feet"]],
+  ["Steps on my feet", ["space"]],
+  ["Lazy", ["forward"]],
+  ["Too fast in the trot", ["own-pace", "trot"]],
+  ["Stiff to the right", ["circles"]],
+  ["Jumps out of the pen", ["settle"]],
   ["Grinds his teeth", []],
   ["", []],
 ];

@@ -17,7 +17,7 @@ import type { WorkLimits } from "../weather/work-limits.ts";
 import { redSeen } from "./ground-check.ts";
 import type { PermitHorse } from "./horse.ts";
 import { stepBackOf } from "./protocol.ts";
-import { type StepChange, type StepFacts, unreadyOf } from "./steps.ts";
+import { type StepChange, type StepFacts, staysInSmallPlaces, unreadyOf } from "./steps.ts";
 import { type PastSession, redOf, riskNow } from "./trouble.ts";
 
 export interface HorseRecord {
@@ -125,6 +125,7 @@ export const permitOf = remember((record: HorseRecord, day: LocalDate): PermitHo
   const load = weight && loadLimit({ weightKg: weight.kilograms, ageYears, fitness, condition, daysOff });
   const reading = readingOf(record);
   const incident = incidents.at(-1) ?? null;
+  const steps = stepFacts(record, reading);
   return {
     ...inForceOn(record, day),
     hold: heldOn(record.holds, day),
@@ -135,10 +136,11 @@ export const permitOf = remember((record: HorseRecord, day: LocalDate): PermitHo
     weightDays: weight && daysBetween(weight.day, day),
     risk: riskOf(record).risk,
     stage: reading.stage,
+    smallPlaces: staysInSmallPlaces(steps),
     green: rides < FIRST_RIDES,
     noHeat: load?.because.some((reason) => NOT_FOR_HEAT.has(reason)) ?? false,
     forbid: record.keptFrom,
-    unready: unreadyOf(stepFacts(record, reading)),
+    unready: unreadyOf(steps),
     stepBack: stepBackOf({ ladder: record.ladder, reading, sessions: record.sessions, today: day }),
     redToday: redOn(record, day),
     daysOff,

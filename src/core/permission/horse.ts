@@ -35,6 +35,8 @@ export interface PermitHorse {
   /** 1-5; the signed one, or what was seen since. */
   readonly risk: number;
   readonly stage: Stage;
+  /** Sat on, and not ready for the open arena: whoever gets on stays in a small or covered place. */
+  readonly smallPlaces: boolean;
   /** Fewer than ten rides here, whatever it showed when it came. */
   readonly green: boolean;
   /** Unfit, thin or back from time off: not out in the heat. */

@@ -262,10 +262,13 @@ export interface PermitPlace {
 }
 /** What stands against doing it there. */
 export const placeReasons = (
-  { stage }: Pick<PermitHorse, "stage">,
-  { id, stages }: Pick<PermitPlace, "id" | "stages">,
+  { stage, smallPlaces }: Pick<PermitHorse, "stage" | "smallPlaces">,
+  { id, stages, outdoor, separate }: PermitPlace,
   act: Pick<Act, "bears">,
-): readonly Reason[] => (bearing(act) && !stages.includes(stage) ? [{ code: "stage-place", place: id, stage }] : []);
+): readonly Reason[] =>
+  bearing(act) && (!stages.includes(stage) || (smallPlaces && outdoor && !separate))
+    ? [{ code: "stage-place", place: id, stage }]
+    : [];
 
 /** What the weather of these hours bars there; null where nothing. The first hour that bars speaks. */
 export function weatherReason(
@@ -360,17 +363,24 @@ export const barring = <R extends Reason>(reasons: readonly R[]): readonly R[] =
 /** The same as of the back: what bars everything, and whatever puts weight on it. */
 export const barsBearing = (reasons: readonly Reason[]): boolean => barring(reasons).some((reason) => reachOf(reason) !== "act");
 
+/** It is time to weigh again: a young horse changes faster. */
+export function isWeightAgeing({
+  ageYears,
+  weightDays,
+  limits,
+}: Pick<PermitHorse, "ageYears" | "weightDays" | "limits">): boolean {
+  const ageing = ageYears === null || ageYears < YOUNG_UNDER ? limits.weightAgeingYoung : limits.weightAgeing;
+  return weightDays !== null && weightDays > ageing;
+}
 /** Kept in mind with an open gate. */
 const RECENT_INCIDENT = 7;
 export function inMind(horse: PermitHorse, act: Pick<Act, "bears">): readonly Reason[] {
   const found: Reason[] = [];
-  const { daysOff, lastIncident, weightDays, ageYears, load } = horse;
+  const { daysOff, lastIncident, weightDays, load } = horse;
   if (isLongOff(daysOff)) found.push({ code: "time-off", days: daysOff });
   if (lastIncident && lastIncident.daysAgo <= RECENT_INCIDENT)
     found.push({ code: "incident", kind: lastIncident.kind, day: lastIncident.day });
-  const { weightAgeing, weightAgeingYoung, weightOld } = horse.limits;
-  const ageing = ageYears === null || ageYears < YOUNG_UNDER ? weightAgeingYoung : weightAgeing;
-  if (bearing(act) && load !== null && weightDays !== null && weightDays > ageing && weightDays <= weightOld)
+  if (bearing(act) && load !== null && weightDays !== null && isWeightAgeing(horse) && weightDays <= horse.limits.weightOld)
     found.push({ code: "load", because: "weight-ageing", days: weightDays });
   return found;
 }

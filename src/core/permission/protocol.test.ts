@@ -104,6 +104,9 @@ describe("the same trouble twice", () => {
     expect(asked([session(0, { trot: 4 }, { incidents: [incident("fall", { during: "trot" })] })], 1)).toMatchObject({
       at: "trot",
     });
+    // However it ended.
+    const ran = incident("bolt", { during: "trot", strength: 1 });
+    expect(asked([session(0, { trot: 4 }, { incidents: [ran] })], 1)).toMatchObject({ code: "same-trouble", at: "trot" });
     const tight: Partial<PastSession> = { redSigns: ["tight-back"], saddleMinutes: 0 };
     expect(asked([session(0, { girth: 3 }, tight), session(1, { girth: 3 }, tight)], 2)).toMatchObject({
       code: "same-trouble",

@@ -168,7 +168,7 @@ const tagId = (ladder: readonly Skill[], tags: readonly Tag[]): string | null =>
   tags.flatMap((tag) => tagged(ladder, tag))[0]?.id ?? null;
 
 function eventsOf(ladder: readonly Skill[], session: PastSession): readonly Event[] {
-  const bad = session.incidents.filter((incident) => isTrouble(incident) || incident.kind === "fall");
+  const bad = session.incidents.filter((incident) => isTrouble(incident) || AT_ONCE.includes(incident.kind));
   return [
     ...bad.flatMap((incident): readonly Event[] => {
       const sign = session.signs.find((one) => one.skill !== null)?.skill ?? null;

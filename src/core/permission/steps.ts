@@ -7,7 +7,7 @@ import { ancestorsIn, hasTag, skillIn, tagged } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
-import type { HorseReading } from "../reading/reading.ts";
+import { type HorseReading, SHOWN } from "../reading/reading.ts";
 import { hadTack, isQuiet, type PastSession, quietLately, wasRidden } from "./trouble.ts";
 
 export const STEPS = [
@@ -41,7 +41,6 @@ type Need =
   | { readonly code: "level"; readonly tag: Tag; readonly at: StepChange["at"]; readonly oneSide?: boolean }
   /** Nothing loud in the last two sessions of this kind, on different days. */
   | { readonly code: "quiet"; readonly in: "tack" | "rides" }
-  /** So many rides in which the skill was at the level. */
   | { readonly code: "ground-sessions" }
   | { readonly code: "tacked-here" };
 
@@ -71,9 +70,13 @@ export const STEP_LISTS: Readonly<Record<Step, StepList>> = {
     of: [],
     needs: [...at(2, "give-head", "hindquarters", "block"), { code: "tacked-here" }, { code: "ground-sessions" }],
   },
-  "first-steps": { of: ["bend-stop", "forward"], needs: [onItsSide("sit"), ...at(3, "give-head", "hindquarters")] },
-  trot: { of: ["trot"], needs: [...at(3, "sit", "bend-stop"), ...at(2, "forward", "steer"), quietRides] },
-  canter: { of: ["canter"], needs: [...at(3, "trot", "loose-tack"), quietRides] },
+  "first-steps": {
+    of: ["bend-stop", "forward"],
+    needs: [onItsSide("sit"), ...at(3, "give-head", "hindquarters"), quietWithTack],
+  },
+  trot: { of: ["trot"], needs: [...at(3, "sit", "bend-stop"), ...at(2, "forward", "steer"), quietRides, quietWithTack] },
+  // Loose with the tack, it did not buck at the change either.
+  canter: { of: ["canter"], needs: [...at(3, "trot", "loose-tack"), quietRides, quietWithTack] },
   "open-arena": { of: ["arena"], needs: at(3, "steer", "stop") },
   company: { of: ["company"], needs: at(3, "arena") },
   outside: { of: ["outside"], needs: at(3, "arena", "company", "trot") },
@@ -253,8 +256,30 @@ export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForS
     const missing = missingFor(one, facts);
     if (missing.length > 0) return missing;
   }
+  return skill.bears === "rider" ? firstTimeBelow(skill, facts) : [];
+}
+/** Nothing ridden is begun on top of a big step that has not been taken: no ditch before the horse has been outside, no fence before its first one. */
+function firstTimeBelow(skill: Skill, facts: StepFacts): readonly MissingForStep[] {
+  const { ladder, reading } = facts;
+  for (const prior of skill.after.flatMap((id) => skillIn(ladder, id) ?? [])) {
+    // What was shown, if on one side, waits for nothing below it.
+    if (sidesOf(prior.sided).some((side) => reading.countsOn(prior, side) >= SHOWN)) continue;
+    const missing = hasTag(prior, ...STEP_TAGS) ? missingFor(prior, facts) : firstTimeBelow(prior, facts);
+    if (missing.length > 0) return missing;
+    if (hasTag(prior, ...STEP_TAGS))
+      return sidesOf(prior.sided).map((side) => ({
+        code: "level",
+        skill: prior.id,
+        side,
+        needed: SHOWN,
+        is: reading.countsOn(prior, side),
+      }));
+  }
   return [];
 }
+/** Ridden in the open for the first time only when it is ready for that: until then in a small or covered place. One that goes as a riding horse is. */
+export const staysInSmallPlaces = (facts: StepFacts): boolean =>
+  facts.reading.stage !== "riding" && tagged(facts.ladder, "arena").some((skill) => missingFor(skill, facts).length > 0);
 /** All that a skill's first time lacks in levels, and what those lack for theirs; the nearest first. */
 export function lackingBelow(skill: Skill, facts: StepFacts): readonly Skill[] {
   const found = new Map<string, Skill>();

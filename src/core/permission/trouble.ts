@@ -63,10 +63,10 @@ export const isTrouble = ({ strength }: Pick<Incident, "strength">): boolean => 
 export const LOUD_INCIDENTS: readonly Incident["kind"][] = ["buck", "bolt", "rear", "kick", "fall"];
 const LOUD_SIGNS: readonly string[] = ["bucks"];
 
-/** No buck, hump, kick or red sign. */
+/** No buck, hump, kick or red sign; a buck that it stopped by itself is a hump. */
 export const isQuiet = ({ signs, incidents, redSigns }: Pick<PastSession, "signs" | "incidents" | "redSigns">): boolean =>
   redSeen(redSigns, signs).length === 0 &&
-  !incidents.filter(isTrouble).some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
+  !incidents.some(({ kind, hurt }) => LOUD_INCIDENTS.includes(kind) || hurt !== "nobody") &&
   !signs.some(({ sign }) => LOUD_SIGNS.includes(sign));
 /** What was seen red in these sessions of one day. */
 export const redOf = (sessions: readonly Pick<PastSession, "signs" | "redSigns" | "redGone">[]): readonly RedToday[] =>

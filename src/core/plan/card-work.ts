@@ -108,8 +108,13 @@ export function cardWork(asked: WorkAsked): CardWork {
     main,
     kind,
     may,
-    handling: wantedHandling(ladder, reading, goals, complaint),
-    look: (laid?.warmUp ?? []).flatMap(skillOf).filter((skill) => ["none", "told"].includes(reading.basisOf(skill))),
+    handling: [
+      ...(laid?.handling ?? []).filter((id) => complaint.includes(id)).flatMap(skillOf),
+      ...wantedHandling(ladder, reading, goals, complaint),
+    ],
+    look: (laid?.warmUp ?? [])
+      .flatMap(skillOf)
+      .filter((skill) => ["none", "told"].includes(reading.basisOf(skill)) || complaint.includes(skill.id)),
     stepBack,
     nextStep: nextStep && !main.includes(nextStep.skill) ? nextStep : null,
     held,

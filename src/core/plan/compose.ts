@@ -103,12 +103,14 @@ function warmUpOf(asked: ComposeAsked, well: readonly Skill[]): readonly Skill[]
   const first = ladder.filter((skill) => hasTag(skill, "give-head", "hindquarters") && well.includes(skill));
   const rides = kind === "both" && main.some(({ bears }) => bears !== "nothing");
   const onGround = ordered.find(({ bears }) => bears === "nothing") ?? first[0];
+  // Where nothing prepares it, what the horse does well under its rider.
+  const anyway = first.length > 0 ? first : well.filter(({ bears }) => bears === "rider");
   const chosen =
     rides && onGround
       ? [onGround, ...ordered.filter((skill) => skill !== onGround)]
       : ordered.length > 0
         ? ordered
-        : first.slice(0, 1);
+        : anyway.slice(0, 1);
   const refresher = stepBack
     ? ladder.filter(
         ({ id, bears }) =>

@@ -37,7 +37,7 @@ export interface MainFacts {
 const MOST_RUNNING = 3;
 const OF_SIX = 5;
 const PROMISED_OF_SIX = 3;
-const FIRST_WEEK = 5;
+export const FIRST_WEEK = 5;
 const WITHIN_SESSIONS = 3;
 
 const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
@@ -94,6 +94,7 @@ export class Mains {
         !isImplied(skill, moment.reading) &&
         moment.reading.basisOf(skill) !== "told")) &&
     !this.isPast(skill, moment) &&
+    (!this.isNone(skill.id, moment) || this.isReady(skill, moment, USABLE)) &&
     (skill.nature !== "handling" || this.handlingMay(skill, moment));
   /** Seen, not good, and something that is wanted rests on it: riding on shows it every day and mends nothing. */
   private isPoor = (skill: Skill, moment: MainMoment): boolean =>
@@ -215,7 +216,9 @@ export class Mains {
     const isTakenUp = (done: readonly (readonly string[])[]): boolean =>
       done.some((main) => main.some((id) => complaint.includes(id))) ||
       done.filter((main) => main.some((id) => this.complained.has(id))).length >= 2;
-    const work = ranked.flatMap((id) => this.find(id) ?? []).filter((skill) => this.isWork(skill, moment));
+    // What is believed of a horse that came ridden is no look at it: what nobody has seen comes before what rests on it.
+    const begun = ranked.flatMap((id) => (this.isNone(id, moment) ? this.begunWith(id, moment) : (this.find(id) ?? [])));
+    const work = [...new Set(begun)].filter((skill) => this.isWork(skill, moment));
     // What it does well already and nobody came for is worked last.
     const does = (skill: Skill): boolean => moment.reading.counts(skill) >= WELL && !this.isGoal(skill);
     const able = [...work.filter((skill) => !does(skill)), ...work.filter(does)];
@@ -249,6 +252,10 @@ export class Mains {
     return { skills: [first, ...this.beside(first, candidates, moment)], because: this.reasonFor(first, open) };
   }
 
+  private isNone = (id: string, { reading }: MainMoment): boolean => {
+    const skill = this.find(id);
+    return skill !== undefined && reading.basisOf(skill) === "none";
+  };
   /** It has been shown, or what it rests on counts so much. */
   private isReady = (skill: Skill, { reading }: MainMoment, level: number): boolean =>
     reading.isShown(skill) ||

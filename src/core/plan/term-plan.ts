@@ -5,8 +5,10 @@
 
 import { courseOf } from "../forecast/course.ts";
 import type { GoalFacts } from "../forecast/goals.ts";
+import { tagged } from "../ladder/ladder.ts";
 import { RELIABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
+import { SHOWN } from "../reading/reading.ts";
 import type { PlanAsked } from "./asked.ts";
 import { CourseAhead } from "./course-ahead.ts";
 import { placeFor, placesForWork, type ScheduledPlace } from "./places.ts";
@@ -72,7 +74,9 @@ export function layPlan(asked: PlanAsked): readonly ScheduledSession[] {
     const kept = pinned.flatMap((pin) => (pin.day === on ? (shapes.get(pin.skill) ?? []) : []));
     const session = day.lay(on, i, purpose, [...new Set(kept)], minutes, written.find((one) => one.day === on) ?? null);
     needed.push(placeFor(session.items.flatMap(({ skill }) => shapes.get(skill) ?? [])));
-    calm.push(session.items.every(({ isNew, skill }) => !isNew && day.levelOf(skill) >= WELL));
+    const isRidden = session.items.some(({ skill }) => shapes.get(skill)?.bears === "rider");
+    const mayGoOut = !isRidden || tagged(ladder, "arena").every(({ id }) => day.levelOf(id) >= SHOWN);
+    calm.push(mayGoOut && session.items.every(({ isNew, skill }) => !isNew && day.levelOf(skill) >= WELL));
     return session;
   });
   const places = placesForWork(needed, calm);

@@ -19,7 +19,7 @@ import type { Because } from "./because.ts";
 import { composed, isPassing, kindOf, wantedHandling } from "./compose.ts";
 import type { CourseAhead } from "./course-ahead.ts";
 import { ExpectedReading } from "./expected.ts";
-import { isFence, Mains } from "./main.ts";
+import { FIRST_WEEK, isFence, Mains } from "./main.ts";
 import type { MainMoment } from "./moment.ts";
 import type { ScheduledPlace } from "./places.ts";
 import type { Condition, Purpose, ScheduledItem, ScheduledSession } from "./session.ts";
@@ -91,6 +91,8 @@ export class TrainersDay {
   private readonly metNow: readonly boolean[];
   /** By skill: the last day of the record on which it was worked. */
   private readonly workedOn = new Map<string, number>();
+  /** By this plan, of what the owner complains of. */
+  private readonly lookedAt = new Set<string>();
   private readonly late: readonly number[];
   private rides: number;
   private lastFence: number | null = null;
@@ -219,19 +221,23 @@ export class TrainersDay {
     const main = chosen?.skills ?? [];
     const ridden = (skill: Skill): boolean => reading.isShown(skill) || (isRidden(reading) && reading.basisOf(skill) === "told");
     const rides = ladder.some((skill) => skill.bears === "rider" && ridden(skill) && may(skill));
-    const handling = wantedHandling(
+    // A first step is the whole day: nothing else is looked at on it.
+    const looks = !running && chosen?.because.code !== "step";
+    const complained = looks ? this.complainedOf(i, may) : [];
+    const daily = wantedHandling(
       ladder,
       i < ASKED_SESSIONS ? this.now : reading,
       trainer.goals.filter((_, goal) => !(i < ASKED_SESSIONS ? this.metNow : met)[goal]),
       trainer.complaint,
     );
+    const isHandling = ({ nature }: Skill): boolean => nature === "handling";
+    const handling = [...complained.filter(isHandling), ...daily];
+    const look = looks ? [...complained.filter((skill) => !isHandling(skill)), ...this.toLookAt(met, may)] : [];
     const kind = kindOf(main, reading, {
       mayRide: rides,
       quiet: quietLately(this.past.filter(wasRidden)),
-      handling: main.some(({ bears }) => bears !== "rider"),
+      handling: [...main, ...complained].some(({ bears }) => bears !== "rider"),
     });
-    // A first step is the whole day: nothing else is looked at on it.
-    const look = running || chosen?.because.code === "step" ? [] : this.toLookAt(met, may);
     const own = composed({
       ways: trainer.ways,
       ladder,
@@ -256,6 +262,7 @@ export class TrainersDay {
       }),
     );
     const looked = look.flatMap(({ id }) => (parts.warmUp.includes(id) ? [id] : []));
+    for (const id of [...looked, ...parts.handling, ...main.map((skill) => skill.id)]) this.lookedAt.add(id);
     this.worked(day, kind, main, [...parts.handling, ...looked], minutes, belief);
     if (running) this.back = quieter(running, (this.backSessions += 1), main, reading.stage !== "unridden");
     const because: Because = chosen?.because ?? { code: "ladder" };
@@ -268,6 +275,17 @@ export class TrainersDay {
       ({ by, must }, i) => by && must && !met[i] && date <= by && daysBetween(date, by) <= DATED_WITHIN,
     );
     return near[0]?.skill ?? null;
+  }
+
+  /** What the owner complains of and the horse did well in its walk: looked at in the first week all the same. */
+  private complainedOf(i: number, may: (skill: Skill) => boolean): readonly Skill[] {
+    const { ladder, trainer } = this.asked;
+    if (trainer.sessionsSoFar + i >= FIRST_WEEK) return [];
+    return trainer.complaint
+      .flatMap((id) => skillIn(ladder, id) ?? [])
+      .filter(({ id }) => !this.workedOn.has(id) && !this.lookedAt.has(id))
+      .filter((skill) => this.now.counts(skill) >= RELIABLE && may(skill))
+      .slice(0, 1);
   }
 
   /** What open goals rest on, next in turn, and nobody has looked at. */
