@@ -9,11 +9,11 @@ import { alarmsOf } from "#core/forecast/outlook.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
 import { toEnd } from "#core/kernel/pieces.ts";
 import { BEARS, type Bears, type Skill } from "#core/ladder/skill.ts";
-import { permitOf, readingOf, stepFacts } from "#core/permission/from-record.ts";
+import { stepFacts } from "#core/permission/from-record.ts";
 import { GATE_TICKS, ticksFor } from "#core/permission/ground-check.ts";
-import type { PermitHorse, PermitPerson } from "#core/permission/horse.ts";
+import type { PermitPerson } from "#core/permission/horse.ts";
 import { nobodyLightEnough } from "#core/permission/lightest.ts";
-import { countOf, type NextStep, stateOf } from "#core/permission/next-step.ts";
+import { countOf, stateOf } from "#core/permission/next-step.ts";
 import {
   type Act,
   against,
@@ -24,64 +24,30 @@ import {
   secondPersonFor,
   sessionAct,
   skillAct,
-  type WhenAndWhere,
 } from "#core/permission/permission.ts";
 import type { Reason } from "#core/permission/reasons.ts";
 import { cardWork } from "#core/plan/card-work.ts";
 import type { PlanGoal } from "#core/plan/goal-sets.ts";
 import { nextFrom } from "#core/plan/next-goals.ts";
-import { type NextStepNotice, nextStepNotice, type StepPerson, stepOnTheWay } from "#core/plan/next-step-notice.ts";
 import { nextTowards } from "#core/plan/on-the-way.ts";
-import { factsOf, ladderOf, planAsked, readingOn } from "#core/plan/outlook.ts";
+import { factsOf, readingOn } from "#core/plan/outlook.ts";
 import { beginsNothing } from "#core/plan/planned-days.ts";
 import type { ScheduledSession, WorkRole } from "#core/plan/session.ts";
 import { tell } from "#core/plan/stored-forecast.ts";
-import { layPlan } from "#core/plan/term-plan.ts";
 import { hardSideFor, hardSideOf } from "#core/reading/hard-side.ts";
-import type { HorseReading } from "#core/reading/reading.ts";
 import { stallNotice, stillOpen } from "#core/watch/needs.ts";
 import { isBehind } from "#core/watch/term-needs.ts";
 import { trainerNeeds } from "#core/watch/trainer-needs.ts";
-import type { WeatherHour } from "#core/weather/weather.ts";
+import { type At, atOf, LAID, nextOf, personCalled, stepOf } from "./at.ts";
 import type { Case } from "./case.ts";
 import { type Advised, placeCalled, wishesOf } from "./record.ts";
 
 const PLAYS = 1000;
 const SESSIONS_SHOWN = 10;
-/** A card of two half hours. */
-const LAID = 60;
 const LAST_DAYS = 7;
 
 const round = (x: number): number => Math.round(x * 1000) / 1000;
 
-interface At {
-  readonly file: Case;
-  readonly advised: Advised;
-  readonly ladder: readonly Skill[];
-  readonly reading: HorseReading;
-  readonly horse: PermitHorse;
-  readonly moment: WhenAndWhere;
-  readonly plan: readonly ScheduledSession[];
-}
-
-function atOf(file: Case, advised: Advised): At {
-  const reading = readingOf(advised.record);
-  const horse = permitOf(advised.record, advised.today);
-  const hours: readonly WeatherHour[] = file.weather ? [{ hour: 9, ...file.weather }] : [];
-  const redSigns = file.card?.redSigns ?? [];
-  return {
-    file,
-    advised,
-    ladder: ladderOf(advised.stay),
-    plan: layPlan(planAsked(advised.stay, readingOn(advised.stay).belief)),
-    reading,
-    horse,
-    moment: { place: placeCalled(file.card?.place ?? "pen"), hours, ticked: { asked: [], ticks: [], redSigns } },
-  };
-}
-
-const personCalled = ({ advised: { people } }: At, id: string | null | undefined): PermitPerson | null =>
-  people.find((one) => one.id === id) ?? null;
 const bearingAct = (bears: Bears): Act => ({ ...sessionAct("both", LAID), bears });
 
 /** What may be put on the horse's back today by anybody who is here, with anybody beside them; and why not more. */
@@ -152,43 +118,9 @@ function goalsOf({ advised: { stay } }: At) {
   });
 }
 
-/** The next big step on the way to what is wanted. */
-const nextOf = ({ advised, reading, horse }: At): NextStep | null =>
-  stepOnTheWay(
-    stepFacts(advised.record, reading),
-    advised.stay.goals.map(({ skill }) => skill),
-    horse,
-  );
-function stepOf(at: At): NextStepNotice | null {
-  const { advised, reading, horse, moment, file, plan } = at;
-  const people = advised.people.map(
-    (person): StepPerson => ({
-      ...person,
-      known: file.sessions.filter(({ rider }) => rider === person.id).length,
-      here: () => true,
-    }),
-  );
-  const called = (id: string | null | undefined): StepPerson | null => people.find((one) => one.id === id) ?? null;
-  const rider = called(file.card?.rider);
-  return nextStepNotice({
-    horse,
-    facts: stepFacts(advised.record, reading),
-    goals: advised.stay.goals.map(({ skill }) => skill),
-    today: advised.today,
-    planned: plan.map(({ day, items }) => ({
-      day: addDays(advised.stay.firstDay, day),
-      skills: items.map(({ skill }) => skill),
-    })),
-    people,
-    places: [placeCalled("pen")],
-    redSigns: moment.ticked?.redSigns ?? [],
-    given: rider && { rider, helper: called(file.card?.helper), place: moment.place ?? placeCalled("pen"), moment },
-  });
-}
-
 function gateOf(at: At, kind: SessionKind, skills: readonly Skill[]): GateAnswer {
   const { horse, moment, file, advised, reading } = at;
-  const rider = personCalled(at, file.card?.rider) ?? advised.people[0] ?? null;
+  const rider = personCalled(advised, file.card?.rider) ?? advised.people[0] ?? null;
   const asked = ticksFor(horse.stage, advised.stay.method, secondPersonFor(horse, { bears: "rider", skills: [] }) !== null);
   const ticks = file.card?.ticks === "all" ? [...GATE_TICKS] : file.card?.ticks === "none" || !file.card ? [] : file.card.ticks;
   if (!rider) return { state: "shut", reasons: [], limits: [] };
@@ -202,7 +134,7 @@ function gateOf(at: At, kind: SessionKind, skills: readonly Skill[]): GateAnswer
       skills: skills.map((skill) => askedOf(skill, reading)),
       asked,
     },
-    { helper: personCalled(at, file.card?.helper), ticks, redSigns: file.card?.redSigns ?? [], windy: false },
+    { helper: personCalled(advised, file.card?.helper), ticks, redSigns: file.card?.redSigns ?? [], windy: false },
     kind,
   );
 }
@@ -222,7 +154,7 @@ const NO_CARD = {
 function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanGoal[]) {
   const { advised, ladder, reading, horse, moment, file } = at;
   const { standing } = advised.stay;
-  const people = { rider: personCalled(at, file.card?.rider), helper: personCalled(at, file.card?.helper) };
+  const people = { rider: personCalled(advised, file.card?.rider), helper: personCalled(advised, file.card?.helper) };
   const reasonsFor = (act: Act): readonly Reason[] => barring(against(horse, people, act, moment));
   const held =
     horse.hold !== null ||

@@ -55,6 +55,7 @@ export const standingOf = (sessions: StayRecord["sessions"], changes: Partial<Go
   })),
   stepBack: null,
   grounded: false,
+  groundedToday: false,
   complaint: [],
   handlingIsWork: false,
   again: [],

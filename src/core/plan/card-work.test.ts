@@ -111,10 +111,12 @@ describe("the work on a card", () => {
       ...["give-head", "hindquarters", "voice-trot", "steer", "stop"].flatMap((id) => scored(id, 3)),
       ...scored("trot", 2),
     ];
-    const work = cardWork(
-      asked(scores, { kind: "ground", laid: laidOut(["trot"], { smaller: ["voice-trot", "hindquarters"] }) }),
-    );
-    expect(by("main", work)).toEqual(["voice-trot", "hindquarters"]);
+    const smaller = (ids: readonly string[]) =>
+      cardWork(asked(scores, { kind: "ground", laid: laidOut(["trot"], { smaller: ids }) }));
+    const work = smaller(["give-head", "hindquarters"]);
+    expect(by("main", work)).toEqual(["give-head", "hindquarters"]);
+    // One focus: of two families the first.
+    expect(by("main", smaller(["voice-trot", "hindquarters"]))).toEqual(["voice-trot"]);
     for (const { skill } of work.items) expect(skillOf(skill).bears).toBe("nothing");
   });
   it("never asks a ridden horse for a lesson in what riding it shows anyway, nor to begin or to end with", () => {

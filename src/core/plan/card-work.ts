@@ -14,7 +14,7 @@ import type { StepFacts } from "../permission/steps.ts";
 import type { HardSide } from "../reading/hard-side.ts";
 import { type HorseReading, isImplied, isRidden } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
-import { composed, wantedHandling } from "./compose.ts";
+import { composed, isFamily, wantedHandling } from "./compose.ts";
 import { type PlanGoal, partsOfGoal } from "./goal-sets.ts";
 import { isFirst, Mains } from "./main.ts";
 import type { Condition, ScheduledSession, WorkRole } from "./session.ts";
@@ -95,7 +95,10 @@ export function cardWork(asked: WorkAsked): CardWork {
   // Of a horse that is ridden something else under its rider comes before ground work that it knows.
   const rides = instead?.skills.some(({ bears }) => bears === "rider") ? instead : null;
   const fallback = able.length > 0 ? null : (rides ?? (planned.length > 0 && smaller.length > 0 ? null : alone(asked, may)));
-  const main = able.length > 0 ? able : fallback ? fallback.skills : smaller.slice(0, 2);
+  // One focus, on the smaller card too.
+  const [first, second] = smaller;
+  const focus = first && second && isFamily(first, second) ? [first, second] : smaller.slice(0, 1);
+  const main = able.length > 0 ? able : fallback ? fallback.skills : focus;
   const because = fallback?.because ?? laid?.because ?? { code: "ladder" as const };
   const withheld = planned.flatMap((skill): Withheld[] => {
     const reasons = barred(skill);

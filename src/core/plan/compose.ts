@@ -103,8 +103,8 @@ function warmUpOf(asked: ComposeAsked, well: readonly Skill[]): readonly Skill[]
   const first = ladder.filter((skill) => hasTag(skill, "give-head", "hindquarters") && well.includes(skill));
   const rides = kind === "both" && main.some(({ bears }) => bears !== "nothing");
   const onGround = ordered.find(({ bears }) => bears === "nothing") ?? first[0];
-  // Where nothing prepares it, what the horse does well under its rider.
-  const anyway = first.length > 0 ? first : well.filter(({ bears }) => bears === "rider");
+  // Where nothing prepares it, what the horse does well under its rider, or a walk in hand.
+  const anyway = [...first, ...well.filter(({ bears }) => bears === "rider"), ...well.filter((skill) => hasTag(skill, "lead"))];
   const chosen =
     rides && onGround
       ? [onGround, ...ordered.filter((skill) => skill !== onGround)]

@@ -25,6 +25,8 @@ export interface GoalStanding {
   readonly stepBack: StepBack | null;
   /** Nothing is ever put on its back: too young, or signed so. */
   readonly grounded: boolean;
+  /** Nor today, as a red sign was seen. */
+  readonly groundedToday: boolean;
   /** Skills that the owner's complaint names. */
   readonly complaint: readonly string[];
   /** Handling is what it came for, or barely has. */
@@ -77,6 +79,7 @@ export function standingOf({ record, today, goals, complaint, stuck, ladder }: S
     past: sessions,
     stepBack: horse.stepBack,
     grounded,
+    groundedToday: horse.redToday.length > 0,
     complaint: complained,
     handlingIsWork:
       kind === "unhandled" ||

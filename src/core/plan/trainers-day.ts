@@ -146,7 +146,7 @@ export class TrainersDay {
     const may = (skill: Skill): boolean =>
       !forbids(pins, skill.id, day) &&
       day >= (ahead.notBefore.get(skill.id) ?? Number.NEGATIVE_INFINITY) &&
-      !(trainer.grounded && skill.bears !== "nothing") &&
+      !((trainer.grounded || (trainer.groundedToday && day === ahead.today)) && skill.bears !== "nothing") &&
       !(back && (back.skills.includes(skill.id) || (back.bearing && skill.bears !== "nothing"))) &&
       !(this.lastFence !== null && day - this.lastFence <= 1 && isFence(skill, ladder)) &&
       missingFor(skill, steps).length === 0;
