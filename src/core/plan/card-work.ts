@@ -4,7 +4,8 @@
  */
 
 import type { SessionKind } from "../card/card.ts";
-import type { Side } from "../kernel/sides.ts";
+import { type Side, sidesOf } from "../kernel/sides.ts";
+import { trackKey } from "../ladder/level.ts";
 import { RELIABLE, WELL } from "../ladder/marks.ts";
 import type { Method } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -85,6 +86,8 @@ export function cardWork(asked: WorkAsked): CardWork {
     asked.laid && (stepBack === null || asked.laid.because.code === "protocol" || isAsked(asked.laid.because))
       ? asked.laid
       : null;
+  const seenOnce = ({ id, sided }: Skill): boolean =>
+    sidesOf(sided).every((side) => (reading.levels.get(trackKey(id, side))?.times ?? 0) <= 1);
   const skillOf = (id: string): readonly Skill[] => ladder.filter((skill) => skill.id === id);
   // A session given on a day that was not planned takes up what comes next, but begins nothing on a day on which nothing is begun.
   const waits = (skill: Skill): boolean => asked.noFirst && laid !== null && !isAsked(laid.because) && isFirst(skill, reading);
@@ -117,7 +120,7 @@ export function cardWork(asked: WorkAsked): CardWork {
     ],
     look: (laid?.warmUp ?? [])
       .flatMap(skillOf)
-      .filter((skill) => ["none", "told"].includes(reading.basisOf(skill)) || complaint.includes(skill.id)),
+      .filter((skill) => ["none", "told"].includes(reading.basisOf(skill)) || (complaint.includes(skill.id) && seenOnce(skill))),
     stepBack,
     nextStep: nextStep && !main.includes(nextStep.skill) ? nextStep : null,
     held,

@@ -104,7 +104,10 @@ function warmUpOf(asked: ComposeAsked, well: readonly Skill[]): readonly Skill[]
   const rides = kind === "both" && main.some(({ bears }) => bears !== "nothing");
   const onGround = ordered.find(({ bears }) => bears === "nothing") ?? first[0];
   // Where nothing prepares it, what the horse does well under its rider, or a walk in hand.
-  const anyway = [...first, ...well.filter(({ bears }) => bears === "rider"), ...well.filter((skill) => hasTag(skill, "lead"))];
+  const begins = main.some(({ bears }) => bears === "rider")
+    ? well.filter(({ bears }) => bears === "rider")
+    : well.filter((skill) => hasTag(skill, "lead"));
+  const anyway = [...first, ...begins];
   const chosen =
     rides && onGround
       ? [onGround, ...ordered.filter((skill) => skill !== onGround)]
