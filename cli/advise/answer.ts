@@ -8,7 +8,7 @@ import { levelShown } from "#core/forecast/estimator.ts";
 import { alarmsOf } from "#core/forecast/outlook.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
 import { toEnd } from "#core/kernel/pieces.ts";
-import { BEARS, type Bears, type Skill } from "#core/ladder/skill.ts";
+import { BEARS, type Skill } from "#core/ladder/skill.ts";
 import { stepFacts } from "#core/permission/from-record.ts";
 import { GATE_TICKS, ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
@@ -48,11 +48,11 @@ const LAST_DAYS = 7;
 
 const round = (x: number): number => Math.round(x * 1000) / 1000;
 
-const bearingAct = (bears: Bears): Act => ({ ...sessionAct("both", LAID), bears });
+const WEIGHT: Act = { ...sessionAct("both", LAID), bears: "weight" };
 
 /** What may be put on the horse's back today by anybody who is here, with anybody beside them; and why not more. */
 function limitsOf(at: At) {
-  const { horse, moment, advised } = at;
+  const { horse, moment, advised, ladder, reading } = at;
   const { people } = advised;
   const here = (act: Act, rider: PermitPerson | null): readonly Reason[] =>
     barring(against(horse, { rider, helper: people.find(({ id }) => id !== rider?.id) ?? null }, act, moment)).filter(
@@ -60,19 +60,22 @@ function limitsOf(at: At) {
     );
   const mayBear = (act: Act): readonly PermitPerson[] =>
     people.filter((person) => barring(riderReasons(horse, person, act)).length === 0);
-  const weight = bearingAct("weight");
-  const anyway = here(weight, null);
+  const anyway = here(WEIGHT, null);
   // What a list or a step back asks for is a matter of days; whoever could bear the horse still can.
   const final = anyway.filter(({ code }) => code !== "not-ready" && code !== "step-back" && code !== "stage-place");
   const heavy = nobodyLightEnough(horse.load, people);
-  const who = final.length > 0 ? [] : mayBear(weight);
-  const bears = [...BEARS].reverse().find((one) => {
-    const act = bearingAct(one);
-    return one === ("nobody" as string) ? true : one === "nothing" || (here(act, null).length === 0 && mayBear(act).length > 0);
-  });
+  const who = final.length > 0 ? [] : mayBear(WEIGHT);
+  // A horse that is ready for weight in the stirrup is not ready to be sat on.
+  const able = (skill: Skill): boolean => {
+    const act = skillAct(skill, reading);
+    return here(act, null).length === 0 && mayBear(act).length > 0;
+  };
+  const bears = [...BEARS]
+    .reverse()
+    .find((one) => ladder.some((skill) => skill.bears === one && one !== "nothing" && able(skill)));
   // Nothing stands against the horse, and nobody who is here may: then the people are why.
   const theirs =
-    who.length > 0 || final.length > 0 ? [] : people.flatMap((person) => barring(riderReasons(horse, person, weight)));
+    who.length > 0 || final.length > 0 ? [] : people.flatMap((person) => barring(riderReasons(horse, person, WEIGHT)));
   return {
     risk: horse.risk,
     bears: bears ?? "nothing",

@@ -14,7 +14,7 @@ import { loadLimit } from "../tools/load.ts";
 import { redSeen } from "./ground-check.ts";
 import type { PermitHorse } from "./horse.ts";
 import { nobodyLightEnough } from "./lightest.ts";
-import { against, askedOf, barring, horseReasons, skillAct, tickReasons } from "./permission.ts";
+import { against, askedOf, barring, horseReasons, placeReasons, skillAct, tickReasons } from "./permission.ts";
 import { mayOverride, overriddenBy, type Reason, strengthOf } from "./reasons.ts";
 import { againstRecord } from "./record.ts";
 import { levelsAsked, mayAskFor, missingFor, STEP_LISTS, STEPS, type StepFacts, unreadyOf } from "./steps.ts";
@@ -72,6 +72,21 @@ describe("whatever bears weight, from the first foot in the stirrup", () => {
     const fast = [held({ because: "restricted", restricts: "fast", until: DAY })] as PermitHorse["checks"];
     expect(codes(ask({ checks: fast }, "canter"))).toEqual(["check"]);
     expect(ask({ checks: fast }, "trot")).toEqual([]);
+  });
+});
+
+describe("a horse in its first rides", () => {
+  it("is ridden in small and covered places until it is ready for the open arena", () => {
+    const act = { bears: "rider" } as const;
+    const said = (place: Parameters<typeof dayPlaceOf>[1], smallPlaces: boolean) =>
+      placeReasons({ stage: "first-rides", smallPlaces }, dayPlaceOf("here", place), act);
+    expect(said({ outdoor: true }, true)).toMatchObject([{ code: "stage-place", open: true }]);
+    expect(said({ outdoor: true, separate: true }, true)).toEqual([]);
+    expect(said({ outdoor: false }, true)).toEqual([]);
+    expect(said({ outdoor: true }, false)).toEqual([]);
+    expect(said({ outdoor: true, stages: ["riding"] }, true)).toEqual([
+      { code: "stage-place", place: "here", stage: "first-rides" },
+    ]);
   });
 });
 

@@ -265,10 +265,11 @@ export const placeReasons = (
   { stage, smallPlaces }: Pick<PermitHorse, "stage" | "smallPlaces">,
   { id, stages, outdoor, separate }: PermitPlace,
   act: Pick<Act, "bears">,
-): readonly Reason[] =>
-  bearing(act) && (!stages.includes(stage) || (smallPlaces && outdoor && !separate))
-    ? [{ code: "stage-place", place: id, stage }]
-    : [];
+): readonly Reason[] => {
+  if (!bearing(act)) return [];
+  if (!stages.includes(stage)) return [{ code: "stage-place", place: id, stage }];
+  return smallPlaces && outdoor && !separate ? [{ code: "stage-place", place: id, stage, open: true }] : [];
+};
 
 /** What the weather of these hours bars there; null where nothing. The first hour that bars speaks. */
 export function weatherReason(

@@ -97,7 +97,8 @@ export type Reason =
   /** Tight, or trying to leave, as it was tapped last. */
   | { readonly code: "not-soft"; readonly state: CourseState; readonly minutes: number }
   | WeatherBar
-  | { readonly code: "stage-place"; readonly place: PlaceId; readonly stage: Stage }
+  /** `open`: horses of this stage go there, and this one is not ready for the open arena. */
+  | { readonly code: "stage-place"; readonly place: PlaceId; readonly stage: Stage; readonly open?: true }
   | { readonly code: "not-ticked"; readonly tick: GateTick }
   /** Told, never barring. */
   | { readonly code: "time-off"; readonly days: number }

@@ -214,6 +214,8 @@ export function sayReason(reason: Reason, names: ReasonNames = THE_RIDER): strin
     case "weather":
       return sayWeatherBar(reason);
     case "stage-place":
+      if (reason.open)
+        return t("Not the {place} yet. First it steers and stops well in a small place.", { place: names.place(reason.place) });
       return t("Not the {place}: this horse is {stage}.", { place: names.place(reason.place), stage: STAGE[reason.stage] });
     case "not-ticked":
       return t("Still to check: {tick}.", { tick: inner(TICK[reason.tick]) });

@@ -85,6 +85,7 @@ const REASONS: Reason[] = [
   { code: "weather", what: "wind", because: "small-place", hour: 14, windMps: 9 },
   { code: "weather", what: "wind", because: "ground-first", hour: 14, windMps: 9 },
   { code: "stage-place", place, stage: "unridden" },
+  { code: "stage-place", place, stage: "first-rides", open: true },
   { code: "not-ticked", tick: "girth" },
   { code: "time-off", days: 8 },
   { code: "incident", kind: "buck", day: DAY },
