@@ -61,14 +61,18 @@ export const askedOfHelper = (needed: number, length: number): number | null => 
 export const slotsWithin = (minutes: number | null, step: number, { minutes: slot }: Pick<SlotGrid, "minutes">): number | null =>
   minutes === null ? null : step * Math.max(1, Math.floor((minutes + TACKING_UP) / (step * slot)));
 
+type Ground = Pick<DayFacts["places"][number], "separate" | "outdoor" | "stages">;
+/** Out of the fence: where nobody goes in his first rides. */
+const isOut = ({ separate, outdoor, stages }: Ground): boolean => outdoor && !separate && !stages.includes("first-rides");
 /** As the plan has it; else pens suit ground work and first rides, open places a horse that is ridden on. Others will do, at a price. */
 export function suitsBest(
-  place: Pick<DayFacts["places"][number], "separate">,
+  place: Ground,
   { stage, planned }: Pick<DayHorse, "stage" | "planned">,
   kind: Placement["kind"],
 ): boolean {
-  const inPen = planned?.place ? planned.place === "pen" : kind === "ground" || stage !== "riding";
-  return place.separate === inPen;
+  const wanted = planned?.place ?? (kind === "ground" || stage !== "riding" ? "pen" : null);
+  if (wanted === null || wanted === "pen") return place.separate === (wanted === "pen");
+  return !place.separate && isOut(place) === (wanted === "out");
 }
 /** Slots between the halves of a split session, so that the horse has rested. */
 export const SPLIT_GAP = 2 * HOUR;

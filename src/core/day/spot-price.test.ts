@@ -108,9 +108,25 @@ describe("what a spot costs", () => {
     expect(at({ place: "pens" })).toBe(9 + 2);
     expect(at({ rider: "ben" })).toBe(20);
     expect(at({ rider: "zed" })).toBeNull();
-    const planned = { place: "open", notFor: ["ann" as PersonId] } as const;
+    const planned = { place: "arena", notFor: ["ann" as PersonId] } as const;
     const other = pricer(day({ horses: [horse("fox", { planned }), horse("elk")] }), wish());
     expect(other({ ...wish(), rider: "ann" as PersonId, start: fromSeven(0), place: "ring" as PlaceId })).toBe(9 + 8);
+    // Poles stand in the arena, and a first ride out is nothing for it.
+    const hill = place("hill", { outdoor: true, stages: ["riding"] });
+    const places = [place("ring"), place("pens", { separate: true }), place("arena", { outdoor: true }), hill];
+    const costs = (wanted: "arena" | "out" | null) => {
+      const of = pricer(
+        day({ places, horses: [horse("fox", { planned: { place: wanted, notFor: [] } }), horse("elk")] }),
+        wish(),
+      );
+      const on = (id: string) => of({ ...wish(), rider: "ann" as PersonId, start: fromSeven(0), place: id as PlaceId });
+      return [on("arena"), on("hill")];
+    };
+    expect([costs("arena"), costs("out"), costs(null)]).toEqual([
+      [9, 11],
+      [11, 9],
+      [9, 9],
+    ]);
     const moved = pricer(day(), wish({ card: "c1", stay: "elk" }));
     const elk = { ...wish({ card: "c1" as CardId, stay: "elk" as StayId }), rider: "ann" as PersonId, place: "ring" as PlaceId };
     expect([moved({ ...elk, start: fromSeven(4) }), moved({ ...elk, start: fromSeven(8) })]).toEqual([0, 6 + 2 * 2]);

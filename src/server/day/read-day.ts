@@ -112,7 +112,7 @@ function plannedFor(horse: DayHorse, { laid, people, barn }: Around): PlannedWor
   const bare = sessionAct(session.kind, DAY_GRID.minutes);
   const barred = (person: DayPerson, act: Act): boolean => barring(riderReasons(horse, person, act)).length > 0;
   return {
-    place: session.place === "anywhere" ? null : session.place === "pen" ? "pen" : "open",
+    place: session.place === "anywhere" ? null : session.place,
     second: seconds.length === 0 ? null : seconds.some((skill) => skill.bears === "nothing") ? "ground" : "ridden",
     notFor: people.filter((one) => !barred(one, bare) && barred(one, workingOn(bare, asked))).map(({ id }) => id),
   };
