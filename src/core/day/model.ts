@@ -1,7 +1,6 @@
 /** A day as slots, people, horses, places and what has been put where. Slots are half-open: [start, start + length). */
 import type { SessionKind } from "../card/card.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "../kernel/brand.ts";
-import type { SkillPlace } from "../ladder/skill.ts";
 import type { PermitHorse, PermitPerson } from "../permission/horse.ts";
 import type { PermitPlace } from "../permission/permission.ts";
 import type { Reason } from "../permission/reasons.ts";
@@ -46,7 +45,7 @@ export interface DayHorse extends PermitHorse {
 }
 export interface PlannedWork {
   /** Null: wherever there is room. */
-  readonly place: Exclude<SkillPlace, "anywhere"> | null;
+  readonly place: "pen" | "arena" | "out" | null;
   /** Who may work the horse, but not what the plan has for it today: the card would ask something else of it. */
   readonly notFor: readonly PersonId[];
   /** What of it wants somebody beside the horse, the lightest that does: work on the ground, or under a rider. Null or missing: nothing does. */
