@@ -8,7 +8,7 @@ import { levelShown } from "#core/forecast/estimator.ts";
 import { alarmsOf } from "#core/forecast/outlook.ts";
 import { type GateAnswer, readGate } from "#core/gate/gate.ts";
 import { toEnd } from "#core/kernel/pieces.ts";
-import { BEARS, type Skill } from "#core/ladder/skill.ts";
+import type { Skill } from "#core/ladder/skill.ts";
 import { stepFacts } from "#core/permission/from-record.ts";
 import { GATE_TICKS, ticksFor } from "#core/permission/ground-check.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
@@ -70,9 +70,7 @@ function limitsOf(at: At) {
     const act = skillAct(skill, reading);
     return here(act, null).length === 0 && mayBear(act).length > 0;
   };
-  const bears = [...BEARS]
-    .reverse()
-    .find((one) => ladder.some((skill) => skill.bears === one && one !== "nothing" && able(skill)));
+  const bears = (["rider", "weight"] as const).find((most) => ladder.some((skill) => skill.bears === most && able(skill)));
   // Nothing stands against the horse, and nobody who is here may: then the people are why.
   const theirs =
     who.length > 0 || final.length > 0 ? [] : people.flatMap((person) => barring(riderReasons(horse, person, WEIGHT)));

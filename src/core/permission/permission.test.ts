@@ -189,6 +189,9 @@ describe("big steps", () => {
     const ride = { saddleMinutes: 20 };
     const rides = [session("2026-07-08", ride), session("2026-07-09", ride), ...humped];
     expect(missingFor(skillOf("canter"), facts(trots, { sessions: rides, rides: 9 }))).toEqual([{ code: "quiet", in: "tack" }]);
+    // Under a rider it is one thing to mend, not two.
+    const ridden = humped.map((one) => ({ ...one, ...ride }));
+    expect(missingFor(skillOf("canter"), facts(trots, { sessions: ridden, rides: 9 }))).toEqual([{ code: "quiet", in: "rides" }]);
   });
   it("ask of a horse that is told to be ridden one quiet look with the tack here, and what stops it", () => {
     const told = readHorse({ ladder: SKILLS, scores: [], kind: "started", history: { ridden: "yes" }, rides: 0 });

@@ -132,8 +132,10 @@ function levelsOf(step: Step, changes: readonly StepChange[], ladder: readonly S
   return [...changed, ...added].filter(({ at }) => at > 0);
 }
 /** What a step asks for beside levels: the barn does not change that. */
-export const restOf = (step: Step): readonly Exclude<Need["code"], "level">[] =>
-  STEP_LISTS[step].needs.flatMap(({ code }) => (code === "level" ? [] : [code]));
+export const restOf = (step: Step): readonly (Exclude<Need["code"], "level" | "quiet"> | "quiet-tack" | "quiet-rides")[] =>
+  STEP_LISTS[step].needs.flatMap((need) =>
+    need.code === "level" ? [] : [need.code === "quiet" ? (`quiet-${need.in}` as const) : need.code],
+  );
 /** A list may not ask for the step itself, nor for what is learnt after it: it would never be full. */
 export const mayAskFor = (step: Step, skill: string, ladder: readonly Skill[]): boolean => {
   const own = STEP_LISTS[step].of.flatMap((tag) => tagged(ladder, tag)).map(({ id }) => id);
@@ -218,7 +220,7 @@ function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFact
 
 function missingOf(needs: readonly Need[], facts: StepFacts): readonly MissingForStep[] {
   const { ladder, sessions, sessionsSoFar, rides, groundSessionsFirst } = facts;
-  return needs.flatMap((need): readonly MissingForStep[] => {
+  const missing = needs.flatMap((need): readonly MissingForStep[] => {
     switch (need.code) {
       case "level":
         return tagged(ladder, need.tag).flatMap((skill) => lacking(skill, need.at, need.oneSide ?? false, facts));
@@ -234,6 +236,9 @@ function missingOf(needs: readonly Need[], facts: StepFacts): readonly MissingFo
         return sessions.filter(hadTack(ladder)).slice(-1).some(isQuiet) ? [] : [{ code: "tacked-here" }];
     }
   });
+  // A ride that was not quiet is a session with the tack as well: one thing to mend.
+  const loud = missing.findIndex(({ code }) => code === "quiet");
+  return missing.filter(({ code }, i) => code !== "quiet" || i === loud);
 }
 
 /** What a horse has behind it that has carried riders, whatever its last score. */

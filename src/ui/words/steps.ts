@@ -11,7 +11,8 @@ import { sayMissing } from "./reasons.ts";
 
 /** What a step asks for beside levels. */
 export const STEP_NEED: Readonly<Record<ReturnType<typeof restOf>[number], string>> = {
-  quiet: "no trouble in the last two such sessions, on different days",
+  "quiet-tack": "no trouble in the last two sessions with the tack, on different days",
+  "quiet-rides": "no trouble in the last two rides, on different days",
   "ground-sessions": "the method's sessions on the ground",
   "tacked-here": "one quiet session here with the tack",
 };
