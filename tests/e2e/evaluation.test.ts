@@ -5,7 +5,20 @@ import { type Served, serveStandin } from "#bin/serve.ts";
 import { RUNGS } from "#core/intake/instrument.ts";
 import { sidesOf } from "#core/kernel/sides.ts";
 import { skillOf } from "#shipped/ladder.ts";
-import { bodyOf, button, expectAccessible, fill, follow, link, reload, Screens, saidBy, TABLET, text } from "#tests/screen.ts";
+import {
+  bodyOf,
+  button,
+  expectAccessible,
+  fill,
+  follow,
+  link,
+  reload,
+  Screens,
+  saidBy,
+  TABLET,
+  text,
+  thumb,
+} from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let scale: Served;
@@ -28,10 +41,7 @@ class Finger {
   others = 0;
   constructor(readonly page: Page) {}
   private async touch(selector: string): Promise<void> {
-    const target = await this.page.waitForSelector(selector);
-    // Out from under the bar at the foot of the screen, as a person would scroll it.
-    await target?.evaluate((element) => element.scrollIntoView({ block: "center" }));
-    await target?.tap();
+    await thumb(await this.page.waitForSelector(selector));
   }
   async score(label: string): Promise<void> {
     this.scores += 1;
@@ -163,7 +173,7 @@ async function mind(page: Page, finger: Finger): Promise<void> {
   await finger.press("Fright: start the clock");
   await saved(page);
   await reload(page);
-  await (await page.waitForSelector("ol button::-p-text(Mind)"))?.tap();
+  await thumb(await page.waitForSelector("ol button::-p-text(Mind)"));
   await finger.press("Settled");
   await text(page, "Reads as quick to learn, quiet");
 }

@@ -1,6 +1,6 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bodyOf, button, expectAccessible, fill, follow, reload, Screens, TABLET, text } from "#tests/screen.ts";
+import { bodyOf, button, expectAccessible, fill, follow, reload, Screens, TABLET, text, thumb } from "#tests/screen.ts";
 import { Site } from "#tests/site.ts";
 
 let screens: Screens;
@@ -13,12 +13,12 @@ beforeAll(async () => {
 afterAll(() => screens.close());
 
 const press = async (page: Page, name: string): Promise<void> => {
-  await (await page.waitForSelector(`button[aria-label^="${name}"]`))?.tap();
+  await thumb(await page.waitForSelector(`button[aria-label^="${name}"]`));
 };
 const pressed = (page: Page, name: string): Promise<boolean> =>
   page.$eval(`button[aria-label^="${name}"]`, (button) => button.getAttribute("aria-pressed") === "true");
 const go = async (page: Page, rung: string): Promise<void> => {
-  await (await page.waitForSelector(`ol button::-p-text(${rung})`))?.tap();
+  await thumb(await page.waitForSelector(`ol button::-p-text(${rung})`));
   await page.waitForFunction((wanted) => document.querySelector("h1")?.textContent?.endsWith(wanted), {}, rung);
 };
 const saved = (page: Page) => page.waitForFunction(() => document.body.innerText.includes("Saved"));
@@ -123,9 +123,9 @@ describe("the walk on the tablet", () => {
     await fill(page, "Body length, in", "150 cm");
     await text(page, "374 kg");
     await go(page, "Yielding");
-    await (await page.waitForSelector("button::-p-text(Stop here)"))?.tap();
+    await thumb(await page.waitForSelector("button::-p-text(Stop here)"));
     await fill(page, "Why the evaluation stops here", "Kicked at the rope twice.");
-    await (await page.waitForSelector("button::-p-text(Stop; what you scored counts)"))?.tap();
+    await thumb(await page.waitForSelector("button::-p-text(Stop; what you scored counts)"));
     await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Outcome");
     expect(await bodyOf(page)).toMatch(/places to look, not diagnoses\. Vet, dentist and farrier come first/);
     await saved(page);

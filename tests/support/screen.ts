@@ -128,17 +128,44 @@ export const choose = async (page: Page, name: string): Promise<void> => {
 };
 export const text = (page: Page, words: string): Promise<ElementHandle<Element> | null> =>
   page.waitForSelector(`::-p-text(${words})`);
-/**
- * A tap by hand: what is meant is first brought from under bars that stand over the page. A page that was just loaded is a phone's only once it is laid out;
- * until then what phones alone show has no place.
- */
+/** Where a click arrived: on what was meant, on what no hand can press, or on another control, by its words. Nothing: it was never heard. */
+type Landed = { readonly on: "target" | "ground" } | { readonly on: "other"; readonly what: string } | null;
+/** Laid out, from under bars that stand over the page, and at rest: what grows above it in between would take the tap. */
+const bringUnderThumb = (element: Element): Promise<void> =>
+  (async () => {
+    const frame = () => new Promise(requestAnimationFrame);
+    for (let tries = 0; tries < 600 && element.getClientRects().length === 0; tries += 1) await frame();
+    for (let [top, tries] = [Number.NaN, 0]; tries < 60; tries += 1) {
+      element.scrollIntoView({ block: "center" });
+      await frame();
+      const now = element.getBoundingClientRect().top;
+      if (now === top) break;
+      top = now;
+    }
+    const heard = new Promise<Landed>((resolve) => {
+      const listen = ({ target }: Event): void => {
+        const control = (target as Element).closest("button, a, input, label, select, summary, textarea");
+        if (element.contains(target as Node) || control?.contains(element)) resolve({ on: "target" });
+        else resolve(control ? { on: "other", what: control.textContent } : { on: "ground" });
+      };
+      addEventListener("click", listen, { capture: true, once: true });
+      setTimeout(resolve, 5000, null);
+    });
+    Object.assign(window, { heard });
+  })();
+/** A tap by hand, done once its click has arrived. A page that moved just then is tapped again, as a hand would; one that put another control under it is not. */
 export async function thumb(target: ElementHandle<Element> | null): Promise<void> {
-  await target?.evaluate(async (element) => {
-    for (let frame = 0; frame < 600 && element.getClientRects().length === 0; frame += 1)
-      await new Promise(requestAnimationFrame);
-    element.scrollIntoView({ block: "center" });
-  });
-  await target?.tap();
+  for (let tries = 0; target && tries < 3; tries += 1) {
+    await target.evaluate(bringUnderThumb);
+    await target.tap();
+    // A click that leads away takes the page, and its answer, with it.
+    const landed = await target
+      .evaluate(() => (window as unknown as { heard: Promise<Landed> }).heard)
+      .catch((): Landed => ({ on: "target" }));
+    if (landed?.on === "target") return;
+    if (landed?.on === "other") throw new Error(`a tap landed on "${landed.what}"`);
+  }
+  if (target) throw new Error("a tap landed nowhere, three times");
 }
 /** What a part of the page says, in one line. */
 export const saidBy = async (page: Page, selector: string): Promise<string> =>
