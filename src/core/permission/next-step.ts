@@ -1,5 +1,5 @@
 /** The next big step on the way to what is wanted of a horse, and what it still waits for. */
-import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, skillIn, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { SHOWN } from "../reading/reading.ts";
 import { isTaken, type MissingForStep, missingFor, STEP_LISTS, STEPS, type Step, type StepFacts, TO_CARRY } from "./steps.ts";
@@ -41,13 +41,11 @@ export const readySteps = (facts: StepFacts): readonly NextStep[] =>
   stepsBefore(facts, () => true).filter(({ missing }) => missing.length === 0);
 
 /**
- * Skills by which what a step still lacks comes about, best first: the one that lacks; for quiet sessions with the tack, or the first of them here, what is
- * done with the tack on; for quiet rides what lies below it under a rider.
+ * Skills by which what a step still lacks comes about, best first: the one that lacks, or what that itself still waits for; for quiet sessions with the
+ * tack, or the first of them here, what is done with the tack on; for quiet rides what lies below it under a rider.
  */
-export function workTowards(
-  { skill, missing }: NextStep,
-  { ladder, reading }: Pick<StepFacts, "ladder" | "reading">,
-): readonly string[] {
+export function workTowards({ skill, missing }: Pick<NextStep, "skill" | "missing">, facts: StepFacts): readonly string[] {
+  const { ladder, reading } = facts;
   const below = ancestorsIn(ladder, skill.id);
   const known = (one: Skill): boolean => reading.counts(one) >= SHOWN;
   const tacked = tagged(ladder, "tacked")
@@ -56,8 +54,11 @@ export function workTowards(
   const ridden = ladder.filter((one) => one.bears === "rider" && known(one) && below.includes(one.id));
   const by = (one: MissingForStep): readonly string[] => {
     switch (one.code) {
-      case "level":
-        return [one.skill];
+      case "level": {
+        const lacks = skillIn(ladder, one.skill);
+        const first = lacks ? missingFor(lacks, facts) : [];
+        return lacks && first.length > 0 ? workTowards({ skill: lacks, missing: first }, facts) : [one.skill];
+      }
       case "quiet":
         return (one.in === "tack" ? tacked : ridden).map(({ id }) => id).reverse();
       case "tacked-here":

@@ -73,9 +73,36 @@ describe("the owner's complaint", () => {
       const standing = standingOf(sessions, { complaint: [complaint], handlingIsWork: true, sessionsSoFar: 0 });
       const record = { sessions, seen: walked, standing: { ...standing, scores: [...walked, ...standing.scores] } };
       const plan = planOf(recordOf({ ...record, goals: [goal("girth")] })).slice(0, 5);
-      const asked = plan.flatMap(({ items, handling }) => [...items.map(({ skill }) => skill), ...handling]);
+      const asked = plan.flatMap(({ items, handling, warmUp }) => [...items.map(({ skill }) => skill), ...handling, ...warmUp]);
       expect([complaint, level, asked.includes(complaint)]).toEqual([complaint, level, true]);
     }
+  });
+});
+
+describe("a session's focus", () => {
+  it("is two things of one family where both are under way, and at most one of them is new", () => {
+    const sessions = [
+      worked(2, ["lead", "stand", "rope-flag", "pad", "give-head", "hindquarters"], 2),
+      worked(4, ["lead", "stand"], 4),
+    ];
+    const plan = planOf(recordOf({ sessions, standing: standingOf(sessions), goals: [{ ...goal("sit"), must: true }] }));
+    expect(mains(plan).filter((main) => main.length > 1).length).toBeGreaterThan(2);
+    const begun = new Set(sessions.flatMap(({ work }) => work.map(({ skill }) => skill)));
+    for (const { items, warmUp } of plan) {
+      const main = items.map(({ skill }) => skill);
+      expect(main.length).toBeLessThanOrEqual(2);
+      expect(main.filter((id) => !begun.has(id)).length).toBeLessThanOrEqual(1);
+      for (const id of [...main, ...warmUp]) begun.add(id);
+      const [a, b] = main.map((id) => skillOf(id));
+      if (a && b) expect([a.id, b.id, a.branch === b.branch || a.after.includes(b.id) || b.after.includes(a.id)]).toContain(true);
+    }
+  });
+  it("is not the same proof day after day at the end of a term while something promised is open", () => {
+    const sessions = [4, 5].map((day) => worked(day, ["lead", "tie"], 4));
+    const goals = [goal("tie", 4), goal("leg-yield")].map((one) => ({ ...one, must: true }));
+    const record = recordOf({ sessions, standing: standingOf(sessions, { handlingIsWork: true }), goals });
+    const last = mains(planOf({ ...record, lastDay: addDays(record.today, 9) })).slice(-3);
+    expect(last.filter((main, i) => i > 0 && main.join() === "tie" && last[i - 1]?.join() === "tie")).toEqual([]);
   });
 });
 

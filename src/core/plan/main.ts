@@ -188,6 +188,8 @@ export class Mains {
       );
     if (!first) return null;
     const { goal, skill, open } = first;
+    // Shown the day before, and nothing else of it to show: what was promised and is not there yet gets the day.
+    if (!open && moment.before.at(-1)?.includes(skill.id) && this.open(moment).length > 0) return null;
     return {
       skills: [skill],
       because: open ? { code: "goal", goal: goal.skill, part: false, must: goal.must } : { code: "proof", goal: goal.skill },
@@ -249,7 +251,7 @@ export class Mains {
       if (other) return other;
     }
     if (!first) return null;
-    return { skills: [first, ...this.beside(first, candidates, moment)], because: this.reasonFor(first, open) };
+    return { skills: [first, ...this.beside(first, [...candidates, ...fresh], moment)], because: this.reasonFor(first, open) };
   }
 
   private isNone = (id: string, { reading }: MainMoment): boolean => {
@@ -270,14 +272,24 @@ export class Mains {
       .flatMap((one) => this.begunWith(one, moment));
   }
 
-  /** A second thing of the family; at most one of the two is new. */
+  /**
+   * A second thing of the family, as a session has room for it: what is under way before what has to be begun, and at most one of the two is new. A first
+   * step is the whole of its day.
+   */
   private beside(first: Skill, candidates: readonly Skill[], { reading, steps }: MainMoment): readonly Skill[] {
     const isNew = (skill: Skill): boolean => reading.basisOf(skill) === "none" || reading.counts(skill) < 1;
-    const isStep = (skill: Skill): boolean => readySteps(steps).some((one) => one.skill === skill);
-    if (isStep(first) || isNew(first)) return [];
-    const second = candidates.find(
-      (skill) => skill !== first && isFamily(first, skill) && !isNew(skill) && !isStep(skill) && skill.bears === first.bears,
+    const ready = readySteps(steps).map(({ skill }) => skill);
+    if (ready.includes(first)) return [];
+    const isHandling = ({ nature }: Skill): boolean => nature === "handling";
+    const able = candidates.filter(
+      (skill) =>
+        skill !== first &&
+        isFamily(first, skill) &&
+        skill.bears === first.bears &&
+        isHandling(skill) === isHandling(first) &&
+        !ready.includes(skill),
     );
+    const second = able.find((skill) => !isNew(skill)) ?? (isNew(first) ? undefined : able[0]);
     return second ? [second] : [];
   }
 
