@@ -49,6 +49,10 @@ export interface ChoiceState {
   readonly freshness?: boolean;
   /** How many of the items may be new, which one session begins one of; missing: one. */
   readonly mostNew?: number;
+  /** By skill: the level that a first time still waits for, 0 where none does; missing: none waits. */
+  readonly awaited?: Float64Array;
+  /** As on a card: what comes after the first is of its family, and a first time has the session to itself. Missing: any. */
+  readonly together?: { readonly family: readonly Uint8Array[]; readonly alone: Uint8Array };
 }
 
 /** Over some tracks: the lowest z of P(θ ≥ level), which is that of the side on which least is known to be there. */
@@ -66,6 +70,11 @@ export function lowestTrack(levels: Float64Array, from: number, to: number): num
   let lowest = Number.POSITIVE_INFINITY;
   for (let track = from; track < to; track += 1) lowest = Math.min(lowest, levels[track] as number);
   return lowest;
+}
+export function highestTrack(levels: Float64Array, from: number, to: number): number {
+  let highest = Number.NEGATIVE_INFINITY;
+  for (let track = from; track < to; track += 1) highest = Math.max(highest, levels[track] as number);
+  return highest;
 }
 /** Level of the weaker side. */
 export const weakerOf = ({ firstTrack }: LevelCourse, levels: Float64Array, skill: number): number =>
@@ -127,11 +136,17 @@ function addWorth(
 }
 
 /** Works that each skill still needs before what rests on it, and the longest chain of them below it. */
-function fillNeeds(course: LevelCourse, known: Known, minutes: number, { need, chain, index }: Bench): void {
+function fillNeeds(
+  course: LevelCourse,
+  known: Known,
+  { minutes, awaited }: Pick<ChoiceState, "minutes" | "awaited">,
+  { need, chain, index }: Bench,
+): void {
   for (let skill = 0; skill < course.skills.length; skill += 1) {
-    const span = { from: weakerOf(course, known.mean, skill), to: NEEDED, minutes };
-    need[skill] =
-      surenessOf(course, known, skill, NEEDED) >= SURE ? 0 : Math.max(LEAST_NEED, worksBetween(course, known, skill, span));
+    const waited = awaited?.[skill] ?? 0;
+    const span = { from: weakerOf(course, known.mean, skill), to: Math.max(NEEDED, waited), minutes };
+    const isThere = waited === 0 && surenessOf(course, known, skill, NEEDED) >= SURE;
+    need[skill] = isThere ? 0 : Math.max(LEAST_NEED, worksBetween(course, known, skill, span));
     index[skill] = 0;
     let longest = 0;
     for (const prior of course.before[skill] ?? [])
@@ -170,7 +185,7 @@ export function chooseOn(
   moment: ChoiceState,
   bench: Bench = benchOf(course),
 ): readonly number[] {
-  fillNeeds(course, known, moment.minutes, bench);
+  fillNeeds(course, known, moment, bench);
   course.goals.forEach((goal, i) => {
     const sessionsLeft = moment.sessionsLeft - (moment.late?.[i] ?? 0);
     // Its day is past: it steers nothing any more.
@@ -193,12 +208,15 @@ export function chooseOn(
     if (chosen.includes(skill) || barred[skill] === 1 || !gateOpen(course, known, skill)) index[skill] = 0;
     else if (today - (lastWorked[skill] as number) <= 1) index[skill] = (index[skill] as number) * YESTERDAY;
   }
+  const { together } = moment;
   // The best of what is left, one at a time: a handful of picks is cheaper than sorting all.
   while (chosen.length < items) {
     let best = -1;
     let highest = 0;
+    const family = together && chosen.length > 0 ? together.family[chosen[0] as number] : undefined;
+    if (together && chosen.length > 0 && together.alone[chosen[0] as number] === 1) break;
     for (let skill = 0; skill < course.skills.length; skill += 1)
-      if ((index[skill] as number) > highest) {
+      if ((index[skill] as number) > highest && (!family || (family[skill] === 1 && together?.alone[skill] === 0))) {
         best = skill;
         highest = index[skill] as number;
       }

@@ -4,6 +4,7 @@
  * that two questions asked with one seed differ by what was changed and by nothing else. Rates of events are the barn's model, not measured here.
  */
 import { type Random, seededRandom } from "../kernel/random.ts";
+import { type ByCards, Cards } from "./by-cards.ts";
 import { benchOf, chooseOn, lateOf, lowestTrack, weakerOf } from "./choose.ts";
 import { type CourseGoal, courseOf, type Known, type LevelCourse } from "./course.ts";
 import type { Doubt } from "./doubt.ts";
@@ -51,6 +52,8 @@ export interface Ahead {
   readonly sides?: { readonly left: number; readonly right: number } | null;
   /** Sessions on each of the days; missing: one. */
   readonly aDay?: number;
+  /** Where cards choose the work: it has one focus, and first times wait for their lists. Missing: any works go together, and nothing waits. */
+  readonly byCards?: ByCards;
 }
 export interface PlayOptions {
   readonly seed: number;
@@ -244,6 +247,11 @@ function playerOf({
     }
   };
 
+  const cards = ahead.byCards ? new Cards(course, ahead.byCards) : null;
+  const shownAt = ahead.byCards?.shownAt ?? 0;
+  /** By skill: it has been shown, so that its first time is behind it. */
+  const shown = new Uint8Array(skills.length);
+  const cardsMoment = { known, lastScore, shown, barred, met };
   const aDay = ahead.aDay ?? 1;
   let byPlan = true;
   return (number) => {
@@ -269,6 +277,7 @@ function playerOf({
     times.set(start.times);
     lastScore.set(start.lastScore);
     lastWorked.set(start.lastWorked);
+    for (let skill = 0; skill < skills.length; skill += 1) shown[skill] = (lastScore[skill] as number) >= shownAt ? 1 : 0;
     known.mean.set(start.known.mean);
     known.spread.set(start.known.spread);
     open.fill(0);
@@ -343,12 +352,25 @@ function playerOf({
     number: number,
   ): void {
     for (let skill = 0; skill < skills.length; skill += 1) barred[skill] = day < (opensOn[skill] as number) ? 1 : 0;
+    const asCards = byPlan ? cards : null;
+    asCards?.wait(cardsMoment);
     const { items } = ahead;
     const chosen = byPlan
       ? chooseOn(
           course,
           known,
-          { sessionsLeft, items, minutes: minutesEach, today: day, lastWorked, met, missing, barred, late },
+          {
+            sessionsLeft,
+            items,
+            minutes: minutesEach,
+            today: day,
+            lastWorked,
+            met,
+            missing,
+            barred,
+            late,
+            ...(asCards ? { together: asCards.together, awaited: asCards.awaited } : {}),
+          },
           bench,
         )
       : habitOn(
@@ -358,7 +380,7 @@ function playerOf({
           queue,
           noise,
         );
-    for (const skill of chosen) {
+    for (const skill of asCards ? [...asCards.beside(chosen, sessionsLeft, cardsMoment), ...chosen] : chosen) {
       const slowed = stalled && !spared[skill];
       let ready = 1;
       let readyBelieved = 1;
@@ -405,6 +427,7 @@ function playerOf({
       }
     }
     lastScore[skill] = lowest;
+    if (lowest >= shownAt) shown[skill] = 1;
     for (const i of goalsAt[skill] as readonly number[]) {
       let fewest = PROOFS;
       for (const count of proofs[i] as Int8Array) fewest = Math.min(fewest, count);

@@ -114,14 +114,16 @@ export function levelsAsked(step: Step, changes: readonly StepChange[], ladder: 
   asked.set(ladder, ofLadder);
   return levels;
 }
-function levelsOf(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly RequiredLevel[] {
-  const shipped = STEP_LISTS[step].needs.flatMap((need) =>
+const levelsIn = (needs: readonly Need[], ladder: readonly Skill[]): readonly RequiredLevel[] =>
+  needs.flatMap((need) =>
     need.code === "level"
       ? tagged(ladder, need.tag).map(
           ({ id }): RequiredLevel => ({ skill: id, at: need.at, ...(need.oneSide ? { oneSide: true } : {}) }),
         )
       : [],
   );
+function levelsOf(step: Step, changes: readonly StepChange[], ladder: readonly Skill[]): readonly RequiredLevel[] {
+  const shipped = levelsIn(STEP_LISTS[step].needs, ladder);
   const mine = changes.filter((one) => one.step === step);
   const changed = shipped.map(
     (level): RequiredLevel => ({ ...level, at: mine.find(({ skill }) => skill === level.skill)?.at ?? level.at }),
@@ -243,19 +245,43 @@ function missingOf(needs: readonly Need[], facts: StepFacts): readonly MissingFo
 
 /** What a horse has behind it that has carried riders, whatever its last score. */
 export const TO_CARRY: readonly Step[] = ["saddle", "girth", "stirrup-weight", "sit", "first-steps"];
+/** The list that a skill's first time goes by; `done`: it waits for nothing any more, `none`: it has no list of its own. */
+function listOf(skill: Skill, { reading, ladder }: Pick<StepFacts, "reading" | "ladder">): Step | "lie-across" | "done" | "none" {
+  if (reading.isShown(skill)) return "done";
+  // It is sat on: a poor score at lying across from before bars nothing of what comes after.
+  if (hasTag(skill, "lie-across") && tagged(ladder, "sit").every(reading.isShown)) return "done";
+  const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
+  if (step && TO_CARRY.includes(step) && reading.carriesRiders && skill.bears !== "nothing") return "first-ride";
+  // A horse that is told to carry a saddle is tacked up, and shows; one told to be ridden shows what it knows on its first ride here.
+  if (reading.basisOf(skill) === "told") return skill.bears === "nothing" ? "done" : "first-ride";
+  return step ?? (hasTag(skill, "lie-across") ? "lie-across" : "none");
+}
+export interface AskedForFirst {
+  readonly skill: string;
+  readonly asks: readonly {
+    readonly skill: string;
+    readonly score: number;
+    /** What the mean must reach for the score to count. */
+    readonly mean: number;
+    readonly oneSide: boolean;
+  }[];
+}
+/** By skill that has not been shown and has a list: the levels that its first time asks for. What else it asks for stands in `missingFor`. */
+export const firstTimesOf = (facts: Pick<StepFacts, "ladder" | "reading" | "changes">): readonly AskedForFirst[] =>
+  facts.ladder.flatMap((skill) => {
+    const list = listOf(skill, facts);
+    if (list === "done" || list === "none") return [];
+    const levels =
+      list === "lie-across" ? levelsIn(LIE_ACROSS, facts.ladder) : levelsAsked(list, facts.changes ?? NO_CHANGES, facts.ladder);
+    const asks = levels.map((one) => ({ skill: one.skill, score: one.at, mean: one.at - BELOW, oneSide: one.oneSide ?? false }));
+    return [{ skill: skill.id, asks }];
+  });
 /** What a skill's first time still waits for; empty where it is no big step, where it may be asked, or was shown already. */
 export function missingFor(skill: Skill, facts: StepFacts): readonly MissingForStep[] {
-  const { reading } = facts;
-  if (reading.isShown(skill)) return [];
-  // It is sat on: a poor score at lying across from before bars nothing of what comes after.
-  if (hasTag(skill, "lie-across") && tagged(facts.ladder, "sit").every(reading.isShown)) return [];
-  const step = STEPS.find((one) => hasTag(skill, ...STEP_LISTS[one].of));
-  if (step && TO_CARRY.includes(step) && reading.carriesRiders && skill.bears !== "nothing")
-    return missingOfStep("first-ride", facts);
-  // A horse that is told to carry a saddle is tacked up, and shows; one told to be ridden shows what it knows on its first ride here.
-  if (reading.basisOf(skill) === "told") return skill.bears === "nothing" ? [] : missingOfStep("first-ride", facts);
-  if (step) return missingOfStep(step, facts);
-  if (hasTag(skill, "lie-across")) return missingOf(LIE_ACROSS, facts);
+  const list = listOf(skill, facts);
+  if (list === "done") return [];
+  if (list === "lie-across") return missingOf(LIE_ACROSS, facts);
+  if (list !== "none") return missingOfStep(list, facts);
   // What it cannot be without must be ready first: no lead without a canter.
   for (const one of stepsInside(skill, facts.ladder)) {
     const missing = missingFor(one, facts);

@@ -18,7 +18,7 @@ import { skillIn } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
-import type { StepChange } from "../permission/steps.ts";
+import { type AskedForFirst, firstTimesOf, type StepChange } from "../permission/steps.ts";
 import { impliedBy, readHorse, SHOWN } from "../reading/reading.ts";
 import type { Pin, PlanAsked } from "./asked.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
@@ -154,6 +154,14 @@ export const goalsOf = (record: StayRecord, what: WhatIf = NOW): readonly GoalFa
     ...(goal.by ? { by: stayDay(record.firstDay, goal.by) } : {}),
   }));
 
+/** What has not been shown yet and waits for a list, as the record stands. */
+function firstTimesIn(record: StayRecord, what: WhatIf): readonly AskedForFirst[] {
+  const ladder = ladderOf(record, what);
+  const { scores, history, rides } = record.standing;
+  const reading = readHorse({ ladder, scores, kind: record.kind, history, rides });
+  return firstTimesOf({ ladder, reading, changes: record.stepChanges });
+}
+
 /** The first day of the stay on which anything may be worked: a check may hold it all. */
 function opensOn({ ladder, waits }: Pick<StayRecord, "ladder" | "waits">): number {
   const until = new Map(waits.map((wait) => [wait.skill, wait.until]));
@@ -198,6 +206,7 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
       ? { aDay: 2, items: SHORT.works, minutes: (record.minutes * SHORT.share * SHORT.works) / (SHORT.works + 1) }
       : { items: GOAL_WORKS, minutes: (record.minutes * GOAL_WORKS) / ALL_WORKS }),
     follows: "plan",
+    byCards: { firsts: firstTimesIn(record, what), shownAt: SHOWN },
     notBefore,
     passed: new Set(record.waits.flatMap(({ skill, passed }) => (passed ? [skill] : []))),
     sides:
