@@ -152,7 +152,7 @@ const NO_CARD = {
   cautions: [],
   second: false,
 };
-function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanGoal[]) {
+export function cardOf(at: At, laid: ScheduledSession | null, openGoals: readonly PlanGoal[]) {
   const { advised, ladder, reading, horse, moment, file } = at;
   const { standing } = advised.stay;
   const people = { rider: personCalled(advised, file.card?.rider), helper: personCalled(advised, file.card?.helper) };

@@ -6,6 +6,7 @@ import { ran } from "#tests/ran.ts";
 /** A line that it only prints at its end. */
 const ENDS_WITH: Readonly<Record<string, RegExp>> = {
   alarm: /false alarms per sixty days/,
+  cards: /chances by the card: told .* calibration/,
   day: /^all +gaps .*; errors 0;/m,
   forecast: /1,000 plays, plan: \d+ ms median/,
   load: /wrong 0[\s\S]*wrong 0[\s\S]*wrong 0[\s\S]*Every page and write was asked/,
