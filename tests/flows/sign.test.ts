@@ -243,7 +243,7 @@ describe("limits that were signed", () => {
   it("offers the next step to what was not for this term, for one tap, as long as no open goal leads there", async () => {
     const stay = await barn.book({
       horse: { name: "Next step", history: { ...UNKNOWN_HISTORY, haltered: "yes", ridden: "no" } },
-      stay: { kind: "halter", length: 60 },
+      stay: { kind: "halter", length: 30 },
     });
     const id = await barn.evaluate(stay, walkOf(2, { marks: walkOf(2).marks.filter(({ skill }) => !skillOf(skill).saddle) }));
     const nextOf = async () => {

@@ -6,12 +6,12 @@ import { highestTrack, lowestTrack, weakerOf } from "./choose.ts";
 import { familiesOf, type Known, type LevelCourse } from "./course.ts";
 
 export interface ByCards {
-  readonly firsts: readonly FirstTime[];
+  readonly firsts: readonly FirstAsks[];
   /** From this score on every side on the first time is behind it. */
   readonly shownAt: number;
 }
 /** What a skill asks for before its first time. */
-export interface FirstTime {
+export interface FirstAsks {
   readonly skill: string;
   readonly asks: readonly AskedLevel[];
 }

@@ -251,7 +251,10 @@ export class Mains {
       if (other) return other;
     }
     if (!first) return null;
-    return { skills: [first, ...this.beside(first, [...candidates, ...fresh], moment)], because: this.reasonFor(first, open) };
+    return {
+      skills: [first, ...this.beside(first, [...candidates, ...fresh.filter(({ nature }) => nature !== "handling")], moment)],
+      because: this.reasonFor(first, open),
+    };
   }
 
   private isNone = (id: string, { reading }: MainMoment): boolean => {
