@@ -29,7 +29,8 @@ function chances(skills: readonly string[], byCards: ByCards | null): readonly n
   return readSimulations(run.played, run.run(200)).map(({ chance }) => chance);
 }
 const asks = (...skills: string[]) => skills.map((skill) => ({ skill, score: 3, mean: 2.75, oneSide: false }));
-const FREE: ByCards = { firsts: [], shownAt: 2 };
+const branchOf = (id: string): string | undefined => EVERYDAY_SHAPES.find((one) => one.id === id)?.branch;
+const FREE: ByCards = { firsts: [], shownAt: 2, isFamily: (a, b) => branchOf(a) === branchOf(b) };
 
 describe("plays that work by cards", () => {
   it("get less far than plays that take up anything together, as a card has one focus", () => {

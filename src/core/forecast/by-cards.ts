@@ -3,12 +3,14 @@
  * main stands what prepares it and what is small and daily. Without it plays took up two unrelated things in every session and told chances far too high.
  */
 import { highestTrack, lowestTrack, weakerOf } from "./choose.ts";
-import { familiesOf, type Known, type LevelCourse } from "./course.ts";
+import type { Known, LevelCourse } from "./course.ts";
 
 export interface ByCards {
   readonly firsts: readonly FirstAsks[];
   /** From this score on every side on the first time is behind it. */
   readonly shownAt: number;
+  /** Two skills that one session may have for its work. */
+  isFamily(a: string, b: string): boolean;
 }
 /** What a skill asks for before its first time. */
 export interface FirstAsks {
@@ -60,7 +62,8 @@ export class Cards {
   ) {
     const count = course.skills.length;
     this.awaited = new Float64Array(count);
-    this.together = { family: familiesOf(course), alone: new Uint8Array(count) };
+    const family = course.skills.map(({ id }) => Uint8Array.from(course.skills, (other) => Number(asked.isFamily(id, other.id))));
+    this.together = { family, alone: new Uint8Array(count) };
     this.isDaily = course.skills.map(({ nature }) => nature === DAILY);
     // What is on the way to no goal is left out: nobody works it.
     this.firsts = asked.firsts.flatMap(({ skill, asks }) => {

@@ -72,14 +72,6 @@ export function courseOf(
   };
 }
 
-/** By skill: 1 at those of its family: of its branch, or one directly on the other. */
-export const familiesOf = ({ skills, before }: LevelCourse): readonly Uint8Array[] =>
-  skills.map(({ branch }, i) =>
-    Uint8Array.from(skills, (other, j) =>
-      Number(other.branch === branch || before[i]?.includes(j) === true || before[j]?.includes(i) === true),
-    ),
-  );
-
 function ancestorsOf(before: readonly (readonly number[])[], skill: number): readonly number[] {
   const found = new Set<number>();
   const visit = (one: number): void => {

@@ -5,6 +5,7 @@
 
 import { addDays, type LocalDate, later } from "../calendar/local-date.ts";
 import type { TermFacts } from "../calendar/term.ts";
+import type { ByCards } from "../forecast/by-cards.ts";
 import type { Calibration } from "../forecast/calibrate.ts";
 import { readingNow, type StartingState } from "../forecast/doubt.ts";
 import type { Belief } from "../forecast/estimator.ts";
@@ -18,9 +19,10 @@ import { skillIn } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
-import { type AskedForFirst, firstTimesOf, type StepChange } from "../permission/steps.ts";
+import { firstTimesOf, type StepChange } from "../permission/steps.ts";
 import { impliedBy, readHorse, SHOWN } from "../reading/reading.ts";
 import type { Pin, PlanAsked } from "./asked.ts";
+import { isFamily } from "./compose.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { nextFrom } from "./next-goals.ts";
 import { beginsNothing, plannedDays, stayDay } from "./planned-days.ts";
@@ -154,12 +156,19 @@ export const goalsOf = (record: StayRecord, what: WhatIf = NOW): readonly GoalFa
     ...(goal.by ? { by: stayDay(record.firstDay, goal.by) } : {}),
   }));
 
-/** What has not been shown yet and waits for a list, as the record stands. */
-function firstTimesIn(record: StayRecord, what: WhatIf): readonly AskedForFirst[] {
+/** How cards choose: what goes together in a session, and what has not been shown yet and waits for a list. */
+function cardsOf(record: StayRecord, what: WhatIf): ByCards {
   const ladder = ladderOf(record, what);
   const { scores, history, rides } = record.standing;
   const reading = readHorse({ ladder, scores, kind: record.kind, history, rides });
-  return firstTimesOf({ ladder, reading, changes: record.stepChanges });
+  return {
+    firsts: firstTimesOf({ ladder, reading, changes: record.stepChanges }),
+    shownAt: SHOWN,
+    isFamily: (a, b) => {
+      const [one, other] = [skillIn(ladder, a), skillIn(ladder, b)];
+      return one !== undefined && other !== undefined && isFamily(one, other);
+    },
+  };
 }
 
 /** The first day of the stay on which anything may be worked: a check may hold it all. */
@@ -206,7 +215,7 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
       ? { aDay: 2, items: SHORT.works, minutes: (record.minutes * SHORT.share * SHORT.works) / (SHORT.works + 1) }
       : { items: GOAL_WORKS, minutes: (record.minutes * GOAL_WORKS) / ALL_WORKS }),
     follows: "plan",
-    byCards: { firsts: firstTimesIn(record, what), shownAt: SHOWN },
+    byCards: cardsOf(record, what),
     notBefore,
     passed: new Set(record.waits.flatMap(({ skill, passed }) => (passed ? [skill] : []))),
     sides:
