@@ -31,9 +31,9 @@ interface Asked extends Omit<AskedLevel, "skill"> {
   readonly to: number;
 }
 
-/** What a card begins and ends with is believed at this level, and is so many things at most; and what is small and daily. */
+/** What a card begins with is believed at this level, and is so many things at most; and what is small and daily. */
 const KNOWN_WELL = 2.75;
-const MOST_KNOWN = 3;
+const MOST_KNOWN = 2;
 const MOST_DAILY = 2;
 const DAILY = "handling";
 
@@ -103,35 +103,38 @@ export class Cards {
    * What stands beside the main: what that rests on and the horse does well, else of its family, by turns; and what is small and daily of the goals that
    * are open, with what that rests on. Good until the next call.
    */
-  beside(main: readonly number[], turn: number, { known, barred, met }: CardsMoment): readonly number[] {
-    const { course, found, isDaily } = this;
-    const { before, goals } = course;
-    found.length = 0;
+  beside(main: readonly number[], turn: number, moment: CardsMoment): readonly number[] {
+    const { course, found } = this;
     const [first] = main;
+    found.length = 0;
     if (first === undefined) return found;
-    const isFree = (skill: number): boolean => barred[skill] === 0 && !main.includes(skill) && !found.includes(skill);
-    const isWell = (skill: number): boolean => weakerOf(course, known.mean, skill) >= KNOWN_WELL;
-    const below = before[first] as readonly number[];
-    for (let i = 0; i < below.length && found.length < MOST_KNOWN; i += 1) {
-      const prior = below[(i + turn) % below.length] as number;
-      if (isFree(prior) && isWell(prior)) found.push(prior);
-    }
+    const below = course.before[first] as readonly number[];
+    for (let i = 0; i < below.length && found.length < MOST_KNOWN; i += 1)
+      this.takeKnown(below[(i + turn) % below.length] as number, main, moment);
     const family = this.together.family[first] as Uint8Array;
     for (let i = 0; i < family.length && found.length < MOST_KNOWN; i += 1) {
       const one = (i + turn) % family.length;
-      if (family[one] === 1 && isFree(one) && isWell(one)) found.push(one);
+      if (family[one] === 1) this.takeKnown(one, main, moment);
     }
     const most = found.length + MOST_DAILY;
-    const isAskable = (skill: number): boolean =>
-      isDaily[skill] === true &&
-      isFree(skill) &&
-      (before[skill] as readonly number[]).every((prior) => weakerOf(course, known.mean, prior) >= this.asked.shownAt);
-    for (let i = 0; i < goals.length; i += 1) {
-      const goal = goals[i] as LevelCourse["goals"][number];
-      if (met[i] || !isDaily[goal.at]) continue;
-      for (const prior of goal.ancestors) if (found.length < most && isAskable(prior) && !isWell(prior)) found.push(prior);
-      if (found.length < most && isAskable(goal.at)) found.push(goal.at);
+    for (let i = 0; i < course.goals.length && found.length < most; i += 1) {
+      const { at, ancestors } = course.goals[i] as LevelCourse["goals"][number];
+      if (moment.met[i] || this.isDaily[at] !== true) continue;
+      for (const prior of ancestors) if (found.length < most && !this.isWell(prior, moment)) this.takeDaily(prior, main, moment);
+      if (found.length < most) this.takeDaily(at, main, moment);
     }
     return found;
+  }
+  private isWell = (skill: number, { known }: CardsMoment): boolean => weakerOf(this.course, known.mean, skill) >= KNOWN_WELL;
+  private isFree = (skill: number, main: readonly number[], { barred }: CardsMoment): boolean =>
+    barred[skill] === 0 && !main.includes(skill) && !this.found.includes(skill);
+  private takeKnown(skill: number, main: readonly number[], moment: CardsMoment): void {
+    if (this.isWell(skill, moment) && this.isFree(skill, main, moment)) this.found.push(skill);
+  }
+  private takeDaily(skill: number, main: readonly number[], moment: CardsMoment): void {
+    if (this.isDaily[skill] !== true || !this.isFree(skill, main, moment)) return;
+    for (const prior of this.course.before[skill] as readonly number[])
+      if (weakerOf(this.course, moment.known.mean, prior) < this.asked.shownAt) return;
+    this.found.push(skill);
   }
 }

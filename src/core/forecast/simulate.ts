@@ -148,6 +148,8 @@ interface Stage {
   readonly lastSession: number | null;
 }
 
+const NOTHING: readonly number[] = [];
+
 const spread = (shares: readonly number[]): readonly number[] => {
   const whole = shares.reduce((sum, share) => sum + share, 0);
   let sum = 0;
@@ -380,7 +382,9 @@ function playerOf({
           queue,
           noise,
         );
-    for (const skill of asCards ? [...asCards.beside(chosen, sessionsLeft, cardsMoment), ...chosen] : chosen) {
+    const besides = asCards ? asCards.beside(chosen, sessionsLeft, cardsMoment) : NOTHING;
+    for (let i = 0; i < besides.length + chosen.length; i += 1) {
+      const skill = (i < besides.length ? besides[i] : chosen[i - besides.length]) as number;
       const slowed = stalled && !spared[skill];
       let ready = 1;
       let readyBelieved = 1;
