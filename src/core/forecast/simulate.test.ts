@@ -48,6 +48,22 @@ function told({ sessions = [], goals, to = ahead(), seed = 1, plays = 200 }: Tol
 }
 const chanceOf = (asked: Told): number => told(asked)[0]?.chance ?? Number.NaN;
 
+describe("what stands still by the record", () => {
+  it("is told lower, and nothing else is", () => {
+    const sessions = [2, 4, 6, 8].map((day) => session(day, ["tie", "lead"], 2));
+    const goals = [goal("tie", 4), goal("lead")];
+    const [tie, lead] = told({ sessions, goals, to: ahead({ today: 8, lastDay: 40 }) }).map(({ chance }) => chance) as [
+      number,
+      number,
+    ];
+    const [stands, goes] = told({ sessions, goals, to: ahead({ today: 8, lastDay: 40, stuck: new Set(["tie"]) }) }).map(
+      ({ chance }) => chance,
+    );
+    expect(stands).toBeLessThan(tie - 0.05);
+    expect(Math.abs((goes as number) - lead)).toBeLessThan(0.1);
+  });
+});
+
 describe("the plays", () => {
   it("give the same answer to the same seed, however they are cut into pieces", () => {
     const goals = [goal("trot"), goal("tie", 4)];

@@ -52,6 +52,8 @@ export interface Ahead {
   readonly sides?: { readonly left: number; readonly right: number } | null;
   /** Sessions on each of the days; missing: one. */
   readonly aDay?: number;
+  /** Skills that stand still by the record; missing: none. */
+  readonly stuck?: ReadonlySet<string>;
   /** Where cards choose the work: it has one focus, and first times wait for their lists. Missing: any works go together, and nothing waits. */
   readonly byCards?: ByCards;
 }
@@ -80,7 +82,8 @@ export interface Simulations {
 
 const MISS = { missed: 2, planned: 22 };
 const LAYOFF = { aDay: 0.0067, shortest: 4, longest: 18 };
-const CEILING = { share: 0.05, low: 1.8, high: 3.2, gain: 0.1 };
+/** Of what stands still already a larger share has its ceiling where it stands: four works without a quarter of a step are seven times as likely under one. */
+const CEILING = { share: 0.05, low: 1.8, high: 3.2, gain: 0.1, ofStuck: 0.3 };
 const GAIN_SIGMA = Math.sqrt(Math.log(1 + GAIN_NOISE ** 2));
 const SCORE_SIGMA = Math.sqrt(SCORE_VARIANCE);
 const DAY_SIGMA = Math.sqrt(DAY_VARIANCE);
@@ -269,10 +272,11 @@ function playerOf({
     for (let track = 0; track < course.tracks; track += 1)
       if ((level[track] as number) > (best[track] as number)) best[track] = level[track] as number;
     for (let skill = 0; skill < skills.length; skill += 1) {
-      const stuck = state.chance(CEILING.share);
+      const stands = ahead.stuck?.has((skills[skill] as SkillShape).id) === true;
+      const isHeld = state.chance(stands ? CEILING.ofStuck : CEILING.share);
       const at = CEILING.low + (CEILING.high - CEILING.low) * state.next();
       // A horse that has gone beyond a ceiling has none there.
-      ceiling[skill] = stuck && weakest(skill) < at ? at : Number.POSITIVE_INFINITY;
+      ceiling[skill] = isHeld && stands ? weakest(skill) : isHeld && weakest(skill) < at ? at : Number.POSITIVE_INFINITY;
     }
     byPlan = ahead.follows === "plan" || streamOf(options.seed, number, 3).next() < BY_PLAN;
     if (!byPlan) drawHabit(start.habit, habit, state);

@@ -216,6 +216,7 @@ export function aheadOf(record: StayRecord, what: WhatIf = NOW): Ahead {
       : { items: GOAL_WORKS, minutes: (record.minutes * GOAL_WORKS) / ALL_WORKS }),
     follows: "plan",
     byCards: cardsOf(record, what),
+    stuck: new Set(record.standing.stuck),
     notBefore,
     passed: new Set(record.waits.flatMap(({ skill, passed }) => (passed ? [skill] : []))),
     sides:
