@@ -82,7 +82,7 @@ export interface Simulations {
 
 const MISS = { missed: 2, planned: 22 };
 const LAYOFF = { aDay: 0.0067, shortest: 4, longest: 18 };
-/** Of what stands still already a larger share has its ceiling where it stands: four works without a quarter of a step are seven times as likely under one. */
+/** Of what stands still by the record a larger share has its ceiling where it stands: judgement. */
 const CEILING = { share: 0.05, low: 1.8, high: 3.2, gain: 0.1, ofStuck: 0.3 };
 const GAIN_SIGMA = Math.sqrt(Math.log(1 + GAIN_NOISE ** 2));
 const SCORE_SIGMA = Math.sqrt(SCORE_VARIANCE);

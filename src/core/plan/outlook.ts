@@ -68,8 +68,8 @@ export interface StayRecord {
 }
 
 /**
- * Works of a session that serve the goals, as plays count them: a card has one main with some seven tenths of its minutes, now and then two of a family, and
- * small daily things beside it, which come to as much as two works in half of the minutes. It begins and ends with something that the horse can do.
+ * The most that a card has for its main, and all that a session scores: the record shares a session's minutes out alike among these, and the plays go on from
+ * what it says. More minutes for the main told chances no better (bench:cards).
  */
 const GOAL_WORKS = 2;
 const ALL_WORKS = GOAL_WORKS + 2;
