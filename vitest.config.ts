@@ -30,7 +30,7 @@ export default defineConfig({
           globalSetup: "tests/support/global.ts",
           setupFiles: ["tests/support/shipped-ladder.ts"],
           // What nobody waits for any more must not take a core from the other worker.
-          env: { FURLONG_PROOF_MS: "4000" },
+          env: { FURLONG_PROOF_MS: "2000" },
           testTimeout: 120_000,
           hookTimeout: 120_000,
           expect: patience,

@@ -134,7 +134,11 @@ function honesty(family: Family): { cold: readonly Case[]; after: readonly Case[
     each(habit, (stay, day) => oracle(stay, day, ORACLE_PLAYS)),
   );
   const random = seededRandom(5);
-  const [low, high] = byBarn(all, (cases) => figuresOf(cases).skill, random.next);
+  const [low, high] = byBarn(
+    all,
+    (cases) => figuresOf(cases).skill,
+    () => random.next(),
+  );
   console.log(`  skill by barns drawn again: ${two(low)} to ${two(high)}`);
   return { cold: all, after };
 }

@@ -15,6 +15,9 @@ export async function openBrowser({ kept, args = [] }: { kept?: string; args?: r
   const browser = await puppeteer.launch({
     executablePath: "/usr/bin/chromium-headless-shell",
     userDataDir: profile,
+    // Spoken to through a pipe: a socket costs both ends more than what most things that are said to it do.
+    pipe: true,
+    defaultViewport: null,
     args: [
       "--headless",
       "--no-sandbox",

@@ -1,9 +1,8 @@
-/** Once a run: a throw-away cluster with three templates (no barn yet, an empty one, the demo), the built application, and a browser for each worker. */
+/** Once a run: a throw-away cluster with three templates (no barn yet, an empty one, the demo), and the built application. */
 import { existsSync, mkdirSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { TestProject } from "vitest/node";
-import { openBrowser } from "#bin/browser.ts";
 import { buildIfChanged } from "#bin/build.ts";
 import { type Cluster, postgresPrograms, startCluster, stopCluster } from "#bin/cluster.ts";
 import { keep, keyOf, takeKept } from "#bin/kept.ts";
@@ -12,10 +11,6 @@ import { localDate } from "#core/calendar/local-date.ts";
 import { migrate } from "#db/migrate.ts";
 import { seedDemo } from "#demo/seed.ts";
 import { setUpEmpty, TODAY } from "./barn.ts";
-import { TELLS_NAMES } from "./by-name.ts";
-
-/** Files of a worker share its pages: none waits for a process of the browser's that is made ready for a page to come. */
-const FEW_PROCESSES = ["--process-per-site", "--disable-features=SpareRendererForSitePerProcess,BackForwardCache"];
 
 const PREFIX = "furlong-test-";
 /** Inside a run's folder, with its password beside it: the two are kept together. */
@@ -32,8 +27,8 @@ const TEMPLATE_SOURCES = [
 declare module "vitest" {
   interface ProvidedContext {
     adminUrl: string;
-    /** Where to reach the browser of each worker, by its number less one. */
-    browsers: string[];
+    /** What the run needs no more when it ends. */
+    folder: string;
   }
 }
 
@@ -76,20 +71,11 @@ export default async function setup(project: TestProject): Promise<() => Promise
   sweep();
   const { root } = project.config;
   const folder = join(tmpdir(), `${PREFIX}${process.pid}`);
-  const workers = Number(project.config.maxWorkers);
-  const [cluster, browsers] = await Promise.all([
-    templates(root, folder),
-    Promise.all(Array.from({ length: workers }, () => openBrowser({ args: [TELLS_NAMES, ...FEW_PROCESSES] }))),
-    buildIfChanged(root),
-  ]);
+  const [cluster] = await Promise.all([templates(root, folder), buildIfChanged(root)]);
   project.provide("adminUrl", cluster.url("postgres"));
-  project.provide(
-    "browsers",
-    browsers.map(({ browser }) => browser.wsEndpoint()),
-  );
+  project.provide("folder", folder);
   return async () => {
-    await Promise.all(browsers.map(({ close }) => close()));
     cluster.stop();
-    rmSync(folder, { recursive: true, force: true });
+    rmSync(folder, { recursive: true, force: true, maxRetries: 3 });
   };
 }

@@ -1,9 +1,11 @@
 /** Driving the real interface: pages as somebody, controls by the name that a screen reader says, and axe. */
+import { join } from "node:path";
 import axe from "axe-core";
-import puppeteer, { type Browser, type ElementHandle, type Page } from "puppeteer-core";
+import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { expect, inject } from "vitest";
+import { type Opened, openBrowser } from "#bin/browser.ts";
 import { SESSION_COOKIE } from "#server/http/target.ts";
-import "./by-name.ts";
+import { TELLS_NAMES } from "./by-name.ts";
 import type { Site } from "./site.ts";
 
 export const DESK = { width: 1280, height: 800 };
@@ -14,13 +16,14 @@ export const PHONE = { width: 390, height: 844 };
 const complaints = new WeakMap<Page, string[]>();
 export const complaintsOf = (page: Page): readonly string[] => complaints.get(page) ?? [];
 
-/** Of this worker; it outlives the file. */
-let connected: Promise<Browser> | null = null;
-function connect(): Promise<Browser> {
-  const browserWSEndpoint = inject("browsers")[Number(process.env["VITEST_POOL_ID"]) - 1];
-  if (!browserWSEndpoint) throw new Error(`no browser was started for worker ${process.env["VITEST_POOL_ID"]}`);
-  connected ??= puppeteer.connect({ browserWSEndpoint, defaultViewport: null });
-  return connected;
+/** Files of a worker share its pages: none waits for a process of the browser's that is made ready for a page to come. */
+const FEW_PROCESSES = ["--process-per-site", "--disable-features=SpareRendererForSitePerProcess,BackForwardCache"];
+/** Of this worker: it outlives the file, and ends with the worker. */
+let opened: Promise<Opened> | null = null;
+async function browserOfWorker(): Promise<Browser> {
+  const kept = join(inject("folder"), `browser-${process.pid}`);
+  opened ??= openBrowser({ kept, args: [TELLS_NAMES, ...FEW_PROCESSES] });
+  return (await opened).browser;
 }
 
 /**
@@ -76,7 +79,7 @@ export class Screens {
     private readonly browser: Browser,
   ) {}
   static async open(site: Site): Promise<Screens> {
-    return new Screens(site, await connect());
+    return new Screens(site, await browserOfWorker());
   }
   async close(): Promise<void> {
     await this.site.close();

@@ -162,22 +162,24 @@ function gateOpen(course: LevelCourse, known: Known, skill: number): boolean {
   return true;
 }
 
+const daysSince = ({ lastWorked, today }: ChoiceState, skill: number): number =>
+  today - (lastWorked[skill] ?? Number.NEGATIVE_INFINITY);
 /** Met goals that want work lest they be lost: not worked for a week, or no longer surely held; longest ago first. */
-function staleGoals(course: LevelCourse, known: Known, { met, lastWorked, today }: ChoiceState): readonly number[] {
-  const since = (skill: number): number => today - (lastWorked[skill] ?? Number.NEGATIVE_INFINITY);
-  return course.goals
-    .filter(
-      ({ at, target, from, to }, goal) =>
-        met[goal] === true && (since(at) >= FRESH_DAYS || sureness(known, from, to, target - 0.5) < FRESH_SURE),
-    )
-    .map(({ at }) => at)
-    .sort((a, b) => since(b) - since(a) || a - b);
+function staleGoals(course: LevelCourse, known: Known, moment: ChoiceState): readonly number[] {
+  const stale: number[] = [];
+  for (let goal = 0; goal < course.goals.length; goal += 1) {
+    if (moment.met[goal] !== true) continue;
+    const { at, target, from, to } = course.goals[goal] as CourseGoal;
+    if (daysSince(moment, at) >= FRESH_DAYS || sureness(known, from, to, target - 0.5) < FRESH_SURE) stale.push(at);
+  }
+  return stale.length > 1 ? stale.sort((a, b) => daysSince(moment, b) - daysSince(moment, a) || a - b) : stale;
 }
 
 /** By goal: planned sessions after its day. */
 export const lateOf = (goals: readonly GoalFacts[], days: readonly number[]): readonly number[] =>
   goals.map(({ by }) => (by === undefined ? 0 : days.filter((day) => day > by).length));
 
+const NONE: readonly number[] = [];
 /** Skills of the course for one session, by number, best first; the same knowledge and question give the same answer. */
 export function chooseOn(
   course: LevelCourse,
@@ -186,19 +188,17 @@ export function chooseOn(
   bench: Bench = benchOf(course),
 ): readonly number[] {
   fillNeeds(course, known, moment, bench);
-  course.goals.forEach((goal, i) => {
+  for (let i = 0; i < course.goals.length; i += 1) {
     const sessionsLeft = moment.sessionsLeft - (moment.late?.[i] ?? 0);
     // Its day is past: it steers nothing any more.
-    if (moment.met[i] || sessionsLeft <= 0) return;
-    addWorth(course, known, moment, goal, { missing: moment.missing[i] ?? 2, sessionsLeft }, bench);
-  });
+    if (moment.met[i] || sessionsLeft <= 0) continue;
+    addWorth(course, known, moment, course.goals[i] as CourseGoal, { missing: moment.missing[i] ?? 2, sessionsLeft }, bench);
+  }
   const { index } = bench;
   const { lastWorked, today, barred, items, mostNew = 1 } = moment;
-  const isNew = (skill: number): boolean =>
-    lastWorked[skill] === Number.NEGATIVE_INFINITY && weakerOf(course, known.mean, skill) < NEW_BELOW;
   const chosen: number[] = [];
   let fresh = 0;
-  for (const skill of moment.freshness === false ? [] : staleGoals(course, known, moment)) {
+  for (const skill of moment.freshness === false ? NONE : staleGoals(course, known, moment)) {
     if (chosen.length >= Math.min(FRESH_SLOTS, items)) break;
     // A met goal has proved itself: it waits for nothing below it.
     if (!chosen.includes(skill) && barred[skill] === 0) chosen.push(skill);
@@ -222,7 +222,8 @@ export function chooseOn(
       }
     if (best < 0) break;
     index[best] = 0;
-    if (isNew(best)) {
+    const isNew = lastWorked[best] === Number.NEGATIVE_INFINITY && weakerOf(course, known.mean, best) < NEW_BELOW;
+    if (isNew) {
       if (fresh >= mostNew) continue;
       fresh += 1;
     }

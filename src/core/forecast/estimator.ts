@@ -193,10 +193,11 @@ function gain(belief: Belief, track: Track, dose: number, part: number): void {
   addRow(belief, track.at, byLevel, mixed);
   addRow(belief, rate, byRate, mixed);
   addRow(belief, ease, byEase, mixed);
-  const common = (other: number): number => at(covariance, cell(size, track.at, other));
+  const withRate = at(covariance, cell(size, track.at, rate));
+  const withEase = at(covariance, cell(size, track.at, ease));
   const own =
-    byLevel * byLevel * common(track.at) +
-    2 * byLevel * (byRate * common(rate) + byEase * common(ease)) +
+    byLevel * byLevel * at(covariance, cell(size, track.at, track.at)) +
+    2 * byLevel * (byRate * withRate + byEase * withEase) +
     byRate * byRate * spread;
   for (let i = 0; i < size; i += 1) covariance[cell(size, track.at, i)] = at(mixed, i);
   covariance[cell(size, track.at, track.at)] = own + (GAIN_NOISE * grown) ** 2 + LEAST_GAIN_NOISE * part;

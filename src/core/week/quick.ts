@@ -243,14 +243,15 @@ export function quickWeek(problem: WeekProblem, seed: number, gone: () => number
     );
   for (const h of order) week.place(h, null);
 
-  const { next } = seededRandom(seed);
-  const pick = (of: number): number => Math.floor(next() * of);
+  const random = seededRandom(seed);
+  const draw = (): number => random.next();
+  const pick = (of: number): number => Math.floor(draw() * of);
   const off: number[] = [];
   /** Horses that have the same people on a day, or only the same day, or nothing in common; in any order. */
   const together = (): void => {
     off.length = 0;
     const many = Math.min(horses.length, LEAST_OFF + pick(MOST_OFF - LEAST_OFF + 1));
-    const [day, chance] = [pick(count), next()];
+    const [day, chance] = [pick(count), draw()];
     const how = chance < SAME_PEOPLE ? "people" : chance < SAME_PEOPLE + SAME_DAY ? "day" : "any";
     const [one, two, from] = [pick(riders.length), pick(riders.length), pick(horses.length)];
     // One from anywhere, as it may be what was left out for want of the others' room.
@@ -259,7 +260,7 @@ export function quickWeek(problem: WeekProblem, seed: number, gone: () => number
       const h = how === "any" ? pick(horses.length) : (from + i) % horses.length;
       const who = week.rider[h * count + day] as number;
       if (how === "people" && who !== one && who !== two) continue;
-      if (how === "day" && (who === NOBODY || next() < PASSED_BY)) continue;
+      if (how === "day" && (who === NOBODY || draw() < PASSED_BY)) continue;
       if (!off.includes(h)) off.splice(pick(off.length + 1), 0, h);
     }
   };
@@ -278,9 +279,9 @@ export function quickWeek(problem: WeekProblem, seed: number, gone: () => number
     const warmth = WARM * (COLD / WARM) ** at;
     together();
     for (let i = 0; i < off.length; i += 1) week.take(off[i] as number, kept, i);
-    for (let i = 0; i < off.length; i += 1) week.place(off[i] as number, next);
+    for (let i = 0; i < off.length; i += 1) week.place(off[i] as number, draw);
     const now = week.cost();
-    if (now <= cost || next() < Math.exp((cost - now) / warmth)) {
+    if (now <= cost || draw() < Math.exp((cost - now) / warmth)) {
       cost = now;
       if (cost >= least) continue;
       least = cost;
