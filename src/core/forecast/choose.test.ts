@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { EVERYDAY_SHAPES, SKILLS, skillOf } from "#shipped/ladder.ts";
 import { type Score, sidesOf } from "../kernel/sides.ts";
-import { chooseWork, knownOf, type SkillQuery, weakerOf, worksBetween } from "./choose.ts";
+import { chooseOn, chooseWork, knownOf, type SkillQuery, weakerOf, worksBetween } from "./choose.ts";
 import { courseOf } from "./course.ts";
 import { type Belief, believe } from "./estimator.ts";
 import { chanceAbove, type GoalFacts, goalState } from "./goals.ts";
@@ -95,6 +95,40 @@ describe("what to work next", () => {
       ),
     );
     expect(ask(of(sessions, "started"), sessions, [TROT])).toContain("trot");
+  });
+  it("asks for nothing on the line once the goal was shown under a rider", () => {
+    const onTheLine = ["voice-trot"];
+    const good = EVERYDAY.filter(
+      ({ id, nature }) => id !== "trot" && !["send", "education", "jumping", "owner"].includes(nature),
+    );
+    const sessions = Array.from({ length: 5 }, (_, day) => {
+      const well = session(
+        day,
+        good.map(({ id }) => id),
+        4,
+      );
+      return { ...well, work: [...well.work, ...session(day, onTheLine, 1).work, ...session(day, ["trot"], 2).work] };
+    });
+    const belief = of(sessions, "started");
+    const course = courseOf(SHAPES, [TROT]);
+    const asked = {
+      sessionsLeft: 20,
+      items: 3,
+      minutes: 10,
+      today: 6,
+      lastWorked: new Float64Array(course.skills.length).fill(4),
+      met: [false],
+      missing: [2],
+      barred: new Uint8Array(course.skills.length),
+    };
+    const named = (shown: Uint8Array) =>
+      chooseOn(course, knownOf(belief, course), { ...asked, shown }).map((skill) => course.skills[skill]?.id);
+    const nothing = new Uint8Array(course.skills.length);
+    const trot = nothing.slice();
+    trot[course.at.get("trot") ?? 0] = 1;
+    expect(named(nothing)).not.toContain("trot");
+    expect(named(nothing).some((id) => onTheLine.includes(id ?? ""))).toBe(true);
+    expect(named(trot)).toEqual(["trot"]);
   });
   it("counts fewer works for less to gain", () => {
     const belief = of([], "halter");

@@ -49,6 +49,8 @@ export interface ChoiceState {
   readonly freshness?: boolean;
   /** How many of the items may be new, which one session begins one of; missing: one. */
   readonly mostNew?: number;
+  /** By skill: 1 where it has been shown, so that what it rests on from the line is behind it; missing: nothing has. */
+  readonly shown?: Uint8Array;
   /** By skill: the level that a first time still waits for, 0 where none does; missing: none waits. */
   readonly awaited?: Float64Array;
   /** As on a card: what comes after the first is of its family, and a first time has the session to itself. Missing: any. */
@@ -104,12 +106,28 @@ export interface Bench {
   readonly need: Float64Array;
   readonly chain: Float64Array;
   readonly index: Float64Array;
+  /** 1 where the goal at hand rests on it still. */
+  readonly wanted: Uint8Array;
 }
 export const benchOf = (course: LevelCourse): Bench => ({
   need: new Float64Array(course.skills.length),
   chain: new Float64Array(course.skills.length),
   index: new Float64Array(course.skills.length),
+  wanted: new Uint8Array(course.skills.length),
 });
+/** What a skill waits for. */
+const waitsFor = (course: LevelCourse, skill: number, shown: Uint8Array | undefined): readonly number[] =>
+  (shown?.[skill] === 1 ? course.staying : course.before)[skill] as readonly number[];
+/** Marks what a goal rests on still; what comes before stands before in the course. */
+function markWanted(course: LevelCourse, { at, ancestors }: CourseGoal, shown: Uint8Array | undefined, wanted: Uint8Array): void {
+  for (const prior of ancestors) wanted[prior] = shown ? 0 : 1;
+  if (!shown) return;
+  for (const prior of waitsFor(course, at, shown)) wanted[prior] = 1;
+  for (let i = ancestors.length - 1; i >= 0; i -= 1) {
+    const one = ancestors[i] as number;
+    if (wanted[one] === 1) for (const prior of waitsFor(course, one, shown)) wanted[prior] = 1;
+  }
+}
 
 /** The goal's value a work, shared out to everything that it still needs. */
 function addWorth(
@@ -120,9 +138,10 @@ function addWorth(
   { missing, sessionsLeft }: { readonly missing: number; readonly sessionsLeft: number },
   bench: Bench,
 ): void {
-  const { need, chain, index } = bench;
+  const { need, chain, index, wanted } = bench;
+  markWanted(course, goal, moment.shown, wanted);
   let works = 0;
-  for (const prior of goal.ancestors) works += need[prior] ?? 0;
+  for (const prior of goal.ancestors) if (wanted[prior] === 1) works += need[prior] ?? 0;
   const span = { from: lowestTrack(known.mean, goal.from, goal.to), to: goal.target + 0.25, minutes: moment.minutes };
   const own = Math.max(missing, worksBetween(course, known, goal.at, span));
   works += own;
@@ -131,7 +150,8 @@ function addWorth(
   const chance =
     cumulative((sessionsLeft - whole) / (0.5 * whole + 1.5)) * cumulative((slots * USED - works) / (0.5 * works + 3));
   const perWork = (goal.value * chance) / Math.max(1, works);
-  for (const prior of goal.ancestors) if ((need[prior] ?? 0) > 0) index[prior] = (index[prior] ?? 0) + perWork;
+  for (const prior of goal.ancestors)
+    if (wanted[prior] === 1 && (need[prior] ?? 0) > 0) index[prior] = (index[prior] ?? 0) + perWork;
   index[goal.at] = (index[goal.at] ?? 0) + perWork;
 }
 
@@ -139,7 +159,7 @@ function addWorth(
 function fillNeeds(
   course: LevelCourse,
   known: Known,
-  { minutes, awaited }: Pick<ChoiceState, "minutes" | "awaited">,
+  { minutes, awaited, shown }: Pick<ChoiceState, "minutes" | "awaited" | "shown">,
   { need, chain, index }: Bench,
 ): void {
   for (let skill = 0; skill < course.skills.length; skill += 1) {
@@ -149,16 +169,15 @@ function fillNeeds(
     need[skill] = isThere ? 0 : Math.max(LEAST_NEED, worksBetween(course, known, skill, span));
     index[skill] = 0;
     let longest = 0;
-    for (const prior of course.before[skill] ?? [])
+    for (const prior of waitsFor(course, skill, shown))
       longest = Math.max(longest, CHAIN_WEIGHT * (need[prior] ?? 0) + (chain[prior] ?? 0));
     chain[skill] = longest;
   }
 }
 
-/** Every prerequisite is surely enough there, on its weaker side. */
-function gateOpen(course: LevelCourse, known: Known, skill: number): boolean {
-  for (const prior of course.before[skill] as readonly number[])
-    if (surenessOf(course, known, prior, GATE_LEVEL) < GATE_SURE) return false;
+/** Everything that it waits for is surely enough there, on its weaker side. */
+function gateOpen(course: LevelCourse, known: Known, skill: number, shown: Uint8Array | undefined): boolean {
+  for (const prior of waitsFor(course, skill, shown)) if (surenessOf(course, known, prior, GATE_LEVEL) < GATE_SURE) return false;
   return true;
 }
 
@@ -205,7 +224,7 @@ export function chooseOn(
   }
   for (let skill = 0; skill < course.skills.length; skill += 1) {
     if ((index[skill] as number) <= 0) continue;
-    if (chosen.includes(skill) || barred[skill] === 1 || !gateOpen(course, known, skill)) index[skill] = 0;
+    if (chosen.includes(skill) || barred[skill] === 1 || !gateOpen(course, known, skill, moment.shown)) index[skill] = 0;
     else if (today - (lastWorked[skill] as number) <= 1) index[skill] = (index[skill] as number) * YESTERDAY;
   }
   const { together } = moment;

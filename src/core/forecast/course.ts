@@ -14,6 +14,8 @@ export interface LevelCourse {
   readonly at: ReadonlyMap<string, number>;
   /** Direct prerequisites of each skill, by number. */
   readonly before: readonly (readonly number[])[];
+  /** Those of them that it waits for still once it has been shown. */
+  readonly staying: readonly (readonly number[])[];
   /** Tracks of skill i are firstTrack[i] up to firstTrack[i + 1]. */
   readonly firstTrack: Int32Array;
   readonly tracks: number;
@@ -50,6 +52,9 @@ export function courseOf(
   for (const goal of goals) visit(goal.skill);
   const numberOf = (id: string): number => must(at.get(id), `${id} is on the course`);
   const before = skills.map((skill) => skill.prerequisites.filter((id) => !passed.has(id)).map(numberOf));
+  const staying = skills.map(({ onTheLine = [] }, i) =>
+    (before[i] as readonly number[]).filter((prior) => !onTheLine.includes((skills[prior] as SkillShape).id)),
+  );
   const firstTrack = new Int32Array(skills.length + 1);
   skills.forEach((skill, i) => {
     firstTrack[i + 1] = (firstTrack[i] ?? 0) + sidesOf(skill.sided).length;
@@ -58,6 +63,7 @@ export function courseOf(
     skills,
     at,
     before,
+    staying,
     firstTrack,
     tracks: firstTrack[skills.length] ?? 0,
     asListed: ladder.flatMap(({ id }) => at.get(id) ?? []),

@@ -375,7 +375,7 @@ function playerOf({
             missing,
             barred,
             late,
-            ...(asCards ? { together: asCards.together, awaited: asCards.awaited } : {}),
+            ...(asCards ? { together: asCards.together, awaited: asCards.awaited, shown } : {}),
           },
           bench,
         )

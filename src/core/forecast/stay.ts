@@ -14,6 +14,8 @@ export interface SkillShape {
   readonly atTheBit: boolean;
   /** Direct ones; each must be in the list. */
   readonly prerequisites: readonly string[];
+  /** Of these, work on the line that a ride replaces: once the skill has been shown it waits for them no more. Missing: none. */
+  readonly onTheLine?: readonly string[];
   readonly sided: boolean;
   /** Typical sessions from 0 to 3; above 0. */
   readonly sessions03: number;

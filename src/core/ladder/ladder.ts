@@ -70,6 +70,10 @@ export const idsTagged = (skills: readonly Skill[], ...tags: readonly Tag[]): re
 ];
 export const hasTag = ({ tags }: Pick<Skill, "tags">, ...any: readonly Tag[]): boolean => any.some((tag) => tags.includes(tag));
 
+/** Of what a ridden skill rests on, the work on the line: once it is shown under a rider, that has done its part. */
+export const onTheLine = ({ bears, after }: Skill, skills: readonly Skill[]): readonly string[] =>
+  bears === "rider" ? after.filter((id) => skillIn(skills, id)?.nature === "send") : [];
+
 const walked = remember(walk, Number.POSITIVE_INFINITY);
 /** The skill's prerequisites at any depth, each after its own, without itself. */
 export const ancestorsIn = (skills: readonly Skill[], id: string): readonly string[] => walked(skills, id);

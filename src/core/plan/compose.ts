@@ -37,17 +37,17 @@ export interface ComposeAsked {
 const MOST_WARM_UPS = 2;
 const MOST_HANDLING = 2;
 const MOST_LEFT_ALONE = 3;
-const TACK: readonly Nature[] = ["accepting", "mounting"];
+export const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
 
 const isLeftOut = (ways: readonly Way[], { id }: Skill): boolean =>
   ways.some(({ skill, way }) => way === "leave-out" && skill === id);
 
 /** Nobody lies across a horse that is ridden, not even once. */
-const isBehind = (skill: Skill, { carriesRiders }: Pick<HorseReading, "carriesRiders">): boolean =>
-  carriesRiders && hasTag(skill, "lie-across");
+const isBehind = (skill: Skill, { carriesRiders, basisOf }: Pick<HorseReading, "carriesRiders" | "basisOf">): boolean =>
+  hasTag(skill, "lie-across") && (carriesRiders || basisOf(skill) === "implied");
 /** What riding shows anyway is no item of a horse that carries riders: not as a lesson, nor to begin or to end with. */
-export const isPassing = (skill: Skill, reading: Pick<HorseReading, "stage" | "carriesRiders">): boolean =>
-  isBehind(skill, reading) || (reading.stage === "riding" && TACK.includes(skill.nature));
+export const isPassing = (skill: Skill, reading: Pick<HorseReading, "stage" | "carriesRiders" | "basisOf">): boolean =>
+  isBehind(skill, reading) || (reading.stage === "riding" && TACK_NATURES.includes(skill.nature));
 
 const directly = (a: Skill, b: Skill): boolean =>
   a.after.includes(b.id) || b.after.includes(a.id) || a.contains.includes(b.id) || b.contains.includes(a.id);
@@ -64,7 +64,7 @@ function fits(kind: SessionKind, main: readonly Skill[], { bears }: Skill): bool
 /** Things that it does well, the best fitting first; equals take turns. */
 function known({ ladder, reading, main, kind, may, turn, ways = [] }: ComposeAsked): readonly Skill[] {
   const leads = tagged(ladder, "lead").some((skill) => reading.counts(skill) >= WELL);
-  const mainTacks = main.some(({ nature }) => TACK.includes(nature));
+  const mainTacks = main.some(({ nature }) => TACK_NATURES.includes(nature));
   const all = ladder.filter(
     (skill) =>
       reading.counts(skill) >= WELL &&
@@ -139,7 +139,7 @@ function finishOf(asked: ComposeAsked, well: readonly Skill[], used: readonly Sk
     (skill) =>
       isFamily(first, skill) &&
       (skill.nature !== "handling" || first.nature === "handling") &&
-      (!TACK.includes(skill.nature) || TACK.includes(first.nature)),
+      (!TACK_NATURES.includes(skill.nature) || TACK_NATURES.includes(first.nature)),
   );
   const [best] = [...family].sort(
     (a, b) => Number(a.bears !== first.bears) - Number(b.bears !== first.bears) || reading.counts(b) - reading.counts(a),
@@ -172,7 +172,7 @@ function leftAlone(
     (skill) =>
       main.some(({ id }) => skill.after.includes(id)) &&
       !reading.isShown(skill) &&
-      !(reading.carriesRiders && TACK.includes(skill.nature)) &&
+      !(reading.carriesRiders && TACK_NATURES.includes(skill.nature)) &&
       (skill.bears !== "nothing" || hasTag(skill, "girth", "saddle", "back-girth")) &&
       // What still lacks something else tempts nobody.
       skill.after.every(

@@ -37,4 +37,11 @@ describe("what is taken up again", () => {
     });
     expect(again(last).map(({ skill, why }) => `${skill} ${why}`)).toEqual(["tie ended-badly", "lead rose"]);
   });
+  it("is not what is only back where it was", () => {
+    const scored = (day: string, score: 1 | 3 | 5) => session(day, { scores: [scoredAlike(skillOf("send-out"), score)] });
+    const others = session("2026-07-09", { scores: [scoredAlike(skillOf("tie"), 3)] });
+    const before = [scored("2026-07-01", 5), scored("2026-07-02", 3), others];
+    expect(again(...before, scored("2026-07-10", 5))).toEqual([]);
+    expect(again(scored("2026-07-02", 1), others, scored("2026-07-10", 5)).map(({ why }) => why)).toEqual(["rose"]);
+  });
 });

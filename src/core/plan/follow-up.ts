@@ -8,6 +8,7 @@ export interface Again {
   readonly skill: string;
   readonly why: FollowUp;
 }
+const ROSE_BY = 2;
 /** What the horse offered more of, went up by two, was offered for the first time, ended badly or was asked for by the last rider, and was not worked since. */
 export function toTakeUpAgain(
   past: readonly PastSession[],
@@ -21,8 +22,9 @@ export function toTakeUpAgain(
     // Worked in both of them, it was taken up already.
     const later = lastTwo.filter((one) => one !== session).flatMap(worked);
     const earlier = past.slice(0, past.length - lastTwo.length + i);
-    const before = (skill: string): number | null =>
-      earlier.flatMap(({ scores }) => scores.filter((one) => one.skill === skill)).at(-1)?.low ?? seenBefore(skill);
+    const lows = (skill: string): readonly number[] =>
+      earlier.flatMap(({ scores }) => scores.filter((one) => one.skill === skill)).map(({ low }) => low);
+    const before = (skill: string): number | null => lows(skill).at(-1) ?? seenBefore(skill);
     const add = (skill: string, why: FollowUp): void => {
       if (!later.includes(skill) && !found.some((one) => one.skill === skill)) found.push({ skill, why });
     };
@@ -33,7 +35,8 @@ export function toTakeUpAgain(
     for (const skill of session.offered ?? []) add(skill, "offered");
     for (const { skill, low } of session.scores) {
       const was = before(skill);
-      if (was !== null && low - was >= 2) add(skill, "rose");
+      // Back where it was already is nothing new.
+      if (was !== null && low - was >= ROSE_BY && low > Math.max(...lows(skill), seenBefore(skill) ?? 0)) add(skill, "rose");
     }
     if (i === lastTwo.length - 1) for (const skill of named(session.nextTime)) add(skill, "word");
     for (const { skill, low } of session.scores)

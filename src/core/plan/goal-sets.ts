@@ -1,9 +1,10 @@
 /** Goals of a stay, and sets of them that are ready for the usual kinds of stay: a beginning, to be changed for the horse. */
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { Side } from "../kernel/sides.ts";
-import { ancestorsIn, tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, onTheLine, skillIn, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
+import type { HorseReading } from "../reading/reading.ts";
 
 export interface PlanGoal {
   readonly skill: string;
@@ -20,6 +21,20 @@ export interface PlanGoal {
 /** A goal's skill with all that it rests on. */
 export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
   new Set([id, ...ancestorsIn(ladder, id)]);
+/** A goal's skill with what it rests on still: work on the line is behind what has been shown under a rider. */
+export function stillBelow(
+  ladder: readonly Skill[],
+  id: string,
+  reading: Pick<HorseReading, "isShown">,
+  found: Set<string> = new Set(),
+): ReadonlySet<string> {
+  const skill = skillIn(ladder, id);
+  if (!skill || found.has(id)) return found;
+  found.add(id);
+  const behind = reading.isShown(skill) ? onTheLine(skill, ladder) : [];
+  for (const before of skill.after) if (!behind.includes(before)) stillBelow(ladder, before, reading, found);
+  return found;
+}
 /** A step that is taken up as a goal: done well on both sides, as usual, by the end of the term. */
 export const goalOn = (skill: string): PlanGoal & { readonly by: null } => ({
   skill,

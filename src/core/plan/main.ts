@@ -3,44 +3,25 @@
  * again; the complaint and what was promised; the other goals; proofs; when all is met the same elsewhere, or what builds on it.
  */
 import { ancestorsIn, hasTag, tagged } from "../ladder/ladder.ts";
-import { BEST, RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
-import type { Nature, Skill } from "../ladder/skill.ts";
+import { RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
+import type { Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
 import type { StepBack } from "../permission/protocol.ts";
 import { STEP_TAGS } from "../permission/steps.ts";
 import { type HorseReading, isImplied } from "../reading/reading.ts";
 import type { Because } from "./because.ts";
-import { isFamily, isPassing } from "./compose.ts";
-import { type Again } from "./follow-up.ts";
-import { type PlanGoal, partsOfGoal, valueOf } from "./goal-sets.ts";
-import type { MainMoment } from "./moment.ts";
-import { nextFrom } from "./next-goals.ts";
+import { isFamily, isPassing, TACK_NATURES } from "./compose.ts";
+import { type PlanGoal, partsOfGoal, stillBelow, valueOf } from "./goal-sets.ts";
+import type { Main, MainFacts, MainMoment } from "./moment.ts";
 import { protocolWork } from "./protocol-work.ts";
+import { ending, proof, type Showing, wider } from "./show-again.ts";
 
-export interface Main {
-  readonly skills: readonly Skill[];
-  readonly because: Because;
-}
-
-/** What is so all through a plan. */
-export interface MainFacts {
-  readonly ladder: readonly Skill[];
-  readonly goals: readonly PlanGoal[];
-  /** Skills that the owner's complaint names. */
-  readonly complaint: readonly string[];
-  /** Handling is what the horse came for, or barely has: it may be the work of a day. */
-  readonly handlingIsWork: boolean;
-  /** Of the last two sessions, to be taken up within three working days. */
-  readonly again: readonly Again[];
-  readonly sessionsSoFar: number;
-}
 const MOST_RUNNING = 3;
 const OF_SIX = 5;
 const PROMISED_OF_SIX = 3;
 export const FIRST_WEEK = 5;
 const WITHIN_SESSIONS = 3;
 
-const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
 /** The first time of a big step, or of anything that bears weight. */
 export const isFirst = (skill: Skill, reading: HorseReading): boolean =>
   !reading.isShown(skill) && (skill.bears !== "nothing" || hasTag(skill, ...STEP_TAGS));
@@ -70,14 +51,21 @@ export class Mains {
 
   /** Null: nothing may be worked. */
   choose(moment: MainMoment, stepBack: StepBack | null): Main | null {
+    const showing: Showing = {
+      facts: this.facts,
+      moment,
+      find: this.find,
+      isWork: (skill) => this.isWork(skill, moment),
+      standsStill: (id) => this.standsStill(id, moment),
+    };
     const main =
       this.protocol(moment, stepBack) ??
       this.step(moment) ??
       this.followUp(moment) ??
-      this.ending(moment) ??
+      ending(showing) ??
       this.towardsGoals(moment) ??
-      this.proof(moment) ??
-      this.wider(moment) ??
+      proof(showing) ??
+      wider(showing) ??
       this.nextOnLadder(moment);
     this.lastFollowed = main?.because.code === "follow-up";
     if (main) for (const { id } of main.skills) this.followed.add(id);
@@ -163,37 +151,21 @@ export class Mains {
       if (!skill || this.followed.has(id) || !this.isWork(skill, moment) || moment.stuck.includes(id)) continue;
       if (skill.nature === "handling" && !this.facts.handlingIsWork && !this.complained.has(id)) continue;
       if (moment.reading.counts(skill) >= RELIABLE && why !== "rose") continue;
+      if (this.isBehindRides(skill, moment)) continue;
       return { skills: [skill], because: { code: "follow-up", why } };
     }
     return null;
   }
 
-  /** The last sessions of a term go to what was promised, met or not. */
-  private ending(moment: MainMoment): Main | null {
-    if (!moment.lastOfTerm) return null;
-    const { goals } = this.facts;
-    const lately = (id: string): number => moment.before.slice(-2).filter((main) => main.includes(id)).length;
-    const [first] = goals
-      .flatMap((goal, i) => {
-        const skill = this.find(goal.skill);
-        const able =
-          skill && this.isWork(skill, moment) && moment.reading.counts(skill) >= USABLE && !this.standsStill(skill.id, moment);
-        return able ? [{ goal, skill, open: !moment.met[i] }] : [];
-      })
-      .sort(
-        (a, b) =>
-          lately(a.goal.skill) - lately(b.goal.skill) ||
-          Number(b.goal.must) - Number(a.goal.must) ||
-          Number(b.open) - Number(a.open),
-      );
-    if (!first) return null;
-    const { goal, skill, open } = first;
-    // Shown the day before, and nothing else of it to show: what was promised and is not there yet gets the day.
-    if (!open && moment.before.at(-1)?.includes(skill.id) && this.open(moment).length > 0) return null;
-    return {
-      skills: [skill],
-      because: open ? { code: "goal", goal: goal.skill, part: false, must: goal.must } : { code: "proof", goal: goal.skill },
-    };
+  /** Work on the line towards a goal that is ridden by now: it offers nothing that the goal waits for. */
+  private isBehindRides(skill: Skill, moment: MainMoment): boolean {
+    const open = this.open(moment).filter((i) => this.parts[i]?.has(skill.id));
+    const { ladder, goals } = this.facts;
+    return (
+      open.length > 0 &&
+      !this.complained.has(skill.id) &&
+      open.every((i) => !stillBelow(ladder, goals[i]?.skill ?? "", moment.reading).has(skill.id))
+    );
   }
 
   /** More than three sessions running. */
@@ -333,35 +305,6 @@ export class Mains {
           reading.counts(a) - reading.counts(b),
       );
     return first ? { skills: [first], because: { code: "another-way", skill: skill.id } } : null;
-  }
-
-  /** f. */
-  private proof(moment: MainMoment): Main | null {
-    const [first] = moment.stale
-      .flatMap((id) => this.find(id) ?? [])
-      .filter((skill) => this.isWork(skill, moment) && !this.standsStill(skill.id, moment));
-    return first && !moment.before.at(-1)?.includes(first.id)
-      ? { skills: [first], because: { code: "proof", goal: first.id } }
-      : null;
-  }
-
-  /** g. What builds on the goals, with company and elsewhere first; then the goals themselves, up to 5. */
-  private wider(moment: MainMoment): Main | null {
-    const { goals, ladder } = this.facts;
-    if (goals.length === 0 || this.open(moment).length > 0) return null;
-    const { reading, before } = moment;
-    const own = goals.flatMap(({ skill }) => this.find(skill) ?? []);
-    const builds = nextFrom(
-      ladder,
-      reading,
-      goals.map(({ skill }) => skill),
-    ).filter((skill) => this.isWork(skill, moment) && !(moment.noFirst && !reading.isShown(skill)));
-    const candidates = [...builds, ...own.filter((skill) => moment.may(skill) && reading.counts(skill) < BEST)].filter(
-      ({ id }) => !before.at(-1)?.includes(id) && !this.standsStill(id, moment),
-    );
-    const lately = (skill: Skill): number => before.slice(-4).filter((main) => main.includes(skill.id)).length;
-    const [first] = candidates.sort((a, b) => lately(a) - lately(b));
-    return first ? { skills: [first], because: { code: "wider" } } : null;
   }
 
   /** Tack and riding are begun with a horse that came for them; without goals nothing is put on its back for the first time. */

@@ -2,6 +2,9 @@
 import type { Skill } from "../ladder/skill.ts";
 import type { StepFacts } from "../permission/steps.ts";
 import type { HorseReading } from "../reading/reading.ts";
+import type { Because } from "./because.ts";
+import type { Again } from "./follow-up.ts";
+import type { PlanGoal } from "./goal-sets.ts";
 
 export interface MainMoment {
   readonly reading: HorseReading;
@@ -25,4 +28,22 @@ export interface MainMoment {
   readonly lacking: readonly string[];
   /** A dated promise is so near that nothing else is worked. */
   readonly dated: string | null;
+}
+
+export interface Main {
+  readonly skills: readonly Skill[];
+  readonly because: Because;
+}
+
+/** What is so all through a plan. */
+export interface MainFacts {
+  readonly ladder: readonly Skill[];
+  readonly goals: readonly PlanGoal[];
+  /** Skills that the owner's complaint names. */
+  readonly complaint: readonly string[];
+  /** Handling is what the horse came for, or barely has: it may be the work of a day. */
+  readonly handlingIsWork: boolean;
+  /** Of the last two sessions, to be taken up within three working days. */
+  readonly again: readonly Again[];
+  readonly sessionsSoFar: number;
 }

@@ -15,7 +15,7 @@ import type { RiderSeverity, ScoredSession, Seen, SkillShape, StayFacts } from "
 import type { HorseKind } from "../horse/horse.ts";
 import { type Score, type Side, sidesOf, type TrackSide } from "../kernel/sides.ts";
 import { ladderFor } from "../ladder/for-method.ts";
-import { skillIn } from "../ladder/ladder.ts";
+import { onTheLine, skillIn } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -94,15 +94,16 @@ const WEEK = 7;
 const OFF_FROM = 1;
 
 export const shapesOf = (ladder: readonly Skill[]): readonly SkillShape[] =>
-  ladder.map(({ id, branch, nature, tags, after, sided, to3, halfLife }) => ({
-    id,
-    branch,
-    nature,
-    atTheBit: tags.includes("bit-and-steering"),
-    prerequisites: after,
-    sided,
-    sessions03: to3,
-    halfLife,
+  ladder.map((skill) => ({
+    id: skill.id,
+    branch: skill.branch,
+    nature: skill.nature,
+    atTheBit: skill.tags.includes("bit-and-steering"),
+    prerequisites: skill.after,
+    onTheLine: onTheLine(skill, ladder),
+    sided: skill.sided,
+    sessions03: skill.to3,
+    halfLife: skill.halfLife,
   }));
 
 const methodIn = (record: StayRecord, what: WhatIf): Method =>

@@ -4,7 +4,7 @@ import { addDays, daysBetween, type LocalDate } from "../calendar/local-date.ts"
 import type { SessionKind } from "../card/card.ts";
 import { chooseOn, lateOf } from "../forecast/choose.ts";
 import type { Belief } from "../forecast/estimator.ts";
-import type { SkillShape } from "../forecast/stay.ts";
+import type { ScoredSession, SkillShape } from "../forecast/stay.ts";
 import { ancestorsIn, hasTag, skillIn } from "../ladder/ladder.ts";
 import { RELIABLE, REST_DAYS, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -19,6 +19,7 @@ import type { Because } from "./because.ts";
 import { composed, isPassing, kindOf, wantedHandling } from "./compose.ts";
 import type { CourseAhead } from "./course-ahead.ts";
 import { ExpectedReading } from "./expected.ts";
+import type { PlanGoal } from "./goal-sets.ts";
 import { FIRST_WEEK, isFence, Mains } from "./main.ts";
 import type { MainMoment } from "./moment.ts";
 import type { ScheduledPlace } from "./places.ts";
@@ -78,6 +79,13 @@ function quieter(back: StepBack, sessions: number, main: readonly Skill[], wasRi
   return quiet >= back.of ? null : { ...back, quiet, bearing: back.code !== "days-off" && back.bearing };
 }
 
+/** What a session was about: what it worked that the horse did not do reliably, else the goals that it showed. */
+function aboutOf(work: ScoredSession["work"], goals: readonly PlanGoal[]): readonly string[] {
+  const poor = work.filter(({ scores }) => Object.values(scores).some((score) => score < RELIABLE));
+  const shown = work.filter(({ skill }) => goals.some((goal) => goal.skill === skill));
+  return (poor.length > 0 ? poor : shown).map(({ skill }) => skill);
+}
+
 /** One day after another, each from how the horse is expected to stand by then. */
 export class TrainersDay {
   private readonly now: HorseReading;
@@ -111,10 +119,7 @@ export class TrainersDay {
     this.back = stepBack;
     this.metNow = [...expected.met];
     for (const { day, work } of sessions) for (const { skill } of work) this.workedOn.set(skill, day);
-    // What a session was about is what it worked that the horse did not do reliably.
-    this.before = sessions.map(({ work }) =>
-      work.filter(({ scores: given }) => Object.values(given).some((score) => score < RELIABLE)).map(({ skill }) => skill),
-    );
+    this.before = sessions.map(({ work }) => aboutOf(work, trainer.goals));
     for (const { day, work } of sessions) if (work.some(({ skill }) => isFenceIn(ladder, skill))) this.lastFence = day;
     this.mains = new Mains({ ...trainer, ladder, sessionsSoFar: trainer.sessionsSoFar });
   }
@@ -171,9 +176,11 @@ export class TrainersDay {
     const { ahead, ladder, trainer, belief } = asked;
     const { course, known, met, missing, lastWorked, barred } = expected;
     const may = this.mayOn(day);
+    const shown = new Uint8Array(course.skills.length);
     course.skills.forEach(({ id }, skill) => {
       const shape = skillIn(ladder, id);
       barred[skill] = shape && may(shape) ? 0 : 1;
+      if (shape && reading.isShown(shape)) shown[skill] = 1;
     });
     const moment = {
       sessionsLeft: ahead.days.length - i,
@@ -183,6 +190,7 @@ export class TrainersDay {
       met,
       missing,
       barred,
+      shown,
       late: this.late,
     };
     const idOf = (skill: number): string => (course.skills[skill] as SkillShape).id;
