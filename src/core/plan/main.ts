@@ -57,6 +57,7 @@ export class Mains {
       find: this.find,
       isWork: (skill) => this.isWork(skill, moment),
       standsStill: (id) => this.standsStill(id, moment),
+      isAskedFor: (skill) => this.isAskedFor(skill, moment),
     };
     const main =
       this.protocol(moment, stepBack) ??

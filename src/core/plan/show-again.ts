@@ -12,6 +12,8 @@ export interface Showing {
   readonly find: (id: string) => Skill | undefined;
   readonly isWork: (skill: Skill) => boolean;
   readonly standsStill: (id: string) => boolean;
+  /** It came for such work: nothing is put on a back that nobody asked for. */
+  readonly isAskedFor: (skill: Skill) => boolean;
 }
 
 const isOpen = ({ facts, moment }: Showing): boolean => facts.goals.some((_, i) => !moment.met[i]);
@@ -61,7 +63,7 @@ export function proof({ moment, find, isWork, standsStill }: Showing): Main | nu
 
 /** When all are met: what builds on the goals, with company and elsewhere first; then the goals themselves, up to 5. */
 export function wider(asked: Showing): Main | null {
-  const { facts, moment, find, isWork, standsStill } = asked;
+  const { facts, moment, find, isWork, standsStill, isAskedFor } = asked;
   const { goals, ladder } = facts;
   if (goals.length === 0 || isOpen(asked)) return null;
   const { reading, before } = moment;
@@ -70,7 +72,7 @@ export function wider(asked: Showing): Main | null {
     ladder,
     reading,
     goals.map(({ skill }) => skill),
-  ).filter((skill) => isWork(skill) && !(moment.noFirst && !reading.isShown(skill)));
+  ).filter((skill) => isWork(skill) && isAskedFor(skill) && !(moment.noFirst && !reading.isShown(skill)));
   const candidates = [...builds, ...own.filter((skill) => moment.may(skill) && reading.counts(skill) < BEST)].filter(
     ({ id }) => !before.at(-1)?.includes(id) && !standsStill(id),
   );
