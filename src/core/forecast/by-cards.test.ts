@@ -30,7 +30,14 @@ function chances(skills: readonly string[], byCards: ByCards | null): readonly n
 }
 const asks = (...skills: string[]) => skills.map((skill) => ({ skill, score: 3, mean: 2.75, oneSide: false }));
 const branchOf = (id: string): string | undefined => EVERYDAY_SHAPES.find((one) => one.id === id)?.branch;
-const FREE: ByCards = { firsts: [], shownAt: 2, isFamily: (a, b) => branchOf(a) === branchOf(b) };
+const FREE: ByCards = {
+  firsts: [],
+  shownAt: 2,
+  wellAt: 2.75,
+  warmUps: 2,
+  daily: 2,
+  isFamily: (a, b) => branchOf(a) === branchOf(b),
+};
 
 describe("plays that work by cards", () => {
   it("get less far than plays that take up anything together, as a card has one focus", () => {

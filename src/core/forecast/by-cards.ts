@@ -9,6 +9,10 @@ export interface ByCards {
   readonly firsts: readonly FirstAsks[];
   /** From this score on every side on the first time is behind it. */
   readonly shownAt: number;
+  /** Mean level at which a card takes a thing for done well; of how many such it has at the most to begin with, and of small daily ones. */
+  readonly wellAt: number;
+  readonly warmUps: number;
+  readonly daily: number;
   /** Two skills that one session may have for its work. */
   isFamily(a: string, b: string): boolean;
 }
@@ -31,10 +35,7 @@ interface Asked extends Omit<AskedLevel, "skill"> {
   readonly to: number;
 }
 
-/** What a card begins with is believed at this level, and is so many things at most; and what is small and daily. */
-const KNOWN_WELL = 2.75;
-const MOST_KNOWN = 2;
-const MOST_DAILY = 2;
+/** Of this nature are the small things that a card has every day. */
 const DAILY = "handling";
 
 /** How a play stands when a session's work is chosen. */
@@ -104,19 +105,19 @@ export class Cards {
    * are open, with what that rests on. Good until the next call.
    */
   beside(main: readonly number[], turn: number, moment: CardsMoment): readonly number[] {
-    const { course, found } = this;
+    const { course, found, asked } = this;
     const [first] = main;
     found.length = 0;
     if (first === undefined) return found;
     const below = course.before[first] as readonly number[];
-    for (let i = 0; i < below.length && found.length < MOST_KNOWN; i += 1)
+    for (let i = 0; i < below.length && found.length < asked.warmUps; i += 1)
       this.takeKnown(below[(i + turn) % below.length] as number, main, moment);
     const family = this.together.family[first] as Uint8Array;
-    for (let i = 0; i < family.length && found.length < MOST_KNOWN; i += 1) {
+    for (let i = 0; i < family.length && found.length < asked.warmUps; i += 1) {
       const one = (i + turn) % family.length;
       if (family[one] === 1) this.takeKnown(one, main, moment);
     }
-    const most = found.length + MOST_DAILY;
+    const most = found.length + asked.daily;
     for (let i = 0; i < course.goals.length && found.length < most; i += 1) {
       const { at, ancestors } = course.goals[i] as LevelCourse["goals"][number];
       if (moment.met[i] || this.isDaily[at] !== true) continue;
@@ -125,7 +126,8 @@ export class Cards {
     }
     return found;
   }
-  private isWell = (skill: number, { known }: CardsMoment): boolean => weakerOf(this.course, known.mean, skill) >= KNOWN_WELL;
+  private isWell = (skill: number, { known }: CardsMoment): boolean =>
+    weakerOf(this.course, known.mean, skill) >= this.asked.wellAt;
   private isFree = (skill: number, main: readonly number[], { barred }: CardsMoment): boolean =>
     barred[skill] === 0 && !main.includes(skill) && !this.found.includes(skill);
   private takeKnown(skill: number, main: readonly number[], moment: CardsMoment): void {

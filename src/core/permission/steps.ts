@@ -198,6 +198,8 @@ function lastLooks(sessions: readonly PastSession[]): Looks {
 }
 /** The mean lies at most so far below what is asked. */
 const BELOW = 0.25;
+/** The mean from which a level counts as so much. */
+export const countsFrom = (level: number): number => level - BELOW;
 /** A level counts by its mean too: one good score right after a poor one is no level yet. The last two looks on different days stand for the mean. */
 function meanOn(skill: Skill, side: TrackSide, { reading, sessions }: Pick<StepFacts, "reading" | "sessions">): number {
   const track = trackKey(skill.id, side);
@@ -213,7 +215,7 @@ function lacking(skill: Skill, needed: number, oneSide: boolean, facts: StepFact
     .map((side) => {
       const is = facts.reading.countsOn(skill, side);
       const mean = is >= needed ? meanOn(skill, side, facts) : is;
-      return { side, is: mean < needed - BELOW ? mean : is };
+      return { side, is: mean < countsFrom(needed) ? mean : is };
     })
     .filter(({ is }) => is < needed);
   const enough = sides.length === 0 || (oneSide && sides.length < sidesOf(skill.sided).length);
@@ -273,7 +275,12 @@ export const firstTimesOf = (facts: Pick<StepFacts, "ladder" | "reading" | "chan
     if (list === "done" || list === "none") return [];
     const levels =
       list === "lie-across" ? levelsIn(LIE_ACROSS, facts.ladder) : levelsAsked(list, facts.changes ?? NO_CHANGES, facts.ladder);
-    const asks = levels.map((one) => ({ skill: one.skill, score: one.at, mean: one.at - BELOW, oneSide: one.oneSide ?? false }));
+    const asks = levels.map((one) => ({
+      skill: one.skill,
+      score: one.at,
+      mean: countsFrom(one.at),
+      oneSide: one.oneSide ?? false,
+    }));
     return [{ skill: skill.id, asks }];
   });
 /** What a skill's first time still waits for; empty where it is no big step, where it may be asked, or was shown already. */

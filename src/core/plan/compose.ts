@@ -34,8 +34,8 @@ export interface ComposeAsked {
   readonly turn: number;
 }
 
-const MOST_WARM_UPS = 2;
-const MOST_HANDLING = 2;
+export const MOST_WARM_UPS = 2;
+export const MOST_HANDLING = 2;
 const MOST_LEFT_ALONE = 3;
 export const TACK_NATURES: readonly Nature[] = ["accepting", "mounting"];
 

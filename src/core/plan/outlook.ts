@@ -17,12 +17,13 @@ import { type Score, type Side, sidesOf, type TrackSide } from "../kernel/sides.
 import { ladderFor } from "../ladder/for-method.ts";
 import { onTheLine, skillIn } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
+import { WELL } from "../ladder/marks.ts";
 import { type Method, methodOf } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
-import { firstTimesOf, type StepChange } from "../permission/steps.ts";
+import { countsFrom, firstTimesOf, type StepChange } from "../permission/steps.ts";
 import { impliedBy, readHorse, SHOWN } from "../reading/reading.ts";
 import type { Pin, PlanAsked } from "./asked.ts";
-import { isFamily } from "./compose.ts";
+import { isFamily, MOST_HANDLING, MOST_WARM_UPS } from "./compose.ts";
 import { type PlanGoal, valueOf } from "./goal-sets.ts";
 import { nextFrom } from "./next-goals.ts";
 import { beginsNothing, plannedDays, stayDay } from "./planned-days.ts";
@@ -165,6 +166,9 @@ function cardsOf(record: StayRecord, what: WhatIf): ByCards {
   return {
     firsts: firstTimesOf({ ladder, reading, changes: record.stepChanges }),
     shownAt: SHOWN,
+    wellAt: countsFrom(WELL),
+    warmUps: MOST_WARM_UPS,
+    daily: MOST_HANDLING,
     isFamily: (a, b) => {
       const [one, other] = [skillIn(ladder, a), skillIn(ladder, b)];
       return one !== undefined && other !== undefined && isFamily(one, other);
