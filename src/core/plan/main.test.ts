@@ -106,6 +106,29 @@ describe("a session's focus", () => {
   });
 });
 
+describe("goals that are met", () => {
+  const led = ["catch", "halter", "lead", "tie", "front-feet", "hind-feet", "stand", "space", "groom", "trailer"];
+  const met = [2, 3, 4, 5].map((day) => worked(day, led, 4));
+  const promised = ["lead", "tie", "stand"].map((skill) => ({ ...goal(skill), must: true }));
+  const record = recordOf({
+    kind: "unhandled",
+    sessions: met,
+    standing: standingOf(met, { handlingIsWork: true }),
+    goals: promised,
+  });
+  it("take turns in the last sessions, what was shown longest ago first", () => {
+    const sessions = [...met, worked(6, ["stand", "tie"], 5), worked(7, ["lead", "space"], 5)];
+    const standing = standingOf(sessions, { handlingIsWork: true });
+    const plan = planOf({ ...record, sessions, standing, lastDay: addDays(record.today, 3) });
+    expect(mains(plan)).toEqual([["tie"], ["stand"], ["lead"]]);
+  });
+  it("are followed by nothing on a back that nobody asked for", () => {
+    const asked = mains(planOf(record)).flat().map(skillOf);
+    expect(asked.length).toBeGreaterThan(20);
+    expect(asked.filter(({ nature }) => ["accepting", "mounting"].includes(nature)).map(({ id }) => id)).toEqual([]);
+  });
+});
+
 describe("a first step", () => {
   it("is the whole day: nothing else is looked at on it", () => {
     const plan = planOf(toldRidden({ goals: [goal("trot"), goal("trailer-stand"), goal("sideways")] }));

@@ -38,8 +38,8 @@ export function ending(asked: Showing): Main | null {
     .sort(
       (a, b) =>
         lately(moment, a.skill.id, 2) - lately(moment, b.skill.id, 2) ||
-        Number(a.daily) - Number(b.daily) ||
         Number(b.goal.must) - Number(a.goal.must) ||
+        Number(a.daily) - Number(b.daily) ||
         Number(b.open) - Number(a.open) ||
         lastShown(moment, a.skill.id) - lastShown(moment, b.skill.id),
     );
