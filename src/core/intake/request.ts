@@ -164,7 +164,7 @@ export function readRequest(words: string, { skills, of }: Ladder, context: Requ
 }
 
 /** What a horse does, which says nothing of where: a buck at the girth is about the girth. */
-const BEHAVES = /^(?:buck|bolt|run|take|rush|speed|jig|spook|shies|shy|nip|bit|balk|nap|barg|crowd|plant)/;
+const BEHAVES = /^(?:buck|bolt|run|take|rush|speed|jig|spook|shies|shy|rear|nip|bit|balk|nap|barg|crowd|plant)/;
 /** Where no skill is named: what is done at the moment at which it comes. */
 const AT_MOMENT: Readonly<Record<string, Tag>> = {
   leading: "lead",

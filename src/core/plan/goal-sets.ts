@@ -2,6 +2,7 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import type { Side } from "../kernel/sides.ts";
 import { ancestorsIn, onTheLine, skillIn, tagged } from "../ladder/ladder.ts";
+import { WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
 import type { HorseReading } from "../reading/reading.ts";
@@ -21,18 +22,25 @@ export interface PlanGoal {
 /** A goal's skill with all that it rests on. */
 export const partsOfGoal = (ladder: readonly Skill[], id: string): ReadonlySet<string> =>
   new Set([id, ...ancestorsIn(ladder, id)]);
-/** A goal's skill with what it rests on still: work on the line is behind what has been shown under a rider. */
+/**
+ * A goal's skill with what it rests on still: what lies below something that the horse does well is behind it, and so is work on the line once the skill
+ * has been shown under a rider.
+ */
 export function stillBelow(
   ladder: readonly Skill[],
-  id: string,
-  reading: Pick<HorseReading, "isShown">,
-  found: Set<string> = new Set(),
+  goal: string,
+  reading: Pick<HorseReading, "isShown" | "counts">,
 ): ReadonlySet<string> {
-  const skill = skillIn(ladder, id);
-  if (!skill || found.has(id)) return found;
-  found.add(id);
-  const behind = reading.isShown(skill) ? onTheLine(skill, ladder) : [];
-  for (const before of skill.after) if (!behind.includes(before)) stillBelow(ladder, before, reading, found);
+  const found = new Set<string>();
+  const visit = (id: string): void => {
+    const skill = skillIn(ladder, id);
+    if (!skill || found.has(id)) return;
+    found.add(id);
+    if (id !== goal && reading.counts(skill) >= WELL) return;
+    const behind = reading.isShown(skill) ? onTheLine(skill, ladder) : [];
+    for (const before of skill.after) if (!behind.includes(before)) visit(before);
+  };
+  visit(goal);
   return found;
 }
 /** A step that is taken up as a goal: done well on both sides, as usual, by the end of the term. */

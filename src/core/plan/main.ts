@@ -177,7 +177,7 @@ export class Mains {
   /** d and e. */
   private towardsGoals(moment: MainMoment): Main | null {
     const open = this.open(moment);
-    const { goals, complaint } = this.facts;
+    const { goals, complaint, ladder } = this.facts;
     const complaintOpen = complaint.some((id) => {
       const skill = this.find(id);
       const goal = goals.findIndex((one) => one.skill === id);
@@ -185,12 +185,14 @@ export class Mains {
     });
     if (open.length === 0 && !complaintOpen) return null;
     const { before, dated, ranked, lastOfTerm, stuck } = moment;
-    const promised = new Set(open.filter((i) => goals[i]?.must).flatMap((i) => [...(this.parts[i] as ReadonlySet<string>)]));
+    const stillOf = (id: string): readonly string[] => [...stillBelow(ladder, id, moment.reading)];
+    const promised = new Set(open.flatMap((i) => (goals[i]?.must ? stillOf(goals[i].skill) : [])));
+    const complained = new Set(complaint.flatMap(stillOf));
     const servesPromise = (main: readonly string[]): boolean => main.some((id) => promised.has(id));
     // By itself, or twice by what it rests on.
     const isTakenUp = (done: readonly (readonly string[])[]): boolean =>
       done.some((main) => main.some((id) => complaint.includes(id))) ||
-      done.filter((main) => main.some((id) => this.complained.has(id))).length >= 2;
+      done.filter((main) => main.some((id) => complained.has(id))).length >= 2;
     // What is believed of a horse that came ridden is no look at it: what nobody has seen comes before what rests on it.
     const begun = ranked.flatMap((id) => (this.isNone(id, moment) ? this.begunWith(id, moment) : (this.find(id) ?? [])));
     const work = [...new Set(begun)].filter((skill) => this.isWork(skill, moment));
@@ -204,9 +206,11 @@ export class Mains {
     };
     // Nothing else is open: what the owner complains of.
     let candidates: readonly Skill[] = open.length === 0 ? fresh.filter(({ id }) => this.complained.has(id)) : fresh;
+    // It stands in the first week, and later where it never did.
     const early = this.facts.sessionsSoFar + moment.ahead < FIRST_WEEK;
+    const complaintWaits = complaintOpen && !isTakenUp(early ? before.slice(-FIRST_WEEK) : before);
     if (dated !== null) candidates = within(candidates, partsOfGoal(this.facts.ladder, dated));
-    else if (early && complaintOpen && !isTakenUp(before.slice(-FIRST_WEEK))) candidates = within(candidates, this.complained);
+    else if (complaintWaits) candidates = within(candidates, complained);
     else if (lastOfTerm || before.slice(-OF_SIX).filter(servesPromise).length < PROMISED_OF_SIX)
       candidates = within(candidates, promised);
     // What the next big step still lacks comes before what is worth more in the long run.
@@ -219,14 +223,15 @@ export class Mains {
     );
     if (lacking.length > 0) candidates = lacking;
     const [first] = candidates;
-    if (!first || (promised.size > 0 && stuck.some((id) => promised.has(id)) && !promised.has(first.id))) {
+    const standsBefore = first && complaintWaits && complained.has(first.id);
+    if (!first || (!standsBefore && stuck.some((id) => promised.has(id)) && !promised.has(first.id))) {
       const other = this.anotherWay(moment, promised);
       if (other) return other;
     }
     if (!first) return null;
     return {
       skills: [first, ...this.beside(first, [...candidates, ...fresh.filter(({ nature }) => nature !== "handling")], moment)],
-      because: this.reasonFor(first, open),
+      because: this.reasonFor(first, open, moment.reading),
     };
   }
 
@@ -234,10 +239,12 @@ export class Mains {
     const skill = this.find(id);
     return skill !== undefined && reading.basisOf(skill) === "none";
   };
-  /** It has been shown, or what it rests on counts so much. */
+  /** It has been shown, or what it rests on counts so much; what riding shows anyway and nobody looked at holds nothing up. */
   private isReady = (skill: Skill, { reading }: MainMoment, level: number): boolean =>
     reading.isShown(skill) ||
-    skill.after.every((id) => !this.byId.has(id) || reading.counts(this.byId.get(id) as Skill) >= level);
+    skill.after
+      .flatMap((id) => this.find(id) ?? [])
+      .every((one) => reading.counts(one) >= level || (isPassing(one, reading) && reading.basisOf(one) !== "seen"));
   /** The skill itself once what it rests on is usable, else that first: asked too early it would stand still for weeks. */
   private begunWith(id: string, moment: MainMoment): readonly Skill[] {
     const skill = this.find(id);
@@ -269,9 +276,9 @@ export class Mains {
     return second ? [second] : [];
   }
 
-  private reasonFor(skill: Skill, open: readonly number[]): Because {
+  private reasonFor(skill: Skill, open: readonly number[], reading: HorseReading): Because {
     const { goals, complaint } = this.facts;
-    const named = complaint.find((id) => partsOfGoal(this.facts.ladder, id).has(skill.id));
+    const named = complaint.find((id) => stillBelow(this.facts.ladder, id, reading).has(skill.id));
     if (named) return { code: "complaint", goal: named, part: named !== skill.id, must: true };
     const [goal] = [...open].filter((i) => this.parts[i]?.has(skill.id)).sort((a, b) => this.value(b) - this.value(a));
     const one = goal === undefined ? undefined : goals[goal];
@@ -345,7 +352,7 @@ export class Mains {
     if (!first) return null;
     // What lies below something that it does well is not what the goal waits for.
     const isBehind = (this.above.get(first.id) ?? []).some((one) => reading.counts(one) >= WELL);
-    return { skills: [first], because: isBehind ? { code: "ladder" } : this.reasonFor(first, open) };
+    return { skills: [first], because: isBehind ? { code: "ladder" } : this.reasonFor(first, open, reading) };
   }
 }
 
