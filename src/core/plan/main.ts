@@ -158,15 +158,13 @@ export class Mains {
     return null;
   }
 
-  /** Work on the line towards a goal that is ridden by now: it offers nothing that the goal waits for. */
+  /** Work on the line towards goals that the horse shows under a rider by now. */
   private isBehindRides(skill: Skill, moment: MainMoment): boolean {
-    const open = this.open(moment).filter((i) => this.parts[i]?.has(skill.id));
-    const { ladder, goals } = this.facts;
-    return (
-      open.length > 0 &&
-      !this.complained.has(skill.id) &&
-      open.every((i) => !stillBelow(ladder, goals[i]?.skill ?? "", moment.reading).has(skill.id))
+    if (skill.nature !== "send" || this.isGoal(skill)) return false;
+    const towards = this.open(moment).flatMap((i) =>
+      this.parts[i]?.has(skill.id) ? (this.find(this.facts.goals[i]?.skill ?? "") ?? []) : [],
     );
+    return towards.length > 0 && towards.every((goal) => goal.bears === "rider" && moment.reading.isShown(goal));
   }
 
   /** More than three sessions running. */
