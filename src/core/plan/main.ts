@@ -237,12 +237,16 @@ export class Mains {
     const skill = this.find(id);
     return skill !== undefined && reading.basisOf(skill) === "none";
   };
-  /** It has been shown, or what it rests on counts so much; what riding shows anyway and nobody looked at holds nothing up. */
+  /** It has been shown, or what it rests on counts so much; what mounting shows anyway and nobody looked at holds nothing up. */
   private isReady = (skill: Skill, { reading }: MainMoment, level: number): boolean =>
     reading.isShown(skill) ||
     skill.after
       .flatMap((id) => this.find(id) ?? [])
-      .every((one) => reading.counts(one) >= level || (isPassing(one, reading) && reading.basisOf(one) !== "seen"));
+      .every(
+        (one) =>
+          reading.counts(one) >= level ||
+          (one.nature === "mounting" && isPassing(one, reading) && reading.basisOf(one) !== "seen"),
+      );
   /** The skill itself once what it rests on is usable, else that first: asked too early it would stand still for weeks. */
   private begunWith(id: string, moment: MainMoment): readonly Skill[] {
     const skill = this.find(id);
