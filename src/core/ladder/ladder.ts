@@ -74,6 +74,14 @@ export const hasTag = ({ tags }: Pick<Skill, "tags">, ...any: readonly Tag[]): b
 export const onTheLine = ({ bears, after }: Skill, skills: readonly Skill[]): readonly string[] =>
   bears === "rider" ? after.filter((id) => skillIn(skills, id)?.nature === "send") : [];
 
+/** Of what a ridden skill rests on directly, the tack work that riding itself does not show. */
+export const tackUnder = ({ bears, after, contains }: Skill, skills: readonly Skill[]): readonly Skill[] =>
+  bears === "rider"
+    ? after
+        .flatMap((id) => skillIn(skills, id) ?? [])
+        .filter(({ id, nature }) => nature === "accepting" && !contains.includes(id))
+    : [];
+
 const walked = remember(walk, Number.POSITIVE_INFINITY);
 /** The skill's prerequisites at any depth, each after its own, without itself. */
 export const ancestorsIn = (skills: readonly Skill[], id: string): readonly string[] => walked(skills, id);
