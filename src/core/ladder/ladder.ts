@@ -74,12 +74,10 @@ export const hasTag = ({ tags }: Pick<Skill, "tags">, ...any: readonly Tag[]): b
 export const onTheLine = ({ bears, after }: Skill, skills: readonly Skill[]): readonly string[] =>
   bears === "rider" ? after.filter((id) => skillIn(skills, id)?.nature === "send") : [];
 
-/** Of what a ridden skill rests on directly, the tack work that riding itself does not show. */
-export const tackUnder = ({ bears, after, contains }: Skill, skills: readonly Skill[]): readonly Skill[] =>
+/** Ropes, flags and dragged things that a ridden skill rests on directly: no ride shows how the horse takes them. */
+export const ropesUnder = ({ bears, after }: Skill, skills: readonly Skill[]): readonly Skill[] =>
   bears === "rider"
-    ? after
-        .flatMap((id) => skillIn(skills, id) ?? [])
-        .filter(({ id, nature }) => nature === "accepting" && !contains.includes(id))
+    ? after.flatMap((id) => skillIn(skills, id) ?? []).filter((skill) => hasTag(skill, "rope-flag", "back-girth"))
     : [];
 
 const walked = remember(walk, Number.POSITIVE_INFINITY);

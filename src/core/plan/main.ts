@@ -2,7 +2,7 @@
  * What a session is about, as a trainer would say it in one sentence: a protocol that runs; a big step that is ready; what rose or ended badly is taken up
  * again; the complaint and what was promised; the other goals; proofs; when all is met the same elsewhere, or what builds on it.
  */
-import { ancestorsIn, hasTag, tackUnder, tagged } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, ropesUnder, tagged } from "../ladder/ladder.ts";
 import { RELIABLE, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { readySteps } from "../permission/next-step.ts";
@@ -83,12 +83,13 @@ export class Mains {
         !isImplied(skill, moment.reading) &&
         moment.reading.basisOf(skill) !== "told")) &&
     !this.isPast(skill, moment) &&
-    !this.restsOnUnseenTack(skill, moment) &&
+    !this.restsOnUnseenRopes(skill, moment) &&
     (!this.isNone(skill.id, moment) || this.isReady(skill, moment, USABLE)) &&
     (skill.nature !== "handling" || this.handlingMay(skill, moment));
-  /** Tack work that it rests on and that no ride shows has been told at the most: that is looked at first, on the ground. */
-  private restsOnUnseenTack = (skill: Skill, { reading }: MainMoment): boolean =>
-    !reading.isShown(skill) && tackUnder(skill, this.facts.ladder).some((one) => ["none", "told"].includes(reading.basisOf(one)));
+  /** Ropes that it rests on have been told of at the most: they are looked at first, on the ground. */
+  private restsOnUnseenRopes = (skill: Skill, { reading }: MainMoment): boolean =>
+    !reading.isShown(skill) &&
+    ropesUnder(skill, this.facts.ladder).some((one) => ["none", "told"].includes(reading.basisOf(one)));
   /** Seen, not good, and something that is wanted rests on it: riding on shows it every day and mends nothing. */
   private isPoor = (skill: Skill, moment: MainMoment): boolean =>
     moment.reading.basisOf(skill) === "seen" &&
@@ -241,7 +242,7 @@ export class Mains {
     const skill = this.find(id);
     return skill !== undefined && reading.basisOf(skill) === "none";
   };
-  /** It has been shown, or what it rests on counts so much; what mounting shows anyway and nobody looked at holds nothing up. */
+  /** It has been shown, or what it rests on counts so much; what riding shows anyway and nobody looked at holds nothing up. */
   private isReady = (skill: Skill, { reading }: MainMoment, level: number): boolean =>
     reading.isShown(skill) ||
     skill.after
@@ -249,7 +250,7 @@ export class Mains {
       .every(
         (one) =>
           reading.counts(one) >= level ||
-          (one.nature === "mounting" && isPassing(one, reading) && reading.basisOf(one) !== "seen"),
+          (isPassing(one, reading) && reading.basisOf(one) !== "seen" && !ropesUnder(skill, this.facts.ladder).includes(one)),
       );
   /** The skill itself once what it rests on is usable, else that first: asked too early it would stand still for weeks. */
   private begunWith(id: string, moment: MainMoment): readonly Skill[] {

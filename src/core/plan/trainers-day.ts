@@ -5,7 +5,7 @@ import type { SessionKind } from "../card/card.ts";
 import { chooseOn, lateOf } from "../forecast/choose.ts";
 import type { Belief } from "../forecast/estimator.ts";
 import type { ScoredSession, SkillShape } from "../forecast/stay.ts";
-import { ancestorsIn, hasTag, skillIn, tackUnder } from "../ladder/ladder.ts";
+import { ancestorsIn, hasTag, ropesUnder, skillIn } from "../ladder/ladder.ts";
 import { RELIABLE, REST_DAYS, USABLE, WELL } from "../ladder/marks.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { countOf, nextStep, stateOf, workTowards } from "../permission/next-step.ts";
@@ -319,13 +319,15 @@ export class TrainersDay {
     const behind = new Set(
       ladder.flatMap((skill) => (parts.has(skill.id) && reading.counts(skill) >= WELL ? ancestorsIn(ladder, skill.id) : [])),
     );
-    const unseenTack = new Set(
-      wanted.flatMap((i) => tackUnder(skillIn(ladder, trainer.goals[i]?.skill ?? "") as Skill, ladder).map(({ id }) => id)),
+    const unseenRopes = new Set(
+      wanted
+        .flatMap((i) => skillIn(ladder, trainer.goals[i]?.skill ?? "") ?? [])
+        .flatMap((goal) => ropesUnder(goal, ladder).map(({ id }) => id)),
     );
     const found = ladder.filter(
       (skill) =>
         parts.has(skill.id) &&
-        (unseenTack.has(skill.id) || (!behind.has(skill.id) && !isPassing(skill, reading))) &&
+        (unseenRopes.has(skill.id) || (!behind.has(skill.id) && !isPassing(skill, reading))) &&
         ["none", "told"].includes(reading.basisOf(skill)) &&
         // What it is told to do under a rider is looked at once somebody rides it here.
         (skill.bears === "nothing" || (skill.bears === "rider" && reading.stage !== "unridden")) &&

@@ -2,7 +2,7 @@
 import type { LocalDate } from "../calendar/local-date.ts";
 import { later } from "../calendar/local-date.ts";
 import { isOpen } from "../check/check.ts";
-import { hasTag, tackUnder } from "../ladder/ladder.ts";
+import { hasTag, ropesUnder } from "../ladder/ladder.ts";
 import type { Nature, Skill } from "../ladder/skill.ts";
 import { type HorseRecord, permitOf, readingOf, stepFacts } from "../permission/from-record.ts";
 import type { PermitPerson } from "../permission/horse.ts";
@@ -85,12 +85,12 @@ export function waitsOf(asked: WaitsAsked): readonly Wait[] {
   // What runs after trouble or time off, what a list still lacks, and what a standstill rests on, is work again.
   const facts = stepFacts(record, reading);
   const next = nextStep(facts, goals, false);
-  // Tack work that a goal itself rests on: a saddle that it has carried for years says nothing of a rope swung over it.
-  const tackBelow = record.ladder.filter(({ id }) => goals.includes(id)).flatMap((goal) => tackUnder(goal, record.ladder));
+  // Saddles carried for years say nothing of a rope.
+  const ropesBelow = record.ladder.filter(({ id }) => goals.includes(id)).flatMap((goal) => ropesUnder(goal, record.ladder));
   const trouble = record.ladder.find(({ id }) => id === horse.stepBack?.at);
   const again = new Set([
     ...complaint,
-    ...tackBelow.map(({ id }) => id),
+    ...ropesBelow.map(({ id }) => id),
     ...(horse.stepBack?.work ?? []),
     ...(next ? workTowards(next, facts) : []),
     ...(trouble ? lackingBelow(trouble, facts).map(({ id }) => id) : []),
