@@ -208,7 +208,7 @@ export class Mains {
       return inside.length > 0 ? inside : skills;
     };
     // Nothing else is open: what the owner complains of.
-    let candidates: readonly Skill[] = open.length === 0 ? fresh.filter(({ id }) => this.complained.has(id)) : fresh;
+    let candidates: readonly Skill[] = open.length === 0 ? fresh.filter(({ id }) => complained.has(id)) : fresh;
     // It stands in the first week, and later where it never did.
     const early = this.facts.sessionsSoFar + moment.ahead < FIRST_WEEK;
     const complaintWaits = complaintOpen && !isTakenUp(early ? before.slice(-FIRST_WEEK) : before);

@@ -12,6 +12,7 @@ import { barring, horseReasons, skillAct } from "../permission/permission.ts";
 import type { Reason } from "../permission/reasons.ts";
 import { lackingBelow } from "../permission/steps.ts";
 import { type HorseReading, isImplied } from "../reading/reading.ts";
+import { TACK_NATURES } from "./compose.ts";
 import { stayDay } from "./planned-days.ts";
 
 export interface Wait {
@@ -70,12 +71,11 @@ function isNoLesson(skill: Skill, reading: HorseReading): boolean {
   if (isImplied(skill, reading)) return true;
   if (basis === "told") return TOLD_NO_LESSON.includes(skill.nature);
   const known = basis === "none" || reading.counts(skill) >= MOSTLY || hasTag(skill, "lie-across");
-  return carriesRiders && known && (TACKED_AND_MOUNTED.includes(skill.nature) || hasTag(skill, "bend-stop", "forward"));
+  return carriesRiders && known && (TACK_NATURES.includes(skill.nature) || hasTag(skill, "bend-stop", "forward"));
 }
 /** From this level on it is no lesson of a horse that has carried riders. */
 const MOSTLY = 3;
-const TACKED_AND_MOUNTED: readonly Nature[] = ["accepting", "mounting"];
-const TOLD_NO_LESSON: readonly Nature[] = ["handling", ...TACKED_AND_MOUNTED];
+const TOLD_NO_LESSON: readonly Nature[] = ["handling", ...TACK_NATURES];
 
 /** A hold is the term's to reckon with, and is left out. */
 export function waitsOf(asked: WaitsAsked): readonly Wait[] {
