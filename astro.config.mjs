@@ -1,14 +1,15 @@
 import node from "@astrojs/node";
-import react from "@astrojs/react";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "astro/config";
 import { processesBeside } from "./bin/lib/beside.ts";
+import { reactAtOnce } from "./bin/lib/react-at-once.ts";
 import { serviceWorker } from "./bin/lib/service-worker.ts";
 
 export default defineConfig({
   output: "server",
-  adapter: node({ mode: "standalone" }),
-  integrations: [react(), serviceWorker(), processesBeside()],
+  // server.mjs serves the files and hands on the rest; a page goes out whole, so that it need not be a stream on its way there.
+  adapter: node({ mode: "middleware", experimentalDisableStreaming: true }),
+  integrations: [reactAtOnce(), serviceWorker(), processesBeside()],
   devToolbar: { enabled: false },
   prefetch: false,
   // Foreign origins are refused in src/middleware.ts, which knows the real host; Astro's own check covers form posts only.

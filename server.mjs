@@ -1,9 +1,13 @@
 // The process that serves the built application: who is at the other end, headers of every answer, body limits, compression, a line in the log, a clean end.
 // Started by bin/start; see docs/architecture.md.
 import { AsyncLocalStorage } from "node:async_hooks";
+import { readdirSync } from "node:fs";
 import { createServer } from "node:http";
+import { relative, sep } from "node:path";
+import { fileURLToPath } from "node:url";
 import compression from "compression";
 import proxyAddr from "proxy-addr";
+import send from "send";
 import { log, tellOfRequest } from "./log.mjs";
 
 process.env.ASTRO_NODE_AUTOSTART = "disabled";
@@ -46,6 +50,20 @@ function hostOf(request) {
   if (path.pathname.startsWith("/print/")) return path.searchParams.get("barn") ?? "";
   return (request.headers.host ?? "").replace(/:\d+$/, "").toLowerCase();
 }
+
+const FILES = fileURLToPath(new URL("./dist/client/", import.meta.url));
+/** What the build has put there, as it is asked for: whatever is not among them need not be looked for on the disk. */
+const files = new Set(
+  readdirSync(FILES, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => `/${relative(FILES, entry.parentPath)}/${entry.name}`.replaceAll(sep, "/").replace("//", "/")),
+);
+/** A file whose name holds a hash of what is in it never changes. */
+const NAMED_BY_CONTENT = "/_astro/";
+const sendFile = (request, response, path) =>
+  path.startsWith(NAMED_BY_CONTENT)
+    ? send(request, path, { root: FILES, maxAge: "1y", immutable: true }).pipe(response)
+    : send(request, path, { root: FILES }).pipe(response);
 
 /** On every answer, also a redirect, a refusal and a file; a page adds which scripts and styles are its own. */
 const HEADERS = {
@@ -96,7 +114,11 @@ const server = createServer((request, response) => {
     streams.add(response);
     response.on("close", () => streams.delete(response));
   }
-  compress(request, response, () => abouts.run(about, () => handler(request, response)));
+  const [path] = request.url.split(/[?#]/);
+  const isFile = ["GET", "HEAD"].includes(request.method) && files.has(path);
+  compress(request, response, () =>
+    isFile ? sendFile(request, response, path) : abouts.run(about, () => handler(request, response)),
+  );
 });
 
 // A clip from a field with one bar of signal takes its time; whoever says nothing at all is not waited for.

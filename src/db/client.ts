@@ -18,7 +18,7 @@ const asIs = (x: string): string => x;
  */
 const open = (url: string, options: ConnectOptions, onclose?: () => void) =>
   postgres(url, {
-    max: options.max ?? 10,
+    max: options.max ?? 4,
     onnotice: () => {},
     onclose,
     debug: options.onQuery && ((_connection, query, values) => options.onQuery?.(query, values)),

@@ -1,10 +1,9 @@
 /** What was read of the database and is kept in memory under the stamp that it carried: true for as long as the stamp is found again. */
-import { z } from "zod";
+import { createHash } from "node:crypto";
 import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import type { Db } from "./client.ts";
-import { id, nullable, text } from "./rows.ts";
-import { many } from "./run.ts";
+import { type Mark, marksOf, type Of, type StampedTable, stampOfTables } from "./stamps.ts";
 
 /** Puts it among the kept; where that are too many, the one that was put there first goes. */
 export function keep<K, V>(kept: Map<K, V>, key: K, value: V, most: number): void {
@@ -22,27 +21,6 @@ export function deepFreeze<T>(value: T): T {
   return value;
 }
 
-/** Which of a stay's stamps: of its record, or of its plan with goals and forecasts. */
-type Of = "stamp" | "planned";
-const MarkRow = z.object({ id: id<"stay">(), stamp: nullable(text) });
-export type Mark = z.output<typeof MarkRow>;
-
-/** Stamps of these stays, in the order asked for; null: it has none, and nothing of it is kept. */
-export const marksOf = (db: Db, stays: readonly StayId[], of: Of = "stamp"): Promise<Mark[]> =>
-  stays.length === 0
-    ? Promise.resolve([])
-    : many(
-        MarkRow,
-        db`SELECT s.id, t.${db(of)} AS stamp FROM unnest(${[...stays]}::uuid[]) WITH ORDINALITY s(id, place) LEFT JOIN stay_stamp t ON t.stay_id = s.id ORDER BY s.place`,
-      );
-/** Stamps of the stays that have not gone home, in the order of their first day. */
-export const marksInWork = (db: Db): Promise<Mark[]> =>
-  many(
-    MarkRow,
-    db`SELECT s.id, t.stamp FROM stay s JOIN horse h ON h.id = s.horse_id LEFT JOIN stay_stamp t ON t.stay_id = s.id
-       WHERE s.went_home IS NULL ORDER BY s.first_day, h.name`,
-  );
-
 const MOST_STAYS = 400;
 /**
  * A reader of rows of stays that asks the database only for those stays whose stamp has moved on. Stamps are looked at first and rows read after: what is kept under a stamp
@@ -52,7 +30,31 @@ export function keptByStay<T>(
   stayOf: (one: T) => StayId,
   read: (db: Db, stays: readonly StayId[]) => Promise<readonly T[]>,
 ): (db: Db, marks: readonly Mark[]) => Promise<readonly T[]> {
-  const kept = new Map<StayId, { readonly stamp: string; readonly rows: readonly T[] }>();
+  const kept = new Map<StayId, { readonly stamp: string; readonly says: string; readonly rows: readonly T[] }>();
+  /** What is being read: whoever asks meanwhile for the same waits for it. */
+  const coming = new Map<StayId, { readonly db: Db; readonly stamp: string | null; readonly rows: Promise<readonly T[]> }>();
+  function readNow(db: Db, stale: readonly Mark[]): void {
+    const rows = read(
+      db,
+      stale.map((mark) => mark.id),
+    ).then((found) => groupBy(found, stayOf));
+    for (const { id: stay, stamp } of stale) {
+      const mine = rows.then((found) => {
+        const [now, before] = [found.get(stay) ?? [], kept.get(stay)];
+        const says = createHash("sha256").update(JSON.stringify(now)).digest("base64url");
+        // A stamp says that something of the stay was written. Where these rows say what they said, they are the same objects still, with all that was worked out of them.
+        const mine = before?.says === says ? before.rows : deepFreeze(now);
+        if (stamp !== null) keep(kept, stay, { stamp, says, rows: mine }, MOST_STAYS);
+        return mine;
+      });
+      const asked = { db, stamp, rows: mine };
+      coming.set(stay, asked);
+      const done = (): void => {
+        if (coming.get(stay) === asked) coming.delete(stay);
+      };
+      mine.then(done, done);
+    }
+  }
   return async (db, marks) => {
     const found = new Map<StayId, readonly T[]>();
     for (const { id: stay, stamp } of marks) {
@@ -60,20 +62,14 @@ export function keptByStay<T>(
       if (known && known.stamp === stamp) found.set(stay, known.rows);
     }
     const stale = marks.filter((mark) => !found.has(mark.id));
-    if (stale.length > 0) {
-      const rows = groupBy(
-        await read(
-          db,
-          stale.map((mark) => mark.id),
-        ),
-        stayOf,
-      );
-      for (const { id: stay, stamp } of stale) {
-        const mine = deepFreeze(rows.get(stay) ?? []);
-        found.set(stay, mine);
-        if (stamp !== null) keep(kept, stay, { stamp, rows: mine }, MOST_STAYS);
-      }
-    }
+    const isComing = ({ id: stay, stamp }: Mark): boolean => {
+      const asked = coming.get(stay);
+      return asked !== undefined && asked.db === db && stamp !== null && asked.stamp === stamp;
+    };
+    const unasked = stale.filter((mark) => !isComing(mark));
+    if (unasked.length > 0) readNow(db, unasked);
+    const waits = stale.map(({ id: stay }) => ({ stay, rows: coming.get(stay)?.rows }));
+    for (const { stay, rows } of waits) found.set(stay, (await rows) ?? []);
     return marks.flatMap((mark) => found.get(mark.id) ?? []);
   };
 }
@@ -95,4 +91,22 @@ export function keptOfStay<T>(
     (db, stays) => Promise.all(stays.map(async (stay) => ({ stay, rows: await read(db, stay) }))),
   );
   return async (db, stay) => (await lists(db, [stay]))[0]?.rows ?? [];
+}
+
+const MOST_ANSWERS = 40;
+/** A reader of these tables that asks the database only where something was written in one of them since, or the same was not asked yet. */
+export function keptOfTables<A extends readonly unknown[], T>(
+  tables: readonly StampedTable[],
+  read: (db: Db, ...asked: A) => Promise<T>,
+): (db: Db, ...asked: A) => Promise<T> {
+  const kept = new Map<string, T>();
+  return async (db, ...asked) => {
+    const stamp = await stampOfTables(db, tables);
+    const key = `${stamp} ${JSON.stringify(asked)}`;
+    const known = kept.get(key);
+    if (known !== undefined) return known;
+    const answer = deepFreeze(await read(db, ...asked));
+    if (stamp !== null) keep(kept, key, answer, MOST_ANSWERS);
+    return answer;
+  };
 }

@@ -2,6 +2,7 @@
  * A first reading of what an owner asks for, in his words: the skills that they name, what they leave for later, and what could not be read. A proposal for the
  * manager to confirm or change, nothing more. Phrases are the ladder's; what turns a sentence about is here.
  */
+import { remember } from "../kernel/remember.ts";
 import { ancestorsIn, type Ladder, tagged } from "../ladder/ladder.ts";
 import type { Skill } from "../ladder/skill.ts";
 import type { Tag } from "../ladder/tags.ts";
@@ -25,13 +26,28 @@ export interface RequestReading {
 const patternOf = (phrase: string): RegExp =>
   new RegExp(
     `\\b${phrase
-      .toLowerCase()
       .replace(/[.+?^${}()|[\]\\]/g, "\\$&")
       .replaceAll("*", "\\w*")
       .replace(/ +… +/g, "\\b[^.;]*\\b")}\\b`,
     "g",
   );
 const MOST_READ = 6;
+
+interface Phrase {
+  readonly skill: string;
+  readonly pattern: RegExp;
+  /** Letters that stand in whatever the pattern finds: where they are not, it need not be asked. */
+  readonly letters: string;
+}
+const lettersOf = (phrase: string): string =>
+  phrase.split(/[*…]/).reduce((longest, part) => (part.trim().length > longest.length ? part.trim() : longest), "");
+/** The phrases of a ladder's skills, the longest first. */
+const phrasesOf = remember((skills: readonly Skill[], _: null): readonly Phrase[] =>
+  skills
+    .flatMap(({ id, aims }) => aims.map((aim) => ({ skill: id, phrase: aim.toLowerCase() })))
+    .sort((a, b) => b.phrase.length - a.phrase.length)
+    .map(({ skill, phrase }) => ({ skill, pattern: patternOf(phrase), letters: lettersOf(phrase) })),
+);
 
 interface Named {
   readonly skill: string;
@@ -40,14 +56,15 @@ interface Named {
 }
 /** Where the phrases of skills stand in a text; the longest phrase takes its words from the shorter ones. */
 function phrasesIn(text: string, skills: readonly Skill[]): readonly Named[] {
-  const phrases = skills.flatMap(({ id, aims }) => aims.map((phrase) => ({ id, phrase })));
   const found: Named[] = [];
   let rest = text.toLowerCase();
-  for (const { id, phrase } of phrases.sort((a, b) => b.phrase.length - a.phrase.length))
-    rest = rest.replace(patternOf(phrase), (words, at: number) => {
-      found.push({ skill: id, at, to: at + words.length });
-      return " ".repeat(words.length);
-    });
+  if (rest.trim() === "") return found;
+  for (const { skill, pattern, letters } of phrasesOf(skills, null))
+    if (rest.includes(letters))
+      rest = rest.replace(pattern, (words, at: number) => {
+        found.push({ skill, at, to: at + words.length });
+        return " ".repeat(words.length);
+      });
   return found.sort((a, b) => a.at - b.at);
 }
 /** Skills that a rider's or an owner's words name, in their order. */

@@ -84,11 +84,10 @@ const walked = remember(walk, Number.POSITIVE_INFINITY);
 /** The skill's prerequisites at any depth, each after its own, without itself. */
 export const ancestorsIn = (skills: readonly Skill[], id: string): readonly string[] => walked(skills, id);
 function walk(skills: readonly Skill[], id: string): readonly string[] {
-  const after = new Map(skills.map((skill) => [skill.id, skill.after]));
   const found = new Set<string>();
   const visit = (one: string): void => {
-    for (const before of after.get(one) ?? []) {
-      if (found.has(before) || !after.has(before)) continue;
+    for (const before of skillIn(skills, one)?.after ?? []) {
+      if (found.has(before) || !skillIn(skills, before)) continue;
       visit(before);
       found.add(before);
     }
@@ -97,9 +96,15 @@ function walk(skills: readonly Skill[], id: string): readonly string[] {
   return [...found];
 }
 
+/** The part of a ladder by its skills' names: the very same list for the same names, so that what is looked up in it once is known. */
+const partOf = remember((skills: readonly Skill[], ids: string) => {
+  const wanted = new Set(ids.split(" "));
+  return skills.filter(({ id }) => wanted.has(id));
+});
 /** What one stay is read with: what every horse is asked, and of the rest what is wanted or was scored, with all that it rests on. */
 export function ladderForStay(skills: readonly Skill[], touched: Iterable<string>): readonly Skill[] {
   const wanted = new Set<string>();
   for (const id of touched) if (!wanted.has(id)) for (const one of [id, ...ancestorsIn(skills, id)]) wanted.add(one);
-  return skills.filter(({ id, everyday }) => everyday || wanted.has(id));
+  const ids = skills.flatMap(({ id, everyday }) => (everyday || wanted.has(id) ? [id] : []));
+  return partOf(skills, ids.join(" "));
 }

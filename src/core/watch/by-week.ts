@@ -29,10 +29,10 @@ export function weeksSeen(
   last: LocalDate,
 ): readonly WeekSeen[] {
   const weeks: WeekSeen[] = [];
+  let before = readLevels(scores.filter(({ day }) => day < mondayOf(first)));
   for (let monday = mondayOf(first); monday <= last; monday = addDays(monday, 7)) {
     const next = addDays(monday, 7);
     const mine = sessions.filter(({ day }) => monday <= day && day < next);
-    const before = readLevels(scores.filter(({ day }) => day < monday));
     const now = readLevels(scores.filter(({ day }) => day < next));
     const moved = [...now].flatMap(([track, { latest }]) => {
       const was = before.get(track)?.latest;
@@ -52,6 +52,7 @@ export function weeksSeen(
       incidents: mine.reduce((sum, one) => sum + one.incidents.length, 0),
       soft: soft.length > 0 ? Math.round(soft.reduce((sum, one) => sum + one, 0) / soft.length) : null,
     });
+    before = now;
   }
   return weeks;
 }

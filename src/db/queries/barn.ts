@@ -20,6 +20,7 @@ import type { Db, Sql, Transaction } from "../client.ts";
 import { deepFreeze, keep } from "../kept.ts";
 import { bool, date, int, nullable, number, text } from "../rows.ts";
 import { maybeOne } from "../run.ts";
+import { stampOfBarn } from "../stamps.ts";
 import { ladderAt } from "./ladder.ts";
 
 const BarnRow = z.object({
@@ -119,8 +120,8 @@ const read = new Map<string, Barn>();
 const MOST_READ = 20;
 /** Null before that. */
 export async function findBarn(db: Db): Promise<Barn | null> {
-  const [stamped] = await db`SELECT stamp FROM barn`;
-  const known = read.get(String(stamped?.["stamp"]));
+  const stamp = await stampOfBarn(db);
+  const known = stamp === null ? undefined : read.get(stamp);
   if (known) {
     ladderIs(known.ladder);
     unitsAre(known.units);

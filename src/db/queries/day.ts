@@ -7,8 +7,10 @@ import { APPOINTMENTS } from "#core/day/model.ts";
 import type { CardId, PersonId, PlaceId, StayId } from "#core/kernel/brand.ts";
 import { STAGES } from "#core/reading/reading.ts";
 import type { Db, Transaction } from "../client.ts";
+import { keptByStay, keptOfTables } from "../kept.ts";
 import { bool, date, id, instant, int, nullable, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
+import { marksInWork } from "../stamps.ts";
 
 const CardRow = z.object({
   id: id<"card">(),
@@ -72,11 +74,14 @@ const PlaceRow = z.object({
   version: int,
 });
 export type Place = z.output<typeof PlaceRow>;
-export const listPlaces = (db: Db): Promise<Place[]> =>
-  many(
-    PlaceRow,
-    db`SELECT id, name, capacity, separate, outdoor, surface, stages, closed, shut_times, version FROM place ORDER BY position, name`,
-  );
+export const listPlaces = keptOfTables(
+  ["place"],
+  (db): Promise<readonly Place[]> =>
+    many(
+      PlaceRow,
+      db`SELECT id, name, capacity, separate, outdoor, surface, stages, closed, shut_times, version FROM place ORDER BY position, name`,
+    ),
+);
 export async function insertPlace(tx: Transaction, place: Omit<Place, "version">, position: number): Promise<void> {
   await tx`INSERT INTO place (id, name, capacity, separate, outdoor, surface, stages, closed, shut_times, position)
            VALUES (${place.id}, ${place.name}, ${place.capacity}, ${place.separate}, ${place.outdoor}, ${place.surface}, ${[...place.stages]}, ${place.closed},
@@ -201,13 +206,17 @@ export const listStayCards = (db: Db, stay: StayId): Promise<CardRecord[]> =>
   many(CardRow, db`${select(db)} WHERE k.stay_id = ${stay} ORDER BY k.day, k.start`);
 
 const PairingRow = z.object({ stayId: id<"stay">(), riderId: id<"person">(), sessions: int });
+const keptPairings = keptByStay(
+  ({ stayId }: z.output<typeof PairingRow>) => stayId,
+  (db, stays) =>
+    many(
+      PairingRow,
+      db`SELECT stay_id, rider_id, count(*)::int AS sessions FROM card WHERE state = 'closed' AND stay_id = ANY(${[...stays]}::uuid[])
+       GROUP BY stay_id, rider_id ORDER BY stay_id, sessions DESC, max(day) DESC`,
+    ),
+);
 /** Who has worked which horse of those that are here, the most sessions first. */
-export const listPairings = (db: Db) =>
-  many(
-    PairingRow,
-    db`SELECT k.stay_id, k.rider_id, count(*)::int AS sessions FROM card k JOIN stay s ON s.id = k.stay_id AND s.went_home IS NULL
-       WHERE k.state = 'closed' GROUP BY k.stay_id, k.rider_id ORDER BY k.stay_id, sessions DESC, max(k.day) DESC`,
-  );
+export const listPairings = async (db: Db) => keptPairings(db, await marksInWork(db));
 
 const AppointmentRow = z.object({
   id: id<"appointment">(),
@@ -220,11 +229,14 @@ const AppointmentRow = z.object({
 });
 export type Appointment = z.output<typeof AppointmentRow>;
 /** Who comes to which horse between two days, both included. */
-export const listAppointments = (db: Db, from: LocalDate, to: LocalDate): Promise<Appointment[]> =>
-  many(
-    AppointmentRow,
-    db`SELECT id, stay_id, day, kind, from_minute, to_minute, words FROM appointment WHERE day BETWEEN ${from} AND ${to} ORDER BY day, from_minute NULLS FIRST, id`,
-  );
+export const listAppointments = keptOfTables(
+  ["appointment"],
+  (db, from: LocalDate, to: LocalDate): Promise<readonly Appointment[]> =>
+    many(
+      AppointmentRow,
+      db`SELECT id, stay_id, day, kind, from_minute, to_minute, words FROM appointment WHERE day BETWEEN ${from} AND ${to} ORDER BY day, from_minute NULLS FIRST, id`,
+    ),
+);
 export async function insertAppointment(tx: Transaction, a: Appointment): Promise<void> {
   await tx`INSERT INTO appointment (id, stay_id, day, kind, from_minute, to_minute, words)
            VALUES (${a.id}, ${a.stayId}, ${a.day}, ${a.kind}, ${a.fromMinute}, ${a.toMinute}, ${a.words})`;

@@ -9,9 +9,10 @@ import type { EvaluationId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { FITNESS } from "#core/tools/load.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import type { Db, Transaction } from "../client.ts";
-import { keptByStay, keptOfStay, marksInWork } from "../kept.ts";
+import { keptByStay, keptOfStay } from "../kept.ts";
 import { date, id, instant, int, nullable, number, score, side, strength, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
+import { marksInWork } from "../stamps.ts";
 
 const EvaluationRow = z.object({
   id: id<"evaluation">(),

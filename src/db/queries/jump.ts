@@ -3,11 +3,15 @@ import { z } from "zod";
 import { LayoutFields } from "#contracts/jump.ts";
 import type { FenceLayout } from "#core/card/jump.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
-import type { Db, Transaction } from "../client.ts";
+import type { Transaction } from "../client.ts";
+import { keptOfTables } from "../kept.ts";
 import { many } from "../run.ts";
 
-export const listLayouts = (db: Db): Promise<FenceLayout[]> =>
-  many(z.object(LayoutFields.shape), db`SELECT name, elements FROM jump_layout ORDER BY name`);
+export const listLayouts = keptOfTables(
+  ["jump_layout"],
+  (db): Promise<readonly FenceLayout[]> =>
+    many(z.object(LayoutFields.shape), db`SELECT name, elements FROM jump_layout ORDER BY name`),
+);
 /** The same name again takes its place. */
 export async function keepLayout(
   tx: Transaction,

@@ -4,6 +4,7 @@ import { PageFields, SkillRecord } from "#contracts/ladder.ts";
 import { type KeptSkill, type Ladder, ladderFrom } from "#core/ladder/ladder.ts";
 import { type Branch, NATURES, type SkillPage } from "#core/ladder/skill.ts";
 import type { Db, Transaction } from "../client.ts";
+import { keptOfTables } from "../kept.ts";
 import { int, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
@@ -64,13 +65,12 @@ export interface KeptPage {
   readonly page: SkillPage;
   readonly version: number;
 }
-export const listPages = (db: Db, skills: readonly string[] | null = null): Promise<KeptPage[]> =>
-  many(
-    PageRow,
-    skills === null
-      ? db`SELECT skill, page, version FROM skill_page ORDER BY skill`
-      : db`SELECT skill, page, version FROM skill_page WHERE skill = ANY(${[...skills]}::text[]) ORDER BY skill`,
-  );
+const keptPages = keptOfTables(
+  ["skill_page"],
+  (db): Promise<readonly KeptPage[]> => many(PageRow, db`SELECT skill, page, version FROM skill_page ORDER BY skill`),
+);
+export const listPages = async (db: Db, skills: readonly string[] | null = null): Promise<readonly KeptPage[]> =>
+  (await keptPages(db)).filter(({ skill }) => skills === null || skills.includes(skill));
 /** Version 0 where nothing is written of it yet. False where somebody saved since `version`. */
 export async function savePage(tx: Transaction, skill: string, version: number, page: SkillPage): Promise<boolean> {
   const done =

@@ -3,6 +3,7 @@ import { type PersonFields, ROLES } from "#contracts/people.ts";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { Db, Transaction } from "../client.ts";
+import { keptOfTables } from "../kept.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
@@ -31,10 +32,13 @@ export type Person = z.output<typeof PersonRow>;
 const columns = (db: Db) =>
   db`id, name, sign_in, role, grade, weight_kg, rides, specialist, works_days, works_from, works_to, lunch_from, lunch_to, lunch_minutes, max_saddle, retired_on, version`;
 
-export const listPeople = (db: Db): Promise<Person[]> =>
-  many(PersonRow, db`SELECT ${columns(db)} FROM person ORDER BY retired_on IS NOT NULL, role = 'helper', name`);
-export const findPerson = (db: Db, who: PersonId): Promise<Person | null> =>
-  maybeOne(PersonRow, db`SELECT ${columns(db)} FROM person WHERE id = ${who}`);
+export const listPeople = keptOfTables(
+  ["person"],
+  (db): Promise<readonly Person[]> =>
+    many(PersonRow, db`SELECT ${columns(db)} FROM person ORDER BY retired_on IS NOT NULL, role = 'helper', name`),
+);
+export const findPerson = async (db: Db, who: PersonId): Promise<Person | null> =>
+  (await listPeople(db)).find(({ id: known }) => known === who) ?? null;
 
 const CredentialRow = z.object({ id: id<"person">(), role: z.enum(ROLES), passwordHash: text, secondProof: bool });
 const credential = (db: Db) =>
@@ -94,11 +98,14 @@ const AbsenceRow = z.object({
 export type Absence = z.output<typeof AbsenceRow>;
 
 /** Absences that end on the day or later. */
-export const listAbsences = (db: Db, from: LocalDate): Promise<Absence[]> =>
-  many(
-    AbsenceRow,
-    db`SELECT id, person_id, first_day, last_day, from_minute, to_minute, reason FROM absence WHERE last_day >= ${from} ORDER BY first_day, id`,
-  );
+export const listAbsences = keptOfTables(
+  ["absence"],
+  (db, from: LocalDate): Promise<readonly Absence[]> =>
+    many(
+      AbsenceRow,
+      db`SELECT id, person_id, first_day, last_day, from_minute, to_minute, reason FROM absence WHERE last_day >= ${from} ORDER BY first_day, id`,
+    ),
+);
 
 export async function insertAbsence(tx: Transaction, a: Absence): Promise<void> {
   await tx`INSERT INTO absence (id, person_id, first_day, last_day, from_minute, to_minute, reason)

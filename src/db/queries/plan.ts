@@ -21,7 +21,7 @@ import type { ScheduledSession } from "#core/plan/session.ts";
 import type { Moved } from "#core/plan/weeks.ts";
 import type { Need } from "#core/watch/needs.ts";
 import type { Db, Transaction } from "../client.ts";
-import { keptOfStays } from "../kept.ts";
+import { keptOfStays, keptOfTables } from "../kept.ts";
 import { date, id, instant, int, nullable, number, side, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
 
@@ -187,11 +187,14 @@ export const listTold = (db: Db): Promise<(StoredForecast & { readonly told: num
 
 const TakenRow = z.object({ skill: text, side, horses: int, works: number });
 /** Over all closed stays: on how many horses a skill was learnt here, and the works that it took on average. */
-export const listTaken = (db: Db): Promise<SessionsTaken[]> =>
-  many(
-    TakenRow,
-    db`SELECT skill, side, count(*)::int AS horses, avg(works)::float8 AS works FROM skill_taken GROUP BY skill, side ORDER BY skill, side`,
-  );
+export const listTaken = keptOfTables(
+  ["skill_taken"],
+  (db): Promise<readonly SessionsTaken[]> =>
+    many(
+      TakenRow,
+      db`SELECT skill, side, count(*)::int AS horses, avg(works)::float8 AS works FROM skill_taken GROUP BY skill, side ORDER BY skill, side`,
+    ),
+);
 export async function keepTaken(
   tx: Transaction,
   stay: StayId,

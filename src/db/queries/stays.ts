@@ -16,9 +16,10 @@ import { EVALUATION_KINDS } from "#core/intake/outcome.ts";
 import type { HoldId, HorseId, PersonId, StayId } from "#core/kernel/brand.ts";
 import { BUILDS } from "#core/tools/weight.ts";
 import type { Db, Transaction } from "../client.ts";
-import { keptByStay, marksInWork, marksOf } from "../kept.ts";
+import { keptByStay } from "../kept.ts";
 import { bool, date, id, int, nullable, number, text } from "../rows.ts";
 import { many, maybeOne } from "../run.ts";
+import { marksInWork, marksOf } from "../stamps.ts";
 
 const HoldRow = z.object({
   id: id<"hold">(),

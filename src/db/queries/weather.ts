@@ -3,7 +3,8 @@ import { HourFields, WEATHER_SOURCES, type WeatherSource } from "#contracts/weat
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId } from "#core/kernel/brand.ts";
 import type { WeatherHour } from "#core/weather/weather.ts";
-import type { Db, Transaction } from "../client.ts";
+import type { Transaction } from "../client.ts";
+import { keptOfTables } from "../kept.ts";
 import { instant, int, nullable, text } from "../rows.ts";
 import { many } from "../run.ts";
 
@@ -17,12 +18,15 @@ const WeatherRow = z.object({
 export type WeatherRecord = z.output<typeof WeatherRow>;
 
 /** What is known of a day, what was typed by hand first: the first that is there counts. */
-export const listWeather = (db: Db, day: LocalDate): Promise<WeatherRecord[]> =>
-  many(
-    WeatherRow,
-    db`SELECT w.source, w.hours, w.at, p.name AS by, w.version FROM weather w LEFT JOIN person p ON p.id = w.by_person
+export const listWeather = keptOfTables(
+  ["weather", "person"],
+  (db, day: LocalDate): Promise<readonly WeatherRecord[]> =>
+    many(
+      WeatherRow,
+      db`SELECT w.source, w.hours, w.at, p.name AS by, w.version FROM weather w LEFT JOIN person p ON p.id = w.by_person
        WHERE w.day = ${day} ORDER BY w.source = 'station'`,
-  );
+    ),
+);
 
 interface Told {
   readonly day: LocalDate;

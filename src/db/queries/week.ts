@@ -1,19 +1,26 @@
 import { z } from "zod";
 import type { LocalDate } from "#core/calendar/local-date.ts";
 import type { PersonId, StayId } from "#core/kernel/brand.ts";
-import type { Db, Transaction } from "../client.ts";
+import type { Transaction } from "../client.ts";
+import { keptOfTables } from "../kept.ts";
 import { bool, date, id, nullable } from "../rows.ts";
 import { many } from "../run.ts";
 
 const WeekDayRow = z.object({ stayId: id<"stay">(), day: date, pinned: bool, riderId: nullable(id<"person">()) });
 export type WeekDayRecord = z.output<typeof WeekDayRow>;
 /** Meant days of all horses among some days. */
-export const listWeekDays = (db: Db, days: readonly LocalDate[]): Promise<WeekDayRecord[]> =>
-  many(WeekDayRow, db`SELECT stay_id, day, pinned, rider_id FROM week_day WHERE day IN ${db([...days])} ORDER BY stay_id, day`);
+export const listWeekDays = keptOfTables(
+  ["week_day"],
+  (db, days: readonly LocalDate[]): Promise<readonly WeekDayRecord[]> =>
+    many(WeekDayRow, db`SELECT stay_id, day, pinned, rider_id FROM week_day WHERE day IN ${db([...days])} ORDER BY stay_id, day`),
+);
 const LaidRow = z.object({ day: date });
 /** Those of the days that a laid-out week decides. */
-export const listLaid = async (db: Db, days: readonly LocalDate[]): Promise<LocalDate[]> =>
-  (await many(LaidRow, db`SELECT day FROM week_laid WHERE day IN ${db([...days])} ORDER BY day`)).map(({ day }) => day);
+export const listLaid = keptOfTables(
+  ["week_laid"],
+  async (db, days: readonly LocalDate[]): Promise<readonly LocalDate[]> =>
+    (await many(LaidRow, db`SELECT day FROM week_laid WHERE day IN ${db([...days])} ORDER BY day`)).map(({ day }) => day),
+);
 
 interface Meant {
   readonly day: LocalDate;

@@ -1,9 +1,11 @@
 /**
- * Pages as they were last rendered for somebody, kept for as long as nothing in the barn has changed. The key holds the mark that every write gives the record
+ * Pages as they were last rendered for somebody, kept for as long as nothing in the barn has changed. They are kept under the mark that every write gives the record
  * anew, so that nobody is ever shown a barn that is not there any more; see docs/decisions. They are kept as they mostly go out: packed.
  */
 import { promisify } from "node:util";
 import { gunzip, gzip } from "node:zlib";
+import pLimit from "p-limit";
+import { atMark } from "#db/stamps.ts";
 
 interface Kept {
   readonly status: number;
@@ -12,29 +14,70 @@ interface Kept {
 }
 export interface PageKey {
   readonly barn: string;
-  /** What the barn's last write left: under another one no page of before is asked for again. */
+  /** What the barn's last write left when this request came in. */
   readonly mark: string;
   /** Who looks at what, on which day. */
   readonly page: string;
 }
+/** One rendering of a page. Until it begins, whoever asks for the page joins it, whatever mark they saw: it shows the barn as it is by then. */
+interface Rendering {
+  /** Those seen by whoever has joined, the last one last; what comes of it holds under that one. */
+  readonly marks: Set<string>;
+  begun: boolean;
+  done: boolean;
+  readonly page: Promise<Kept>;
+}
 
 const MOST_PAGES = 400;
-/** Of each barn the pages under its newest mark. */
-const barns = new Map<string, { readonly mark: string; readonly pages: Map<string, Promise<Kept>> }>();
+/** By barn and page the newest rendering, and the one before for as long as it goes on. */
+const renderings = new Map<string, Rendering>();
 const [zip, unzip] = [promisify(gzip), promisify(gunzip)];
 /** Half the work of the usual level, for a page that is a tenth larger. */
 const LEVEL = 3;
+/**
+ * So many pages are rendered at once: enough that one is rendered while another waits for the database. More would not be done sooner, would let every write wait
+ * behind all of them, and would render for many marks what is asked for once.
+ */
+const inTurn = pLimit(3);
+let unmarked = 0;
 
 async function keep(response: Response): Promise<Kept> {
   const body = new Uint8Array(await response.arrayBuffer());
+  // Of the page as it was; packed it is shorter.
+  response.headers.delete("Content-Length");
   return { status: response.status, headers: [...response.headers], zipped: new Uint8Array(await zip(body, { level: LEVEL })) };
 }
-function pagesOf(barn: string, mark: string): Map<string, Promise<Kept>> {
-  const known = barns.get(barn);
-  if (known?.mark === mark) return known.pages;
-  const pages = new Map<string, Promise<Kept>>();
-  barns.set(barn, { mark, pages });
-  return pages;
+
+const lastOf = (marks: ReadonlySet<string>): string | undefined => [...marks].at(-1);
+/** True where the rendering shows what whoever saw the mark must be shown. */
+const holdsFor = ({ marks, begun }: Rendering, mark: string): boolean => !begun || lastOf(marks) === mark;
+
+function begin(key: string, mark: string, render: () => Promise<Response>, before: Promise<unknown> | null): Rendering {
+  const run = async (): Promise<Kept> => {
+    // The same page twice at once is work for nothing: whoever comes meanwhile joins this one.
+    await before?.catch(() => undefined);
+    return inTurn(() => {
+      rendering.begun = true;
+      // Of several marks nobody can tell which is the newest: then nothing that was read under any of them is taken for what stands now.
+      const [only, another] = rendering.marks;
+      unmarked += 1;
+      return atMark(another === undefined && only !== undefined ? only : `several ${unmarked}`, render).then(keep);
+    });
+  };
+  const rendering: Rendering = { marks: new Set([mark]), begun: false, done: false, page: run() };
+  renderings.delete(key);
+  renderings.set(key, rendering);
+  const [oldest] = renderings.keys();
+  if (renderings.size > MOST_PAGES && oldest !== undefined) renderings.delete(oldest);
+  const forget = (): void => {
+    if (renderings.get(key) === rendering) renderings.delete(key);
+  };
+  rendering.page.then((made) => {
+    rendering.done = true;
+    // What went wrong or was not there is asked anew the next time.
+    if (made.status !== 200) forget();
+  }, forget);
+  return rendering;
 }
 
 /** The page under the key, rendered where it is not kept yet; whoever asks meanwhile waits for the same rendering. */
@@ -43,20 +86,15 @@ export async function storedPage(
   acceptsGzip: boolean,
   render: () => Promise<Response>,
 ): Promise<Response> {
-  const pages = pagesOf(barn, mark);
-  const known = pages.get(name);
-  const page = known ?? render().then(keep);
-  if (!known) {
-    pages.set(name, page);
-    const oldest = pages.keys().next().value;
-    if (pages.size > MOST_PAGES && oldest !== undefined) pages.delete(oldest);
-    // What went wrong or was not there is asked anew the next time.
-    page.then(
-      (made) => made.status !== 200 && pages.delete(name),
-      () => pages.delete(name),
-    );
-  }
-  const { status, headers, zipped } = await page;
+  const key = `${barn} ${name}`;
+  let rendering = renderings.get(key);
+  if (rendering && holdsFor(rendering, mark)) {
+    if (!rendering.begun) {
+      rendering.marks.delete(mark);
+      rendering.marks.add(mark);
+    }
+  } else rendering = begin(key, mark, render, rendering && !rendering.done ? rendering.page : null);
+  const { status, headers, zipped } = await rendering.page;
   const body = acceptsGzip ? zipped : new Uint8Array(await unzip(zipped));
   const answer = new Response(body, { status, headers: headers as [string, string][] });
   answer.headers.set("Vary", "Accept-Encoding");

@@ -28,7 +28,7 @@ import type { Evaluation } from "#db/queries/intake.ts";
 import { PAST_SESSIONS, type Past } from "#db/queries/past.ts";
 import type { Person } from "#db/queries/people.ts";
 import type { Stay } from "#db/queries/stays.ts";
-import { recall } from "./recall.ts";
+import { recall, recallByContent } from "./recall.ts";
 
 /** The day of the closed intake evaluation. */
 export const intakeDay = (stay: Stay): LocalDate | null =>
@@ -71,6 +71,16 @@ export const walkedHorse = (stay: Stay, today: LocalDate): WalkedHorse => ({
   told: toldBy(stay),
 });
 
+/** What is read of a walk beside what is written in it: the horse, what stands in the place of the walk's own signs and measures, what was heard since. */
+interface ReadWith {
+  readonly horse: WalkedHorse;
+  readonly now: Partial<Pick<Evaluation["walk"], "signs" | "measures">>;
+  readonly heard: Heard;
+}
+const readOnce = recallByContent(
+  ({ walk }: Evaluation, { horse, now, heard }: ReadWith, ladder: Ladder): Outcome =>
+    readWalk({ ...horse, ...walk, ...now }, ladder, heard),
+);
 /** The walk's own reading; `heard` adds what was checked and tried since, and the barn's weights. */
 export const outcomeOf = (
   stay: Stay,
@@ -78,7 +88,7 @@ export const outcomeOf = (
   today: LocalDate,
   ladder: Ladder,
   heard: Heard = HEARD_NOTHING,
-): Outcome => readWalk({ ...walkedHorse(stay, today), ...evaluation.walk }, ladder, heard);
+): Outcome => readOnce(evaluation, { horse: walkedHorse(stay, today), now: {}, heard }, ladder);
 
 /** What the record says to the findings on a day on which signs were last seen. */
 export function heardOf(stay: Stay, barn: Barn, lastSeen: LocalDate): Heard {
@@ -246,12 +256,7 @@ export const outcomeNow = recall(
   (stay, barn: Barn, evaluation: Evaluation, worked: readonly Worked[], today: LocalDate): Outcome => {
     const since = worked.filter((session) => session.day >= evaluation.day);
     const { signs, lastSeen } = signsNow({ day: evaluation.day, signs: evaluation.walk.signs }, since, barn.ladder);
-    return outcomeOf(
-      stay,
-      { ...evaluation, walk: { ...evaluation.walk, signs: [...signs], measures: measuresNow(stay, evaluation, today) } },
-      today,
-      barn.ladder,
-      heardOf(stay, barn, lastSeen),
-    );
+    const now = { signs: [...signs], measures: measuresNow(stay, evaluation, today) };
+    return readOnce(evaluation, { horse: walkedHorse(stay, today), now, heard: heardOf(stay, barn, lastSeen) }, barn.ladder);
   },
 );

@@ -10,13 +10,14 @@ import type { TrackSide } from "#core/kernel/sides.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
 import { type Levels, readLevels, trackKey } from "#core/ladder/level.ts";
 import { methodOf, methodsWith } from "#core/ladder/methods.ts";
+import type { SessionsTaken } from "#core/ladder/typical.ts";
 import { riskOf } from "#core/permission/from-record.ts";
 import { factsOf } from "#core/plan/outlook.ts";
 import { stayDay } from "#core/plan/planned-days.ts";
 import type { ScheduledSession } from "#core/plan/session.ts";
 import { hardSideOf } from "#core/reading/hard-side.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
-import { listScores, listWorked, type Worked } from "#db/queries/card.ts";
+import { listScores, listWorked, type StayScore, type Worked } from "#db/queries/card.ts";
 import { findFeedOf } from "#db/queries/feed.ts";
 import { type Evaluation, listEvaluations } from "#db/queries/intake.ts";
 import { listMedia } from "#db/queries/media.ts";
@@ -30,7 +31,7 @@ import { readStep } from "../plan/read-step.ts";
 import { recordOf } from "../plan/record.ts";
 import { ageOf, complaintOf, horseRecord, limitsInForce, measuringDueFor, outcomeNow, weightNow } from "./facts.ts";
 import { needsOf, rulerOf } from "./read-rail.ts";
-import { recallByContent } from "./recall.ts";
+import { recall, recallByContent } from "./recall.ts";
 
 export interface Opened {
   readonly stay: Stay;
@@ -116,8 +117,28 @@ function nextOf(laid: readonly ScheduledSession[], stay: Stay, today: LocalDate)
   return session ? { day: addDays(stay.firstDay, session.day), session } : null;
 }
 
-/** Following every session is the dearest part of the page. */
-const levelsNow = recallByContent(({ facts, day }: { readonly facts: StayFacts; readonly day: number }) => levelsOf(facts, day));
+/** Following every session is the dearest part of all. */
+const levelsNow = recallByContent((_: Stay, { facts, day }: { readonly facts: StayFacts; readonly day: number }) =>
+  levelsOf(facts, day),
+);
+/** What follows from the whole record, and is what it was for as long as nothing is written in it. */
+const followed = recall(
+  (
+    stay,
+    barn: Barn,
+    today: LocalDate,
+    worked: readonly Worked[],
+    evaluations: readonly Evaluation[],
+    scores: readonly StayScore[],
+    taken: readonly SessionsTaken[],
+  ) => {
+    const nothing = { stuck: [], goals: [], pins: [], riders: [], people: null };
+    const record = recordOf({ ...nothing, stay, barn, today, worked, evaluations, scores, taken });
+    const day = stayDay(stay.firstDay, today);
+    return { shown: levelsNow(stay, { facts: factsOf(record), day }, stay), hard: hardSideOf(scores, record.ladder) };
+  },
+  1,
+);
 
 export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: Opened): Promise<HorseNowView> {
   const [evaluations, worked, scores, feed, stays, taken, plan, step, media, [back]] = await Promise.all([
@@ -137,33 +158,15 @@ export async function readHorseNow({ sql }: Deps, { stay, barn, today, head }: O
   const latest = closed.at(-1) ?? null;
   const outcome = latest && outcomeNow(stay, barn, latest, worked, today);
   const levels = readLevels(scores);
-  const record = recordOf({
-    stuck: [],
-    stay,
-    barn,
-    today: stay.wentHome ?? today,
-    worked,
-    evaluations,
-    scores,
-    goals: [],
-    pins: [],
-    taken,
-    riders: [],
-    people: null,
-  });
+  const { shown, hard } = followed(stay, barn, stay.wentHome ?? today, worked, evaluations, scores, taken);
   const last = worked.at(-1) ?? null;
   const minutes = (of: "groundMinutes" | "saddleMinutes"): number => worked.reduce((sum, session) => sum + session[of], 0);
   return {
     head,
     inForce: limitsInForce(stay, barn, today),
     needs: needsOf(stay, head.ruler),
-    tracks: tracksOf(
-      barn.ladder,
-      levels,
-      closed.find((evaluation) => evaluation.kind === "intake") ?? null,
-      levelsNow(stay, { facts: factsOf(record), day: stayDay(stay.firstDay, record.today) }),
-    ),
-    hard: hardSideOf(scores, record.ladder),
+    tracks: tracksOf(barn.ladder, levels, closed.find((evaluation) => evaluation.kind === "intake") ?? null, shown),
+    hard,
     outcome,
     ...riskOf(horseRecord({ stay, barn, evaluation: latest, past }, today)),
     riskSet: stay.riskSet !== null,

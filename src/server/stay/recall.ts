@@ -18,15 +18,22 @@ export function recall<P extends readonly unknown[], R>(
   };
 }
 
-/** The same where the parts are other objects each time: by what is in them. Only what takes longer than writing them down gains by it. */
-export function recallByContent<P, R>(make: (parts: P) => R): (stay: Stay, parts: P) => R {
-  const known = new WeakMap<Stay, { readonly key: string; readonly answer: R }>();
-  return (stay, parts) => {
+/**
+ * The same for whatever object is kept, where the parts are other objects each time: by what is in them. Only what takes longer than writing them down gains by
+ * it. `same`: what is large and is the very same object as long as it says the same.
+ */
+export function recallByContent<O extends object, P, S extends object, R>(
+  make: (of: O, parts: P, same: S) => R,
+  most = 4,
+): (of: O, parts: P, same: S) => R {
+  const known = new WeakMap<O, { readonly key: string; readonly same: S; readonly answer: R }[]>();
+  return (of, parts, same) => {
     const key = createHash("sha256").update(JSON.stringify(parts)).digest("base64url");
-    const found = known.get(stay);
-    if (found?.key === key) return found.answer;
-    const answer = make(parts);
-    known.set(stay, { key, answer });
+    const answers = known.get(of) ?? [];
+    const found = answers.find((one) => one.key === key && one.same === same);
+    if (found) return found.answer;
+    const answer = make(of, parts, same);
+    known.set(of, [...answers.slice(1 - most), { key, same, answer }]);
     return answer;
   };
 }

@@ -30,9 +30,16 @@ import type { Deps } from "../container.ts";
 import { recordOf } from "../plan/record.ts";
 import { outcomeNow } from "../stay/facts.ts";
 import { type Opened, toRevision, toSession } from "../stay/read-horse.ts";
+import { recall } from "../stay/recall.ts";
 import { readBodies } from "./bodies.ts";
 
 const upTo = ({ stay, today }: Opened): LocalDate => stay.wentHome ?? today;
+
+const byWeekOf = recall(
+  (stay, worked: readonly Worked[], scores: readonly StayScore[], today: LocalDate) =>
+    weeksSeen(worked, scores, stay.firstDay, today),
+  1,
+);
 
 export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseView> {
   const { stay } = opened;
@@ -50,7 +57,7 @@ export async function readCourse({ sql }: Deps, opened: Opened): Promise<CourseV
   return {
     today,
     weeks: weeksOf(worked, stay.firstDay, today),
-    byWeek: weeksSeen(worked, scores, stay.firstDay, today),
+    byWeek: byWeekOf(stay, worked, scores, today),
     arrival: sinceArrival(scores),
     lately: workedLately(worked, today),
     riders: riderMix(worked),

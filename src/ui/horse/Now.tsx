@@ -1,8 +1,9 @@
-import type { ReactNode } from "react";
+import type { ComponentProps, ReactNode } from "react";
 import { here } from "#contracts/ladder.here.ts";
 import type { HorseNowView } from "#contracts/views.ts";
 import { sayDate } from "#core/calendar/local-date.ts";
 import { Outcome } from "#ui/intake/Outcome.tsx";
+import { drawn } from "#ui/kit/drawn.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { TwoSided } from "#ui/ladder/TwoSided.tsx";
 import { sayBecause } from "#ui/words/because.ts";
@@ -19,6 +20,11 @@ import { SessionEntry } from "./SessionEntry.tsx";
 
 const rungsOf = (tracks: HorseNowView["tracks"]) =>
   tracks.map(({ skill, side, level, shown, intake }) => ({ skill, side, now: level.latest, shown, before: intake }));
+/** The dearest part of the page by far, and the same for as long as nobody has scored anything. */
+const Drawing = (props: ComponentProps<typeof TwoSided>) => (
+  // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn here by React
+  <div dangerouslySetInnerHTML={{ __html: drawn(TwoSided, props) }} />
+);
 /** Where the horse stands today: first what is next, what was said last and what is under way; all else is folded below. */
 export function Now({
   view,
@@ -104,13 +110,13 @@ export function Now({
         ) : (
           <>
             {underWay.length > 0 && (
-              <TwoSided label={`Skills of ${view.head.horse} that are under way`} rungs={rungsOf(underWay)} />
+              <Drawing label={`Skills of ${view.head.horse} that are under way`} rungs={rungsOf(underWay)} />
             )}
             <details open={underWay.length === 0}>
               <summary className="sign min-h-9 cursor-pointer text-rail">
                 All {new Set(view.tracks.map(({ skill }) => skill)).size} skills, left and right
               </summary>
-              <TwoSided label={`Levels of ${view.head.horse} on both sides`} rungs={rungsOf(view.tracks)} />
+              <Drawing label={`Levels of ${view.head.horse} on both sides`} rungs={rungsOf(view.tracks)} />
             </details>
           </>
         )}

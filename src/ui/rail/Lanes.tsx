@@ -3,6 +3,7 @@ import type { LaneView, NeedView } from "#contracts/views.ts";
 import { addDays, type LocalDate, sayDate } from "#core/calendar/local-date.ts";
 import { verdictOf } from "#core/forecast/chance.ts";
 import { groupBy } from "#core/kernel/group.ts";
+import { drawn } from "#ui/kit/drawn.ts";
 import { Tag } from "#ui/kit/parts.tsx";
 import { clock, inner, plural } from "#ui/words/figures.ts";
 import { KIND } from "#ui/words/labels-desk.ts";
@@ -175,6 +176,25 @@ function Deferred({ needs, today }: { needs: readonly NeedView[]; today: LocalDa
   );
 }
 
+/** Between the lanes that need something and those that do not. */
+function Break({ place }: { place: number }) {
+  return (
+    <li data-break data-place={place} className="sign border-b border-line py-0.5 text-center text-xs text-dim">
+      nothing needed today
+    </li>
+  );
+}
+/** Unfolds the rest. */
+function More({ place, count }: { place: number; count: number }) {
+  return (
+    <li data-more data-place={place} className="border-b border-line text-center">
+      <button type="button" className="sign min-h-9 px-3 text-slate underline max-md:min-h-14">
+        and {count} more with nothing needed
+      </button>
+    </li>
+  );
+}
+
 export function Lanes({
   lanes,
   needs,
@@ -197,40 +217,30 @@ export function Lanes({
     .filter(({ stay }) => !standing.has(stay))
     .sort((a, b) => b.needs.length - a.needs.length || a.ruler.reading.lastDay.localeCompare(b.ruler.reading.lastDay));
   const many = lanes.length > MANY;
+  const rows = [
+    ...needing.map((lane, place) => drawn(Lane, { lane, needs: standing.get(lane.stay) ?? [], place, manager })),
+    ...(needing.length > 0 && calm.length > 0 ? [drawn(Break, { place: needing.length - 0.5 })] : []),
+    ...calm.map((lane, i) =>
+      drawn(Lane, {
+        lane,
+        needs: [],
+        place: needing.length + i,
+        manager,
+        thin: many,
+        folded: many && i >= CALM_SHOWN,
+      }),
+    ),
+    ...(many && calm.length > CALM_SHOWN ? [drawn(More, { place: lanes.length, count: calm.length - CALM_SHOWN })] : []),
+  ];
   return (
     <>
-      <ol id="lanes" data-today={today} className="border-t border-line">
-        {needing.map((lane, place) => (
-          <Lane key={lane.stay} lane={lane} needs={standing.get(lane.stay) ?? []} place={place} manager={manager} />
-        ))}
-        {needing.length > 0 && calm.length > 0 && (
-          <li
-            data-break
-            data-place={needing.length - 0.5}
-            className="sign border-b border-line py-0.5 text-center text-xs text-dim"
-          >
-            nothing needed today
-          </li>
-        )}
-        {calm.map((lane, i) => (
-          <Lane
-            key={lane.stay}
-            lane={lane}
-            needs={[]}
-            place={needing.length + i}
-            manager={manager}
-            thin={many}
-            folded={many && i >= CALM_SHOWN}
-          />
-        ))}
-        {many && calm.length > CALM_SHOWN && (
-          <li data-more data-place={lanes.length} className="border-b border-line text-center">
-            <button type="button" className="sign min-h-9 px-3 text-slate underline max-md:min-h-14">
-              and {calm.length - CALM_SHOWN} more with nothing needed
-            </button>
-          </li>
-        )}
-      </ol>
+      <ol
+        id="lanes"
+        data-today={today}
+        className="border-t border-line"
+        // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn here by React, lane by lane, so that a lane of which nothing changed need not be drawn again
+        dangerouslySetInnerHTML={{ __html: rows.join("") }}
+      />
       {manager && <Deferred needs={needs.filter(({ putOff }) => putOff !== null)} today={today} />}
     </>
   );
