@@ -3,7 +3,7 @@ import { keptOf } from "#contracts/ladder.file.ts";
 import type { KeptSkill } from "#core/ladder/ladder.ts";
 import { SHIPPED_FILE } from "#shipped/ladder.ts";
 import type { Sql } from "./client.ts";
-import { findKeptLadder, isThere, listPages, saveBranches, savePage, saveSkills, takeOldChanges } from "./queries/ladder.ts";
+import { findKeptLadder, isThere, listWrittenOf, saveBranches, savePage, saveSkills, takeOldChanges } from "./queries/ladder.ts";
 
 export async function seedLadder(sql: Sql): Promise<void> {
   if (!(await isThere(sql))) return;
@@ -23,7 +23,7 @@ export async function seedLadder(sql: Sql): Promise<void> {
       tx,
       fresh.map((skill, i) => ({ skill: changedBy(skill, changes.get(skill.id)), place: first + i })),
     );
-    const written = new Set((await listPages(tx)).map(({ skill }) => skill));
+    const written = new Set(await listWrittenOf(tx));
     for (const { id, page } of SHIPPED_FILE.branches.flatMap(({ skills }) => skills))
       if (page && !written.has(id)) await savePage(tx, id, 0, page);
   });

@@ -57,12 +57,15 @@ const moments = new AsyncLocalStorage<{ readonly mark: string }>();
  */
 export const atMark = <T>(mark: string, read: () => Promise<T>): Promise<T> => moments.run({ mark }, read);
 const MOST_MARKS = 8;
-const known = new Map<string, Promise<Stamps>>();
+/** Of each barn: several are read by one process. */
+const barns = new WeakMap<Db, Map<string, Promise<Stamps>>>();
 const newStamps = atOnce(readStamps);
 function stampsNow(db: Db): Promise<Stamps> {
   // A transaction reads what it has written itself.
   const moment = "savepoint" in db ? undefined : moments.getStore();
   if (!moment) return newStamps(db);
+  const known = barns.get(db) ?? new Map<string, Promise<Stamps>>();
+  barns.set(db, known);
   const found = known.get(moment.mark);
   if (found) return found;
   const asked = readStamps(db);

@@ -1,16 +1,25 @@
 /** What is kept of a stay in memory: moved on by whatever is written of it, seen by nobody who should not, and the same as what stands in the database. */
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { localDate } from "#core/calendar/local-date.ts";
 import { must } from "#core/kernel/assert.ts";
-import type { StayId } from "#core/kernel/brand.ts";
+import type { PersonId, StayId } from "#core/kernel/brand.ts";
 import { connect, type Db, type Sql, type Transaction } from "#db/client.ts";
 import { findBarn } from "#db/queries/barn.ts";
 import { listScores, listWorked } from "#db/queries/card.ts";
+import { listAppointments, listPairings, listPlaces } from "#db/queries/day.ts";
 import { listEvaluations, listLatestClosed } from "#db/queries/intake.ts";
+import { listLayouts } from "#db/queries/jump.ts";
+import { listPages } from "#db/queries/ladder.ts";
 import { listPast } from "#db/queries/past.ts";
-import { listLatestForecasts, listPlanGoals, listPlans } from "#db/queries/plan.ts";
+import { findPerson, listAbsences, listPeople } from "#db/queries/people.ts";
+import { listLatestForecasts, listPlanGoals, listPlans, listTaken } from "#db/queries/plan.ts";
 import { findStay, listStays } from "#db/queries/stays.ts";
+import { listWeather } from "#db/queries/weather.ts";
+import { listLaid, listWeekDays } from "#db/queries/week.ts";
+import { atMark } from "#db/stamps.ts";
 import { cloned } from "#tests/barn.ts";
 
+const DAY = localDate("2026-07-14");
 let sql: Sql;
 let url: string;
 beforeAll(async () => {
@@ -30,6 +39,7 @@ const READERS: Readonly<Record<"stamp" | "planned", (db: Db, stay: StayId) => Pr
     await listEvaluations(db, stay),
     await listWorked(db, stay),
     await listScores(db, stay),
+    await listPairings(db),
   ],
   planned: async (db, stay) => [
     await listPlans(db, [stay]),
@@ -71,6 +81,13 @@ const cases = (["stamp", "planned"] as const).flatMap((stamp) =>
 
 const stampOf = async (db: Db, stay: string, stamp: string): Promise<string> =>
   String((await db.unsafe(`SELECT ${stamp} AS stamp FROM stay_stamp WHERE stay_id = '${stay}'`))[0]?.["stamp"]);
+/** Tables that queries read, but for those in which stamps stand. */
+const tablesOf = (queries: readonly string[]): Set<string> =>
+  new Set(
+    queries
+      .filter((query) => !query.includes("stay_stamp"))
+      .flatMap((query) => [...query.matchAll(/\b(?:FROM|JOIN) (?!unnest|LATERAL)([a-z_]+)/g)].map((match) => String(match[1]))),
+  );
 class Undone extends Error {}
 /** As if it had never been. */
 const tried = (run: (tx: Transaction) => Promise<void>): Promise<unknown> =>
@@ -91,13 +108,9 @@ describe("what is kept of a stay", () => {
     const own = connect(url, { max: 1, onQuery: (query) => asked.push(query) });
     await READERS[stamp](own, stay?.["stayId"] as StayId);
     await own.end();
-    const read = new Set(
-      asked.flatMap((query) =>
-        [...query.matchAll(/\b(?:FROM|JOIN) (?!unnest|LATERAL)([a-z_]+)/g)].map((match) => String(match[1])),
-      ),
-    );
+    const read = tablesOf(asked);
     // Subqueries by the names that they were given; and people, of whom only names are read.
-    for (const known of ["given", "latest", "stay_stamp", "person", "both_ways"]) read.delete(known);
+    for (const known of ["given", "latest", "person", "both_ways"]) read.delete(known);
     expect(read.size).toBeGreaterThan(2);
     expect([...read].filter((table) => !(table in WAYS[stamp]))).toEqual([]);
   });
@@ -168,5 +181,96 @@ describe("what is kept of a stay", () => {
       expect(await aim(sql)).toBe(before);
     });
     expect(await aim(sql)).toBe("It stands");
+  });
+});
+
+/** Everything that is kept of whole tables. */
+const TABLE_READERS: Readonly<Record<string, (db: Db) => Promise<unknown>>> = {
+  listPeople,
+  findPerson: (db) => findPerson(db, "00000000-0000-4000-8000-000000000000" as PersonId),
+  listAbsences: (db) => listAbsences(db, DAY),
+  listPlaces,
+  listAppointments: (db) => listAppointments(db, DAY, DAY),
+  listWeather: (db) => listWeather(db, DAY),
+  listWeekDays: (db) => listWeekDays(db, [DAY]),
+  listLaid: (db) => listLaid(db, [DAY]),
+  listLayouts,
+  listPages,
+  listTaken,
+};
+describe("what is kept of tables", () => {
+  it.each(Object.entries(TABLE_READERS))(
+    "is asked for once, and again after each table of it is written (%s)",
+    async (_, read) => {
+      const asked: string[] = [];
+      const own = connect(url, { max: 1, onQuery: (query) => asked.push(query) });
+      const askedBy = async (): Promise<number> => {
+        asked.length = 0;
+        await read(own);
+        return asked.filter((query) => !query.includes("stay_stamp")).length;
+      };
+      await own`UPDATE table_stamp SET stamp = gen_random_uuid()`;
+      expect(await askedBy()).toBe(1);
+      const tables = [...tablesOf(asked)];
+      expect(await askedBy()).toBe(0);
+      for (const table of tables) {
+        await own.unsafe(`DELETE FROM ${table} WHERE false`);
+        expect([table, await askedBy()]).toEqual([table, 1]);
+        expect(await askedBy()).toBe(0);
+      }
+      await own.end();
+    },
+  );
+  it("is another answer for another day, and nobody may change it", async () => {
+    const [first] = await listPeople(sql);
+    expect((await listPeople(sql))[0]).toBe(first);
+    expect(() => {
+      (first as { name: string }).name = "Another";
+    }).toThrow();
+    await tried(async (tx) => {
+      const [person] = await listPeople(tx);
+      await tx`INSERT INTO absence (id, person_id, first_day, last_day, reason) VALUES (gen_random_uuid(), ${must(person, "somebody").id}, '2030-01-01', '2030-01-02', 'Away')`;
+      expect(await listAbsences(tx, localDate("2030-01-02"))).toHaveLength(1);
+      expect(await listAbsences(tx, localDate("2030-01-03"))).toHaveLength(0);
+      expect(await listAbsences(sql, localDate("2030-01-02"))).toHaveLength(0);
+    });
+    expect(await listAbsences(sql, localDate("2030-01-02"))).toHaveLength(0);
+  });
+});
+
+describe("reading at a mark", () => {
+  const asking = () => {
+    const asked: string[] = [];
+    return { asked, own: connect(url, { max: 1, onQuery: (query) => asked.push(query) }) };
+  };
+  const stamps = (asked: readonly string[]): number => asked.filter((query) => query.includes("stay_stamp")).length;
+  it("asks for the stamps once, whoever reads; at another mark again", async () => {
+    const { asked, own } = asking();
+    for (const mark of ["one", "one", "two"])
+      await atMark(mark, async () => {
+        await listStays(own);
+        await listPeople(own);
+        await findBarn(own);
+      });
+    await own.end();
+    expect(stamps(asked)).toBe(2);
+  });
+  it("asks for them each time elsewhere, and once for all who ask in one breath", async () => {
+    const { asked, own } = asking();
+    await Promise.all([listStays(own), listPeople(own), listPlaces(own)]);
+    expect(stamps(asked)).toBe(1);
+    await listStays(own);
+    await own.end();
+    expect(stamps(asked)).toBe(2);
+  });
+  it("lets a transaction see what it has written itself", async () => {
+    await atMark("three", async () => {
+      const before = await listPlaces(sql);
+      await tried(async (tx) => {
+        await tx`UPDATE place SET name = name || ' (new)'`;
+        expect((await listPlaces(tx))[0]?.name).toBe(`${before[0]?.name} (new)`);
+      });
+      expect(await listPlaces(sql)).toBe(before);
+    });
   });
 });

@@ -81,6 +81,45 @@ describe("the store itself", () => {
     expect(await text("north", "2")).toBe("page 3");
     expect([await text("south", "1"), await text("north", "2")]).toEqual(["page 2", "page 3"]);
   });
+  it("renders a page once at a time, and once for all who come meanwhile, after what they have seen written", async () => {
+    const begun: number[] = [];
+    let written = 0;
+    const slow = async () => {
+      const now = written;
+      begun.push(now);
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      return new Response(`as of ${now}`);
+    };
+    const ask = async (): Promise<string> => (await storedPage(key("busy", `write ${written}`), false, slow)).text();
+    const first = ask();
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    const later = [1, 2, 3, 4].map((write) => {
+      written = write;
+      return ask();
+    });
+    expect(await first).toBe("as of 0");
+    expect(await Promise.all(later)).toEqual(later.map(() => "as of 4"));
+    expect(begun).toEqual([0, 4]);
+    // What the last of them saw is what stands.
+    expect(await ask()).toBe("as of 4");
+    expect(begun).toEqual([0, 4]);
+    written = 5;
+    expect(await ask()).toBe("as of 5");
+  });
+  it("goes on after a rendering that failed while others waited for the next", async () => {
+    let tries = 0;
+    const failing = async () => {
+      tries += 1;
+      await new Promise((resolve) => setTimeout(resolve, 10));
+      if (tries === 1) throw new Error("broken");
+      return new Response("mended");
+    };
+    const first = storedPage(key("failing", "1"), false, failing);
+    await new Promise((resolve) => setTimeout(resolve, 2));
+    const second = storedPage(key("failing", "2"), false, failing);
+    await expect(first).rejects.toThrow("broken");
+    expect(await (await second).text()).toBe("mended");
+  });
   it("keeps nothing that was not there or went wrong", async () => {
     rendered = 0;
     expect((await storedPage(key("not there"), false, render(404))).status).toBe(404);

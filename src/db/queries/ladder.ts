@@ -69,6 +69,9 @@ const keptPages = keptOfTables(
   ["skill_page"],
   (db): Promise<readonly KeptPage[]> => many(PageRow, db`SELECT skill, page, version FROM skill_page ORDER BY skill`),
 );
+/** Skills of which a page is written, also in a barn that is being brought up to date. */
+export const listWrittenOf = async (db: Db): Promise<readonly string[]> =>
+  (await many(z.object({ skill: text }), db`SELECT skill FROM skill_page`)).map(({ skill }) => skill);
 export const listPages = async (db: Db, skills: readonly string[] | null = null): Promise<readonly KeptPage[]> =>
   (await keptPages(db)).filter(({ skill }) => skills === null || skills.includes(skill));
 /** Version 0 where nothing is written of it yet. False where somebody saved since `version`. */
