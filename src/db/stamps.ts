@@ -56,25 +56,39 @@ const moments = new AsyncLocalStorage<{ readonly mark: string }>();
  * and writes nothing in between.
  */
 export const atMark = <T>(mark: string, read: () => Promise<T>): Promise<T> => moments.run({ mark }, read);
+/** Null where nothing is read at a mark; and a transaction reads what it has written itself. */
+const markFor = (db: Db): string | null => ("savepoint" in db ? null : (moments.getStore()?.mark ?? null));
 const MOST_MARKS = 8;
+/** What was asked at a mark, by name. */
+type Answers = Map<string, Promise<unknown>>;
 /** Of each barn: several are read by one process. */
-const barns = new WeakMap<Db, Map<string, Promise<Stamps>>>();
-const newStamps = atOnce(readStamps);
-function stampsNow(db: Db): Promise<Stamps> {
-  // A transaction reads what it has written itself.
-  const moment = "savepoint" in db ? undefined : moments.getStore();
-  if (!moment) return newStamps(db);
-  const known = barns.get(db) ?? new Map<string, Promise<Stamps>>();
-  barns.set(db, known);
-  const found = known.get(moment.mark);
+const barns = new WeakMap<Db, Map<string, Answers>>();
+function answersAt(db: Db, mark: string): Answers {
+  const marks = barns.get(db) ?? new Map<string, Answers>();
+  barns.set(db, marks);
+  const found = marks.get(mark);
   if (found) return found;
-  const asked = readStamps(db);
-  known.set(moment.mark, asked);
-  asked.catch(() => known.delete(moment.mark));
-  const [oldest] = known.keys();
-  if (known.size > MOST_MARKS && oldest !== undefined) known.delete(oldest);
-  return asked;
+  const answers: Answers = new Map();
+  marks.set(mark, answers);
+  const [oldest] = marks.keys();
+  if (marks.size > MOST_MARKS && oldest !== undefined) marks.delete(oldest);
+  return answers;
 }
+/** What `ask` answers, asked once for all who ask for it by this name at the same mark; elsewhere each time. */
+export function onceAtMark<T>(db: Db, name: string, ask: () => Promise<T>): Promise<T> {
+  const mark = markFor(db);
+  if (mark === null) return ask();
+  const answers = answersAt(db, mark);
+  const known = answers.get(name);
+  if (known) return known as Promise<T>;
+  const answer = ask();
+  answers.set(name, answer);
+  answer.catch(() => answers.delete(name));
+  return answer;
+}
+const newStamps = atOnce(readStamps);
+const stampsNow = (db: Db): Promise<Stamps> =>
+  markFor(db) === null ? newStamps(db) : onceAtMark(db, "stamps", () => readStamps(db));
 
 /** Stamps of these stays, in the order asked for. */
 export async function marksOf(db: Db, stays: readonly StayId[], of: Of = "stamp"): Promise<readonly Mark[]> {

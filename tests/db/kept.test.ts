@@ -16,7 +16,7 @@ import { listLatestForecasts, listPlanGoals, listPlans, listTaken } from "#db/qu
 import { findStay, listStays } from "#db/queries/stays.ts";
 import { listWeather } from "#db/queries/weather.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
-import { atMark } from "#db/stamps.ts";
+import { atMark, onceAtMark } from "#db/stamps.ts";
 import { cloned } from "#tests/barn.ts";
 
 const DAY = localDate("2026-07-14");
@@ -262,6 +262,21 @@ describe("reading at a mark", () => {
     await listStays(own);
     await own.end();
     expect(stamps(asked)).toBe(2);
+  });
+  it("asks once for what has a name, at each mark, and again after it went wrong", async () => {
+    let times = 0;
+    const ask = (name: string, wrong = false) =>
+      onceAtMark(sql, name, () => {
+        times += 1;
+        return wrong ? Promise.reject(new Error("broken")) : Promise.resolve(times);
+      });
+    await atMark("four", async () => {
+      expect([await ask("a"), await ask("a"), await ask("b")]).toEqual([1, 1, 2]);
+      await expect(ask("c", true)).rejects.toThrow("broken");
+      expect(await ask("c")).toBe(4);
+    });
+    expect(await atMark("five", () => ask("a"))).toBe(5);
+    expect([await ask("a"), await ask("a")]).toEqual([6, 7]);
   });
   it("lets a transaction see what it has written itself", async () => {
     await atMark("three", async () => {

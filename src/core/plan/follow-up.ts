@@ -1,5 +1,6 @@
 /** What of the last two sessions is to be taken up again. */
 
+import { groupBy } from "../kernel/group.ts";
 import { RELIABLE, WELL } from "../ladder/marks.ts";
 import type { PastSession } from "../permission/trouble.ts";
 import type { FollowUp } from "./because.ts";
@@ -22,8 +23,11 @@ export function toTakeUpAgain(
     // Worked in both of them, it was taken up already.
     const later = lastTwo.filter((one) => one !== session).flatMap(worked);
     const earlier = past.slice(0, past.length - lastTwo.length + i);
-    const lows = (skill: string): readonly number[] =>
-      earlier.flatMap(({ scores }) => scores.filter((one) => one.skill === skill)).map(({ low }) => low);
+    const given = groupBy(
+      earlier.flatMap(({ scores }) => scores),
+      ({ skill }) => skill,
+    );
+    const lows = (skill: string): readonly number[] => (given.get(skill) ?? []).map(({ low }) => low);
     const before = (skill: string): number | null => lows(skill).at(-1) ?? seenBefore(skill);
     const add = (skill: string, why: FollowUp): void => {
       if (!later.includes(skill) && !found.some((one) => one.skill === skill)) found.push({ skill, why });

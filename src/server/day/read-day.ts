@@ -11,11 +11,13 @@ import type { StayId } from "#core/kernel/brand.ts";
 import { groupBy } from "#core/kernel/group.ts";
 import { type Act, barring, riderReasons, sessionAct, workingOn } from "#core/permission/permission.ts";
 import type { ScheduledSession } from "#core/plan/session.ts";
+import type { Sql } from "#db/client.ts";
 import { type Barn, findBarn } from "#db/queries/barn.ts";
 import { type Appointment, findSheet, listDayChanges, listPairings } from "#db/queries/day.ts";
 import { listLaidOn } from "#db/queries/plan.ts";
 import { listStays, type Stay } from "#db/queries/stays.ts";
 import { listLaid, listWeekDays } from "#db/queries/week.ts";
+import { onceAtMark } from "#db/stamps.ts";
 import type { Deps } from "../container.ts";
 import { lastWorked, termFacts } from "../stay/facts.ts";
 import { dayFacts, placementOf } from "./facts.ts";
@@ -118,11 +120,14 @@ function plannedFor(horse: DayHorse, { laid, people, barn }: Around): PlannedWor
   };
 }
 
-/** The whole day sheet; `asked` null gives the barn's today. */
+/** The whole day sheet; `asked` null gives the barn's today. Everybody's screen asks for it after each write: it is put together once for all of them. */
 export async function readDay({ sql, clock }: Deps, asked: LocalDate | null): Promise<DayView> {
   const barn = must(await findBarn(sql), "the barn is set up");
   const today = clock.today(barn.timeZone);
   const day = asked ?? today;
+  return onceAtMark(sql, `day ${day} ${today}`, () => sheetOf(sql, barn, today, day));
+}
+async function sheetOf(sql: Sql, barn: Barn, today: LocalDate, day: LocalDate): Promise<DayView> {
   const [record, sheet, stays, changes, pairings, meantDays, laid] = await Promise.all([
     dayRecord(sql, day),
     findSheet(sql, day),
