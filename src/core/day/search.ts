@@ -19,7 +19,11 @@ export interface SearchAsked {
 
 const WARM = 12;
 const COLD = 0.4;
-const MOST_RUINED = 12;
+const MOST_RUINED = 10;
+/** Towards the end so much fewer are taken off: what is small is sooner done again, and nearly as often better. */
+const FEWER_AT_LAST = 0.5;
+/** What was left out before a step as well is tried in every second one: mostly there is no room for it still. */
+const TRIED_AGAIN = 0.5;
 const MOST_OF_STRINGS = 14;
 const LOOKS_PAST = 0.15;
 /** Up to this share of the budget the steering rider alone is asked, mostly. */
@@ -59,7 +63,7 @@ export class Search {
     this.key = new Float64Array(ready.sessions.length);
     this.list = new Int32Array(ready.sessions.length);
     takeUp(this.now, from);
-    this.fill(0);
+    this.fill(0, true);
     this.best.copy(this.now);
   }
   get cost(): number {
@@ -76,9 +80,9 @@ export class Search {
       const share = from + ((to - from) * step) / count;
       const heat = WARM * (COLD / WARM) ** share;
       before.copy(now);
-      this.ruin();
+      this.ruin(share);
       if (random.next() < FORCED) this.forceIn();
-      this.fill(share);
+      this.fill(share, false);
       if (now.cost < best.cost) best.copy(now);
       const worse = now.cost - before.cost;
       if (worse > 0 && worse > -heat * Math.log(1 - random.next())) now.copy(before);
@@ -103,14 +107,14 @@ export class Search {
     now.place(session, spot);
     return true;
   }
-  /** Places what is open, in one of four orders. */
-  private fill(share: number): void {
-    const { now, key, random } = this;
+  /** Places what is open, in one of four orders; `all`: also what was open before. */
+  private fill(share: number, all: boolean): void {
+    const { now, before, key, random } = this;
     const { sessions } = this.ready;
     const order = Math.floor(random.next() * ORDERS);
     this.listed = 0;
     for (let at = 0; at < sessions.length; at += 1) {
-      if (now.isPlaced(at)) continue;
+      if (now.isPlaced(at) || (!all && !before.isPlaced(at) && random.next() >= TRIED_AGAIN)) continue;
       const { leftOut, length } = sessions[at] as ReadySession;
       const noise = random.next();
       key[at] =
@@ -146,7 +150,7 @@ export class Search {
   }
 
   /** Takes some off: at random, about one hour, two strings, or what is dear. */
-  private ruin(): void {
+  private ruin(share: number): void {
     const { now, random, key, list } = this;
     const { sessions, riders } = this.ready;
     let placed = 0;
@@ -156,7 +160,9 @@ export class Search {
     const how = random.next();
     const strings = how >= 0.6 && how < 0.8;
     const other = Math.floor(random.next() * riders.length);
-    const most = strings ? MOST_OF_STRINGS : 2 + Math.floor(random.next() * Math.min(MOST_RUINED - 1, 2 + placed / 4));
+    const most = strings
+      ? MOST_OF_STRINGS
+      : 2 + Math.floor(random.next() * Math.min(MOST_RUINED - 1, 2 + placed / 4) * (1 - FEWER_AT_LAST * share));
     this.listed = 0;
     for (let at = 0; at < sessions.length; at += 1) {
       if (!now.isPlaced(at)) continue;
