@@ -83,7 +83,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
     // Awaited here, or what goes wrong in them would not be caught below. What somebody's own session says is not the same in all of theirs.
     if (request.method !== "GET" || isApi(url) || context.routePattern === "/account") return await render();
     const page = [visitor.actor.id, visitor.today, url.pathname, url.search].join(" ");
-    const key = { barn: barnName(), mark: visitor.mark, page };
+    const key = { barn: barnName(), mark: visitor.mark, page, printed: context.routePattern.endsWith(".pdf") };
     return await storedPage(key, /\bgzip\b/.test(request.headers.get("accept-encoding") ?? ""), render);
   } catch (error) {
     const away = isAway(error);

@@ -106,6 +106,25 @@ describe("the store itself", () => {
     written = 5;
     expect(await ask()).toBe("as of 5");
   });
+  it("renders a few pages at a time, and what is printed waits for none of them", async () => {
+    const waiting: (() => void)[] = [];
+    const begun: string[] = [];
+    const held = (name: string) => async () => {
+      begun.push(name);
+      await new Promise<void>((resolve) => waiting.push(resolve));
+      return new Response(name);
+    };
+    const pages = Array.from({ length: 5 }, (_, i) => storedPage(key(`held ${i}`), false, held(`held ${i}`)));
+    const paper = storedPage({ ...key("paper"), printed: true }, false, held("paper"));
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    expect(begun).toHaveLength(4);
+    expect(begun).toContain("paper");
+    while (begun.length < 6 || waiting.length > 0) {
+      waiting.shift()?.();
+      await new Promise((resolve) => setTimeout(resolve, 1));
+    }
+    expect((await Promise.all([...pages, paper])).map(({ status }) => status)).toEqual([200, 200, 200, 200, 200, 200]);
+  });
   it("goes on after a rendering that failed while others waited for the next", async () => {
     let tries = 0;
     const failing = async () => {

@@ -18,6 +18,8 @@ export interface PageKey {
   readonly mark: string;
   /** Who looks at what, on which day. */
   readonly page: string;
+  /** It is printed beside the server, which takes a second or two and asks for pages itself: it waits for none of them, and none for it. */
+  readonly printed?: boolean;
 }
 /** One rendering of a page. Until it begins, whoever asks for the page joins it, whatever mark they saw: it shows the barn as it is by then. */
 interface Rendering {
@@ -52,17 +54,23 @@ const lastOf = (marks: ReadonlySet<string>): string | undefined => [...marks].at
 /** True where the rendering shows what whoever saw the mark must be shown. */
 const holdsFor = ({ marks, begun }: Rendering, mark: string): boolean => !begun || lastOf(marks) === mark;
 
-function begin(key: string, mark: string, render: () => Promise<Response>, before: Promise<unknown> | null): Rendering {
+function begin(
+  key: string,
+  { mark, printed = false }: PageKey,
+  render: () => Promise<Response>,
+  before: Promise<unknown> | null,
+): Rendering {
   const run = async (): Promise<Kept> => {
     // The same page twice at once is work for nothing: whoever comes meanwhile joins this one.
     await before?.catch(() => undefined);
-    return inTurn(() => {
+    const draw = (): Promise<Kept> => {
       rendering.begun = true;
       // Of several marks nobody can tell which is the newest: then nothing that was read under any of them is taken for what stands now.
       const [only, another] = rendering.marks;
       unmarked += 1;
       return atMark(another === undefined && only !== undefined ? only : `several ${unmarked}`, render).then(keep);
-    });
+    };
+    return printed ? draw() : inTurn(draw);
   };
   const rendering: Rendering = { marks: new Set([mark]), begun: false, done: false, page: run() };
   renderings.delete(key);
@@ -81,11 +89,8 @@ function begin(key: string, mark: string, render: () => Promise<Response>, befor
 }
 
 /** The page under the key, rendered where it is not kept yet; whoever asks meanwhile waits for the same rendering. */
-export async function storedPage(
-  { barn, mark, page: name }: PageKey,
-  acceptsGzip: boolean,
-  render: () => Promise<Response>,
-): Promise<Response> {
+export async function storedPage(asked: PageKey, acceptsGzip: boolean, render: () => Promise<Response>): Promise<Response> {
+  const { barn, mark, page: name } = asked;
   const key = `${barn} ${name}`;
   let rendering = renderings.get(key);
   if (rendering && holdsFor(rendering, mark)) {
@@ -93,7 +98,7 @@ export async function storedPage(
       rendering.marks.delete(mark);
       rendering.marks.add(mark);
     }
-  } else rendering = begin(key, mark, render, rendering && !rendering.done ? rendering.page : null);
+  } else rendering = begin(key, asked, render, rendering && !rendering.done ? rendering.page : null);
   const { status, headers, zipped } = await rendering.page;
   const body = acceptsGzip ? zipped : new Uint8Array(await unzip(zipped));
   const answer = new Response(body, { status, headers: headers as [string, string][] });

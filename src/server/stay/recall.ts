@@ -13,7 +13,7 @@ export function recall<P extends readonly unknown[], R>(
     const found = answers.find((one) => one.parts.every((part, i) => part === parts[i]));
     if (found) return found.answer;
     const answer = make(stay, ...parts);
-    known.set(stay, [...answers.slice(1 - most), { parts, answer }]);
+    known.set(stay, [...answers, { parts, answer }].slice(-most));
     return answer;
   };
 }
@@ -33,7 +33,7 @@ export function recallByContent<O extends object, P, S extends object, R>(
     const found = answers.find((one) => one.key === key && one.same === same);
     if (found) return found.answer;
     const answer = make(of, parts, same);
-    known.set(of, [...answers.slice(1 - most), { key, same, answer }]);
+    known.set(of, [...answers, { key, same, answer }].slice(-most));
     return answer;
   };
 }
