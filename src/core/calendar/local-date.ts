@@ -29,24 +29,9 @@ export function localDate(text: string): LocalDate {
   return date;
 }
 
-/** Days are few and asked for often: what was worked out once for one is known. A barn's ten years are four thousand. */
-const MOST_KNOWN = 20_000;
-function knownDays<K, V>(answer: (of: K) => V): (of: K) => V {
-  const known = new Map<K, V>();
-  return (of) => {
-    const found = known.get(of);
-    if (found !== undefined) return found;
-    if (known.size >= MOST_KNOWN) known.clear();
-    const given = answer(of);
-    known.set(of, given);
-    return given;
-  };
-}
 /** Whole days since 1970-01-01. */
-export const dayNumber = knownDays((date: LocalDate): number => Date.parse(`${date}T00:00:00Z`) / MS_PER_DAY);
-export const fromDayNumber = knownDays(
-  (number: number): LocalDate => new Date(number * MS_PER_DAY).toISOString().slice(0, 10) as LocalDate,
-);
+export const dayNumber = (date: LocalDate): number => Date.parse(`${date}T00:00:00Z`) / MS_PER_DAY;
+export const fromDayNumber = (number: number): LocalDate => new Date(number * MS_PER_DAY).toISOString().slice(0, 10) as LocalDate;
 export const addDays = (date: LocalDate, days: number): LocalDate => fromDayNumber(dayNumber(date) + days);
 /** Days from the first date to the second; negative where the second is earlier. */
 export const daysBetween = (from: LocalDate, to: LocalDate): number => dayNumber(to) - dayNumber(from);

@@ -1,6 +1,5 @@
 /** What a method changes of the ladder: which skills wait for which. Its other answers word the card and the gate. */
 
-import { remember } from "../kernel/remember.ts";
 import { tagged } from "./ladder.ts";
 import type { Method } from "./methods.ts";
 import type { Skill } from "./skill.ts";
@@ -23,13 +22,9 @@ const changesOf = ({ headgear, steering, looseWork, secondBit }: Method): readon
 ];
 
 /** The ladder as a method climbs it. A change whose skill the barn does not use, or that would make a circle, is left out. */
-export const ladderFor = (ladder: readonly Skill[], method: Method): readonly Skill[] =>
-  changed(ladder, JSON.stringify(changesOf(method)));
-
-/** The very same list for the same changes, so that what is looked up in it once is known. */
-const changed = remember((ladder: readonly Skill[], changes: string): readonly Skill[] => {
+export function ladderFor(ladder: readonly Skill[], method: Method): readonly Skill[] {
   const byId = new Map(ladder.map((skill) => [skill.id, skill]));
-  for (const { skill: tag, add } of JSON.parse(changes) as readonly Change[])
+  for (const { skill: tag, add } of changesOf(method))
     for (const { id } of tagged(ladder, tag))
       for (const { id: before } of tagged(ladder, add)) {
         const skill = byId.get(id) as Skill;
@@ -37,7 +32,7 @@ const changed = remember((ladder: readonly Skill[], changes: string): readonly S
         byId.set(id, { ...skill, after: [...skill.after, before] });
       }
   return ladder.map(({ id }) => byId.get(id) as Skill);
-});
+}
 
 /** True where one skill rests on another, at any depth. */
 function rests(byId: ReadonlyMap<string, Skill>, id: string, on: string): boolean {

@@ -94,8 +94,10 @@ export const ownMethodOf = (methods: readonly OwnMethod[]): readonly OwnMethod[]
 export const isShipped = (id: string): boolean => METHODS.some((method) => method.id === id);
 
 /** Throws on a method that is not in the list; what a stay may have is checked when it is chosen. */
-export const methodOf = (id: string, methods: readonly Method[] = METHODS): Method =>
+export const methodAmong = (id: string, methods: readonly Method[]): Method =>
   must(
     methods.find((method) => method.id === id),
     `method ${id}`,
   );
+/** The same, of the shipped ones where no list is handed in. What runs in a browser asks methodAmong, or their words come along. */
+export const methodOf = (id: string, methods: readonly Method[] = METHODS): Method => methodAmong(id, methods);

@@ -18,7 +18,7 @@ import { ladderFor } from "../ladder/for-method.ts";
 import { onTheLine, skillIn } from "../ladder/ladder.ts";
 import { trackKey } from "../ladder/level.ts";
 import { WELL } from "../ladder/marks.ts";
-import { type Method, methodOf } from "../ladder/methods.ts";
+import { type Method, methodAmong } from "../ladder/methods.ts";
 import type { Skill } from "../ladder/skill.ts";
 import { countsFrom, firstTimesOf, type StepChange } from "../permission/steps.ts";
 import { impliedBy, readHorse, SHOWN } from "../reading/reading.ts";
@@ -108,7 +108,7 @@ export const shapesOf = (ladder: readonly Skill[]): readonly SkillShape[] =>
   }));
 
 const methodIn = (record: StayRecord, what: WhatIf): Method =>
-  what.code === "method" ? methodOf(what.method, record.methods) : record.method;
+  what.code === "method" ? methodAmong(what.method, record.methods) : record.method;
 
 /** The ladder as the stay climbs it. */
 export const ladderOf = (record: StayRecord, what: WhatIf = NOW): readonly Skill[] =>

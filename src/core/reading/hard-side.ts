@@ -3,7 +3,6 @@
  * where the other is ahead by half a step or more on average, or where the difference is no play of chance.
  */
 import { groupBy } from "../kernel/group.ts";
-import { remember } from "../kernel/remember.ts";
 import { type Score, SIDES, type Side } from "../kernel/sides.ts";
 import { type ScoreFact, trackKey } from "../ladder/level.ts";
 import type { Skill } from "../ladder/skill.ts";
@@ -26,10 +25,9 @@ const HALF_A_STEP = 0.5;
 
 const average = (list: readonly number[]): number => list.reduce((sum, one) => sum + one, 0) / list.length;
 
-const byTrackOf = remember((scores: readonly ScoreFact[], _: null) => groupBy(scores, (fact) => trackKey(fact.skill, fact.side)));
 /** Over some skills; unknown where none was seen on both sides. */
 export function hardSideOf(scores: readonly ScoreFact[], skills: readonly Skill[]): SideReading {
-  const byTrack = byTrackOf(scores, null);
+  const byTrack = groupBy(scores, (fact) => trackKey(fact.skill, fact.side));
   const lately = (id: string, side: Side): readonly Score[] =>
     (byTrack.get(trackKey(id, side)) ?? []).slice(-LATELY).map(({ score }) => score);
   const pairs = skills

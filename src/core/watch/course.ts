@@ -53,15 +53,17 @@ export function incidentsOf(sessions: readonly Session[]): {
 /** The hard side of each group of skills in which both sides of something were seen. */
 export const hardByBranch = (
   scores: readonly ScoreFact[],
-  { branches, all }: Ladder,
-): readonly { readonly branch: string; readonly side: HardSide; readonly skills: number }[] =>
-  branches.flatMap(({ id: branch }) => {
+  { branches, all, find }: Ladder,
+): readonly { readonly branch: string; readonly side: HardSide; readonly skills: number }[] => {
+  const given = groupBy(scores, ({ skill }) => find(skill)?.branch);
+  return branches.flatMap(({ id: branch }) => {
     const { side, skills } = hardSideOf(
-      scores,
+      given.get(branch) ?? [],
       all.filter((skill) => skill.branch === branch),
     );
     return skills === 0 ? [] : [{ branch, side, skills }];
   });
+};
 
 /** A log learning rate as a factor on the usual pace, with its 80 % interval; and how many of the others learn more slowly. */
 export interface LearningPace {

@@ -13,9 +13,11 @@ import { weightsWith } from "#core/intake/cause-rules.ts";
 import { conditionOf, type FatPlace, type Measures, PLACES } from "#core/intake/measures.ts";
 import { HEARD_NOTHING, type Heard, type Outcome, readWalk, type WalkedHorse } from "#core/intake/outcome.ts";
 import { signsNow } from "#core/intake/sign-trend.ts";
+import { remember } from "#core/kernel/remember.ts";
 import { ladderFor } from "#core/ladder/for-method.ts";
 import type { Ladder } from "#core/ladder/ladder.ts";
-import { methodOf, methodsWith } from "#core/ladder/methods.ts";
+import { type Method, methodOf, methodsWith } from "#core/ladder/methods.ts";
+import type { Skill } from "#core/ladder/skill.ts";
 import { type HorseRecord, inForceOn } from "#core/permission/from-record.ts";
 import type { PermitPerson } from "#core/permission/horse.ts";
 import { type NobodyLightEnough, nobodyLightEnough } from "#core/permission/lightest.ts";
@@ -171,6 +173,8 @@ export const pastFrom = ({
   incidents: worked.flatMap(({ day, incidents }) => incidents.map(({ kind, hurt, strength }) => ({ kind, hurt, strength, day }))),
 });
 
+/** A method's ladder is the very same list for as long as both are what they were, so that what is looked up in it once is known. */
+const ladderBy = remember((skills: readonly Skill[], method: string) => ladderFor(skills, JSON.parse(method) as Method));
 const recordOn = recall(
   (stay, barn: Barn, evaluation: Evaluation | null, past: RecordOfHorse["past"], day: LocalDate): HorseRecord => {
     const method = methodOf(stay.method, methodsWith(barn.methods));
@@ -179,7 +183,7 @@ const recordOn = recall(
       horseClass: stay.class,
       history: toldHistory(stay.history, toldBy(stay)),
       ageYears: ageOf(stay, day),
-      ladder: ladderFor(barn.ladder.skills, method),
+      ladder: ladderBy(barn.ladder.skills, JSON.stringify(method)),
       groundSessionsFirst: method.groundSessionsFirst,
       stepChanges: barn.stepChanges,
       holds: stay.holds,
