@@ -118,9 +118,13 @@ describe("the log", () => {
     const [card] = await sql`SELECT id FROM card WHERE stay_id = ${stay} AND state = 'closed' ORDER BY day DESC LIMIT 1`;
     const id = card?.["id"] as string;
     const columns = sql`ground_minutes, saddle_minutes, gaits, weather, tack, ended_well, next_time, gate_state, override_reason, gate_ticks, red_signs`;
-    await sql`INSERT INTO card_revision (card_id, revision, at, by_person, word, ${columns}) SELECT card_id, 2, at, by_person, 'Mended: it was the left rein', ${columns} FROM card_revision WHERE card_id = ${id} AND revision = 1`;
-    await sql`UPDATE card SET revision = 2 WHERE id = ${id}`;
-    await sql`UPDATE written SET mark = gen_random_uuid()`;
+    await sql.begin(async (tx) => {
+      // First the stay, as every writer does: the sweep writes of it too.
+      await tx`SELECT 1 FROM stay WHERE id = ${stay} FOR UPDATE`;
+      await tx`INSERT INTO card_revision (card_id, revision, at, by_person, word, ${columns}) SELECT card_id, 2, at, by_person, 'Mended: it was the left rein', ${columns} FROM card_revision WHERE card_id = ${id} AND revision = 1`;
+      await tx`UPDATE card SET revision = 2 WHERE id = ${id}`;
+      await tx`UPDATE written SET mark = gen_random_uuid()`;
+    });
     const page = await screens.as("odalys");
     await screens.visit(page, `/horse/${stay}/log`);
     expect(await bodyOf(page)).not.toContain("Revision 1 by");
