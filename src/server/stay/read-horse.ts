@@ -135,7 +135,7 @@ const followed = recall(
     const nothing = { stuck: [], goals: [], pins: [], riders: [], people: null };
     const record = recordOf({ ...nothing, stay, barn, today, worked, evaluations, scores, taken });
     const day = stayDay(stay.firstDay, today);
-    return { shown: levelsNow(stay, { facts: factsOf(record), day }, stay), hard: hardSideOf(scores, record.ladder) };
+    return { shown: levelsNow(stay, { facts: factsOf(record), day }, barn.ladder), hard: hardSideOf(scores, record.ladder) };
   },
   1,
 );
